@@ -1,0 +1,205 @@
+import { indexDesign, type Design, type DesignIndex } from '../design/design';
+import type { Wire } from '../design/schema';
+import { bankFacts } from '../energy/battery';
+import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
+import { demandOf } from '../energy/demand';
+import { loadDraw, type LoadDraw } from '../energy/draw';
+import { findAll } from '../findings/findAll';
+import { isReturnJunction, rowAmpereMetres, treeFlow, type TreeFlow } from '../network/flow';
+import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
+import { ampacity, type Ampacity } from '../sizing/ampacity';
+import { designOhmPerM } from '../sizing/voltageDrop';
+import { analyseCircuits } from './circuits';
+import { analyseBlocks, analyseMain, analyseWires } from './supply';
+import type { Analysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
+
+/** What every part of the analysis shares while one design is being analysed. */
+export interface AnalysisContext {
+  index: DesignIndex;
+  wiring: Wiring;
+  supply: TreeFlow;
+  returns: TreeFlow;
+  draws: Map<string, LoadDraw>;
+  ohmPerM(wire: Pick<Wire, 'conductor'>): number;
+  ampacityOf(wire: Wire): Ampacity;
+}
+
+/** Analyses a whole design. Pure; the same design gives the same result. */
+export function analyse(design: Design): Analysis {
+  const index = indexDesign(design);
+  const context = makeContext(index);
+  const { scenarios, scenario } = budgets(index, context.draws);
+  const loads = analyseLoads(context, scenario);
+  const circuits = analyseCircuits(context, loads);
+  const bank = index.battery ? bankFacts(index.battery) : null;
+  const analysis: Analysis = {
+    design,
+    index,
+    loads,
+    circuits,
+    wires: analyseWires(context, circuits),
+    blocks: analyseBlocks(context),
+    zones: analyseZones(index, loads),
+    scenarios,
+    scenario,
+    bank,
+    main: analyseMain(context),
+    totals: totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null),
+    wiringFaults: context.wiring.faults,
+    findings: [],
+  };
+  analysis.findings = findAll(analysis);
+  giveVerdicts(analysis);
+  return analysis;
+}
+
+function makeContext(index: DesignIndex): AnalysisContext {
+  const { settings, devices } = index;
+  const wiring = traceWiring(index);
+  const draws = new Map(index.loads.map((load) => [load.id, loadDraw(load)]));
+  const basis = { standard: settings.conductorStandard, basis: settings.dropBasis, conductorC: settings.conductorTemperatureC };
+  const ohmPerM = memoize((conductor: Wire['conductor']) => designOhmPerM(conductor, basis));
+  const carried = memoize((key: string) => {
+    const [conductor, ambientC, engine] = key.split('|');
+    return ampacity(conductor as Wire['conductor'], {
+      standard: settings.conductorStandard,
+      insulationC: settings.insulationC,
+      ambientC: Number(ambientC),
+      engineSpace: engine === 'engine',
+    });
+  });
+  const zones = new Map(index.zones.map((zone) => [zone.id, zone]));
+  const circuitProtections = new Set(index.circuits.map((circuit) => circuit.protectionId));
+  const loadOn = (wanted: 'plus' | 'minus') => (deviceId: string, terminal: string) => {
+    const device = terminal === wanted ? devices.get(deviceId) : undefined;
+    if (device?.kind !== 'load') return null;
+    return { amps: draws.get(device.id)!.amps, continuous: device.continuous, exclusiveGroup: device.exclusiveGroup };
+  };
+  const resistance = (wire: Wire) => ohmPerM(wire.conductor);
+  return {
+    index,
+    wiring,
+    draws,
+    supply: treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id)),
+    returns: treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind)),
+    ohmPerM: ({ conductor }) => ohmPerM(conductor),
+    ampacityOf: ({ conductor, from, to }) => {
+      const ends = [from, to].map(({ deviceId }) => zones.get(devices.get(deviceId)?.zoneId ?? ''));
+      const hottest = Math.max(...ends.map((zone) => zone?.ambientC ?? 30));
+      return carried(`${conductor}|${hottest}|${ends.some((zone) => zone?.engineSpace) ? 'engine' : ''}`);
+    },
+  };
+}
+
+function budgets(index: DesignIndex, draws: Map<string, LoadDraw>): { scenarios: ScenarioBudget[]; scenario: ScenarioBudget | null } {
+  const entries = new Map(index.loads.map((load) => [load.id, { load, draw: draws.get(load.id)! }]));
+  const scenarios = index.scenarios.map((scenario) => {
+    const duties = index.duties.filter((duty) => duty.scenarioId === scenario.id);
+    return scenarioBudget(scenario, duties, entries, index.battery);
+  });
+  const chosen = scenarios.find(({ id }) => id === index.settings.scenarioId) ?? scenarios[0] ?? null;
+  return { scenarios, scenario: chosen };
+}
+
+function analyseLoads(context: AnalysisContext, scenario: ScenarioBudget | null): Map<string, LoadAnalysis> {
+  const { index, wiring, supply, returns, draws } = context;
+  const fromBlock = index.settings.dropFrom === 'fuseBlock';
+  const loads = new Map<string, LoadAnalysis>();
+  for (const load of index.loads) {
+    const draw = draws.get(load.id)!;
+    const plus = wiring.supply.at.get(terminalKey(load.id, 'plus'));
+    const minus = wiring.return.at.get(terminalKey(load.id, 'minus'));
+    const counted = (flow: TreeFlow, at: number | undefined) => (at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0));
+    const inRow = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);
+    const rowDrop = (wire: Wire | null | undefined) => (wire ? inRow * context.ohmPerM(wire) : 0);
+    const supplyDropV = counted(supply, plus) + rowDrop(plus === undefined ? null : wiring.supply.nodes[plus]!.wire);
+    const returnDropV = counted(returns, minus) + rowDrop(minus === undefined ? null : wiring.return.nodes[minus]!.wire);
+    const use = scenario?.loads.get(load.id);
+    const dropV = supplyDropV + returnDropV;
+    loads.set(load.id, {
+      id: load.id,
+      load,
+      draw,
+      circuitId: plus === undefined ? null : wiring.supply.nodes[plus]!.circuitId,
+      returned: minus !== undefined,
+      supplyDropV,
+      returnDropV,
+      dropV,
+      dropPercent: (dropV / index.settings.nominalV) * 100,
+      dailyHours: use?.hours ?? 0,
+      dailyWh: use?.wattHours ?? 0,
+      dailyAh: use?.ampHours ?? 0,
+    });
+  }
+  return loads;
+}
+
+function analyseZones(index: DesignIndex, loads: Map<string, LoadAnalysis>): ZoneAnalysis[] {
+  const byZone = new Map<string | null, LoadAnalysis[]>();
+  for (const entry of loads.values()) {
+    const inZone = byZone.get(entry.load.zoneId);
+    if (inZone) inZone.push(entry);
+    else byZone.set(entry.load.zoneId, [entry]);
+  }
+  return index.zones.map((zone) => {
+    const here = byZone.get(zone.id) ?? [];
+    const wired = here.filter((entry) => entry.circuitId !== null);
+    const worst = wired.reduce<LoadAnalysis | null>((most, entry) => (most && most.dropPercent >= entry.dropPercent ? most : entry), null);
+    return {
+      id: zone.id,
+      name: zone.name,
+      ...demandOf(here.map(asDemand)),
+      loadCount: here.length,
+      worstDropPercent: worst?.dropPercent ?? null,
+      worstLoadId: worst?.id ?? null,
+      dailyWh: here.reduce((sum, entry) => sum + entry.dailyWh, 0),
+    };
+  });
+}
+
+function totalsOf(
+  loads: Map<string, LoadAnalysis>,
+  scenarios: ScenarioBudget[],
+  scenario: ScenarioBudget | null,
+  usableAh: number | null,
+): Totals {
+  const all = Array.from(loads.values());
+  const demand = demandOf(all.map(asDemand));
+  const heaviest = scenarios.reduce<ScenarioBudget | null>((most, next) => (next.peakA > (most?.peakA ?? 0) ? next : most), null);
+  const wired = all.filter((entry) => entry.circuitId !== null);
+  const worst = wired.reduce<LoadAnalysis | null>((most, entry) => (most && most.dropPercent >= entry.dropPercent ? most : entry), null);
+  return {
+    connectedA: demand.connectedA,
+    continuousA: demand.continuousA,
+    worstSimultaneousA: heaviest?.peakA ?? demand.peakA,
+    worstScenario: heaviest?.name ?? null,
+    dailyWh: scenario?.dailyWh ?? 0,
+    dailyAh: scenario?.dailyAh ?? 0,
+    usableAh,
+    runtimeH: scenario?.runtimeH ?? null,
+    worstDropPercent: worst?.dropPercent ?? null,
+    worstDropCircuitId: worst?.circuitId ?? null,
+  };
+}
+
+function giveVerdicts({ circuits, findings }: Analysis): void {
+  const byCircuit = new Map(circuits.map((circuit) => [circuit.id, circuit]));
+  for (const { circuitId, severity } of findings) {
+    const circuit = circuitId === null ? undefined : byCircuit.get(circuitId);
+    if (!circuit) continue;
+    if (severity === 'fault' || circuit.verdict === 'ok' || (severity === 'caution' && circuit.verdict === 'note')) circuit.verdict = severity;
+  }
+}
+
+function asDemand({ load, draw }: LoadAnalysis) {
+  return { amps: draw.amps, continuous: load.continuous, exclusiveGroup: load.exclusiveGroup };
+}
+
+function memoize<K, V>(compute: (key: K) => V): (key: K) => V {
+  const known = new Map<K, V>();
+  return (key) => {
+    let value = known.get(key);
+    if (value === undefined) known.set(key, (value = compute(key)));
+    return value;
+  };
+}

@@ -1,0 +1,244 @@
+import { RATINGS_A } from '../catalog/fuses';
+import { areaMm2, awgOf } from '../catalog/conductorSizes';
+import type { Circuit, Protection, Settings, Wire } from '../design/schema';
+import { DemandSum } from '../energy/demand';
+import { pathTo, rowAmpereMetres, type TreeFlow } from '../network/flow';
+import { terminalKey, type WiringTree } from '../network/wiring';
+import type { Ampacity } from '../sizing/ampacity';
+import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
+import { cableOhmPerM, formulaOhmPerM } from '../sizing/voltageDrop';
+import type { AnalysisContext } from './analyse';
+import type { CircuitAnalysis, LoadAnalysis, RunStep } from './types';
+
+/** The wires of one circuit alone, found by following its loads back to the protection and to the first shared return. */
+interface OwnWires {
+  supply: Set<Wire>;
+  return: Set<Wire>;
+}
+
+export function analyseCircuits(context: AnalysisContext, loads: Map<string, LoadAnalysis>): CircuitAnalysis[] {
+  const { index, wiring } = context;
+  const loadsOf = new Map<string, LoadAnalysis[]>();
+  const own = new Map<string, OwnWires>();
+  for (const circuit of index.circuits) {
+    loadsOf.set(circuit.id, []);
+    own.set(circuit.id, { supply: new Set(), return: new Set() });
+  }
+  for (const entry of loads.values()) {
+    if (entry.circuitId !== null) loadsOf.get(entry.circuitId)!.push(entry);
+  }
+  for (const { circuitId, wire, parent } of wiring.supply.nodes) {
+    if (circuitId !== null && wire && parent >= 0) own.get(circuitId)!.supply.add(wire);
+  }
+  for (const entry of loads.values()) {
+    if (entry.circuitId !== null) addReturnWires(context, entry.id, own.get(entry.circuitId)!.return);
+  }
+  return index.circuits.map((circuit) => analyseCircuit(context, circuit, loadsOf.get(circuit.id)!, own.get(circuit.id)!));
+}
+
+function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadAnalysis[], own: OwnWires): CircuitAnalysis {
+  const { index, wiring } = context;
+  const { settings } = index;
+  const protection = index.devices.get(circuit.protectionId) as Protection;
+  const sum = new DemandSum();
+  for (const { draw, load } of loads) sum.addLoad({ amps: draw.amps, continuous: load.continuous, exclusiveGroup: load.exclusiveGroup });
+  const wires = [...own.supply, ...own.return];
+  const thinnest = leastBy(wires, (wire) => areaMm2(wire.conductor));
+  const weakest = leastBy(wires.map(context.ampacityOf), ({ amps }) => amps);
+  const worst = loads.reduce<LoadAnalysis | null>((most, entry) => (most && most.dropV >= entry.dropV ? most : entry), null);
+  const run = worst && describeRun(context, worst);
+  const targetPercent = circuit.targetPercent ?? settings.dropTargetPercent[circuit.dropClass];
+  const at = wiring.supply.at.get(terminalKey(protection.id, 'out'));
+
+  return {
+    id: circuit.id,
+    number: circuit.number,
+    name: circuit.name,
+    zoneId: circuit.zoneId,
+    loadIds: loads.map(({ id }) => id),
+    ...sum.demand(),
+    protectionId: protection.id,
+    ratingA: protection.ratingA,
+    block: protection.mount && { id: protection.mount.blockId, slot: protection.mount.slot },
+    fed: at !== undefined && at < wiring.fedCount,
+    supplyWireIds: Array.from(own.supply, ({ id }) => id),
+    returnWireIds: Array.from(own.return, ({ id }) => id),
+    conductor: thinnest?.conductor ?? null,
+    mixedConductors: wires.some((wire) => wire.conductor !== thinnest?.conductor),
+    ampacity: weakest,
+    worstLoadId: worst?.id ?? null,
+    supplyRun: run?.supplyRun ?? [],
+    returnRun: run?.returnRun ?? [],
+    rowDropV: run?.rowDropV ?? 0,
+    loopMm: run?.loopMm ?? 0,
+    dropV: worst?.dropV ?? 0,
+    dropPercent: worst?.dropPercent ?? 0,
+    targetPercent,
+    formulaDropV: run?.formulaDropV ?? null,
+    cableDropV: run?.cableDropV ?? 0,
+    sharedDropV: run?.sharedDropV ?? 0,
+    choice: worst && chooseForCircuit(context, sum, protection, loads, weakest, thinnest, targetPercent),
+    verdict: 'ok',
+  };
+}
+
+function addReturnWires(context: AnalysisContext, loadId: string, into: Set<Wire>): void {
+  const { wiring, index } = context;
+  let at = wiring.return.at.get(terminalKey(loadId, 'minus')) ?? -1;
+  while (at >= 0) {
+    const { wire, deviceId, parent } = wiring.return.nodes[at]!;
+    const kind = index.devices.get(deviceId)?.kind;
+    if (kind === 'busBar' || kind === 'groundPoint') return;
+    if (wire) into.add(wire);
+    at = parent;
+  }
+}
+
+/** The smallest uniform conductor and fuse for a circuit's own wires, with the shared part and the joints as they stand. */
+function chooseForCircuit(
+  context: AnalysisContext,
+  sum: DemandSum,
+  protection: Protection,
+  loads: LoadAnalysis[],
+  weakest: Ampacity | null,
+  thinnest: Wire | null,
+  targetPercent: number,
+): ConductorChoice | null {
+  if (!weakest || !thinnest) return null;
+  const { settings, devices, zones } = context.index;
+  const block = protection.mount ? devices.get(protection.mount.blockId) : undefined;
+  const slotMaxA = block?.kind === 'fuseBlock' ? block.slotMaxA : Infinity;
+  const places = new Set([protection.zoneId, ...loads.map(({ load }) => load.zoneId)]);
+  const passed = zones.filter((zone) => places.has(zone.id));
+  let ampereMetres = 0;
+  let fixedV = 0;
+  for (const entry of loads) {
+    const cost = ownCost(context, entry);
+    ampereMetres = Math.max(ampereMetres, cost.ampereMetres);
+    fixedV = Math.max(fixedV, cost.fixedV);
+  }
+  return chooseConductor({
+    continuousA: sum.continuousA,
+    peakA: sum.peakA,
+    ampereMetres,
+    allowedDropV: (targetPercent / 100) * settings.nominalV - fixedV,
+    conditions: {
+      standard: settings.conductorStandard,
+      insulationC: settings.insulationC,
+      ambientC: Math.max(30, ...passed.map((zone) => zone.ambientC)),
+      engineSpace: passed.some((zone) => zone.engineSpace),
+    },
+    drop: dropBasis(settings),
+    cableForm: settings.cableForm,
+    ratings: RATINGS_A[protection.family].filter((rating) => rating <= slotMaxA),
+    sizes: candidateSizes(settings.conductorStandard, awgOf(thinnest.conductor) ? 'awg' : 'mm2'),
+  });
+}
+
+/** What a load's path costs in own conductor (ampere metres, both ways, its row included) and in volts that no resizing of it changes. */
+function ownCost({ wiring, supply, returns, index }: AnalysisContext, { id, load, draw }: LoadAnalysis): { ampereMetres: number; fixedV: number } {
+  const plus = wiring.supply.at.get(terminalKey(id, 'plus'));
+  const minus = wiring.return.at.get(terminalKey(id, 'minus'));
+  const countShared = index.settings.dropFrom === 'battery';
+  const side = (flow: TreeFlow, at: number | undefined) =>
+    at === undefined
+      ? { ampereMetres: 0, fixedV: 0 }
+      : { ampereMetres: flow.ampereMetres[at]!, fixedV: flow.jointDropV[at]! + (countShared ? flow.commonDropV[at]! : 0) };
+  const out = side(supply, plus);
+  const back = side(returns, minus);
+  const row = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm) * (minus === undefined ? 1 : 2);
+  return { ampereMetres: out.ampereMetres + back.ampereMetres + row, fixedV: out.fixedV + back.fixedV };
+}
+
+function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis) {
+  const { index, wiring, supply, returns } = context;
+  const { settings } = index;
+  const plus = wiring.supply.at.get(terminalKey(id, 'plus'))!;
+  const minus = wiring.return.at.get(terminalKey(id, 'minus'));
+  const supplyRun = runSteps(context, wiring.supply, supply, plus);
+  const returnRun = minus === undefined ? [] : runSteps(context, wiring.return, returns, minus);
+  const rowMetres = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);
+  const rowWires = [wiring.supply.nodes[plus]!.wire, minus === undefined ? null : wiring.return.nodes[minus]!.wire].filter((wire) => wire !== null);
+  const rowMm = (load.quantity - 1) * load.spacingMm;
+  const countShared = settings.dropFrom === 'battery';
+  const counted = [...supplyRun, ...returnRun].filter((step) => countShared || !step.shared);
+  const hasFormula = settings.conductorStandard !== 'road-vehicle';
+  const totals = { loopMm: rowWires.length * rowMm, formulaV: 0, cableV: 0, sharedV: 0 };
+  const addWire = (conductor: Wire['conductor'], ampereMetres: number) => {
+    totals.formulaV += ampereMetres * (formulaOhmPerM(conductor, settings.conductorStandard) ?? 0);
+    totals.cableV += ampereMetres * cableOhmPerM(conductor, settings.conductorStandard, settings.conductorTemperatureC);
+  };
+  for (const step of counted) {
+    if (step.kind === 'device') continue;
+    if (step.shared) totals.sharedV += step.dropV;
+    if (step.kind === 'wire') {
+      totals.loopMm += step.lengthMm;
+      addWire(step.conductor, (step.amps * step.lengthMm) / 1000);
+    } else {
+      totals.formulaV += step.dropV;
+      totals.cableV += step.dropV;
+    }
+  }
+  for (const wire of rowWires) addWire(wire.conductor, rowMetres);
+  return {
+    supplyRun,
+    returnRun,
+    rowDropV: rowWires.reduce((sum, wire) => sum + rowMetres * context.ohmPerM(wire), 0),
+    loopMm: totals.loopMm,
+    formulaDropV: hasFormula ? totals.formulaV : null,
+    cableDropV: totals.cableV,
+    sharedDropV: totals.sharedV,
+  };
+}
+
+function runSteps({ index }: AnalysisContext, tree: WiringTree, flow: TreeFlow, at: number): RunStep[] {
+  const path = pathTo(tree, at);
+  const isOwn = ownFrom(tree, path, index.devices);
+  const steps: RunStep[] = [];
+  path.forEach((position, place) => {
+    const { wire, deviceId, jointOhm, parent } = tree.nodes[position]!;
+    const stepV = parent < 0 ? 0 : flow.dropV[position]! - flow.dropV[parent]!;
+    const shared = place < isOwn;
+    if (wire) {
+      const { id: wireId, lengthMm, conductor } = wire;
+      steps.push({ kind: 'wire', wireId, lengthMm, conductor, amps: flow.demand[position]!.peakA, dropV: stepV, shared });
+    } else if (jointOhm > 0) steps.push({ kind: 'joint', dropV: stepV, shared });
+    const device = index.devices.get(deviceId);
+    const before = steps.findLast((step) => step.kind === 'device');
+    if (device && (before?.kind !== 'device' || before.deviceId !== deviceId)) {
+      steps.push({ kind: 'device', deviceId, deviceKind: device.kind, shared: place < isOwn });
+    }
+  });
+  return steps;
+}
+
+/** Position in the path from which steps belong to the circuit alone: past its protection, or past the last shared return point. */
+function ownFrom(tree: WiringTree, path: number[], devices: AnalysisContext['index']['devices']): number {
+  const supplySide = tree.nodes[path.at(-1)!]!.terminal === 'plus';
+  if (supplySide) {
+    const first = path.findIndex((at) => tree.nodes[at]!.circuitId !== null);
+    return first < 0 ? path.length : first;
+  }
+  const last = path.findLastIndex((at) => {
+    const { deviceId } = tree.nodes[at]!;
+    return devices.get(deviceId)?.kind === 'busBar' || !devices.has(deviceId);
+  });
+  return last + 1;
+}
+
+function dropBasis(settings: Settings) {
+  return { standard: settings.conductorStandard, basis: settings.dropBasis, conductorC: settings.conductorTemperatureC };
+}
+
+function leastBy<T>(list: readonly T[], measure: (entry: T) => number): T | null {
+  let least: T | null = null;
+  let leastValue = Infinity;
+  for (const entry of list) {
+    const value = measure(entry);
+    if (least === null || value < leastValue) {
+      least = entry;
+      leastValue = value;
+    }
+  }
+  return least;
+}

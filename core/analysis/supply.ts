@@ -1,0 +1,87 @@
+import type { FuseBlock } from '../design/schema';
+import { DemandSum } from '../energy/demand';
+import { pathTo, type TreeFlow } from '../network/flow';
+import { terminalKey, type WiringTree } from '../network/wiring';
+import type { AnalysisContext } from './analyse';
+import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, WireAnalysis } from './types';
+
+/** Every wire that carries current between battery and loads, with what it carries and what guards it. */
+export function analyseWires(context: AnalysisContext, circuits: readonly CircuitAnalysis[]): Map<string, WireAnalysis> {
+  const { wiring, supply, returns, index } = context;
+  const wires = new Map<string, WireAnalysis>();
+  const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId'>) => {
+    const { wire, parent } = tree.nodes[at]!;
+    if (!wire) return;
+    const guard = index.devices.get(own.protectionId ?? '');
+    wires.set(wire.id, {
+      wire,
+      ...own,
+      protectionA: guard?.kind === 'protection' ? guard.ratingA : null,
+      amps: flow.demand[at]!.peakA,
+      dropV: flow.dropV[at]! - flow.dropV[parent]!,
+      ampacity: context.ampacityOf(wire),
+    });
+  };
+  wiring.supply.nodes.forEach(({ circuitId, parent }, at) => {
+    if (parent < 0) return;
+    add(wiring.supply, supply, at, { side: 'supply', circuitId, protectionId: wiring.supply.nodes[parent]!.protectionId });
+  });
+  const owner = new Map<string, CircuitAnalysis>();
+  for (const circuit of circuits) {
+    for (const wireId of circuit.returnWireIds) {
+      if (circuit.ratingA > (owner.get(wireId)?.ratingA ?? 0)) owner.set(wireId, circuit);
+    }
+  }
+  wiring.return.nodes.forEach(({ wire }, at) => {
+    const circuit = wire ? owner.get(wire.id) : undefined;
+    add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId: circuit?.protectionId ?? null });
+  });
+  return wires;
+}
+
+/** Every fuse block with its slots and what they feed. */
+export function analyseBlocks(context: AnalysisContext): BlockAnalysis[] {
+  const { index, wiring, supply } = context;
+  const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
+  const blocks = Array.from(index.devices.values()).filter((device): device is FuseBlock => device.kind === 'fuseBlock');
+  return blocks.map((block) => {
+    const at = wiring.supply.at.get(terminalKey(block.id, 'in'));
+    const mounted = new Map((index.mounted.get(block.id) ?? []).map((fuse) => [fuse.mount!.slot, fuse]));
+    const sum = new DemandSum();
+    const slots = Array.from({ length: block.slots }, (_, place) => {
+      const fuse = mounted.get(place + 1);
+      const out = fuse && wiring.supply.at.get(terminalKey(fuse.id, 'out'));
+      const peakA = out === undefined ? 0 : supply.demand[out]!.peakA;
+      return {
+        slot: place + 1,
+        protectionId: fuse?.id ?? null,
+        circuitId: fuse ? (circuitOf.get(fuse.id) ?? null) : null,
+        ratingA: fuse?.ratingA ?? null,
+        peakA,
+      };
+    });
+    const fed = at !== undefined && at < wiring.fedCount;
+    const demand = at === undefined ? sum.demand() : supply.demand[at]!;
+    return {
+      id: block.id,
+      slotMaxA: block.slotMaxA,
+      blockMaxA: block.blockMaxA,
+      ...demand,
+      fed,
+      slots,
+      spare: slots.filter((slot) => slot.protectionId === null).length,
+    };
+  });
+}
+
+/** The first protection reached from the battery's positive. */
+export function analyseMain({ wiring, supply, index }: AnalysisContext): MainAnalysis | null {
+  const at = wiring.supply.nodes.findIndex((node, place) => place < wiring.fedCount && node.protectionId !== null);
+  if (at < 0) return null;
+  const { protectionId } = wiring.supply.nodes[at]!;
+  const protection = index.devices.get(protectionId!);
+  if (protection?.kind !== 'protection') return null;
+  const leadMm = pathTo(wiring.supply, at).reduce((sum, step) => sum + (wiring.supply.nodes[step]!.wire?.lengthMm ?? 0), 0);
+  const { peakA, continuousA } = supply.demand[at]!;
+  return { protectionId: protection.id, ratingA: protection.ratingA, peakA, continuousA, leadMm };
+}

@@ -1,0 +1,150 @@
+import type { ConductorSize } from '../catalog/conductorSizes';
+import type { Design, DesignIndex } from '../design/design';
+import type { Device, Load, Wire } from '../design/schema';
+import type { ScenarioBudget } from '../energy/budget';
+import type { BankFacts } from '../energy/battery';
+import type { Demand } from '../energy/demand';
+import type { LoadDraw } from '../energy/draw';
+import type { Finding, Severity } from '../findings/types';
+import type { WiringFault } from '../network/wiring';
+import type { Ampacity } from '../sizing/ampacity';
+import type { ConductorChoice } from '../sizing/conductorChoice';
+
+/** Everything the screens, the report and the headless check show of a design. Volts, amperes, hours; lengths in mm. */
+export interface Analysis {
+  design: Design;
+  index: DesignIndex;
+  loads: Map<string, LoadAnalysis>;
+  circuits: CircuitAnalysis[];
+  wires: Map<string, WireAnalysis>;
+  blocks: BlockAnalysis[];
+  zones: ZoneAnalysis[];
+  scenarios: ScenarioBudget[];
+  /** The scenario the totals speak of. */
+  scenario: ScenarioBudget | null;
+  bank: BankFacts | null;
+  main: MainAnalysis | null;
+  totals: Totals;
+  wiringFaults: WiringFault[];
+  findings: Finding[];
+}
+
+export interface LoadAnalysis {
+  id: string;
+  load: Load;
+  draw: LoadDraw;
+  circuitId: string | null;
+  /** Whether the load's minus finds its way back to the battery. */
+  returned: boolean;
+  supplyDropV: number;
+  returnDropV: number;
+  /** Volts lost between the point drop is counted from and the last piece of the load. */
+  dropV: number;
+  dropPercent: number;
+  dailyHours: number;
+  dailyWh: number;
+  dailyAh: number;
+}
+
+/** One step of a run, in order from the battery to the load. */
+export type RunStep =
+  | { kind: 'wire'; wireId: string; lengthMm: number; conductor: ConductorSize; amps: number; dropV: number; shared: boolean }
+  | { kind: 'joint'; dropV: number; shared: boolean }
+  | { kind: 'device'; deviceId: string; deviceKind: Device['kind']; shared: boolean };
+
+export interface CircuitAnalysis extends Demand {
+  id: string;
+  number: number;
+  name: string;
+  zoneId: string | null;
+  loadIds: string[];
+  protectionId: string;
+  ratingA: number;
+  block: { id: string; slot: number } | null;
+  /** Whether the protection is reached from the battery. */
+  fed: boolean;
+  /** The wires of this circuit alone. */
+  supplyWireIds: string[];
+  returnWireIds: string[];
+  /** The thinnest conductor of the circuit's own wires. */
+  conductor: ConductorSize | null;
+  mixedConductors: boolean;
+  /** The least of its wires' ampacities. */
+  ampacity: Ampacity | null;
+  worstLoadId: string | null;
+  /** Battery to the worst load, and battery to that load's minus. */
+  supplyRun: RunStep[];
+  returnRun: RunStep[];
+  /** Volts lost along the worst load's own row of pieces, supply and return together. */
+  rowDropV: number;
+  /** Length of conductor, out and back, that the drop is counted over, for the worst load. */
+  loopMm: number;
+  dropV: number;
+  dropPercent: number;
+  targetPercent: number;
+  /** The drop over the same conductors by the standard's formula alone (null where it has none), and by the real cable alone. */
+  formulaDropV: number | null;
+  cableDropV: number;
+  /** The part of the drop on conductors shared with other circuits, as far as it counts. */
+  sharedDropV: number;
+  /** The smallest conductor and fuse that would do for the circuit's own wires; null when none does. */
+  choice: ConductorChoice | null;
+  verdict: Severity | 'ok';
+}
+
+/** One wire as used. */
+export interface WireAnalysis {
+  wire: Wire;
+  side: 'supply' | 'return';
+  /** The circuit it belongs to; null for a wire shared by circuits, such as the main cable. */
+  circuitId: string | null;
+  /** The nearest protection ahead of it: for a circuit's return, the circuit's own. Null ahead of the main protection and on the shared return. */
+  protectionId: string | null;
+  protectionA: number | null;
+  /** The most that can flow in it at once. */
+  amps: number;
+  dropV: number;
+  ampacity: Ampacity;
+}
+
+export interface BlockAnalysis extends Demand {
+  id: string;
+  slotMaxA: number;
+  blockMaxA: number;
+  fed: boolean;
+  slots: { slot: number; protectionId: string | null; circuitId: string | null; ratingA: number | null; peakA: number }[];
+  spare: number;
+}
+
+export interface ZoneAnalysis extends Demand {
+  id: string;
+  name: string;
+  loadCount: number;
+  worstDropPercent: number | null;
+  worstLoadId: string | null;
+  dailyWh: number;
+}
+
+export interface MainAnalysis {
+  protectionId: string;
+  ratingA: number;
+  /** The most that can flow through it at once. */
+  peakA: number;
+  continuousA: number;
+  /** Conductor length from the battery to it. */
+  leadMm: number;
+}
+
+export interface Totals {
+  connectedA: number;
+  continuousA: number;
+  /** The largest simultaneous current of any scenario; of the whole design while no scenario uses anything. */
+  worstSimultaneousA: number;
+  worstScenario: string | null;
+  dailyWh: number;
+  dailyAh: number;
+  usableAh: number | null;
+  runtimeH: number | null;
+  worstDropPercent: number | null;
+  worstDropCircuitId: string | null;
+}

@@ -1,0 +1,45 @@
+import type { ProtectionFamily } from '../design/vocabulary';
+
+/**
+ * Standard ratings in amperes by family, ascending. Source: blade ISO 8820-3; the rest from memory of trade ranges.
+ * Colours of the larger families differ by maker, so only blade fuses carry one.
+ */
+export const RATINGS_A: Record<ProtectionFamily, readonly number[]> = {
+  blade: [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40],
+  largeBlade: [20, 30, 40, 50, 60, 70, 80, 100],
+  boltDown: [30, 40, 50, 60, 70, 80, 100, 125, 150, 200],
+  mega: [60, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500],
+  terminalMount: [30, 40, 50, 60, 75, 80, 100, 125, 150, 175, 200, 225, 250, 300],
+  classT: [110, 125, 150, 175, 200, 225, 250, 300, 350, 400],
+  breaker: [5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200],
+};
+
+export const FAMILY_NAMES: Record<ProtectionFamily, string> = {
+  blade: 'Blade fuse',
+  largeBlade: 'Large blade fuse',
+  boltDown: 'Bolt-down fuse',
+  mega: 'Mega fuse',
+  terminalMount: 'Terminal-mount fuse',
+  classT: 'Class T fuse',
+  breaker: 'Thermal breaker',
+};
+
+/** Blade colours by rating. Source: ISO 8820-3, 35 A from memory. */
+export const BLADE_COLOURS: Record<number, string> = {
+  1: 'black',
+  2: 'grey',
+  3: 'violet',
+  4: 'pink',
+  5: 'tan',
+  7.5: 'brown',
+  10: 'red',
+  15: 'blue',
+  20: 'yellow',
+  25: 'clear',
+  30: 'green',
+  35: 'blue-green',
+  40: 'orange',
+};
+
+/** Every rating one can buy in some family, for a question that names no family: blade as far as it goes, then mega. */
+export const ANY_RATING_A: readonly number[] = [...RATINGS_A.blade, ...RATINGS_A.largeBlade.filter((a) => a > 40 && a < 60), ...RATINGS_A.mega];

@@ -1,0 +1,95 @@
+import type { Battery, Circuit, Device, DesignRecord, Duty, Load, Protection, RecordType, Scenario, Settings, Wire, Zone } from './schema';
+import { SETTINGS_ID } from './vocabulary';
+
+/** A design: its records by id. Records are never changed in place; a Change makes a new Design. */
+export interface Design {
+  readonly records: ReadonlyMap<string, DesignRecord>;
+}
+
+type RecordOf<T extends RecordType> = Extract<DesignRecord, { type: T }>;
+type DeviceOf<K extends Device['kind']> = Extract<Device, { kind: K }>;
+
+/** The records of a design sorted once into the lists every computation starts from. */
+export interface DesignIndex {
+  settings: Settings;
+  zones: Zone[];
+  devices: Map<string, Device>;
+  battery: Battery | null;
+  loads: Load[];
+  wires: Wire[];
+  circuits: Circuit[];
+  scenarios: Scenario[];
+  duties: Duty[];
+  /** Protections sitting in a fuse block, by block id, in slot order. */
+  mounted: Map<string, Protection[]>;
+}
+
+export function makeDesign(records: Iterable<DesignRecord>): Design {
+  return { records: new Map(Array.from(records, (record) => [record.id, record])) };
+}
+
+/** The design's one settings record. A design without it never passes reference checking. */
+export function settingsOf(design: Design): Settings {
+  return design.records.get(SETTINGS_ID) as Settings;
+}
+
+/** The record with this id if it has the wanted type. */
+export function recordOf<T extends RecordType>(design: Design, id: string | null, type: T): RecordOf<T> | null {
+  const record = id === null ? undefined : design.records.get(id);
+  return record?.type === type ? (record as RecordOf<T>) : null;
+}
+
+/** The device with this id if it is of the wanted kind. */
+export function deviceOf<K extends Device['kind']>(design: Design, id: string | null, kind: K): DeviceOf<K> | null {
+  const device = recordOf(design, id, 'device');
+  return device?.kind === kind ? (device as DeviceOf<K>) : null;
+}
+
+export function devicesOfKind<K extends Device['kind']>(design: Design, kind: K): DeviceOf<K>[] {
+  const found: DeviceOf<K>[] = [];
+  for (const record of design.records.values()) {
+    if (record.type === 'device' && record.kind === kind) found.push(record as DeviceOf<K>);
+  }
+  return found;
+}
+
+export function indexDesign(design: Design): DesignIndex {
+  const index: DesignIndex = {
+    settings: settingsOf(design),
+    zones: [],
+    devices: new Map(),
+    battery: null,
+    loads: [],
+    wires: [],
+    circuits: [],
+    scenarios: [],
+    duties: [],
+    mounted: new Map(),
+  };
+  for (const record of design.records.values()) {
+    if (record.type === 'zone') index.zones.push(record);
+    else if (record.type === 'wire') index.wires.push(record);
+    else if (record.type === 'circuit') index.circuits.push(record);
+    else if (record.type === 'scenario') index.scenarios.push(record);
+    else if (record.type === 'duty') index.duties.push(record);
+    else if (record.type === 'device') {
+      index.devices.set(record.id, record);
+      if (record.kind === 'load') index.loads.push(record);
+      else if (record.kind === 'battery') index.battery = record;
+      else if (record.kind === 'protection' && record.mount) {
+        const inBlock = index.mounted.get(record.mount.blockId);
+        if (inBlock) inBlock.push(record);
+        else index.mounted.set(record.mount.blockId, [record]);
+      }
+    }
+  }
+  index.zones.sort(byOrder);
+  index.scenarios.sort(byOrder);
+  index.circuits.sort((a, b) => a.number - b.number || (a.id < b.id ? -1 : 1));
+  for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
+  return index;
+}
+
+function byOrder(a: { order: number; id: string }, b: { order: number; id: string }): number {
+  return a.order - b.order || (a.id < b.id ? -1 : 1);
+}

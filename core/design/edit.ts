@@ -1,0 +1,49 @@
+import { sameRecord, type Change } from './change';
+import type { Design } from './design';
+import { DesignError } from './problems';
+import type { DesignRecord } from './schema';
+
+/** Collects several steps against a design into one Change, letting each step see the ones before it. */
+export class Edit {
+  private readonly now: Map<string, DesignRecord>;
+
+  constructor(private readonly before: Design) {
+    this.now = new Map(before.records);
+  }
+
+  /** The design with the steps so far. */
+  get design(): Design {
+    return { records: this.now };
+  }
+
+  add<T extends DesignRecord>(record: T): T {
+    if (this.now.has(record.id)) throw new DesignError([{ code: 'duplicateId', id: record.id }]);
+    this.now.set(record.id, record);
+    return record;
+  }
+
+  /** Sets fields of a record. @throws DesignError when it is not there. */
+  set(id: string, fields: object): void {
+    const record = this.now.get(id);
+    if (!record) throw new DesignError([{ code: 'missingRecord', id }]);
+    this.now.set(id, { ...record, ...fields } as DesignRecord);
+  }
+
+  remove(id: string): void {
+    this.now.delete(id);
+  }
+
+  /** What the steps come to. */
+  get change(): Change {
+    const change: Change = { added: [], updated: [], removed: [] };
+    for (const [id, from] of this.before.records) {
+      const to = this.now.get(id);
+      if (!to) change.removed.push(from);
+      else if (to !== from && !sameRecord(from, to)) change.updated.push({ from, to });
+    }
+    for (const [id, record] of this.now) {
+      if (!this.before.records.has(id)) change.added.push(record);
+    }
+    return change;
+  }
+}

@@ -1,0 +1,92 @@
+import type { ConductorSize } from '../catalog/conductorSizes';
+import { newId } from './ids';
+import type { Battery, DesignRecord, FuseBlock, Protection, Settings, Wire, Zone } from './schema';
+import { SETTINGS_ID, type Chemistry, type ConductorStandard, type ReturnKind, type UnitSystem, type Vehicle } from './vocabulary';
+
+/** The answers a new design starts from. */
+export interface NewDesign {
+  name: string;
+  vehicle: Vehicle;
+  zones: readonly string[];
+  battery: { chemistry: Chemistry; capacityAh: number; count: number };
+  units: UnitSystem;
+  standard: ConductorStandard;
+  defaultReturn: ReturnKind;
+}
+
+/** Zone names to offer for a kind of vehicle. */
+export const USUAL_ZONES: Record<Vehicle, readonly string[]> = {
+  boxBody: ['Cab', 'Galley', 'Bunk', 'Garage', 'Roof', 'Flanks', 'Engine bay'],
+  panelVan: ['Cab', 'Galley', 'Bunk', 'Garage', 'Roof', 'Engine bay'],
+  pickUp: ['Cab', 'Canopy', 'Rack', 'Bumper', 'Engine bay'],
+  offRoader: ['Cab', 'Load area', 'Rack', 'Tailgate', 'Engine bay'],
+  trailer: ['Cabin', 'Galley', 'Roof', 'Drawbar'],
+  coachBuilt: ['Cab', 'Lounge', 'Galley', 'Washroom', 'Bunk', 'Roof', 'Engine bay'],
+};
+
+/** Settings with the defaults and their reasons in docs/architecture.md. */
+export function defaultSettings(answers: Pick<NewDesign, 'name' | 'vehicle' | 'units' | 'standard' | 'defaultReturn'>): Settings {
+  return {
+    id: SETTINGS_ID,
+    type: 'settings',
+    name: answers.name,
+    vehicle: answers.vehicle,
+    units: answers.units,
+    nominalV: 12,
+    conductorStandard: answers.standard,
+    insulationC: answers.standard === 'road-vehicle' ? 70 : 105,
+    cableForm: 'single',
+    defaultReturn: answers.defaultReturn,
+    dropTargetPercent: { critical: 3, general: 5 },
+    dropFrom: 'battery',
+    dropBasis: 'conservative',
+    conductorTemperatureC: 20,
+    wantedRuntimeH: 48,
+    scenarioId: null,
+  };
+}
+
+/** A design's first records: zones, a battery with its main fuse, one fuse block, a return bus bar, and the cables between. */
+export function newDesignRecords(answers: NewDesign): DesignRecord[] {
+  const zones = answers.zones.map((name, order): Zone => {
+    const engineSpace = /engine/i.test(name);
+    return { id: newId('zone'), type: 'zone', name, order, ambientC: engineSpace ? 60 : 30, engineSpace };
+  });
+  const scenario = { id: newId('scn'), type: 'scenario' as const, name: 'A usual day', order: 0 };
+  const settings: Settings = { ...defaultSettings(answers), scenarioId: scenario.id };
+  const home = zones.find((zone) => !zone.engineSpace)?.id ?? null;
+  return [settings, scenario, ...zones, ...supplyRecords(answers, home)];
+}
+
+function supplyRecords({ battery, standard }: NewDesign, zoneId: string | null): DesignRecord[] {
+  const american = standard === 'us-small-craft';
+  const mainCable: ConductorSize = american ? 'awg:4' : 'mm2:25';
+  const bank: Battery = {
+    ...{ id: newId('bat'), type: 'device', kind: 'battery', name: 'House battery', zoneId },
+    ...{ chemistry: battery.chemistry, capacityAh: battery.capacityAh, rateH: 20, count: battery.count },
+    ...{ usableDepthPercent: null, peukertExponent: null },
+  };
+  const main: Protection = {
+    ...{ id: newId('fuse'), type: 'device', kind: 'protection', name: 'Main fuse', zoneId },
+    ...{ family: battery.chemistry === 'lithium' ? 'terminalMount' : 'mega', ratingA: 100, mount: null },
+  };
+  const block: FuseBlock = {
+    ...{ id: newId('block'), type: 'device', kind: 'fuseBlock', name: 'Fuse block', zoneId },
+    ...{ slots: 12, slotMaxA: 30, blockMaxA: 100 },
+  };
+  const bar: DesignRecord = { id: newId('bar'), type: 'device', kind: 'busBar', name: 'Return bus bar', zoneId, ratingA: 150 };
+  const wire = (role: Wire['role'], from: [string, string], to: [string, string], lengthMm: number): Wire => ({
+    ...{ id: newId('wire'), type: 'wire', role, lengthMm, lengthMeasured: false, conductor: mainCable },
+    from: { deviceId: from[0], terminal: from[1] },
+    to: { deviceId: to[0], terminal: to[1] },
+  });
+  return [
+    bank,
+    main,
+    block,
+    bar,
+    wire('supply', [bank.id, 'plus'], [main.id, 'in'], 150),
+    wire('supply', [main.id, 'out'], [block.id, 'in'], 1000),
+    wire('return', [bar.id, 'bar'], [bank.id, 'minus'], 1000),
+  ];
+}

@@ -1,0 +1,111 @@
+import type { Design } from './design';
+import type { DesignRecord, Device, TerminalRef } from './schema';
+import type { Problem } from './problems';
+import { terminalsOf } from './terminals';
+import { LIMITS, SETTINGS_ID } from './vocabulary';
+
+interface Reference {
+  field: string;
+  id: string;
+  type: DesignRecord['type'];
+  kind?: Device['kind'];
+}
+
+/** Every id a record refers to, with what it must find there. */
+export function referencesOf(record: DesignRecord): Reference[] {
+  const refs: Reference[] = [];
+  const add = (field: string, id: string | null, type: Reference['type'], kind?: Device['kind']) => {
+    if (id !== null) refs.push({ field, id, type, ...(kind && { kind }) });
+  };
+  switch (record.type) {
+    case 'settings':
+      add('scenarioId', record.scenarioId, 'scenario');
+      break;
+    case 'device':
+      add('zoneId', record.zoneId, 'zone');
+      if (record.kind === 'protection' && record.mount) add('mount.blockId', record.mount.blockId, 'device', 'fuseBlock');
+      break;
+    case 'wire':
+      add('from.deviceId', record.from.deviceId, 'device');
+      add('to.deviceId', record.to.deviceId, 'device');
+      break;
+    case 'circuit':
+      add('zoneId', record.zoneId, 'zone');
+      add('protectionId', record.protectionId, 'device', 'protection');
+      break;
+    case 'duty':
+      add('scenarioId', record.scenarioId, 'scenario');
+      add('loadId', record.loadId, 'device', 'load');
+      break;
+    case 'zone':
+    case 'scenario':
+      break;
+  }
+  return refs;
+}
+
+/** Checks a whole design: references, terminals, slots and what may exist only once. Returns every problem found. */
+export function checkReferences(design: Design): Problem[] {
+  const problems: Problem[] = [];
+  if (design.records.get(SETTINGS_ID)?.type !== 'settings') problems.push({ code: 'settingsMissing', id: SETTINGS_ID });
+  if (design.records.size > LIMITS.recordsPerDesign) {
+    problems.push({ code: 'tooManyRecords', id: SETTINGS_ID, other: String(design.records.size) });
+  }
+  for (const record of design.records.values()) checkOwnReferences(design, record, problems);
+  checkUniqueness(design, problems);
+  return problems;
+}
+
+function checkOwnReferences(design: Design, record: DesignRecord, problems: Problem[]): void {
+  for (const ref of referencesOf(record)) {
+    const found = design.records.get(ref.id);
+    const fits = found?.type === ref.type && (!ref.kind || (found.type === 'device' && found.kind === ref.kind));
+    if (!fits) problems.push({ code: 'danglingReference', id: record.id, field: ref.field, other: ref.id });
+  }
+  if (record.type === 'wire') {
+    checkTerminal(design, record.id, 'from', record.from, problems);
+    checkTerminal(design, record.id, 'to', record.to, problems);
+    if (record.from.deviceId === record.to.deviceId && record.from.terminal === record.to.terminal) {
+      problems.push({ code: 'wireToItself', id: record.id });
+    }
+  }
+  if (record.type === 'device' && record.kind === 'protection' && record.mount) {
+    const block = design.records.get(record.mount.blockId);
+    if (block?.type === 'device' && block.kind === 'fuseBlock' && record.mount.slot > block.slots) {
+      problems.push({ code: 'noSuchSlot', id: record.id, field: 'mount.slot', other: String(record.mount.slot) });
+    }
+  }
+}
+
+function checkTerminal(design: Design, wireId: string, field: string, end: TerminalRef, problems: Problem[]): void {
+  const device = design.records.get(end.deviceId);
+  if (device?.type === 'device' && !terminalsOf(device).includes(end.terminal)) {
+    problems.push({ code: 'unknownTerminal', id: wireId, field: `${field}.terminal`, other: end.terminal });
+  }
+}
+
+function checkUniqueness(design: Design, problems: Problem[]): void {
+  const slots = new Set<string>();
+  const protections = new Set<string>();
+  const duties = new Set<string>();
+  let battery = false;
+  for (const record of design.records.values()) {
+    if (record.type === 'device' && record.kind === 'battery') {
+      if (battery) problems.push({ code: 'secondBattery', id: record.id });
+      battery = true;
+    } else if (record.type === 'device' && record.kind === 'protection' && record.mount) {
+      const key = `${record.mount.blockId}/${record.mount.slot}`;
+      if (slots.has(key)) problems.push({ code: 'slotTaken', id: record.id, field: 'mount.slot', other: String(record.mount.slot) });
+      slots.add(key);
+    } else if (record.type === 'circuit') {
+      if (protections.has(record.protectionId)) {
+        problems.push({ code: 'protectionShared', id: record.id, field: 'protectionId', other: record.protectionId });
+      }
+      protections.add(record.protectionId);
+    } else if (record.type === 'duty') {
+      const key = `${record.scenarioId}/${record.loadId}`;
+      if (duties.has(key)) problems.push({ code: 'dutyRepeated', id: record.id, field: 'loadId', other: record.loadId });
+      duties.add(key);
+    }
+  }
+}

@@ -1,0 +1,56 @@
+import type { Analysis } from '../analysis/types';
+import { areaMm2, awgOf } from '../catalog/conductorSizes';
+import type { Finding } from './types';
+
+/** Slack on comparisons of computed amperes, so that a value equal on paper is equal here. */
+const HAIR = 1e-6;
+
+/** Every wire against what flows in it, what guards it, and the smallest size allowed. */
+export function findConductors({ wires, index }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  const { cableForm } = index.settings;
+  for (const { wire, side, circuitId, amps, ampacity, protectionId, protectionA } of wires.values()) {
+    const numbers = { amps, ampacityA: ampacity.amps, conductor: wire.conductor, ratingA: protectionA, ambientFactor: ampacity.factor };
+    const about = (rule: Finding['rule'], ...others: string[]): Finding => ({
+      rule,
+      severity: 'fault',
+      subjects: [wire.id, ...others],
+      circuitId,
+      numbers,
+    });
+    if (ampacity.amps === 0) found.push(about('wire.tooSmallForStandard'));
+    else {
+      if (amps > ampacity.amps + HAIR) found.push(about('wire.overloaded'));
+      if (protectionA !== null && protectionA > ampacity.amps + HAIR) {
+        found.push(about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', protectionId!));
+      }
+    }
+    const least = awgOf(wire.conductor) ? areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16') : cableForm === 'sheathed' ? 0.75 : 1;
+    if (areaMm2(wire.conductor) < least * 0.999) found.push({ ...about('wire.belowMinimum'), severity: 'caution' });
+  }
+  return withoutEchoes(mergePerCircuit(found));
+}
+
+/** One finding a circuit and rule, naming all the wires it is about: six thin wires in one circuit are one thing to mend. */
+function mergePerCircuit(found: Finding[]): Finding[] {
+  const merged = new Map<string, Finding>();
+  for (const finding of found) {
+    const key = finding.circuitId === null ? `${finding.rule}/${finding.subjects[0]}` : `${finding.rule}/${finding.circuitId}`;
+    const known = merged.get(key);
+    if (!known) merged.set(key, finding);
+    else {
+      known.subjects.push(...finding.subjects.filter((id) => !known.subjects.includes(id)));
+      if ((finding.numbers.ampacityA as number) < (known.numbers.ampacityA as number)) known.numbers = finding.numbers;
+    }
+  }
+  return Array.from(merged.values());
+}
+
+/** A return no thinner than its feed behind the same fuse is the feed's mistake again, not a second one. */
+function withoutEchoes(found: Finding[]): Finding[] {
+  const feeds = new Map(found.filter(({ rule }) => rule === 'fuse.aboveConductor').map((finding) => [finding.circuitId, finding]));
+  return found.filter((finding) => {
+    const feed = finding.rule === 'return.thinnerThanFuse' ? feeds.get(finding.circuitId) : undefined;
+    return !feed || (finding.numbers.ampacityA as number) < (feed.numbers.ampacityA as number);
+  });
+}

@@ -1,0 +1,15 @@
+import type { Analysis } from '../analysis/types';
+import { findConductors } from './conductorRules';
+import { findDrop } from './dropRules';
+import { findLoads } from './loadRules';
+import { findProtection } from './protectionRules';
+import type { Finding, Severity } from './types';
+import { findWiring } from './wiringRules';
+
+const RANK: Record<Severity, number> = { fault: 0, caution: 1, note: 2 };
+
+/** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
+export function findAll(analysis: Analysis): Finding[] {
+  const families = [findWiring, findProtection, findConductors, findDrop, findLoads];
+  return families.flatMap((find) => find(analysis)).sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+}

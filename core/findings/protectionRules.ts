@@ -1,0 +1,102 @@
+import type { Analysis } from '../analysis/types';
+import { RATINGS_A } from '../catalog/fuses';
+import type { ConductorStandard } from '../design/vocabulary';
+import { CONTINUOUS_FACTOR } from '../sizing/fuse';
+import type { Finding } from './types';
+
+const HAIR = 1e-6;
+
+/** Longest lead from the battery to the first protection, mm: bare and unprotected. Sources: ABYC E-11 7 in, ISO 10133 200 mm; from memory. */
+const BARE_LEAD_MM: Record<ConductorStandard, number> = { 'us-small-craft': 178, 'iso-small-craft': 200, 'road-vehicle': 200 };
+/** The same for a lead in a sheath or conduit straight on the battery terminal: ABYC E-11 72 in, from memory. */
+const SHEATHED_LEAD_MM = 1830;
+
+/** Fuses against their loads, slots and blocks, and the main protection. */
+export function findProtection(analysis: Analysis): Finding[] {
+  return [...fuseFindings(analysis), ...blockFindings(analysis), ...mainFindings(analysis), ...switchFindings(analysis)];
+}
+
+function fuseFindings({ circuits, index }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const circuit of circuits) {
+    const { id: circuitId, protectionId, ratingA, peakA, continuousA } = circuit;
+    const add = (rule: Finding['rule'], severity: Finding['severity'], numbers: Finding['numbers']) =>
+      found.push({ rule, severity, subjects: [protectionId, circuitId], circuitId, numbers: { ratingA, ...numbers } });
+    const protection = index.devices.get(protectionId);
+    if (protection?.kind === 'protection' && !RATINGS_A[protection.family].includes(ratingA)) {
+      add('fuse.notStandard', 'caution', { family: protection.family });
+    }
+    if (circuit.loadIds.length === 0) {
+      found.push({ rule: 'circuit.empty', severity: 'note', subjects: [circuitId], circuitId, numbers: {} });
+      continue;
+    }
+    if (!circuit.fed && index.battery) add('fuse.notFed', 'fault', { mounted: circuit.block ? 1 : 0 });
+    if (peakA > ratingA + HAIR) add('fuse.belowLoad', 'fault', { peakA });
+    else if (continuousA * CONTINUOUS_FACTOR > ratingA + HAIR) {
+      add('fuse.continuousLoad', 'caution', { continuousA, leastA: continuousA * CONTINUOUS_FACTOR });
+    }
+  }
+  return found;
+}
+
+function blockFindings({ blocks }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const block of blocks) {
+    for (const slot of block.slots) {
+      if (slot.ratingA !== null && slot.ratingA > block.slotMaxA) {
+        const numbers = { ratingA: slot.ratingA, mostA: block.slotMaxA, slot: slot.slot };
+        found.push({ rule: 'slot.overRating', severity: 'fault', subjects: [slot.protectionId!, block.id], circuitId: slot.circuitId, numbers });
+      }
+    }
+    if (block.peakA > block.blockMaxA + HAIR) {
+      found.push({ rule: 'block.overRating', severity: 'fault', subjects: [block.id], circuitId: null, numbers: { peakA: block.peakA, mostA: block.blockMaxA } });
+    }
+  }
+  return found;
+}
+
+function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {
+  const { battery, settings, devices } = index;
+  if (!battery) {
+    const wanted = index.loads.length > 0;
+    return wanted ? [{ rule: 'supply.noBattery', severity: 'caution', subjects: [settings.id], circuitId: null, numbers: {} }] : [];
+  }
+  const isMain = main && devices.get(main.protectionId)?.kind === 'protection' && !circuits.some((circuit) => circuit.protectionId === main.protectionId);
+  const mounted = main && blocks.some((block) => block.slots.some((slot) => slot.protectionId === main.protectionId));
+  if (!main || !isMain || mounted) {
+    const anythingFed = circuits.some((circuit) => circuit.fed);
+    return anythingFed ? [{ rule: 'main.missing', severity: 'fault', subjects: [battery.id], circuitId: null, numbers: {} }] : [];
+  }
+  const found: Finding[] = [];
+  const subjects = [main.protectionId];
+  if (main.peakA > main.ratingA + HAIR) {
+    found.push({ rule: 'main.belowDemand', severity: 'fault', subjects, circuitId: null, numbers: { ratingA: main.ratingA, peakA: main.peakA } });
+  } else if (main.continuousA * CONTINUOUS_FACTOR > main.ratingA + HAIR) {
+    const numbers = { ratingA: main.ratingA, peakA: main.continuousA * CONTINUOUS_FACTOR };
+    found.push({ rule: 'main.belowDemand', severity: 'caution', subjects, circuitId: null, numbers });
+  }
+  const mostMm = settings.cableForm === 'sheathed' ? SHEATHED_LEAD_MM : BARE_LEAD_MM[settings.conductorStandard];
+  if (main.leadMm > mostMm) {
+    const severity = main.leadMm > SHEATHED_LEAD_MM ? 'fault' : 'caution';
+    found.push({ rule: 'main.farFromBattery', severity, subjects, circuitId: null, numbers: { leadMm: main.leadMm, mostMm } });
+  }
+  return found;
+}
+
+function switchFindings({ index, circuits, wires }: Analysis): Finding[] {
+  const most = new Map<string, { amps: number; circuitId: string | null }>();
+  for (const { wire, amps, circuitId } of wires.values()) {
+    for (const { deviceId } of [wire.from, wire.to]) {
+      const device = index.devices.get(deviceId);
+      if (device?.kind === 'switch' && amps > (most.get(deviceId)?.amps ?? 0)) most.set(deviceId, { amps, circuitId });
+    }
+  }
+  const found: Finding[] = [];
+  for (const [id, { amps, circuitId }] of most) {
+    const device = index.devices.get(id);
+    if (device?.kind === 'switch' && amps > device.ratingA + HAIR && circuits.length > 0) {
+      found.push({ rule: 'switch.overRating', severity: 'fault', subjects: [id], circuitId, numbers: { amps, ratingA: device.ratingA } });
+    }
+  }
+  return found;
+}

@@ -1,0 +1,169 @@
+import type { Analysis, CircuitAnalysis } from '../analysis/types';
+import { RATINGS_A } from '../catalog/fuses';
+import { areaMm2, awgOf } from '../catalog/conductorSizes';
+import { isEmpty, updateRecords, type Change } from '../design/change';
+import { deviceOf, recordOf } from '../design/design';
+import { Edit } from '../design/edit';
+import { newId } from '../design/ids';
+import type { Protection } from '../design/schema';
+import { ampacity } from '../sizing/ampacity';
+import { candidateSizes } from '../sizing/conductorChoice';
+import { chooseFuse, leastFuseA } from '../sizing/fuse';
+import { addWire, firstFreeSlot, giveLoadItsCircuit, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
+import { formatConductor, formatRating } from '../units/quantity';
+import type { Finding } from './types';
+
+/** A change that puts a finding right, and what to write on its button. */
+export interface Remedy {
+  label: string;
+  change: Change;
+}
+
+/** The remedies for a finding in the design it was found in. Empty where only a person can decide. */
+export function remediesFor(analysis: Analysis, finding: Finding): Remedy[] {
+  return candidates(analysis, finding).filter((remedy): remedy is Remedy => remedy !== null && !isEmpty(remedy.change));
+}
+
+function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
+  const { design } = analysis;
+  const circuit = analysis.circuits.find(({ id }) => id === finding.circuitId);
+  const [subject] = finding.subjects;
+  switch (finding.rule) {
+    case 'fuse.aboveConductor':
+    case 'return.thinnerThanFuse':
+      return circuit ? [smallerFuse(analysis, circuit), thickerForFuse(analysis, circuit)] : [thickerFeeder(analysis, finding)];
+    case 'fuse.belowLoad':
+    case 'fuse.continuousLoad':
+    case 'fuse.notStandard':
+      return circuit ? [fittingFuse(analysis, circuit) ?? asChosen(analysis, circuit)] : [];
+    case 'slot.overRating':
+    case 'drop.overTarget':
+    case 'drop.realCable':
+      return circuit ? [asChosen(analysis, circuit)] : [];
+    case 'wire.overloaded':
+    case 'wire.belowMinimum':
+    case 'wire.tooSmallForStandard':
+      return circuit ? [asChosen(analysis, circuit)] : [thickerFeeder(analysis, finding)];
+    case 'fuse.notFed': {
+      const mount = firstFreeSlot(design);
+      if (!mount || finding.numbers.mounted === 1) return [];
+      return [{ label: `Put it in slot ${mount.slot}`, change: mountFuse(design, subject!, mount) }];
+    }
+    case 'main.missing':
+      return [insertMain(analysis)];
+    case 'main.belowDemand':
+      return [largerMain(analysis)];
+    case 'load.noCircuit': {
+      const load = analysis.loads.get(subject!);
+      const rating = load && RATINGS_A.blade.find((a) => a >= Math.max(5, leastFuseA(load.draw.amps, load.draw.amps)));
+      return load && rating ? [{ label: 'Give it a circuit of its own', change: giveLoadItsCircuit(design, load.id, rating) }] : [];
+    }
+    case 'circuit.empty':
+      return [{ label: 'Take the circuit out', change: removeCircuit(design, subject!) }];
+    case 'strip.longRun': {
+      const load = deviceOf(design, subject!, 'load');
+      if (load?.rated.kind !== 'strip') return [];
+      const total = load.rated.lengthMm * load.rated.pieces;
+      const pieces = Math.max(load.rated.pieces, Math.ceil(total / 5000));
+      const rated = { ...load.rated, pieces, lengthMm: total / pieces, join: 'parallel' };
+      return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
+    }
+    default:
+      return [];
+  }
+}
+
+/** The circuit as the sizing would have it: its conductor, and its fuse where the present one does not fit. */
+export function asChosen(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
+  const { choice } = circuit;
+  if (!choice) return null;
+  const least = leastFuseA(circuit.continuousA, circuit.peakA);
+  const block = circuit.block && deviceOf(analysis.design, circuit.block.id, 'fuseBlock');
+  const most = Math.min(choice.ampacityA, block?.slotMaxA ?? Infinity);
+  const keep = circuit.ratingA >= least && circuit.ratingA <= most;
+  const ratingA = keep ? circuit.ratingA : choice.fuseA;
+  const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
+  const label = `Use ${formatConductor(choice.conductor)}${keep ? '' : ` and ${formatRating(ratingA)}`}`;
+  return { label, change: resizeCircuit(analysis.design, wireIds, choice.conductor, circuit.protectionId, ratingA) };
+}
+
+function smallerFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
+  const fuse = deviceOf(analysis.design, circuit.protectionId, 'protection');
+  const least = leastFuseA(circuit.continuousA, circuit.peakA);
+  const rating = fuse && RATINGS_A[fuse.family].findLast((a) => a <= (circuit.ampacity?.amps ?? 0));
+  if (rating === undefined || rating === null || rating < least) return null;
+  const snug = RATINGS_A[fuse!.family].find((a) => a >= least) ?? rating;
+  return { label: `Fit a ${formatRating(snug)} fuse`, change: updateRecords(analysis.design, [{ id: fuse!.id, set: { ratingA: snug } }]) };
+}
+
+function fittingFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
+  const fuse = deviceOf(analysis.design, circuit.protectionId, 'protection');
+  if (!fuse) return null;
+  const block = circuit.block && deviceOf(analysis.design, circuit.block.id, 'fuseBlock');
+  const most = Math.min(circuit.ampacity?.amps ?? 0, block?.slotMaxA ?? Infinity);
+  const ratingA = chooseFuse(circuit.continuousA, circuit.peakA, most, RATINGS_A[fuse.family]);
+  if (ratingA === null) return null;
+  return { label: `Fit a ${formatRating(ratingA)} fuse`, change: updateRecords(analysis.design, [{ id: fuse.id, set: { ratingA } }]) };
+}
+
+function thickerForFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
+  const { settings } = analysis.index;
+  const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
+  if (!circuit.conductor) return null;
+  const factor = circuit.ampacity && circuit.ampacity.factor > 0 ? circuit.ampacity.factor : 1;
+  const conditions = { standard: settings.conductorStandard, insulationC: settings.insulationC, ambientC: 30, engineSpace: false };
+  const least = Math.max(areaMm2(circuit.conductor), circuit.choice ? areaMm2(circuit.choice.conductor) : 0);
+  const size = candidateSizes(settings.conductorStandard, awgOf(circuit.conductor) ? 'awg' : 'mm2').find(
+    (candidate) => areaMm2(candidate) >= least && ampacity(candidate, conditions).amps * factor >= circuit.ratingA,
+  );
+  if (!size) return null;
+  return {
+    label: `Use ${formatConductor(size)}`,
+    change: updateRecords(analysis.design, wireIds.map((id) => ({ id, set: { conductor: size } }))),
+  };
+}
+
+function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
+  const wire = analysis.wires.get(finding.subjects[0]!);
+  if (!wire) return null;
+  const { settings } = analysis.index;
+  const wanted = Math.max(wire.amps, wire.protectionA ?? 0);
+  const factor = wire.ampacity.factor > 0 ? wire.ampacity.factor : 1;
+  const conditions = { standard: settings.conductorStandard, insulationC: settings.insulationC, ambientC: 30, engineSpace: false };
+  const size = candidateSizes(settings.conductorStandard, awgOf(wire.wire.conductor) ? 'awg' : 'mm2').find(
+    (candidate) => ampacity(candidate, conditions).amps * factor >= wanted,
+  );
+  if (!size) return null;
+  return { label: `Use ${formatConductor(size)}`, change: updateRecords(analysis.design, [{ id: wire.wire.id, set: { conductor: size } }]) };
+}
+
+function largerMain({ design, main, wires }: Analysis): Remedy | null {
+  const fuse = main && deviceOf(design, main.protectionId, 'protection');
+  if (!main || !fuse) return null;
+  const guarded = Array.from(wires.values()).filter((wire) => wire.protectionId === fuse.id);
+  const most = Math.min(...guarded.map((wire) => wire.ampacity.amps));
+  const ratingA = chooseFuse(main.continuousA, main.peakA, most, RATINGS_A[fuse.family]);
+  if (ratingA === null) return null;
+  return { label: `Fit ${formatRating(ratingA)}`, change: updateRecords(design, [{ id: fuse.id, set: { ratingA } }]) };
+}
+
+/** Cuts the battery's positive cable close to the battery and puts a main fuse in. */
+function insertMain(analysis: Analysis): Remedy | null {
+  const { design, index, wires } = analysis;
+  const { battery, settings } = index;
+  const cable = index.wires.find(({ from, to }) => [from, to].some((end) => end.deviceId === battery?.id && end.terminal === 'plus'));
+  const used = cable && wires.get(cable.id);
+  if (!battery || !cable || !used) return null;
+  const family = battery.chemistry === 'lithium' ? 'terminalMount' : 'mega';
+  const ratingA = chooseFuse(0, used.amps, used.ampacity.amps, RATINGS_A[family]);
+  if (ratingA === null) return null;
+  const edit = new Edit(design);
+  const main = edit.add<Protection>({
+    ...{ id: newId('fuse'), type: 'device', kind: 'protection', name: 'Main fuse', zoneId: battery.zoneId, family, ratingA, mount: null },
+  });
+  const near = cable.from.deviceId === battery.id ? 'from' : 'to';
+  const leadMm = Math.min(150, cable.lengthMm / 2);
+  addWire(edit, 'supply', cable[near], { deviceId: main.id, terminal: 'in' }, leadMm, cable.conductor);
+  edit.set(cable.id, { [near]: { deviceId: main.id, terminal: 'out' }, lengthMm: cable.lengthMm - leadMm });
+  return recordOf(design, settings.id, 'settings') && { label: `Put a ${formatRating(ratingA)} main fuse in`, change: edit.change };
+}

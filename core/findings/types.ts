@@ -1,0 +1,48 @@
+/** How bad: a fault can burn or not work and must be put right; a caution should be; a note is worth knowing. */
+export type Severity = 'fault' | 'caution' | 'note';
+
+/** Something a rule found: plain data. wording.ts puts it into words, remedies.ts into changes. */
+export interface Finding {
+  rule: Rule;
+  severity: Severity;
+  /** The records it is about, the one to look at first in front. */
+  subjects: string[];
+  /** The circuit it belongs to, if any. */
+  circuitId: string | null;
+  /** The figures behind it, SI units or trade sizes. */
+  numbers: Record<string, number | string | null>;
+}
+
+export type Rule =
+  | 'wiring.short'
+  | 'wiring.loop'
+  | 'wiring.noReturn'
+  | 'wire.overloaded'
+  | 'wire.tooSmallForStandard'
+  | 'wire.belowMinimum'
+  | 'fuse.aboveConductor'
+  | 'fuse.belowLoad'
+  | 'fuse.continuousLoad'
+  | 'fuse.notStandard'
+  | 'fuse.notFed'
+  | 'slot.overRating'
+  | 'block.overRating'
+  | 'main.missing'
+  | 'main.belowDemand'
+  | 'main.farFromBattery'
+  | 'return.thinnerThanFuse'
+  | 'ground.jointDrop'
+  | 'drop.overTarget'
+  | 'drop.realCable'
+  | 'switch.overRating'
+  | 'supply.noBattery'
+  | 'load.noCircuit'
+  | 'load.measuredDiffers'
+  | 'circuit.empty'
+  | 'strip.longRun'
+  | 'energy.shortRuntime'
+  | 'energy.noUse';
+
+export function findingKey(finding: Finding): string {
+  return `${finding.rule}:${finding.subjects.join(',')}`;
+}

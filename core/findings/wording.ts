@@ -1,0 +1,215 @@
+import { FAMILY_NAMES } from '../catalog/fuses';
+import type { ConductorSize } from '../catalog/conductorSizes';
+import type { ProtectionFamily, UnitSystem } from '../design/vocabulary';
+import type { Design } from '../design/design';
+import { formatAmpHours, formatAmps, formatConductor, formatHours, formatLength, formatPercent, formatRating, formatVolts, formatWatts } from '../units/quantity';
+import type { Finding, Rule } from './types';
+
+/** A finding in words: what is wrong, in figures, and why the rule exists with its source. */
+export interface FindingText {
+  title: string;
+  message: string;
+  why: string;
+}
+
+interface Teller {
+  /** Name of the subject in that place. */
+  name(place?: number): string;
+  amps(key: string): string;
+  rating(key: string): string;
+  volts(key: string): string;
+  percent(key: string): string;
+  length(key: string): string;
+  hours(key: string): string;
+  watts(key: string): string;
+  ampHours(key: string): string;
+  conductor(): string;
+  raw(key: string): string;
+}
+
+const WORDS: Record<Rule, { title: string; message: (say: Teller) => string; why: string }> = {
+  'wiring.short': {
+    title: 'Positive meets negative',
+    message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,
+    why: 'This is a dead short, or a load wired the wrong way round. The fuse would open at once; without one the wire would burn.',
+  },
+  'wiring.loop': {
+    title: 'Wires form a ring',
+    message: () => 'This wire closes a ring, so the current has two ways to go. Figures here follow the first way found.',
+    why: 'A formula for one run cannot share current between two paths. Treat the ring as if one side were cut until it is worked out.',
+  },
+  'wiring.noReturn': {
+    title: 'No way back',
+    message: (say) => `${say.name()} is fed, but nothing takes its current back to the battery’s negative.`,
+    why: 'Without a return the load is dead, or finds another way home through something that was never meant to carry it.',
+  },
+  'wire.overloaded': {
+    title: 'Wire carries too much',
+    message: (say) => `${say.name()}: up to ${say.amps('amps')} flows in ${say.conductor()}, which carries ${say.amps('ampacityA')} here.`,
+    why: 'Past its ampacity a conductor runs hotter than its insulation is made for. Ampacity by the chosen standard’s table.',
+  },
+  'wire.tooSmallForStandard': {
+    title: 'Conductor not allowed here',
+    message: (say) => `${say.name()}: the chosen standard gives ${say.conductor()} with this insulation no ampacity in this place.`,
+    why: 'The conductor is smaller than the smallest in the table, or its insulation may not be used in an engine space.',
+  },
+  'wire.belowMinimum': {
+    title: 'Conductor thinner than the minimum',
+    message: (say) => `${say.name()}: ${say.conductor()} is under the smallest size for strength, whatever the current.`,
+    why: 'A thin strand breaks from vibration and pulls out of terminals. ABYC E-11 and ISO 10133: 16 AWG or 1 mm² alone, 18 AWG or 0.75 mm² in a sheath.',
+  },
+  'fuse.aboveConductor': {
+    title: 'Fuse larger than the wire can carry',
+    message: (say) => `${say.name()}: a ${say.rating('ratingA')} fuse guards ${say.conductor()}, which carries ${say.amps('ampacityA')} here.`,
+    why: 'The fuse protects the wire. If it passes more than the wire carries, a fault heats the wire instead of opening the fuse: this is how vehicles burn.',
+  },
+  'fuse.belowLoad': {
+    title: 'Fuse smaller than its load',
+    message: (say) => `${say.name(1)}: ${say.amps('peakA')} can run at once through a ${say.rating('ratingA')} fuse.`,
+    why: 'The fuse will open in ordinary use.',
+  },
+  'fuse.continuousLoad': {
+    title: 'Fuse too close to a lasting load',
+    message: (say) => `${say.name(1)}: ${say.amps('continuousA')} for hours wants a fuse of ${say.amps('leastA')} or more; this one is ${say.rating('ratingA')}.`,
+    why: 'A fuse run for hours above 80 % of its rating ages, heats its clips and opens for no fault. The 80 % rule comes from the NEC.',
+  },
+  'fuse.notStandard': {
+    title: 'No such rating',
+    message: (say) => `${say.name()}: ${say.rating('ratingA')} is not a rating a ${FAMILY_NAMES[say.raw('family') as ProtectionFamily].toLowerCase()} comes in.`,
+    why: 'Ratings by ISO 8820-3 for blade fuses, by trade ranges for the others.',
+  },
+  'fuse.notFed': {
+    title: 'Nothing feeds this circuit',
+    message: (say) => `${say.name(1)} has no way back to the battery: ${say.raw('mounted') === '1' ? 'its fuse block is not wired to the battery' : 'its fuse is in no slot'}.`,
+    why: 'The circuit would be dead. Until it has a slot its drop counts from the fuse only.',
+  },
+  'slot.overRating': {
+    title: 'Fuse larger than the slot allows',
+    message: (say) => `${say.name()}: ${say.rating('ratingA')} in slot ${say.raw('slot')} of ${say.name(1)}, which takes ${say.rating('mostA')} at most.`,
+    why: 'A slot’s clips and bus are made for a greatest current; past it they soften and lose their grip.',
+  },
+  'block.overRating': {
+    title: 'Fuse block overloaded',
+    message: (say) => `${say.name()}: up to ${say.amps('peakA')} at once through a block made for ${say.rating('mostA')}.`,
+    why: 'Every slot may be within its limit and the block’s input still be past its own.',
+  },
+  'main.missing': {
+    title: 'No main protection',
+    message: (say) => `Nothing protects the cable from ${say.name()}: the first fuse it meets is a circuit’s own.`,
+    why: 'A battery gives thousands of amperes into a short. The main cable needs a fuse or breaker at the battery, before anything else.',
+  },
+  'main.belowDemand': {
+    title: 'Main protection too small',
+    message: (say) => `${say.name()}: rated ${say.rating('ratingA')}, and ${say.amps('peakA')} is needed with everything that can run at once, or with 125 % of what runs for hours.`,
+    why: 'It would open in ordinary use and take the whole system down, often at night.',
+  },
+  'main.farFromBattery': {
+    title: 'Main protection far from the battery',
+    message: (say) => `${say.name()} sits ${say.length('leadMm')} of cable from the battery; ${say.length('mostMm')} is the most for this kind of cable.`,
+    why: 'The stretch ahead of the fuse is protected by nothing. ABYC E-11: 7 in bare, 72 in from the battery terminal in a sheath or conduit; ISO 10133: 200 mm.',
+  },
+  'return.thinnerThanFuse': {
+    title: 'Return thinner than the fuse allows',
+    message: (say) => `${say.name()}: the return is ${say.conductor()}, good for ${say.amps('ampacityA')}, behind a ${say.rating('ratingA')} fuse.`,
+    why: 'The return carries the same current as the feed, so it is as thick as the feed.',
+  },
+  'ground.jointDrop': {
+    title: 'Chassis joint loses too much',
+    message: (say) => `${say.name()}: ${say.volts('jointV')} is lost in the chassis joint; under ${say.volts('mostV')} is good.`,
+    why: 'A poor ground point dims its lamp and moves with everything else on the same bolt. Clean, bare, tight, sealed; or a return cable. Common practice.',
+  },
+  'drop.overTarget': {
+    title: 'Voltage drop over its target',
+    message: (say) =>
+      `${say.name()}: ${say.volts('dropV')} (${say.percent('dropPercent')}) is lost by ${say.name(1)}, target ${say.percent('targetPercent')}; ${say.volts('sharedDropV')} of it on shared cable.`,
+    why: 'Lamps dim, pumps and fridges strain or cut out early. Common targets: 3 % for lighting and what matters, 5 to 10 % for the rest; ABYC E-11 has 3 and 10 %.',
+  },
+  'drop.realCable': {
+    title: 'Real cable drops more than the formula says',
+    message: (say) =>
+      `${say.name()}: the standard’s formula gives ${say.volts('formulaDropV')}, real cable ${say.volts('cableDropV')} (${say.percent('cablePercent')}), target ${say.percent('targetPercent')}.`,
+    why: 'ISO’s 0.0164 is copper at 8 °C on the full area; class 5 cable by IEC 60228 drops 16 to 22 % more at 20 °C.',
+  },
+  'switch.overRating': {
+    title: 'Switch carries too much',
+    message: (say) => `${say.name()} is rated ${say.rating('ratingA')} and switches ${say.amps('amps')}.`,
+    why: 'Direct current draws an arc as contacts open; past the rating they burn or weld shut. Use a heavier switch, or a relay.',
+  },
+  'supply.noBattery': {
+    title: 'No battery yet',
+    message: () => 'There is no house battery, so runtime and the drop on the main cable are unknown.',
+    why: 'Every figure past the fuse block starts from the battery.',
+  },
+  'load.noCircuit': {
+    title: 'Load without a circuit',
+    message: (say) => `${say.name()} (${say.amps('amps')}) hangs on no circuit yet.`,
+    why: 'It counts in the energy, but has no wire and no fuse.',
+  },
+  'load.measuredDiffers': {
+    title: 'Measured differs from the box',
+    message: (say) => `${say.name()}: measured ${say.watts('watts')}, rated ${say.watts('ratedWatts')}. The measured value is used.`,
+    why: 'Boxes are wrong both ways. Measure again if the difference surprises you; a failed piece also shows this way.',
+  },
+  'circuit.empty': {
+    title: 'Circuit without a load',
+    message: (say) => `${say.name()} feeds nothing yet.`,
+    why: 'It holds a slot. Give it a load, or take it out.',
+  },
+  'strip.longRun': {
+    title: 'Light strip too long for one end',
+    message: (say) => `${say.name()}: ${say.length('lengthMm')} joined end to end; past ${say.length('mostMm')} the far end dims.`,
+    why: 'A strip’s own copper is thin. Feed the pieces side by side, or from both ends. Common practice.',
+  },
+  'energy.shortRuntime': {
+    title: 'Battery does not last as long as wanted',
+    message: (say) => `${say.name(1)} uses ${say.ampHours('dailyAh')} a day and lasts ${say.hours('runtimeH')} without charging; you want ${say.hours('wantedH')}.`,
+    why: 'Counted to the battery’s usable depth, with no sun and no driving. Use less, carry more, or charge.',
+  },
+  'energy.noUse': {
+    title: 'Nobody uses anything yet',
+    message: () => 'No load has hours in this scenario, so daily energy and runtime are unknown.',
+    why: 'Give the loads their hours a day in the Loads table.',
+  },
+};
+
+export function wordFinding(finding: Finding, design: Design, units: UnitSystem): FindingText {
+  const words = WORDS[finding.rule];
+  return { title: words.title, message: words.message(tellerOf(finding, design, units)), why: words.why };
+}
+
+/** What a record is called: its name, a circuit with its number, a wire by its two ends. */
+export function nameOf(design: Design, id: string | undefined): string {
+  const record = id === undefined ? undefined : design.records.get(id);
+  switch (record?.type) {
+    case 'circuit':
+      return `${String(record.number).padStart(2, '0')} ${record.name}`;
+    case 'wire':
+      return `${nameOf(design, record.from.deviceId)} to ${nameOf(design, record.to.deviceId)}`;
+    case 'settings':
+    case 'zone':
+    case 'device':
+    case 'scenario':
+      return record.name;
+    case 'duty':
+      return nameOf(design, record.loadId);
+    case undefined:
+      return id ?? '';
+  }
+}
+
+function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSystem): Teller {
+  const number = (key: string) => (typeof numbers[key] === 'number' ? numbers[key] : null);
+  return {
+    name: (place = 0) => nameOf(design, subjects[place]),
+    amps: (key) => formatAmps(number(key)),
+    rating: (key) => formatRating(number(key)),
+    volts: (key) => formatVolts(number(key)),
+    percent: (key) => formatPercent(number(key)),
+    length: (key) => formatLength(number(key), units),
+    hours: (key) => formatHours(number(key)),
+    watts: (key) => formatWatts(number(key)),
+    ampHours: (key) => formatAmpHours(number(key)),
+    conductor: () => formatConductor((numbers.conductor ?? null) as ConductorSize | null),
+    raw: (key) => String(numbers[key] ?? ''),
+  };
+}

@@ -1,0 +1,167 @@
+import type { DesignIndex } from '../design/design';
+import type { Device, TerminalRef, Wire } from '../design/schema';
+
+/**
+ * The wiring as two trees: supply, grown from the battery's positive, and return, grown from its negative. Each node is a
+ * terminal, reached from its parent by a wire or through a device. This is the reading a formula needs; what is not a
+ * tree (a ring, a short) is reported, never guessed at.
+ */
+export interface WiringNode {
+  deviceId: string;
+  terminal: string;
+  /** Position of the parent in the tree, -1 for a root. Parents come before their children. */
+  parent: number;
+  /** The wire from the parent, or null when the step is inside a device. */
+  wire: Wire | null;
+  /** Resistance of the step when it is not a wire, ohm: a chassis joint. */
+  jointOhm: number;
+  /** The nearest protection passed on the way, supply side only. */
+  protectionId: string | null;
+  /** The circuit the node belongs to, supply side only. */
+  circuitId: string | null;
+}
+
+export type WiringFault =
+  | { kind: 'loop'; wireId: string; side: Side }
+  /** Positive and negative meet with no load between: a dead short or a reversed load. */
+  | { kind: 'short'; deviceId: string; terminal: string; wireId: string | null };
+
+export type Side = 'supply' | 'return';
+
+export interface WiringTree {
+  nodes: WiringNode[];
+  /** Node by `deviceId/terminal`. */
+  at: Map<string, number>;
+}
+
+export interface Wiring {
+  supply: WiringTree;
+  return: WiringTree;
+  faults: WiringFault[];
+  /** False for nodes at or past this position in the supply tree: protections with nothing feeding them. */
+  fedCount: number;
+}
+
+/** The chassis as a terminal of its own, joined to every ground point through that point's joint. */
+export const CHASSIS: TerminalRef = { deviceId: '@chassis', terminal: 'body' };
+
+export function terminalKey(deviceId: string, terminal: string): string {
+  return `${deviceId}/${terminal}`;
+}
+
+export function traceWiring(index: DesignIndex): Wiring {
+  const wiresAt = wiresByTerminal(index.wires);
+  const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
+  const faults: WiringFault[] = [];
+  const supply: WiringTree = { nodes: [], at: new Map() };
+  const returns: WiringTree = { nodes: [], at: new Map() };
+  const grow = (tree: WiringTree, side: Side, root: TerminalRef) => growTree(tree, side, root, index, wiresAt, circuitOf, faults);
+
+  if (index.battery) {
+    grow(supply, 'supply', { deviceId: index.battery.id, terminal: 'plus' });
+    grow(returns, 'return', { deviceId: index.battery.id, terminal: 'minus' });
+  }
+  const fedCount = supply.nodes.length;
+  for (const circuit of index.circuits) {
+    if (!supply.at.has(terminalKey(circuit.protectionId, 'out'))) grow(supply, 'supply', { deviceId: circuit.protectionId, terminal: 'out' });
+  }
+  return { supply, return: returns, faults, fedCount };
+}
+
+interface WireEnd {
+  wire: Wire;
+  far: TerminalRef;
+}
+
+function wiresByTerminal(wires: readonly Wire[]): Map<string, WireEnd[]> {
+  const byTerminal = new Map<string, WireEnd[]>();
+  const add = (near: TerminalRef, far: TerminalRef, wire: Wire) => {
+    const key = terminalKey(near.deviceId, near.terminal);
+    const ends = byTerminal.get(key);
+    if (ends) ends.push({ wire, far });
+    else byTerminal.set(key, [{ wire, far }]);
+  };
+  for (const wire of wires) {
+    add(wire.from, wire.to, wire);
+    add(wire.to, wire.from, wire);
+  }
+  return byTerminal;
+}
+
+function growTree(
+  tree: WiringTree,
+  side: Side,
+  root: TerminalRef,
+  index: DesignIndex,
+  wiresAt: Map<string, WireEnd[]>,
+  circuitOf: Map<string, string>,
+  faults: WiringFault[],
+): void {
+  const first = tree.nodes.length;
+  place(tree, root, -1, null, 0, index, circuitOf, side);
+  for (let at = first; at < tree.nodes.length; at++) {
+    const node = tree.nodes[at]!;
+    const device = index.devices.get(node.deviceId);
+    const wrongSide = device && meetsOtherSide(device, node.terminal, side);
+    if (wrongSide) {
+      faults.push({ kind: 'short', deviceId: node.deviceId, terminal: node.terminal, wireId: node.wire?.id ?? null });
+      continue;
+    }
+    for (const step of insideSteps(device, node, index)) {
+      if (!tree.at.has(terminalKey(step.deviceId, step.terminal))) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
+    }
+    for (const { wire, far } of wiresAt.get(terminalKey(node.deviceId, node.terminal)) ?? []) {
+      if (wire === node.wire) continue;
+      const known = tree.at.get(terminalKey(far.deviceId, far.terminal));
+      if (known === undefined) place(tree, far, at, wire, 0, index, circuitOf, side);
+      else if (known > at) faults.push({ kind: 'loop', wireId: wire.id, side });
+    }
+  }
+}
+
+function place(
+  tree: WiringTree,
+  { deviceId, terminal }: TerminalRef,
+  parent: number,
+  wire: Wire | null,
+  jointOhm: number,
+  index: DesignIndex,
+  circuitOf: Map<string, string>,
+  side: Side,
+): void {
+  const from = tree.nodes[parent];
+  const through = side === 'supply' && terminal === 'out' && index.devices.get(deviceId)?.kind === 'protection';
+  tree.at.set(terminalKey(deviceId, terminal), tree.nodes.length);
+  tree.nodes.push({
+    deviceId,
+    terminal,
+    parent,
+    wire,
+    jointOhm,
+    protectionId: through ? deviceId : (from?.protectionId ?? null),
+    circuitId: (through ? circuitOf.get(deviceId) : undefined) ?? from?.circuitId ?? null,
+  });
+}
+
+function meetsOtherSide(device: Device, terminal: string, side: Side): boolean {
+  if (side === 'supply') return terminal === 'minus' || device.kind === 'groundPoint';
+  return terminal === 'plus' || device.kind === 'protection' || device.kind === 'fuseBlock';
+}
+
+function* insideSteps(device: Device | undefined, node: WiringNode, index: DesignIndex): Generator<TerminalRef & { jointOhm: number }> {
+  const { terminal } = node;
+  if (node.deviceId === CHASSIS.deviceId) {
+    for (const other of index.devices.values()) {
+      if (other.kind === 'groundPoint') yield { deviceId: other.id, terminal: 'stud', jointOhm: other.jointMilliohm / 1000 };
+    }
+  } else if (device?.kind === 'groundPoint') {
+    yield { ...CHASSIS, jointOhm: device.jointMilliohm / 1000 };
+  } else if (device?.kind === 'switch') {
+    yield { deviceId: device.id, terminal: terminal === 'in' ? 'out' : 'in', jointOhm: 0 };
+  } else if (device?.kind === 'protection') {
+    if (device.mount) yield { deviceId: device.mount.blockId, terminal: 'in', jointOhm: 0 };
+    else yield { deviceId: device.id, terminal: terminal === 'in' ? 'out' : 'in', jointOhm: 0 };
+  } else if (device?.kind === 'fuseBlock') {
+    for (const fuse of index.mounted.get(device.id) ?? []) yield { deviceId: fuse.id, terminal: 'out', jointOhm: 0 };
+  }
+}

@@ -1,0 +1,74 @@
+import { AMPACITY_TABLES } from '../catalog/ampacity';
+import { areaMm2, CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
+import { ampacity, type ConductorConditions } from './ampacity';
+import { chooseFuse } from './fuse';
+import { designOhmPerM, type DropBasis } from './voltageDrop';
+
+/** What one run asks of its conductor. */
+export interface RunDemand {
+  continuousA: number;
+  peakA: number;
+  /** Sum over the supply and return conductors of current times length, ampere metres. */
+  ampereMetres: number;
+  /** Volts the conductor may drop. */
+  allowedDropV: number;
+  conditions: ConductorConditions;
+  drop: DropBasis;
+  cableForm: 'sheathed' | 'single';
+  /** Fuse ratings to choose from, ascending. */
+  ratings: readonly number[];
+  /** Candidate sizes in ascending area. */
+  sizes: readonly ConductorSize[];
+}
+
+export type Governor = 'minimum' | 'ampacity' | 'fuse' | 'drop';
+
+export interface ConductorChoice {
+  conductor: ConductorSize;
+  fuseA: number;
+  ampacityA: number;
+  dropV: number;
+  governedBy: Governor;
+}
+
+/**
+ * The smallest conductor that meets every demand at once, and what decided it: the mechanical minimum, the ampacity for
+ * all loads at once, a standard fuse that fits between load and conductor, or the drop. Null when no size does.
+ */
+export function chooseConductor(demand: RunDemand): ConductorChoice | null {
+  const { sizes } = demand;
+  const leastArea = mechanicalMinimumMm2(sizes, demand.cableForm);
+  const carried = sizes.map((size) => ampacity(size, demand.conditions).amps);
+  const dropped = sizes.map((size) => demand.ampereMetres * designOhmPerM(size, demand.drop));
+  const first = {
+    minimum: sizes.findIndex((size) => areaMm2(size) >= leastArea),
+    ampacity: carried.findIndex((amps) => amps > 0 && amps >= demand.peakA),
+    fuse: carried.findIndex((amps) => chooseFuse(demand.continuousA, demand.peakA, amps, demand.ratings) !== null),
+    drop: dropped.findIndex((volts) => volts <= demand.allowedDropV + 1e-9),
+  };
+  if (Object.values(first).some((at) => at < 0)) return null;
+  const at = Math.max(...Object.values(first));
+  const order: Governor[] = ['minimum', 'drop', 'ampacity', 'fuse'];
+  return {
+    conductor: sizes[at]!,
+    fuseA: chooseFuse(demand.continuousA, demand.peakA, carried[at]!, demand.ratings)!,
+    ampacityA: carried[at]!,
+    dropV: dropped[at]!,
+    governedBy: order.find((governor) => first[governor] === at)!,
+  };
+}
+
+/** The sizes a standard tabulates, or those of the other family from the smallest the table can speak for. */
+export function candidateSizes(standard: ConductorConditions['standard'], family: 'awg' | 'mm2' | null = null): ConductorSize[] {
+  const tabulated = AMPACITY_TABLES[standard].rows.map(([size]) => size);
+  if (family === null || tabulated[0]!.startsWith(family)) return tabulated;
+  const smallest = areaMm2(tabulated[0]!);
+  return CONDUCTOR_SIZES.filter((size) => size.startsWith(family) && areaMm2(size) >= smallest);
+}
+
+/** The smallest area for strength: 16 AWG or 1 mm2 alone, 18 AWG or 0.75 mm2 inside a sheath. Source: ABYC E-11, ISO 10133, from memory. */
+function mechanicalMinimumMm2(sizes: readonly ConductorSize[], cableForm: RunDemand['cableForm']): number {
+  const american = sizes[0]?.startsWith('awg');
+  if (american) return areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16');
+  return cableForm === 'sheathed' ? 0.75 : 1;
+}

@@ -1,0 +1,78 @@
+import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
+import type { UnitSystem } from '../design/vocabulary';
+
+/** The one place where a number inside becomes text for a person. A missing value is an en dash, never zero. */
+
+export const MISSING = '–';
+const MM_PER_FOOT = 304.8;
+
+/** Fixed decimals with a true minus sign; an en dash for null and anything that is not a number. */
+export function formatNumber(value: number | null, decimals: number): string {
+  if (value === null || !Number.isFinite(value)) return MISSING;
+  const text = Math.abs(value).toFixed(decimals);
+  return value < 0 && Number(text) !== 0 ? `\u2212${text}` : text;
+}
+
+/** Current in amperes: two decimals under 10 A, one under 100 A, none above. */
+export function formatAmps(amps: number | null): string {
+  return withUnit(formatNumber(amps, amps === null || Math.abs(amps) < 9.995 ? 2 : Math.abs(amps) < 99.95 ? 1 : 0), 'A');
+}
+
+/** A fuse or breaker rating as printed on it. */
+export function formatRating(amps: number | null): string {
+  return amps === null ? MISSING : `${Number(amps.toFixed(2))} A`;
+}
+
+export function formatVolts(volts: number | null): string {
+  return withUnit(formatNumber(volts, 2), 'V');
+}
+
+export function formatPercent(percent: number | null): string {
+  return withUnit(formatNumber(percent, 1), '%');
+}
+
+export function formatWatts(watts: number | null): string {
+  return withUnit(formatNumber(watts, watts === null || Math.abs(watts) < 9.95 ? 1 : 0), 'W');
+}
+
+export function formatWattHours(wattHours: number | null): string {
+  return withUnit(formatNumber(wattHours, wattHours === null || Math.abs(wattHours) < 9.95 ? 1 : 0), 'Wh');
+}
+
+export function formatAmpHours(ampHours: number | null): string {
+  return withUnit(formatNumber(ampHours, ampHours === null || Math.abs(ampHours) < 99.95 ? 1 : 0), 'Ah');
+}
+
+/** Hours, or days and hours from two days on. */
+export function formatHours(hours: number | null): string {
+  if (hours === null || !Number.isFinite(hours)) return MISSING;
+  if (hours < 9.95) return `${formatNumber(hours, 1)} h`;
+  const whole = Math.round(hours);
+  return whole < 48 ? `${whole} h` : `${Math.floor(whole / 24)} d ${whole % 24} h`;
+}
+
+/** A length given in millimetres, in metres or feet. */
+export function formatLength(lengthMm: number | null, units: UnitSystem): string {
+  return withUnit(formatLengthNumber(lengthMm, units), units === 'metric' ? 'm' : 'ft');
+}
+
+/** The bare number of formatLength, for a field that shows its unit beside it. */
+export function formatLengthNumber(lengthMm: number | null, units: UnitSystem): string {
+  if (lengthMm === null) return MISSING;
+  return units === 'metric' ? formatNumber(lengthMm / 1000, 2) : formatNumber(lengthMm / MM_PER_FOOT, 1);
+}
+
+export function formatTemperature(celsius: number, units: UnitSystem): string {
+  return units === 'metric' ? `${formatNumber(celsius, 0)} °C` : `${formatNumber(celsius * 1.8 + 32, 0)} °F`;
+}
+
+/** A conductor's trade size: "2.5 mm²" or "14 AWG". A wire keeps the size it was bought in, whatever the units. */
+export function formatConductor(size: ConductorSize | null): string {
+  if (size === null) return MISSING;
+  const awg = awgOf(size);
+  return awg ? `${awg} AWG` : `${metricOf(size)} mm²`;
+}
+
+function withUnit(text: string, unit: string): string {
+  return text === MISSING ? MISSING : `${text} ${unit}`;
+}

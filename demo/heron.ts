@@ -1,0 +1,199 @@
+import type { ConductorSize } from '../core/catalog/conductorSizes';
+import type { Design } from '../core/design/design';
+import { defaultSettings } from '../core/design/newDesign';
+import type { DesignRecord, Wire } from '../core/design/schema';
+import { amps, buildDemo, watts, type DemoCircuit } from './builder';
+
+/**
+ * Heron: a made-up ex-ambulance box body, a two-person field camper for a wetland bird count. It carries three honest
+ * mistakes: the fridge on a thin, long wire; the driving lamps' wire behind too large a fuse; and the hide computer, whose
+ * measured draw is more than its box said, on a fuse chosen from the box.
+ */
+export function heron(): Design {
+  return buildDemo([...base(), ...supply()], circuits);
+}
+
+const WINTER = 'scn_winter';
+const WORK = 'scn_work';
+const STORED = 'scn_stored';
+
+const ZONES: [id: string, name: string, ambientC: number, engine?: boolean][] = [
+  ['zone_cab', 'Cab', 40],
+  ['zone_galley', 'Galley', 30],
+  ['zone_bunk', 'Bunk', 30],
+  ['zone_hide', 'Hide', 30],
+  ['zone_locker', 'Wet locker', 30],
+  ['zone_roof', 'Roof', 50],
+  ['zone_flanks', 'Flanks', 40],
+  ['zone_doors', 'Rear doors', 30],
+  ['zone_under', 'Under-body', 35],
+  ['zone_engine', 'Engine bay', 60, true],
+];
+
+function base(): DesignRecord[] {
+  const settings = defaultSettings({ name: 'Heron', vehicle: 'boxBody', units: 'metric', standard: 'iso-small-craft', defaultReturn: 'dedicated' });
+  return [
+    { ...settings, scenarioId: WINTER, wantedRuntimeH: 30 },
+    ...ZONES.map(([id, name, ambientC, engine], order) => ({ id, type: 'zone' as const, name, order, ambientC, engineSpace: engine ?? false })),
+    { id: WINTER, type: 'scenario', name: 'Winter count weekend', order: 0 },
+    { id: WORK, type: 'scenario', name: 'Working week in the hide', order: 1 },
+    { id: STORED, type: 'scenario', name: 'Stored between trips', order: 2 },
+  ];
+}
+
+function supply(): DesignRecord[] {
+  const wire = (id: string, role: Wire['role'], from: string, to: string, lengthMm: number, conductor: ConductorSize): Wire => {
+    const end = (text: string) => ({ deviceId: text.split('.')[0]!, terminal: text.split('.')[1]! });
+    return { id, type: 'wire', role, from: end(from), to: end(to), lengthMm, lengthMeasured: true, conductor };
+  };
+  const at = (id: string, name: string, zoneId: string) => ({ id, type: 'device' as const, name, zoneId });
+  return [
+    {
+      ...at('bat_house', 'House battery', 'zone_bunk'),
+      ...{ kind: 'battery', chemistry: 'lithium', capacityAh: 100, rateH: 20, count: 2, usableDepthPercent: null, peukertExponent: null },
+    },
+    { ...at('fuse_main', 'Main fuse', 'zone_bunk'), kind: 'protection', family: 'terminalMount', ratingA: 125, mount: null },
+    { ...at('bar_plus', 'Positive bus bar', 'zone_bunk'), kind: 'busBar', ratingA: 150 },
+    { ...at('fuse_hide', 'Hide feed fuse', 'zone_bunk'), kind: 'protection', family: 'boltDown', ratingA: 60, mount: null },
+    { ...at('block_front', 'Front fuse block', 'zone_galley'), kind: 'fuseBlock', slots: 12, slotMaxA: 30, blockMaxA: 100 },
+    { ...at('block_hide', 'Hide fuse block', 'zone_hide'), kind: 'fuseBlock', slots: 12, slotMaxA: 30, blockMaxA: 80 },
+    { ...at('bar_front', 'Front return bar', 'zone_galley'), kind: 'busBar', ratingA: 150 },
+    wire('wire_lead', 'supply', 'bat_house.plus', 'fuse_main.in', 180, 'mm2:35'),
+    wire('wire_plus', 'supply', 'fuse_main.out', 'bar_plus.bar', 300, 'mm2:35'),
+    wire('wire_front', 'supply', 'bar_plus.bar', 'block_front.in', 900, 'mm2:35'),
+    wire('wire_hidelead', 'supply', 'bar_plus.bar', 'fuse_hide.in', 150, 'mm2:35'),
+    wire('wire_hide', 'supply', 'fuse_hide.out', 'block_hide.in', 2400, 'mm2:25'),
+    wire('wire_minus', 'return', 'bar_front.bar', 'bat_house.minus', 1100, 'mm2:35'),
+  ];
+}
+
+const front = { block: 'block_front' };
+const hide = { block: 'block_hide' };
+
+const circuits: DemoCircuit[] = [
+  {
+    ...{ name: 'Galley lights', zone: 'zone_galley', ...front, slot: 1, ratingA: 5, conductor: 'mm2:1.5', feedMm: 1800, critical: true },
+    switched: { ratingA: 10, onwardMm: 1400 },
+    loads: [
+      {
+        ...{ name: 'Galley light strip', zone: 'zone_galley' },
+        rated: { kind: 'strip', wattsPerM: 9.6, lengthMm: 1600, pieces: 1, join: 'endToEnd', atV: 12 },
+        use: { [WINTER]: 5, [WORK]: 3 },
+      },
+    ],
+  },
+  {
+    ...{ name: 'Fridge', zone: 'zone_galley', ...front, slot: 2, ratingA: 10, conductor: 'mm2:1.5', feedMm: 6200 },
+    loads: [{ name: 'Compressor fridge', zone: 'zone_galley', rated: watts(52), use: { [WINTER]: [24, 22], [WORK]: [24, 35] } }],
+  },
+  {
+    ...{ name: 'Water pump', zone: 'zone_galley', ...front, slot: 3, ratingA: 10, conductor: 'mm2:2.5', feedMm: 2600 },
+    switched: { ratingA: 16, onwardMm: 900 },
+    loads: [{ name: 'Water pump', zone: 'zone_galley', rated: watts(60), continuous: false, use: { [WINTER]: 0.25, [WORK]: 0.35 } }],
+  },
+  {
+    ...{ name: 'Galley sockets', zone: 'zone_galley', ...front, slot: 4, ratingA: 10, conductor: 'mm2:2.5', feedMm: 2400 },
+    loads: [{ name: 'USB pair', zone: 'zone_galley', quantity: 2, spacingMm: 600, rated: watts(28), use: { [WINTER]: [3, 60], [WORK]: [4, 60] } }],
+  },
+  {
+    ...{ name: 'Bunk reading lights', zone: 'zone_bunk', ...front, slot: 5, ratingA: 3, conductor: 'mm2:1.5', feedMm: 3400, critical: true },
+    loads: [{ name: 'Reading light', zone: 'zone_bunk', quantity: 2, spacingMm: 1500, rated: watts(3), use: { [WINTER]: 2.5, [WORK]: 1.5 } }],
+  },
+  {
+    ...{ name: 'Diesel heater', zone: 'zone_bunk', ...front, slot: 6, ratingA: 15, conductor: 'mm2:4', feedMm: 2100 },
+    loads: [{ name: 'Diesel heater', zone: 'zone_bunk', rated: watts(110), continuous: false, use: { [WINTER]: [12, 20], [WORK]: [4, 20] } }],
+  },
+  {
+    ...{ name: 'Roof fan', zone: 'zone_roof', ...front, slot: 7, ratingA: 5, conductor: 'mm2:1.5', feedMm: 3600 },
+    loads: [{ name: 'Roof fan', zone: 'zone_roof', rated: watts(24), use: { [WINTER]: 2, [WORK]: 8 } }],
+  },
+  {
+    ...{ name: 'Cab radio', zone: 'zone_cab', ...front, slot: 8, ratingA: 10, conductor: 'mm2:4', feedMm: 4200 },
+    loads: [{ name: 'Two-way radio, sending', zone: 'zone_cab', rated: amps(6), continuous: false, use: { [WINTER]: [2, 10], [WORK]: [8, 10] } }],
+  },
+  {
+    ...{ name: 'Driving lamps', zone: 'zone_engine', ...front, slot: 9, ratingA: 30, conductor: 'mm2:2.5', feedMm: 1100 },
+    switched: { ratingA: 20, onwardMm: 2400 },
+    loads: [
+      { name: 'Driving lamp, high', zone: 'zone_engine', quantity: 2, spacingMm: 900, rated: watts(45), group: 'driving', continuous: false, use: { [WORK]: 0.5 } },
+      { name: 'Driving lamp, low', zone: 'zone_engine', quantity: 2, spacingMm: 900, rated: watts(25), group: 'driving', hopMm: 100, use: { [WINTER]: 1, [WORK]: 0.5 } },
+    ],
+  },
+  {
+    ...{ name: 'Water sensor and alarms', zone: 'zone_galley', ...front, slot: 10, ratingA: 2, conductor: 'mm2:1', feedMm: 1500 },
+    loads: [{ name: 'Gas and smoke alarm', zone: 'zone_galley', rated: amps(0.08), use: { [WINTER]: 24, [WORK]: 24, [STORED]: 24 } }],
+  },
+  {
+    ...{ name: 'Hide bench lights', zone: 'zone_hide', ...hide, slot: 1, ratingA: 5, conductor: 'mm2:2.5', feedMm: 1600, critical: true },
+    switched: { ratingA: 10, onwardMm: 1900 },
+    loads: [
+      {
+        ...{ name: 'Bench puck', zone: 'zone_hide', quantity: 8, spacingMm: 350, rated: watts(3) },
+        measured: { draw: { kind: 'watts', watts: 17, atV: 12.6 }, forSize: 8, on: '2026-10-18' },
+        use: { [WINTER]: 4, [WORK]: 6 },
+      },
+    ],
+  },
+  {
+    ...{ name: 'Camera chargers', zone: 'zone_hide', ...hide, slot: 2, ratingA: 7.5, conductor: 'mm2:2.5', feedMm: 2300 },
+    loads: [{ name: 'Camera charger', zone: 'zone_hide', quantity: 3, spacingMm: 300, rated: watts(16), use: { [WINTER]: [5, 60], [WORK]: [6, 60] } }],
+  },
+  {
+    ...{ name: 'Hide computer', zone: 'zone_hide', ...hide, slot: 3, ratingA: 5, conductor: 'mm2:2.5', feedMm: 2500 },
+    loads: [
+      {
+        ...{ name: 'Small computer with screen', zone: 'zone_hide', rated: watts(32) },
+        measured: { draw: { kind: 'amps', amps: 4.4, atV: 12.7 }, forSize: 1, on: '2026-10-18' },
+        use: { [WINTER]: 3, [WORK]: 7 },
+      },
+    ],
+  },
+  {
+    ...{ name: 'Scene lights, left', zone: 'zone_flanks', ...hide, slot: 4, ratingA: 7.5, conductor: 'mm2:4', feedMm: 1600, critical: true },
+    switched: { ratingA: 10, onwardMm: 3300 },
+    loads: [
+      { name: 'Left scene lamp, white', zone: 'zone_flanks', quantity: 2, spacingMm: 1400, rated: watts(20), group: 'scene left', use: { [WINTER]: 0.5, [WORK]: 0.5 } },
+      { name: 'Left scene lamp, amber', zone: 'zone_flanks', quantity: 2, spacingMm: 1400, rated: watts(10), group: 'scene left', hopMm: 100, use: { [WINTER]: 1 } },
+    ],
+  },
+  {
+    ...{ name: 'Scene lights, right', zone: 'zone_flanks', ...hide, slot: 5, ratingA: 7.5, conductor: 'mm2:4', feedMm: 1600, critical: true },
+    switched: { ratingA: 10, onwardMm: 3700 },
+    loads: [
+      { name: 'Right scene lamp, white', zone: 'zone_flanks', quantity: 2, spacingMm: 1400, rated: watts(20), group: 'scene right', use: { [WINTER]: 0.5, [WORK]: 0.5 } },
+      { name: 'Right scene lamp, amber', zone: 'zone_flanks', quantity: 2, spacingMm: 1400, rated: watts(10), group: 'scene right', hopMm: 100, use: { [WINTER]: 1 } },
+    ],
+  },
+  {
+    ...{ name: 'Awning light', zone: 'zone_flanks', ...hide, slot: 6, ratingA: 5, conductor: 'mm2:4', feedMm: 1600, critical: true },
+    switched: { ratingA: 10, onwardMm: 3600 },
+    loads: [
+      {
+        ...{ name: 'Awning strip', zone: 'zone_flanks' },
+        rated: { kind: 'strip', wattsPerM: 14.4, lengthMm: 2500, pieces: 1, join: 'endToEnd', atV: 12 },
+        use: { [WINTER]: 1, [WORK]: 1 },
+      },
+    ],
+  },
+  {
+    ...{ name: 'Reversing lamps', zone: 'zone_doors', ...hide, slot: 7, ratingA: 5, conductor: 'mm2:2.5', feedMm: 2900 },
+    switched: { ratingA: 10, onwardMm: 1200 },
+    loads: [{ name: 'Reversing lamp', zone: 'zone_doors', quantity: 2, spacingMm: 1200, rated: watts(18), continuous: false, use: { [WINTER]: 0.1, [WORK]: 0.1 } }],
+  },
+  {
+    ...{ name: 'Rear door and step lights', zone: 'zone_doors', ...hide, slot: 8, ratingA: 3, conductor: 'mm2:1.5', feedMm: 3100, critical: true },
+    loads: [
+      { name: 'Door light', zone: 'zone_doors', quantity: 2, spacingMm: 1100, rated: watts(4), use: { [WINTER]: 0.5, [WORK]: 0.5 } },
+      { name: 'Step light', zone: 'zone_doors', rated: watts(2), hopMm: 900, use: { [WINTER]: 0.3, [WORK]: 0.3 } },
+    ],
+  },
+  {
+    ...{ name: 'Wet locker lights', zone: 'zone_locker', ...hide, slot: 9, ratingA: 2, conductor: 'mm2:1', feedMm: 2700, critical: true },
+    loads: [{ name: 'Locker light', zone: 'zone_locker', quantity: 2, spacingMm: 700, rated: watts(2), use: { [WINTER]: 0.3, [WORK]: 0.3 } }],
+  },
+  {
+    ...{ name: 'Under-body work lights', zone: 'zone_under', ...hide, slot: 10, ratingA: 5, conductor: 'mm2:2.5', feedMm: 4300, chassis: true },
+    switched: { ratingA: 10, onwardMm: 600 },
+    loads: [{ name: 'Work light', zone: 'zone_under', quantity: 2, spacingMm: 1600, rated: watts(15), continuous: false, use: { [WORK]: 0.1 } }],
+  },
+];

@@ -1,0 +1,68 @@
+import { newDesignRecords } from '../core/design/newDesign';
+import { makeDesign, type Design } from '../core/design/design';
+import { Edit } from '../core/design/edit';
+import type { FuseBlock } from '../core/design/schema';
+import { addCircuit, addWire, newLoad } from '../core/switching/schemes';
+import { watts } from './builder';
+
+/** Marl: a generated design of any number of circuits, one to three loads each, for benchmarks only. The same every time. */
+export function marl(circuitCount: number): Design {
+  const zones = ['Front', 'Middle', 'Rear', 'Left', 'Right', 'Roof', 'Under', 'Cab', 'Locker', 'Annex'];
+  const records = newDesignRecords({
+    ...{ name: `Marl ${circuitCount}`, vehicle: 'boxBody', zones, units: 'metric', standard: 'iso-small-craft', defaultReturn: 'dedicated' },
+    battery: { chemistry: 'lithium', capacityAh: 300, count: 4 },
+  });
+  const design = makeDesign(records);
+  const zoneIds = records.filter((record) => record.type === 'zone').map((zone) => zone.id);
+  const scenario = records.find((record) => record.type === 'scenario')!;
+  const device = (kind: string) => records.find((record) => record.type === 'device' && record.kind === kind)!;
+  const main = records.find((record) => record.type === 'device' && record.kind === 'protection')!;
+  const bar = device('busBar');
+  const first = device('fuseBlock') as FuseBlock;
+  const random = generator(7);
+  const edit = new Edit(design);
+  for (const wire of records) if (wire.type === 'wire' && wire.from.deviceId === main.id) edit.remove(wire.id);
+  edit.remove(first.id);
+  let block = first;
+  for (let at = 0; at < circuitCount; at++) {
+    const slot = (at % 24) + 1;
+    if (slot === 1) {
+      block = edit.add<FuseBlock>({ ...first, id: `block_${at / 24}`, name: `Block ${at / 24 + 1}`, slots: 24 });
+      addWire(edit, 'supply', { deviceId: main.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, 1000, 'mm2:70');
+    }
+    const zoneId = zoneIds[Math.floor(random() * zoneIds.length)]!;
+    const loads = Array.from({ length: 1 + Math.floor(random() * 3) }, (_, place) => {
+      const load = edit.add({ ...newLoad(`Load ${at + 1}.${place + 1}`, zoneId), rated: watts(2 + Math.round(random() * 10)) });
+      edit.add({ id: `duty_${at}_${place}`, type: 'duty', scenarioId: scenario.id, loadId: load.id, hoursPerDay: Math.round(random() * 8), sharePercent: 100 });
+      return load.id;
+    });
+    hangInOrder(edit, at, zoneId, block.id, slot, bar.id, loads, 1000 + Math.round(random() * 5000));
+  }
+  return { records: edit.design.records };
+}
+
+/** As the ordinary scheme would, but without tracing the whole design again for every load. */
+function hangInOrder(edit: Edit, at: number, zoneId: string, blockId: string, slot: number, barId: string, loads: string[], feedMm: number): void {
+  const circuit = addCircuit(edit, {
+    ...{ name: `Circuit ${at + 1}`, zoneId, dropClass: 'general', ratingA: 5, conductor: 'mm2:4', feedMm, panelSwitch: null },
+    ...{ return: 'dedicated', mount: { blockId, slot }, loadIds: [] },
+  });
+  let plus = { deviceId: circuit.protectionId, terminal: 'out' };
+  let minus = { deviceId: barId, terminal: 'bar' };
+  loads.forEach((deviceId, place) => {
+    const lengthMm = place === 0 ? feedMm : 600;
+    addWire(edit, 'supply', plus, { deviceId, terminal: 'plus' }, lengthMm, 'mm2:4');
+    addWire(edit, 'return', { deviceId, terminal: 'minus' }, minus, lengthMm, 'mm2:4');
+    plus = { deviceId, terminal: 'plus' };
+    minus = { deviceId, terminal: 'minus' };
+  });
+}
+
+/** A small fixed pseudo-random sequence in [0, 1). */
+function generator(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state / 2 ** 32;
+  };
+}
