@@ -1,0 +1,12 @@
+import { deleteDesign, eraseDesign, openDesign } from '@/server/designs';
+import { historyOf } from '@/server/commit';
+import { route } from '@/server/http';
+
+export const GET = route(async (_request, id) => Response.json({ ...(await openDesign(id)), history: await historyOf(id) }));
+
+/** Deletes; the design can be brought back until it is erased with `?erase`. */
+export const DELETE = route(async (request, id) => {
+  if (new URL(request.url).searchParams.has('erase')) await eraseDesign(id);
+  else await deleteDesign(id);
+  return Response.json({});
+});

@@ -1,0 +1,5 @@
+import { CircuitsStage } from '@/features/circuits/CircuitsStage';
+
+export default function CircuitsPage() {
+  return <CircuitsStage />;
+}

@@ -1,0 +1,73 @@
+import { readFileSync, statSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { analyse } from '../core/analysis/analyse';
+import type { Analysis } from '../core/analysis/types';
+import { applyChange, updateRecords } from '../core/design/change';
+import { settingsOf, type Design } from '../core/design/design';
+import { LIMITS, SETTINGS_ID } from '../core/design/vocabulary';
+import { wordFinding } from '../core/findings/wording';
+import { checkOutput } from '../core/formats/checkOutput';
+import { DesignFileError, readDesignFile } from '../core/formats/designFile';
+import { formatAmpHours, formatAmps, formatConductor, formatHours, formatLength, formatPercent, formatRating, formatVolts, formatWattHours } from '../core/units/quantity';
+import { BadInput, standardOption } from './input';
+
+/** `vine-knot check`: analyses a design file. Status 1 when a finding is a fault. */
+export function check(argv: string[]): number {
+  const { values, positionals } = parseArgs({
+    args: argv,
+    options: { json: { type: 'boolean' }, standard: { type: 'string' } },
+    allowPositionals: true,
+  });
+  const [file, ...more] = positionals;
+  if (!file || more.length > 0) throw new BadInput('check takes one file');
+  const standard = standardOption(values.standard);
+  let design = load(file);
+  if (standard) design = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { conductorStandard: standard } }]));
+  const analysis = analyse(design);
+  process.stdout.write(values.json ? `${JSON.stringify(checkOutput(analysis), null, 1)}\n` : inWords(analysis));
+  return analysis.findings.some(({ severity }) => severity === 'fault') ? 1 : 0;
+}
+
+function load(file: string): Design {
+  try {
+    if (statSync(file).size > LIMITS.importBytes) throw new BadInput(`${file}: larger than ${LIMITS.importBytes / 1_000_000} MB`);
+    return readDesignFile(readFileSync(file, 'utf8'));
+  } catch (error) {
+    if (error instanceof DesignFileError) throw new BadInput(error.reasons.map((reason) => `${file}: ${reason}`).join('\n'));
+    if ((error as NodeJS.ErrnoException).code) throw new BadInput(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})`);
+    throw error;
+  }
+}
+
+function inWords(analysis: Analysis): string {
+  const { units, name } = settingsOf(analysis.design);
+  const rows = analysis.circuits.map((circuit) => [
+    String(circuit.number).padStart(2, '0'),
+    circuit.name,
+    formatAmps(circuit.peakA),
+    formatRating(circuit.ratingA),
+    formatConductor(circuit.conductor),
+    formatLength(circuit.loopMm, units),
+    formatVolts(circuit.dropV),
+    `${formatPercent(circuit.dropPercent)} of ${formatPercent(circuit.targetPercent)}`,
+    circuit.verdict,
+  ]);
+  const { totals } = analysis;
+  const facts = [
+    `Connected ${formatAmps(totals.connectedA)}, at once ${formatAmps(totals.worstSimultaneousA)}, for hours ${formatAmps(totals.continuousA)}`,
+    `A day ${formatWattHours(totals.dailyWh)}, ${formatAmpHours(totals.dailyAh)}; usable ${formatAmpHours(totals.usableAh)}; runtime ${formatHours(totals.runtimeH)}`,
+    `Worst drop ${formatPercent(totals.worstDropPercent)}`,
+  ];
+  const zones = analysis.zones.map((zone) => [zone.name, formatAmps(zone.connectedA), formatPercent(zone.worstDropPercent)]);
+  const findings = analysis.findings.map((finding) => {
+    const { title, message } = wordFinding(finding, analysis.design, units);
+    return `${finding.severity.toUpperCase().padEnd(8)}${title}. ${message}`;
+  });
+  const head = ['', 'Circuit', 'At once', 'Fuse', 'Conductor', 'Loop', 'Drop', 'Of target', ''];
+  return `${[name, '', table([head, ...rows]), '', table([['Zone', 'Connected', 'Worst drop'], ...zones]), '', ...facts, '', ...findings].join('\n')}\n`;
+}
+
+function table(rows: string[][]): string {
+  const widths = rows[0]!.map((_, column) => Math.max(...rows.map((row) => row[column]!.length)));
+  return rows.map((row) => row.map((cell, column) => cell.padEnd(widths[column]!)).join('  ').trimEnd()).join('\n');
+}

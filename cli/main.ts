@@ -1,0 +1,41 @@
+import { check } from './check';
+import { BadInput } from './input';
+import { wire } from './wire';
+
+const USAGE = `Usage:
+  vine-knot check FILE.json [--json] [--standard us-small-craft|iso-small-craft|road-vehicle]
+  vine-knot wire --amps A (--length-m L | --length-ft L) (--round-trip | --one-way) [--volts 12] [--drop-percent 3]
+                 [--standard us-small-craft] [--insulation 105] [--awg | --mm2] [--single] [--formula] [--json]
+
+check prints per circuit and for the whole design what the screens show.
+wire answers one run: the smallest conductor, its fuse and its drop.
+Exit status: 0 well, 1 a finding is a fault, 2 bad input.
+`;
+
+/** Runs one command and returns its exit status. */
+function run(argv: string[]): number {
+  const [command, ...rest] = argv;
+  switch (command) {
+    case 'check':
+      return check(rest);
+    case 'wire':
+      return wire(rest);
+    case '--help':
+    case 'help':
+      process.stdout.write(USAGE);
+      return 0;
+    default:
+      throw new BadInput(command ? `there is no command "${command}"` : 'say what to do', USAGE);
+  }
+}
+
+try {
+  process.exitCode = run(process.argv.slice(2));
+} catch (error) {
+  const isUsage = error instanceof BadInput || (error as NodeJS.ErrnoException).code?.startsWith('ERR_PARSE_ARGS');
+  if (!isUsage) throw error;
+  process.stderr.write(`vine-knot: ${(error as Error).message}\n`);
+  if (error instanceof BadInput && error.usage) process.stderr.write(`\n${error.usage}`);
+  process.exitCode = 2;
+}
+

@@ -1,0 +1,22 @@
+import { SCHEMA_VERSION } from './vocabulary';
+
+/** Takes records of one schema version to the next. Runs on plain data, before validation; returns new data, alters nothing. */
+export type Migration = (records: unknown[]) => unknown[];
+
+/** `MIGRATIONS[n]` takes version n + 1 to n + 2. Never edited once released; only added to. */
+export const MIGRATIONS: readonly Migration[] = [];
+
+/**
+ * Brings records of an older schema version up to the present one.
+ * @throws RangeError for a version this program does not know: older than 1, or newer than itself.
+ */
+export function migrateRecords(
+  records: unknown[],
+  fromVersion: number,
+  migrations: readonly Migration[] = MIGRATIONS,
+  toVersion = SCHEMA_VERSION,
+): unknown[] {
+  if (!Number.isInteger(fromVersion) || fromVersion < 1) throw new RangeError(`schema version ${fromVersion} does not exist`);
+  if (fromVersion > toVersion) throw new RangeError(`schema version ${fromVersion} is newer than ${toVersion}, the newest this program reads`);
+  return migrations.slice(fromVersion - 1, toVersion - 1).reduce((current, migrate) => migrate(current), records);
+}

@@ -1,0 +1,62 @@
+import type { Analysis } from '../analysis/types';
+import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
+import { wordFinding } from '../findings/wording';
+import type { Finding } from '../findings/types';
+
+/** The headless check's answer, the same figures the screens show. Rounded to six significant digits. */
+export function checkOutput(analysis: Analysis) {
+  const { circuits, zones, totals, findings, index } = analysis;
+  const zoneName = new Map(zones.map(({ id, name }) => [id, name]));
+  const finding = (found: Finding) => ({
+    rule: found.rule,
+    severity: found.severity,
+    subjects: found.subjects,
+    message: wordFinding(found, analysis.design, index.settings.units).message,
+  });
+  return {
+    circuits: circuits.map((circuit) => ({
+      id: circuit.id,
+      name: circuit.name,
+      zone: circuit.zoneId === null ? null : (zoneName.get(circuit.zoneId) ?? null),
+      continuousA: round(circuit.continuousA),
+      peakA: round(circuit.peakA),
+      conductor: conductorKeys(circuit.conductor),
+      loopM: round(circuit.loopMm / 1000),
+      dropV: round(circuit.dropV),
+      dropPercent: round(circuit.dropPercent),
+      fuseA: circuit.ratingA,
+      governedBy: circuit.choice?.governedBy ?? null,
+      findings: findings.filter(({ circuitId }) => circuitId === circuit.id).map(finding),
+    })),
+    zones: zones.map((zone) => ({
+      name: zone.name,
+      worstDropPercent: round(zone.worstDropPercent),
+      connectedA: round(zone.connectedA),
+      peakA: round(zone.peakA),
+      continuousA: round(zone.continuousA),
+    })),
+    totals: {
+      connectedA: round(totals.connectedA),
+      worstSimultaneousA: round(totals.worstSimultaneousA),
+      continuousA: round(totals.continuousA),
+      dailyWh: round(totals.dailyWh),
+      dailyAh: round(totals.dailyAh),
+      usableAh: round(totals.usableAh),
+      runtimeH: round(totals.runtimeH),
+      worstDropPercent: round(totals.worstDropPercent),
+    },
+    findings: findings.map(finding),
+  };
+}
+
+export type CheckOutput = ReturnType<typeof checkOutput>;
+
+export function conductorKeys(size: ConductorSize | null): { mm2: number | null; awg: string | null } {
+  return { mm2: size && metricOf(size), awg: size && awgOf(size) };
+}
+
+export function round(value: number): number;
+export function round(value: number | null): number | null;
+export function round(value: number | null): number | null {
+  return value === null ? null : Number(value.toPrecision(6));
+}

@@ -1,0 +1,59 @@
+import { integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { Change } from '../core/design/change';
+import type { DesignRecord } from '../core/design/schema';
+
+/** A design's head and what the list of designs shows of it. `deletedAt` marks one that can still be brought back. */
+export const design = sqliteTable('design', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  vehicle: text('vehicle').notNull(),
+  headRevision: integer('head_revision').notNull(),
+  schemaVersion: integer('schema_version').notNull(),
+  createdAt: integer('created_at').notNull(),
+  updatedAt: integer('updated_at').notNull(),
+  deletedAt: integer('deleted_at'),
+  circuits: integer('circuits').notNull(),
+  worstDropPercent: real('worst_drop_percent'),
+  dailyWh: real('daily_wh').notNull(),
+  runtimeH: real('runtime_h'),
+  faults: integer('faults').notNull(),
+  cautions: integer('cautions').notNull(),
+});
+
+/** The records of each design as they stand at its head. */
+export const record = sqliteTable(
+  'record',
+  {
+    designId: text('design_id')
+      .notNull()
+      .references(() => design.id, { onDelete: 'cascade' }),
+    id: text('id').notNull(),
+    type: text('type').notNull(),
+    json: text('json', { mode: 'json' }).$type<DesignRecord>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.designId, table.id] })],
+);
+
+/**
+ * The append-only log: one row per change. A change carries old and new values, so its inverse is in it. `target` is the
+ * revision an undo takes back or a redo brings again.
+ */
+export const change = sqliteTable(
+  'change',
+  {
+    designId: text('design_id')
+      .notNull()
+      .references(() => design.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    changeId: text('change_id').notNull(),
+    kind: text('kind', { enum: ['edit', 'undo', 'redo'] }).notNull(),
+    target: integer('target'),
+    label: text('label').notNull(),
+    diff: text('diff', { mode: 'json' }).$type<Change>().notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.designId, table.revision] }),
+    uniqueIndex('change_by_change_id').on(table.designId, table.changeId),
+  ],
+);

@@ -1,0 +1,188 @@
+'use client';
+
+import { Button, Segmented } from 'antd';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Plus } from 'lucide-react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { CircuitAnalysis } from '@/core/analysis/types';
+import { Edit } from '@/core/design/edit';
+import { addCircuit, usualScheme } from '@/core/switching/schemes';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useHashTarget } from '@/features/workspace/useHashTarget';
+import { EmptyStage } from '@/ui/EmptyStage';
+import { CircuitStrip } from './CircuitStrip';
+import { NewCircuit } from './NewCircuit';
+import styles from './CircuitsStage.module.css';
+
+type Order = 'number' | 'worst' | 'zone';
+
+const CLOSED_HEIGHT = 76;
+const RANK = { fault: 0, caution: 1, note: 2, ok: 3 };
+
+/** Stage Circuits: one run strip per circuit. */
+export function CircuitsStage() {
+  const store = useDesignStore();
+  const circuits = useDesign(({ analysis }) => analysis.circuits);
+  const zones = useDesign(({ analysis }) => analysis.index.zones);
+  const loadCount = useDesign(({ analysis }) => analysis.loads.size);
+  const [order, setOrder] = useState<Order>('number');
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+  const [adding, setAdding] = useState(false);
+  const frozenOrder = useFrozenOrder(circuits, zones, order);
+  const scroller = useRef<HTMLDivElement>(null);
+  const width = useWidth(scroller);
+  const rows = useVirtualizer({
+    count: frozenOrder.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (at) => (open.has(frozenOrder[at]!.id) ? 330 : CLOSED_HEIGHT),
+    getItemKey: (at) => frozenOrder[at]!.id,
+    overscan: 4,
+    initialRect: { width: 1080, height: 640 },
+  });
+
+  const show = useCallback(
+    (id: string) => {
+      const at = frozenOrder.findIndex((circuit) => circuit.id === id);
+      if (at < 0) return;
+      setOpen((now) => new Set(now).add(id));
+      rows.scrollToIndex(at, { align: 'start' });
+      requestAnimationFrame(() => requestAnimationFrame(() => document.getElementById(id)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus()));
+    },
+    [frozenOrder, rows],
+  );
+  useHashTarget(show);
+
+  const toggle = useCallback((id: string) => {
+    setOpen((now) => {
+      const next = new Set(now);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  }, []);
+  const move = (by: 1 | -1) => {
+    const current = (document.activeElement?.closest('[data-strip]') as HTMLElement | null)?.id;
+    const at = frozenOrder.findIndex(({ id }) => id === current);
+    const next = frozenOrder[Math.min(frozenOrder.length - 1, Math.max(0, at + by))];
+    if (!next) return;
+    rows.scrollToIndex(frozenOrder.indexOf(next), { align: 'auto' });
+    requestAnimationFrame(() => document.getElementById(next.id)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus());
+  };
+  useHotkeys('j', () => move(1));
+  useHotkeys('k', () => move(-1));
+  useHotkeys('o', () => {
+    const current = (document.activeElement?.closest('[data-strip]') as HTMLElement | null)?.id;
+    if (current) toggle(current);
+  });
+
+  const add = (name: string, zoneId: string | null) => {
+    setAdding(false);
+    store.commit(`Add circuit ${name}`, (design) => {
+      const edit = new Edit(design);
+      addCircuit(edit, usualScheme(design, name, zoneId));
+      return edit.change;
+    });
+  };
+
+  return (
+    <div className={styles.stage}>
+      <div className={styles.toolbar}>
+        <h2>Circuits</h2>
+        <Segmented<Order>
+          aria-label="Order of circuits"
+          value={order}
+          onChange={setOrder}
+          options={[
+            { value: 'number', label: 'By number' },
+            { value: 'worst', label: 'Worst first' },
+            { value: 'zone', label: 'By zone' },
+          ]}
+        />
+        <Button size="small" onClick={() => setOpen(open.size > 0 ? new Set() : new Set(circuits.map(({ id }) => id)))}>
+          {open.size > 0 ? 'Close all' : 'Open all'}
+        </Button>
+        <Button size="small" type="primary" icon={<Plus size={15} />} onClick={() => setAdding(true)} className={styles.add}>
+          Add circuit
+        </Button>
+      </div>
+      {adding && <NewCircuit onAdd={add} onClose={() => setAdding(false)} />}
+      {circuits.length === 0 ? (
+        <EmptyStage
+          title="No circuits yet"
+          text={
+            loadCount > 0
+              ? 'A circuit is one fuse and everything it feeds. The loads you listed can each have one: open the findings and give them a circuit, or add one here and hang loads on it in Loads.'
+              : 'A circuit is one fuse and everything it feeds, drawn here as a run to length with its voltage beneath. List the loads first, then give them circuits.'
+          }
+        >
+          <Button type="primary" onClick={() => setAdding(true)}>
+            Add the first circuit
+          </Button>
+        </EmptyStage>
+      ) : (
+        <>
+          <div className={styles.head} aria-hidden>
+            <span>No</span>
+            <span>Circuit</span>
+            <span>At once of fuse</span>
+            <span>Conductor</span>
+            <span>Drop of target</span>
+            <span>Governed by</span>
+            <span />
+          </div>
+          <div className={styles.scroller} ref={scroller} tabIndex={-1}>
+            <div className={styles.list} role="list" aria-label="Circuits" style={{ height: rows.getTotalSize() }}>
+              {rows.getVirtualItems().map((row) => (
+                <div
+                  key={row.key}
+                  role="listitem"
+                  data-index={row.index}
+                  ref={rows.measureElement}
+                  className={styles.row}
+                  style={{ transform: `translateY(${row.start}px)` }}
+                >
+                  <CircuitStrip circuit={frozenOrder[row.index]!} open={open.has(frozenOrder[row.index]!.id)} width={width} onToggle={toggle} />
+                </div>
+              ))}
+            </div>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The circuits in the chosen order. The order stays put while values change, so that a strip being edited does not run away. */
+function useFrozenOrder(circuits: CircuitAnalysis[], zones: { id: string }[], order: Order): CircuitAnalysis[] {
+  const ids = circuits.map(({ id }) => id).join(' ');
+  const [frozen, setFrozen] = useState<{ key: string; ids: string[] }>({ key: '', ids: [] });
+  const key = `${order}|${ids}`;
+  let sequence = frozen.ids;
+  if (frozen.key !== key) {
+    const place = new Map(zones.map(({ id }, at) => [id, at]));
+    const zoneOf = ({ zoneId }: CircuitAnalysis) => place.get(zoneId ?? '') ?? zones.length;
+    const sorted = [...circuits];
+    if (order === 'worst') sorted.sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.dropPercent / b.targetPercent - a.dropPercent / a.targetPercent);
+    if (order === 'zone') sorted.sort((a, b) => zoneOf(a) - zoneOf(b));
+    sequence = sorted.map(({ id }) => id);
+    setFrozen({ key, ids: sequence });
+  }
+  return useMemo(() => {
+    const byId = new Map(circuits.map((circuit) => [circuit.id, circuit]));
+    return sequence.flatMap((id) => byId.get(id) ?? []);
+  }, [circuits, sequence]);
+}
+
+function useWidth(ref: { current: HTMLElement | null }): number {
+  const [width, setWidth] = useState(1040);
+  useLayoutEffect(() => {
+    if (ref.current) setWidth(ref.current.clientWidth);
+  }, [ref]);
+  useEffect(() => {
+    if (!ref.current) return;
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
+    observer.observe(ref.current);
+    return () => observer.disconnect();
+  }, [ref]);
+  return width;
+}

@@ -1,0 +1,181 @@
+'use client';
+
+import { Button, Popconfirm, Segmented } from 'antd';
+import { useMemo } from 'react';
+import type { CircuitAnalysis } from '@/core/analysis/types';
+import { deviceOf } from '@/core/design/design';
+import { nameOf, wordFinding } from '@/core/findings/wording';
+import { remediesFor } from '@/core/findings/remedies';
+import { removeCircuit, setReturn } from '@/core/switching/schemes';
+import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
+import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { QuantityField } from '@/ui/QuantityField';
+import type { StripGeometry } from '@/ui/runStrip/geometry';
+import { VoltageProfile } from '@/ui/runStrip/VoltageProfile';
+import { Verdict } from '@/ui/Verdict';
+import { setCircuit } from './edits';
+import { WireLengths } from './WireLengths';
+import styles from './StripDetail.module.css';
+
+interface StripDetailProps {
+  circuit: CircuitAnalysis;
+  geometry: StripGeometry;
+  width: number;
+  sourceV: number;
+}
+
+/** An opened strip: the voltage along the run, the lengths, what can be set, and the reasons. */
+export function StripDetail({ circuit, geometry, width, sourceV }: StripDetailProps) {
+  const units = useUnits();
+  const nominalV = useDesign(({ analysis }) => analysis.index.settings.nominalV);
+  const design = useDesign((state) => state.design);
+  if (circuit.worstLoadId === null) return <Settings circuit={circuit} />;
+  const limitV = sourceV - (circuit.targetPercent / 100) * nominalV;
+  const supplyV = sourceV - geometry.supply.at(-1)![1];
+  const worst = nameOf(design, circuit.worstLoadId);
+  const description = `Voltage along circuit ${circuit.name}: ${formatVolts(sourceV)} at the battery, ${formatVolts(sourceV - circuit.dropV)} across ${worst}, limit ${formatVolts(limitV)}`;
+  return (
+    <div className={styles.detail}>
+      <WireLengths circuit={circuit} geometry={geometry} width={width} />
+      <VoltageProfile geometry={geometry} width={width} units={units} sourceV={sourceV} limitV={limitV} description={description} />
+      <p className={styles.legend}>
+        <span className={styles.copper}>supply loses {formatVolts(supplyV)}</span>
+        <span className={styles.slate}>return takes {formatVolts(circuit.dropV - supplyV)}</span>
+        <span>
+          {formatVolts(circuit.dropV)} lost by {worst}, {formatVolts(circuit.sharedDropV)} of it on shared cable
+        </span>
+      </p>
+      <div className={styles.lower}>
+        <Settings circuit={circuit} />
+        <Reasons circuit={circuit} />
+      </div>
+    </div>
+  );
+}
+
+function Settings({ circuit }: { circuit: CircuitAnalysis }) {
+  const store = useDesignStore();
+  const design = useDesign((state) => state.design);
+  const own = design.records.get(circuit.id);
+  const chassis = circuit.returnWireIds.some((id) => {
+    const wire = design.records.get(id);
+    return wire?.type === 'wire' && [wire.from, wire.to].some(({ deviceId }) => deviceOf(design, deviceId, 'groundPoint'));
+  });
+  if (own?.type !== 'circuit') return null;
+  const set = (label: string, fields: object) => store.commit(label, (now) => setCircuit(now, circuit.id, fields));
+  return (
+    <div className={styles.settings}>
+      <label>
+        <span>Name</span>
+        <input
+          className={styles.text}
+          defaultValue={own.name}
+          key={own.name}
+          maxLength={80}
+          onBlur={(event) => event.target.value.trim() && set('Rename the circuit', { name: event.target.value.trim() })}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        />
+      </label>
+      <label>
+        <span>Drop target</span>
+        <QuantityField
+          label={`Drop target of ${circuit.name}`}
+          value={circuit.targetPercent}
+          decimals={1}
+          unit="%"
+          least={0.5}
+          most={20}
+          onPreview={(value) => store.preview((now) => setCircuit(now, circuit.id, { targetPercent: value }))}
+          onCommit={(value) => set('Set the drop target', { targetPercent: value })}
+          onCancel={store.cancel}
+        />
+      </label>
+      <div className={styles.choice}>
+        <span>Kind</span>
+        <Segmented
+          size="small"
+          aria-label="Kind of circuit"
+          value={own.dropClass}
+          onChange={(dropClass) => set('Set the kind of circuit', { dropClass, targetPercent: null })}
+          options={[
+            { value: 'critical', label: 'Critical, lighting' },
+            { value: 'general', label: 'General' },
+          ]}
+        />
+      </div>
+      <div className={styles.choice}>
+        <span>Return</span>
+        <Segmented
+          size="small"
+          aria-label="Return"
+          value={chassis ? 'chassis' : 'dedicated'}
+          disabled={circuit.returnWireIds.length === 0}
+          onChange={(kind) => store.commit('Change the return', (now) => setReturn(now, circuit.id, kind as 'chassis' | 'dedicated', circuit.returnWireIds))}
+          options={[
+            { value: 'dedicated', label: 'Cable' },
+            { value: 'chassis', label: 'Chassis' },
+          ]}
+        />
+      </div>
+      <Popconfirm
+        title="Take this circuit out?"
+        description="Its fuse, switch and wires go; its loads stay. It can be undone."
+        okText="Take it out"
+        onConfirm={() => store.commit(`Remove circuit ${circuit.name}`, (now) => removeCircuit(now, circuit.id))}
+      >
+        <Button size="small" danger>
+          Remove circuit
+        </Button>
+      </Popconfirm>
+    </div>
+  );
+}
+
+function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
+  const store = useDesignStore();
+  const analysis = useDesign((state) => state.analysis);
+  const units = useUnits();
+  const findings = useMemo(() => analysis.findings.filter(({ circuitId }) => circuitId === circuit.id), [analysis.findings, circuit.id]);
+  const { ampacity, choice } = circuit;
+  return (
+    <div className={styles.reasons}>
+      {ampacity && circuit.conductor && (
+        <p>
+          <b>{formatConductor(circuit.conductor)}</b> carries {formatAmps(ampacity.amps)} here: {formatAmps(ampacity.baseA)} in the table at{' '}
+          {formatNumber(ampacity.columnC, 0)} °C insulation
+          {ampacity.factor < 1 && `, times ${formatNumber(ampacity.factor, 2)} for ${ampacity.factorFor === 'engineSpace' ? 'the engine space' : 'the heat'}`}. For hours{' '}
+          {formatAmps(circuit.continuousA)}, so a fuse of {formatAmps(circuit.continuousA * 1.25)} or more.
+        </p>
+      )}
+      {circuit.formulaDropV !== null && (
+        <p>
+          By the standard’s formula {formatVolts(circuit.formulaDropV)}, real cable {formatVolts(circuit.cableDropV)}; the larger is used wire by wire.
+        </p>
+      )}
+      {choice && (
+        <p>
+          The least that does it all: <b>{formatConductor(choice.conductor)}</b> with {formatRating(choice.fuseA)}, dropping{' '}
+          {formatPercent(((choice.dropV + circuit.sharedDropV) / analysis.index.settings.nominalV) * 100)}.
+        </p>
+      )}
+      {findings.map((finding) => {
+        const { title, message } = wordFinding(finding, analysis.design, units);
+        return (
+          <div key={finding.rule + finding.subjects[0]} className={styles.finding}>
+            <Verdict severity={finding.severity} />
+            <span>
+              <b>{title}.</b> {message}
+            </span>
+            <span className={styles.remedies}>
+              {remediesFor(analysis, finding).map(({ label, change }) => (
+                <Button key={label} size="small" onClick={() => store.commit(label, () => change)}>
+                  {label}
+                </Button>
+              ))}
+            </span>
+          </div>
+        );
+      })}
+    </div>
+  );
+}

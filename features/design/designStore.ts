@@ -1,0 +1,267 @@
+import { nanoid } from 'nanoid';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { analyse } from '@/core/analysis/analyse';
+import type { Analysis } from '@/core/analysis/types';
+import { applyChange, applyUnchecked, isEmpty, touchedIds, type Change } from '@/core/design/change';
+import { makeDesign, type Design } from '@/core/design/design';
+import { DesignError } from '@/core/design/problems';
+import type { DesignRecord } from '@/core/design/schema';
+import type { LoggedChange } from '@/server/commit';
+import type { OpenDesign } from '@/server/designs';
+import type { History } from '@/server/history';
+import { sendChange, sendStep, type Pending, type SendResult } from './api';
+import { outbox } from './outbox';
+import { shareUnchanged } from './share';
+
+export type SaveState = 'saved' | 'saving' | 'unreachable';
+
+/** An edit the server refused because the same records were changed elsewhere: mine, and how they stand now. */
+export interface EditConflict {
+  mine: Pending;
+  current: (DesignRecord | null)[];
+}
+
+/** How a change is made: from the design as it stands without the edit in progress. */
+export type MakeChange = (design: Design) => Change;
+
+export interface DesignState {
+  id: string;
+  /** The design as shown: what the server has, then edits on their way, then the one being typed. */
+  design: Design;
+  analysis: Analysis;
+  history: History;
+  saveState: SaveState;
+  conflict: EditConflict | null;
+  /** What went wrong last, for the person to read. */
+  problem: string | null;
+  /** The design has been deleted elsewhere. */
+  gone: boolean;
+}
+
+export interface DesignStore extends StoreApi<DesignState> {
+  /** Shows a change without taking it: an edit in progress. A change that does not fit is refused with the reason. */
+  preview(make: MakeChange): string | null;
+  /** Takes a change: shown at once, sent, kept. Returns why not, or null. */
+  commit(label: string, make: MakeChange): string | null;
+  /** Drops the edit in progress. */
+  cancel(): void;
+  step(kind: 'undo' | 'redo'): Promise<void>;
+  /** Applies a change made elsewhere, with what undo and redo would do after it. */
+  receive(news: LoggedChange & { history: History }): void;
+  /** Sends what an earlier page of this tab left unsent. */
+  resume(): void;
+  resolveConflict(keep: 'mine' | 'theirs'): void;
+  dismissProblem(): void;
+  markGone(): void;
+  /** Commits the edit in progress, for a page about to close. */
+  settle(): void;
+  revision(): number;
+}
+
+const RETRY_MS = 1500;
+
+export function createDesignStore(open: OpenDesign & { history: History }): DesignStore {
+  let confirmed = makeDesign(open.records);
+  let revision = open.revision;
+  let pending: Pending[] = [];
+  let draft: { label: string; change: Change } | null = null;
+  let sending = false;
+
+  const api = createStore<DesignState>(() => ({
+    id: open.id,
+    design: confirmed,
+    analysis: analyse(confirmed),
+    history: open.history,
+    saveState: 'saved',
+    conflict: null,
+    problem: null,
+    gone: false,
+  }));
+
+  /** The design without the edit in progress. Edits that no longer fit are reported and dropped. */
+  function base(): Design {
+    let design = confirmed;
+    pending = pending.filter((edit) => {
+      try {
+        design = applyUnchecked(design, edit.change);
+        return true;
+      } catch (error) {
+        if (!(error instanceof DesignError)) throw error;
+        const current = touchedIds(edit.change).map((id) => design.records.get(id) ?? null);
+        api.setState({ conflict: { mine: edit, current } });
+        return false;
+      }
+    });
+    return design;
+  }
+
+  function show(design: Design, extra: Partial<DesignState> = {}): void {
+    const analysis = shareUnchanged(api.getState().analysis, analyse(design));
+    api.setState({ design, analysis, ...extra });
+  }
+
+  function showBase(extra: Partial<DesignState> = {}): void {
+    let design = base();
+    if (draft) {
+      try {
+        design = applyUnchecked(design, draft.change);
+      } catch {
+        draft = null;
+      }
+    }
+    show(design, extra);
+  }
+
+  function attempt(make: MakeChange): { change: Change; design: Design } | string {
+    const from = base();
+    try {
+      const change = make(from);
+      return { change, design: applyChange(from, change) };
+    } catch (error) {
+      if (error instanceof DesignError) return error.message;
+      throw error;
+    }
+  }
+
+  function takeIn(logged: LoggedChange): void {
+    if (logged.revision !== revision + 1) return;
+    confirmed = applyUnchecked(confirmed, logged.change);
+    revision = logged.revision;
+  }
+
+  function takeAnswer(result: SendResult): void {
+    if (result.kind === 'conflict') {
+      result.missed.forEach(takeIn);
+      return;
+    }
+    if (result.kind !== 'taken') return;
+    const { committed } = result;
+    committed.missed.forEach(takeIn);
+    takeIn({ ...committed, changeId: '', label: '', kind: 'edit' });
+  }
+
+  async function flush(): Promise<void> {
+    if (sending) return;
+    sending = true;
+    try {
+      while (pending.length > 0) {
+        const edit = pending[0]!;
+        if (api.getState().saveState !== 'unreachable') api.setState({ saveState: 'saving' });
+        const result = await sendChange(open.id, revision, edit);
+        if (result.kind === 'unreachable') {
+          api.setState({ saveState: 'unreachable' });
+          await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+          continue;
+        }
+        pending = pending.filter(({ changeId }) => changeId !== edit.changeId);
+        takeAnswer(result);
+        outbox.write(open.id, pending);
+        if (result.kind === 'taken') api.setState({ history: result.committed.history, saveState: pending.length > 0 ? 'saving' : 'saved' });
+        else if (result.kind === 'conflict') showBase({ conflict: { mine: edit, current: result.current } });
+        else showBase({ problem: `“${edit.label}” was not taken: ${result.message}` });
+      }
+      api.setState({ saveState: 'saved' });
+    } finally {
+      sending = false;
+    }
+  }
+
+  const store: DesignStore = {
+    ...api,
+    revision: () => revision,
+    preview(make) {
+      const tried = attempt(make);
+      if (typeof tried === 'string') return tried;
+      draft = { label: 'Edit', change: tried.change };
+      show(tried.design);
+      return null;
+    },
+    commit(label, make) {
+      const tried = attempt(make);
+      draft = null;
+      if (typeof tried === 'string') {
+        showBase();
+        return tried;
+      }
+      if (isEmpty(tried.change)) {
+        showBase();
+        return null;
+      }
+      pending = [...pending, { changeId: nanoid(), label, change: tried.change }];
+      outbox.write(open.id, pending);
+      show(tried.design);
+      void flush();
+      return null;
+    },
+    cancel() {
+      if (!draft) return;
+      draft = null;
+      showBase();
+    },
+    async step(kind) {
+      draft = null;
+      while (sending) await new Promise((resolve) => setTimeout(resolve, 20));
+      const result = await sendStep(open.id, kind, revision, nanoid());
+      if (result.kind === 'taken') {
+        takeAnswer(result);
+        showBase({ history: result.committed.history });
+      } else if (result.kind === 'conflict') {
+        takeAnswer(result);
+        showBase({ problem: `The ${kind} no longer fits: the same thing was changed elsewhere.` });
+      } else if (result.kind === 'unreachable') {
+        api.setState({ problem: `The server cannot be reached; nothing was ${kind === 'undo' ? 'undone' : 'redone'}.` });
+      }
+    },
+    receive({ history, ...logged }) {
+      if (logged.revision <= revision) return;
+      takeIn(logged);
+      pending = pending.filter(({ changeId }) => changeId !== logged.changeId);
+      showBase({ history });
+    },
+    resolveConflict(keep) {
+      const { conflict } = api.getState();
+      api.setState({ conflict: null });
+      if (keep === 'theirs' || !conflict) return;
+      const { label, change } = conflict.mine;
+      const problem = store.commit(label, (design) => ontoCurrent(design, change));
+      if (problem) api.setState({ problem: `Your edit no longer fits: ${problem}` });
+    },
+    dismissProblem: () => api.setState({ problem: null }),
+    resume() {
+      pending = [...outbox.read(open.id), ...pending];
+      if (pending.length === 0) return;
+      showBase();
+      void flush();
+    },
+    markGone: () => api.setState({ gone: true }),
+    settle() {
+      if (!draft) return;
+      const { change } = draft;
+      store.commit('Edit', () => change);
+    },
+  };
+  return store;
+}
+
+/** The same edit made again on the records as they stand: my new values win, field by field where I changed them. */
+function ontoCurrent(design: Design, { added, updated, removed }: Change): Change {
+  const redone: Change = { added: [], updated: [], removed: [] };
+  for (const { from, to } of updated) {
+    const now = design.records.get(from.id);
+    if (!now) redone.added.push(to);
+    else redone.updated.push({ from: now, to: { ...now, ...changedFields(from, to) } as DesignRecord });
+  }
+  for (const record of removed) {
+    const now = design.records.get(record.id);
+    if (now) redone.removed.push(now);
+  }
+  for (const record of added) {
+    if (!design.records.has(record.id)) redone.added.push(record);
+  }
+  return redone;
+}
+
+function changedFields(from: DesignRecord, to: DesignRecord): object {
+  const before = from as Record<string, unknown>;
+  return Object.fromEntries(Object.entries(to).filter(([field, value]) => JSON.stringify(before[field]) !== JSON.stringify(value)));
+}

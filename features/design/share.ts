@@ -1,0 +1,43 @@
+import type { Analysis } from '@/core/analysis/types';
+import { sameRecord } from '@/core/design/change';
+
+/**
+ * Keeps the objects of the previous analysis wherever the new one says the same, so that only what really changed is
+ * drawn again.
+ */
+export function shareUnchanged(previous: Analysis | null, next: Analysis): Analysis {
+  if (!previous) return next;
+  return {
+    ...next,
+    circuits: shareList(previous.circuits, next.circuits),
+    blocks: shareList(previous.blocks, next.blocks),
+    zones: shareList(previous.zones, next.zones),
+    loads: shareMap(previous.loads, next.loads),
+    totals: share(previous.totals, next.totals),
+    main: share(previous.main, next.main),
+    findings: share(previous.findings, next.findings),
+  };
+}
+
+function share<T>(previous: T, next: T): T {
+  return sameRecord(previous, next) ? previous : next;
+}
+
+function shareList<T extends { id: string }>(previous: T[], next: T[]): T[] {
+  let changed = previous.length !== next.length;
+  const shared = next.map((entry, at) => {
+    const before = previous[at]?.id === entry.id ? previous[at] : previous.find(({ id }) => id === entry.id);
+    const kept = before ? share(before, entry) : entry;
+    if (kept !== previous[at]) changed = true;
+    return kept;
+  });
+  return changed ? shared : previous;
+}
+
+function shareMap<T>(previous: Map<string, T>, next: Map<string, T>): Map<string, T> {
+  for (const [id, entry] of next) {
+    const before = previous.get(id);
+    if (before !== undefined && sameRecord(before, entry)) next.set(id, before);
+  }
+  return next;
+}

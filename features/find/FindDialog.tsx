@@ -1,0 +1,105 @@
+'use client';
+
+import { Input, Modal } from 'antd';
+import { useMemo, useState, type KeyboardEvent } from 'react';
+import type { Analysis } from '@/core/analysis/types';
+import { nameOf } from '@/core/findings/wording';
+import { formatAmps, formatRating } from '@/core/units/quantity';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useJump } from '@/features/workspace/useJump';
+import styles from './FindDialog.module.css';
+
+interface Entry {
+  id: string;
+  name: string;
+  what: string;
+  haystack: string;
+}
+
+const MOST = 12;
+
+/** Finds any thing in the design by name, number or kind and goes there. */
+export function FindDialog({ onClose }: { onClose(): void }) {
+  const analysis = useDesign((state) => state.analysis);
+  const jump = useJump();
+  const [text, setText] = useState('');
+  const [at, setAt] = useState(0);
+  const entries = useMemo(() => entriesOf(analysis), [analysis]);
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const matches = entries.filter(({ haystack }) => words.every((word) => haystack.includes(word)));
+  const found = matches.slice(0, MOST);
+  const chosen = found[Math.min(at, found.length - 1)];
+
+  const go = (entry: Entry | undefined) => {
+    if (!entry) return;
+    onClose();
+    jump(entry.id);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      setAt(Math.min(found.length - 1, Math.max(0, at + (event.key === 'ArrowDown' ? 1 : -1))));
+    } else if (event.key === 'Enter') go(chosen);
+  };
+
+  return (
+    <Modal open footer={null} closable={false} onCancel={onClose} width={560} title="Find in this design">
+      <Input
+        autoFocus
+        role="combobox"
+        aria-label="Find"
+        aria-expanded
+        aria-controls="found"
+        aria-activedescendant={chosen ? `found-${chosen.id}` : undefined}
+        placeholder="A lamp, a circuit number, a zone, a fuse…"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={onKeyDown}
+      />
+      <ul id="found" role="listbox" aria-label="Found" className={styles.list}>
+        {found.map((entry) => (
+          <li
+            key={entry.id}
+            id={`found-${entry.id}`}
+            role="option"
+            aria-selected={entry === chosen}
+            className={entry === chosen ? styles.chosen : undefined}
+            onClick={() => go(entry)}
+          >
+            <span>{entry.name}</span>
+            <span className={styles.what}>{entry.what}</span>
+          </li>
+        ))}
+      </ul>
+      <p className={styles.count} role="status">
+        {matches.length === 0 ? 'Nothing of that name in this design.' : matches.length > MOST ? `${MOST} of ${matches.length} shown; type more to narrow it down.` : ''}
+      </p>
+    </Modal>
+  );
+}
+
+function entriesOf({ design, index, circuits, loads }: Analysis): Entry[] {
+  const zoneName = (id: string | null) => (id === null ? 'no zone' : nameOf(design, id));
+  const entries: Omit<Entry, 'haystack'>[] = [
+    ...circuits.map(({ id, zoneId, ratingA }) => ({ id, name: nameOf(design, id), what: `circuit, ${formatRating(ratingA)}, ${zoneName(zoneId)}` })),
+    ...Array.from(loads.values(), ({ id, load, draw }) => ({ id, name: load.name, what: `load, ${formatAmps(draw.amps)}, ${zoneName(load.zoneId)}` })),
+    ...index.zones.map(({ id, name }) => ({ id, name, what: 'zone' })),
+    ...index.scenarios.map(({ id, name }) => ({ id, name, what: 'scenario' })),
+  ];
+  for (const device of index.devices.values()) {
+    if (device.kind !== 'load') entries.push({ id: device.id, name: device.name, what: `${KIND_WORDS[device.kind]}, ${zoneName(device.zoneId)}` });
+  }
+  return entries.map((entry) => ({ ...entry, haystack: `${entry.name} ${entry.what}`.toLowerCase() }));
+}
+
+const KIND_WORDS = {
+  battery: 'battery',
+  protection: 'fuse or breaker',
+  fuseBlock: 'fuse block',
+  busBar: 'bus bar',
+  groundPoint: 'ground point',
+  switch: 'switch',
+};

@@ -1,0 +1,58 @@
+'use client';
+
+import { Button, Drawer } from 'antd';
+import { findingKey, type Finding } from '@/core/findings/types';
+import { remediesFor } from '@/core/findings/remedies';
+import { wordFinding } from '@/core/findings/wording';
+import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { stageOf } from '@/features/workspace/stages';
+import { useJump } from '@/features/workspace/useJump';
+import { Verdict } from '@/ui/Verdict';
+import styles from './FindingsDrawer.module.css';
+
+/** Every finding, the worst first: what, why, where, and a change that puts it right. */
+export function FindingsDrawer({ onClose }: { onClose(): void }) {
+  const findings = useDesign(({ analysis }) => analysis.findings);
+  return (
+    <Drawer open title="Findings" placement="right" size={470} onClose={onClose} mask={false} classNames={{ body: styles.body }}>
+      {findings.length === 0 ? (
+        <p className={styles.none}>Nothing found. Every wire is guarded, every fuse fits its load, every drop is within its target.</p>
+      ) : (
+        <ul className={styles.list}>
+          {findings.map((finding) => (
+            <FindingCard key={findingKey(finding)} finding={finding} />
+          ))}
+        </ul>
+      )}
+    </Drawer>
+  );
+}
+
+function FindingCard({ finding }: { finding: Finding }) {
+  const store = useDesignStore();
+  const units = useUnits();
+  const analysis = useDesign((state) => state.analysis);
+  const jump = useJump();
+  const { title, message, why } = wordFinding(finding, analysis.design, units);
+  const stage = stageOf(finding);
+  return (
+    <li className={`${styles.card} ${styles[finding.severity]}`}>
+      <div className={styles.head}>
+        <Verdict severity={finding.severity} />
+        <h3>{title}</h3>
+      </div>
+      <p>{message}</p>
+      <p className={styles.why}>{why}</p>
+      <div className={styles.actions}>
+        {remediesFor(analysis, finding).map(({ label, change }) => (
+          <Button key={label} size="small" type="primary" onClick={() => store.commit(label, () => change)}>
+            {label}
+          </Button>
+        ))}
+        <Button size="small" onClick={() => jump(stage === 'circuits' && finding.circuitId ? finding.circuitId : finding.subjects[0]!, stage)}>
+          Show it
+        </Button>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,40 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { updateRecords } from '@/core/design/change';
+import { SETTINGS_ID } from '@/core/design/vocabulary';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import styles from './TopBar.module.css';
+
+/** The design's name, edited where it stands. */
+export function DesignName() {
+  const store = useDesignStore();
+  const name = useDesign(({ analysis }) => analysis.index.settings.name);
+  const [draft, setDraft] = useState<string | null>(null);
+
+  useEffect(() => {
+    document.title = `${name} · Vine Knot`;
+  }, [name]);
+
+  const finish = () => {
+    const wanted = draft?.trim().slice(0, 80);
+    setDraft(null);
+    if (wanted && wanted !== name) store.commit(`Rename to ${wanted}`, (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { name: wanted } }]));
+  };
+  return (
+    <h1 style={{ font: 'inherit' }}>
+      <input
+        className={styles.name}
+        aria-label="Name of the design"
+        value={draft ?? name}
+        maxLength={80}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={finish}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+          if (event.key === 'Escape') setDraft(null);
+        }}
+      />
+    </h1>
+  );
+}

@@ -1,0 +1,57 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useDesign } from '@/features/design/DesignProvider';
+import type { Finding, Severity } from '@/core/findings/types';
+import { STAGES, stageOf, type StageId } from './stages';
+import styles from './Stem.module.css';
+
+const KNOT = 'M6 17 C6 5 21 4 26 13 C31 22 22 31 15 28 C7 25 9 12 19 12 C27 12 29 20 28 25';
+
+/** The stages as a stem with a knot each; a knot says what is open there. It is the way about and the progress in one. */
+export function Stem({ designId }: { designId: string }) {
+  const pathname = usePathname();
+  const findings = useDesign(({ analysis }) => analysis.findings);
+  const hasLoads = useDesign(({ analysis }) => analysis.loads.size > 0);
+  return (
+    <nav className={styles.stem} aria-label="Stages">
+      <Link href="/" className={styles.home}>
+        <span className={styles.brand}>Vine Knot</span>
+        <span className={styles.back}>all designs</span>
+      </Link>
+      <ol className={styles.list}>
+        {STAGES.map(({ id, name }) => {
+          const here = pathname.endsWith(`/${id}`);
+          const state = hasLoads ? stateOf(findings, id) : null;
+          return (
+            <li key={id} className={styles.item}>
+              <Link href={`/d/${designId}/${id}`} className={`${styles.stage} ${here ? styles.here : ''}`} aria-current={here ? 'page' : undefined}>
+                <svg viewBox="0 0 34 34" width="34" height="34" className={`${styles.knot} ${state ? styles[state.worst] : styles.bare}`} aria-hidden>
+                  <path d={KNOT} />
+                </svg>
+                <span className={styles.words}>
+                  <span className={styles.name}>{name}</span>
+                  <span className={styles.state}>{state ? state.text : 'not begun'}</span>
+                </span>
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+      <Link href={`/d/${designId}/report`} className={styles.report}>
+        Report and print
+      </Link>
+    </nav>
+  );
+}
+
+function stateOf(findings: readonly Finding[], stage: StageId): { worst: Severity | 'ok'; text: string } {
+  const here = findings.filter((finding) => stageOf(finding) === stage);
+  const count = (severity: Severity) => here.filter((finding) => finding.severity === severity).length;
+  const faults = count('fault');
+  const cautions = count('caution');
+  const parts = [faults > 0 && `${faults} fault${faults > 1 ? 's' : ''}`, cautions > 0 && `${cautions} caution${cautions > 1 ? 's' : ''}`].filter(Boolean);
+  if (parts.length > 0) return { worst: faults > 0 ? 'fault' : 'caution', text: parts.join(', ') };
+  return { worst: 'ok', text: 'in order' };
+}

@@ -1,0 +1,93 @@
+'use client';
+
+import { Button, Tooltip } from 'antd';
+import { CircleHelp, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { updateRecords } from '@/core/design/change';
+import { SETTINGS_ID, type UnitSystem } from '@/core/design/vocabulary';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { FindingsButton } from '@/features/findings/FindingsButton';
+import { useTheme } from '@/ui/ThemeProvider';
+import { DesignName } from './DesignName';
+import { STAGES } from './stages';
+import styles from './TopBar.module.css';
+
+const FindDialog = dynamic(() => import('@/features/find/FindDialog').then(({ FindDialog: dialog }) => dialog), { ssr: false });
+const ShortcutsDialog = dynamic(() => import('./ShortcutsDialog').then(({ ShortcutsDialog: dialog }) => dialog), { ssr: false });
+
+/** The design's name and state, undo, units, theme, find, shortcuts and findings. */
+export function TopBar() {
+  const store = useDesignStore();
+  const router = useRouter();
+  const id = useDesign((state) => state.id);
+  const history = useDesign((state) => state.history);
+  const units = useDesign(({ analysis }) => analysis.index.settings.units);
+  const { theme, setTheme } = useTheme();
+  const [dialog, setDialog] = useState<'find' | 'shortcuts' | null>(null);
+
+  useHotkeys('mod+z', () => void store.step('undo'), { preventDefault: true, enableOnFormTags: false });
+  useHotkeys('mod+shift+z, mod+y', () => void store.step('redo'), { preventDefault: true });
+  useHotkeys('slash', () => setDialog('find'), { preventDefault: true });
+  useHotkeys('shift+slash, ?', () => setDialog('shortcuts'), { preventDefault: true, useKey: true });
+  for (const stage of STAGES) {
+    // eslint-disable-next-line react-hooks/rules-of-hooks -- the list of stages is fixed, so the order of hooks is too
+    useHotkeys(`g>${stage.key}`, () => router.push(`/d/${id}/${stage.id}`));
+  }
+  useHotkeys('g>r', () => router.push(`/d/${id}/report`));
+  useHotkeys('g>h', () => router.push('/'));
+
+  const setUnits = (next: UnitSystem) =>
+    store.commit(`Show ${next === 'metric' ? 'metric' : 'US'} units`, (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { units: next } }]));
+
+  return (
+    <header className={styles.bar}>
+      <DesignName />
+      <SaveNote />
+      <span className={styles.tools}>
+        <Tooltip title={history.undo ? `Undo: ${history.undo.label}` : 'Nothing to undo'}>
+          <Button type="text" aria-label="Undo" icon={<Undo2 size={18} />} disabled={!history.undo} onClick={() => void store.step('undo')} />
+        </Tooltip>
+        <Tooltip title={history.redo ? `Redo: ${history.redo.label}` : 'Nothing to redo'}>
+          <Button type="text" aria-label="Redo" icon={<Redo2 size={18} />} disabled={!history.redo} onClick={() => void store.step('redo')} />
+        </Tooltip>
+        <Tooltip title="Find anything (/)">
+          <Button type="text" aria-label="Find" icon={<Search size={18} />} onClick={() => setDialog('find')} />
+        </Tooltip>
+        <span className={styles.units} role="group" aria-label="Units">
+          {(['metric', 'us'] as const).map((system) => (
+            <button key={system} type="button" aria-pressed={units === system} onClick={() => setUnits(system)}>
+              {system === 'metric' ? 'm' : 'ft'}
+            </button>
+          ))}
+        </span>
+        <Tooltip title={theme === 'night' ? 'Daylight' : 'Night, for a dark vehicle'}>
+          <Button
+            type="text"
+            aria-label={theme === 'night' ? 'Light theme' : 'Night theme'}
+            icon={theme === 'night' ? <Sun size={18} /> : <Moon size={18} />}
+            onClick={() => setTheme(theme === 'night' ? 'light' : 'night')}
+          />
+        </Tooltip>
+        <Tooltip title="Keyboard shortcuts (?)">
+          <Button type="text" aria-label="Keyboard shortcuts" icon={<CircleHelp size={18} />} onClick={() => setDialog('shortcuts')} />
+        </Tooltip>
+        <FindingsButton />
+      </span>
+      {dialog === 'find' && <FindDialog onClose={() => setDialog(null)} />}
+      {dialog === 'shortcuts' && <ShortcutsDialog onClose={() => setDialog(null)} />}
+    </header>
+  );
+}
+
+function SaveNote() {
+  const saveState = useDesign((state) => state.saveState);
+  const text = { saved: 'Saved', saving: 'Saving…', unreachable: 'Server not reached: edits are kept here and sent when it answers' }[saveState];
+  return (
+    <span className={`${styles.save} ${saveState === 'unreachable' ? styles.unsent : ''}`} role="status" data-save={saveState}>
+      {text}
+    </span>
+  );
+}

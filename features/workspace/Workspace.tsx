@@ -1,0 +1,29 @@
+'use client';
+
+import { useEffect, type ReactNode } from 'react';
+import { useDesign } from '@/features/design/DesignProvider';
+import { MeterBar } from './MeterBar';
+import { Notices } from './Notices';
+import { Stem } from './Stem';
+import { TopBar } from './TopBar';
+import styles from './Workspace.module.css';
+
+/** The frame of an open design: the stem, the top bar, the stage, the meter bar. */
+export function Workspace({ designId, children }: { designId: string; children: ReactNode }) {
+  const unsent = useDesign(({ saveState }) => saveState === 'unreachable');
+  useEffect(() => {
+    if (!unsent) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [unsent]);
+  return (
+    <div className={styles.frame}>
+      <Stem designId={designId} />
+      <TopBar />
+      <main className={styles.stage}>{children}</main>
+      <MeterBar />
+      <Notices />
+    </div>
+  );
+}

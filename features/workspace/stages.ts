@@ -1,0 +1,18 @@
+import type { Finding } from '@/core/findings/types';
+
+/** The stages of work this program has so far, in the order of the work, each with its key after `g`. */
+export const STAGES = [
+  { id: 'loads', name: 'Loads', key: 'l' },
+  { id: 'supply', name: 'Supply', key: 's' },
+  { id: 'circuits', name: 'Circuits', key: 'c' },
+] as const;
+
+export type StageId = (typeof STAGES)[number]['id'];
+
+/** The stage where a finding is put right. */
+export function stageOf({ rule, circuitId }: Finding): StageId {
+  const family = rule.split('.')[0];
+  if (family === 'load' || family === 'strip' || family === 'energy') return 'loads';
+  if (family === 'main' || family === 'supply' || family === 'slot' || family === 'block' || rule === 'fuse.notFed') return 'supply';
+  return circuitId === null ? 'supply' : 'circuits';
+}

@@ -1,0 +1,164 @@
+import { and, asc, eq, gt } from 'drizzle-orm';
+import { applyChange, invertChange, touchedIds, type Change } from '@/core/design/change';
+import { DesignError } from '@/core/design/problems';
+import type { Design } from '@/core/design/design';
+import type { Database } from '@/db/client';
+import * as table from '@/db/schema';
+import { loadDesign, summaryOf } from './designs';
+import { BadRequest, Conflict, NothingToDo } from './errors';
+import { foldHistory, type History } from './history';
+import { oneWriterAtATime, remember, store } from './store';
+
+export interface ProposedChange {
+  /** Chosen by the client; the same one sent twice is taken once. */
+  changeId: string;
+  /** The revision the client had seen. */
+  baseRevision: number;
+  label: string;
+  change: Change;
+}
+
+export interface LoggedChange {
+  revision: number;
+  changeId: string;
+  label: string;
+  kind: 'edit' | 'undo' | 'redo';
+  change: Change;
+}
+
+export interface Committed {
+  revision: number;
+  /** What others changed since the base revision, for the client to apply before its own. */
+  missed: LoggedChange[];
+  /** The change as taken: for undo and redo, what was undone or redone. */
+  change: Change;
+  history: History;
+}
+
+type Writer = Parameters<Parameters<Database['transaction']>[0]>[0];
+
+/**
+ * Takes one change in one transaction: the head is read, the change is applied to the records as they stand, records, log
+ * and summary are written together. Edits to different records merge whatever the base revision was.
+ * @throws Conflict when a record it touches has changed since; DesignError when it would break the design; NotFound.
+ */
+export function commit(designId: string, proposed: ProposedChange): Promise<Committed> {
+  return transact(designId, proposed.changeId, proposed.baseRevision, async () => ({
+    kind: 'edit' as const,
+    target: null,
+    label: proposed.label,
+    change: proposed.change,
+  }));
+}
+
+/** Takes back the last change that stands, whoever made it. @throws NothingToDo */
+export function undo(designId: string, changeId: string, baseRevision: number): Promise<Committed> {
+  return transact(designId, changeId, baseRevision, (writer) => step(writer, designId, 'undo'));
+}
+
+/** Brings again what was undone last. @throws NothingToDo */
+export function redo(designId: string, changeId: string, baseRevision: number): Promise<Committed> {
+  return transact(designId, changeId, baseRevision, (writer) => step(writer, designId, 'redo'));
+}
+
+export async function changesSince(designId: string, revision: number, reader?: Pick<Database, 'select'>): Promise<LoggedChange[]> {
+  const source = reader ?? (await store().database);
+  const rows = await source
+    .select()
+    .from(table.change)
+    .where(and(eq(table.change.designId, designId), gt(table.change.revision, revision)))
+    .orderBy(asc(table.change.revision));
+  return rows.map(({ revision: at, changeId, label, kind, diff }) => ({ revision: at, changeId, label, kind, change: diff }));
+}
+
+export async function historyOf(designId: string, reader?: Pick<Database, 'select'>): Promise<History> {
+  const source = reader ?? (await store().database);
+  const { revision, kind, target, label } = table.change;
+  return foldHistory(
+    await source.select({ revision, kind, target, label }).from(table.change).where(eq(table.change.designId, designId)).orderBy(asc(revision)),
+  );
+}
+
+interface Step {
+  kind: 'edit' | 'undo' | 'redo';
+  target: number | null;
+  label: string;
+  change: Change;
+}
+
+async function step(writer: Writer, designId: string, kind: 'undo' | 'redo'): Promise<Step> {
+  const entry = (await historyOf(designId, writer))[kind];
+  if (!entry) throw new NothingToDo(`there is nothing to ${kind}`);
+  const [row] = await writer
+    .select({ diff: table.change.diff })
+    .from(table.change)
+    .where(and(eq(table.change.designId, designId), eq(table.change.revision, entry.revision)));
+  const change = kind === 'undo' ? invertChange(row!.diff) : row!.diff;
+  return { kind, target: entry.revision, label: entry.label, change };
+}
+
+async function changeById(writer: Writer, designId: string, changeId: string): Promise<{ revision: number; change: Change } | undefined> {
+  const [row] = await writer
+    .select({ revision: table.change.revision, change: table.change.diff })
+    .from(table.change)
+    .where(and(eq(table.change.designId, designId), eq(table.change.changeId, changeId)));
+  return row;
+}
+
+async function transact(designId: string, changeId: string, baseRevision: number, decide: (writer: Writer) => Promise<Step>): Promise<Committed> {
+  const database = await store().database;
+  const done = await oneWriterAtATime(() =>
+    database.transaction(
+      async (writer) => {
+        const { revision: head, design } = await loadDesign(writer, designId);
+        if (baseRevision > head) throw new BadRequest(`revision ${baseRevision} is not known here; reload the page`);
+        const missed = baseRevision < head ? await changesSince(designId, baseRevision, writer) : [];
+        const taken = await changeById(writer, designId, changeId);
+        if (taken) {
+          const before = missed.filter((logged) => logged.revision < taken.revision);
+          return { ...taken, missed: before, design: null, history: await historyOf(designId, writer) };
+        }
+        const { kind, target, label, change } = await decide(writer);
+        const changed = applyOrExplain(design, change, missed, head);
+        const revision = head + 1;
+        const now = Date.now();
+        await writeRecords(writer, designId, change);
+        await writer.insert(table.change).values({ designId, revision, changeId, kind, target, label, diff: change, at: now });
+        await writer
+          .update(table.design)
+          .set({ headRevision: revision, updatedAt: now, ...summaryOf(changed) })
+          .where(eq(table.design.id, designId));
+        return { revision, missed, change, design: changed, history: await historyOf(designId, writer) };
+      },
+      { behavior: 'immediate' },
+    ),
+  );
+  const { design, ...committed } = done;
+  if (design) {
+    remember(designId, committed.revision, design);
+    store().committed.emit(designId);
+  }
+  return committed;
+}
+
+const MOVED_ON = new Set(['staleRecord', 'missingRecord', 'duplicateId']);
+
+function applyOrExplain(design: Design, change: Change, missed: LoggedChange[], head: number): Design {
+  try {
+    return applyChange(design, change);
+  } catch (error) {
+    if (!(error instanceof DesignError)) throw error;
+    const movedOn = error.problems.some(({ code }) => MOVED_ON.has(code)) || missed.length > 0;
+    if (!movedOn) throw error;
+    const current = touchedIds(change).map((id) => design.records.get(id) ?? null);
+    throw new Conflict(error.problems, current, missed, head);
+  }
+}
+
+async function writeRecords(writer: Writer, designId: string, change: Change): Promise<void> {
+  const { record } = table;
+  const at = (id: string) => and(eq(record.designId, designId), eq(record.id, id));
+  for (const { id } of change.removed) await writer.delete(record).where(at(id));
+  for (const { to } of change.updated) await writer.update(record).set({ json: to }).where(at(to.id));
+  for (const json of change.added) await writer.insert(record).values({ designId, id: json.id, type: json.type, json });
+}

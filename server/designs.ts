@@ -1,0 +1,179 @@
+import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
+import { analyse } from '@/core/analysis/analyse';
+import { applyChange, updateRecords, type Change } from '@/core/design/change';
+import { makeDesign, settingsOf, type Design } from '@/core/design/design';
+import { newId } from '@/core/design/ids';
+import type { DesignRecord } from '@/core/design/schema';
+import { SCHEMA_VERSION, SETTINGS_ID, type Vehicle } from '@/core/design/vocabulary';
+import type { Database } from '@/db/client';
+import * as table from '@/db/schema';
+import { commit } from './commit';
+import { NotFound } from './errors';
+import { forget, oneWriterAtATime, remember, store } from './store';
+
+/** One line of the list of designs. */
+export interface DesignSummary {
+  id: string;
+  name: string;
+  vehicle: Vehicle;
+  updatedAt: number;
+  deletedAt: number | null;
+  circuits: number;
+  worstDropPercent: number | null;
+  dailyWh: number;
+  runtimeH: number | null;
+  faults: number;
+  cautions: number;
+}
+
+/** A design as a screen opens it. */
+export interface OpenDesign {
+  id: string;
+  revision: number;
+  records: DesignRecord[];
+}
+
+type Reader = Pick<Database, 'select'>;
+
+export async function listDesigns(deleted = false): Promise<DesignSummary[]> {
+  const database = await store().database;
+  const rows = await database
+    .select()
+    .from(table.design)
+    .where(deleted ? isNotNull(table.design.deletedAt) : isNull(table.design.deletedAt))
+    .orderBy(desc(table.design.updatedAt));
+  return rows.map(({ id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions }) => ({
+    ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt },
+    ...{ circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions },
+  }));
+}
+
+/** @throws NotFound when there is no such design, or it has been deleted. */
+export async function readDesign(id: string): Promise<{ revision: number; design: Design }> {
+  const database = await store().database;
+  const [row] = await headOf(database, id);
+  if (!row) throw new NotFound('design', id);
+  const cached = store().cache.get(id);
+  if (cached?.revision === row.revision) return cached;
+  const [head, records] = await database.batch([headOf(database, id), recordsOf(database, id)]);
+  if (!head[0]) throw new NotFound('design', id);
+  return { revision: head[0].revision, design: makeDesign(records.map(({ json }) => json)) };
+}
+
+export async function openDesign(id: string): Promise<OpenDesign> {
+  const { revision, design } = await readDesign(id);
+  return { id, revision, records: Array.from(design.records.values()) };
+}
+
+/** The design at its head inside a transaction, from memory when that is still the head. */
+export async function loadDesign(reader: Reader, id: string): Promise<{ revision: number; design: Design }> {
+  const [row] = await headOf(reader, id);
+  if (!row) throw new NotFound('design', id);
+  const cached = store().cache.get(id);
+  if (cached?.revision === row.revision) return cached;
+  return { revision: row.revision, design: makeDesign((await recordsOf(reader, id)).map(({ json }) => json)) };
+}
+
+function headOf(reader: Reader, id: string) {
+  return reader
+    .select({ revision: table.design.headRevision })
+    .from(table.design)
+    .where(and(eq(table.design.id, id), isNull(table.design.deletedAt)));
+}
+
+function recordsOf(reader: Reader, id: string) {
+  return reader.select({ json: table.record.json }).from(table.record).where(eq(table.record.designId, id));
+}
+
+/** Stores a new design. The records have been validated and are checked as a whole here. @throws DesignError */
+export async function createDesign(records: DesignRecord[], id = newId('design')): Promise<string> {
+  const change: Change = { added: records, updated: [], removed: [] };
+  const design = applyChange(makeDesign([]), change);
+  const now = Date.now();
+  const database = await store().database;
+  await oneWriterAtATime(() =>
+    database.transaction(
+      async (writer) => {
+        const row = { id, headRevision: 1, schemaVersion: SCHEMA_VERSION, createdAt: now, updatedAt: now, ...summaryOf(design) };
+        await writer.insert(table.design).values(row);
+        await insertRecords(writer, id, records);
+        await writer
+          .insert(table.change)
+          .values({ designId: id, revision: 1, changeId: newId('start'), kind: 'edit', label: 'Start', diff: { added: [], updated: [], removed: [] }, at: now });
+      },
+      { behavior: 'immediate' },
+    ),
+  );
+  remember(id, 1, design);
+  return id;
+}
+
+export async function duplicateDesign(id: string): Promise<string> {
+  const { design } = await readDesign(id);
+  const { name } = settingsOf(design);
+  const copy = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { name: `${name.slice(0, 70)} (copy)` } }]));
+  return createDesign(Array.from(copy.records.values()));
+}
+
+export async function renameDesign(id: string, name: string): Promise<void> {
+  const { revision, design } = await readDesign(id);
+  const change = updateRecords(design, [{ id: SETTINGS_ID, set: { name } }]);
+  if (change.updated.length > 0) await commit(id, { changeId: newId('chg'), baseRevision: revision, label: `Rename to ${name}`, change });
+}
+
+/** Marks a design deleted; restoreDesign brings it back as it was. */
+export async function deleteDesign(id: string): Promise<void> {
+  await setDeleted(id, Date.now());
+}
+
+export async function restoreDesign(id: string): Promise<void> {
+  await setDeleted(id, null);
+}
+
+/** Removes a deleted design with its whole history. */
+export async function eraseDesign(id: string): Promise<void> {
+  const database = await store().database;
+  const gone = await oneWriterAtATime(() =>
+    database
+      .delete(table.design)
+      .where(and(eq(table.design.id, id), isNotNull(table.design.deletedAt)))
+      .returning({ id: table.design.id }),
+  );
+  if (gone.length === 0) throw new NotFound('deleted design', id);
+}
+
+/** The columns the list of designs shows, from the same analysis as the screens. */
+export function summaryOf(design: Design) {
+  const { name, vehicle } = settingsOf(design);
+  const { circuits, totals, findings } = analyse(design);
+  const count = (severity: string) => findings.filter((finding) => finding.severity === severity).length;
+  return {
+    ...{ name, vehicle, circuits: circuits.length, worstDropPercent: totals.worstDropPercent },
+    ...{ dailyWh: totals.dailyWh, runtimeH: totals.runtimeH, faults: count('fault'), cautions: count('caution') },
+  };
+}
+
+/** Rows per insert statement, well under the engine's limit on bound values. */
+const ROWS_PER_INSERT = 500;
+
+async function insertRecords(writer: Pick<Database, 'insert'>, designId: string, records: readonly DesignRecord[]): Promise<void> {
+  for (let at = 0; at < records.length; at += ROWS_PER_INSERT) {
+    const rows = records.slice(at, at + ROWS_PER_INSERT).map((json) => ({ designId, id: json.id, type: json.type, json }));
+    await writer.insert(table.record).values(rows);
+  }
+}
+
+async function setDeleted(id: string, deletedAt: number | null): Promise<void> {
+  const database = await store().database;
+  const changed = await oneWriterAtATime(() =>
+    database
+      .update(table.design)
+      .set({ deletedAt })
+      .where(and(eq(table.design.id, id), deletedAt === null ? isNotNull(table.design.deletedAt) : isNull(table.design.deletedAt)))
+      .returning({ id: table.design.id }),
+  );
+  if (changed.length === 0) throw new NotFound('design', id);
+  forget(id);
+  store().committed.emit(id);
+}
+

@@ -1,0 +1,47 @@
+import { EventEmitter } from 'node:events';
+import { openDatabase, type Database } from '@/db/client';
+import type { Design } from '@/core/design/design';
+
+/** What the server keeps for its whole life: the database, the designs read last, and who is listening. */
+interface Store {
+  database: Promise<Database>;
+  /** Designs at a revision, so that an edit need not read every record again. */
+  cache: Map<string, { revision: number; design: Design }>;
+  /** Emits a design's id when it has a new revision. */
+  committed: EventEmitter;
+  /** The end of the queue of writers in this process. */
+  writing: Promise<unknown>;
+}
+
+const CACHED_DESIGNS = 16;
+
+/** Kept on the global object: every bundled route of the server shares the one store. */
+const holder = globalThis as { vineKnotStore?: Store };
+
+export function store(): Store {
+  if (!holder.vineKnotStore) {
+    const committed = new EventEmitter();
+    committed.setMaxListeners(0);
+    holder.vineKnotStore = { database: openDatabase(), cache: new Map(), committed, writing: Promise.resolve() };
+  }
+  return holder.vineKnotStore;
+}
+
+/** Runs writers one after another, so that they do not meet each other's lock. */
+export function oneWriterAtATime<T>(write: () => Promise<T>): Promise<T> {
+  const { writing } = store();
+  const result = writing.then(write, write);
+  store().writing = result.catch(() => undefined);
+  return result;
+}
+
+export function remember(designId: string, revision: number, design: Design): void {
+  const { cache } = store();
+  cache.delete(designId);
+  cache.set(designId, { revision, design });
+  if (cache.size > CACHED_DESIGNS) cache.delete(cache.keys().next().value!);
+}
+
+export function forget(designId: string): void {
+  store().cache.delete(designId);
+}

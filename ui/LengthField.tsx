@@ -1,0 +1,51 @@
+'use client';
+
+import { Ruler } from 'lucide-react';
+import type { UnitSystem } from '@/core/design/vocabulary';
+import { parseLength } from '@/core/units/parse';
+import { formatLengthNumber } from '@/core/units/quantity';
+import { ParsedField } from './QuantityField';
+import styles from './LengthField.module.css';
+
+interface LengthFieldProps {
+  label: string;
+  lengthMm: number;
+  measured: boolean;
+  mostMm: number;
+  units: UnitSystem;
+  onPreview(lengthMm: number): string | null;
+  onCommit(lengthMm: number): void;
+  onMeasured(measured: boolean): void;
+  onCancel(): void;
+}
+
+/** A length in the person's units, with a mark for whether it was measured in the vehicle or is an estimate. */
+export function LengthField({ label, lengthMm, measured, mostMm, units, onPreview, onCommit, onMeasured, onCancel }: LengthFieldProps) {
+  return (
+    <span className={styles.length}>
+      <ParsedField
+        label={label}
+        text={formatLengthNumber(lengthMm, units)}
+        unit={units === 'metric' ? 'm' : 'ft'}
+        parse={(text) => parseLength(text, units)}
+        least={0}
+        most={mostMm}
+        measured={measured}
+        width={76}
+        onPreview={onPreview}
+        onCommit={onCommit}
+        onCancel={onCancel}
+      />
+      <button
+        type="button"
+        className={styles.mark}
+        aria-pressed={measured}
+        aria-label={`${label}: measured`}
+        title={measured ? 'Measured in the vehicle' : 'An estimate; press when it has been measured'}
+        onClick={() => onMeasured(!measured)}
+      >
+        <Ruler size={13} />
+      </button>
+    </span>
+  );
+}

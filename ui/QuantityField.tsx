@@ -1,0 +1,91 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import { parseNumber, type Parsed } from '@/core/units/parse';
+import { formatNumber } from '@/core/units/quantity';
+import styles from './QuantityField.module.css';
+
+interface FieldProps {
+  label: string;
+  /** The value as text while nobody types. */
+  text: string;
+  unit: string;
+  parse(text: string): Parsed;
+  least: number;
+  most: number;
+  onPreview?(value: number): string | null;
+  onCommit(value: number): void;
+  onCancel?(): void;
+  measured?: boolean;
+  width?: number;
+}
+
+/** A field that reads a quantity as people write it, shows the result as they type, and says what is wrong in place. */
+export function ParsedField({ label, text, unit, parse, least, most, onPreview, onCommit, onCancel, measured = false, width = 84 }: FieldProps) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const left = useRef(false);
+
+  const read = (typed: string): number | null => {
+    const parsed = parse(typed);
+    const why = !parsed.ok ? parsed.why : parsed.value < least || parsed.value > most ? `out of range` : null;
+    setProblem(why);
+    return parsed.ok && why === null ? parsed.value : null;
+  };
+  const type = (typed: string) => {
+    setDraft(typed);
+    const value = read(typed);
+    if (value !== null) onPreview?.(value);
+  };
+  const finish = () => {
+    if (draft === null || left.current) return;
+    const value = read(draft);
+    if (value === null) return;
+    setDraft(null);
+    onCommit(value);
+  };
+  const leave = () => {
+    left.current = true;
+    setDraft(null);
+    setProblem(null);
+    onCancel?.();
+  };
+  return (
+    <span className={`${styles.field} ${problem ? styles.wrong : ''} ${measured ? styles.measured : ''}`} style={{ width }}>
+      <input
+        className="reading"
+        aria-label={label}
+        aria-invalid={problem !== null}
+        title={problem ?? label}
+        inputMode="decimal"
+        value={draft ?? text}
+        onFocus={(event) => {
+          left.current = false;
+          event.target.select();
+        }}
+        onChange={(event) => type(event.target.value)}
+        onBlur={finish}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') finish();
+          if (event.key === 'Escape') leave();
+        }}
+      />
+      <span className={styles.unit}>{unit}</span>
+      {problem && (
+        <span role="alert" className={styles.problem}>
+          {problem}
+        </span>
+      )}
+    </span>
+  );
+}
+
+interface QuantityFieldProps extends Omit<FieldProps, 'text' | 'parse'> {
+  value: number;
+  decimals: number;
+}
+
+/** A plain number with its unit. */
+export function QuantityField({ value, decimals, unit, ...rest }: QuantityFieldProps) {
+  return <ParsedField {...rest} unit={unit} text={formatNumber(value, decimals)} parse={(text) => parseNumber(text, [unit])} />;
+}

@@ -1,0 +1,50 @@
+'use client';
+
+import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
+import { App, ConfigProvider } from 'antd';
+import { useServerInsertedHTML } from 'next/navigation';
+import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
+import { ANTD_THEMES, THEME_COOKIE, type ThemeName } from './theme';
+
+interface ThemeChoice {
+  theme: ThemeName;
+  setTheme(theme: ThemeName): void;
+}
+
+const Context = createContext<ThemeChoice>({ theme: 'light', setTheme: () => undefined });
+
+const A_YEAR_S = 31_536_000;
+
+/** Gives the interface kit its look and its style rules, on the server and in the browser, under the page's content policy. */
+export function ThemeProvider({ initial, nonce, children }: { initial: ThemeName; nonce: string | undefined; children: ReactNode }) {
+  const [theme, choose] = useState(initial);
+  const [cache] = useState(() => createCache());
+  useServerInsertedHTML(() => {
+    const css = extractStyle(cache, { plain: true, once: true });
+    return css ? <style id="antd-first" nonce={nonce} dangerouslySetInnerHTML={{ __html: css }} /> : null;
+  });
+  const choice = useMemo(
+    () => ({
+      theme,
+      setTheme(next: ThemeName) {
+        document.documentElement.dataset.theme = next;
+        document.cookie = `${THEME_COOKIE}=${next};path=/;max-age=${A_YEAR_S};samesite=lax`;
+        choose(next);
+      },
+    }),
+    [theme],
+  );
+  return (
+    <StyleProvider cache={cache} hashPriority="low">
+      <ConfigProvider theme={ANTD_THEMES[theme]} csp={{ nonce }} wave={{ disabled: true }}>
+        <Context value={choice}>
+          <App component={false}>{children}</App>
+        </Context>
+      </ConfigProvider>
+    </StyleProvider>
+  );
+}
+
+export function useTheme(): ThemeChoice {
+  return useContext(Context);
+}

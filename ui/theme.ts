@@ -1,0 +1,49 @@
+import { theme, type ThemeConfig } from 'antd';
+
+export type ThemeName = 'light' | 'night';
+
+export const THEME_COOKIE = 'vine-knot-theme';
+
+const COMMON = {
+  fontFamily: "'Barlow', sans-serif",
+  fontFamilyCode: "'IBM Plex Mono', monospace",
+  fontSize: 15,
+  borderRadius: 4,
+  motion: false,
+};
+
+/** The look of the interface kit in our colours. */
+export const ANTD_THEMES: Record<ThemeName, ThemeConfig> = {
+  light: {
+    token: {
+      ...COMMON,
+      colorPrimary: '#3f6b33',
+      colorError: '#9b3322',
+      colorWarning: '#8a5a00',
+      colorSuccess: '#3f6b33',
+      colorInfo: '#1d5c74',
+      colorBgBase: '#fbf8f0',
+      colorTextBase: '#1f2a1c',
+      colorBorder: '#9c9277',
+      colorTextPlaceholder: '#6b6f5c',
+      colorTextDescription: '#4c5743',
+    },
+  },
+  night: {
+    algorithm: theme.darkAlgorithm,
+    token: {
+      ...COMMON,
+      colorPrimary: '#97c283',
+      colorTextLightSolid: '#12170f',
+      colorError: '#f08d79',
+      colorWarning: '#e9b64a',
+      colorSuccess: '#97c283',
+      colorInfo: '#86c5de',
+      colorBgBase: '#151b12',
+      colorTextBase: '#e9e3d2',
+      colorBorder: '#6a7560',
+      colorTextPlaceholder: '#a1a791',
+      colorTextDescription: '#b3b8a2',
+    },
+  },
+};
