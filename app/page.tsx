@@ -1,17 +1,9 @@
-import Link from 'next/link';
+import { HomeScreen } from '@/features/home/HomeScreen';
 import { listDesigns } from '@/server/designs';
 
 export const dynamic = 'force-dynamic';
 
 export default async function HomePage() {
-  const designs = await listDesigns();
-  return (
-    <main>
-      {designs.map(({ id, name }) => (
-        <Link key={id} href={`/d/${id}/circuits`}>
-          {name}
-        </Link>
-      ))}
-    </main>
-  );
+  const [designs, deleted] = await Promise.all([listDesigns(), listDesigns(true)]);
+  return <HomeScreen designs={designs} deleted={deleted} />;
 }

@@ -1,0 +1,12 @@
+import { analyse } from '@/core/analysis/analyse';
+import { makeReport } from '@/core/formats/report';
+import { attachment } from '@/server/attachment';
+import { readDesign } from '@/server/designs';
+import { route } from '@/server/http';
+import { reportPdf } from '@/server/pdf';
+
+export const GET = route(async (_request, id) => {
+  const { design } = await readDesign(id);
+  const pdf = await reportPdf(makeReport(analyse(design)), new Date().toISOString().slice(0, 10));
+  return attachment(design, new Uint8Array(pdf), 'application/pdf', 'pdf');
+});

@@ -1,0 +1,5 @@
+import { LoadsStage } from '@/features/loads/LoadsStage';
+
+export default function LoadsPage() {
+  return <LoadsStage />;
+}

@@ -1,0 +1,5 @@
+import { SupplyStage } from '@/features/supply/SupplyStage';
+
+export default function SupplyPage() {
+  return <SupplyStage />;
+}

@@ -1,0 +1,18 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { analyse } from '@/core/analysis/analyse';
+import { makeReport } from '@/core/formats/report';
+import { ReportView } from '@/features/report/ReportView';
+import { readDesign } from '@/server/designs';
+import { NotFound } from '@/server/errors';
+
+export const metadata: Metadata = { title: 'Report' };
+
+export default async function ReportPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const { design } = await readDesign(id).catch((error: unknown) => {
+    if (error instanceof NotFound) notFound();
+    throw error;
+  });
+  return <ReportView designId={id} report={makeReport(analyse(design))} date={new Date().toISOString().slice(0, 10)} />;
+}

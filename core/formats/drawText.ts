@@ -1,0 +1,70 @@
+import type { Draw } from '../design/schema';
+import type { UnitSystem } from '../design/vocabulary';
+import { LIMITS } from '../design/vocabulary';
+import { parseLength, parseNumber } from '../units/parse';
+import { formatLength } from '../units/quantity';
+
+/** A draw as people write it in one cell: "24 W", "2 A", "9.6 W/m x 1.6 m", each with "at 13.8 V" where that matters. */
+
+export type ParsedDraw = { ok: true; draw: Draw } | { ok: false; why: string };
+
+export function formatDraw(draw: Draw, nominalV: number, units: UnitSystem): string {
+  const at = draw.atV === nominalV ? '' : ` at ${trim(draw.atV)} V`;
+  switch (draw.kind) {
+    case 'watts':
+      return `${trim(draw.watts)} W${at}`;
+    case 'amps':
+      return `${trim(draw.amps)} A${at}`;
+    case 'strip': {
+      const pieces = draw.pieces > 1 ? ` × ${draw.pieces}${draw.join === 'parallel' ? ' parallel' : ''}` : '';
+      return `${trim(draw.wattsPerM)} W/m × ${formatLength(draw.lengthMm, units)}${pieces}${at}`;
+    }
+  }
+}
+
+/**
+ * Reads what formatDraw writes and what people write instead: a bare number is watts; "x" or "×" between strip power and
+ * length; a strip's length in the design's units unless it names one; "at" or "@" before a voltage.
+ */
+export function parseDraw(text: string, nominalV: number, units: UnitSystem): ParsedDraw {
+  const [body = '', voltage, ...rest] = text.split(/\s*(?:@|\bat\b)\s*/i);
+  if (rest.length > 0) return refuse('one voltage is enough');
+  let atV = nominalV;
+  if (voltage !== undefined) {
+    const volts = parseNumber(voltage, ['V']);
+    if (!volts.ok) return refuse(`voltage: ${volts.why}`);
+    if (volts.value < 1 || volts.value > 60) return refuse(`${volts.value} V is outside 1 to 60 V`);
+    atV = volts.value;
+  }
+  if (/w\s*\/\s*(m|ft)/i.test(body)) return parseStrip(body, atV, units);
+  const amps = /\dm?\s*A\s*$/.test(body.trim()) || /a$/i.test(body.trim());
+  const number = parseNumber(body, amps ? ['A', 'mA'] : ['W']);
+  if (!number.ok) return refuse(number.why === 'enter a number' ? 'write watts or amperes, as 24 W or 2 A' : number.why);
+  const value = /mA\s*$/i.test(body) ? number.value / 1000 : number.value;
+  if (value < 0) return refuse('a draw cannot be negative');
+  if (amps) return value > LIMITS.amps ? refuse(`more than ${LIMITS.amps} A`) : { ok: true, draw: { kind: 'amps', amps: value, atV } };
+  return value > LIMITS.watts ? refuse(`more than ${LIMITS.watts} W`) : { ok: true, draw: { kind: 'watts', watts: value, atV } };
+}
+
+function parseStrip(body: string, atV: number, units: UnitSystem): ParsedDraw {
+  const match = /^\s*([\d.,]+)\s*W\s*\/\s*(m|ft)\s*[x×*]\s*(.+?)(?:\s*[x×*]\s*(\d+)\s*(parallel|p)?)?\s*$/i.exec(body);
+  if (!match) return refuse('write a strip as 9.6 W/m x 1.6 m, several as 9.6 W/m x 2 m x 3');
+  const power = parseNumber(match[1]!);
+  const length = parseLength(match[3]!, units);
+  if (!power.ok) return refuse(`power: ${power.why}`);
+  if (!length.ok) return refuse(`length: ${length.why}`);
+  const wattsPerM = match[2]!.toLowerCase() === 'ft' ? power.value / 0.3048 : power.value;
+  if (wattsPerM > 100) return refuse('more than 100 W/m');
+  if (length.value < 1 || length.value > LIMITS.lengthMm) return refuse('the strip’s length is out of range');
+  const pieces = Number(match[4] ?? 1);
+  if (pieces < 1 || pieces > 100) return refuse('1 to 100 pieces');
+  return { ok: true, draw: { kind: 'strip', wattsPerM, lengthMm: length.value, pieces, join: match[5] ? 'parallel' : 'endToEnd', atV } };
+}
+
+function trim(value: number): string {
+  return String(Number(value.toFixed(3)));
+}
+
+function refuse(why: string): ParsedDraw {
+  return { ok: false, why };
+}

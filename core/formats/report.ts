@@ -1,0 +1,178 @@
+import type { Analysis } from '../analysis/types';
+import { CHEMISTRY_FACTS } from '../catalog/chemistries';
+import { FAMILY_NAMES } from '../catalog/fuses';
+import { AMPACITY_TABLES } from '../catalog/ampacity';
+import { SOURCES } from '../catalog/sources';
+import { nameOf, wordFinding } from '../findings/wording';
+import {
+  formatAmpHours,
+  formatAmps,
+  formatConductor,
+  formatHours,
+  formatLength,
+  formatNumber,
+  formatPercent,
+  formatRating,
+  formatTemperature,
+  formatVolts,
+  formatWattHours,
+  formatWatts,
+  MISSING,
+} from '../units/quantity';
+import { CAUTIONS } from './cautions';
+
+/** A design's report as plain words and tables, for the page, the printer and the PDF alike. */
+export interface Report {
+  title: string;
+  facts: { name: string; value: string }[];
+  sections: ReportSection[];
+  cautions: readonly string[];
+  sources: string[];
+}
+
+export interface ReportSection {
+  title: string;
+  text?: string;
+  columns: { title: string; align: 'left' | 'right' }[];
+  rows: string[][];
+}
+
+export function makeReport(analysis: Analysis): Report {
+  const { totals, index, bank } = analysis;
+  const { settings } = index;
+  return {
+    title: settings.name,
+    facts: [
+      { name: 'Connected', value: formatAmps(totals.connectedA) },
+      { name: 'Most at once', value: formatAmps(totals.worstSimultaneousA) },
+      { name: 'For hours', value: formatAmps(totals.continuousA) },
+      { name: 'A day', value: `${formatWattHours(totals.dailyWh)}, ${formatAmpHours(totals.dailyAh)}` },
+      { name: 'Usable', value: bank ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)}` : MISSING },
+      { name: 'Runtime', value: formatHours(totals.runtimeH) },
+      { name: 'Worst drop', value: formatPercent(totals.worstDropPercent) },
+    ],
+    sections: [findings(analysis), circuits(analysis), fuseMap(analysis), cables(analysis), loads(analysis), zones(analysis), energy(analysis)].filter((section) => section.rows.length > 0),
+    cautions: CAUTIONS,
+    sources: [AMPACITY_TABLES[settings.conductorStandard].source, settings.conductorStandard === 'road-vehicle' ? SOURCES.roadCable : SOURCES.class5, SOURCES.copper, SOURCES.bladeFuses, SOURCES.batteries, SOURCES.fromMemory],
+  };
+}
+
+function findings({ findings: found, design, index }: Analysis): ReportSection {
+  return {
+    title: 'What is open',
+    columns: left('', 'What', 'Why it matters'),
+    rows: found.map((finding) => {
+      const { title, message, why } = wordFinding(finding, design, index.settings.units);
+      return [finding.severity, `${title}. ${message}`, why];
+    }),
+  };
+}
+
+function circuits({ circuits: list, design, index }: Analysis): ReportSection {
+  const { units } = index.settings;
+  return {
+    title: 'Circuits',
+    text: 'Drop to the farthest load with everything on the circuit running; loop is the conductor out and back it is counted over.',
+    columns: [...left('No', 'Circuit', 'Zone'), ...right('At once', 'For hours', 'Fuse', 'Conductor', 'Carries', 'Loop', 'Drop', 'Target')],
+    rows: list.map((circuit) => [
+      String(circuit.number).padStart(2, '0'),
+      circuit.name,
+      nameOf(design, circuit.zoneId ?? undefined),
+      formatAmps(circuit.peakA),
+      formatAmps(circuit.continuousA),
+      formatRating(circuit.ratingA),
+      formatConductor(circuit.conductor),
+      formatAmps(circuit.ampacity?.amps ?? null),
+      formatLength(circuit.loopMm, units),
+      `${formatVolts(circuit.dropV)}, ${formatPercent(circuit.dropPercent)}`,
+      formatPercent(circuit.targetPercent),
+    ]),
+  };
+}
+
+function fuseMap({ blocks, design }: Analysis): ReportSection {
+  return {
+    title: 'Fuse map',
+    columns: [...left('Block', 'Slot', 'Circuit'), ...right('Fuse', 'At once')],
+    rows: blocks.flatMap((block) =>
+      block.slots.map(({ slot, circuitId, protectionId, ratingA, peakA }) => [
+        nameOf(design, block.id),
+        String(slot),
+        protectionId === null ? 'spare' : nameOf(design, circuitId ?? protectionId),
+        formatRating(ratingA),
+        protectionId === null ? MISSING : formatAmps(peakA),
+      ]),
+    ),
+  };
+}
+
+function cables({ wires, design, index }: Analysis): ReportSection {
+  const { units } = index.settings;
+  const shared = Array.from(wires.values()).filter(({ circuitId }) => circuitId === null);
+  return {
+    title: 'Battery, main protection and cables',
+    text: batteryWords(index),
+    columns: [...left('Cable', 'Side'), ...right('Length', 'Conductor', 'At once', 'Carries'), ...left('Guarded by'), ...right('Drop')],
+    rows: shared.map(({ wire, side, amps, ampacity, protectionId, protectionA, dropV }) => [
+      nameOf(design, wire.id),
+      side,
+      `${formatLength(wire.lengthMm, units)}${wire.lengthMeasured ? ', measured' : ''}`,
+      formatConductor(wire.conductor),
+      formatAmps(amps),
+      formatAmps(ampacity.amps),
+      protectionId ? `${formatRating(protectionA)} ${nameOf(design, protectionId)}` : MISSING,
+      formatVolts(dropV),
+    ]),
+  };
+}
+
+function batteryWords({ battery, devices }: Analysis['index']): string {
+  const mains = Array.from(devices.values()).flatMap((device) => (device.kind === 'protection' && !device.mount ? [`${device.name}: ${FAMILY_NAMES[device.family].toLowerCase()}, ${formatRating(device.ratingA)}`] : []));
+  const words = battery ? [`${battery.name}: ${battery.count} × ${formatAmpHours(battery.capacityAh)}, ${CHEMISTRY_FACTS[battery.chemistry].label.toLowerCase()}`] : [];
+  return [...words, ...mains].join('. ');
+}
+
+function loads({ loads: list, design }: Analysis): ReportSection {
+  return {
+    title: 'Loads',
+    text: 'A measured draw replaces the rated one.',
+    columns: [...left('Load', 'Zone', 'Circuit'), ...right('Pieces', 'Rated', 'Measured', 'Draw', 'Hours a day', 'A day')],
+    rows: Array.from(list.values(), ({ load, draw, circuitId, dailyHours, dailyWh }) => [
+      load.name,
+      nameOf(design, load.zoneId ?? undefined),
+      nameOf(design, circuitId ?? undefined),
+      String(load.quantity),
+      formatWatts(draw.ratedWatts),
+      draw.basis === 'measured' ? formatWatts(draw.watts) : MISSING,
+      formatAmps(draw.amps),
+      formatNumber(dailyHours, 1),
+      formatWattHours(dailyWh),
+    ]),
+  };
+}
+
+function zones({ zones: list, index }: Analysis): ReportSection {
+  const { units } = index.settings;
+  const air = new Map(index.zones.map((zone) => [zone.id, `${formatTemperature(zone.ambientC, units)}${zone.engineSpace ? ', engine space' : ''}`]));
+  return {
+    title: 'Zones',
+    columns: [...left('Zone', 'Hottest air'), ...right('Loads', 'Connected', 'At once', 'Worst drop', 'A day')],
+    rows: list.map((zone) => [zone.name, air.get(zone.id)!, String(zone.loadCount), formatAmps(zone.connectedA), formatAmps(zone.peakA), formatPercent(zone.worstDropPercent), formatWattHours(zone.dailyWh)]),
+  };
+}
+
+function energy({ scenarios }: Analysis): ReportSection {
+  return {
+    title: 'Energy and runtime without charging',
+    columns: [...left('Scenario'), ...right('A day', 'A day', 'Most at once', 'Runtime')],
+    rows: scenarios.map(({ name, dailyWh, dailyAh, peakA, runtimeH }) => [name, formatWattHours(dailyWh), formatAmpHours(dailyAh), formatAmps(peakA), formatHours(runtimeH)]),
+  };
+}
+
+function left(...titles: string[]) {
+  return titles.map((title) => ({ title, align: 'left' as const }));
+}
+
+function right(...titles: string[]) {
+  return titles.map((title) => ({ title, align: 'right' as const }));
+}

@@ -1,0 +1,64 @@
+import { Button, Dropdown } from 'antd';
+import { Ellipsis } from 'lucide-react';
+import Link from 'next/link';
+import { formatHours, formatPercent, formatWattHours } from '@/core/units/quantity';
+import type { DesignSummary } from '@/server/designs';
+import { Verdict } from '@/ui/Verdict';
+import { VEHICLE_WORDS } from './words';
+import styles from './Home.module.css';
+
+interface DesignRowProps {
+  design: DesignSummary;
+  onRename(): void;
+  onDuplicate(): void;
+  onDelete(): void;
+}
+
+/** One design in the list: its name, its readings, what is open in it. */
+export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRowProps) {
+  const { id, name, vehicle, circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions, updatedAt } = design;
+  return (
+    <li className={styles.row}>
+      <Link href={`/d/${id}/loads`} className={styles.title}>
+        <span className={styles.name}>{name}</span>
+        <span className={styles.kind}>
+          {VEHICLE_WORDS[vehicle]}, changed <time dateTime={new Date(updatedAt).toISOString()}>{new Date(updatedAt).toISOString().slice(0, 10)}</time>
+        </span>
+      </Link>
+      <dl className={styles.figures}>
+        <Figure name="Circuits" value={String(circuits)} />
+        <Figure name="Worst drop" value={formatPercent(worstDropPercent)} />
+        <Figure name="A day" value={formatWattHours(dailyWh)} />
+        <Figure name="Runtime" value={formatHours(runtimeH)} />
+      </dl>
+      <span className={styles.open}>
+        {faults > 0 && <Verdict severity="fault" count={faults} />}
+        {cautions > 0 && <Verdict severity="caution" count={cautions} />}
+        {faults + cautions === 0 && <Verdict severity="ok" />}
+      </span>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: [
+            { key: 'rename', label: 'Rename…', onClick: onRename },
+            { key: 'duplicate', label: 'Duplicate', onClick: onDuplicate },
+            { key: 'export', label: <a href={`/api/designs/${id}/export`}>Export as JSON</a> },
+            { key: 'report', label: <Link href={`/d/${id}/report`}>Report and print</Link> },
+            { key: 'delete', label: 'Delete', danger: true, onClick: onDelete },
+          ],
+        }}
+      >
+        <Button type="text" aria-label={`More for ${name}`} icon={<Ellipsis size={18} />} />
+      </Dropdown>
+    </li>
+  );
+}
+
+function Figure({ name, value }: { name: string; value: string }) {
+  return (
+    <div>
+      <dt>{name}</dt>
+      <dd className="reading">{value}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,158 @@
+'use client';
+
+import { Alert, Button, Input, Modal } from 'antd';
+import { Moon, Plus, Sun } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useRef, useState, useTransition } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { LIMITS } from '@/core/design/vocabulary';
+import type { DesignSummary } from '@/server/designs';
+import { EmptyStage } from '@/ui/EmptyStage';
+import { useTheme } from '@/ui/ThemeProvider';
+import { DesignRow } from './DesignRow';
+import { Refused, request } from './requests';
+import styles from './Home.module.css';
+
+/** All designs with what matters of each, and making, copying, naming, removing, taking in and giving out. */
+export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; deleted: DesignSummary[] }) {
+  const router = useRouter();
+  const { theme, setTheme } = useTheme();
+  const [problem, setProblem] = useState<Refused | null>(null);
+  const [justDeleted, setJustDeleted] = useState<DesignSummary | null>(null);
+  const [renaming, setRenaming] = useState<{ id: string; name: string } | null>(null);
+  const [working, startWork] = useTransition();
+  const fileInput = useRef<HTMLInputElement>(null);
+  useHotkeys('n', () => router.push('/new'));
+
+  const act = (work: () => Promise<unknown>) =>
+    startWork(async () => {
+      try {
+        setProblem(null);
+        await work();
+        router.refresh();
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        setProblem(error);
+      }
+    });
+  const takeFile = (file: File | undefined) => {
+    if (!file) return;
+    act(async () => {
+      if (file.size > LIMITS.importBytes) throw new Refused(`${file.name} is larger than ${LIMITS.importBytes / 1_000_000} MB; nothing was taken.`, []);
+      const { id } = await request<{ id: string }>('POST', '/api/designs', { file: await file.text() });
+      router.push(`/d/${id}/loads`);
+    });
+  };
+  const remove = (design: DesignSummary) =>
+    act(async () => {
+      await request('DELETE', `/api/designs/${design.id}`);
+      setJustDeleted(design);
+    });
+  const restore = (id: string) =>
+    act(async () => {
+      await request('POST', `/api/designs/${id}/restore`);
+      setJustDeleted(null);
+    });
+  const rename = () => {
+    const wanted = renaming?.name.trim();
+    if (!renaming || !wanted) return;
+    setRenaming(null);
+    act(() => request('POST', `/api/designs/${renaming.id}/rename`, { name: wanted }));
+  };
+
+  return (
+    <main className={styles.home}>
+      <header className={styles.head}>
+        <div>
+          <h1>Vine Knot</h1>
+          <p>12-volt house systems: loads, supply, circuits, checked as you type.</p>
+        </div>
+        <span className={styles.tools}>
+          <Button type="text" aria-label={theme === 'night' ? 'Light theme' : 'Night theme'} icon={theme === 'night' ? <Sun size={18} /> : <Moon size={18} />} onClick={() => setTheme(theme === 'night' ? 'light' : 'night')} />
+          <input ref={fileInput} type="file" accept=".json,application/json" className="visually-hidden" tabIndex={-1} aria-label="Design file" onChange={(event) => takeFile(event.target.files?.[0])} onClick={(event) => (event.currentTarget.value = '')} />
+          <Button onClick={() => fileInput.current?.click()}>Import a design</Button>
+          <Link href="/new">
+            <Button type="primary" icon={<Plus size={16} />}>
+              New design
+            </Button>
+          </Link>
+        </span>
+      </header>
+      {problem && (
+        <Alert
+          type="error"
+          showIcon
+          closable={{ onClose: () => setProblem(null) }}
+          title={problem.message}
+          description={
+            problem.reasons.length > 0 && (
+              <ul className={styles.reasons}>
+                {problem.reasons.map((reason) => (
+                  <li key={reason}>{reason}</li>
+                ))}
+              </ul>
+            )
+          }
+        />
+      )}
+      {justDeleted && (
+        <Alert
+          type="info"
+          showIcon
+          title={`${justDeleted.name} has been deleted.`}
+          action={
+            <Button size="small" onClick={() => restore(justDeleted.id)}>
+              Undo
+            </Button>
+          }
+        />
+      )}
+      {designs.length === 0 ? (
+        <EmptyStage title="No design yet" text="A design holds one vehicle’s house system. A few questions set it up; then list what draws current and everything else follows.">
+          <Link href="/new">
+            <Button type="primary">Start a design</Button>
+          </Link>
+        </EmptyStage>
+      ) : (
+        <ul className={styles.list} aria-busy={working}>
+          {designs.map((design) => (
+            <DesignRow
+              key={design.id}
+              design={design}
+              onRename={() => setRenaming({ id: design.id, name: design.name })}
+              onDuplicate={() => act(() => request('POST', `/api/designs/${design.id}/duplicate`))}
+              onDelete={() => remove(design)}
+            />
+          ))}
+        </ul>
+      )}
+      {deleted.length > 0 && (
+        <details className={styles.deleted}>
+          <summary>Deleted designs ({deleted.length})</summary>
+          <ul>
+            {deleted.map(({ id, name }) => (
+              <li key={id}>
+                {name}
+                <Button size="small" onClick={() => restore(id)}>
+                  Bring back
+                </Button>
+                <Button size="small" danger onClick={() => act(() => request('DELETE', `/api/designs/${id}?erase`))}>
+                  Erase for good
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <p className={styles.foot}>
+        A drawing board, not a licence: local codes and a licensed person come first. Isolate before work, protect at the source, keep an extinguisher within reach.
+      </p>
+      {renaming && (
+        <Modal open title="Rename the design" okText="Rename" onOk={rename} onCancel={() => setRenaming(null)} width={380}>
+          <Input autoFocus aria-label="Name of the design" value={renaming.name} maxLength={80} onChange={(event) => setRenaming({ ...renaming, name: event.target.value })} onPressEnter={rename} />
+        </Modal>
+      )}
+    </main>
+  );
+}

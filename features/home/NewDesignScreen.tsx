@@ -1,0 +1,128 @@
+'use client';
+
+import { Alert, Button, Input, InputNumber, Segmented, Select } from 'antd';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState, type ReactNode } from 'react';
+import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
+import { USUAL_ZONES, type NewDesign } from '@/core/design/newDesign';
+import { CHEMISTRIES, CONDUCTOR_STANDARDS, LIMITS, VEHICLES, type Vehicle } from '@/core/design/vocabulary';
+import { PRACTICE_WORDS } from '@/features/supply/practice';
+import { Refused, request } from './requests';
+import { VEHICLE_WORDS } from './words';
+import styles from './NewDesign.module.css';
+
+/** The first-run path: a few questions, then straight to the loads. Every answer can be changed later. */
+export function NewDesignScreen() {
+  const router = useRouter();
+  const [answers, setAnswers] = useState<NewDesign>({
+    name: '',
+    vehicle: 'panelVan',
+    zones: USUAL_ZONES.panelVan,
+    battery: { chemistry: 'lithium', capacityAh: 100, count: 1 },
+    units: 'metric',
+    standard: 'iso-small-craft',
+    defaultReturn: 'dedicated',
+  });
+  const [problem, setProblem] = useState<Refused | null>(null);
+  const [sending, setSending] = useState(false);
+  const set = (fields: Partial<NewDesign>) => setAnswers((now) => ({ ...now, ...fields }));
+
+  const start = async () => {
+    setSending(true);
+    try {
+      const name = answers.name.trim() || VEHICLE_WORDS[answers.vehicle];
+      const { id } = await request<{ id: string }>('POST', '/api/designs', { answers: { ...answers, name } });
+      router.push(`/d/${id}/loads`);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      setProblem(error);
+      setSending(false);
+    }
+  };
+
+  return (
+    <main className={styles.screen}>
+      <Link href="/">All designs</Link>
+      <h1>A new design</h1>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void start();
+        }}
+      >
+        <Question title="What is it called?">
+          <Input autoFocus aria-label="Name" placeholder={VEHICLE_WORDS[answers.vehicle]} maxLength={80} value={answers.name} onChange={(event) => set({ name: event.target.value })} />
+        </Question>
+        <Question title="What kind of vehicle?">
+          <Segmented<Vehicle>
+            aria-label="Kind of vehicle"
+            value={answers.vehicle}
+            onChange={(vehicle) => set({ vehicle, zones: USUAL_ZONES[vehicle] })}
+            options={VEHICLES.map((value) => ({ value, label: VEHICLE_WORDS[value] }))}
+          />
+        </Question>
+        <Question title="Which zones?" why="Where things are and what heat they stand in. Type to add one.">
+          <Select mode="tags" aria-label="Zones" value={[...answers.zones]} maxCount={40} style={{ width: '100%' }} onChange={(zones: string[]) => set({ zones: zones.map((zone) => zone.trim().slice(0, 80)).filter(Boolean) })} options={USUAL_ZONES[answers.vehicle].map((value) => ({ value, label: value }))} />
+        </Question>
+        <Question title="Which battery?" why={`${CHEMISTRY_FACTS[answers.battery.chemistry].usableDepthPercent} % of it is usually used.`}>
+          <span className={styles.inline}>
+            <Select
+              aria-label="Battery chemistry"
+              value={answers.battery.chemistry}
+              style={{ width: 210 }}
+              onChange={(chemistry) => set({ battery: { ...answers.battery, chemistry } })}
+              options={CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_FACTS[value].label }))}
+            />
+            <InputNumber aria-label="Battery capacity, Ah" min={1} max={LIMITS.capacityAh} value={answers.battery.capacityAh} suffix="Ah" style={{ width: 120 }} onChange={(value) => set({ battery: { ...answers.battery, capacityAh: value ?? 100 } })} />
+            <InputNumber aria-label="Batteries in parallel" min={1} max={20} precision={0} value={answers.battery.count} suffix="in parallel" style={{ width: 150 }} onChange={(value) => set({ battery: { ...answers.battery, count: value ?? 1 } })} />
+          </span>
+        </Question>
+        <Question title="Units?">
+          <Segmented<NewDesign['units']>
+            aria-label="Units"
+            value={answers.units}
+            onChange={(units) => set({ units, standard: units === 'us' ? 'us-small-craft' : 'iso-small-craft' })}
+            options={[
+              { value: 'metric', label: 'Metres, °C' },
+              { value: 'us', label: 'Feet, °F' },
+            ]}
+          />
+        </Question>
+        <Question title="Which school sizes the wires?" why="The three differ in tables and in what they allow; all three can be tried later.">
+          <Segmented aria-label="School" value={answers.standard} onChange={(standard) => set({ standard })} options={CONDUCTOR_STANDARDS.map((value) => ({ value, label: PRACTICE_WORDS.standard[value] }))} />
+        </Question>
+        <Question title="How does current come back?" why="A cable’s joints can be found and measured; chassis joints corrode out of sight.">
+          <Segmented<NewDesign['defaultReturn']>
+            aria-label="Return"
+            value={answers.defaultReturn}
+            onChange={(defaultReturn) => set({ defaultReturn })}
+            options={[
+              { value: 'dedicated', label: 'By cable to a bus bar' },
+              { value: 'chassis', label: 'Through the chassis' },
+            ]}
+          />
+        </Question>
+        {problem && <Alert type="error" showIcon title={problem.message} description={problem.reasons.join('; ')} />}
+        <div className={styles.inline}>
+          <Button type="primary" htmlType="submit" loading={sending} disabled={answers.zones.length === 0}>
+            Start with the loads
+          </Button>
+          {answers.zones.length === 0 && <span className={styles.why}>At least one zone is needed.</span>}
+        </div>
+      </form>
+    </main>
+  );
+}
+
+function Question({ title, why, children }: { title: string; why?: string; children: ReactNode }) {
+  return (
+    <section className={styles.question}>
+      <h2>{title}</h2>
+      <div>
+        {children}
+        {why && <p className={styles.why}>{why}</p>}
+      </div>
+    </section>
+  );
+}

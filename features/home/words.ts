@@ -1,0 +1,10 @@
+import type { Vehicle } from '@/core/design/vocabulary';
+
+export const VEHICLE_WORDS: Record<Vehicle, string> = {
+  boxBody: 'Box body',
+  panelVan: 'Panel van',
+  pickUp: 'Pick-up with canopy',
+  offRoader: 'Estate or off-roader',
+  trailer: 'Trailer',
+  coachBuilt: 'Coach-built',
+};

@@ -1,0 +1,176 @@
+'use client';
+
+import { Button, Dropdown, Segmented } from 'antd';
+import { Plus } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import { useCallback, useMemo, useState } from 'react';
+import { Edit } from '@/core/design/edit';
+import { deviceOf } from '@/core/design/design';
+import { newLoad, removeLoads } from '@/core/switching/schemes';
+import { nameOf } from '@/core/findings/wording';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useHashTarget } from '@/features/workspace/useHashTarget';
+import { EmptyStage } from '@/ui/EmptyStage';
+import { Grid } from '@/ui/grid/Grid';
+import type { GridActions } from '@/ui/grid/types';
+import { AddLoad } from './AddLoad';
+import { setCell, type LoadField } from './cells';
+import { loadColumns, type LoadRow } from './columns';
+import { ScenarioBar } from './ScenarioBar';
+import { useLoadRows, type Grouping } from './useLoadRows';
+import styles from './LoadsStage.module.css';
+
+const ImportLoads = dynamic(() => import('./ImportLoads').then(({ ImportLoads: dialog }) => dialog), { ssr: false });
+const ZonesDialog = dynamic(() => import('./ZonesDialog').then(({ ZonesDialog: dialog }) => dialog), { ssr: false });
+
+/** Stage Loads: everything that draws current, rated and measured, and how long it runs. */
+export function LoadsStage() {
+  const store = useDesignStore();
+  const id = useDesign((state) => state.id);
+  const zones = useDesign(({ analysis }) => analysis.index.zones);
+  const circuits = useDesign(({ analysis }) => analysis.circuits);
+  const { units, nominalV } = useDesign(({ analysis }) => analysis.index.settings);
+  const [grouping, setGrouping] = useState<Grouping>('zone');
+  const [dialog, setDialog] = useState<'import' | 'zones' | null>(null);
+  const groups = useLoadRows(grouping);
+  const circuitNames = circuits.map((circuit) => `${String(circuit.number).padStart(2, '0')} ${circuit.name}`).join('\n');
+  const zoneNames = zones.map(({ name }) => name).join('\n');
+  const columns = useMemo(
+    () => loadColumns({ units, nominalV, zones: lines(zoneNames), circuits: lines(circuitNames), grouping }),
+    [units, nominalV, zoneNames, circuitNames, grouping],
+  );
+  const actions = useLoadActions();
+
+  useHashTarget(
+    useCallback((target: string) => {
+      const row = document.getElementById(target);
+      row?.scrollIntoView({ block: 'center' });
+      row?.querySelector<HTMLElement>('[role="gridcell"]')?.focus();
+    }, []),
+  );
+  const add = (name: string, zoneId: string | null) => {
+    const load = newLoad(name, zoneId);
+    store.commit(`Add ${name}`, () => ({ added: [load], updated: [], removed: [] }));
+  };
+  const isEmpty = groups.every(({ rows }) => rows.length === 0);
+
+  return (
+    <div className={styles.stage}>
+      <div className={styles.toolbar}>
+        <h2>Loads</h2>
+        <ScenarioBar />
+        <Segmented<Grouping>
+          aria-label="Group loads"
+          value={grouping}
+          onChange={setGrouping}
+          options={[
+            { value: 'zone', label: 'By zone' },
+            { value: 'circuit', label: 'By circuit' },
+            { value: 'none', label: 'One list' },
+          ]}
+        />
+        <span className={styles.right}>
+          <Button size="small" onClick={() => setDialog('zones')}>
+            Zones
+          </Button>
+          <Dropdown
+            trigger={['click']}
+            menu={{
+              items: [
+                { key: 'import', label: 'Take loads from a CSV file…', onClick: () => setDialog('import') },
+                { key: 'export', label: <a href={`/api/designs/${id}/loads.csv`}>Save loads as CSV</a> },
+              ],
+            }}
+          >
+            <Button size="small">CSV</Button>
+          </Dropdown>
+        </span>
+      </div>
+      {isEmpty ? (
+        <EmptyStage
+          title="List what draws current"
+          text="Every lamp, pump, fan and charger, with what its box says and how many hours a day it runs. From these come the wires, the fuses and how long the battery lasts. Paste a list from a spreadsheet, or begin with one."
+        >
+          <AddLoad zones={zones} onAdd={add} />
+          <p>
+            <Button type="link" onClick={() => setDialog('import')}>
+              or take a list from a CSV file
+            </Button>
+          </p>
+        </EmptyStage>
+      ) : (
+        <div className={styles.scroller}>
+          <Grid label="Loads" columns={columns} groups={groups} actions={actions} footer={<AddLoad zones={zones} onAdd={add} icon={<Plus size={15} />} />} />
+        </div>
+      )}
+      {dialog === 'import' && <ImportLoads onClose={() => setDialog(null)} />}
+      {dialog === 'zones' && <ZonesDialog onClose={() => setDialog(null)} />}
+    </div>
+  );
+}
+
+function useLoadActions(): GridActions<LoadRow> {
+  const store = useDesignStore();
+  return useMemo(() => {
+    const trial = (loadId: string, column: string, text: string) => {
+      const edit = new Edit(store.getState().design);
+      return setCell(edit, loadId, column as LoadField, text, today());
+    };
+    const make = (loadId: string, column: string, text: string) => (design: Parameters<typeof deviceOf>[0]) => {
+      const edit = new Edit(design);
+      setCell(edit, loadId, column as LoadField, text, today());
+      return edit.change;
+    };
+    return {
+      preview(row, column, text) {
+        return trial(row.id, column, text) ?? store.preview(make(row.id, column, text));
+      },
+      commit(row, column, text) {
+        return trial(row.id, column, text) ?? store.commit(`Change ${row.entry.load.name}`, make(row.id, column, text));
+      },
+      cancel: store.cancel,
+      paste: (rowId, keys, block) => pasteBlock(store, rowId, keys, block),
+      remove(rows) {
+        const what = rows.length === 1 ? rows[0]!.entry.load.name : `${rows.length} loads`;
+        store.commit(`Remove ${what}`, (design) => removeLoads(design, rows.map(({ id }) => id)));
+      },
+    };
+  }, [store]);
+}
+
+const SET_FIELDS = new Set<string>(['name', 'zone', 'circuit', 'quantity', 'spacing', 'rated', 'measured', 'lasting', 'group', 'hours', 'share']);
+
+/** Takes a block of cells row by row from a load on; past the last load each line makes a new one. */
+function pasteBlock(store: ReturnType<typeof useDesignStore>, rowId: string | null, keys: string[], block: string[][]): string[] {
+  const problems: string[] = [];
+  const shown = Array.from(document.querySelectorAll<HTMLElement>('table[role="grid"] tbody tr[aria-rowindex]'), (row) => row.id);
+  const start = rowId === null ? shown.length : shown.indexOf(rowId);
+  store.commit(block.length === 1 ? 'Paste' : `Paste ${block.length} lines`, (design) => {
+    const edit = new Edit(design);
+    problems.length = 0;
+    block.forEach((cells, line) => {
+      const loadId = shown[start + line] ?? addPasted(edit, cells[keys.indexOf('name')], shown.at(-1));
+      cells.slice(0, keys.length).forEach((text, at) => {
+        const key = keys[at]!;
+        if (!SET_FIELDS.has(key)) return;
+        const problem = setCell(edit, loadId, key as LoadField, text, today());
+        if (problem) problems.push(`Line ${line + 1}, ${nameOf(edit.design, loadId)}, ${key} “${text}”: ${problem}`);
+      });
+    });
+    return edit.change;
+  });
+  return problems;
+}
+
+function addPasted(edit: Edit, name: string | undefined, besideId: string | undefined): string {
+  const zoneId = deviceOf(edit.design, besideId ?? null, 'load')?.zoneId ?? null;
+  return edit.add(newLoad(name?.trim() || 'Pasted load', zoneId)).id;
+}
+
+function today(): string {
+  return new Date().toISOString().slice(0, 10);
+}
+
+function lines(text: string): string[] {
+  return text === '' ? [] : text.split('\n');
+}

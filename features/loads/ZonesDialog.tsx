@@ -1,0 +1,102 @@
+'use client';
+
+import { Button, Checkbox, Input, Modal } from 'antd';
+import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { updateRecords } from '@/core/design/change';
+import { Edit } from '@/core/design/edit';
+import { newId } from '@/core/design/ids';
+import type { Zone } from '@/core/design/schema';
+import { parseNumber } from '@/core/units/parse';
+import { formatNumber } from '@/core/units/quantity';
+import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { ParsedField } from '@/ui/QuantityField';
+import styles from './ZonesDialog.module.css';
+
+/** The zones of the vehicle and what they do to wiring. */
+export function ZonesDialog({ onClose }: { onClose(): void }) {
+  const store = useDesignStore();
+  const units = useUnits();
+  const zones = useDesign(({ analysis }) => analysis.index.zones);
+  const counts = useDesign(({ analysis }) => analysis.zones);
+  const [name, setName] = useState('');
+  const metric = units === 'metric';
+  const toShown = (celsius: number) => (metric ? celsius : celsius * 1.8 + 32);
+  const toCelsius = (shown: number) => (metric ? shown : (shown - 32) / 1.8);
+
+  const set = (zone: Zone, fields: Partial<Zone>) => store.commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [{ id: zone.id, set: fields }]));
+  const add = () => {
+    const wanted = name.trim();
+    if (!wanted) return;
+    setName('');
+    const zone: Zone = { id: newId('zone'), type: 'zone', name: wanted, order: zones.length, ambientC: 30, engineSpace: false };
+    store.commit(`Add zone ${wanted}`, () => ({ added: [zone], updated: [], removed: [] }));
+  };
+  const remove = (zone: Zone) =>
+    store.commit(`Remove zone ${zone.name}`, (design) => {
+      const edit = new Edit(design);
+      for (const record of design.records.values()) {
+        if ((record.type === 'device' || record.type === 'circuit') && record.zoneId === zone.id) edit.set(record.id, { zoneId: null });
+      }
+      edit.remove(zone.id);
+      return edit.change;
+    });
+
+  return (
+    <Modal open title="Zones of the vehicle" footer={<Button onClick={onClose}>Close</Button>} onCancel={onClose} width={620}>
+      <p className={styles.why}>Heat takes away from what a wire carries: above 30 °C each wire that ends in the zone is rated down, in an engine space by the standard’s own factor.</p>
+      <table className={styles.zones}>
+        <thead>
+          <tr>
+            <th scope="col">Zone</th>
+            <th scope="col">Hottest air</th>
+            <th scope="col">Engine space</th>
+            <th scope="col">Loads</th>
+            <th scope="col" aria-label="Remove" />
+          </tr>
+        </thead>
+        <tbody>
+          {zones.map((zone) => (
+            <tr key={zone.id}>
+              <td>
+                <Input
+                  size="small"
+                  aria-label={`Name of zone ${zone.name}`}
+                  key={zone.name}
+                  defaultValue={zone.name}
+                  maxLength={80}
+                  onBlur={(event) => event.target.value.trim() && event.target.value.trim() !== zone.name && set(zone, { name: event.target.value.trim() })}
+                  onPressEnter={(event) => event.currentTarget.blur()}
+                />
+              </td>
+              <td>
+                <ParsedField
+                  label={`Hottest air in ${zone.name}`}
+                  text={formatNumber(toShown(zone.ambientC), 0)}
+                  unit={metric ? '°C' : '°F'}
+                  parse={(text) => parseNumber(text, ['C', '°C', 'F', '°F'])}
+                  least={toShown(-40)}
+                  most={toShown(120)}
+                  onCommit={(shown) => set(zone, { ambientC: toCelsius(shown) })}
+                />
+              </td>
+              <td>
+                <Checkbox aria-label={`${zone.name} is an engine space`} checked={zone.engineSpace} onChange={(event) => set(zone, { engineSpace: event.target.checked })} />
+              </td>
+              <td className="reading">{counts.find(({ id }) => id === zone.id)?.loadCount ?? 0}</td>
+              <td>
+                <Button size="small" type="text" danger aria-label={`Remove zone ${zone.name}`} icon={<Trash2 size={15} />} onClick={() => remove(zone)} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className={styles.add}>
+        <Input size="small" aria-label="Name of a new zone" placeholder="New zone" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} onPressEnter={add} />
+        <Button size="small" type="primary" disabled={!name.trim()} onClick={add}>
+          Add zone
+        </Button>
+      </div>
+    </Modal>
+  );
+}

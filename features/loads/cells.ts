@@ -1,0 +1,139 @@
+import { deviceOf, settingsOf, type Design } from '@/core/design/design';
+import type { Edit } from '@/core/design/edit';
+import { newId } from '@/core/design/ids';
+import type { Duty, Load } from '@/core/design/schema';
+import { LIMITS } from '@/core/design/vocabulary';
+import { loadSize } from '@/core/energy/draw';
+import { nameOf } from '@/core/findings/wording';
+import { formatDraw, parseDraw } from '@/core/formats/drawText';
+import { addCircuit, attachLoad, detachLoad, usualScheme } from '@/core/switching/schemes';
+import { parseLength, parseNumber } from '@/core/units/parse';
+
+/** The columns of the loads table that a person sets. */
+export type LoadField = 'name' | 'zone' | 'circuit' | 'quantity' | 'spacing' | 'rated' | 'measured' | 'lasting' | 'group' | 'hours' | 'share';
+
+export const NO_CIRCUIT = '–';
+export const OWN_CIRCUIT = '+ a circuit of its own';
+export const YES = 'yes';
+export const NO = 'no';
+
+/** Takes the text of one cell into the design. Returns why it cannot be read, leaving the design alone, or null. */
+export function setCell(edit: Edit, loadId: string, field: LoadField, text: string, today: string): string | null {
+  const load = deviceOf(edit.design, loadId, 'load');
+  if (!load) return 'this load is gone';
+  return SETTERS[field](edit, load, text.trim(), today);
+}
+
+type Setter = (edit: Edit, load: Load, text: string, today: string) => string | null;
+
+const SETTERS: Record<LoadField, Setter> = {
+  name(edit, load, text) {
+    if (text === '') return 'a load needs a name';
+    if (text.length > LIMITS.nameLength) return `at most ${LIMITS.nameLength} characters`;
+    edit.set(load.id, { name: text });
+    return null;
+  },
+  zone(edit, load, text) {
+    const zone = text === '' || text === NO_CIRCUIT ? null : named(edit.design, 'zone', text);
+    if (zone === undefined) return `there is no zone called “${text}”`;
+    edit.set(load.id, { zoneId: zone });
+    return null;
+  },
+  circuit(edit, load, text) {
+    if (text === OWN_CIRCUIT) {
+      detachLoad(edit, load.id);
+      addCircuit(edit, { ...usualScheme(edit.design, load.name, load.zoneId), loadIds: [load.id] });
+      return null;
+    }
+    const circuit = text === '' || text === NO_CIRCUIT ? null : named(edit.design, 'circuit', text);
+    if (circuit === undefined) return `there is no circuit “${text}”`;
+    detachLoad(edit, load.id);
+    if (circuit) attachLoad(edit, load.id, circuit);
+    return null;
+  },
+  quantity(edit, load, text) {
+    return number(text || '1', [], 1, LIMITS.quantity, (quantity) => {
+      if (!Number.isInteger(quantity)) return 'a whole number';
+      edit.set(load.id, { quantity });
+      return null;
+    });
+  },
+  spacing(edit, load, text) {
+    const parsed = parseLength(text || '0', settingsOf(edit.design).units);
+    if (!parsed.ok) return parsed.why;
+    if (parsed.value < 0 || parsed.value > LIMITS.lengthMm) return 'out of range';
+    edit.set(load.id, { spacingMm: parsed.value });
+    return null;
+  },
+  rated(edit, load, text) {
+    const { nominalV, units } = settingsOf(edit.design);
+    const parsed = parseDraw(text, nominalV, units);
+    if (!parsed.ok) return parsed.why;
+    const same = formatDraw(load.rated, nominalV, units) === formatDraw(parsed.draw, nominalV, units);
+    if (!same) edit.set(load.id, { rated: parsed.draw });
+    return null;
+  },
+  measured(edit, load, text, today) {
+    if (text === '' || text === '–') {
+      edit.set(load.id, { measured: null });
+      return null;
+    }
+    const { nominalV, units } = settingsOf(edit.design);
+    const parsed = parseDraw(text, nominalV, units);
+    if (!parsed.ok) return parsed.why;
+    if (parsed.draw.kind === 'strip') return 'a measurement is watts or amperes of the whole load';
+    if (load.measured && formatDraw(load.measured.draw, nominalV, units) === formatDraw(parsed.draw, nominalV, units)) return null;
+    edit.set(load.id, { measured: { draw: parsed.draw, forSize: loadSize(load), on: today } });
+    return null;
+  },
+  lasting(edit, load, text) {
+    const yes = ['', YES, 'y', 'true', '1', 'for hours'].includes(text.toLowerCase());
+    const no = [NO, 'n', 'false', '0', 'briefly'].includes(text.toLowerCase());
+    if (!yes && !no) return 'write yes or no: does it run for hours?';
+    edit.set(load.id, { continuous: yes });
+    return null;
+  },
+  group(edit, load, text) {
+    if (text.length > 40) return 'at most 40 characters';
+    edit.set(load.id, { exclusiveGroup: text === '' || text === '–' ? null : text });
+    return null;
+  },
+  hours: (edit, load, text) => number(text || '0', ['h'], 0, 24, (hoursPerDay) => setDuty(edit, load.id, { hoursPerDay })),
+  share: (edit, load, text) => number(text || '100', ['%'], 0, 100, (sharePercent) => setDuty(edit, load.id, { sharePercent })),
+};
+
+/** The duty of a load in the design's scenario, if it has one. */
+export function dutyOf(design: Design, loadId: string): Duty | null {
+  const { scenarioId } = settingsOf(design);
+  for (const record of design.records.values()) {
+    if (record.type === 'duty' && record.loadId === loadId && record.scenarioId === scenarioId) return record;
+  }
+  return null;
+}
+
+function setDuty(edit: Edit, loadId: string, fields: Partial<Pick<Duty, 'hoursPerDay' | 'sharePercent'>>): string | null {
+  const { scenarioId } = settingsOf(edit.design);
+  if (scenarioId === null) return 'add a scenario first';
+  const duty = dutyOf(edit.design, loadId);
+  if (duty) edit.set(duty.id, fields);
+  else edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId, loadId, hoursPerDay: 0, sharePercent: 100, ...fields });
+  return null;
+}
+
+function number(text: string, units: string[], least: number, most: number, take: (value: number) => string | null): string | null {
+  const parsed = parseNumber(text, units);
+  if (!parsed.ok) return parsed.why;
+  if (parsed.value < least || parsed.value > most) return `between ${least} and ${most}`;
+  return take(parsed.value);
+}
+
+/** A record by its name, a circuit by its number too. Undefined when there is none. */
+function named(design: Design, type: 'zone' | 'circuit', text: string): string | undefined {
+  const wanted = text.toLowerCase();
+  for (const record of design.records.values()) {
+    if (record.type !== type) continue;
+    const byName = record.name.toLowerCase() === wanted || nameOf(design, record.id).toLowerCase() === wanted;
+    if (record.id === text || byName || (record.type === 'circuit' && String(record.number) === text.replace(/^0+/, ''))) return record.id;
+  }
+  return undefined;
+}

@@ -1,0 +1,80 @@
+import type { LoadAnalysis } from '@/core/analysis/types';
+import { formatDraw } from '@/core/formats/drawText';
+import { formatLengthNumber, formatNumber, MISSING } from '@/core/units/quantity';
+import type { UnitSystem } from '@/core/design/vocabulary';
+import type { GridColumn } from '@/ui/grid/types';
+import { NO, NO_CIRCUIT, OWN_CIRCUIT, YES } from './cells';
+
+/** One line of the loads table: a load with the words around it. */
+export interface LoadRow {
+  id: string;
+  entry: LoadAnalysis;
+  zone: string;
+  circuit: string;
+  hours: number | null;
+  share: number | null;
+}
+
+interface ColumnContext {
+  units: UnitSystem;
+  nominalV: number;
+  zones: string[];
+  circuits: string[];
+  /** The column the rows are grouped by; its heading says it already. */
+  grouping: string;
+}
+
+/** The columns of the loads table. Powers and currents are of the whole load; rated ones of one piece. */
+export function loadColumns({ units, nominalV, zones, circuits, grouping }: ColumnContext): GridColumn<LoadRow>[] {
+  const choices = (values: string[]) => () => values.map((value) => ({ value, label: value }));
+  const columns: GridColumn<LoadRow>[] = [
+    { key: 'name', title: 'Load', width: '16%', edit: true, text: ({ entry }) => entry.load.name },
+    { key: 'zone', title: 'Zone', width: '8.5%', edit: true, text: ({ zone }) => zone, options: choices([NO_CIRCUIT, ...zones]) },
+    {
+      ...{ key: 'circuit', title: 'Circuit', width: '15.5%', edit: true, text: ({ circuit }) => circuit },
+      options: choices([NO_CIRCUIT, OWN_CIRCUIT, ...circuits]),
+      tone: ({ circuit }) => (circuit === NO_CIRCUIT ? 'bad' : undefined),
+    },
+    { key: 'quantity', title: 'Pcs', width: '4%', align: 'right', edit: true, text: ({ entry }) => String(entry.load.quantity), hint: 'How many pieces, all in a row' },
+    {
+      ...{ key: 'spacing', title: units === 'metric' ? 'Apart, m' : 'Apart, ft', width: '6%', align: 'right', edit: true },
+      text: ({ entry }) => (entry.load.quantity > 1 ? formatLengthNumber(entry.load.spacingMm, units) : MISSING),
+      editText: ({ entry }) => formatLengthNumber(entry.load.spacingMm, units),
+      hint: 'Cable between one piece and the next',
+    },
+    {
+      ...{ key: 'rated', title: 'Rated, each', width: '13.5%', align: 'right', edit: true, hint: 'As 24 W, 2 A, or 9.6 W/m x 1.6 m; “at 13.8 V” where it is not the nominal voltage' },
+      text: ({ entry }) => formatDraw(entry.load.rated, nominalV, units),
+      tone: ({ entry }) => (entry.load.measured ? 'soft' : undefined),
+    },
+    {
+      ...{ key: 'measured', title: 'Measured, all', width: '12%', align: 'right', edit: true, hint: 'What the meter said of the whole load; it replaces the rated value' },
+      text: ({ entry }) => (entry.load.measured ? formatDraw(entry.load.measured.draw, nominalV, units) : MISSING),
+      editText: ({ entry }) => (entry.load.measured ? formatDraw(entry.load.measured.draw, nominalV, units) : ''),
+      tone: ({ entry }) => (entry.load.measured ? 'measured' : undefined),
+    },
+    { key: 'amps', title: 'Draw, A', width: '5.8%', align: 'right', text: ({ entry }) => formatNumber(entry.draw.amps, 2), tone: ({ entry }) => (entry.draw.basis === 'measured' ? 'measured' : undefined) },
+    {
+      ...{ key: 'lasting', title: 'Lasting', width: '5.4%', edit: true, options: choices([YES, NO]) },
+      text: ({ entry }) => (entry.load.continuous ? YES : NO),
+      hint: 'A load that runs for hours counts 125 % towards its fuse',
+    },
+    {
+      ...{ key: 'group', title: 'Never with', width: '8%', edit: true, hint: 'Loads of one group are never on together: white or amber, low or high' },
+      text: ({ entry }) => entry.load.exclusiveGroup ?? MISSING,
+      editText: ({ entry }) => entry.load.exclusiveGroup ?? '',
+    },
+    { key: 'hours', title: 'h a day', width: '5.2%', align: 'right', edit: true, text: ({ hours }) => (hours === null ? MISSING : trim(hours)), editText: ({ hours }) => (hours === null ? '' : trim(hours)) },
+    {
+      ...{ key: 'share', title: '% of it', width: '4.8%', align: 'right', edit: true, hint: 'Share of those hours it really runs: a thermostat, a dimmer' },
+      text: ({ share }) => (share === null ? MISSING : trim(share)),
+      editText: ({ share }) => (share === null ? '' : trim(share)),
+    },
+    { key: 'wh', title: 'Wh a day', width: '6.4%', align: 'right', text: ({ entry }) => formatNumber(entry.dailyWh, entry.dailyWh < 9.95 ? 1 : 0) },
+  ];
+  return columns.filter(({ key }) => key !== grouping);
+}
+
+function trim(value: number): string {
+  return String(Number(value.toFixed(2)));
+}

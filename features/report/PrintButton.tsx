@@ -1,0 +1,11 @@
+'use client';
+
+import { Button } from 'antd';
+
+export function PrintButton() {
+  return (
+    <Button type="primary" onClick={() => window.print()}>
+      Print
+    </Button>
+  );
+}

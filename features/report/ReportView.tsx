@@ -1,0 +1,75 @@
+import Link from 'next/link';
+import type { Report } from '@/core/formats/report';
+import { PrintButton } from './PrintButton';
+import styles from './Report.module.css';
+
+/** The report as a page: read it, print it, or save it as PDF. */
+export function ReportView({ designId, report, date }: { designId: string; report: Report; date: string }) {
+  return (
+    <main className={styles.report}>
+      <nav className={styles.bar}>
+        <Link href={`/d/${designId}/circuits`}>Back to the design</Link>
+        <span>
+          <PrintButton />
+          <a href={`/api/designs/${designId}/report.pdf`}>Save as PDF</a>
+        </span>
+      </nav>
+      <header className={styles.head}>
+        <h1>{report.title}</h1>
+        <p>12-volt house system, as designed on {date}</p>
+      </header>
+      <dl className={styles.facts}>
+        {report.facts.map(({ name, value }) => (
+          <div key={name}>
+            <dt>{name}</dt>
+            <dd className="reading">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <section className={styles.cautions}>
+        <h2>Before you start</h2>
+        <ul>
+          {report.cautions.map((caution) => (
+            <li key={caution}>{caution}</li>
+          ))}
+        </ul>
+      </section>
+      {report.sections.map(({ title, text, columns, rows }) => (
+        <section key={title}>
+          <h2>{title}</h2>
+          {text && <p>{text}</p>}
+          <table>
+            <thead>
+              <tr>
+                {columns.map((column, at) => (
+                  <th key={at} scope="col" className={column.align === 'right' ? styles.right : undefined}>
+                    {column.title || <span className="visually-hidden">How bad</span>}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row, at) => (
+                <tr key={at}>
+                  {row.map((cell, column) => (
+                    <td key={column} className={columns[column]!.align === 'right' ? `reading ${styles.right}` : undefined}>
+                      {cell}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+      <footer>
+        <h2>Sources</h2>
+        <ul>
+          {report.sources.map((source) => (
+            <li key={source}>{source}</li>
+          ))}
+        </ul>
+      </footer>
+    </main>
+  );
+}

@@ -1,0 +1,184 @@
+'use client';
+
+import { DndContext, DragOverlay, KeyboardSensor, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { useMemo, useState } from 'react';
+import type { BlockAnalysis, CircuitAnalysis } from '@/core/analysis/types';
+import { BLADE_COLOURS } from '@/core/catalog/fuses';
+import { updateRecords } from '@/core/design/change';
+import type { FuseBlock } from '@/core/design/schema';
+import { LIMITS } from '@/core/design/vocabulary';
+import { nameOf } from '@/core/findings/wording';
+import { firstFreeSlot, mountFuse } from '@/core/switching/schemes';
+import { formatAmps, formatRating } from '@/core/units/quantity';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { QuantityField } from '@/ui/QuantityField';
+import { Button } from 'antd';
+import styles from './FuseBlocks.module.css';
+
+/** The fuse blocks, each slot with its fuse and circuit. A fuse is moved by dragging it, or with Space and the arrows. */
+export function FuseBlocks() {
+  const store = useDesignStore();
+  const blocks = useDesign(({ analysis }) => analysis.blocks);
+  const circuits = useDesign(({ analysis }) => analysis.circuits);
+  const design = useDesign((state) => state.design);
+  const [dragged, setDragged] = useState<string | null>(null);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: nextSlot, keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] } }),
+  );
+  const unplaced = circuits.filter(({ block }) => block === null);
+  const byProtection = useMemo(() => new Map(circuits.map((circuit) => [circuit.protectionId, circuit])), [circuits]);
+
+  const place = (protectionId: string, mount: { blockId: string; slot: number } | null) =>
+    store.commit(mount ? `Put ${nameOf(design, protectionId)} in slot ${mount.slot}` : `Take ${nameOf(design, protectionId)} out`, (now) => mountFuse(now, protectionId, mount));
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    setDragged(null);
+    if (!over) return;
+    const [blockId, slot] = String(over.id).split('/');
+    place(String(active.id), blockId === 'tray' ? null : { blockId: blockId!, slot: Number(slot) });
+  };
+  return (
+    <DndContext
+      id="slots"
+      sensors={sensors}
+      onDragStart={({ active }) => setDragged(String(active.id))}
+      onDragEnd={onDragEnd}
+      onDragCancel={() => setDragged(null)}
+      accessibility={{
+        screenReaderInstructions: { draggable: 'Press Space to pick the fuse up, arrows to move it from slot to slot, Space to put it down, Escape to leave it.' },
+        announcements: {
+          onDragStart: ({ active }) => `Picked up ${nameOf(design, String(active.id))}`,
+          onDragOver: ({ over }) => (over ? `Over slot ${String(over.id).split('/')[1] ?? 'tray'}` : 'Over nothing'),
+          onDragEnd: ({ over }) => (over ? 'Put down' : 'Left where it was'),
+          onDragCancel: () => 'Left where it was',
+        },
+      }}
+    >
+      {blocks.map((block) => (
+        <Block key={block.id} block={block} circuits={byProtection} />
+      ))}
+      <Tray unplaced={unplaced} onPlace={place} />
+      <DragOverlay dropAnimation={null}>{dragged && <span className={styles.lifted}>{nameOf(design, dragged)}</span>}</DragOverlay>
+    </DndContext>
+  );
+}
+
+function Block({ block, circuits }: { block: BlockAnalysis; circuits: Map<string, CircuitAnalysis> }) {
+  const store = useDesignStore();
+  const record = useDesign(({ design }) => design.records.get(block.id)) as FuseBlock;
+  const zone = useDesign(({ design }) => nameOf(design, record.zoneId ?? undefined));
+  const set = (fields: Partial<FuseBlock>) => (design: Parameters<typeof updateRecords>[0]) => updateRecords(design, [{ id: block.id, set: fields }]);
+  const most = Math.max(1, ...block.slots.filter(({ protectionId }) => protectionId).map(({ slot }) => slot));
+  const half = Math.ceil(block.slots.length / 2);
+  return (
+    <section className={styles.block} id={block.id} aria-label={record.name}>
+      <header className={styles.head}>
+        <h3>{record.name}</h3>
+        <span className={styles.soft}>{zone}</span>
+        <span className={styles.figure}>
+          <span className="reading">{formatAmps(block.peakA)}</span> at once of
+        </span>
+        <QuantityField label={`Most for ${record.name}`} value={block.blockMaxA} decimals={0} unit="A" least={1} most={500} width={78} onCommit={(blockMaxA) => store.commit(`Change ${record.name}`, set({ blockMaxA }))} />
+        <span className={styles.soft}>each slot up to</span>
+        <QuantityField label={`Most per slot of ${record.name}`} value={block.slotMaxA} decimals={0} unit="A" least={1} most={100} width={70} onCommit={(slotMaxA) => store.commit(`Change ${record.name}`, set({ slotMaxA }))} />
+        <QuantityField label={`Slots of ${record.name}`} value={block.slots.length} decimals={0} unit="slots" least={most} most={LIMITS.slots} width={86} onCommit={(slots) => store.commit(`Change ${record.name}`, set({ slots: Math.round(slots) }))} />
+        <span className={styles.soft}>{block.spare} spare</span>
+        {!block.fed && <span className={styles.dead}>not wired to the battery</span>}
+      </header>
+      <div className={styles.columns}>
+        {[block.slots.slice(0, half), block.slots.slice(half)].map((slots, at) => (
+          <ol key={at} className={styles.slots} start={at * half + 1}>
+            {slots.map((slot) => (
+              <Slot key={slot.slot} blockId={block.id} slot={slot} circuit={slot.protectionId ? (circuits.get(slot.protectionId) ?? null) : null} />
+            ))}
+          </ol>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Slot({ blockId, slot, circuit }: { blockId: string; slot: BlockAnalysis['slots'][number]; circuit: CircuitAnalysis | null }) {
+  const { setNodeRef, isOver } = useDroppable({ id: `${blockId}/${slot.slot}` });
+  const name = useDesign(({ design }) => nameOf(design, circuit?.id ?? slot.protectionId ?? undefined));
+  return (
+    <li ref={setNodeRef} className={`${styles.slot} ${isOver ? styles.over : ''}`}>
+      <span className={`reading ${styles.slotNumber}`}>{slot.slot}</span>
+      {slot.protectionId && slot.ratingA !== null ? (
+        <>
+          <Fuse id={slot.protectionId} ratingA={slot.ratingA} label={`${name}, ${formatRating(slot.ratingA)}, slot ${slot.slot}`} />
+          <span className={styles.circuit}>{name}</span>
+          <span className={styles.load} aria-hidden>
+            <span style={{ width: `${Math.min(100, (slot.peakA / slot.ratingA) * 100)}%` }} className={slot.peakA > slot.ratingA ? styles.overload : ''} />
+          </span>
+          <span className={`reading ${styles.amps}`}>{formatAmps(slot.peakA)}</span>
+        </>
+      ) : (
+        <span className={styles.spare}>spare</span>
+      )}
+    </li>
+  );
+}
+
+/** A fuse one can pick up. Blade fuses carry their standard colour as a stripe, and always the rating. */
+function Fuse({ id, ratingA, label }: { id: string; ratingA: number; label: string }) {
+  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id });
+  const colour = BLADE_COLOURS[ratingA];
+  return (
+    <button ref={setNodeRef} type="button" className={`${styles.fuse} ${isDragging ? styles.away : ''}`} {...attributes} {...listeners} aria-label={label} title={`${label}: drag, or press Space`}>
+      <span className={styles.stripe} data-colour={colour ?? 'none'} />
+      <span className="reading">{formatRating(ratingA)}</span>
+    </button>
+  );
+}
+
+function Tray({ unplaced, onPlace }: { unplaced: CircuitAnalysis[]; onPlace(protectionId: string, mount: { blockId: string; slot: number } | null): void }) {
+  const store = useDesignStore();
+  const { setNodeRef, isOver } = useDroppable({ id: 'tray' });
+  return (
+    <section ref={setNodeRef} className={`${styles.tray} ${isOver ? styles.over : ''}`} aria-label="Circuits without a slot">
+      <b>Without a slot</b>
+      {unplaced.length === 0 && <span className={styles.soft}>every circuit has one; drag a fuse here to take it out</span>}
+      {unplaced.map((circuit) => (
+        <span key={circuit.id} className={styles.waiting}>
+          <Fuse id={circuit.protectionId} ratingA={circuit.ratingA} label={`${circuit.name}, ${formatRating(circuit.ratingA)}, no slot`} />
+          {circuit.name}
+          <Button
+            size="small"
+            onClick={() => {
+              const mount = firstFreeSlot(store.getState().design);
+              if (mount) onPlace(circuit.protectionId, mount);
+            }}
+          >
+            Next free slot
+          </Button>
+        </span>
+      ))}
+    </section>
+  );
+}
+
+/** Arrow keys carry a picked-up fuse from slot to slot: the nearest one in that direction. */
+const nextSlot: NonNullable<ConstructorParameters<typeof KeyboardSensor>[0]['options']['coordinateGetter']> = (event, { context, currentCoordinates }) => {
+  const directions: Record<string, [number, number]> = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] };
+  const direction = directions[event.code];
+  const carried = context.collisionRect;
+  if (!direction || !carried) return undefined;
+  event.preventDefault();
+  const from = { x: carried.left + carried.width / 2, y: carried.top + carried.height / 2 };
+  let best: { x: number; y: number } | undefined;
+  let bestDistance = Infinity;
+  for (const container of context.droppableContainers.getEnabled()) {
+    const rect = context.droppableRects.get(container.id);
+    if (!rect) continue;
+    const to = { x: rect.left + 60, y: rect.top + rect.height / 2 };
+    const along = (to.x - from.x) * direction[0] + (to.y - from.y) * direction[1];
+    const across = Math.abs((to.x - from.x) * direction[1]) + Math.abs((to.y - from.y) * direction[0]);
+    const distance = along + across * 3;
+    if (along > 8 && distance < bestDistance) {
+      bestDistance = distance;
+      best = to;
+    }
+  }
+  return best && { x: currentCoordinates.x + best.x - from.x, y: currentCoordinates.y + best.y - from.y };
+};

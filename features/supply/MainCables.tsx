@@ -1,0 +1,136 @@
+'use client';
+
+import { Select } from 'antd';
+import { useMemo } from 'react';
+import { AMPACITY_TABLES } from '@/core/catalog/ampacity';
+import { CONDUCTOR_SIZES } from '@/core/catalog/conductorSizes';
+import { FAMILY_NAMES, RATINGS_A } from '@/core/catalog/fuses';
+import type { WireAnalysis } from '@/core/analysis/types';
+import { updateRecords } from '@/core/design/change';
+import { deviceOf } from '@/core/design/design';
+import type { Protection } from '@/core/design/schema';
+import { LIMITS, PROTECTION_FAMILIES } from '@/core/design/vocabulary';
+import { nameOf } from '@/core/findings/wording';
+import { stepRating } from '@/core/switching/schemes';
+import { formatAmps, formatConductor, formatRating, formatVolts } from '@/core/units/quantity';
+import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { LengthField } from '@/ui/LengthField';
+import { Stepper } from '@/ui/Stepper';
+import styles from './Supply.module.css';
+
+/** The cables many circuits share, from the battery outward, with the fuses that guard them. */
+export function MainCables() {
+  const wires = useDesign(({ analysis }) => analysis.wires);
+  const design = useDesign((state) => state.design);
+  const shared = useMemo(() => Array.from(wires.values()).filter(({ circuitId }) => circuitId === null), [wires]);
+  const fuses = useMemo(() => {
+    const circuitFuses = new Set(Array.from(design.records.values(), (record) => (record.type === 'circuit' ? record.protectionId : '')));
+    return Array.from(design.records.values()).filter(
+      (record): record is Protection => record.type === 'device' && record.kind === 'protection' && record.mount === null && !circuitFuses.has(record.id),
+    );
+  }, [design]);
+  return (
+    <section className={`${styles.card} ${styles.wide}`} aria-label="Main protection and cables">
+      <h3>Main protection and cables</h3>
+      <div className={styles.fuses}>
+        {fuses.map((fuse) => (
+          <MainFuse key={fuse.id} fuse={fuse} />
+        ))}
+      </div>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th scope="col">Cable</th>
+            <th scope="col">Length</th>
+            <th scope="col">Conductor</th>
+            <th scope="col">At once</th>
+            <th scope="col">Carries</th>
+            <th scope="col">Guarded by</th>
+            <th scope="col">Drop</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shared.map((entry) => (
+            <CableRow key={entry.wire.id} entry={entry} />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function MainFuse({ fuse }: { fuse: Protection }) {
+  const store = useDesignStore();
+  const ratings = RATINGS_A[fuse.family];
+  const set = (fields: Partial<Protection>) => store.commit(`Change ${fuse.name}`, (design) => updateRecords(design, [{ id: fuse.id, set: fields }]));
+  const setFamily = (family: Protection['family']) => {
+    const rating = RATINGS_A[family].find((candidate) => candidate >= fuse.ratingA) ?? RATINGS_A[family].at(-1)!;
+    set({ family, ratingA: rating });
+  };
+  return (
+    <span className={styles.mainFuse} id={fuse.id}>
+      <b>{fuse.name}</b>
+      <Stepper label={`Rating of ${fuse.name}`} tone="copper" text={formatRating(fuse.ratingA)} at={Math.max(0, ratings.indexOf(fuse.ratingA))} count={ratings.length} onStep={(by) => set({ ratingA: stepRating(fuse, by) })} />
+      <Select
+        size="small"
+        aria-label={`Kind of ${fuse.name}`}
+        value={fuse.family}
+        onChange={setFamily}
+        style={{ width: 176 }}
+        options={PROTECTION_FAMILIES.map((value) => ({ value, label: FAMILY_NAMES[value] }))}
+      />
+    </span>
+  );
+}
+
+function CableRow({ entry }: { entry: WireAnalysis }) {
+  const store = useDesignStore();
+  const units = useUnits();
+  const design = useDesign((state) => state.design);
+  const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
+  const { wire, side, amps, ampacity, protectionId, protectionA, dropV } = entry;
+  const from = side === 'supply' ? wire.from : wire.to;
+  const to = side === 'supply' ? wire.to : wire.from;
+  const make = (fields: object) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [{ id: wire.id, set: fields }]);
+  const tabulated: readonly string[] = AMPACITY_TABLES[standard].rows.map(([size]) => size);
+  const sizes = CONDUCTOR_SIZES.filter((size) => tabulated.includes(size) || size === wire.conductor);
+  const over = amps > ampacity.amps || (protectionA ?? 0) > ampacity.amps;
+  return (
+    <tr id={wire.id}>
+      <th scope="row">
+        <span className={side === 'supply' ? styles.supply : styles.return}>
+          {nameOf(design, from.deviceId)} → {nameOf(design, to.deviceId)}
+        </span>
+      </th>
+      <td>
+        <LengthField
+          label={`Length ${nameOf(design, wire.id)}`}
+          lengthMm={wire.lengthMm}
+          measured={wire.lengthMeasured}
+          mostMm={LIMITS.lengthMm}
+          units={units}
+          onPreview={(lengthMm) => store.preview(make({ lengthMm }))}
+          onCommit={(lengthMm) => store.commit('Set a cable length', make({ lengthMm }))}
+          onMeasured={(lengthMeasured) => store.commit('Mark a cable length', make({ lengthMeasured }))}
+          onCancel={store.cancel}
+        />
+      </td>
+      <td>
+        <Select
+          size="small"
+          aria-label={`Conductor ${nameOf(design, wire.id)}`}
+          value={wire.conductor}
+          style={{ width: 98 }}
+          onChange={(conductor) => store.commit('Change a cable', make({ conductor }))}
+          options={sizes.map((value) => ({ value, label: formatConductor(value) }))}
+        />
+      </td>
+      <td className="reading">{formatAmps(amps)}</td>
+      <td className={`reading ${over ? styles.over : ''}`}>{formatAmps(ampacity.amps)}</td>
+      <td>
+        {protectionId ? `${formatRating(protectionA)} ${deviceOf(design, protectionId, 'protection')?.name ?? ''}` : side === 'supply' ? 'nothing yet' : '–'}
+      </td>
+      <td className="reading">{formatVolts(dropV)}</td>
+    </tr>
+  );
+}

@@ -1,0 +1,88 @@
+'use client';
+
+import { Segmented, Select } from 'antd';
+import { updateRecords } from '@/core/design/change';
+import type { Settings } from '@/core/design/schema';
+import { CONDUCTOR_STANDARDS, INSULATION_RATINGS_C, SETTINGS_ID, type ConductorStandard } from '@/core/design/vocabulary';
+import { SOURCES } from '@/core/catalog/sources';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { QuantityField } from '@/ui/QuantityField';
+import { PRACTICE_WORDS } from './practice';
+import styles from './Supply.module.css';
+
+const STANDARD_SOURCES: Record<ConductorStandard, string> = {
+  'us-small-craft': SOURCES.usSmallCraft,
+  'iso-small-craft': SOURCES.isoSmallCraft,
+  'road-vehicle': SOURCES.roadVehicle,
+};
+
+/** The schools this design follows, each with the reason for its default. */
+export function PracticeCard() {
+  const store = useDesignStore();
+  const settings = useDesign(({ analysis }) => analysis.index.settings);
+  const set = (fields: Partial<Settings>) => store.commit('Change the practice', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: fields }]));
+  const target = (kind: 'critical' | 'general') => (value: number) => set({ dropTargetPercent: { ...settings.dropTargetPercent, [kind]: value } });
+  const choice = <T extends string>(label: string, value: T, options: Record<T, string>, onChange: (value: T) => void) => (
+    <Segmented<T> size="small" aria-label={label} value={value} onChange={onChange} options={(Object.entries(options) as [T, string][]).map(([key, text]) => ({ value: key, label: text }))} />
+  );
+  return (
+    <section className={`${styles.card} ${styles.practice}`} id={SETTINGS_ID} aria-label="Practice followed">
+      <h3>Practice this design follows</h3>
+      <dl>
+        <dt>Conductors by</dt>
+        <dd>
+          <Select
+            size="small"
+            aria-label="Conductor standard"
+            value={settings.conductorStandard}
+            style={{ width: 220 }}
+            onChange={(conductorStandard) => set({ conductorStandard })}
+            options={CONDUCTOR_STANDARDS.map((value) => ({ value, label: PRACTICE_WORDS.standard[value] }))}
+          />
+          <span>
+            {STANDARD_SOURCES[settings.conductorStandard]}. {SOURCES.fromMemory}
+          </span>
+        </dd>
+        <dt>Insulation</dt>
+        <dd>
+          <Select
+            size="small"
+            aria-label="Insulation temperature"
+            value={settings.insulationC}
+            style={{ width: 110 }}
+            onChange={(insulationC) => set({ insulationC })}
+            options={INSULATION_RATINGS_C.map((value) => ({ value, label: `${value} °C` }))}
+          />
+          <span>as printed on the cable; when in doubt take the lower</span>
+        </dd>
+        <dt>Drop targets</dt>
+        <dd>
+          <QuantityField label="Drop target, critical" value={settings.dropTargetPercent.critical} decimals={1} unit="%" least={0.5} most={20} onCommit={target('critical')} />
+          <span>critical, lighting</span>
+          <QuantityField label="Drop target, general" value={settings.dropTargetPercent.general} decimals={1} unit="%" least={0.5} most={20} onCommit={target('general')} />
+          <span>general. Some accept 10 %; 3 and 5 % keep lamps even and pumps strong</span>
+        </dd>
+        <dt>Drop counted</dt>
+        <dd>
+          {choice('Drop counted from', settings.dropFrom, { battery: 'from the battery', fuseBlock: 'from the fuse' }, (dropFrom) => set({ dropFrom }))}
+          <span>a load sees all of it, the main cable’s share too</span>
+        </dd>
+        <dt>Drop by</dt>
+        <dd>
+          {choice('Drop basis', settings.dropBasis, { conservative: 'the larger of both', formula: 'the standard’s formula' }, (dropBasis) => set({ dropBasis }))}
+          <span>a formula may flatter: real cable is thinner and warmer than it assumes</span>
+        </dd>
+        <dt>Cable as</dt>
+        <dd>
+          {choice('Cable form', settings.cableForm, { single: 'single cores', sheathed: 'in sheath or conduit' }, (cableForm) => set({ cableForm }))}
+          <span>single cores need a larger least size, for strength</span>
+        </dd>
+        <dt>New returns</dt>
+        <dd>
+          {choice('Return of new circuits', settings.defaultReturn, { dedicated: 'by cable to the bus bar', chassis: 'through the chassis' }, (defaultReturn) => set({ defaultReturn }))}
+          <span>a cable’s joints can be found and measured; chassis joints corrode out of sight</span>
+        </dd>
+      </dl>
+    </section>
+  );
+}

@@ -1,0 +1,10 @@
+import type { ConductorStandard } from '@/core/design/vocabulary';
+
+/** The schools in a person's words. */
+export const PRACTICE_WORDS: { standard: Record<ConductorStandard, string> } = {
+  standard: {
+    'us-small-craft': 'American small craft, AWG',
+    'iso-small-craft': 'Metric small craft, mm²',
+    'road-vehicle': 'Road vehicle, mm²',
+  },
+};

@@ -1,0 +1,84 @@
+'use client';
+
+import { useRef, useState, type KeyboardEvent } from 'react';
+import type { CellResult } from './types';
+import styles from './Grid.module.css';
+
+interface CellEditorProps {
+  label: string;
+  start: string;
+  options?: { value: string; label: string }[] | undefined;
+  align?: 'left' | 'right' | undefined;
+  onPreview(text: string): CellResult;
+  onFinish(text: string, then: [number, number] | null): CellResult;
+  onLeave(): void;
+}
+
+/** The open cell: typing shows its result at once; what cannot be read is said in place and nothing else changes. */
+export function CellEditor({ label, start, options, align, onPreview, onFinish, onLeave }: CellEditorProps) {
+  const [text, setText] = useState(start);
+  const [problem, setProblem] = useState<CellResult>(null);
+  const done = useRef(false);
+
+  const finish = (typed: string, then: [number, number] | null) => {
+    if (done.current) return;
+    const refused = onFinish(typed, then);
+    if (refused) setProblem(refused);
+    else done.current = true;
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    event.stopPropagation();
+    if (event.key === 'Enter') finish(text, [event.shiftKey ? -1 : 1, 0]);
+    else if (event.key === 'Tab') finish(text, [0, event.shiftKey ? -1 : 1]);
+    else if (event.key === 'Escape') {
+      done.current = true;
+      onLeave();
+    } else return;
+    event.preventDefault();
+  };
+  if (options) {
+    return (
+      <select
+        autoFocus
+        aria-label={label}
+        className={styles.editor}
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          finish(event.target.value, [0, 0]);
+        }}
+        onKeyDown={onKeyDown}
+        onBlur={() => finish(text, null)}
+      >
+        {options.map(({ value, label: name }) => (
+          <option key={value} value={value}>
+            {name}
+          </option>
+        ))}
+      </select>
+    );
+  }
+  return (
+    <>
+      <input
+        autoFocus
+        aria-label={label}
+        aria-invalid={problem !== null}
+        className={`${styles.editor} ${align === 'right' ? `reading ${styles.right}` : ''} ${problem ? styles.wrong : ''}`}
+        value={text}
+        onFocus={(event) => event.target.value === start && start.length > 1 && event.target.select()}
+        onChange={(event) => {
+          setText(event.target.value);
+          setProblem(onPreview(event.target.value));
+        }}
+        onKeyDown={onKeyDown}
+        onBlur={() => (problem ? onLeave() : finish(text, null))}
+      />
+      {problem && (
+        <span role="alert" className={styles.problem}>
+          {problem}
+        </span>
+      )}
+    </>
+  );
+}

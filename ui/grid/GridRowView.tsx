@@ -1,0 +1,78 @@
+'use client';
+
+import { memo } from 'react';
+import { CellEditor } from './CellEditor';
+import type { CellResult, GridColumn, GridRow } from './types';
+import styles from './Grid.module.css';
+
+interface GridRowViewProps {
+  row: GridRow;
+  index: number;
+  columns: GridColumn<GridRow>[];
+  activeColumn: number;
+  /** Text the open editor starts with; null while no cell of this row is edited. */
+  editStart: string | null;
+  selectedFrom: number;
+  selectedTo: number;
+  onPick(row: number, column: number, extend: boolean, edit: boolean): void;
+  onPreview(row: GridRow, column: string, text: string): CellResult;
+  onFinish(row: GridRow, column: GridColumn<GridRow>, text: string, then: [number, number] | null): CellResult;
+  onLeave(): void;
+}
+
+/** One row; drawn again only when its own values, or the cursor in it, change. */
+export const GridRowView = memo(function GridRowView({
+  row,
+  index,
+  columns,
+  activeColumn,
+  editStart,
+  selectedFrom,
+  selectedTo,
+  onPick,
+  onPreview,
+  onFinish,
+  onLeave,
+}: GridRowViewProps) {
+  return (
+    <tr id={row.id} aria-rowindex={index + 1}>
+      {columns.map((column, at) => {
+        const active = at === activeColumn;
+        const editing = active && editStart !== null;
+        const tone = column.tone?.(row);
+        const classes = [column.align === 'right' && styles.right, !column.edit && styles.computed, active && styles.active];
+        if (at >= selectedFrom && at <= selectedTo) classes.push(styles.selected);
+        const text = column.text(row);
+        return (
+          <td
+            key={column.key}
+            role="gridcell"
+            data-cell={`${index}:${at}`}
+            tabIndex={active || (index === 0 && at === 0 && activeColumn === -1) ? 0 : -1}
+            aria-selected={active || (at >= selectedFrom && at <= selectedTo)}
+            aria-readonly={!column.edit}
+            className={classes.filter(Boolean).join(' ')}
+            title={text.length > 14 ? text : undefined}
+            onMouseDown={(event) => !editing && onPick(index, at, event.shiftKey, false)}
+            onDoubleClick={() => onPick(index, at, false, true)}
+            onFocus={() => activeColumn !== at && onPick(index, at, false, false)}
+          >
+            {editing ? (
+              <CellEditor
+                label={column.title}
+                start={editStart}
+                options={column.options?.(row)}
+                align={column.align}
+                onPreview={(typed) => onPreview(row, column.key, typed)}
+                onFinish={(typed, then) => onFinish(row, column, typed, then)}
+                onLeave={onLeave}
+              />
+            ) : (
+              <span className={`${column.align === 'right' ? 'reading' : ''} ${tone ? styles[tone] : ''}`}>{text}</span>
+            )}
+          </td>
+        );
+      })}
+    </tr>
+  );
+});

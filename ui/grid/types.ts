@@ -1,0 +1,45 @@
+/** One column of an editable grid. */
+export interface GridColumn<Row> {
+  key: string;
+  title: string;
+  /** CSS width of the column. */
+  width: string;
+  align?: 'left' | 'right';
+  /** What the cell shows, and what a copy takes. */
+  text(row: Row): string;
+  /** A mark on the cell: measured values look different, doubtful ones too. */
+  tone?(row: Row): 'measured' | 'soft' | 'bad' | undefined;
+  /** What the editor starts with, where it differs from the shown text. */
+  editText?(row: Row): string;
+  /** Fixed answers to choose from instead of typing. */
+  options?(row: Row): { value: string; label: string }[];
+  /** Absent for a computed column. */
+  edit?: boolean;
+  hint?: string;
+}
+
+export interface GridRow {
+  id: string;
+}
+
+/** Rows under one heading. */
+export interface GridGroup<Row extends GridRow> {
+  id: string;
+  title: string;
+  /** Figures of the group, shown in its heading by column key. */
+  sums?: Record<string, string>;
+  rows: Row[];
+}
+
+/** Outcome of one pasted or typed cell. */
+export type CellResult = string | null;
+
+export interface GridActions<Row extends GridRow> {
+  /** The result so far of typing in a cell. Returns why the text cannot be taken, or null. */
+  preview(row: Row, column: string, text: string): CellResult;
+  commit(row: Row, column: string, text: string): CellResult;
+  cancel(): void;
+  /** A block of cells from the clipboard, to go in at a row and column. Returns what could not be taken. */
+  paste(rowId: string | null, columnKeys: string[], block: string[][]): string[];
+  remove(rows: Row[]): void;
+}
