@@ -12,7 +12,10 @@ import type { ReactNode } from 'react';
 import { THEME_COOKIE } from '@/ui/theme';
 import { ThemeProvider } from '@/ui/ThemeProvider';
 
-export const metadata: Metadata = { title: { default: 'Vine Knot', template: '%s · Vine Knot' }, description: '12-volt house systems, designed and checked' };
+export const metadata: Metadata = {
+  title: { default: 'Vine Knot', template: '%s · Vine Knot' },
+  description: '12-volt house systems, designed and checked',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {

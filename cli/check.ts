@@ -8,7 +8,17 @@ import { LIMITS, SETTINGS_ID } from '../core/design/vocabulary';
 import { wordFinding } from '../core/findings/wording';
 import { checkOutput } from '../core/formats/checkOutput';
 import { DesignFileError, readDesignFile } from '../core/formats/designFile';
-import { formatAmpHours, formatAmps, formatConductor, formatHours, formatLength, formatPercent, formatRating, formatVolts, formatWattHours } from '../core/units/quantity';
+import {
+  formatAmpHours,
+  formatAmps,
+  formatConductor,
+  formatHours,
+  formatLength,
+  formatPercent,
+  formatRating,
+  formatVolts,
+  formatWattHours,
+} from '../core/units/quantity';
 import { BadInput, standardOption } from './input';
 
 /** `vine-knot check`: analyses a design file. Status 1 when a finding is a fault. */
@@ -69,5 +79,12 @@ function inWords(analysis: Analysis): string {
 
 function table(rows: string[][]): string {
   const widths = rows[0]!.map((_, column) => Math.max(...rows.map((row) => row[column]!.length)));
-  return rows.map((row) => row.map((cell, column) => cell.padEnd(widths[column]!)).join('  ').trimEnd()).join('\n');
+  return rows
+    .map((row) =>
+      row
+        .map((cell, column) => cell.padEnd(widths[column]!))
+        .join('  ')
+        .trimEnd(),
+    )
+    .join('\n');
 }

@@ -38,4 +38,3 @@ try {
   if (error instanceof BadInput && error.usage) process.stderr.write(`\n${error.usage}`);
   process.exitCode = 2;
 }
-

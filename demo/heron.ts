@@ -31,10 +31,23 @@ const ZONES: [id: string, name: string, ambientC: number, engine?: boolean][] = 
 ];
 
 function base(): DesignRecord[] {
-  const settings = defaultSettings({ name: 'Heron', vehicle: 'boxBody', units: 'metric', standard: 'iso-small-craft', defaultReturn: 'dedicated' });
+  const settings = defaultSettings({
+    name: 'Heron',
+    vehicle: 'boxBody',
+    units: 'metric',
+    standard: 'iso-small-craft',
+    defaultReturn: 'dedicated',
+  });
   return [
     { ...settings, scenarioId: WINTER, wantedRuntimeH: 30 },
-    ...ZONES.map(([id, name, ambientC, engine], order) => ({ id, type: 'zone' as const, name, order, ambientC, engineSpace: engine ?? false })),
+    ...ZONES.map(([id, name, ambientC, engine], order) => ({
+      id,
+      type: 'zone' as const,
+      name,
+      order,
+      ambientC,
+      engineSpace: engine ?? false,
+    })),
     { id: WINTER, type: 'scenario', name: 'Winter count weekend', order: 0 },
     { id: WORK, type: 'scenario', name: 'Working week in the hide', order: 1 },
     { id: STORED, type: 'scenario', name: 'Stored between trips', order: 2 },
@@ -93,15 +106,30 @@ const circuits: DemoCircuit[] = [
   },
   {
     ...{ name: 'Galley sockets', zone: 'zone_galley', ...front, slot: 4, ratingA: 10, conductor: 'mm2:2.5', feedMm: 2400 },
-    loads: [{ name: 'USB pair', zone: 'zone_galley', quantity: 2, spacingMm: 600, rated: watts(28), use: { [WINTER]: [3, 60], [WORK]: [4, 60] } }],
+    loads: [
+      { name: 'USB pair', zone: 'zone_galley', quantity: 2, spacingMm: 600, rated: watts(28), use: { [WINTER]: [3, 60], [WORK]: [4, 60] } },
+    ],
   },
   {
-    ...{ name: 'Bunk reading lights', zone: 'zone_bunk', ...front, slot: 5, ratingA: 3, conductor: 'mm2:1.5', feedMm: 3400, critical: true },
-    loads: [{ name: 'Reading light', zone: 'zone_bunk', quantity: 2, spacingMm: 1500, rated: watts(3), use: { [WINTER]: 2.5, [WORK]: 1.5 } }],
+    ...{
+      name: 'Bunk reading lights',
+      zone: 'zone_bunk',
+      ...front,
+      slot: 5,
+      ratingA: 3,
+      conductor: 'mm2:1.5',
+      feedMm: 3400,
+      critical: true,
+    },
+    loads: [
+      { name: 'Reading light', zone: 'zone_bunk', quantity: 2, spacingMm: 1500, rated: watts(3), use: { [WINTER]: 2.5, [WORK]: 1.5 } },
+    ],
   },
   {
     ...{ name: 'Diesel heater', zone: 'zone_bunk', ...front, slot: 6, ratingA: 15, conductor: 'mm2:4', feedMm: 2100 },
-    loads: [{ name: 'Diesel heater', zone: 'zone_bunk', rated: watts(110), continuous: false, use: { [WINTER]: [12, 20], [WORK]: [4, 20] } }],
+    loads: [
+      { name: 'Diesel heater', zone: 'zone_bunk', rated: watts(110), continuous: false, use: { [WINTER]: [12, 20], [WORK]: [4, 20] } },
+    ],
   },
   {
     ...{ name: 'Roof fan', zone: 'zone_roof', ...front, slot: 7, ratingA: 5, conductor: 'mm2:1.5', feedMm: 3600 },
@@ -109,14 +137,34 @@ const circuits: DemoCircuit[] = [
   },
   {
     ...{ name: 'Cab radio', zone: 'zone_cab', ...front, slot: 8, ratingA: 10, conductor: 'mm2:4', feedMm: 4200 },
-    loads: [{ name: 'Two-way radio, sending', zone: 'zone_cab', rated: amps(6), continuous: false, use: { [WINTER]: [2, 10], [WORK]: [8, 10] } }],
+    loads: [
+      { name: 'Two-way radio, sending', zone: 'zone_cab', rated: amps(6), continuous: false, use: { [WINTER]: [2, 10], [WORK]: [8, 10] } },
+    ],
   },
   {
     ...{ name: 'Driving lamps', zone: 'zone_engine', ...front, slot: 9, ratingA: 30, conductor: 'mm2:2.5', feedMm: 1100 },
     switched: { ratingA: 20, onwardMm: 2400 },
     loads: [
-      { name: 'Driving lamp, high', zone: 'zone_engine', quantity: 2, spacingMm: 900, rated: watts(45), group: 'driving', continuous: false, use: { [WORK]: 0.5 } },
-      { name: 'Driving lamp, low', zone: 'zone_engine', quantity: 2, spacingMm: 900, rated: watts(25), group: 'driving', hopMm: 100, use: { [WINTER]: 1, [WORK]: 0.5 } },
+      {
+        name: 'Driving lamp, high',
+        zone: 'zone_engine',
+        quantity: 2,
+        spacingMm: 900,
+        rated: watts(45),
+        group: 'driving',
+        continuous: false,
+        use: { [WORK]: 0.5 },
+      },
+      {
+        name: 'Driving lamp, low',
+        zone: 'zone_engine',
+        quantity: 2,
+        spacingMm: 900,
+        rated: watts(25),
+        group: 'driving',
+        hopMm: 100,
+        use: { [WINTER]: 1, [WORK]: 0.5 },
+      },
     ],
   },
   {
@@ -136,7 +184,16 @@ const circuits: DemoCircuit[] = [
   },
   {
     ...{ name: 'Camera chargers', zone: 'zone_hide', ...hide, slot: 2, ratingA: 7.5, conductor: 'mm2:2.5', feedMm: 2300 },
-    loads: [{ name: 'Camera charger', zone: 'zone_hide', quantity: 3, spacingMm: 300, rated: watts(16), use: { [WINTER]: [5, 60], [WORK]: [6, 60] } }],
+    loads: [
+      {
+        name: 'Camera charger',
+        zone: 'zone_hide',
+        quantity: 3,
+        spacingMm: 300,
+        rated: watts(16),
+        use: { [WINTER]: [5, 60], [WORK]: [6, 60] },
+      },
+    ],
   },
   {
     ...{ name: 'Hide computer', zone: 'zone_hide', ...hide, slot: 3, ratingA: 5, conductor: 'mm2:2.5', feedMm: 2500 },
@@ -149,19 +206,71 @@ const circuits: DemoCircuit[] = [
     ],
   },
   {
-    ...{ name: 'Scene lights, left', zone: 'zone_flanks', ...hide, slot: 4, ratingA: 7.5, conductor: 'mm2:4', feedMm: 1600, critical: true },
+    ...{
+      name: 'Scene lights, left',
+      zone: 'zone_flanks',
+      ...hide,
+      slot: 4,
+      ratingA: 7.5,
+      conductor: 'mm2:4',
+      feedMm: 1600,
+      critical: true,
+    },
     switched: { ratingA: 10, onwardMm: 3300 },
     loads: [
-      { name: 'Left scene lamp, white', zone: 'zone_flanks', quantity: 2, spacingMm: 1400, rated: watts(20), group: 'scene left', use: { [WINTER]: 0.5, [WORK]: 0.5 } },
-      { name: 'Left scene lamp, amber', zone: 'zone_flanks', quantity: 2, spacingMm: 1400, rated: watts(10), group: 'scene left', hopMm: 100, use: { [WINTER]: 1 } },
+      {
+        name: 'Left scene lamp, white',
+        zone: 'zone_flanks',
+        quantity: 2,
+        spacingMm: 1400,
+        rated: watts(20),
+        group: 'scene left',
+        use: { [WINTER]: 0.5, [WORK]: 0.5 },
+      },
+      {
+        name: 'Left scene lamp, amber',
+        zone: 'zone_flanks',
+        quantity: 2,
+        spacingMm: 1400,
+        rated: watts(10),
+        group: 'scene left',
+        hopMm: 100,
+        use: { [WINTER]: 1 },
+      },
     ],
   },
   {
-    ...{ name: 'Scene lights, right', zone: 'zone_flanks', ...hide, slot: 5, ratingA: 7.5, conductor: 'mm2:4', feedMm: 1600, critical: true },
+    ...{
+      name: 'Scene lights, right',
+      zone: 'zone_flanks',
+      ...hide,
+      slot: 5,
+      ratingA: 7.5,
+      conductor: 'mm2:4',
+      feedMm: 1600,
+      critical: true,
+    },
     switched: { ratingA: 10, onwardMm: 3700 },
     loads: [
-      { name: 'Right scene lamp, white', zone: 'zone_flanks', quantity: 2, spacingMm: 1400, rated: watts(20), group: 'scene right', use: { [WINTER]: 0.5, [WORK]: 0.5 } },
-      { name: 'Right scene lamp, amber', zone: 'zone_flanks', quantity: 2, spacingMm: 1400, rated: watts(10), group: 'scene right', hopMm: 100, use: { [WINTER]: 1 } },
+      {
+        name: 'Right scene lamp, white',
+        zone: 'zone_flanks',
+        quantity: 2,
+        spacingMm: 1400,
+        rated: watts(20),
+        group: 'scene right',
+        use: { [WINTER]: 0.5, [WORK]: 0.5 },
+      },
+      {
+        name: 'Right scene lamp, amber',
+        zone: 'zone_flanks',
+        quantity: 2,
+        spacingMm: 1400,
+        rated: watts(10),
+        group: 'scene right',
+        hopMm: 100,
+        use: { [WINTER]: 1 },
+      },
     ],
   },
   {
@@ -178,10 +287,29 @@ const circuits: DemoCircuit[] = [
   {
     ...{ name: 'Reversing lamps', zone: 'zone_doors', ...hide, slot: 7, ratingA: 5, conductor: 'mm2:2.5', feedMm: 2900 },
     switched: { ratingA: 10, onwardMm: 1200 },
-    loads: [{ name: 'Reversing lamp', zone: 'zone_doors', quantity: 2, spacingMm: 1200, rated: watts(18), continuous: false, use: { [WINTER]: 0.1, [WORK]: 0.1 } }],
+    loads: [
+      {
+        name: 'Reversing lamp',
+        zone: 'zone_doors',
+        quantity: 2,
+        spacingMm: 1200,
+        rated: watts(18),
+        continuous: false,
+        use: { [WINTER]: 0.1, [WORK]: 0.1 },
+      },
+    ],
   },
   {
-    ...{ name: 'Rear door and step lights', zone: 'zone_doors', ...hide, slot: 8, ratingA: 3, conductor: 'mm2:1.5', feedMm: 3100, critical: true },
+    ...{
+      name: 'Rear door and step lights',
+      zone: 'zone_doors',
+      ...hide,
+      slot: 8,
+      ratingA: 3,
+      conductor: 'mm2:1.5',
+      feedMm: 3100,
+      critical: true,
+    },
     loads: [
       { name: 'Door light', zone: 'zone_doors', quantity: 2, spacingMm: 1100, rated: watts(4), use: { [WINTER]: 0.5, [WORK]: 0.5 } },
       { name: 'Step light', zone: 'zone_doors', rated: watts(2), hopMm: 900, use: { [WINTER]: 0.3, [WORK]: 0.3 } },
@@ -189,11 +317,24 @@ const circuits: DemoCircuit[] = [
   },
   {
     ...{ name: 'Wet locker lights', zone: 'zone_locker', ...hide, slot: 9, ratingA: 2, conductor: 'mm2:1', feedMm: 2700, critical: true },
-    loads: [{ name: 'Locker light', zone: 'zone_locker', quantity: 2, spacingMm: 700, rated: watts(2), use: { [WINTER]: 0.3, [WORK]: 0.3 } }],
+    loads: [
+      { name: 'Locker light', zone: 'zone_locker', quantity: 2, spacingMm: 700, rated: watts(2), use: { [WINTER]: 0.3, [WORK]: 0.3 } },
+    ],
   },
   {
-    ...{ name: 'Under-body work lights', zone: 'zone_under', ...hide, slot: 10, ratingA: 5, conductor: 'mm2:2.5', feedMm: 4300, chassis: true },
+    ...{
+      name: 'Under-body work lights',
+      zone: 'zone_under',
+      ...hide,
+      slot: 10,
+      ratingA: 5,
+      conductor: 'mm2:2.5',
+      feedMm: 4300,
+      chassis: true,
+    },
     switched: { ratingA: 10, onwardMm: 600 },
-    loads: [{ name: 'Work light', zone: 'zone_under', quantity: 2, spacingMm: 1600, rated: watts(15), continuous: false, use: { [WORK]: 0.1 } }],
+    loads: [
+      { name: 'Work light', zone: 'zone_under', quantity: 2, spacingMm: 1600, rated: watts(15), continuous: false, use: { [WORK]: 0.1 } },
+    ],
   },
 ];

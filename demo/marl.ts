@@ -9,7 +9,14 @@ import { watts } from './builder';
 export function marl(circuitCount: number): Design {
   const zones = ['Front', 'Middle', 'Rear', 'Left', 'Right', 'Roof', 'Under', 'Cab', 'Locker', 'Annex'];
   const records = newDesignRecords({
-    ...{ name: `Marl ${circuitCount}`, vehicle: 'boxBody', zones, units: 'metric', standard: 'iso-small-craft', defaultReturn: 'dedicated' },
+    ...{
+      name: `Marl ${circuitCount}`,
+      vehicle: 'boxBody',
+      zones,
+      units: 'metric',
+      standard: 'iso-small-craft',
+      defaultReturn: 'dedicated',
+    },
     battery: { chemistry: 'lithium', capacityAh: 300, count: 4 },
   });
   const design = makeDesign(records);
@@ -33,7 +40,14 @@ export function marl(circuitCount: number): Design {
     const zoneId = zoneIds[Math.floor(random() * zoneIds.length)]!;
     const loads = Array.from({ length: 1 + Math.floor(random() * 3) }, (_, place) => {
       const load = edit.add({ ...newLoad(`Load ${at + 1}.${place + 1}`, zoneId), rated: watts(2 + Math.round(random() * 10)) });
-      edit.add({ id: `duty_${at}_${place}`, type: 'duty', scenarioId: scenario.id, loadId: load.id, hoursPerDay: Math.round(random() * 8), sharePercent: 100 });
+      edit.add({
+        id: `duty_${at}_${place}`,
+        type: 'duty',
+        scenarioId: scenario.id,
+        loadId: load.id,
+        hoursPerDay: Math.round(random() * 8),
+        sharePercent: 100,
+      });
       return load.id;
     });
     hangInOrder(edit, at, zoneId, block.id, slot, bar.id, loads, 1000 + Math.round(random() * 5000));
@@ -42,7 +56,16 @@ export function marl(circuitCount: number): Design {
 }
 
 /** As the ordinary scheme would, but without tracing the whole design again for every load. */
-function hangInOrder(edit: Edit, at: number, zoneId: string, blockId: string, slot: number, barId: string, loads: string[], feedMm: number): void {
+function hangInOrder(
+  edit: Edit,
+  at: number,
+  zoneId: string,
+  blockId: string,
+  slot: number,
+  barId: string,
+  loads: string[],
+  feedMm: number,
+): void {
   const circuit = addCircuit(edit, {
     ...{ name: `Circuit ${at + 1}`, zoneId, dropClass: 'general', ratingA: 5, conductor: 'mm2:4', feedMm, panelSwitch: null },
     ...{ return: 'dedicated', mount: { blockId, slot }, loadIds: [] },

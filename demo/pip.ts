@@ -56,7 +56,9 @@ const circuits: DemoCircuit[] = [
   },
   {
     ...{ name: 'Cabin sockets', zone: 'zone_cabin', ...inBlock, slot: 4, ratingA: 7.5, conductor: 'awg:14', feedMm: 1500 },
-    loads: [{ name: 'USB pair', zone: 'zone_cabin', quantity: 2, spacingMm: 1200, rated: watts(28), continuous: true, use: { [CAMP]: [3, 50] } }],
+    loads: [
+      { name: 'USB pair', zone: 'zone_cabin', quantity: 2, spacingMm: 1200, rated: watts(28), continuous: true, use: { [CAMP]: [3, 50] } },
+    ],
   },
   {
     ...{ name: 'Galley light', zone: 'zone_galley', ...inBlock, slot: 5, ratingA: 2, conductor: 'awg:14', feedMm: 2600, critical: true },

@@ -75,7 +75,11 @@ export async function historyOf(designId: string, reader?: Pick<Database, 'selec
   const source = reader ?? (await store().database);
   const { revision, kind, target, label } = table.change;
   return foldHistory(
-    await source.select({ revision, kind, target, label }).from(table.change).where(eq(table.change.designId, designId)).orderBy(asc(revision)),
+    await source
+      .select({ revision, kind, target, label })
+      .from(table.change)
+      .where(eq(table.change.designId, designId))
+      .orderBy(asc(revision)),
   );
 }
 
@@ -105,7 +109,12 @@ async function changeById(writer: Writer, designId: string, changeId: string): P
   return row;
 }
 
-async function transact(designId: string, changeId: string, baseRevision: number, decide: (writer: Writer) => Promise<Step>): Promise<Committed> {
+async function transact(
+  designId: string,
+  changeId: string,
+  baseRevision: number,
+  decide: (writer: Writer) => Promise<Step>,
+): Promise<Committed> {
   const database = await store().database;
   const done = await oneWriterAtATime(() =>
     database.transaction(

@@ -97,9 +97,15 @@ export async function createDesign(records: DesignRecord[], id = newId('design')
         const row = { id, headRevision: 1, schemaVersion: SCHEMA_VERSION, createdAt: now, updatedAt: now, ...summaryOf(design) };
         await writer.insert(table.design).values(row);
         await insertRecords(writer, id, records);
-        await writer
-          .insert(table.change)
-          .values({ designId: id, revision: 1, changeId: newId('start'), kind: 'edit', label: 'Start', diff: { added: [], updated: [], removed: [] }, at: now });
+        await writer.insert(table.change).values({
+          designId: id,
+          revision: 1,
+          changeId: newId('start'),
+          kind: 'edit',
+          label: 'Start',
+          diff: { added: [], updated: [], removed: [] },
+          at: now,
+        });
       },
       { behavior: 'immediate' },
     ),
@@ -176,4 +182,3 @@ async function setDeleted(id: string, deletedAt: number | null): Promise<void> {
   forget(id);
   store().committed.emit(id);
 }
-

@@ -13,7 +13,9 @@ export interface HistoryEntry {
  * Reads undo and redo off the log. An edit can be undone and clears what could be redone; an undo moves its target over
  * to redo; a redo moves it back. The first entry, the design's start, is not undone.
  */
-export function foldHistory(log: readonly { revision: number; kind: 'edit' | 'undo' | 'redo'; target: number | null; label: string }[]): History {
+export function foldHistory(
+  log: readonly { revision: number; kind: 'edit' | 'undo' | 'redo'; target: number | null; label: string }[],
+): History {
   const labels = new Map(log.map(({ revision, label }) => [revision, label]));
   const undo: number[] = [];
   let redo: number[] = [];

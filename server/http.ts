@@ -46,7 +46,10 @@ export async function readJson<T>(request: Request, schema: z.ZodType<T>, limit:
   }
   const parsed = schema.safeParse(body);
   if (parsed.success) return parsed.data;
-  throw new BadRequest('the request is not understood', parsed.error.issues.slice(0, 20).map(({ path, message }) => `${path.join('.')}: ${message}`));
+  throw new BadRequest(
+    'the request is not understood',
+    parsed.error.issues.slice(0, 20).map(({ path, message }) => `${path.join('.')}: ${message}`),
+  );
 }
 
 async function readText(request: Request, limit: number): Promise<string> {

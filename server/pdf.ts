@@ -3,7 +3,8 @@ import pdfmake, { type Content, type TableCell } from 'pdfmake';
 import type { Report, ReportSection } from '@/core/formats/report';
 
 const packages = path.join(process.cwd(), 'node_modules');
-const barlow = (weight: number, style = 'normal') => path.join(packages, '@fontsource', 'barlow', 'files', `barlow-latin-${weight}-${style}.woff`);
+const barlow = (weight: number, style = 'normal') =>
+  path.join(packages, '@fontsource', 'barlow', 'files', `barlow-latin-${weight}-${style}.woff`);
 const roboto = (face: string) => path.join(packages, 'pdfmake', 'fonts', 'Roboto', `Roboto-${face}.ttf`);
 
 pdfmake.setFonts({
@@ -56,7 +57,10 @@ function factTable({ facts }: Report): Content {
     margin: [0, 0, 0, 8],
     table: {
       widths: facts.map(() => '*'),
-      body: [facts.map(({ name }) => ({ text: name, color: SOFT, fontSize: 8 })), facts.map(({ value }) => ({ text: value, bold: true, fontSize: 11 }))],
+      body: [
+        facts.map(({ name }) => ({ text: name, color: SOFT, fontSize: 8 })),
+        facts.map(({ value }) => ({ text: value, bold: true, fontSize: 11 })),
+      ],
     },
   };
 }
@@ -64,20 +68,34 @@ function factTable({ facts }: Report): Content {
 function cautionBox({ cautions }: Report): Content {
   return {
     layout: { hLineColor: () => '#8a5a00', vLineColor: () => '#8a5a00', hLineWidth: () => 1.5, vLineWidth: () => 1.5 },
-    table: { widths: ['*'], body: [[{ stack: [{ text: 'Before you start', bold: true, fontSize: 11 }, { ul: [...cautions] }], margin: [4, 3, 4, 3] }]] },
+    table: {
+      widths: ['*'],
+      body: [[{ stack: [{ text: 'Before you start', bold: true, fontSize: 11 }, { ul: [...cautions] }], margin: [4, 3, 4, 3] }]],
+    },
   };
 }
 
 function section({ title, text, columns, rows }: ReportSection): Content[] {
   const head: TableCell[] = columns.map((column) => ({ text: column.title, color: SOFT, fontSize: 8, alignment: column.align }));
   const body: TableCell[][] = rows.map((row) => row.map((cell, at) => ({ text: cell, alignment: columns[at]!.align })));
-  const widest = columns.map((_, at) => Math.max(...rows.map((row) => row[at]!.length)));
+  const longest = columns.map((_, at) => Math.max(...rows.map((row) => row[at]!.length)));
+  const most = Math.max(...longest);
   return [
     heading(title),
     ...(text ? [{ text, color: SOFT, margin: [0, 0, 0, 3] } satisfies Content] : []),
     {
-      layout: { hLineWidth: (at, node) => (at === 0 || at === node.table.body.length ? 0 : at === 1 ? 0.8 : 0.3), vLineWidth: () => 0, hLineColor: () => LINE, paddingLeft: (at) => (at === 0 ? 0 : 4) },
-      table: { headerRows: 1, dontBreakRows: true, widths: widest.map((length) => (length > 34 ? '*' : 'auto')), body: [head, ...body] },
+      layout: {
+        hLineWidth: (at, node) => (at === 0 || at === node.table.body.length ? 0 : at === 1 ? 0.8 : 0.3),
+        vLineWidth: () => 0,
+        hLineColor: () => LINE,
+        paddingLeft: (at) => (at === 0 ? 0 : 4),
+      },
+      table: {
+        headerRows: 1,
+        dontBreakRows: true,
+        widths: longest.map((length) => (length > 34 || length === most ? '*' : 'auto')),
+        body: [head, ...body],
+      },
     },
   ];
 }

@@ -4,7 +4,10 @@ import { CHEMISTRIES, CONDUCTOR_STANDARDS, LIMITS, RETURN_KINDS, UNIT_SYSTEMS, V
 
 /** The bodies of the requests the server takes. */
 
-const name = z.string().max(LIMITS.nameLength).regex(/^(?=.*\S)[^\u0000-\u001f\u007f]*$/, 'give it a name');
+const name = z
+  .string()
+  .max(LIMITS.nameLength)
+  .regex(/^(?=.*\S)[^\u0000-\u001f\u007f]*$/, 'give it a name');
 const changeId = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/);
 const baseRevision = z.number().int().min(0);
 

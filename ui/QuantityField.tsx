@@ -21,7 +21,19 @@ interface FieldProps {
 }
 
 /** A field that reads a quantity as people write it, shows the result as they type, and says what is wrong in place. */
-export function ParsedField({ label, text, unit, parse, least, most, onPreview, onCommit, onCancel, measured = false, width = 84 }: FieldProps) {
+export function ParsedField({
+  label,
+  text,
+  unit,
+  parse,
+  least,
+  most,
+  onPreview,
+  onCommit,
+  onCancel,
+  measured = false,
+  width = 84,
+}: FieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const left = useRef(false);

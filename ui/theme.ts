@@ -33,6 +33,7 @@ export const ANTD_THEMES: Record<ThemeName, ThemeConfig> = {
       colorTextPlaceholder: '#6b6f5c',
       colorTextDescription: '#4c5743',
     },
+    components: { Segmented: { itemColor: '#4c5743', trackBg: '#e6dfcd' } },
   },
   night: {
     algorithm: theme.darkAlgorithm,
@@ -53,5 +54,6 @@ export const ANTD_THEMES: Record<ThemeName, ThemeConfig> = {
       colorTextPlaceholder: '#a1a791',
       colorTextDescription: '#b3b8a2',
     },
+    components: { Segmented: { itemColor: '#b3b8a2' } },
   },
 };

@@ -109,7 +109,8 @@ function analyseLoads(context: AnalysisContext, scenario: ScenarioBudget | null)
     const draw = draws.get(load.id)!;
     const plus = wiring.supply.at.get(terminalKey(load.id, 'plus'));
     const minus = wiring.return.at.get(terminalKey(load.id, 'minus'));
-    const counted = (flow: TreeFlow, at: number | undefined) => (at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0));
+    const counted = (flow: TreeFlow, at: number | undefined) =>
+      at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0);
     const inRow = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);
     const rowDrop = (wire: Wire | null | undefined) => (wire ? inRow * context.ohmPerM(wire) : 0);
     const supplyDropV = counted(supply, plus) + rowDrop(plus === undefined ? null : wiring.supply.nodes[plus]!.wire);
@@ -187,7 +188,8 @@ function giveVerdicts({ circuits, findings }: Analysis): void {
   for (const { circuitId, severity } of findings) {
     const circuit = circuitId === null ? undefined : byCircuit.get(circuitId);
     if (!circuit) continue;
-    if (severity === 'fault' || circuit.verdict === 'ok' || (severity === 'caution' && circuit.verdict === 'note')) circuit.verdict = severity;
+    if (severity === 'fault' || circuit.verdict === 'ok' || (severity === 'caution' && circuit.verdict === 'note'))
+      circuit.verdict = severity;
   }
 }
 

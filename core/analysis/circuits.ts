@@ -136,7 +136,10 @@ function chooseForCircuit(
 }
 
 /** What a load's path costs in own conductor (ampere metres, both ways, its row included) and in volts that no resizing of it changes. */
-function ownCost({ wiring, supply, returns, index }: AnalysisContext, { id, load, draw }: LoadAnalysis): { ampereMetres: number; fixedV: number } {
+function ownCost(
+  { wiring, supply, returns, index }: AnalysisContext,
+  { id, load, draw }: LoadAnalysis,
+): { ampereMetres: number; fixedV: number } {
   const plus = wiring.supply.at.get(terminalKey(id, 'plus'));
   const minus = wiring.return.at.get(terminalKey(id, 'minus'));
   const countShared = index.settings.dropFrom === 'battery';
@@ -158,7 +161,9 @@ function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis)
   const supplyRun = runSteps(context, wiring.supply, supply, plus);
   const returnRun = minus === undefined ? [] : runSteps(context, wiring.return, returns, minus);
   const rowMetres = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);
-  const rowWires = [wiring.supply.nodes[plus]!.wire, minus === undefined ? null : wiring.return.nodes[minus]!.wire].filter((wire) => wire !== null);
+  const rowWires = [wiring.supply.nodes[plus]!.wire, minus === undefined ? null : wiring.return.nodes[minus]!.wire].filter(
+    (wire) => wire !== null,
+  );
   const rowMm = (load.quantity - 1) * load.spacingMm;
   const countShared = settings.dropFrom === 'battery';
   const counted = [...supplyRun, ...returnRun].filter((step) => countShared || !step.shared);

@@ -42,4 +42,8 @@ export const BLADE_COLOURS: Record<number, string> = {
 };
 
 /** Every rating one can buy in some family, for a question that names no family: blade as far as it goes, then mega. */
-export const ANY_RATING_A: readonly number[] = [...RATINGS_A.blade, ...RATINGS_A.largeBlade.filter((a) => a > 40 && a < 60), ...RATINGS_A.mega];
+export const ANY_RATING_A: readonly number[] = [
+  ...RATINGS_A.blade,
+  ...RATINGS_A.largeBlade.filter((a) => a > 40 && a < 60),
+  ...RATINGS_A.mega,
+];

@@ -17,6 +17,7 @@ export function migrateRecords(
   toVersion = SCHEMA_VERSION,
 ): unknown[] {
   if (!Number.isInteger(fromVersion) || fromVersion < 1) throw new RangeError(`schema version ${fromVersion} does not exist`);
-  if (fromVersion > toVersion) throw new RangeError(`schema version ${fromVersion} is newer than ${toVersion}, the newest this program reads`);
+  if (fromVersion > toVersion)
+    throw new RangeError(`schema version ${fromVersion} is newer than ${toVersion}, the newest this program reads`);
   return migrations.slice(fromVersion - 1, toVersion - 1).reduce((current, migrate) => migrate(current), records);
 }

@@ -32,7 +32,15 @@ export function scenarioBudget(
   loads: ReadonlyMap<string, { load: Load; draw: LoadDraw }>,
   battery: Battery | null,
 ): ScenarioBudget {
-  const budget: ScenarioBudget = { id: scenario.id, name: scenario.name, dailyWh: 0, dailyAh: 0, peakA: 0, runtimeH: null, loads: new Map() };
+  const budget: ScenarioBudget = {
+    id: scenario.id,
+    name: scenario.name,
+    dailyWh: 0,
+    dailyAh: 0,
+    peakA: 0,
+    runtimeH: null,
+    loads: new Map(),
+  };
   const used: DemandLoad[] = [];
   for (const duty of duties) {
     const entry = loads.get(duty.loadId);

@@ -23,7 +23,13 @@ export function findDrop({ circuits, index }: Analysis): Finding[] {
     }
     const joint = circuit.returnRun.reduce((sum, step) => (step.kind === 'joint' && !step.shared ? sum + step.dropV : sum), 0);
     if (joint > JOINT_DROP_V) {
-      found.push({ rule: 'ground.jointDrop', severity: 'caution', subjects: [worstLoadId], circuitId, numbers: { jointV: joint, mostV: JOINT_DROP_V } });
+      found.push({
+        rule: 'ground.jointDrop',
+        severity: 'caution',
+        subjects: [worstLoadId],
+        circuitId,
+        numbers: { jointV: joint, mostV: JOINT_DROP_V },
+      });
     }
   }
   return found;

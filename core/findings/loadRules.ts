@@ -11,7 +11,8 @@ const STRIP_ONE_END_M = 5;
 export function findLoads({ loads, index, scenario }: Analysis): Finding[] {
   const found: Finding[] = [];
   for (const { id, load, circuitId, draw } of loads.values()) {
-    if (circuitId === null) found.push({ rule: 'load.noCircuit', severity: 'caution', subjects: [id], circuitId, numbers: { amps: draw.amps } });
+    if (circuitId === null)
+      found.push({ rule: 'load.noCircuit', severity: 'caution', subjects: [id], circuitId, numbers: { amps: draw.amps } });
     if (draw.basis === 'measured' && Math.abs(draw.watts - draw.ratedWatts) > MEASURED_DIFFERS * draw.ratedWatts) {
       const numbers = { watts: draw.watts, ratedWatts: draw.ratedWatts };
       found.push({ rule: 'load.measuredDiffers', severity: 'note', subjects: [id], circuitId, numbers });

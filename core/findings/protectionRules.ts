@@ -45,11 +45,23 @@ function blockFindings({ blocks }: Analysis): Finding[] {
     for (const slot of block.slots) {
       if (slot.ratingA !== null && slot.ratingA > block.slotMaxA) {
         const numbers = { ratingA: slot.ratingA, mostA: block.slotMaxA, slot: slot.slot };
-        found.push({ rule: 'slot.overRating', severity: 'fault', subjects: [slot.protectionId!, block.id], circuitId: slot.circuitId, numbers });
+        found.push({
+          rule: 'slot.overRating',
+          severity: 'fault',
+          subjects: [slot.protectionId!, block.id],
+          circuitId: slot.circuitId,
+          numbers,
+        });
       }
     }
     if (block.peakA > block.blockMaxA + HAIR) {
-      found.push({ rule: 'block.overRating', severity: 'fault', subjects: [block.id], circuitId: null, numbers: { peakA: block.peakA, mostA: block.blockMaxA } });
+      found.push({
+        rule: 'block.overRating',
+        severity: 'fault',
+        subjects: [block.id],
+        circuitId: null,
+        numbers: { peakA: block.peakA, mostA: block.blockMaxA },
+      });
     }
   }
   return found;
@@ -61,7 +73,10 @@ function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {
     const wanted = index.loads.length > 0;
     return wanted ? [{ rule: 'supply.noBattery', severity: 'caution', subjects: [settings.id], circuitId: null, numbers: {} }] : [];
   }
-  const isMain = main && devices.get(main.protectionId)?.kind === 'protection' && !circuits.some((circuit) => circuit.protectionId === main.protectionId);
+  const isMain =
+    main &&
+    devices.get(main.protectionId)?.kind === 'protection' &&
+    !circuits.some((circuit) => circuit.protectionId === main.protectionId);
   const mounted = main && blocks.some((block) => block.slots.some((slot) => slot.protectionId === main.protectionId));
   if (!main || !isMain || mounted) {
     const anythingFed = circuits.some((circuit) => circuit.fed);
@@ -70,7 +85,13 @@ function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {
   const found: Finding[] = [];
   const subjects = [main.protectionId];
   if (main.peakA > main.ratingA + HAIR) {
-    found.push({ rule: 'main.belowDemand', severity: 'fault', subjects, circuitId: null, numbers: { ratingA: main.ratingA, peakA: main.peakA } });
+    found.push({
+      rule: 'main.belowDemand',
+      severity: 'fault',
+      subjects,
+      circuitId: null,
+      numbers: { ratingA: main.ratingA, peakA: main.peakA },
+    });
   } else if (main.continuousA * CONTINUOUS_FACTOR > main.ratingA + HAIR) {
     const numbers = { ratingA: main.ratingA, peakA: main.continuousA * CONTINUOUS_FACTOR };
     found.push({ rule: 'main.belowDemand', severity: 'caution', subjects, circuitId: null, numbers });

@@ -119,7 +119,10 @@ function thickerForFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | 
   if (!size) return null;
   return {
     label: `Use ${formatConductor(size)}`,
-    change: updateRecords(analysis.design, wireIds.map((id) => ({ id, set: { conductor: size } }))),
+    change: updateRecords(
+      analysis.design,
+      wireIds.map((id) => ({ id, set: { conductor: size } })),
+    ),
   };
 }
 
@@ -134,7 +137,10 @@ function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
     (candidate) => ampacity(candidate, conditions).amps * factor >= wanted,
   );
   if (!size) return null;
-  return { label: `Use ${formatConductor(size)}`, change: updateRecords(analysis.design, [{ id: wire.wire.id, set: { conductor: size } }]) };
+  return {
+    label: `Use ${formatConductor(size)}`,
+    change: updateRecords(analysis.design, [{ id: wire.wire.id, set: { conductor: size } }]),
+  };
 }
 
 function largerMain({ design, main, wires }: Analysis): Remedy | null {

@@ -2,7 +2,17 @@ import { FAMILY_NAMES } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { ProtectionFamily, UnitSystem } from '../design/vocabulary';
 import type { Design } from '../design/design';
-import { formatAmpHours, formatAmps, formatConductor, formatHours, formatLength, formatPercent, formatRating, formatVolts, formatWatts } from '../units/quantity';
+import {
+  formatAmpHours,
+  formatAmps,
+  formatConductor,
+  formatHours,
+  formatLength,
+  formatPercent,
+  formatRating,
+  formatVolts,
+  formatWatts,
+} from '../units/quantity';
 import type { Finding, Rule } from './types';
 
 /** A finding in words: what is wrong, in figures, and why the rule exists with its source. */
@@ -60,7 +70,8 @@ const WORDS: Record<Rule, { title: string; message: (say: Teller) => string; why
   },
   'fuse.aboveConductor': {
     title: 'Fuse larger than the wire can carry',
-    message: (say) => `${say.name()}: a ${say.rating('ratingA')} fuse guards ${say.conductor()}, which carries ${say.amps('ampacityA')} here.`,
+    message: (say) =>
+      `${say.name()}: a ${say.rating('ratingA')} fuse guards ${say.conductor()}, which carries ${say.amps('ampacityA')} here.`,
     why: 'The fuse protects the wire. If it passes more than the wire carries, a fault heats the wire instead of opening the fuse: this is how vehicles burn.',
   },
   'fuse.belowLoad': {
@@ -70,22 +81,26 @@ const WORDS: Record<Rule, { title: string; message: (say: Teller) => string; why
   },
   'fuse.continuousLoad': {
     title: 'Fuse too close to a lasting load',
-    message: (say) => `${say.name(1)}: ${say.amps('continuousA')} for hours wants a fuse of ${say.amps('leastA')} or more; this one is ${say.rating('ratingA')}.`,
+    message: (say) =>
+      `${say.name(1)}: ${say.amps('continuousA')} for hours wants a fuse of ${say.amps('leastA')} or more; this one is ${say.rating('ratingA')}.`,
     why: 'A fuse run for hours above 80 % of its rating ages, heats its clips and opens for no fault. The 80 % rule comes from the NEC.',
   },
   'fuse.notStandard': {
     title: 'No such rating',
-    message: (say) => `${say.name()}: ${say.rating('ratingA')} is not a rating a ${FAMILY_NAMES[say.raw('family') as ProtectionFamily].toLowerCase()} comes in.`,
+    message: (say) =>
+      `${say.name()}: ${say.rating('ratingA')} is not a rating a ${FAMILY_NAMES[say.raw('family') as ProtectionFamily].toLowerCase()} comes in.`,
     why: 'Ratings by ISO 8820-3 for blade fuses, by trade ranges for the others.',
   },
   'fuse.notFed': {
     title: 'Nothing feeds this circuit',
-    message: (say) => `${say.name(1)} has no way back to the battery: ${say.raw('mounted') === '1' ? 'its fuse block is not wired to the battery' : 'its fuse is in no slot'}.`,
+    message: (say) =>
+      `${say.name(1)} has no way back to the battery: ${say.raw('mounted') === '1' ? 'its fuse block is not wired to the battery' : 'its fuse is in no slot'}.`,
     why: 'The circuit would be dead. Until it has a slot its drop counts from the fuse only.',
   },
   'slot.overRating': {
     title: 'Fuse larger than the slot allows',
-    message: (say) => `${say.name()}: ${say.rating('ratingA')} in slot ${say.raw('slot')} of ${say.name(1)}, which takes ${say.rating('mostA')} at most.`,
+    message: (say) =>
+      `${say.name()}: ${say.rating('ratingA')} in slot ${say.raw('slot')} of ${say.name(1)}, which takes ${say.rating('mostA')} at most.`,
     why: 'A slot’s clips and bus are made for a greatest current; past it they soften and lose their grip.',
   },
   'block.overRating': {
@@ -100,17 +115,20 @@ const WORDS: Record<Rule, { title: string; message: (say: Teller) => string; why
   },
   'main.belowDemand': {
     title: 'Main protection too small',
-    message: (say) => `${say.name()}: rated ${say.rating('ratingA')}, and ${say.amps('peakA')} is needed with everything that can run at once, or with 125 % of what runs for hours.`,
+    message: (say) =>
+      `${say.name()}: rated ${say.rating('ratingA')}, and ${say.amps('peakA')} is needed with everything that can run at once, or with 125 % of what runs for hours.`,
     why: 'It would open in ordinary use and take the whole system down, often at night.',
   },
   'main.farFromBattery': {
     title: 'Main protection far from the battery',
-    message: (say) => `${say.name()} sits ${say.length('leadMm')} of cable from the battery; ${say.length('mostMm')} is the most for this kind of cable.`,
+    message: (say) =>
+      `${say.name()} sits ${say.length('leadMm')} of cable from the battery; ${say.length('mostMm')} is the most for this kind of cable.`,
     why: 'The stretch ahead of the fuse is protected by nothing. ABYC E-11: 7 in bare, 72 in from the battery terminal in a sheath or conduit; ISO 10133: 200 mm.',
   },
   'return.thinnerThanFuse': {
     title: 'Return thinner than the fuse allows',
-    message: (say) => `${say.name()}: the return is ${say.conductor()}, good for ${say.amps('ampacityA')}, behind a ${say.rating('ratingA')} fuse.`,
+    message: (say) =>
+      `${say.name()}: the return is ${say.conductor()}, good for ${say.amps('ampacityA')}, behind a ${say.rating('ratingA')} fuse.`,
     why: 'The return carries the same current as the feed, so it is as thick as the feed.',
   },
   'ground.jointDrop': {
@@ -162,7 +180,8 @@ const WORDS: Record<Rule, { title: string; message: (say: Teller) => string; why
   },
   'energy.shortRuntime': {
     title: 'Battery does not last as long as wanted',
-    message: (say) => `${say.name(1)} uses ${say.ampHours('dailyAh')} a day and lasts ${say.hours('runtimeH')} without charging; you want ${say.hours('wantedH')}.`,
+    message: (say) =>
+      `${say.name(1)} uses ${say.ampHours('dailyAh')} a day and lasts ${say.hours('runtimeH')} without charging; you want ${say.hours('wantedH')}.`,
     why: 'Counted to the battery’s usable depth, with no sun and no driving. Use less, carry more, or charge.',
   },
   'energy.noUse': {

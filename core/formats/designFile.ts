@@ -43,7 +43,10 @@ export function readDesignFile(text: string): Design {
     .object({ format: z.literal(DESIGN_FORMAT), schemaVersion: z.number().int().min(1), records: z.array(z.unknown()) })
     .safeParse(parseJson(text));
   if (!frame.success) {
-    return fail(['this is not a Vine Knot design: "format", "schemaVersion" and "records" are expected at the top', ...reasonsOf(frame.error, [])]);
+    return fail([
+      'this is not a Vine Knot design: "format", "schemaVersion" and "records" are expected at the top',
+      ...reasonsOf(frame.error, []),
+    ]);
   }
   const { schemaVersion, records } = frame.data;
   if (records.length > LIMITS.recordsPerDesign) fail([`the file holds ${records.length} records; ${LIMITS.recordsPerDesign} are allowed`]);
@@ -56,7 +59,11 @@ export function readDesignFile(text: string): Design {
 /** The published JSON Schema of a design file, exported from the same definitions. */
 export function designFileJsonSchema(): object {
   const schema = z.toJSONSchema(designFileSchema, { target: 'draft-7' });
-  return { ...schema, title: 'Vine Knot design', description: 'A 12-volt house system: its settings, zones, devices, wires, circuits and use.' };
+  return {
+    ...schema,
+    title: 'Vine Knot design',
+    description: 'A 12-volt house system: its settings, zones, devices, wires, circuits and use.',
+  };
 }
 
 function checked(records: DesignRecord[]): Design {

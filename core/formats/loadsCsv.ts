@@ -133,7 +133,8 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   const hoursPerDay = numberIn('hours', ['h'], 0, 24, 0);
   const sharePercent = numberIn('share', ['%'], 0, 100, 100);
   const runs = cell('lasting').toLowerCase();
-  if (runs !== '' && !/^(for hours|briefly|yes|no|y|n|true|false|1|0)$/.test(runs)) problem('lasting', 'write yes or no: does it run for hours?');
+  if (runs !== '' && !/^(for hours|briefly|yes|no|y|n|true|false|1|0)$/.test(runs))
+    problem('lasting', 'write yes or no: does it run for hours?');
   const circuitId = cell('circuit') === '' ? null : findCircuit(design, cell('circuit'));
   if (circuitId === undefined) problem('circuit', 'there is no such circuit');
   if (row.problems.length > 0 || !rated.ok) return row;
@@ -141,7 +142,12 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   const zoneId = zoneFor(edit, row.zone, newZones);
   const known = findLoad(edit.design, name, zoneId);
   const base: Load = known ?? newLoad(name, zoneId);
-  const load: Load = { ...base, quantity, rated: rated.draw, continuous: runs === '' ? base.continuous : /^(for hours|yes|y|true|1)$/.test(runs) };
+  const load: Load = {
+    ...base,
+    quantity,
+    rated: rated.draw,
+    continuous: runs === '' ? base.continuous : /^(for hours|yes|y|true|1)$/.test(runs),
+  };
   if (measured?.ok && measured.draw.kind !== 'strip') load.measured = { draw: measured.draw, forSize: loadSize(load), on: null };
   if (known) edit.set(known.id, load);
   else edit.add(load);
@@ -175,7 +181,8 @@ function zoneFor(edit: Edit, name: string, newZones: string[]): string | null {
 
 function findLoad(design: Design, name: string, zoneId: string | null): Load | null {
   for (const record of design.records.values()) {
-    if (record.type === 'device' && record.kind === 'load' && record.zoneId === zoneId && record.name.toLowerCase() === name.toLowerCase()) return record;
+    if (record.type === 'device' && record.kind === 'load' && record.zoneId === zoneId && record.name.toLowerCase() === name.toLowerCase())
+      return record;
   }
   return null;
 }
@@ -183,7 +190,8 @@ function findLoad(design: Design, name: string, zoneId: string | null): Load | n
 function findCircuit(design: Design, text: string): string | undefined {
   const wanted = text.toLowerCase();
   for (const record of design.records.values()) {
-    if (record.type === 'circuit' && [record.name, nameOf(design, record.id)].some((known) => known.toLowerCase() === wanted)) return record.id;
+    if (record.type === 'circuit' && [record.name, nameOf(design, record.id)].some((known) => known.toLowerCase() === wanted))
+      return record.id;
   }
   return undefined;
 }

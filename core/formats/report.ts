@@ -51,9 +51,24 @@ export function makeReport(analysis: Analysis): Report {
       { name: 'Runtime', value: formatHours(totals.runtimeH) },
       { name: 'Worst drop', value: formatPercent(totals.worstDropPercent) },
     ],
-    sections: [findings(analysis), circuits(analysis), fuseMap(analysis), cables(analysis), loads(analysis), zones(analysis), energy(analysis)].filter((section) => section.rows.length > 0),
+    sections: [
+      findings(analysis),
+      circuits(analysis),
+      fuseMap(analysis),
+      cables(analysis),
+      loads(analysis),
+      zones(analysis),
+      energy(analysis),
+    ].filter((section) => section.rows.length > 0),
     cautions: CAUTIONS,
-    sources: [AMPACITY_TABLES[settings.conductorStandard].source, settings.conductorStandard === 'road-vehicle' ? SOURCES.roadCable : SOURCES.class5, SOURCES.copper, SOURCES.bladeFuses, SOURCES.batteries, SOURCES.fromMemory],
+    sources: [
+      AMPACITY_TABLES[settings.conductorStandard].source,
+      settings.conductorStandard === 'road-vehicle' ? SOURCES.roadCable : SOURCES.class5,
+      SOURCES.copper,
+      SOURCES.bladeFuses,
+      SOURCES.batteries,
+      SOURCES.fromMemory,
+    ],
   };
 }
 
@@ -127,8 +142,16 @@ function cables({ wires, design, index }: Analysis): ReportSection {
 }
 
 function batteryWords({ battery, devices }: Analysis['index']): string {
-  const mains = Array.from(devices.values()).flatMap((device) => (device.kind === 'protection' && !device.mount ? [`${device.name}: ${FAMILY_NAMES[device.family].toLowerCase()}, ${formatRating(device.ratingA)}`] : []));
-  const words = battery ? [`${battery.name}: ${battery.count} × ${formatAmpHours(battery.capacityAh)}, ${CHEMISTRY_FACTS[battery.chemistry].label.toLowerCase()}`] : [];
+  const mains = Array.from(devices.values()).flatMap((device) =>
+    device.kind === 'protection' && !device.mount
+      ? [`${device.name}: ${FAMILY_NAMES[device.family].toLowerCase()}, ${formatRating(device.ratingA)}`]
+      : [],
+  );
+  const words = battery
+    ? [
+        `${battery.name}: ${battery.count} × ${formatAmpHours(battery.capacityAh)}, ${CHEMISTRY_FACTS[battery.chemistry].label.toLowerCase()}`,
+      ]
+    : [];
   return [...words, ...mains].join('. ');
 }
 
@@ -153,11 +176,21 @@ function loads({ loads: list, design }: Analysis): ReportSection {
 
 function zones({ zones: list, index }: Analysis): ReportSection {
   const { units } = index.settings;
-  const air = new Map(index.zones.map((zone) => [zone.id, `${formatTemperature(zone.ambientC, units)}${zone.engineSpace ? ', engine space' : ''}`]));
+  const air = new Map(
+    index.zones.map((zone) => [zone.id, `${formatTemperature(zone.ambientC, units)}${zone.engineSpace ? ', engine space' : ''}`]),
+  );
   return {
     title: 'Zones',
     columns: [...left('Zone', 'Hottest air'), ...right('Loads', 'Connected', 'At once', 'Worst drop', 'A day')],
-    rows: list.map((zone) => [zone.name, air.get(zone.id)!, String(zone.loadCount), formatAmps(zone.connectedA), formatAmps(zone.peakA), formatPercent(zone.worstDropPercent), formatWattHours(zone.dailyWh)]),
+    rows: list.map((zone) => [
+      zone.name,
+      air.get(zone.id)!,
+      String(zone.loadCount),
+      formatAmps(zone.connectedA),
+      formatAmps(zone.peakA),
+      formatPercent(zone.worstDropPercent),
+      formatWattHours(zone.dailyWh),
+    ]),
   };
 }
 
@@ -165,7 +198,13 @@ function energy({ scenarios }: Analysis): ReportSection {
   return {
     title: 'Energy and runtime without charging',
     columns: [...left('Scenario'), ...right('A day', 'A day', 'Most at once', 'Runtime')],
-    rows: scenarios.map(({ name, dailyWh, dailyAh, peakA, runtimeH }) => [name, formatWattHours(dailyWh), formatAmpHours(dailyAh), formatAmps(peakA), formatHours(runtimeH)]),
+    rows: scenarios.map(({ name, dailyWh, dailyAh, peakA, runtimeH }) => [
+      name,
+      formatWattHours(dailyWh),
+      formatAmpHours(dailyAh),
+      formatAmps(peakA),
+      formatHours(runtimeH),
+    ]),
   };
 }
 

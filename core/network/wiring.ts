@@ -63,7 +63,8 @@ export function traceWiring(index: DesignIndex): Wiring {
   }
   const fedCount = supply.nodes.length;
   for (const circuit of index.circuits) {
-    if (!supply.at.has(terminalKey(circuit.protectionId, 'out'))) grow(supply, 'supply', { deviceId: circuit.protectionId, terminal: 'out' });
+    if (!supply.at.has(terminalKey(circuit.protectionId, 'out')))
+      grow(supply, 'supply', { deviceId: circuit.protectionId, terminal: 'out' });
   }
   return { supply, return: returns, faults, fedCount };
 }

@@ -115,7 +115,14 @@ export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?
   const start = mustBe(nodes.at(-1) ?? null, circuitId);
   const usual = usualScheme(design, '', null);
   const feed = first ?? { lengthMm: DEFAULT_FEED_MM, conductor: start.wire?.conductor ?? usual.conductor, return: usual.return };
-  addWire(edit, 'supply', { deviceId: start.deviceId, terminal: start.terminal }, { deviceId: loadId, terminal: 'plus' }, feed.lengthMm, feed.conductor);
+  addWire(
+    edit,
+    'supply',
+    { deviceId: start.deviceId, terminal: start.terminal },
+    { deviceId: loadId, terminal: 'plus' },
+    feed.lengthMm,
+    feed.conductor,
+  );
   const wayIn = lengthFromFuse(wiring, start) + feed.lengthMm;
   const lengthMm = feed.return === 'chassis' ? 500 : wayIn;
   addWire(edit, 'return', { deviceId: loadId, terminal: 'minus' }, returnTarget(edit, feed.return, load.zoneId), lengthMm, feed.conductor);
@@ -194,7 +201,9 @@ export function mountFuse(design: Design, protectionId: string, mount: Protectio
   const edit = new Edit(design);
   const fuse = mustBe(deviceOf(design, protectionId, 'protection'), protectionId);
   if (mount) {
-    const there = indexDesign(design).mounted.get(mount.blockId)?.find((other) => other.mount!.slot === mount.slot);
+    const there = indexDesign(design)
+      .mounted.get(mount.blockId)
+      ?.find((other) => other.mount!.slot === mount.slot);
     if (there && there.id !== fuse.id) edit.set(there.id, { mount: fuse.mount });
     for (const wire of wiresAt(design, protectionId, 'in')) edit.remove(wire.id);
   }
@@ -223,7 +232,13 @@ export function setReturn(design: Design, circuitId: string, kind: ReturnKind, r
 }
 
 /** The circuit's wires and fuse set to one conductor and rating. */
-export function resizeCircuit(design: Design, wireIds: readonly string[], conductor: ConductorSize, protectionId: string, ratingA: number): Change {
+export function resizeCircuit(
+  design: Design,
+  wireIds: readonly string[],
+  conductor: ConductorSize,
+  protectionId: string,
+  ratingA: number,
+): Change {
   const edit = new Edit(design);
   for (const id of wireIds) edit.set(id, { conductor });
   edit.set(protectionId, { ratingA });
@@ -248,12 +263,16 @@ export function stepRating(fuse: Protection, by: 1 | -1): number {
 function supplyLength(design: Design, circuitId: string): number {
   const { supply } = traceWiring(indexDesign(design));
   const wires = supply.nodes.filter((node) => node.circuitId === circuitId && node.wire);
-  return Math.min(100_000, wires.reduce((sum, { wire }) => sum + wire!.lengthMm, 0));
+  return Math.min(
+    100_000,
+    wires.reduce((sum, { wire }) => sum + wire!.lengthMm, 0),
+  );
 }
 
 function lengthFromFuse(wiring: Wiring, node: { wire: Wire | null; parent: number; circuitId: string | null }): number {
   let sum = 0;
-  for (let step = node; step.circuitId !== null && step.parent >= 0; step = wiring.supply.nodes[step.parent]!) sum += step.wire?.lengthMm ?? 0;
+  for (let step = node; step.circuitId !== null && step.parent >= 0; step = wiring.supply.nodes[step.parent]!)
+    sum += step.wire?.lengthMm ?? 0;
   return sum;
 }
 
@@ -302,7 +321,14 @@ function addBar(edit: Edit): string {
 }
 
 /** Adds a wire between two terminals. */
-export function addWire(edit: Edit, role: Wire['role'], from: TerminalRef, to: TerminalRef, lengthMm: number, conductor: ConductorSize): Wire {
+export function addWire(
+  edit: Edit,
+  role: Wire['role'],
+  from: TerminalRef,
+  to: TerminalRef,
+  lengthMm: number,
+  conductor: ConductorSize,
+): Wire {
   return edit.add<Wire>({ id: newId('wire'), type: 'wire', role, from, to, lengthMm, lengthMeasured: false, conductor });
 }
 

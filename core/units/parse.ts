@@ -14,16 +14,23 @@ export function parseNumber(text: string, units: readonly string[] = []): Parsed
   if (!match) return refuse(text.trim() === '' ? 'enter a number' : `"${short(text)}" is not a number`);
   const unit = match[2]?.trim() ?? '';
   if (unit !== '' && !units.some((known) => known.toLowerCase() === unit.toLowerCase())) {
-    return refuse(units.length === 0 ? `leave out "${short(unit)}"` : `"${short(unit)}" is not a unit used here; use ${units.join(' or ')}`);
+    return refuse(
+      units.length === 0 ? `leave out "${short(unit)}"` : `"${short(unit)}" is not a unit used here; use ${units.join(' or ')}`,
+    );
   }
   const digits = match[1]!.replace('\u2212', '-');
-  if (/^[+-]?\d{1,3},\d{3}$/.test(digits)) return refuse(`"${digits}" can be read two ways; write ${digits.replace(',', '')} or ${digits.replace(',', '.')}`);
+  if (/^[+-]?\d{1,3},\d{3}$/.test(digits))
+    return refuse(`"${digits}" can be read two ways; write ${digits.replace(',', '')} or ${digits.replace(',', '.')}`);
   return { ok: true, value: Number(digits.replace(',', '.')) };
 }
 
 /** A length in millimetres from text such as "3.4", "3,4 m", "340 cm", "11 ft", "11' 2\"" or "11 ft 2 in"; a bare number is metres or feet. */
 export function parseLength(text: string, system: UnitSystem): Parsed {
-  const trimmed = text.trim().toLowerCase().replace(/[\u2032\u2019]/g, "'").replace(/[\u2033\u201d]|''/g, '"');
+  const trimmed = text
+    .trim()
+    .toLowerCase()
+    .replace(/[\u2032\u2019]/g, "'")
+    .replace(/[\u2033\u201d]|''/g, '"');
   const feetInches = /^(\d+(?:\.\d+)?)\s*(?:ft|')\s*(\d+(?:\.\d+)?)\s*(?:in|")?$/.exec(trimmed);
   if (feetInches) {
     const inches = Number(feetInches[2]);

@@ -80,20 +80,26 @@ export const CircuitStrip = memo(function CircuitStrip({ circuit, open, width, o
               text={`${circuit.mixedConductors ? '≥ ' : ''}${formatConductor(conductor)}`}
               at={Math.max(0, sizesFor(store.getState().design, conductor).indexOf(conductor))}
               count={sizesFor(store.getState().design, conductor).length}
-              onStep={(by) => store.commit(`Step the conductor of ${no} ${name}`, (design) => stepConductor(design, wireIds, conductor, by))}
+              onStep={(by) =>
+                store.commit(`Step the conductor of ${no} ${name}`, (design) => stepConductor(design, wireIds, conductor, by))
+              }
             />
           ) : (
             <span className={styles.of}>no wire yet</span>
           )}
         </span>
         <span className={styles.drop}>
-          <span className={`reading ${share > 1 + 1e-9 ? styles.over : ''}`}>{circuit.worstLoadId ? formatPercent(dropPercent) : MISSING}</span>
+          <span className={`reading ${share > 1 + 1e-9 ? styles.over : ''}`}>
+            {circuit.worstLoadId ? formatPercent(dropPercent) : MISSING}
+          </span>
           <span className={styles.of}>of {formatPercent(targetPercent)}</span>
           <span className={styles.bar} aria-hidden>
             <span className={share > 1 ? styles.barOver : ''} style={{ width: `${Math.min(100, share * 100)}%` }} />
           </span>
         </span>
-        <span className={styles.governed}>{circuit.choice ? GOVERNOR_WORDS[circuit.choice.governedBy] : circuit.worstLoadId ? 'nothing fits' : MISSING}</span>
+        <span className={styles.governed}>
+          {circuit.choice ? GOVERNOR_WORDS[circuit.choice.governedBy] : circuit.worstLoadId ? 'nothing fits' : MISSING}
+        </span>
         <Verdict severity={circuit.verdict} />
       </div>
       <div className={styles.drawing}>

@@ -32,6 +32,7 @@ export function CircuitsStage() {
   const frozenOrder = useFrozenOrder(circuits, zones, order);
   const scroller = useRef<HTMLDivElement>(null);
   const width = useWidth(scroller);
+  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are called here and handed to nothing memoised
   const rows = useVirtualizer({
     count: frozenOrder.length,
     getScrollElement: () => scroller.current,
@@ -47,7 +48,9 @@ export function CircuitsStage() {
       if (at < 0) return;
       setOpen((now) => new Set(now).add(id));
       rows.scrollToIndex(at, { align: 'start' });
-      requestAnimationFrame(() => requestAnimationFrame(() => document.getElementById(id)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus()));
+      requestAnimationFrame(() =>
+        requestAnimationFrame(() => document.getElementById(id)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus()),
+      );
     },
     [frozenOrder, rows],
   );
@@ -141,7 +144,12 @@ export function CircuitsStage() {
                   className={styles.row}
                   style={{ transform: `translateY(${row.start}px)` }}
                 >
-                  <CircuitStrip circuit={frozenOrder[row.index]!} open={open.has(frozenOrder[row.index]!.id)} width={width} onToggle={toggle} />
+                  <CircuitStrip
+                    circuit={frozenOrder[row.index]!}
+                    open={open.has(frozenOrder[row.index]!.id)}
+                    width={width}
+                    onToggle={toggle}
+                  />
                 </div>
               ))}
             </div>
@@ -162,7 +170,8 @@ function useFrozenOrder(circuits: CircuitAnalysis[], zones: { id: string }[], or
     const place = new Map(zones.map(({ id }, at) => [id, at]));
     const zoneOf = ({ zoneId }: CircuitAnalysis) => place.get(zoneId ?? '') ?? zones.length;
     const sorted = [...circuits];
-    if (order === 'worst') sorted.sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.dropPercent / b.targetPercent - a.dropPercent / a.targetPercent);
+    if (order === 'worst')
+      sorted.sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.dropPercent / b.targetPercent - a.dropPercent / a.targetPercent);
     if (order === 'zone') sorted.sort((a, b) => zoneOf(a) - zoneOf(b));
     sequence = sorted.map(({ id }) => id);
     setFrozen({ key, ids: sequence });

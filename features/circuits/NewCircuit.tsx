@@ -12,12 +12,33 @@ export function NewCircuit({ onAdd, onClose }: { onAdd(name: string, zoneId: str
   const [zoneId, setZoneId] = useState<string | null>(zones[0]?.id ?? null);
   const add = () => name.trim() && onAdd(name.trim(), zoneId);
   return (
-    <Modal open title="Add a circuit" okText="Add circuit" okButtonProps={{ disabled: !name.trim() }} onOk={add} onCancel={onClose} width={420}>
+    <Modal
+      open
+      title="Add a circuit"
+      okText="Add circuit"
+      okButtonProps={{ disabled: !name.trim() }}
+      onOk={add}
+      onCancel={onClose}
+      width={420}
+    >
       <div className={styles.form}>
         <label htmlFor="new-circuit-name">Name</label>
-        <Input id="new-circuit-name" autoFocus value={name} maxLength={80} placeholder="Galley lights" onChange={(event) => setName(event.target.value)} onPressEnter={add} />
+        <Input
+          id="new-circuit-name"
+          autoFocus
+          value={name}
+          maxLength={80}
+          placeholder="Galley lights"
+          onChange={(event) => setName(event.target.value)}
+          onPressEnter={add}
+        />
         <label htmlFor="new-circuit-zone">Zone</label>
-        <Select id="new-circuit-zone" value={zoneId} onChange={setZoneId} options={zones.map(({ id, name: label }) => ({ value: id, label }))} />
+        <Select
+          id="new-circuit-zone"
+          value={zoneId}
+          onChange={setZoneId}
+          options={zones.map(({ id, name: label }) => ({ value: id, label }))}
+        />
       </div>
     </Modal>
   );

@@ -110,7 +110,9 @@ function Settings({ circuit }: { circuit: CircuitAnalysis }) {
           aria-label="Return"
           value={chassis ? 'chassis' : 'dedicated'}
           disabled={circuit.returnWireIds.length === 0}
-          onChange={(kind) => store.commit('Change the return', (now) => setReturn(now, circuit.id, kind as 'chassis' | 'dedicated', circuit.returnWireIds))}
+          onChange={(kind) =>
+            store.commit('Change the return', (now) => setReturn(now, circuit.id, kind as 'chassis' | 'dedicated', circuit.returnWireIds))
+          }
           options={[
             { value: 'dedicated', label: 'Cable' },
             { value: 'chassis', label: 'Chassis' },
@@ -143,13 +145,15 @@ function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
         <p>
           <b>{formatConductor(circuit.conductor)}</b> carries {formatAmps(ampacity.amps)} here: {formatAmps(ampacity.baseA)} in the table at{' '}
           {formatNumber(ampacity.columnC, 0)} °C insulation
-          {ampacity.factor < 1 && `, times ${formatNumber(ampacity.factor, 2)} for ${ampacity.factorFor === 'engineSpace' ? 'the engine space' : 'the heat'}`}. For hours{' '}
-          {formatAmps(circuit.continuousA)}, so a fuse of {formatAmps(circuit.continuousA * 1.25)} or more.
+          {ampacity.factor < 1 &&
+            `, times ${formatNumber(ampacity.factor, 2)} for ${ampacity.factorFor === 'engineSpace' ? 'the engine space' : 'the heat'}`}
+          . For hours {formatAmps(circuit.continuousA)}, so a fuse of {formatAmps(circuit.continuousA * 1.25)} or more.
         </p>
       )}
       {circuit.formulaDropV !== null && (
         <p>
-          By the standard’s formula {formatVolts(circuit.formulaDropV)}, real cable {formatVolts(circuit.cableDropV)}; the larger is used wire by wire.
+          By the standard’s formula {formatVolts(circuit.formulaDropV)}, real cable {formatVolts(circuit.cableDropV)}; the larger is used
+          wire by wire.
         </p>
       )}
       {choice && (

@@ -34,8 +34,13 @@ export function WireLengths({ circuit, geometry, width }: { circuit: CircuitAnal
       />
     );
   };
-  const own = geometry.wires.filter(({ shared, wireId }, at) => !shared && geometry.wires.findIndex((wire) => wire.wireId === wireId) === at);
-  const places = spread(own.map(({ x1, x2 }) => (x1 + x2) / 2), width - RETURN_LABEL - Math.min(3, circuit.returnWireIds.length) * FIELD_WIDTH);
+  const own = geometry.wires.filter(
+    ({ shared, wireId }, at) => !shared && geometry.wires.findIndex((wire) => wire.wireId === wireId) === at,
+  );
+  const places = spread(
+    own.map(({ x1, x2 }) => (x1 + x2) / 2),
+    width - RETURN_LABEL - Math.min(3, circuit.returnWireIds.length) * FIELD_WIDTH,
+  );
   return (
     <div className={styles.lengths} style={{ width }}>
       {own.map(({ wireId }, at) => (

@@ -22,7 +22,12 @@ export function stepConductor(design: Design, wireIds: readonly string[], from: 
   const sizes = sizesFor(design, from);
   const at = sizes.indexOf(from);
   const next = sizes[Math.min(sizes.length - 1, Math.max(0, at + by))];
-  return next ? updateRecords(design, wireIds.map((id) => ({ id, set: { conductor: next } }))) : NO_CHANGE;
+  return next
+    ? updateRecords(
+        design,
+        wireIds.map((id) => ({ id, set: { conductor: next } })),
+      )
+    : NO_CHANGE;
 }
 
 /** Sets a wire's length, and with it the return that runs beside it if that was just as long. */

@@ -33,6 +33,7 @@ async function post(url: string, body: object): Promise<SendResult> {
   if (response.status >= 500) return { kind: 'unreachable' };
   const answer = await response.json();
   if (response.ok) return { kind: 'taken', committed: answer };
-  if (response.status === 409 && answer.error.code === 'conflict') return { kind: 'conflict', current: answer.current, missed: answer.missed };
+  if (response.status === 409 && answer.error.code === 'conflict')
+    return { kind: 'conflict', current: answer.current, missed: answer.missed };
   return { kind: 'refused', message: [answer.error.message, ...answer.error.reasons.slice(0, 3)].join('. ') };
 }

@@ -156,7 +156,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         pending = pending.filter(({ changeId }) => changeId !== edit.changeId);
         takeAnswer(result);
         outbox.write(open.id, pending);
-        if (result.kind === 'taken') api.setState({ history: result.committed.history, saveState: pending.length > 0 ? 'saving' : 'saved' });
+        if (result.kind === 'taken')
+          api.setState({ history: result.committed.history, saveState: pending.length > 0 ? 'saving' : 'saved' });
         else if (result.kind === 'conflict') showBase({ conflict: { mine: edit, current: result.current } });
         else showBase({ problem: `“${edit.label}” was not taken: ${result.message}` });
       }

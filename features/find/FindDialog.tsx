@@ -75,7 +75,11 @@ export function FindDialog({ onClose }: { onClose(): void }) {
         ))}
       </ul>
       <p className={styles.count} role="status">
-        {matches.length === 0 ? 'Nothing of that name in this design.' : matches.length > MOST ? `${MOST} of ${matches.length} shown; type more to narrow it down.` : ''}
+        {matches.length === 0
+          ? 'Nothing of that name in this design.'
+          : matches.length > MOST
+            ? `${MOST} of ${matches.length} shown; type more to narrow it down.`
+            : ''}
       </p>
     </Modal>
   );
@@ -84,13 +88,22 @@ export function FindDialog({ onClose }: { onClose(): void }) {
 function entriesOf({ design, index, circuits, loads }: Analysis): Entry[] {
   const zoneName = (id: string | null) => (id === null ? 'no zone' : nameOf(design, id));
   const entries: Omit<Entry, 'haystack'>[] = [
-    ...circuits.map(({ id, zoneId, ratingA }) => ({ id, name: nameOf(design, id), what: `circuit, ${formatRating(ratingA)}, ${zoneName(zoneId)}` })),
-    ...Array.from(loads.values(), ({ id, load, draw }) => ({ id, name: load.name, what: `load, ${formatAmps(draw.amps)}, ${zoneName(load.zoneId)}` })),
+    ...circuits.map(({ id, zoneId, ratingA }) => ({
+      id,
+      name: nameOf(design, id),
+      what: `circuit, ${formatRating(ratingA)}, ${zoneName(zoneId)}`,
+    })),
+    ...Array.from(loads.values(), ({ id, load, draw }) => ({
+      id,
+      name: load.name,
+      what: `load, ${formatAmps(draw.amps)}, ${zoneName(load.zoneId)}`,
+    })),
     ...index.zones.map(({ id, name }) => ({ id, name, what: 'zone' })),
     ...index.scenarios.map(({ id, name }) => ({ id, name, what: 'scenario' })),
   ];
   for (const device of index.devices.values()) {
-    if (device.kind !== 'load') entries.push({ id: device.id, name: device.name, what: `${KIND_WORDS[device.kind]}, ${zoneName(device.zoneId)}` });
+    if (device.kind !== 'load')
+      entries.push({ id: device.id, name: device.name, what: `${KIND_WORDS[device.kind]}, ${zoneName(device.zoneId)}` });
   }
   return entries.map((entry) => ({ ...entry, haystack: `${entry.name} ${entry.what}`.toLowerCase() }));
 }

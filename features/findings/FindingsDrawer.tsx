@@ -14,7 +14,16 @@ import styles from './FindingsDrawer.module.css';
 export function FindingsDrawer({ onClose }: { onClose(): void }) {
   const findings = useDesign(({ analysis }) => analysis.findings);
   return (
-    <Drawer open title="Findings" placement="right" size={470} onClose={onClose} mask={false} classNames={{ body: styles.body }}>
+    <Drawer
+      open
+      title="Findings"
+      placement="right"
+      size={470}
+      onClose={onClose}
+      mask={false}
+      rootClassName={styles.root}
+      classNames={{ body: styles.body }}
+    >
       {findings.length === 0 ? (
         <p className={styles.none}>Nothing found. Every wire is guarded, every fuse fits its load, every drop is within its target.</p>
       ) : (
@@ -49,7 +58,10 @@ function FindingCard({ finding }: { finding: Finding }) {
             {label}
           </Button>
         ))}
-        <Button size="small" onClick={() => jump(stage === 'circuits' && finding.circuitId ? finding.circuitId : finding.subjects[0]!, stage)}>
+        <Button
+          size="small"
+          onClick={() => jump(stage === 'circuits' && finding.circuitId ? finding.circuitId : finding.subjects[0]!, stage)}
+        >
           Show it
         </Button>
       </div>

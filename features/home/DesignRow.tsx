@@ -22,7 +22,8 @@ export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRow
       <Link href={`/d/${id}/loads`} className={styles.title}>
         <span className={styles.name}>{name}</span>
         <span className={styles.kind}>
-          {VEHICLE_WORDS[vehicle]}, changed <time dateTime={new Date(updatedAt).toISOString()}>{new Date(updatedAt).toISOString().slice(0, 10)}</time>
+          {VEHICLE_WORDS[vehicle]}, changed{' '}
+          <time dateTime={new Date(updatedAt).toISOString()}>{new Date(updatedAt).toISOString().slice(0, 10)}</time>
         </span>
       </Link>
       <dl className={styles.figures}>

@@ -39,7 +39,8 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
   const takeFile = (file: File | undefined) => {
     if (!file) return;
     act(async () => {
-      if (file.size > LIMITS.importBytes) throw new Refused(`${file.name} is larger than ${LIMITS.importBytes / 1_000_000} MB; nothing was taken.`, []);
+      if (file.size > LIMITS.importBytes)
+        throw new Refused(`${file.name} is larger than ${LIMITS.importBytes / 1_000_000} MB; nothing was taken.`, []);
       const { id } = await request<{ id: string }>('POST', '/api/designs', { file: await file.text() });
       router.push(`/d/${id}/loads`);
     });
@@ -69,8 +70,22 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
           <p>12-volt house systems: loads, supply, circuits, checked as you type.</p>
         </div>
         <span className={styles.tools}>
-          <Button type="text" aria-label={theme === 'night' ? 'Light theme' : 'Night theme'} icon={theme === 'night' ? <Sun size={18} /> : <Moon size={18} />} onClick={() => setTheme(theme === 'night' ? 'light' : 'night')} />
-          <input ref={fileInput} type="file" accept=".json,application/json" className="visually-hidden" tabIndex={-1} aria-label="Design file" onChange={(event) => takeFile(event.target.files?.[0])} onClick={(event) => (event.currentTarget.value = '')} />
+          <Button
+            type="text"
+            aria-label={theme === 'night' ? 'Light theme' : 'Night theme'}
+            icon={theme === 'night' ? <Sun size={18} /> : <Moon size={18} />}
+            onClick={() => setTheme(theme === 'night' ? 'light' : 'night')}
+          />
+          <input
+            ref={fileInput}
+            type="file"
+            accept=".json,application/json"
+            className="visually-hidden"
+            tabIndex={-1}
+            aria-label="Design file"
+            onChange={(event) => takeFile(event.target.files?.[0])}
+            onClick={(event) => (event.currentTarget.value = '')}
+          />
           <Button onClick={() => fileInput.current?.click()}>Import a design</Button>
           <Link href="/new">
             <Button type="primary" icon={<Plus size={16} />}>
@@ -109,7 +124,10 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
         />
       )}
       {designs.length === 0 ? (
-        <EmptyStage title="No design yet" text="A design holds one vehicle’s house system. A few questions set it up; then list what draws current and everything else follows.">
+        <EmptyStage
+          title="No design yet"
+          text="A design holds one vehicle’s house system. A few questions set it up; then list what draws current and everything else follows."
+        >
           <Link href="/new">
             <Button type="primary">Start a design</Button>
           </Link>
@@ -146,11 +164,19 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
         </details>
       )}
       <p className={styles.foot}>
-        A drawing board, not a licence: local codes and a licensed person come first. Isolate before work, protect at the source, keep an extinguisher within reach.
+        A drawing board, not a licence: local codes and a licensed person come first. Isolate before work, protect at the source, keep an
+        extinguisher within reach.
       </p>
       {renaming && (
         <Modal open title="Rename the design" okText="Rename" onOk={rename} onCancel={() => setRenaming(null)} width={380}>
-          <Input autoFocus aria-label="Name of the design" value={renaming.name} maxLength={80} onChange={(event) => setRenaming({ ...renaming, name: event.target.value })} onPressEnter={rename} />
+          <Input
+            autoFocus
+            aria-label="Name of the design"
+            value={renaming.name}
+            maxLength={80}
+            onChange={(event) => setRenaming({ ...renaming, name: event.target.value })}
+            onPressEnter={rename}
+          />
         </Modal>
       )}
     </main>

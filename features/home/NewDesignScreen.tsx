@@ -52,7 +52,14 @@ export function NewDesignScreen() {
         }}
       >
         <Question title="What is it called?">
-          <Input autoFocus aria-label="Name" placeholder={VEHICLE_WORDS[answers.vehicle]} maxLength={80} value={answers.name} onChange={(event) => set({ name: event.target.value })} />
+          <Input
+            autoFocus
+            aria-label="Name"
+            placeholder={VEHICLE_WORDS[answers.vehicle]}
+            maxLength={80}
+            value={answers.name}
+            onChange={(event) => set({ name: event.target.value })}
+          />
         </Question>
         <Question title="What kind of vehicle?">
           <Segmented<Vehicle>
@@ -63,7 +70,15 @@ export function NewDesignScreen() {
           />
         </Question>
         <Question title="Which zones?" why="Where things are and what heat they stand in. Type to add one.">
-          <Select mode="tags" aria-label="Zones" value={[...answers.zones]} maxCount={40} style={{ width: '100%' }} onChange={(zones: string[]) => set({ zones: zones.map((zone) => zone.trim().slice(0, 80)).filter(Boolean) })} options={USUAL_ZONES[answers.vehicle].map((value) => ({ value, label: value }))} />
+          <Select
+            mode="tags"
+            aria-label="Zones"
+            value={[...answers.zones]}
+            maxCount={40}
+            style={{ width: '100%' }}
+            onChange={(zones: string[]) => set({ zones: zones.map((zone) => zone.trim().slice(0, 80)).filter(Boolean) })}
+            options={USUAL_ZONES[answers.vehicle].map((value) => ({ value, label: value }))}
+          />
         </Question>
         <Question title="Which battery?" why={`${CHEMISTRY_FACTS[answers.battery.chemistry].usableDepthPercent} % of it is usually used.`}>
           <span className={styles.inline}>
@@ -74,8 +89,25 @@ export function NewDesignScreen() {
               onChange={(chemistry) => set({ battery: { ...answers.battery, chemistry } })}
               options={CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_FACTS[value].label }))}
             />
-            <InputNumber aria-label="Battery capacity, Ah" min={1} max={LIMITS.capacityAh} value={answers.battery.capacityAh} suffix="Ah" style={{ width: 120 }} onChange={(value) => set({ battery: { ...answers.battery, capacityAh: value ?? 100 } })} />
-            <InputNumber aria-label="Batteries in parallel" min={1} max={20} precision={0} value={answers.battery.count} suffix="in parallel" style={{ width: 150 }} onChange={(value) => set({ battery: { ...answers.battery, count: value ?? 1 } })} />
+            <InputNumber
+              aria-label="Battery capacity, Ah"
+              min={1}
+              max={LIMITS.capacityAh}
+              value={answers.battery.capacityAh}
+              suffix="Ah"
+              style={{ width: 120 }}
+              onChange={(value) => set({ battery: { ...answers.battery, capacityAh: value ?? 100 } })}
+            />
+            <InputNumber
+              aria-label="Batteries in parallel"
+              min={1}
+              max={20}
+              precision={0}
+              value={answers.battery.count}
+              suffix="in parallel"
+              style={{ width: 150 }}
+              onChange={(value) => set({ battery: { ...answers.battery, count: value ?? 1 } })}
+            />
           </span>
         </Question>
         <Question title="Units?">
@@ -89,10 +121,21 @@ export function NewDesignScreen() {
             ]}
           />
         </Question>
-        <Question title="Which school sizes the wires?" why="The three differ in tables and in what they allow; all three can be tried later.">
-          <Segmented aria-label="School" value={answers.standard} onChange={(standard) => set({ standard })} options={CONDUCTOR_STANDARDS.map((value) => ({ value, label: PRACTICE_WORDS.standard[value] }))} />
+        <Question
+          title="Which school sizes the wires?"
+          why="The three differ in tables and in what they allow; all three can be tried later."
+        >
+          <Segmented
+            aria-label="School"
+            value={answers.standard}
+            onChange={(standard) => set({ standard })}
+            options={CONDUCTOR_STANDARDS.map((value) => ({ value, label: PRACTICE_WORDS.standard[value] }))}
+          />
         </Question>
-        <Question title="How does current come back?" why="A cable’s joints can be found and measured; chassis joints corrode out of sight.">
+        <Question
+          title="How does current come back?"
+          why="A cable’s joints can be found and measured; chassis joints corrode out of sight."
+        >
           <Segmented<NewDesign['defaultReturn']>
             aria-label="Return"
             value={answers.defaultReturn}

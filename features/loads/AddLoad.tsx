@@ -17,8 +17,24 @@ export function AddLoad({ zones, onAdd, icon }: { zones: Zone[]; onAdd(name: str
   };
   return (
     <span className={styles.addLoad}>
-      <Input size="small" aria-label="Name of a new load" placeholder="New load, such as Reading light" value={name} maxLength={80} style={{ width: 230 }} onChange={(event) => setName(event.target.value)} onPressEnter={add} />
-      <Select size="small" aria-label="Zone of the new load" value={zoneId} onChange={setZone} style={{ width: 130 }} options={zones.map(({ id, name: label }) => ({ value: id, label }))} />
+      <Input
+        size="small"
+        aria-label="Name of a new load"
+        placeholder="New load, such as Reading light"
+        value={name}
+        maxLength={80}
+        style={{ width: 230 }}
+        onChange={(event) => setName(event.target.value)}
+        onPressEnter={add}
+      />
+      <Select
+        size="small"
+        aria-label="Zone of the new load"
+        value={zoneId}
+        onChange={setZone}
+        style={{ width: 130 }}
+        options={zones.map(({ id, name: label }) => ({ value: id, label }))}
+      />
       <Button size="small" type="primary" icon={icon} disabled={!name.trim()} onClick={add}>
         Add load
       </Button>

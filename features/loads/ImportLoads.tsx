@@ -35,18 +35,37 @@ export function ImportLoads({ onClose }: { onClose(): void }) {
   };
 
   return (
-    <Modal open title="Take loads from CSV" width={860} onCancel={onClose} onOk={take} okText={good > 0 ? `Take ${good} loads` : 'Take loads'} okButtonProps={{ disabled: good === 0 || !reading?.change }}>
+    <Modal
+      open
+      title="Take loads from CSV"
+      width={860}
+      onCancel={onClose}
+      onOk={take}
+      okText={good > 0 ? `Take ${good} loads` : 'Take loads'}
+      okButtonProps={{ disabled: good === 0 || !reading?.change }}
+    >
       <p>
-        A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, hours, share, lasting</code>. Headings in other words are recognised; only a name and a draw are needed.
+        A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, hours, share, lasting</code>. Headings in
+        other words are recognised; only a name and a draw are needed.
       </p>
       <div style={{ display: 'flex', gap: 10, marginBottom: 10 }}>
         <Upload accept=".csv,.tsv,.txt,text/csv" beforeUpload={read} showUploadList={false} maxCount={1}>
           <Button>Choose a file</Button>
         </Upload>
-        <Input.TextArea aria-label="CSV text" rows={3} value={text} placeholder="or paste it here" onChange={(event) => setText(event.target.value)} />
+        <Input.TextArea
+          aria-label="CSV text"
+          rows={3}
+          value={text}
+          placeholder="or paste it here"
+          onChange={(event) => setText(event.target.value)}
+        />
       </div>
-      {tooLarge && <Alert type="error" showIcon title={`That file is larger than ${LIMITS.importBytes / 1_000_000} MB; nothing was read.`} />}
-      {reading?.faults.map((fault) => <Alert key={fault} type="error" showIcon title={`The file cannot be taken: ${fault}.`} />)}
+      {tooLarge && (
+        <Alert type="error" showIcon title={`That file is larger than ${LIMITS.importBytes / 1_000_000} MB; nothing was read.`} />
+      )}
+      {reading?.faults.map((fault) => (
+        <Alert key={fault} type="error" showIcon title={`The file cannot be taken: ${fault}.`} />
+      ))}
       {reading && reading.faults.length === 0 && (
         <>
           {reading.ignored.length > 0 && <p>Left out, not understood: {reading.ignored.join(', ')}.</p>}
@@ -59,7 +78,12 @@ export function ImportLoads({ onClose }: { onClose(): void }) {
             pagination={{ pageSize: 12, hideOnSinglePage: true, showSizeChanger: false }}
             columns={[
               { title: 'Line', dataIndex: 'line', width: 56 },
-              { title: '', dataIndex: 'action', width: 90, render: (action: CsvRow['action']) => <Tag color={ACTION_WORDS[action].colour}>{ACTION_WORDS[action].text}</Tag> },
+              {
+                title: '',
+                dataIndex: 'action',
+                width: 90,
+                render: (action: CsvRow['action']) => <Tag color={ACTION_WORDS[action].colour}>{ACTION_WORDS[action].text}</Tag>,
+              },
               { title: 'Load', dataIndex: 'name', ellipsis: true },
               { title: 'Zone', dataIndex: 'zone', ellipsis: true, width: 130 },
               { title: 'Rated', dataIndex: 'rated', width: 130 },

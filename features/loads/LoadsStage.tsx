@@ -100,7 +100,13 @@ export function LoadsStage() {
         </EmptyStage>
       ) : (
         <div className={styles.scroller}>
-          <Grid label="Loads" columns={columns} groups={groups} actions={actions} footer={<AddLoad zones={zones} onAdd={add} icon={<Plus size={15} />} />} />
+          <Grid
+            label="Loads"
+            columns={columns}
+            groups={groups}
+            actions={actions}
+            footer={<AddLoad zones={zones} onAdd={add} icon={<Plus size={15} />} />}
+          />
         </div>
       )}
       {dialog === 'import' && <ImportLoads onClose={() => setDialog(null)} />}
@@ -132,13 +138,30 @@ function useLoadActions(): GridActions<LoadRow> {
       paste: (rowId, keys, block) => pasteBlock(store, rowId, keys, block),
       remove(rows) {
         const what = rows.length === 1 ? rows[0]!.entry.load.name : `${rows.length} loads`;
-        store.commit(`Remove ${what}`, (design) => removeLoads(design, rows.map(({ id }) => id)));
+        store.commit(`Remove ${what}`, (design) =>
+          removeLoads(
+            design,
+            rows.map(({ id }) => id),
+          ),
+        );
       },
     };
   }, [store]);
 }
 
-const SET_FIELDS = new Set<string>(['name', 'zone', 'circuit', 'quantity', 'spacing', 'rated', 'measured', 'lasting', 'group', 'hours', 'share']);
+const SET_FIELDS = new Set<string>([
+  'name',
+  'zone',
+  'circuit',
+  'quantity',
+  'spacing',
+  'rated',
+  'measured',
+  'lasting',
+  'group',
+  'hours',
+  'share',
+]);
 
 /** Takes a block of cells row by row from a load on; past the last load each line makes a new one. */
 function pasteBlock(store: ReturnType<typeof useDesignStore>, rowId: string | null, keys: string[], block: string[][]): string[] {

@@ -18,7 +18,8 @@ export function ScenarioBar() {
   const [naming, setNaming] = useState<{ id: string | null; name: string } | null>(null);
   const name = scenarios.find(({ id }) => id === chosen)?.name ?? '';
 
-  const choose = (id: string) => store.commit('Choose the scenario', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { scenarioId: id } }]));
+  const choose = (id: string) =>
+    store.commit('Choose the scenario', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { scenarioId: id } }]));
   const save = () => {
     const wanted = naming?.name.trim();
     if (!naming || !wanted) return;
@@ -68,8 +69,23 @@ export function ScenarioBar() {
         <Button size="small" type="text" aria-label="Scenarios" icon={<Ellipsis size={16} />} />
       </Dropdown>
       {naming && (
-        <Modal open title={naming.id ? 'Rename the scenario' : 'Add a scenario'} okText="Save" onOk={save} onCancel={() => setNaming(null)} width={380}>
-          <Input autoFocus aria-label="Name of the scenario" value={naming.name} maxLength={80} placeholder="A winter weekend" onChange={(event) => setNaming({ ...naming, name: event.target.value })} onPressEnter={save} />
+        <Modal
+          open
+          title={naming.id ? 'Rename the scenario' : 'Add a scenario'}
+          okText="Save"
+          onOk={save}
+          onCancel={() => setNaming(null)}
+          width={380}
+        >
+          <Input
+            autoFocus
+            aria-label="Name of the scenario"
+            value={naming.name}
+            maxLength={80}
+            placeholder="A winter weekend"
+            onChange={(event) => setNaming({ ...naming, name: event.target.value })}
+            onPressEnter={save}
+          />
         </Modal>
       )}
     </span>

@@ -24,7 +24,8 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
   const toShown = (celsius: number) => (metric ? celsius : celsius * 1.8 + 32);
   const toCelsius = (shown: number) => (metric ? shown : (shown - 32) / 1.8);
 
-  const set = (zone: Zone, fields: Partial<Zone>) => store.commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [{ id: zone.id, set: fields }]));
+  const set = (zone: Zone, fields: Partial<Zone>) =>
+    store.commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [{ id: zone.id, set: fields }]));
   const add = () => {
     const wanted = name.trim();
     if (!wanted) return;
@@ -44,7 +45,10 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
 
   return (
     <Modal open title="Zones of the vehicle" footer={<Button onClick={onClose}>Close</Button>} onCancel={onClose} width={620}>
-      <p className={styles.why}>Heat takes away from what a wire carries: above 30 °C each wire that ends in the zone is rated down, in an engine space by the standard’s own factor.</p>
+      <p className={styles.why}>
+        Heat takes away from what a wire carries: above 30 °C each wire that ends in the zone is rated down, in an engine space by the
+        standard’s own factor.
+      </p>
       <table className={styles.zones}>
         <thead>
           <tr>
@@ -65,7 +69,9 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
                   key={zone.name}
                   defaultValue={zone.name}
                   maxLength={80}
-                  onBlur={(event) => event.target.value.trim() && event.target.value.trim() !== zone.name && set(zone, { name: event.target.value.trim() })}
+                  onBlur={(event) =>
+                    event.target.value.trim() && event.target.value.trim() !== zone.name && set(zone, { name: event.target.value.trim() })
+                  }
                   onPressEnter={(event) => event.currentTarget.blur()}
                 />
               </td>
@@ -81,18 +87,37 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
                 />
               </td>
               <td>
-                <Checkbox aria-label={`${zone.name} is an engine space`} checked={zone.engineSpace} onChange={(event) => set(zone, { engineSpace: event.target.checked })} />
+                <Checkbox
+                  aria-label={`${zone.name} is an engine space`}
+                  checked={zone.engineSpace}
+                  onChange={(event) => set(zone, { engineSpace: event.target.checked })}
+                />
               </td>
               <td className="reading">{counts.find(({ id }) => id === zone.id)?.loadCount ?? 0}</td>
               <td>
-                <Button size="small" type="text" danger aria-label={`Remove zone ${zone.name}`} icon={<Trash2 size={15} />} onClick={() => remove(zone)} />
+                <Button
+                  size="small"
+                  type="text"
+                  danger
+                  aria-label={`Remove zone ${zone.name}`}
+                  icon={<Trash2 size={15} />}
+                  onClick={() => remove(zone)}
+                />
               </td>
             </tr>
           ))}
         </tbody>
       </table>
       <div className={styles.add}>
-        <Input size="small" aria-label="Name of a new zone" placeholder="New zone" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} onPressEnter={add} />
+        <Input
+          size="small"
+          aria-label="Name of a new zone"
+          placeholder="New zone"
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.target.value)}
+          onPressEnter={add}
+        />
         <Button size="small" type="primary" disabled={!name.trim()} onClick={add}>
           Add zone
         </Button>

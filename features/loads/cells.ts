@@ -10,7 +10,8 @@ import { addCircuit, attachLoad, detachLoad, usualScheme } from '@/core/switchin
 import { parseLength, parseNumber } from '@/core/units/parse';
 
 /** The columns of the loads table that a person sets. */
-export type LoadField = 'name' | 'zone' | 'circuit' | 'quantity' | 'spacing' | 'rated' | 'measured' | 'lasting' | 'group' | 'hours' | 'share';
+export type LoadField =
+  'name' | 'zone' | 'circuit' | 'quantity' | 'spacing' | 'rated' | 'measured' | 'lasting' | 'group' | 'hours' | 'share';
 
 export const NO_CIRCUIT = '–';
 export const OWN_CIRCUIT = '+ a circuit of its own';

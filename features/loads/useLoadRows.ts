@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import type { Analysis, LoadAnalysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/findings/wording';
 import { formatNumber } from '@/core/units/quantity';
@@ -14,15 +14,13 @@ export type Grouping = 'zone' | 'circuit' | 'none';
 /** The loads as lines of the table, grouped; a line stays the same object while nothing on it changes. */
 export function useLoadRows(grouping: Grouping): GridGroup<LoadRow>[] {
   const analysis = useDesign((state) => state.analysis);
-  const kept = useRef(new Map<string, LoadRow>());
-  return useMemo(() => {
-    const rows = makeRows(analysis, kept.current);
-    kept.current = new Map(rows.map((row) => [row.id, row]));
-    return groupRows(analysis, rows, grouping);
-  }, [analysis, grouping]);
+  return useMemo(() => groupRows(analysis, makeRows(analysis), grouping), [analysis, grouping]);
 }
 
-function makeRows({ loads, index, design, scenario }: Analysis, kept: Map<string, LoadRow>): LoadRow[] {
+/** The line last made for a load's analysis, which is itself kept while nothing in it changes. */
+const lineOf = new WeakMap<LoadAnalysis, LoadRow>();
+
+function makeRows({ loads, index, design, scenario }: Analysis): LoadRow[] {
   const duties = new Map(index.duties.filter(({ scenarioId }) => scenarioId === scenario?.id).map((duty) => [duty.loadId, duty]));
   return Array.from(loads.values(), (entry) => {
     const duty = duties.get(entry.id);
@@ -34,9 +32,11 @@ function makeRows({ loads, index, design, scenario }: Analysis, kept: Map<string
       hours: duty?.hoursPerDay ?? null,
       share: duty?.sharePercent ?? null,
     };
-    const before = kept.get(entry.id);
-    const same = before && before.entry === entry && before.zone === row.zone && before.circuit === row.circuit && before.hours === row.hours && before.share === row.share;
-    return same ? before : row;
+    const before = lineOf.get(entry);
+    if (before && before.zone === row.zone && before.circuit === row.circuit && before.hours === row.hours && before.share === row.share)
+      return before;
+    lineOf.set(entry, row);
+    return row;
   });
 }
 
@@ -61,5 +61,14 @@ function groupRows({ index, circuits, design }: Analysis, rows: LoadRow[], group
 
 function sumsOf(entries: LoadAnalysis[]): Record<string, string> {
   const sum = (measure: (entry: LoadAnalysis) => number) => entries.reduce((total, entry) => total + measure(entry), 0);
-  return { amps: formatNumber(sum(({ draw }) => draw.amps), 2), wh: formatNumber(sum(({ dailyWh }) => dailyWh), 0) };
+  return {
+    amps: formatNumber(
+      sum(({ draw }) => draw.amps),
+      2,
+    ),
+    wh: formatNumber(
+      sum(({ dailyWh }) => dailyWh),
+      0,
+    ),
+  };
 }

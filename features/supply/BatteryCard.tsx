@@ -20,7 +20,8 @@ export function BatteryCard() {
   const scenario = useDesign(({ analysis }) => analysis.scenario?.name ?? 'no scenario');
   if (!battery || !bank) return null;
 
-  const make = (fields: Partial<Battery>) => (design: Parameters<typeof updateRecords>[0]) => updateRecords(design, [{ id: battery.id, set: fields }]);
+  const make = (fields: Partial<Battery>) => (design: Parameters<typeof updateRecords>[0]) =>
+    updateRecords(design, [{ id: battery.id, set: fields }]);
   const field = (fields: (value: number) => Partial<Battery>) => ({
     onPreview: (value: number) => store.preview(make(fields(value))),
     onCommit: (value: number) => void store.commit('Change the battery', make(fields(value))),
@@ -38,28 +39,66 @@ export function BatteryCard() {
             aria-label="Battery chemistry"
             value={battery.chemistry}
             style={{ width: 180 }}
-            onChange={(chemistry) => store.commit('Change the battery', make({ chemistry, usableDepthPercent: null, peukertExponent: null }))}
+            onChange={(chemistry) =>
+              store.commit('Change the battery', make({ chemistry, usableDepthPercent: null, peukertExponent: null }))
+            }
             options={CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_FACTS[value].label }))}
           />
         </dd>
         <dt>Capacity, each</dt>
         <dd>
-          <QuantityField label="Battery capacity" value={battery.capacityAh} decimals={0} unit="Ah" least={1} most={LIMITS.capacityAh} {...field((capacityAh) => ({ capacityAh }))} />
+          <QuantityField
+            label="Battery capacity"
+            value={battery.capacityAh}
+            decimals={0}
+            unit="Ah"
+            least={1}
+            most={LIMITS.capacityAh}
+            {...field((capacityAh) => ({ capacityAh }))}
+          />
           <span className={styles.aside}>at the {formatNumber(battery.rateH, 0)} h rate</span>
         </dd>
         <dt>In parallel</dt>
         <dd>
-          <QuantityField label="Batteries in parallel" value={battery.count} decimals={0} unit="pcs" least={1} most={20} {...field((count) => ({ count: Math.round(count) }))} />
+          <QuantityField
+            label="Batteries in parallel"
+            value={battery.count}
+            decimals={0}
+            unit="pcs"
+            least={1}
+            most={20}
+            {...field((count) => ({ count: Math.round(count) }))}
+          />
         </dd>
         <dt>Usable depth</dt>
         <dd>
-          <QuantityField label="Usable depth" value={bank.usableDepth * 100} decimals={0} unit="%" least={5} most={100} {...field((usableDepthPercent) => ({ usableDepthPercent }))} />
-          <span className={styles.aside}>{battery.usableDepthPercent === null ? 'usual for this kind' : `usual ${facts.usableDepthPercent} %`}</span>
+          <QuantityField
+            label="Usable depth"
+            value={bank.usableDepth * 100}
+            decimals={0}
+            unit="%"
+            least={5}
+            most={100}
+            {...field((usableDepthPercent) => ({ usableDepthPercent }))}
+          />
+          <span className={styles.aside}>
+            {battery.usableDepthPercent === null ? 'usual for this kind' : `usual ${facts.usableDepthPercent} %`}
+          </span>
         </dd>
         <dt>Peukert exponent</dt>
         <dd>
-          <QuantityField label="Peukert exponent" value={bank.peukertExponent} decimals={2} unit="" least={1} most={1.6} {...field((peukertExponent) => ({ peukertExponent }))} />
-          <span className={styles.aside}>{battery.peukertExponent === null ? 'usual for this kind' : `usual ${facts.peukertExponent}`}</span>
+          <QuantityField
+            label="Peukert exponent"
+            value={bank.peukertExponent}
+            decimals={2}
+            unit=""
+            least={1}
+            most={1.6}
+            {...field((peukertExponent) => ({ peukertExponent }))}
+          />
+          <span className={styles.aside}>
+            {battery.peukertExponent === null ? 'usual for this kind' : `usual ${facts.peukertExponent}`}
+          </span>
         </dd>
         <dt>Should last</dt>
         <dd>
@@ -70,7 +109,11 @@ export function BatteryCard() {
             unit="h"
             least={0}
             most={2000}
-            onCommit={(hours) => store.commit('Set the wanted runtime', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { wantedRuntimeH: hours } }]))}
+            onCommit={(hours) =>
+              store.commit('Set the wanted runtime', (design) =>
+                updateRecords(design, [{ id: SETTINGS_ID, set: { wantedRuntimeH: hours } }]),
+              )
+            }
           />
           <span className={styles.aside}>without charging</span>
         </dd>
@@ -79,9 +122,17 @@ export function BatteryCard() {
         <b className="reading">{formatAmpHours(bank.usableAh)}</b> usable of {formatAmpHours(bank.capacityAh)}; {scenario} runs{' '}
         <b className="reading">{formatHours(runtimeH)}</b>.
       </p>
-      {battery.chemistry === 'lithium' && <p className={styles.caution}>Never charge lithium iron phosphate below 0 °C. Its short-circuit current is very high: use a main fuse that can break it.</p>}
-      {battery.chemistry === 'flooded' && <p className={styles.caution}>A flooded battery gives off explosive gas as it charges: vent it outside and hold it down.</p>}
-      {(battery.chemistry === 'agm' || battery.chemistry === 'gel') && <p className={styles.caution}>Keep a sealed battery out of a hot engine bay, where it dries out; hold it down.</p>}
+      {battery.chemistry === 'lithium' && (
+        <p className={styles.caution}>
+          Never charge lithium iron phosphate below 0 °C. Its short-circuit current is very high: use a main fuse that can break it.
+        </p>
+      )}
+      {battery.chemistry === 'flooded' && (
+        <p className={styles.caution}>A flooded battery gives off explosive gas as it charges: vent it outside and hold it down.</p>
+      )}
+      {(battery.chemistry === 'agm' || battery.chemistry === 'gel') && (
+        <p className={styles.caution}>Keep a sealed battery out of a hot engine bay, where it dries out; hold it down.</p>
+      )}
     </section>
   );
 }

@@ -1,6 +1,16 @@
 'use client';
 
-import { DndContext, DragOverlay, KeyboardSensor, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import {
+  DndContext,
+  DragOverlay,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 import type { BlockAnalysis, CircuitAnalysis } from '@/core/analysis/types';
 import { BLADE_COLOURS } from '@/core/catalog/fuses';
@@ -24,13 +34,18 @@ export function FuseBlocks() {
   const [dragged, setDragged] = useState<string | null>(null);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: nextSlot, keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: nextSlot,
+      keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
+    }),
   );
   const unplaced = circuits.filter(({ block }) => block === null);
   const byProtection = useMemo(() => new Map(circuits.map((circuit) => [circuit.protectionId, circuit])), [circuits]);
 
   const place = (protectionId: string, mount: { blockId: string; slot: number } | null) =>
-    store.commit(mount ? `Put ${nameOf(design, protectionId)} in slot ${mount.slot}` : `Take ${nameOf(design, protectionId)} out`, (now) => mountFuse(now, protectionId, mount));
+    store.commit(mount ? `Put ${nameOf(design, protectionId)} in slot ${mount.slot}` : `Take ${nameOf(design, protectionId)} out`, (now) =>
+      mountFuse(now, protectionId, mount),
+    );
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     setDragged(null);
     if (!over) return;
@@ -45,7 +60,9 @@ export function FuseBlocks() {
       onDragEnd={onDragEnd}
       onDragCancel={() => setDragged(null)}
       accessibility={{
-        screenReaderInstructions: { draggable: 'Press Space to pick the fuse up, arrows to move it from slot to slot, Space to put it down, Escape to leave it.' },
+        screenReaderInstructions: {
+          draggable: 'Press Space to pick the fuse up, arrows to move it from slot to slot, Space to put it down, Escape to leave it.',
+        },
         announcements: {
           onDragStart: ({ active }) => `Picked up ${nameOf(design, String(active.id))}`,
           onDragOver: ({ over }) => (over ? `Over slot ${String(over.id).split('/')[1] ?? 'tray'}` : 'Over nothing'),
@@ -67,7 +84,8 @@ function Block({ block, circuits }: { block: BlockAnalysis; circuits: Map<string
   const store = useDesignStore();
   const record = useDesign(({ design }) => design.records.get(block.id)) as FuseBlock;
   const zone = useDesign(({ design }) => nameOf(design, record.zoneId ?? undefined));
-  const set = (fields: Partial<FuseBlock>) => (design: Parameters<typeof updateRecords>[0]) => updateRecords(design, [{ id: block.id, set: fields }]);
+  const set = (fields: Partial<FuseBlock>) => (design: Parameters<typeof updateRecords>[0]) =>
+    updateRecords(design, [{ id: block.id, set: fields }]);
   const most = Math.max(1, ...block.slots.filter(({ protectionId }) => protectionId).map(({ slot }) => slot));
   const half = Math.ceil(block.slots.length / 2);
   return (
@@ -78,10 +96,37 @@ function Block({ block, circuits }: { block: BlockAnalysis; circuits: Map<string
         <span className={styles.figure}>
           <span className="reading">{formatAmps(block.peakA)}</span> at once of
         </span>
-        <QuantityField label={`Most for ${record.name}`} value={block.blockMaxA} decimals={0} unit="A" least={1} most={500} width={78} onCommit={(blockMaxA) => store.commit(`Change ${record.name}`, set({ blockMaxA }))} />
+        <QuantityField
+          label={`Most for ${record.name}`}
+          value={block.blockMaxA}
+          decimals={0}
+          unit="A"
+          least={1}
+          most={500}
+          width={78}
+          onCommit={(blockMaxA) => store.commit(`Change ${record.name}`, set({ blockMaxA }))}
+        />
         <span className={styles.soft}>each slot up to</span>
-        <QuantityField label={`Most per slot of ${record.name}`} value={block.slotMaxA} decimals={0} unit="A" least={1} most={100} width={70} onCommit={(slotMaxA) => store.commit(`Change ${record.name}`, set({ slotMaxA }))} />
-        <QuantityField label={`Slots of ${record.name}`} value={block.slots.length} decimals={0} unit="slots" least={most} most={LIMITS.slots} width={86} onCommit={(slots) => store.commit(`Change ${record.name}`, set({ slots: Math.round(slots) }))} />
+        <QuantityField
+          label={`Most per slot of ${record.name}`}
+          value={block.slotMaxA}
+          decimals={0}
+          unit="A"
+          least={1}
+          most={100}
+          width={70}
+          onCommit={(slotMaxA) => store.commit(`Change ${record.name}`, set({ slotMaxA }))}
+        />
+        <QuantityField
+          label={`Slots of ${record.name}`}
+          value={block.slots.length}
+          decimals={0}
+          unit="slots"
+          least={most}
+          most={LIMITS.slots}
+          width={86}
+          onCommit={(slots) => store.commit(`Change ${record.name}`, set({ slots: Math.round(slots) }))}
+        />
         <span className={styles.soft}>{block.spare} spare</span>
         {!block.fed && <span className={styles.dead}>not wired to the battery</span>}
       </header>
@@ -89,7 +134,12 @@ function Block({ block, circuits }: { block: BlockAnalysis; circuits: Map<string
         {[block.slots.slice(0, half), block.slots.slice(half)].map((slots, at) => (
           <ol key={at} className={styles.slots} start={at * half + 1}>
             {slots.map((slot) => (
-              <Slot key={slot.slot} blockId={block.id} slot={slot} circuit={slot.protectionId ? (circuits.get(slot.protectionId) ?? null) : null} />
+              <Slot
+                key={slot.slot}
+                blockId={block.id}
+                slot={slot}
+                circuit={slot.protectionId ? (circuits.get(slot.protectionId) ?? null) : null}
+              />
             ))}
           </ol>
         ))}
@@ -109,7 +159,10 @@ function Slot({ blockId, slot, circuit }: { blockId: string; slot: BlockAnalysis
           <Fuse id={slot.protectionId} ratingA={slot.ratingA} label={`${name}, ${formatRating(slot.ratingA)}, slot ${slot.slot}`} />
           <span className={styles.circuit}>{name}</span>
           <span className={styles.load} aria-hidden>
-            <span style={{ width: `${Math.min(100, (slot.peakA / slot.ratingA) * 100)}%` }} className={slot.peakA > slot.ratingA ? styles.overload : ''} />
+            <span
+              style={{ width: `${Math.min(100, (slot.peakA / slot.ratingA) * 100)}%` }}
+              className={slot.peakA > slot.ratingA ? styles.overload : ''}
+            />
           </span>
           <span className={`reading ${styles.amps}`}>{formatAmps(slot.peakA)}</span>
         </>
@@ -125,14 +178,28 @@ function Fuse({ id, ratingA, label }: { id: string; ratingA: number; label: stri
   const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id });
   const colour = BLADE_COLOURS[ratingA];
   return (
-    <button ref={setNodeRef} type="button" className={`${styles.fuse} ${isDragging ? styles.away : ''}`} {...attributes} {...listeners} aria-label={label} title={`${label}: drag, or press Space`}>
+    <button
+      ref={setNodeRef}
+      type="button"
+      className={`${styles.fuse} ${isDragging ? styles.away : ''}`}
+      {...attributes}
+      {...listeners}
+      aria-label={label}
+      title={`${label}: drag, or press Space`}
+    >
       <span className={styles.stripe} data-colour={colour ?? 'none'} />
       <span className="reading">{formatRating(ratingA)}</span>
     </button>
   );
 }
 
-function Tray({ unplaced, onPlace }: { unplaced: CircuitAnalysis[]; onPlace(protectionId: string, mount: { blockId: string; slot: number } | null): void }) {
+function Tray({
+  unplaced,
+  onPlace,
+}: {
+  unplaced: CircuitAnalysis[];
+  onPlace(protectionId: string, mount: { blockId: string; slot: number } | null): void;
+}) {
   const store = useDesignStore();
   const { setNodeRef, isOver } = useDroppable({ id: 'tray' });
   return (
@@ -159,7 +226,10 @@ function Tray({ unplaced, onPlace }: { unplaced: CircuitAnalysis[]; onPlace(prot
 }
 
 /** Arrow keys carry a picked-up fuse from slot to slot: the nearest one in that direction. */
-const nextSlot: NonNullable<ConstructorParameters<typeof KeyboardSensor>[0]['options']['coordinateGetter']> = (event, { context, currentCoordinates }) => {
+const nextSlot: NonNullable<ConstructorParameters<typeof KeyboardSensor>[0]['options']['coordinateGetter']> = (
+  event,
+  { context, currentCoordinates },
+) => {
   const directions: Record<string, [number, number]> = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] };
   const direction = directions[event.code];
   const carried = context.collisionRect;

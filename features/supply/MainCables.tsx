@@ -26,7 +26,8 @@ export function MainCables() {
   const fuses = useMemo(() => {
     const circuitFuses = new Set(Array.from(design.records.values(), (record) => (record.type === 'circuit' ? record.protectionId : '')));
     return Array.from(design.records.values()).filter(
-      (record): record is Protection => record.type === 'device' && record.kind === 'protection' && record.mount === null && !circuitFuses.has(record.id),
+      (record): record is Protection =>
+        record.type === 'device' && record.kind === 'protection' && record.mount === null && !circuitFuses.has(record.id),
     );
   }, [design]);
   return (
@@ -62,7 +63,8 @@ export function MainCables() {
 function MainFuse({ fuse }: { fuse: Protection }) {
   const store = useDesignStore();
   const ratings = RATINGS_A[fuse.family];
-  const set = (fields: Partial<Protection>) => store.commit(`Change ${fuse.name}`, (design) => updateRecords(design, [{ id: fuse.id, set: fields }]));
+  const set = (fields: Partial<Protection>) =>
+    store.commit(`Change ${fuse.name}`, (design) => updateRecords(design, [{ id: fuse.id, set: fields }]));
   const setFamily = (family: Protection['family']) => {
     const rating = RATINGS_A[family].find((candidate) => candidate >= fuse.ratingA) ?? RATINGS_A[family].at(-1)!;
     set({ family, ratingA: rating });
@@ -70,7 +72,14 @@ function MainFuse({ fuse }: { fuse: Protection }) {
   return (
     <span className={styles.mainFuse} id={fuse.id}>
       <b>{fuse.name}</b>
-      <Stepper label={`Rating of ${fuse.name}`} tone="copper" text={formatRating(fuse.ratingA)} at={Math.max(0, ratings.indexOf(fuse.ratingA))} count={ratings.length} onStep={(by) => set({ ratingA: stepRating(fuse, by) })} />
+      <Stepper
+        label={`Rating of ${fuse.name}`}
+        tone="copper"
+        text={formatRating(fuse.ratingA)}
+        at={Math.max(0, ratings.indexOf(fuse.ratingA))}
+        count={ratings.length}
+        onStep={(by) => set({ ratingA: stepRating(fuse, by) })}
+      />
       <Select
         size="small"
         aria-label={`Kind of ${fuse.name}`}
@@ -89,8 +98,6 @@ function CableRow({ entry }: { entry: WireAnalysis }) {
   const design = useDesign((state) => state.design);
   const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
   const { wire, side, amps, ampacity, protectionId, protectionA, dropV } = entry;
-  const from = side === 'supply' ? wire.from : wire.to;
-  const to = side === 'supply' ? wire.to : wire.from;
   const make = (fields: object) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [{ id: wire.id, set: fields }]);
   const tabulated: readonly string[] = AMPACITY_TABLES[standard].rows.map(([size]) => size);
   const sizes = CONDUCTOR_SIZES.filter((size) => tabulated.includes(size) || size === wire.conductor);
@@ -99,7 +106,7 @@ function CableRow({ entry }: { entry: WireAnalysis }) {
     <tr id={wire.id}>
       <th scope="row">
         <span className={side === 'supply' ? styles.supply : styles.return}>
-          {nameOf(design, from.deviceId)} → {nameOf(design, to.deviceId)}
+          {nameOf(design, wire.from.deviceId)} → {nameOf(design, wire.to.deviceId)}
         </span>
       </th>
       <td>
@@ -128,7 +135,11 @@ function CableRow({ entry }: { entry: WireAnalysis }) {
       <td className="reading">{formatAmps(amps)}</td>
       <td className={`reading ${over ? styles.over : ''}`}>{formatAmps(ampacity.amps)}</td>
       <td>
-        {protectionId ? `${formatRating(protectionA)} ${deviceOf(design, protectionId, 'protection')?.name ?? ''}` : side === 'supply' ? 'nothing yet' : '–'}
+        {protectionId
+          ? `${formatRating(protectionA)} ${deviceOf(design, protectionId, 'protection')?.name ?? ''}`
+          : side === 'supply'
+            ? 'nothing yet'
+            : '–'}
       </td>
       <td className="reading">{formatVolts(dropV)}</td>
     </tr>

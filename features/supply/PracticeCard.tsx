@@ -20,10 +20,18 @@ const STANDARD_SOURCES: Record<ConductorStandard, string> = {
 export function PracticeCard() {
   const store = useDesignStore();
   const settings = useDesign(({ analysis }) => analysis.index.settings);
-  const set = (fields: Partial<Settings>) => store.commit('Change the practice', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: fields }]));
-  const target = (kind: 'critical' | 'general') => (value: number) => set({ dropTargetPercent: { ...settings.dropTargetPercent, [kind]: value } });
+  const set = (fields: Partial<Settings>) =>
+    store.commit('Change the practice', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: fields }]));
+  const target = (kind: 'critical' | 'general') => (value: number) =>
+    set({ dropTargetPercent: { ...settings.dropTargetPercent, [kind]: value } });
   const choice = <T extends string>(label: string, value: T, options: Record<T, string>, onChange: (value: T) => void) => (
-    <Segmented<T> size="small" aria-label={label} value={value} onChange={onChange} options={(Object.entries(options) as [T, string][]).map(([key, text]) => ({ value: key, label: text }))} />
+    <Segmented<T>
+      size="small"
+      aria-label={label}
+      value={value}
+      onChange={onChange}
+      options={(Object.entries(options) as [T, string][]).map(([key, text]) => ({ value: key, label: text }))}
+    />
   );
   return (
     <section className={`${styles.card} ${styles.practice}`} id={SETTINGS_ID} aria-label="Practice followed">
@@ -57,29 +65,59 @@ export function PracticeCard() {
         </dd>
         <dt>Drop targets</dt>
         <dd>
-          <QuantityField label="Drop target, critical" value={settings.dropTargetPercent.critical} decimals={1} unit="%" least={0.5} most={20} onCommit={target('critical')} />
+          <QuantityField
+            label="Drop target, critical"
+            value={settings.dropTargetPercent.critical}
+            decimals={1}
+            unit="%"
+            least={0.5}
+            most={20}
+            onCommit={target('critical')}
+          />
           <span>critical, lighting</span>
-          <QuantityField label="Drop target, general" value={settings.dropTargetPercent.general} decimals={1} unit="%" least={0.5} most={20} onCommit={target('general')} />
+          <QuantityField
+            label="Drop target, general"
+            value={settings.dropTargetPercent.general}
+            decimals={1}
+            unit="%"
+            least={0.5}
+            most={20}
+            onCommit={target('general')}
+          />
           <span>general. Some accept 10 %; 3 and 5 % keep lamps even and pumps strong</span>
         </dd>
         <dt>Drop counted</dt>
         <dd>
-          {choice('Drop counted from', settings.dropFrom, { battery: 'from the battery', fuseBlock: 'from the fuse' }, (dropFrom) => set({ dropFrom }))}
+          {choice('Drop counted from', settings.dropFrom, { battery: 'from the battery', fuseBlock: 'from the fuse' }, (dropFrom) =>
+            set({ dropFrom }),
+          )}
           <span>a load sees all of it, the main cable’s share too</span>
         </dd>
         <dt>Drop by</dt>
         <dd>
-          {choice('Drop basis', settings.dropBasis, { conservative: 'the larger of both', formula: 'the standard’s formula' }, (dropBasis) => set({ dropBasis }))}
+          {choice(
+            'Drop basis',
+            settings.dropBasis,
+            { conservative: 'the larger of both', formula: 'the standard’s formula' },
+            (dropBasis) => set({ dropBasis }),
+          )}
           <span>a formula may flatter: real cable is thinner and warmer than it assumes</span>
         </dd>
         <dt>Cable as</dt>
         <dd>
-          {choice('Cable form', settings.cableForm, { single: 'single cores', sheathed: 'in sheath or conduit' }, (cableForm) => set({ cableForm }))}
+          {choice('Cable form', settings.cableForm, { single: 'single cores', sheathed: 'in sheath or conduit' }, (cableForm) =>
+            set({ cableForm }),
+          )}
           <span>single cores need a larger least size, for strength</span>
         </dd>
         <dt>New returns</dt>
         <dd>
-          {choice('Return of new circuits', settings.defaultReturn, { dedicated: 'by cable to the bus bar', chassis: 'through the chassis' }, (defaultReturn) => set({ defaultReturn }))}
+          {choice(
+            'Return of new circuits',
+            settings.defaultReturn,
+            { dedicated: 'by cable to the bus bar', chassis: 'through the chassis' },
+            (defaultReturn) => set({ defaultReturn }),
+          )}
           <span>a cable’s joints can be found and measured; chassis joints corrode out of sight</span>
         </dd>
       </dl>

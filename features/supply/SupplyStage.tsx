@@ -31,18 +31,24 @@ export function SupplyStage() {
   const addBlock = () =>
     store.commit('Add a fuse block', (design) => {
       const edit = new Edit(design);
-      const main = Array.from(design.records.values()).find((record) => record.type === 'device' && record.kind === 'protection' && record.mount === null);
+      const main = Array.from(design.records.values()).find(
+        (record) => record.type === 'device' && record.kind === 'protection' && record.mount === null,
+      );
       const block = edit.add<FuseBlock>({
         ...{ id: newId('block'), type: 'device', kind: 'fuseBlock', name: `Fuse block ${blockCount + 1}`, zoneId: null },
         ...{ slots: 6, slotMaxA: 30, blockMaxA: 60 },
       });
-      if (main) addWire(edit, 'supply', { deviceId: main.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, 1000, thickest(edit));
+      if (main)
+        addWire(edit, 'supply', { deviceId: main.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, 1000, thickest(edit));
       return edit.change;
     });
 
   if (!battery && blockCount === 0) {
     return (
-      <EmptyStage title="Where the power comes from" text="A battery, a fuse close to it, a fuse block, and a bus bar for the way back. Put in the usual set and change it to what is there.">
+      <EmptyStage
+        title="Where the power comes from"
+        text="A battery, a fuse close to it, a fuse block, and a bus bar for the way back. Put in the usual set and change it to what is there."
+      >
         <Button type="primary" onClick={() => store.commit('Add the usual supply', addSupply)}>
           Add a usual supply
         </Button>

@@ -19,7 +19,8 @@ export function DesignName() {
   const finish = () => {
     const wanted = draft?.trim().slice(0, 80);
     setDraft(null);
-    if (wanted && wanted !== name) store.commit(`Rename to ${wanted}`, (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { name: wanted } }]));
+    if (wanted && wanted !== name)
+      store.commit(`Rename to ${wanted}`, (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { name: wanted } }]));
   };
   return (
     <h1 style={{ font: 'inherit' }}>

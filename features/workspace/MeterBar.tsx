@@ -12,16 +12,37 @@ export function MeterBar() {
   const totals = useDesign(({ analysis }) => analysis.totals);
   const main = useDesign(({ analysis }) => analysis.main);
   const wantedH = useDesign(({ analysis }) => analysis.index.settings.wantedRuntimeH);
-  const worstTarget = useDesign(({ analysis }) => analysis.circuits.find(({ id }) => id === analysis.totals.worstDropCircuitId)?.targetPercent ?? null);
+  const worstTarget = useDesign(
+    ({ analysis }) => analysis.circuits.find(({ id }) => id === analysis.totals.worstDropCircuitId)?.targetPercent ?? null,
+  );
   const limit = main?.ratingA ?? null;
   const { connectedA, worstSimultaneousA, dailyWh, dailyAh, runtimeH, worstDropPercent } = totals;
   return (
     <section className={styles.bar} aria-label="Whole design">
       <Meter id="connected" name="Connected" value={formatAmps(connectedA)} share={ratio(connectedA, limit)} />
       <Meter id="together" name="At once" value={formatAmps(worstSimultaneousA)} share={ratio(worstSimultaneousA, limit)} />
-      <Meter id="energy" name="A day" value={formatWattHours(dailyWh)} aside={`${formatNumber(dailyAh, 1)} Ah`} share={ratio(dailyAh, totals.usableAh)} />
-      <Meter id="runtime" name="Runtime" value={formatHours(runtimeH)} aside={`of ${formatHours(wantedH)} wanted`} share={ratio(runtimeH, wantedH)} fuller />
-      <Meter id="drop" name="Worst drop" value={formatPercent(worstDropPercent)} aside={worstTarget === null ? undefined : `of ${formatPercent(worstTarget)}`} share={ratio(worstDropPercent, worstTarget)} />
+      <Meter
+        id="energy"
+        name="A day"
+        value={formatWattHours(dailyWh)}
+        aside={`${formatNumber(dailyAh, 1)} Ah`}
+        share={ratio(dailyAh, totals.usableAh)}
+      />
+      <Meter
+        id="runtime"
+        name="Runtime"
+        value={formatHours(runtimeH)}
+        aside={`of ${formatHours(wantedH)} wanted`}
+        share={ratio(runtimeH, wantedH)}
+        fuller
+      />
+      <Meter
+        id="drop"
+        name="Worst drop"
+        value={formatPercent(worstDropPercent)}
+        aside={worstTarget === null ? undefined : `of ${formatPercent(worstTarget)}`}
+        share={ratio(worstDropPercent, worstTarget)}
+      />
       <Meter
         id="main"
         name="Main margin"

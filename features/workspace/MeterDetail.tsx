@@ -76,23 +76,33 @@ const DETAILS: Record<MeterId, (analysis: Analysis, base: string) => Detail> = {
     explain: bank
       ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)} may be used (${formatPercent(bank.usableDepth * 100)}); the day’s mean current, with Peukert above the rated one.`
       : 'There is no battery yet.',
-    rows: scenarios.map(({ name, runtimeH, dailyAh }) => ({ name: `${name}, ${formatAmpHours(dailyAh)} a day`, value: formatHours(runtimeH), href: `${base}/supply` })),
+    rows: scenarios.map(({ name, runtimeH, dailyAh }) => ({
+      name: `${name}, ${formatAmpHours(dailyAh)} a day`,
+      value: formatHours(runtimeH),
+      href: `${base}/supply`,
+    })),
   }),
   drop: ({ circuits }, base) => ({
     title: 'Voltage drop',
     explain: 'To each circuit’s farthest load with everything on it running, against its own target.',
-    rows: byMost(circuits, ({ dropPercent, targetPercent }) => dropPercent / targetPercent).map(({ id, number, name, dropPercent, targetPercent, dropV }) => ({
-      name: `${String(number).padStart(2, '0')} ${name}`,
-      value: `${formatVolts(dropV)}  ${formatPercent(dropPercent)} of ${formatPercent(targetPercent)}`,
-      href: `${base}/circuits#${id}`,
-    })),
+    rows: byMost(circuits, ({ dropPercent, targetPercent }) => dropPercent / targetPercent).map(
+      ({ id, number, name, dropPercent, targetPercent, dropV }) => ({
+        name: `${String(number).padStart(2, '0')} ${name}`,
+        value: `${formatVolts(dropV)}  ${formatPercent(dropPercent)} of ${formatPercent(targetPercent)}`,
+        href: `${base}/circuits#${id}`,
+      }),
+    ),
   }),
   main: ({ main, design, blocks }, base) => ({
     title: 'Main protection',
     explain: main
       ? `${nameOf(design, main.protectionId)}, ${formatRating(main.ratingA)}: up to ${formatAmps(main.peakA)} at once flows through it, ${formatAmps(main.continuousA)} of it for hours.`
       : 'Nothing protects the main cable yet.',
-    rows: blocks.map(({ id, peakA, blockMaxA }) => ({ name: nameOf(design, id), value: `${formatAmps(peakA)} of ${formatRating(blockMaxA)}`, href: `${base}/supply` })),
+    rows: blocks.map(({ id, peakA, blockMaxA }) => ({
+      name: nameOf(design, id),
+      value: `${formatAmps(peakA)} of ${formatRating(blockMaxA)}`,
+      href: `${base}/supply`,
+    })),
   }),
 };
 

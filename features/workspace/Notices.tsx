@@ -53,9 +53,7 @@ function ConflictDialog({ conflict }: { conflict: EditConflict }) {
         </>
       }
     >
-      <p>
-        Your edit “{mine.label}” has not been taken. Nothing is lost: choose which of the two should stand.
-      </p>
+      <p>Your edit “{mine.label}” has not been taken. Nothing is lost: choose which of the two should stand.</p>
       {rows.length > 0 && (
         <table className={styles.conflict}>
           <thead>
@@ -85,7 +83,8 @@ function ConflictDialog({ conflict }: { conflict: EditConflict }) {
 }
 
 function changedRows(from: DesignRecord, to: DesignRecord, now: DesignRecord | null) {
-  const read = (record: DesignRecord | null, field: string) => (record === null ? 'removed' : plain((record as Record<string, unknown>)[field]));
+  const read = (record: DesignRecord | null, field: string) =>
+    record === null ? 'removed' : plain((record as Record<string, unknown>)[field]);
   return Object.keys(to)
     .filter((field) => read(from, field) !== read(to, field))
     .map((field) => ({ field: FIELD_NAMES[field] ?? field, before: read(from, field), theirs: read(now, field), my: read(to, field) }));
@@ -106,5 +105,7 @@ const FIELD_NAMES: Record<string, string> = {
 function plain(value: unknown): string {
   if (value === null || value === undefined) return '–';
   if (typeof value !== 'object') return String(value);
-  return Object.values(value).filter((part) => typeof part !== 'object').join(' ');
+  return Object.values(value)
+    .filter((part) => typeof part !== 'object')
+    .join(' ');
 }

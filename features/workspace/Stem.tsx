@@ -26,8 +26,18 @@ export function Stem({ designId }: { designId: string }) {
           const state = hasLoads ? stateOf(findings, id) : null;
           return (
             <li key={id} className={styles.item}>
-              <Link href={`/d/${designId}/${id}`} className={`${styles.stage} ${here ? styles.here : ''}`} aria-current={here ? 'page' : undefined}>
-                <svg viewBox="0 0 34 34" width="34" height="34" className={`${styles.knot} ${state ? styles[state.worst] : styles.bare}`} aria-hidden>
+              <Link
+                href={`/d/${designId}/${id}`}
+                className={`${styles.stage} ${here ? styles.here : ''}`}
+                aria-current={here ? 'page' : undefined}
+              >
+                <svg
+                  viewBox="0 0 34 34"
+                  width="34"
+                  height="34"
+                  className={`${styles.knot} ${state ? styles[state.worst] : styles.bare}`}
+                  aria-hidden
+                >
                   <path d={KNOT} />
                 </svg>
                 <span className={styles.words}>
@@ -51,7 +61,10 @@ function stateOf(findings: readonly Finding[], stage: StageId): { worst: Severit
   const count = (severity: Severity) => here.filter((finding) => finding.severity === severity).length;
   const faults = count('fault');
   const cautions = count('caution');
-  const parts = [faults > 0 && `${faults} fault${faults > 1 ? 's' : ''}`, cautions > 0 && `${cautions} caution${cautions > 1 ? 's' : ''}`].filter(Boolean);
+  const parts = [
+    faults > 0 && `${faults} fault${faults > 1 ? 's' : ''}`,
+    cautions > 0 && `${cautions} caution${cautions > 1 ? 's' : ''}`,
+  ].filter(Boolean);
   if (parts.length > 0) return { worst: faults > 0 ? 'fault' : 'caution', text: parts.join(', ') };
   return { worst: 'ok', text: 'in order' };
 }

@@ -40,7 +40,9 @@ export function TopBar() {
   useHotkeys('g>h', () => router.push('/'));
 
   const setUnits = (next: UnitSystem) =>
-    store.commit(`Show ${next === 'metric' ? 'metric' : 'US'} units`, (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { units: next } }]));
+    store.commit(`Show ${next === 'metric' ? 'metric' : 'US'} units`, (design) =>
+      updateRecords(design, [{ id: SETTINGS_ID, set: { units: next } }]),
+    );
 
   return (
     <header className={styles.bar}>
@@ -48,10 +50,22 @@ export function TopBar() {
       <SaveNote />
       <span className={styles.tools}>
         <Tooltip title={history.undo ? `Undo: ${history.undo.label}` : 'Nothing to undo'}>
-          <Button type="text" aria-label="Undo" icon={<Undo2 size={18} />} disabled={!history.undo} onClick={() => void store.step('undo')} />
+          <Button
+            type="text"
+            aria-label="Undo"
+            icon={<Undo2 size={18} />}
+            disabled={!history.undo}
+            onClick={() => void store.step('undo')}
+          />
         </Tooltip>
         <Tooltip title={history.redo ? `Redo: ${history.redo.label}` : 'Nothing to redo'}>
-          <Button type="text" aria-label="Redo" icon={<Redo2 size={18} />} disabled={!history.redo} onClick={() => void store.step('redo')} />
+          <Button
+            type="text"
+            aria-label="Redo"
+            icon={<Redo2 size={18} />}
+            disabled={!history.redo}
+            onClick={() => void store.step('redo')}
+          />
         </Tooltip>
         <Tooltip title="Find anything (/)">
           <Button type="text" aria-label="Find" icon={<Search size={18} />} onClick={() => setDialog('find')} />
@@ -84,7 +98,9 @@ export function TopBar() {
 
 function SaveNote() {
   const saveState = useDesign((state) => state.saveState);
-  const text = { saved: 'Saved', saving: 'Saving…', unreachable: 'Server not reached: edits are kept here and sent when it answers' }[saveState];
+  const text = { saved: 'Saved', saving: 'Saving…', unreachable: 'Server not reached: edits are kept here and sent when it answers' }[
+    saveState
+  ];
   return (
     <span className={`${styles.save} ${saveState === 'unreachable' ? styles.unsent : ''}`} role="status" data-save={saveState}>
       {text}

@@ -50,7 +50,14 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
   const onKeyDown = (event: KeyboardEvent) => {
     if (editing || rows.length === 0) return;
     const column = columns[at.column]!;
-    const arrows: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1], PageUp: [-15, 0], PageDown: [15, 0] };
+    const arrows: Record<string, [number, number]> = {
+      ArrowUp: [-1, 0],
+      ArrowDown: [1, 0],
+      ArrowLeft: [0, -1],
+      ArrowRight: [0, 1],
+      PageUp: [-15, 0],
+      PageDown: [15, 0],
+    };
     const arrow = arrows[event.key];
     if (arrow) move(...arrow, event.shiftKey);
     else if (event.key === 'Home') move(event.ctrlKey ? -rows.length : 0, -columns.length, event.shiftKey);
@@ -58,7 +65,8 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
     else if ((event.key === 'Enter' || event.key === 'F2') && column.edit) setEditing({ start: startText(rows[at.row]!, column) });
     else if (event.key === 'Delete' && (event.ctrlKey || event.metaKey)) actions.remove(rows.slice(block.top, block.bottom + 1));
     else if (event.key === 'Delete' || event.key === 'Backspace') clearBlock();
-    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && column.edit && !column.options) setEditing({ start: event.key });
+    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && column.edit && !column.options)
+      setEditing({ start: event.key });
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -77,7 +85,9 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
 
   const onCopy = (event: ClipboardEvent) => {
     if (editing) return;
-    const chosen = rows.slice(block.top, block.bottom + 1).map((row) => columns.slice(block.left, block.right + 1).map((column) => column.text(row)));
+    const chosen = rows
+      .slice(block.top, block.bottom + 1)
+      .map((row) => columns.slice(block.left, block.right + 1).map((column) => column.text(row)));
     event.clipboardData.setData('text/plain', blockText(chosen));
     event.preventDefault();
   };
@@ -136,7 +146,16 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
           </button>
         </div>
       )}
-      <table ref={table} role="grid" aria-label={label} aria-rowcount={rows.length} className={styles.grid} onKeyDown={onKeyDown} onCopy={onCopy} onPaste={onPaste}>
+      <table
+        ref={table}
+        role="grid"
+        aria-label={label}
+        aria-rowcount={rows.length}
+        className={styles.grid}
+        onKeyDown={onKeyDown}
+        onCopy={onCopy}
+        onPaste={onPaste}
+      >
         <colgroup>
           {columns.map(({ key, width }) => (
             <col key={key} style={{ width }} />

@@ -16,7 +16,15 @@ export const RunDrawing = memo(function RunDrawing({ geometry, width, nameOf }: 
   return (
     <svg className={styles.run} width={width} height={RUN_HEIGHT} viewBox={`0 0 ${width} ${RUN_HEIGHT}`} aria-hidden>
       {geometry.wires.map(({ x1, x2, thickness, shared }, at) => (
-        <line key={at} x1={x1} x2={x2} y1={MIDDLE_Y} y2={MIDDLE_Y} strokeWidth={thickness} className={shared ? styles.sharedWire : styles.wire} />
+        <line
+          key={at}
+          x1={x1}
+          x2={x2}
+          y1={MIDDLE_Y}
+          y2={MIDDLE_Y}
+          strokeWidth={thickness}
+          className={shared ? styles.sharedWire : styles.wire}
+        />
       ))}
       {geometry.glyphs.map(({ x, kind, deviceId, shared, repeat }, at) => (
         <g key={at} transform={`translate(${x} ${MIDDLE_Y})`} className={`${styles.glyph} ${shared ? styles.sharedGlyph : ''}`}>

@@ -28,7 +28,10 @@ export const VoltageProfile = memo(function VoltageProfile({ geometry, width, un
   const lowest = Math.min(limitV, ...geometry.across.map(([, volts]) => volts));
   const span = Math.max(sourceV - lowest, 0.05);
   const y = scaleLinear([sourceV + span * 0.08, lowest - span * 0.12], [PLOT_TOP, PLOT_TOP + PLOT_HEIGHT]);
-  const drawLine = line<[number, number]>((point) => point[0], (point) => y(point[1]));
+  const drawLine = line<[number, number]>(
+    (point) => point[0],
+    (point) => y(point[1]),
+  );
   const band = area<[number, number]>()
     .x((point) => point[0])
     .y0((_, at) => y(geometry.supply[at]![1]))

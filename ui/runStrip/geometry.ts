@@ -143,7 +143,8 @@ class Walker {
  */
 function returnRise(circuit: CircuitAnalysis, countShared: boolean, toLoadMm: number, endMm: number, rowV: number): (mm: number) => number {
   const sharedMm = circuit.supplyRun.reduce((sum, step) => sum + (step.kind === 'wire' && step.shared ? step.lengthMm : 0), 0);
-  const lossOf = (shared: boolean) => circuit.returnRun.reduce((sum, step) => (step.kind !== 'device' && step.shared === shared ? sum + step.dropV : sum), 0);
+  const lossOf = (shared: boolean) =>
+    circuit.returnRun.reduce((sum, step) => (step.kind !== 'device' && step.shared === shared ? sum + step.dropV : sum), 0);
   const sharedV = countShared ? lossOf(true) : 0;
   const ownV = lossOf(false);
   return (mm) => {

@@ -1,0 +1,93 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { heron } from '../demo/heron';
+import { pip } from '../demo/pip';
+import { writeDesignFile } from '../core/formats/designFile';
+import type { CheckOutput } from '../core/formats/checkOutput';
+
+const folder = mkdtempSync(path.join(tmpdir(), 'vine-knot-cli-'));
+const file = (name: string, text: string) => {
+  const target = path.join(folder, name);
+  writeFileSync(target, text);
+  return target;
+};
+const tsx = path.join('node_modules', '.bin', 'tsx');
+const vineKnot = (...args: string[]) => spawnSync(tsx, ['cli/main.ts', ...args], { encoding: 'utf8' });
+
+const heronFile = file('heron.json', writeDesignFile(heron()));
+const pipFile = file('pip.json', writeDesignFile(pip()));
+
+test('check --json prints JSON and nothing else, and ends with 1 for a fault', () => {
+  const { stdout, stderr, status } = vineKnot('check', heronFile, '--json');
+  const output = JSON.parse(stdout) as CheckOutput;
+  expect([status, stderr.replace(/^npm .*\n/gm, '')]).toEqual([1, '']);
+  expect(Object.keys(output)).toEqual(['circuits', 'zones', 'totals', 'findings']);
+  expect(output.circuits[1]).toMatchObject({
+    name: 'Fridge',
+    zone: 'Galley',
+    conductor: { mm2: 1.5, awg: null },
+    fuseA: 10,
+    findings: [{ rule: 'drop.overTarget', severity: 'caution' }],
+  });
+  expect(output.totals).toMatchObject({ usableAh: 160 });
+});
+
+test('check in words ends with 0 when there is no fault', () => {
+  const { stdout, status } = vineKnot('check', pipFile);
+  expect(status).toBe(0);
+  expect(stdout).toContain('Water pump');
+  expect(stdout).toContain('12 AWG');
+});
+
+test('another school changes the answer', () => {
+  const road = JSON.parse(vineKnot('check', heronFile, '--json', '--standard', 'road-vehicle').stdout) as CheckOutput;
+  const iso = JSON.parse(vineKnot('check', heronFile, '--json').stdout) as CheckOutput;
+  expect(road.circuits[1]!.dropV).toBeLessThan(iso.circuits[1]!.dropV);
+});
+
+test('wire answers one run (ABYC E-11 table row: 10 A, 20 ft out and back, 3 %: 10 AWG)', () => {
+  const answer = JSON.parse(
+    execFileSync(
+      tsx,
+      [
+        'cli/main.ts',
+        'wire',
+        '--amps',
+        '10',
+        '--length-ft',
+        '20',
+        '--round-trip',
+        '--volts',
+        '12',
+        '--drop-percent',
+        '3',
+        '--standard',
+        'us-small-craft',
+        '--insulation',
+        '105',
+        '--awg',
+        '--json',
+      ],
+      {
+        encoding: 'utf8',
+      },
+    ),
+  );
+  expect(answer).toMatchObject({ conductor: { mm2: null, awg: '10' }, ampacityA: 60, fuseA: 15, governedBy: 'drop' });
+});
+
+test.each([
+  ['no command', [], /say what to do/],
+  ['a file that is not there', ['check', 'nowhere.json'], /nowhere\.json: cannot be read/],
+  ['a broken file', ['check', file('broken.json', '{')], /not readable JSON/],
+  ['an unknown standard', ['check', pipFile, '--standard', 'mine'], /not one of/],
+  ['an unknown option', ['wire', '--ampere', '3'], /ampere/],
+  ['no way of reading the length', ['wire', '--amps', '3', '--length-m', '4'], /round-trip/],
+  ['a number that is none', ['wire', '--amps', 'x', '--length-m', '4', '--one-way'], /not a number/],
+])('%s ends with 2 and the reason on stderr', (_, args, reason) => {
+  const { status, stderr, stdout } = vineKnot(...args);
+  expect([status, stdout]).toEqual([2, '']);
+  expect(stderr).toMatch(reason);
+});

@@ -1,0 +1,141 @@
+import fc from 'fast-check';
+import type { Battery, Draw, Load } from '../design/schema';
+import { newLoad } from '../switching/schemes';
+import { bankFacts, peukertHours, runtimeHours } from './battery';
+import { fullHours, scenarioBudget } from './budget';
+import { demandOf } from './demand';
+import { drawOf, loadDraw, stripFeedAmps } from './draw';
+
+const load = (rated: Draw, more: Partial<Load> = {}): Load => ({ ...newLoad('Lamp', null), rated, ...more });
+const battery = (more: Partial<Battery> = {}): Battery => ({
+  ...{ id: 'bat', type: 'device', kind: 'battery', name: 'Battery', zoneId: null, chemistry: 'agm', capacityAh: 100, rateH: 20, count: 1 },
+  ...{ usableDepthPercent: null, peukertExponent: null, ...more },
+});
+
+/** Watt hours and ampere hours of one load used so many hours a day. */
+function day(one: Load, hoursPerDay: number, sharePercent = 100) {
+  const entries = new Map([[one.id, { load: one, draw: loadDraw(one) }]]);
+  const duty = { id: 'd', type: 'duty' as const, scenarioId: 's', loadId: one.id, hoursPerDay, sharePercent };
+  return scenarioBudget({ id: 's', type: 'scenario', name: 'Day', order: 0 }, [duty], entries, battery());
+}
+
+describe('energy of a day', () => {
+  // Worked figures of the trade (common practice, recomputed): a rated load, the same measured, a bar left on.
+  test.each([
+    ['24 W for 16 h', 24, 16, 384, 32],
+    ['17 W measured, 16 h', 17, 16, 272, 22.67],
+    ['a 9 W bar left on all day', 9, 24, 216, 18],
+  ])('%s: %d W, %d h → %d Wh, %d Ah', (_, watts, hours, wattHours, ampHours) => {
+    const { dailyWh, dailyAh } = day(load({ kind: 'watts', watts, atV: 12 }), hours);
+    expect(dailyWh).toBeCloseTo(wattHours, 9);
+    expect(dailyAh).toBeCloseTo(ampHours, 2);
+  });
+
+  test('a relay coil of 0.16 A left on costs 3.8 Ah a day (common practice)', () => {
+    expect(day(load({ kind: 'amps', amps: 0.16, atV: 12 }), 24).dailyAh).toBeCloseTo(3.84, 9);
+  });
+
+  test('a 50 W compressor fridge at 25 to 50 % uses 300 to 600 Wh a day (common practice)', () => {
+    expect(day(load({ kind: 'watts', watts: 50, atV: 12 }), 24, 25).dailyWh).toBeCloseTo(300, 9);
+    expect(day(load({ kind: 'watts', watts: 50, atV: 12 }), 24, 50).dailyWh).toBeCloseTo(600, 9);
+    expect(fullHours({ hoursPerDay: 24, sharePercent: 50 })).toBe(12);
+  });
+});
+
+describe('draw', () => {
+  test('watts become amperes at the stated voltage', () => {
+    expect(drawOf({ kind: 'watts', watts: 60, atV: 12 }).amps).toBe(5);
+    expect(drawOf({ kind: 'watts', watts: 60, atV: 13.8 }).amps).toBeCloseTo(4.348, 3);
+    expect(drawOf({ kind: 'amps', amps: 2, atV: 12.5 }).watts).toBe(25);
+  });
+
+  test('strips joined end to end and side by side draw the same; the first strip carries all or its own share', () => {
+    const strip = { kind: 'strip', wattsPerM: 9.6, lengthMm: 2000, pieces: 3, atV: 12 } as const;
+    expect(drawOf({ ...strip, join: 'endToEnd' }).watts).toBeCloseTo(57.6, 9);
+    expect(drawOf({ ...strip, join: 'parallel' }).amps).toBeCloseTo(4.8, 9);
+    expect(stripFeedAmps({ ...strip, join: 'endToEnd' })).toBeCloseTo(4.8, 9);
+    expect(stripFeedAmps({ ...strip, join: 'parallel' })).toBeCloseTo(1.6, 9);
+  });
+
+  test('eight 3 W lamps budgeted at 24 W that measured 17 W count as 17 W (a case from practice)', () => {
+    const pucks = load(
+      { kind: 'watts', watts: 3, atV: 12 },
+      { quantity: 8, measured: { draw: { kind: 'watts', watts: 17, atV: 12 }, forSize: 8, on: null } },
+    );
+    expect(loadDraw(pucks)).toMatchObject({ watts: 17, ratedWatts: 24, basis: 'measured' });
+    expect(loadDraw({ ...pucks, quantity: 16 }).watts).toBe(34);
+  });
+});
+
+describe('currents at once', () => {
+  test('of lamps that exclude each other only the larger counts', () => {
+    const lamp = (amps: number, exclusiveGroup: string | null, continuous = true) => ({ amps, continuous, exclusiveGroup });
+    expect(demandOf([lamp(4, 'scene'), lamp(2, 'scene'), lamp(1, null), lamp(3, null, false)])).toEqual({
+      connectedA: 10,
+      peakA: 8,
+      continuousA: 5,
+    });
+  });
+
+  test('at once is never more than connected, nor for hours more than at once', () => {
+    const lamps = fc.array(
+      fc.record({
+        amps: fc.double({ min: 0, max: 50, noNaN: true }),
+        continuous: fc.boolean(),
+        exclusiveGroup: fc.constantFrom(null, 'a', 'b'),
+      }),
+    );
+    fc.assert(
+      fc.property(lamps, (list) => {
+        const { connectedA, continuousA, peakA } = demandOf(list);
+        expect(peakA).toBeLessThanOrEqual(connectedA + 1e-9);
+        expect(continuousA).toBeLessThanOrEqual(peakA + 1e-9);
+      }),
+    );
+  });
+});
+
+describe('battery', () => {
+  test('Peukert: 100 Ah at 20 h, exponent 1.2, 10 A lasts 8.706 h and gives 87.1 Ah (worked example, battery trade)', () => {
+    const hours = peukertHours(100, 20, 1.2, 10);
+    expect(hours).toBeCloseTo(8.706, 3);
+    expect(hours * 10).toBeCloseTo(87.06, 2);
+  });
+
+  test('Peukert: 225 Ah at 20 h and 185 Ah at 5 h give exponent 1.164 (computed from a golf-cart battery’s usual pair)', () => {
+    const exponent = 1.164;
+    expect(peukertHours(225, 20, exponent, 37)).toBeCloseTo(5, 2);
+  });
+
+  test('at or under the rated current a battery gives its capacity and no more', () => {
+    expect(peukertHours(100, 20, 1.3, 5)).toBe(20);
+    expect(peukertHours(100, 20, 1.3, 1)).toBe(100);
+    expect(peukertHours(100, 20, 1.3, 0)).toBe(Infinity);
+  });
+
+  test.each([
+    ['flooded', 50],
+    ['agm', 50],
+    ['lithium', 80],
+  ] as const)('%s is used to %d %% (battery trade tables)', (chemistry, percent) => {
+    expect(bankFacts(battery({ chemistry })).usableAh).toBeCloseTo(percent, 9);
+  });
+
+  test('a bank in parallel adds up, and a design’s own depth and exponent replace the usual ones', () => {
+    expect(bankFacts(battery({ count: 3, usableDepthPercent: 60, peukertExponent: 1.1 }))).toMatchObject({
+      capacityAh: 300,
+      usableAh: 180,
+      peukertExponent: 1.1,
+    });
+  });
+
+  test('more current never lasts longer', () => {
+    const bank = bankFacts(battery());
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 100, noNaN: true }), fc.double({ min: 1, max: 2, noNaN: true }), (amps, factor) => {
+        expect(runtimeHours(bank, amps * factor)!).toBeLessThanOrEqual(runtimeHours(bank, amps)! + 1e-9);
+      }),
+    );
+    expect(runtimeHours(bank, 0)).toBeNull();
+  });
+});

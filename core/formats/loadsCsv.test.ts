@@ -1,0 +1,78 @@
+import { heron } from '../../demo/heron';
+import { analyse } from '../analysis/analyse';
+import { applyChange, isEmpty } from '../design/change';
+import type { DesignRecord } from '../design/schema';
+import { readLoadsCsv, writeLoadsCsv } from './loadsCsv';
+
+const design = heron();
+const take = (text: string) => {
+  const reading = readLoadsCsv(text, design);
+  return { reading, after: analyse(applyChange(design, reading.change!)) };
+};
+const loadNamed = (records: Iterable<DesignRecord>, name: string) =>
+  Array.from(records).find((record) => record.type === 'device' && record.kind === 'load' && record.name === name);
+
+test('loads written out and taken in again change nothing but measuring dates', () => {
+  const { reading } = take(writeLoadsCsv(analyse(design)));
+  expect(reading.faults).toEqual([]);
+  expect(reading.rows.every(({ action, problems }) => action === 'change' && problems.length === 0)).toBe(true);
+  const dates = reading.change!.updated.filter(({ from }) => from.type === 'device' && from.kind === 'load' && from.measured);
+  expect(isEmpty({ ...reading.change!, updated: reading.change!.updated.filter((update) => !dates.includes(update)) })).toBe(true);
+});
+
+test('headings in other words, another order and a semicolon list are understood', () => {
+  const { reading, after } = take('Location;Qty;Appliance;Watts;Hrs/day;Colour\nGalley;3;Cupboard puck;2,5;4;warm\n');
+  expect(reading.ignored).toEqual(['Colour']);
+  const load = loadNamed(after.design.records.values(), 'Cupboard puck');
+  expect(load).toMatchObject({ quantity: 3, rated: { kind: 'watts', watts: 2.5 }, zoneId: 'zone_galley' });
+  expect(after.loads.get(load!.id)!.dailyWh).toBeCloseTo(30, 9);
+});
+
+test('a column of amperes is read as amperes', () => {
+  const { after } = take('load,amps\nWinch control,1.5\n');
+  expect(loadNamed(after.design.records.values(), 'Winch control')).toMatchObject({ rated: { kind: 'amps', amps: 1.5 } });
+});
+
+test('a new zone is named before it is made, and a named circuit gets the load', () => {
+  const { reading, after } = take('load,zone,circuit,rated\nStern lamp,Stern,01 Galley lights,4 W\n');
+  expect(reading.newZones).toEqual(['Stern']);
+  expect(after.circuits.find(({ name }) => name === 'Galley lights')!.loadIds).toHaveLength(2);
+});
+
+test('bad rows are told line by line, the good ones can still be taken', () => {
+  const reading = readLoadsCsv(
+    'name,rated,hours,quantity\nGood,5 W,2,1\n,5 W,2,1\nBad watts,many,2,1\nToo long,5 W,25,1\nHalf,5 W,1,1.5\n',
+    design,
+  );
+  expect(reading.rows.map(({ line, action }) => [line, action])).toEqual([
+    [2, 'add'],
+    [3, 'refuse'],
+    [4, 'refuse'],
+    [5, 'refuse'],
+    [6, 'refuse'],
+  ]);
+  expect(reading.rows.slice(1).every(({ problems }) => problems.length > 0)).toBe(true);
+  expect(reading.change!.added.filter(({ type }) => type === 'device')).toHaveLength(1);
+});
+
+test.each([
+  ['no heading for a name', 'watts,hours\n5,2\n', /name/],
+  ['no heading for a draw', 'name,hours\nLamp,2\n', /rated/],
+  ['two columns of one kind', 'name,watts,amps\nLamp,5,1\n', /two columns/],
+  ['nothing but a heading', 'name,watts\n', /at least one load/],
+  ['an open quote', 'name,watts\n"Lamp,5\n', /quoted cell/],
+  ['too many rows', `name,watts\n${'Lamp,5\n'.repeat(1001)}`, /1000 are allowed/],
+])('a file with %s is refused whole', (_, text, fault) => {
+  const reading = readLoadsCsv(text, design);
+  expect(reading.change).toBeNull();
+  expect(reading.faults.join()).toMatch(fault);
+});
+
+test('a name a spreadsheet would run as a formula is written as text and comes back as it was', () => {
+  const { after } = take('name,rated\n"=HYPERLINK(""http://x"")",5 W\n');
+  const csv = writeLoadsCsv(after);
+  expect(csv).toContain(`"'=HYPERLINK`);
+  const again = readLoadsCsv(csv, after.design);
+  expect(again.rows.some(({ name }) => name.startsWith('=HYPERLINK'))).toBe(true);
+  expect(again.change!.added).toEqual([]);
+});

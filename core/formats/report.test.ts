@@ -1,0 +1,42 @@
+import { heron } from '../../demo/heron';
+import { analyse } from '../analysis/analyse';
+import { formatPercent } from '../units/quantity';
+import { CAUTIONS } from './cautions';
+import { checkOutput } from './checkOutput';
+import { makeReport } from './report';
+
+const analysis = analyse(heron());
+
+test('the report carries every circuit, load, slot, zone and finding, and every caution', () => {
+  const report = makeReport(analysis);
+  const rows = Object.fromEntries(report.sections.map(({ title, rows: list }) => [title, list.length]));
+  expect(rows).toEqual({
+    'What is open': analysis.findings.length,
+    Circuits: analysis.circuits.length,
+    'Fuse map': 24,
+    'Battery, main protection and cables': 7,
+    Loads: analysis.loads.size,
+    Zones: 10,
+    'Energy and runtime without charging': 3,
+  });
+  expect(report.cautions).toBe(CAUTIONS);
+  for (const { columns, rows: list } of report.sections) for (const row of list) expect(row).toHaveLength(columns.length);
+});
+
+test('the cautions speak of every hazard a printout must name', () => {
+  const text = CAUTIONS.join(' ').toLowerCase();
+  for (const word of ['isolate', 'protected at its source', 'lithium', 'lead-acid', 'extinguisher', 'road', 'local codes', 'licensed'])
+    expect(text).toContain(word);
+});
+
+test('the headless check says what the report says', () => {
+  const output = checkOutput(analysis);
+  const report = makeReport(analysis);
+  const printed = report.sections.find(({ title }) => title === 'Circuits')!.rows;
+  output.circuits.forEach((circuit, at) => {
+    expect(printed[at]![1]).toBe(circuit.name);
+    expect(printed[at]![9]).toContain(formatPercent(circuit.dropPercent));
+  });
+  expect(output.totals.usableAh).toBe(160);
+  expect(output.findings).toHaveLength(analysis.findings.length);
+});

@@ -1,0 +1,99 @@
+import fc from 'fast-check';
+import { formatDraw, parseDraw } from '../formats/drawText';
+import { parseLength, parseNumber } from './parse';
+import {
+  formatAmps,
+  formatConductor,
+  formatHours,
+  formatLength,
+  formatNumber,
+  formatPercent,
+  formatRating,
+  formatTemperature,
+} from './quantity';
+
+describe('lengths as people write them', () => {
+  // 1 ft = 304.8 mm, 1 in = 25.4 mm, exactly (international yard and pound agreement, 1959).
+  test.each([
+    ['3.4', 'metric', 3400],
+    ['3,4 m', 'metric', 3400],
+    ['340 cm', 'metric', 3400],
+    ['3400mm', 'metric', 3400],
+    ['11', 'us', 3352.8],
+    ['11 ft', 'metric', 3352.8],
+    ['11\' 2"', 'us', 3403.6],
+    ['11 ft 2 in', 'us', 3403.6],
+    ['11’ 2”', 'us', 3403.6],
+    ["11' 2''", 'us', 3403.6],
+    ['6 in', 'metric', 152.4],
+    ['0.5', 'metric', 500],
+    ['.5m', 'us', 500],
+  ] as const)('%s (%s) is %d mm', (text, units, mm) => {
+    const parsed = parseLength(text, units);
+    expect(parsed.ok && parsed.value).toBeCloseTo(mm, 9);
+  });
+
+  test.each(['', 'three', '3 parsecs', '1,234', '11\' 14"', '3 m 4', '--1'])('%p is refused with a reason', (text) => {
+    const parsed = parseLength(text, 'metric');
+    expect(parsed.ok).toBe(false);
+    expect(!parsed.ok && parsed.why.length).toBeGreaterThan(5);
+  });
+
+  test('"1,234" is refused with both readings offered', () => {
+    expect(parseNumber('1,234')).toEqual({ ok: false, why: '"1,234" can be read two ways; write 1234 or 1.234' });
+    expect(parseNumber('1,5')).toEqual({ ok: true, value: 1.5 });
+    expect(parseNumber('−3')).toEqual({ ok: true, value: -3 });
+  });
+
+  test('what is shown reads back as the same length', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 10_000 }), fc.constantFrom('metric' as const, 'us' as const), (centimetres, units) => {
+        const shown = formatLength(centimetres * 10, units);
+        const back = parseLength(shown, units);
+        expect(back.ok && Math.abs(back.value - centimetres * 10)).toBeLessThan(units === 'metric' ? 1e-6 : 16);
+      }),
+    );
+  });
+});
+
+test('quantities are shown with their unit, and what is unknown with a dash', () => {
+  expect([formatAmps(1.234), formatAmps(12.34), formatAmps(123.4), formatAmps(null)]).toEqual(['1.23 A', '12.3 A', '123 A', '–']);
+  expect([formatRating(7.5), formatRating(10)]).toEqual(['7.5 A', '10 A']);
+  expect([formatHours(5.25), formatHours(34.2), formatHours(75), formatHours(null)]).toEqual(['5.3 h', '34 h', '3 d 3 h', '–']);
+  expect([formatLength(1524, 'us'), formatLength(1524, 'metric')]).toEqual(['5.0 ft', '1.52 m']);
+  expect([formatTemperature(50, 'us'), formatTemperature(50, 'metric')]).toEqual(['122 °F', '50 °C']);
+  expect([formatConductor('mm2:2.5'), formatConductor('awg:1/0')]).toEqual(['2.5 mm²', '1/0 AWG']);
+  expect([formatNumber(-1.5, 1), formatNumber(-0.001, 1), formatPercent(NaN)]).toEqual(['−1.5', '0.0', '–']);
+});
+
+describe('draws in one cell', () => {
+  test.each([
+    ['24', { kind: 'watts', watts: 24, atV: 12 }],
+    ['24 W', { kind: 'watts', watts: 24, atV: 12 }],
+    ['2 A', { kind: 'amps', amps: 2, atV: 12 }],
+    ['80 mA', { kind: 'amps', amps: 0.08, atV: 12 }],
+    ['0,4a', { kind: 'amps', amps: 0.4, atV: 12 }],
+    ['24 W at 13.8 V', { kind: 'watts', watts: 24, atV: 13.8 }],
+    ['2A@12.5', { kind: 'amps', amps: 2, atV: 12.5 }],
+    ['9.6 W/m x 1.6 m', { kind: 'strip', wattsPerM: 9.6, lengthMm: 1600, pieces: 1, join: 'endToEnd', atV: 12 }],
+    ['14.4W/m × 200cm × 3', { kind: 'strip', wattsPerM: 14.4, lengthMm: 2000, pieces: 3, join: 'endToEnd', atV: 12 }],
+    ['4.8 W/m * 1 m * 2 parallel', { kind: 'strip', wattsPerM: 4.8, lengthMm: 1000, pieces: 2, join: 'parallel', atV: 12 }],
+  ])('%s', (text, draw) => {
+    const parsed = parseDraw(text, 12, 'metric');
+    expect(parsed).toEqual({ ok: true, draw });
+    const again = parsed.ok && parseDraw(formatDraw(parsed.draw, 12, 'metric'), 12, 'metric');
+    expect(again).toEqual(parsed);
+  });
+
+  test('a strip by the foot becomes one by the metre', () => {
+    const parsed = parseDraw('3 W/ft x 5 ft', 12, 'us');
+    expect(parsed.ok && parsed.draw.kind === 'strip' && parsed.draw.wattsPerM).toBeCloseTo(9.843, 3);
+  });
+
+  test.each(['', 'lots', '-5 W', '24 V', '24 W at 0 V', '99999 W', '9.6 W/m', '9.6 W/m x', '5 W at 12 V at 13 V'])(
+    '%p is refused',
+    (text) => {
+      expect(parseDraw(text, 12, 'metric').ok).toBe(false);
+    },
+  );
+});

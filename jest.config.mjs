@@ -1,0 +1,10 @@
+/** Unit tests: Node only, beside the code they test. */
+const config = {
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/{core,server,db,cli,ui,features,demo}/**/*.test.ts'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
+  transform: { '^.+\\.m?[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }] },
+  transformIgnorePatterns: ['/node_modules/(?!(nanoid|d3-[a-z]+|internmap)/)'],
+};
+
+export default config;

@@ -1,0 +1,134 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { heron } from '../demo/heron';
+import { invertChange, updateRecords, type Change } from '../core/design/change';
+import { sameRecord } from '../core/design/change';
+import type { Design } from '../core/design/design';
+import { DesignError } from '../core/design/problems';
+import { changesSince, commit, historyOf, redo, undo } from './commit';
+import { createDesign, deleteDesign, duplicateDesign, eraseDesign, listDesigns, readDesign, renameDesign, restoreDesign } from './designs';
+import { Conflict, NotFound, NothingToDo } from './errors';
+import { foldHistory } from './history';
+import { forget } from './store';
+
+process.env.DATABASE_URL = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-store-')), 'designs.db');
+
+let counter = 0;
+const propose = (baseRevision: number, change: Change, label = 'Edit') => ({
+  changeId: `change_${counter++}`,
+  baseRevision,
+  label,
+  change,
+});
+const set = (design: Design, id: string, fields: object) => updateRecords(design, [{ id, set: fields }]);
+const fresh = async () => {
+  const id = await createDesign(Array.from(heron().records.values()));
+  return { id, ...(await readDesign(id)) };
+};
+/** What the database itself holds, past any memory. */
+const stored = (id: string) => {
+  forget(id);
+  return readDesign(id);
+};
+
+test('a change is stored with its revision, and the list shows what it did', async () => {
+  const { id, design } = await fresh();
+  const { revision } = await commit(id, propose(1, set(design, 'zone_cab', { name: 'Driver’s cab' })));
+  expect(revision).toBe(2);
+  expect((await stored(id)).design.records.get('zone_cab')).toMatchObject({ name: 'Driver’s cab' });
+  expect((await listDesigns()).find((summary) => summary.id === id)).toMatchObject({ name: 'Heron', circuits: 20, faults: 1, cautions: 2 });
+});
+
+test('edits to different records merge, whatever revision they were made on', async () => {
+  const { id, design } = await fresh();
+  await commit(id, propose(1, set(design, 'zone_cab', { ambientC: 45 })));
+  const second = await commit(id, propose(1, set(design, 'zone_roof', { ambientC: 55 })));
+  expect(second.revision).toBe(3);
+  expect(second.missed.map(({ revision }) => revision)).toEqual([2]);
+  const { records } = (await stored(id)).design;
+  expect([records.get('zone_cab'), records.get('zone_roof')]).toMatchObject([{ ambientC: 45 }, { ambientC: 55 }]);
+});
+
+test('edits to the same record are refused with the record as it now stands, and nothing changes', async () => {
+  const { id, design } = await fresh();
+  await commit(id, propose(1, set(design, 'zone_cab', { ambientC: 45 })));
+  const clash = commit(id, propose(1, set(design, 'zone_cab', { ambientC: 50 })));
+  await expect(clash).rejects.toBeInstanceOf(Conflict);
+  await expect(clash).rejects.toMatchObject({ current: [{ id: 'zone_cab', ambientC: 45 }], revision: 2 });
+  expect((await stored(id)).revision).toBe(2);
+});
+
+test('a change that breaks the design is refused and leaves nothing half done', async () => {
+  const { id, design } = await fresh();
+  const change: Change = { ...set(design, 'zone_roof', { ambientC: 55 }), removed: [design.records.get('zone_cab')!] };
+  await expect(commit(id, propose(1, change))).rejects.toBeInstanceOf(DesignError);
+  expect(sameRecord(Object.fromEntries((await stored(id)).design.records), Object.fromEntries(design.records))).toBe(true);
+});
+
+test('the same change sent twice is taken once', async () => {
+  const { id, design } = await fresh();
+  const proposed = propose(1, set(design, 'zone_cab', { ambientC: 45 }));
+  expect((await commit(id, proposed)).revision).toBe(2);
+  expect((await commit(id, proposed)).revision).toBe(2);
+  expect((await commit(id, { ...proposed, baseRevision: 2 })).revision).toBe(2);
+  expect(await changesSince(id, 0)).toHaveLength(2);
+});
+
+test('writers at once are taken one after another and none is lost', async () => {
+  const { id, design } = await fresh();
+  const zones = ['zone_cab', 'zone_roof', 'zone_hide', 'zone_bunk', 'zone_galley', 'zone_doors'];
+  const revisions = await Promise.all(
+    zones.map(async (zone, at) => (await commit(id, propose(1, set(design, zone, { ambientC: 20 + at })))).revision),
+  );
+  expect([...revisions].sort()).toEqual([2, 3, 4, 5, 6, 7]);
+  const { records } = (await stored(id)).design;
+  zones.forEach((zone, at) => expect(records.get(zone)).toMatchObject({ ambientC: 20 + at }));
+});
+
+test('undo takes back the last change, redo brings it again, a new edit ends redo; all of it is in the log', async () => {
+  const { id, design } = await fresh();
+  await commit(id, propose(1, set(design, 'zone_cab', { ambientC: 45 }), 'first'));
+  await commit(id, propose(2, set(design, 'zone_roof', { ambientC: 55 }), 'second'));
+  const undone = await undo(id, 'undo_change_1', 3);
+  expect(undone.history).toMatchObject({ undo: { label: 'first' }, redo: { label: 'second' } });
+  expect((await stored(id)).design.records.get('zone_roof')).toMatchObject({ ambientC: 50 });
+  await redo(id, 'redo_change_1', 4);
+  expect((await stored(id)).design.records.get('zone_roof')).toMatchObject({ ambientC: 55 });
+  await undo(id, 'undo_change_2', 5);
+  await undo(id, 'undo_change_3', 6);
+  await expect(undo(id, 'undo_change_4', 7)).rejects.toBeInstanceOf(NothingToDo);
+  expect(sameRecord(Object.fromEntries((await stored(id)).design.records), Object.fromEntries(design.records))).toBe(true);
+  await commit(id, propose(7, set(design, 'zone_hide', { ambientC: 33 }), 'third'));
+  expect(await historyOf(id)).toMatchObject({ undo: { label: 'third' }, redo: null });
+  const log = await changesSince(id, 1);
+  expect(log.map(({ kind }) => kind)).toEqual(['edit', 'edit', 'undo', 'redo', 'undo', 'undo', 'edit']);
+  expect(log[2]!.change).toEqual(invertChange(log[1]!.change));
+});
+
+test('the history reads the same from any log it is given', () => {
+  const log = ['edit', 'edit', 'undo', 'redo', 'undo'] as const;
+  const targets = [null, null, 3, 3, 3];
+  const entries = log.map((kind, at) => ({ revision: at + 2, kind, target: targets[at]!, label: `change ${at + 2}` }));
+  const start = { revision: 1, kind: 'edit' as const, target: null, label: 'Start' };
+  expect(foldHistory([start, ...entries])).toEqual({ undo: { revision: 2, label: 'change 2' }, redo: { revision: 3, label: 'change 3' } });
+  expect(foldHistory([start])).toEqual({ undo: null, redo: null });
+});
+
+test('designs are copied, renamed, deleted, brought back and erased', async () => {
+  const { id } = await fresh();
+  const copy = await duplicateDesign(id);
+  await renameDesign(copy, 'Second van');
+  expect((await listDesigns()).find((summary) => summary.id === copy)).toMatchObject({ name: 'Second van' });
+  await deleteDesign(copy);
+  await expect(readDesign(copy)).rejects.toBeInstanceOf(NotFound);
+  await expect(commit(copy, propose(1, set(heron(), 'zone_cab', { ambientC: 1 })))).rejects.toBeInstanceOf(NotFound);
+  expect((await listDesigns(true)).map((summary) => summary.id)).toContain(copy);
+  await restoreDesign(copy);
+  expect((await readDesign(copy)).design.records.size).toBe(heron().records.size);
+  await expect(eraseDesign(copy)).rejects.toBeInstanceOf(NotFound);
+  await deleteDesign(copy);
+  await eraseDesign(copy);
+  await expect(restoreDesign(copy)).rejects.toBeInstanceOf(NotFound);
+  expect((await readDesign(id)).revision).toBe(1);
+});
