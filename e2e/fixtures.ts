@@ -1,0 +1,45 @@
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
+
+/** A fresh copy of a demo for each test, and the few gestures many tests make. */
+export const test = base.extend<{ heron: string; pip: string; consoleErrors: string[] }>({
+  heron: async ({ request }, use) => use(await copyOf(request, 'heron')),
+  pip: async ({ request }, use) => use(await copyOf(request, 'pip')),
+  consoleErrors: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+      page.on('pageerror', (error) => errors.push(error.message));
+      await use(errors);
+      expect(errors.filter((text) => !/status of (409|422)|ERR_CONNECTION|ERR_INCOMPLETE/.test(text))).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+async function copyOf(request: { post(url: string): Promise<{ json(): Promise<unknown> }> }, demo: string): Promise<string> {
+  const { id } = (await (await request.post(`/api/designs/${demo}/duplicate`)).json()) as { id: string };
+  return id;
+}
+
+/** A reading of the meter bar by its name. */
+export function meter(page: Page, name: string): Locator {
+  return page.getByRole('region', { name: 'Whole design' }).getByRole('button', { name: new RegExp(`^${name}`) });
+}
+
+/** The strip of a circuit. */
+export function strip(page: Page, name: string): Locator {
+  return page.getByRole('article', { name: new RegExp(name) });
+}
+
+/** A cell of the loads table by the load's name and the column's heading. */
+export async function cell(page: Page, load: string, column: string): Promise<Locator> {
+  const headings = await page.getByRole('columnheader').allInnerTexts();
+  const row = page.getByRole('row').filter({ has: page.getByRole('gridcell', { name: load, exact: true }) });
+  return row.getByRole('gridcell').nth(headings.indexOf(column));
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+}

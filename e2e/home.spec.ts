@@ -1,0 +1,94 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { cell, expect, meter, test } from './fixtures';
+
+const row = (page: Page, name: string) => page.getByRole('listitem').filter({ has: page.getByText(name, { exact: true }) });
+const act = async (page: Page, name: string, action: string) => {
+  await page.getByRole('button', { name: `More for ${name}`, exact: true }).click();
+  await page.getByRole('menuitem', { name: action }).click();
+};
+
+test('home shows what matters of each design', async ({ page }) => {
+  await page.goto('/');
+  await expect(row(page, 'Heron').first()).toContainText('20');
+  await expect(row(page, 'Heron').first()).toContainText('6.6 %');
+  await expect(row(page, 'Heron').first()).toContainText('1 fault');
+  await expect(row(page, 'Pip').first()).toContainText('OK');
+});
+
+test('a few questions make a design and lead straight to its loads; the first load shows its first steps', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'New design' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Small van');
+  await page.getByText('Feet, °F').click();
+  await page.getByRole('spinbutton', { name: 'Battery capacity, Ah' }).fill('105');
+  await page.getByRole('button', { name: 'Start with the loads' }).click();
+  await expect(page).toHaveURL(/loads/);
+  await expect(page.getByText('List what draws current')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name of a new load' }).fill('Ceiling light');
+  await page.keyboard.press('Enter');
+  await (await cell(page, 'Ceiling light', 'h a day')).click();
+  await page.keyboard.type('4');
+  await page.keyboard.press('Enter');
+  await expect(meter(page, 'A day')).toContainText('48 Wh');
+  await expect(meter(page, 'Runtime')).toContainText('21 d');
+});
+
+test('a design is copied, renamed, deleted and brought back', async ({ page, request, heron }) => {
+  await request.post(`/api/designs/${heron}/rename`, { data: { name: 'Egret' } });
+  await page.goto('/');
+  await act(page, 'Egret', 'Duplicate');
+  await act(page, 'Egret (copy)', 'Rename…');
+  await page.getByRole('textbox', { name: 'Name of the design' }).fill('Bittern');
+  await page.keyboard.press('Enter');
+  await expect(row(page, 'Bittern')).toBeVisible();
+  await act(page, 'Bittern', 'Delete');
+  await expect(row(page, 'Bittern').getByRole('link')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /Bittern/ })).toBeVisible();
+});
+
+test('a design exported and imported is the same; a broken, foreign or newer file says why and adds nothing', async ({ page, heron }) => {
+  await page.goto(`/`);
+  const count = await page.getByRole('listitem').count();
+  const exported = await page.request.get(`/api/designs/${heron}/export`);
+  expect(exported.headers()['content-disposition']).toContain('heron-copy.vine-knot.json');
+  const text = await exported.text();
+  const file = (content: string) => ({ name: 'design.json', mimeType: 'application/json', buffer: Buffer.from(content) });
+  const input = page.getByLabel('Design file');
+
+  await input.setInputFiles(file('{"records": ['));
+  await expect(page.getByRole('alert')).toContainText('not readable JSON');
+  await input.setInputFiles(file(text.replace('"schemaVersion": 1', '"schemaVersion": 7')));
+  await expect(page.getByRole('alert')).toContainText('newer');
+  await input.setInputFiles(file(text.replace('"deviceId": "bar_front"', '"deviceId": "bar_gone"')));
+  await expect(page.getByRole('alert')).toContainText('bar_gone');
+  await input.setInputFiles(file(' '.repeat(9_000_000)));
+  await expect(page.getByRole('alert')).toContainText('larger than 8 MB');
+  expect(
+    await page
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('button', { name: /^More for/ }) })
+      .count(),
+  ).toBe(count);
+
+  await input.setInputFiles(file(text));
+  await expect(page).toHaveURL(/loads/);
+  const id = page.url().split('/')[4]!;
+  expect(JSON.parse(await (await page.request.get(`/api/designs/${id}/export`)).text())).toEqual(JSON.parse(text));
+});
+
+test('the report prints with its cautions, and the PDF is one', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByRole('link', { name: 'Report and print' }).click();
+  await expect(page.getByRole('heading', { name: 'Before you start' })).toBeVisible();
+  await expect(page.getByText('Local codes and a licensed person come first.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Fridge.*6\.6 %/ })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await page.emulateMedia({ media: 'screen' });
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save as PDF' }).click()]);
+  const pdf = readFileSync((await download.path())!);
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeGreaterThanOrEqual(3);
+});

@@ -1,0 +1,109 @@
+import { cell, expect, meter, saved, test } from './fixtures';
+
+test('the table is worked by keyboard: move, type, take, refuse, leave', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  await (await cell(page, 'Roof fan', 'Load')).click();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.type('2');
+  await page.keyboard.press('Tab');
+  await expect(await cell(page, 'Roof fan', 'Pcs')).toHaveText('2');
+  await expect(await cell(page, 'Roof fan', 'Draw, A')).toHaveText('4.00');
+  await (await cell(page, 'Roof fan', 'h a day')).click();
+  await page.keyboard.type('25');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('grid').getByRole('alert')).toHaveText('between 0 and 24');
+  await page.keyboard.press('Escape');
+  await expect(await cell(page, 'Roof fan', 'h a day')).toHaveText('8');
+  await saved(page);
+});
+
+test('a measured value replaces the rated one and looks different', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  await (await cell(page, 'Cabin puck', 'Measured, all')).click();
+  await page.keyboard.type('9 W');
+  await page.keyboard.press('Enter');
+  await expect(await cell(page, 'Cabin puck', 'Draw, A')).toHaveText('0.75');
+  await expect((await cell(page, 'Cabin puck', 'Draw, A')).locator('span')).toHaveCSS('border-bottom-style', 'solid');
+  await page.keyboard.press('f');
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toContainText('measured 9.0 W, rated 12 W');
+});
+
+test('a block pasted from a spreadsheet fills cells, adds loads, and says what it could not take', async ({ page, context, pip }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto(`/d/${pip}/loads`);
+  await page.getByText('One list').click();
+  const before = await page.getByRole('row').count();
+  await page.evaluate(() => navigator.clipboard.writeText('Nose lamp\tNose box\t–\t2\t0,8\t4 W\nStep lamp\tNowhere\t–\t1\t\t1,5 W\n'));
+  await page.getByRole('grid').locator('tbody tr').last().getByRole('gridcell').first().click();
+  await page.keyboard.press('Control+v');
+  await expect(page.getByRole('alert').filter({ hasText: 'not taken' })).toContainText('there is no zone called “Nowhere”');
+  await expect(page.getByRole('row')).toHaveCount(before + 1);
+  await expect(await cell(page, 'Nose lamp', 'Draw, A')).toHaveText('0.67');
+  await expect(await cell(page, 'Nose lamp', 'Zone')).toHaveText('Nose box');
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('gridcell', { name: 'Nose lamp' })).toHaveCount(0);
+});
+
+test('a copied block comes out as a spreadsheet takes it', async ({ page, context, pip }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto(`/d/${pip}/loads`);
+  await (await cell(page, 'Cabin puck', 'Load')).click();
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Control+c');
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('Cabin puck\t01 Cabin lights\nReading light\t02 Reading lights');
+});
+
+test('a new load gets a circuit from its cell, another is removed, and undo brings it back', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  await page.getByRole('textbox', { name: 'Name of a new load' }).fill('Heater pad');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /1 caution/ })).toBeVisible();
+  await (await cell(page, 'Heater pad', 'Circuit')).dblclick();
+  await page.getByRole('combobox', { name: 'Circuit' }).selectOption('+ a circuit of its own');
+  await expect(await cell(page, 'Heater pad', 'Circuit')).toHaveText('07 Heater pad');
+  await (await cell(page, 'Water pump', 'Load')).click();
+  await page.keyboard.press('Control+Delete');
+  await expect(page.getByRole('gridcell', { name: 'Water pump', exact: true })).toHaveCount(0);
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('gridcell', { name: 'Water pump', exact: true })).toHaveCount(1);
+});
+
+test('loads from CSV are shown row by row before anything is taken', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  const energy = await meter(page, 'A day').innerText();
+  await page.getByRole('button', { name: 'CSV' }).click();
+  await page.getByRole('menuitem', { name: /Take loads/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Take loads from CSV' });
+  await dialog
+    .getByRole('textbox', { name: 'CSV text' })
+    .fill('load,zone,watts,hours\nKettle,Rear galley,150,0.2\nGhost,Rear galley,many,1\n');
+  await expect(dialog.getByRole('row', { name: /Ghost/ })).toContainText('left out');
+  await expect(dialog).toContainText('1 of 2 rows cannot be taken');
+  expect(await meter(page, 'A day').innerText()).toBe(energy);
+  await dialog.getByRole('button', { name: 'Take 1 loads' }).click();
+  await expect(await cell(page, 'Kettle', 'Wh a day')).toHaveText('30');
+});
+
+test('zones and scenarios are made, changed and removed', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  await page.getByRole('button', { name: 'Zones' }).click();
+  const zones = page.getByRole('dialog', { name: 'Zones of the vehicle' });
+  await zones.getByRole('textbox', { name: 'Name of a new zone' }).fill('Roof box');
+  await zones.getByRole('button', { name: 'Add zone' }).click();
+  const air = zones.getByRole('textbox', { name: 'Hottest air in Roof box' });
+  await air.fill('140');
+  await air.press('Enter');
+  await expect(air).toHaveValue('140');
+  await zones.getByRole('button', { name: 'Remove zone Nose box' }).click();
+  await expect(zones.getByRole('textbox', { name: 'Name of zone Nose box' })).toHaveCount(0);
+  await zones.getByRole('button', { name: 'Close' }).last().click();
+  await page.getByRole('button', { name: 'Scenarios' }).click();
+  await page.getByRole('menuitem', { name: 'Add a scenario…' }).click();
+  await page.getByRole('textbox', { name: 'Name of the scenario' }).fill('Left at the store');
+  await page.keyboard.press('Enter');
+  await expect(meter(page, 'A day')).toContainText('0.0 Wh');
+});

@@ -1,0 +1,105 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, test } from './fixtures';
+
+test('pages carry a strict content policy and no word of the server', async ({ request }) => {
+  const { 'content-security-policy': policy, ...headers } = (await request.get('/')).headers();
+  expect(policy).toContain("default-src 'self'");
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+  expect(headers['x-powered-by']).toBeUndefined();
+  expect(headers['x-content-type-options']).toBe('nosniff');
+});
+
+test('the server refuses other sites, other types, bodies too large and what it does not understand', async ({ request, heron }) => {
+  const url = `/api/designs/${heron}/changes`;
+  const foreign = await request.post(url, { data: {}, headers: { origin: 'http://elsewhere.example' } });
+  expect(foreign.status()).toBe(403);
+  expect((await request.post(url, { data: 'x', headers: { 'content-type': 'text/plain' } })).status()).toBe(415);
+  expect(
+    (
+      await request.post('/api/designs', { data: `{"file":"${'x'.repeat(8_100_000)}"}`, headers: { 'content-type': 'application/json' } })
+    ).status(),
+  ).toBe(413);
+  const unknown = await request.post(url, {
+    data: { changeId: 'abcdefgh', baseRevision: 1, label: 'x', change: { added: [{ id: 'a', type: 'macro' }], updated: [], removed: [] } },
+  });
+  expect(unknown.status()).toBe(400);
+  expect((await unknown.json()).error.reasons.join()).toContain('change.added.0');
+  expect((await request.get('/api/designs/none')).status()).toBe(404);
+  expect((await request.get(`/api/designs/${encodeURIComponent('../x')}`)).status()).toBe(404);
+  const schema = await (await request.get('/api/schema')).json();
+  expect(schema.title).toBe('Vine Knot design');
+});
+
+test('killed right after an acknowledged edit, the server has it when it starts again, every time', async () => {
+  test.setTimeout(120_000);
+  const database = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-kill-')), 'designs.db');
+  const port = 3300 + (process.pid % 300);
+  const base = `http://127.0.0.1:${port}`;
+  let server = await startServer(port, database);
+  const created = await send(`${base}/api/designs`, {
+    answers: {
+      name: 'Kill',
+      vehicle: 'trailer',
+      zones: ['Cabin'],
+      battery: { chemistry: 'agm', capacityAh: 80, count: 1 },
+      units: 'metric',
+      standard: 'iso-small-craft',
+      defaultReturn: 'dedicated',
+    },
+  });
+  let { revision, records } = await read(base, created.id);
+  const edits = 8;
+  for (let round = 1; round <= edits; round++) {
+    const zone = records.find(({ type }) => type === 'zone')!;
+    const to = { ...zone, ambientC: 30 + round };
+    const taken = await send(`${base}/api/designs/${created.id}/changes`, {
+      ...{ changeId: `kill-round-${round}`, baseRevision: revision, label: 'Warmer' },
+      change: { added: [], updated: [{ from: zone, to }], removed: [] },
+    });
+    server.kill('SIGKILL');
+    await new Promise((resolve) => server.once('exit', resolve));
+    server = await startServer(port, database);
+    ({ revision, records } = await read(base, created.id));
+    expect(revision).toBe(taken.revision);
+    expect(records.find(({ type }) => type === 'zone')).toEqual(to);
+  }
+  expect(revision).toBe(1 + edits);
+  server.kill('SIGKILL');
+});
+
+interface PlainRecord {
+  id: string;
+  type: string;
+  [field: string]: unknown;
+}
+
+async function startServer(port: number, database: string): Promise<ChildProcess> {
+  const next = path.join('node_modules', 'next', 'dist', 'bin', 'next');
+  const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    env: { ...process.env, DATABASE_URL: database },
+    stdio: 'ignore',
+  });
+  for (let tries = 0; tries < 100; tries++) {
+    const up = await fetch(`http://127.0.0.1:${port}/api/designs`).then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (up) return server;
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  throw new Error('the server did not start');
+}
+
+async function send(url: string, body: object): Promise<{ id: string; revision: number }> {
+  const response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  expect(response.ok).toBe(true);
+  return (await response.json()) as { id: string; revision: number };
+}
+
+async function read(base: string, id: string): Promise<{ revision: number; records: PlainRecord[] }> {
+  return (await (await fetch(`${base}/api/designs/${id}`)).json()) as { revision: number; records: PlainRecord[] };
+}

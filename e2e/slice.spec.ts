@@ -1,0 +1,124 @@
+import { cell, expect, meter, saved, strip, test } from './fixtures';
+
+test('one lamp changed moves current, drop, energy and runtime at once, and is still there after a reload', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/loads`);
+  const connected = await meter(page, 'Connected').innerText();
+  const energy = await meter(page, 'A day').innerText();
+  const rated = await cell(page, 'Reading light', 'Rated, each');
+  await rated.click();
+  await page.keyboard.press('Enter');
+  await page.getByRole('textbox', { name: 'Rated, each' }).fill('18 W');
+  await expect(await cell(page, 'Reading light', 'Draw, A')).toHaveText('3.00');
+  await expect(meter(page, 'Connected')).not.toHaveText(connected);
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect(meter(page, 'A day')).not.toHaveText(energy);
+
+  await page.reload();
+  await expect(await cell(page, 'Reading light', 'Rated, each')).toHaveText('18 W');
+  await page.getByRole('link', { name: /Circuits/ }).click();
+  const lights = strip(page, 'Bunk reading lights');
+  await expect(lights).toContainText('3.00 A');
+  await expect(lights).toContainText('Caution');
+});
+
+test('undo and redo reach across a reload and say what they would do', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  const fuse = strip(page, '02 Fridge').getByRole('spinbutton', { name: /Fuse/ });
+  await fuse.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(fuse).toHaveText('15 A');
+  await saved(page);
+  await page.reload();
+  await expect(fuse).toHaveText('15 A');
+  await page.getByRole('button', { name: 'Undo' }).hover();
+  await expect(page.getByRole('tooltip')).toContainText('Undo: Step the fuse of 02 Fridge');
+  await page.keyboard.press('Control+z');
+  await expect(fuse).toHaveText('10 A');
+  await page.reload();
+  await expect(fuse).toHaveText('10 A');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(fuse).toHaveText('15 A');
+});
+
+test('a length typed on the strip moves the profile as it is typed; Escape leaves it as it was', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  const pump = strip(page, '03 Water pump');
+  await pump
+    .getByRole('button', { name: /Water pump/ })
+    .first()
+    .click();
+  const profile = pump.getByRole('img', { name: /Voltage along circuit Water pump/ });
+  const before = await profile.getAttribute('aria-label');
+  const length = pump.getByRole('textbox', { name: /^Length Water pump fuse to/ });
+  await length.fill('12 m');
+  await expect(profile).not.toHaveAttribute('aria-label', before!);
+  await length.fill('12 parsecs');
+  await expect(pump.getByRole('alert')).toContainText('parsecs');
+  await length.press('Escape');
+  await expect(profile).toHaveAttribute('aria-label', before!);
+  await length.fill('20\' 6"');
+  await length.press('Enter');
+  await expect(length).toHaveValue('6.25');
+});
+
+test('gauge and fuse step by keyboard and by dragging; the worst circuits can be put first', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  const fridge = strip(page, '02 Fridge');
+  await expect(fridge).toContainText('Caution');
+  await fridge.getByRole('spinbutton', { name: /Conductor/ }).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(fridge).toContainText('2.5 mm²');
+  await expect(fridge).toContainText('OK');
+  const fuse = fridge.getByRole('spinbutton', { name: /Fuse/ });
+  const box = (await fuse.boundingBox())!;
+  await page.mouse.move(box.x + 10, box.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 10, box.y - 22, { steps: 6 });
+  await page.mouse.up();
+  await expect(fuse).toHaveText('20 A');
+  await page.getByText('Worst first').click();
+  await expect(page.getByRole('article').first()).toContainText('Driving lamps');
+});
+
+test('a finding leads to its place and one click mends it; the meter and the stem follow', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/supply`);
+  await page.keyboard.press('f');
+  const drawer = page.getByRole('dialog', { name: 'Findings' });
+  const fault = drawer.getByRole('listitem').filter({ hasText: 'Fuse larger than the wire can carry' });
+  await fault.getByRole('button', { name: 'Show it' }).click();
+  await expect(page).toHaveURL(/circuits/);
+  await expect(
+    strip(page, '09 Driving lamps')
+      .getByRole('button', { name: /Driving lamps/ })
+      .first(),
+  ).toHaveAttribute('aria-expanded', 'true');
+  await fault.getByRole('button', { name: 'Fit a 7.5 A fuse' }).click();
+  await expect(fault).toHaveCount(0);
+  await drawer.getByRole('button', { name: 'Use 2.5 mm²' }).click();
+  await drawer.getByRole('button', { name: 'Fit a 7.5 A fuse' }).click();
+  await expect(page.getByRole('navigation', { name: 'Stages' })).not.toContainText('fault');
+  await expect(meter(page, 'Worst drop')).not.toContainText('over');
+});
+
+test('find, shortcuts, stage keys, units and the night theme', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/loads`);
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: 'Find' }).fill('awning 16');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/circuits/);
+  await expect(strip(page, '16 Awning light')).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toContainText('Undo');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('g');
+  await page.keyboard.press('s');
+  await expect(page).toHaveURL(/supply/);
+  await expect(page.getByRole('textbox', { name: 'Length Main fuse to Positive bus bar' })).toHaveValue('0.30');
+  await page.getByRole('button', { name: 'ft', exact: true }).click();
+  await expect(page.getByRole('textbox', { name: 'Length Main fuse to Positive bus bar' })).toHaveValue('1.0');
+  await page.getByRole('button', { name: 'Night theme' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+});

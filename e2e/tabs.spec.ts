@@ -1,0 +1,64 @@
+import { expect, saved, strip, test } from './fixtures';
+
+test('two tabs on one design: each sees the other within a second, and edits to different things merge', async ({
+  page,
+  context,
+  heron,
+}) => {
+  const other = await context.newPage();
+  await page.goto(`/d/${heron}/circuits`);
+  await other.goto(`/d/${heron}/circuits`);
+  await strip(page, '01 Galley lights').getByRole('spinbutton', { name: /Fuse/ }).press('ArrowDown');
+  await expect(strip(other, '01 Galley lights').getByRole('spinbutton', { name: /Fuse/ })).toHaveText('4 A', { timeout: 1000 });
+  await strip(other, '02 Fridge')
+    .getByRole('spinbutton', { name: /Conductor/ })
+    .press('ArrowUp');
+  await expect(strip(page, '02 Fridge')).toContainText('2.5 mm²', { timeout: 1000 });
+  await saved(page);
+  await saved(other);
+});
+
+test('edits to the same thing are refused with a choice; neither is lost until it is made', async ({ page, context, heron }) => {
+  const other = await context.newPage();
+  await page.goto(`/d/${heron}/circuits`);
+  await other.goto(`/d/${heron}/circuits`);
+  const fuseIn = (tab: typeof page) => strip(tab, '02 Fridge').getByRole('spinbutton', { name: /Fuse/ });
+
+  await page.route('**/changes', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    await route.continue();
+  });
+  await fuseIn(page).press('ArrowUp');
+  await fuseIn(other).press('ArrowDown');
+  const choice = page.getByRole('dialog', { name: /changed in another window/ });
+  await expect(choice).toContainText('15');
+  await expect(choice).toContainText('7.5');
+  await choice.getByRole('button', { name: 'Use mine' }).click();
+  await expect(fuseIn(page)).toHaveText('15 A');
+  await expect(fuseIn(other)).toHaveText('15 A');
+
+  await fuseIn(page).press('ArrowUp');
+  await fuseIn(other).press('ArrowDown');
+  await page.getByRole('button', { name: 'Keep the other change' }).click();
+  await expect(fuseIn(page)).toHaveText('10 A');
+});
+
+test('edits made while the server cannot be reached are kept through a reload and sent when it answers', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.route('**/changes', (route) => route.abort());
+  await strip(page, '02 Fridge').getByRole('spinbutton', { name: /Fuse/ }).press('ArrowUp');
+  await expect(page.getByRole('status').filter({ hasText: 'Server not reached' })).toBeVisible();
+  page.once('dialog', (dialog) => void dialog.accept());
+  await page.reload();
+  await expect(strip(page, '02 Fridge').getByRole('spinbutton', { name: /Fuse/ })).toHaveText('15 A');
+  await page.unroute('**/changes');
+  await saved(page);
+  await page.reload();
+  await expect(strip(page, '02 Fridge').getByRole('spinbutton', { name: /Fuse/ })).toHaveText('15 A');
+});
+
+test('a design deleted in another window says so', async ({ page, request, heron }) => {
+  await page.goto(`/d/${heron}/loads`);
+  await request.delete(`/api/designs/${heron}`);
+  await expect(page.getByRole('dialog', { name: 'This design has been deleted' })).toBeVisible();
+});

@@ -1,0 +1,22 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.E2E_PORT ?? 3217);
+
+/** Browser tests against a production build on a store of their own, in Debian's Chromium. */
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  workers: 2,
+  timeout: 40_000,
+  expect: { timeout: 8_000 },
+  reporter: process.env.BROWSER_REPORT ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]] : [['list']],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    },
+  },
+  webServer: { command: `node e2e/server.mjs ${port}`, url: `http://127.0.0.1:${port}/api/designs`, timeout: 60_000 },
+});
