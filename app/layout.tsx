@@ -7,7 +7,7 @@ import '@fontsource/ibm-plex-mono/400.css';
 import '@fontsource/ibm-plex-mono/600.css';
 import '@/ui/theme.css';
 import type { Metadata, Viewport } from 'next';
-import { cookies, headers } from 'next/headers';
+import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { THEME_COOKIE } from '@/ui/theme';
 import { ThemeProvider } from '@/ui/ThemeProvider';
@@ -20,11 +20,10 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const theme = (await cookies()).get(THEME_COOKIE)?.value === 'night' ? 'night' : 'light';
-  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en" data-theme={theme}>
       <body>
-        <ThemeProvider initial={theme} nonce={nonce}>
+        <ThemeProvider initial={theme}>
           {children}
         </ThemeProvider>
       </body>

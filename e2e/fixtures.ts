@@ -10,7 +10,7 @@ export const test = base.extend<{ heron: string; pip: string; consoleErrors: str
       page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
       page.on('pageerror', (error) => errors.push(error.message));
       await use(errors);
-      expect(errors.filter((text) => !/status of (409|422)|ERR_CONNECTION|ERR_INCOMPLETE/.test(text))).toEqual([]);
+      expect(errors.filter((text) => !/status of (409|422)|ERR_CONNECTION|ERR_INCOMPLETE|ERR_FAILED|status of 404/.test(text))).toEqual([]);
     },
     { auto: true },
   ],

@@ -1,4 +1,15 @@
+import type { Locator, Page } from '@playwright/test';
 import { expect, meter, saved, test } from './fixtures';
+
+/** Drags as a hand does: down, a little, along, up. */
+async function drag(page: Page, what: Locator, onto: Locator): Promise<void> {
+  const [from, to] = [(await what.boundingBox())!, (await onto.boundingBox())!];
+  await page.mouse.move(from.x + 20, from.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 28, from.y + 14, { steps: 3 });
+  await page.mouse.move(to.x + 40, to.y + to.height / 2, { steps: 12 });
+  await page.mouse.up();
+}
 
 test('a fuse is moved to a spare slot by keyboard alone', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/supply`);
@@ -15,11 +26,12 @@ test('a fuse is moved to a spare slot by keyboard alone', async ({ page, pip }) 
 test('a fuse is dragged onto another and the two change places; dragged out, its circuit waits without a slot', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/supply`);
   const lights = page.getByRole('button', { name: /Cabin lights, 3 A, slot 1/ });
-  await lights.dragTo(page.getByRole('button', { name: /Roof fan, 5 A, slot 3/ }));
+  await drag(page, lights, page.getByRole('button', { name: /Roof fan, 5 A, slot 3/ }));
   await expect(page.getByRole('button', { name: /Cabin lights, 3 A, slot 3/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /Roof fan, 5 A, slot 1/ })).toBeVisible();
   const tray = page.getByRole('region', { name: 'Circuits without a slot' });
-  await page.getByRole('button', { name: /Roof fan, 5 A, slot 1/ }).dragTo(tray);
+  await tray.scrollIntoViewIfNeeded();
+  await drag(page, page.getByRole('button', { name: /Roof fan, 5 A, slot 1/ }), tray);
   await expect(tray).toContainText('Roof fan');
   await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('1 fault');
   await tray.getByRole('button', { name: 'Next free slot' }).click();
@@ -34,7 +46,7 @@ test('the battery’s size moves the runtime as it is typed; a main cable made t
   await page.keyboard.press('Enter');
   await page.getByRole('combobox', { name: 'Conductor Main fuse to Fuse block' }).click();
   await page.getByTitle('14 AWG').click();
-  await page.keyboard.press('f');
+  await page.getByRole('button', { name: /^Findings/ }).click();
   const drawer = page.getByRole('dialog', { name: 'Findings' });
   await drawer.getByRole('listitem').filter({ hasText: 'a 50 A fuse guards 14 AWG' }).getByRole('button', { name: /^Use/ }).click();
   await expect(drawer).not.toContainText('guards');

@@ -60,6 +60,13 @@ export async function readDesign(id: string): Promise<{ revision: number; design
   return { revision: head[0].revision, design: makeDesign(records.map(({ json }) => json)) };
 }
 
+/** The revision a design stands at. @throws NotFound when there is no such design, or it has been deleted. */
+export async function headRevision(id: string): Promise<number> {
+  const [row] = await headOf(await store().database, id);
+  if (!row) throw new NotFound('design', id);
+  return row.revision;
+}
+
 export async function openDesign(id: string): Promise<OpenDesign> {
   const { revision, design } = await readDesign(id);
   return { id, revision, records: Array.from(design.records.values()) };

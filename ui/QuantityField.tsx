@@ -45,6 +45,7 @@ export function ParsedField({
     return parsed.ok && why === null ? parsed.value : null;
   };
   const type = (typed: string) => {
+    left.current = false;
     setDraft(typed);
     const value = read(typed);
     if (value !== null) onPreview?.(value);

@@ -15,13 +15,13 @@ const Context = createContext<ThemeChoice>({ theme: 'light', setTheme: () => und
 
 const A_YEAR_S = 31_536_000;
 
-/** Gives the interface kit its look and its style rules, on the server and in the browser, under the page's content policy. */
-export function ThemeProvider({ initial, nonce, children }: { initial: ThemeName; nonce: string | undefined; children: ReactNode }) {
+/** Gives the interface kit its look and its style rules, on the server and in the browser. */
+export function ThemeProvider({ initial, children }: { initial: ThemeName; children: ReactNode }) {
   const [theme, choose] = useState(initial);
   const [cache] = useState(() => createCache());
   useServerInsertedHTML(() => {
     const css = extractStyle(cache, { plain: true, once: true });
-    return css ? <style id="antd-first" nonce={nonce} dangerouslySetInnerHTML={{ __html: css }} /> : null;
+    return css ? <style id="antd-first" dangerouslySetInnerHTML={{ __html: css }} /> : null;
   });
   const choice = useMemo(
     () => ({
@@ -36,7 +36,7 @@ export function ThemeProvider({ initial, nonce, children }: { initial: ThemeName
   );
   return (
     <StyleProvider cache={cache} hashPriority="low">
-      <ConfigProvider theme={ANTD_THEMES[theme]} csp={{ nonce }} wave={{ disabled: true }}>
+      <ConfigProvider theme={ANTD_THEMES[theme]} wave={{ disabled: true }}>
         <Context value={choice}>
           <App component={false}>{children}</App>
         </Context>

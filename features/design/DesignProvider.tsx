@@ -16,21 +16,47 @@ export function DesignProvider({ open, children }: { open: OpenDesign & { histor
 
   useEffect(() => {
     store.resume();
-    const events = new EventSource(`/api/designs/${open.id}/events?after=${store.revision()}`);
-    events.onmessage = (event) => store.receive(JSON.parse(event.data) as LoggedChange & { history: History });
-    events.addEventListener('gone', () => {
-      events.close();
-      store.markGone();
-    });
+    const stop = listen(store, open.id);
     const settle = () => store.settle();
     window.addEventListener('pagehide', settle);
     return () => {
-      events.close();
+      stop();
       window.removeEventListener('pagehide', settle);
     };
   }, [open.id, store]);
 
   return <Context.Provider value={store}>{children}</Context.Provider>;
+}
+
+const RECONNECT_MS = 2000;
+
+/** Hears of changes made elsewhere until stopped. A stream the server refused is asked for again, unless the design is gone. */
+function listen(store: DesignStore, designId: string): () => void {
+  let events: EventSource;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let stopped = false;
+  const connect = () => {
+    events = new EventSource(`/api/designs/${designId}/events?after=${store.revision()}`);
+    events.onmessage = (event) => store.receive(JSON.parse(event.data) as LoggedChange & { history: History });
+    events.addEventListener('gone', () => {
+      events.close();
+      store.markGone();
+    });
+    events.onerror = () => {
+      if (events.readyState === EventSource.CLOSED) void again();
+    };
+  };
+  const again = async () => {
+    const answer = await fetch(`/api/designs/${designId}`).catch(() => null);
+    if (answer?.status === 404) store.markGone();
+    else if (!stopped) timer = setTimeout(connect, RECONNECT_MS);
+  };
+  connect();
+  return () => {
+    stopped = true;
+    clearTimeout(timer);
+    events.close();
+  };
 }
 
 export function useDesignStore(): DesignStore {

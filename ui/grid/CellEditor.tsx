@@ -22,9 +22,11 @@ export function CellEditor({ label, start, options, align, onPreview, onFinish, 
 
   const finish = (typed: string, then: [number, number] | null) => {
     if (done.current) return;
+    // Set before the value is handed over: moving on blurs this field, which must not hand over a second one.
+    done.current = true;
     const refused = onFinish(typed, then);
+    done.current = refused === null;
     if (refused) setProblem(refused);
-    else done.current = true;
   };
   const onKeyDown = (event: KeyboardEvent) => {
     event.stopPropagation();

@@ -129,6 +129,8 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
     [active, columns, rows],
   );
 
+  const focusArrived = useCallback((row: number, column: number) => setActive({ row, column }), []);
+
   let position = 0;
   return (
     <div className={styles.frame}>
@@ -195,6 +197,7 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
                   selectedFrom={inBlock && anchor ? block.left : -1}
                   selectedTo={inBlock && anchor ? block.right : -1}
                   onPick={pick}
+                  onFocusArrived={focusArrived}
                   onPreview={actions.preview as GridActions<GridRow>['preview']}
                   onFinish={finishEdit as never}
                   onLeave={leaveEdit}

@@ -15,6 +15,8 @@ interface GridRowViewProps {
   selectedFrom: number;
   selectedTo: number;
   onPick(row: number, column: number, extend: boolean, edit: boolean): void;
+  /** Focus came to a cell by other means than a click. */
+  onFocusArrived(row: number, column: number): void;
   onPreview(row: GridRow, column: string, text: string): CellResult;
   onFinish(row: GridRow, column: GridColumn<GridRow>, text: string, then: [number, number] | null): CellResult;
   onLeave(): void;
@@ -30,6 +32,7 @@ export const GridRowView = memo(function GridRowView({
   selectedFrom,
   selectedTo,
   onPick,
+  onFocusArrived,
   onPreview,
   onFinish,
   onLeave,
@@ -55,7 +58,7 @@ export const GridRowView = memo(function GridRowView({
             title={text.length > 14 ? text : undefined}
             onMouseDown={(event) => !editing && onPick(index, at, event.shiftKey, false)}
             onDoubleClick={() => onPick(index, at, false, true)}
-            onFocus={() => activeColumn !== at && onPick(index, at, false, false)}
+            onFocus={() => !active && onFocusArrived(index, at)}
           >
             {editing ? (
               <CellEditor
