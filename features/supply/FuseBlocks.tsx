@@ -5,10 +5,13 @@ import {
   DragOverlay,
   KeyboardSensor,
   PointerSensor,
+  pointerWithin,
+  rectIntersection,
   useDraggable,
   useDroppable,
   useSensor,
   useSensors,
+  type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
@@ -56,6 +59,7 @@ export function FuseBlocks() {
     <DndContext
       id="slots"
       sensors={sensors}
+      collisionDetection={slotUnder}
       onDragStart={({ active }) => setDragged(String(active.id))}
       onDragEnd={onDragEnd}
       onDragCancel={() => setDragged(null)}
@@ -224,6 +228,12 @@ function Tray({
     </section>
   );
 }
+
+/** The slot under the pointer; for the keyboard, which has none, the one the carried fuse lies over most. */
+const slotUnder: CollisionDetection = (drag) => {
+  const pointed = pointerWithin(drag);
+  return pointed.length > 0 ? pointed : rectIntersection(drag);
+};
 
 /** Arrow keys carry a picked-up fuse from slot to slot: the nearest one in that direction. */
 const nextSlot: NonNullable<ConstructorParameters<typeof KeyboardSensor>[0]['options']['coordinateGetter']> = (
