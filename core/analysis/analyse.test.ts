@@ -243,3 +243,36 @@ describe('findings in a small design', () => {
     });
   }
 });
+
+test('an analysis carried on from an earlier one says exactly what a fresh one says', () => {
+  const start = heron();
+  const records = Array.from(start.records.values());
+  const edit: fc.Arbitrary<[id: string, set: object]> = fc.constantFrom(...records).chain((record): fc.Arbitrary<[string, object]> => {
+    const to = (set: fc.Arbitrary<object>) => set.map((fields): [string, object] => [record.id, fields]);
+    if (record.type === 'wire')
+      return to(fc.record({ lengthMm: fc.integer({ min: 0, max: 9000 }), conductor: fc.constantFrom('mm2:1', 'mm2:6', 'mm2:35') }));
+    if (record.type === 'zone') return to(fc.record({ ambientC: fc.integer({ min: 0, max: 90 }), engineSpace: fc.boolean() }));
+    if (record.type === 'circuit') return to(fc.record({ targetPercent: fc.constantFrom(null, 1, 10) }));
+    if (record.type === 'settings')
+      return to(fc.record({ dropFrom: fc.constantFrom('battery', 'fuseBlock'), insulationC: fc.constantFrom(60, 105) }));
+    if (record.type === 'device' && record.kind === 'protection') return to(fc.record({ ratingA: fc.constantFrom(1, 10, 60) }));
+    if (record.type === 'device' && record.kind === 'load')
+      return to(fc.record({ quantity: fc.integer({ min: 1, max: 20 }), continuous: fc.boolean() }));
+    return fc.constant([record.id, {}]);
+  });
+  fc.assert(
+    fc.property(fc.array(edit, { minLength: 1, maxLength: 5 }), (edits) => {
+      let design: Design = start;
+      let carried = analyse(start);
+      for (const [id, set] of edits) {
+        design = applyChange(design, updateRecords(design, [{ id, set }]));
+        carried = analyse(design, carried);
+      }
+      const fresh = analyse(design);
+      expect(carried.circuits).toEqual(fresh.circuits);
+      expect(carried.findings).toEqual(fresh.findings);
+      expect(carried.totals).toEqual(fresh.totals);
+    }),
+    { numRuns: 80, seed: 4 },
+  );
+});

@@ -11,7 +11,8 @@ import { ampacity, type Ampacity } from '../sizing/ampacity';
 import { designOhmPerM } from '../sizing/voltageDrop';
 import { analyseCircuits } from './circuits';
 import { analyseBlocks, analyseMain, analyseWires } from './supply';
-import type { Analysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
+import type { Severity } from '../findings/types';
+import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
 
 /** What every part of the analysis shares while one design is being analysed. */
 export interface AnalysisContext {
@@ -24,13 +25,16 @@ export interface AnalysisContext {
   ampacityOf(wire: Wire): Ampacity;
 }
 
-/** Analyses a whole design. Pure; the same design gives the same result. */
-export function analyse(design: Design): Analysis {
+/**
+ * Analyses a whole design. Pure; the same design gives the same result, with or without an earlier analysis, whose parts
+ * are taken over where everything they were made from is the same.
+ */
+export function analyse(design: Design, previous: Analysis | null = null): Analysis {
   const index = indexDesign(design);
   const context = makeContext(index);
   const { scenarios, scenario } = budgets(index, context.draws);
   const loads = analyseLoads(context, scenario);
-  const circuits = analyseCircuits(context, loads);
+  const { circuits, memo } = analyseCircuits(context, loads, previous?.memo);
   const bank = index.battery ? bankFacts(index.battery) : null;
   const analysis: Analysis = {
     design,
@@ -47,9 +51,10 @@ export function analyse(design: Design): Analysis {
     totals: totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null),
     wiringFaults: context.wiring.faults,
     findings: [],
+    memo,
   };
   analysis.findings = findAll(analysis);
-  giveVerdicts(analysis);
+  analysis.circuits = withVerdicts(analysis, previous);
   return analysis;
 }
 
@@ -183,14 +188,19 @@ function totalsOf(
   };
 }
 
-function giveVerdicts({ circuits, findings }: Analysis): void {
-  const byCircuit = new Map(circuits.map((circuit) => [circuit.id, circuit]));
+/** Each circuit with the worst of its findings as its verdict; the object of the previous analysis where it says the same. */
+function withVerdicts({ circuits, findings }: Analysis, previous: Analysis | null): CircuitAnalysis[] {
+  const worst = new Map<string, Severity>();
   for (const { circuitId, severity } of findings) {
-    const circuit = circuitId === null ? undefined : byCircuit.get(circuitId);
-    if (!circuit) continue;
-    if (severity === 'fault' || circuit.verdict === 'ok' || (severity === 'caution' && circuit.verdict === 'note'))
-      circuit.verdict = severity;
+    if (circuitId !== null && !worst.has(circuitId)) worst.set(circuitId, severity);
   }
+  const before = new Map(previous?.circuits.map((circuit) => [circuit.id, circuit]));
+  return circuits.map((circuit) => {
+    const verdict = worst.get(circuit.id) ?? 'ok';
+    const kept = before.get(circuit.id);
+    if (kept && kept.verdict === verdict && previous!.memo.get(circuit.id)?.circuit === circuit) return kept;
+    return { ...circuit, verdict };
+  });
 }
 
 function asDemand({ load, draw }: LoadAnalysis) {

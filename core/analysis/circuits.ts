@@ -8,7 +8,7 @@ import type { Ampacity } from '../sizing/ampacity';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
 import { cableOhmPerM, formulaOhmPerM } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';
-import type { CircuitAnalysis, LoadAnalysis, RunStep } from './types';
+import type { CircuitAnalysis, CircuitMemo, LoadAnalysis, RunStep } from './types';
 
 /** The wires of one circuit alone, found by following its loads back to the protection and to the first shared return. */
 interface OwnWires {
@@ -16,7 +16,12 @@ interface OwnWires {
   return: Set<Wire>;
 }
 
-export function analyseCircuits(context: AnalysisContext, loads: Map<string, LoadAnalysis>): CircuitAnalysis[] {
+/** Every circuit, taken over from the memo of an earlier analysis where all it depends on is the same. */
+export function analyseCircuits(
+  context: AnalysisContext,
+  loads: Map<string, LoadAnalysis>,
+  before: CircuitMemo = new Map(),
+): { circuits: CircuitAnalysis[]; memo: CircuitMemo } {
   const { index, wiring } = context;
   const loadsOf = new Map<string, LoadAnalysis[]>();
   const own = new Map<string, OwnWires>();
@@ -33,7 +38,49 @@ export function analyseCircuits(context: AnalysisContext, loads: Map<string, Loa
   for (const entry of loads.values()) {
     if (entry.circuitId !== null) addReturnWires(context, entry.id, own.get(entry.circuitId)!.return);
   }
-  return index.circuits.map((circuit) => analyseCircuit(context, circuit, loadsOf.get(circuit.id)!, own.get(circuit.id)!));
+  const memo: CircuitMemo = new Map();
+  const circuits = index.circuits.map((circuit) => {
+    const circuitLoads = loadsOf.get(circuit.id)!;
+    const wires = own.get(circuit.id)!;
+    const inputs = inputsOf(context, circuit, circuitLoads, wires);
+    const kept = before.get(circuit.id);
+    const entry =
+      kept && sameInputs(kept.inputs, inputs) ? kept : { inputs, circuit: analyseCircuit(context, circuit, circuitLoads, wires) };
+    memo.set(circuit.id, entry);
+    return entry.circuit;
+  });
+  return { circuits, memo };
+}
+
+/**
+ * Everything a circuit's analysis reads: its records as objects, which never change in place, and the drops and currents
+ * that reach it from the shared cables. Two equal lists give equal results.
+ */
+function inputsOf(context: AnalysisContext, circuit: Circuit, loads: LoadAnalysis[], own: OwnWires): unknown[] {
+  const { index, wiring, supply, returns } = context;
+  const protection = index.devices.get(circuit.protectionId) as Protection;
+  const inputs: unknown[] = [index.settings, circuit, protection, protection.mount && index.devices.get(protection.mount.blockId)];
+  for (const wire of own.supply) inputs.push(wire);
+  for (const wire of own.return) inputs.push(wire);
+  const fedAt = wiring.supply.at.get(terminalKey(protection.id, 'out'))!;
+  inputs.push(fedAt < wiring.fedCount);
+  const readPath = (tree: WiringTree, flow: TreeFlow, at: number | undefined) => {
+    for (let step = at ?? -1; step >= 0; step = tree.nodes[step]!.parent) {
+      const { wire, deviceId } = tree.nodes[step]!;
+      inputs.push(wire, index.devices.get(deviceId), flow.demand[step]!.peakA, flow.dropV[step]);
+    }
+  };
+  for (const { id, load } of loads) {
+    inputs.push(load);
+    readPath(wiring.supply, supply, wiring.supply.at.get(terminalKey(id, 'plus')));
+    readPath(wiring.return, returns, wiring.return.at.get(terminalKey(id, 'minus')));
+  }
+  for (const zone of index.zones) inputs.push(zone);
+  return inputs;
+}
+
+function sameInputs(a: readonly unknown[], b: readonly unknown[]): boolean {
+  return a.length === b.length && a.every((value, at) => Object.is(value, b[at]));
 }
 
 function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadAnalysis[], own: OwnWires): CircuitAnalysis {

@@ -26,8 +26,13 @@ export interface Analysis {
   main: MainAnalysis | null;
   totals: Totals;
   wiringFaults: WiringFault[];
+  /** The worst first. */
   findings: Finding[];
+  /** What each circuit was made from and what came of it, before its verdict; for the next analysis. */
+  memo: CircuitMemo;
 }
+
+export type CircuitMemo = Map<string, { inputs: readonly unknown[]; circuit: CircuitAnalysis }>;
 
 export interface LoadAnalysis {
   id: string;

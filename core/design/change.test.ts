@@ -183,3 +183,43 @@ describe('migrations', () => {
     expect(MIGRATIONS.length).toBe(SCHEMA_VERSION - 1);
   });
 });
+
+test('a change is checked as closely as the whole design would be', () => {
+  const spoil = fc.oneof(
+    fc.constantFrom(...design.records.values()).map((record) => remove(record)),
+    fc
+      .constantFrom(...design.records.values())
+      .map((record) => update(record, record.type === 'device' && record.kind === 'fuseBlock' ? { slots: 3 } : {})),
+    fc
+      .tuple(fc.constantFrom(...design.records.values()), fc.integer({ min: 1, max: 13 }))
+      .map(([record, slot]) =>
+        update(
+          record,
+          record.type === 'device' && record.kind === 'protection' && record.mount ? { mount: { ...record.mount, slot } } : {},
+        ),
+      ),
+    fc
+      .constantFrom(...design.records.values())
+      .map((record) => update(record, record.type === 'device' && record.kind === 'protection' ? { mount: null } : {})),
+  );
+  fc.assert(
+    fc.property(spoil, (change) => {
+      const records = new Map(design.records);
+      for (const { id } of change.removed) records.delete(id);
+      for (const { to } of change.updated) records.set(to.id, to);
+      const whole = checkReferences({ records }).map(({ code, id }) => `${code} ${id}`);
+      const close = problemsOfWithIds(change);
+      expect(new Set(close)).toEqual(new Set(whole));
+    }),
+    { numRuns: 400, seed: 2 },
+  );
+});
+
+function problemsOfWithIds(change: Change): string[] {
+  try {
+    applyChange(design, change);
+    return [];
+  } catch (error) {
+    return (error as DesignError).problems.map(({ code, id }) => `${code} ${id}`);
+  }
+}

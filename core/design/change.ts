@@ -1,6 +1,6 @@
 import type { Design } from './design';
 import { DesignError, type Problem } from './problems';
-import { checkReferences } from './references';
+import { checkAround } from './references';
 import type { DesignRecord } from './schema';
 
 /**
@@ -29,15 +29,17 @@ export function touchedIds(change: Change): string[] {
 }
 
 /**
- * The design after the change, checked as a whole.
+ * The design after the change. The design before it must be whole; the result then is.
  * @throws DesignError with every problem: a record that is already there, gone, or differs from what the change expects
  *   (`duplicateId`, `missingRecord`, `staleRecord`), and every broken reference the result would have.
  */
 export function applyChange(design: Design, change: Change): Design {
-  const changed = applyUnchecked(design, change);
-  const problems = checkReferences(changed);
+  const result = applyUnchecked(design, change);
+  const reshaped = new Set(change.removed.map(({ id }) => id));
+  for (const { from, to } of change.updated) if (from.type === 'device' && shapeOf(from) !== shapeOf(to)) reshaped.add(from.id);
+  const problems = checkAround(result, [...change.added, ...change.updated.map(({ to }) => to)], reshaped);
   if (problems.length > 0) throw new DesignError(problems);
-  return changed;
+  return result;
 }
 
 /**
@@ -122,6 +124,13 @@ function expect(records: Map<string, DesignRecord>, wanted: DesignRecord, proble
   else if (!sameRecord(found, wanted)) problems.push({ code: 'staleRecord', id: wanted.id });
   else return true;
   return false;
+}
+
+/** What others can rely on of a device: its terminals and slots. */
+function shapeOf(record: DesignRecord): string {
+  if (record.type !== 'device') return record.type;
+  if (record.kind === 'protection') return record.mount ? 'mounted' : 'inline';
+  return record.kind === 'fuseBlock' ? String(record.slots) : record.kind;
 }
 
 function kindOf(record: DesignRecord): string | undefined {

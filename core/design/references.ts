@@ -46,13 +46,39 @@ export function referencesOf(record: DesignRecord): Reference[] {
 
 /** Checks a whole design: references, terminals, slots and what may exist only once. Returns every problem found. */
 export function checkReferences(design: Design): Problem[] {
+  const problems = checkFrame(design);
+  for (const record of design.records.values()) checkOwnReferences(design, record, problems);
+  checkUniqueness(design, problems);
+  return problems;
+}
+
+/**
+ * The same for a design that was whole before these records were added, changed or removed: it looks only where a problem
+ * can have come in. What others refer to is looked at when a record went away or a device lost terminals or slots.
+ */
+export function checkAround(design: Design, changed: readonly DesignRecord[], reshaped: ReadonlySet<string>): Problem[] {
+  const problems = checkFrame(design);
+  for (const record of changed) checkOwnReferences(design, record, problems);
+  if (reshaped.size > 0) {
+    const own = new Set(changed);
+    for (const record of design.records.values()) {
+      if (!own.has(record) && referencesOf(record).some(({ id }) => reshaped.has(id))) checkOwnReferences(design, record, problems);
+    }
+  }
+  if (changed.some((record) => record.type === 'circuit' || record.type === 'duty' || isUnique(record))) checkUniqueness(design, problems);
+  return problems;
+}
+
+function isUnique(record: DesignRecord): boolean {
+  return record.type === 'device' && (record.kind === 'battery' || record.kind === 'protection');
+}
+
+function checkFrame(design: Design): Problem[] {
   const problems: Problem[] = [];
   if (design.records.get(SETTINGS_ID)?.type !== 'settings') problems.push({ code: 'settingsMissing', id: SETTINGS_ID });
   if (design.records.size > LIMITS.recordsPerDesign) {
     problems.push({ code: 'tooManyRecords', id: SETTINGS_ID, other: String(design.records.size) });
   }
-  for (const record of design.records.values()) checkOwnReferences(design, record, problems);
-  checkUniqueness(design, problems);
   return problems;
 }
 

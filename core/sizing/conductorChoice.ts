@@ -38,22 +38,23 @@ export interface ConductorChoice {
 export function chooseConductor(demand: RunDemand): ConductorChoice | null {
   const { sizes } = demand;
   const leastArea = mechanicalMinimumMm2(sizes, demand.cableForm);
-  const carried = sizes.map((size) => ampacity(size, demand.conditions).amps);
-  const dropped = sizes.map((size) => demand.ampereMetres * designOhmPerM(size, demand.drop));
+  const carried = (size: ConductorSize) => ampacity(size, demand.conditions).amps;
+  const dropped = (size: ConductorSize) => demand.ampereMetres * designOhmPerM(size, demand.drop);
+  const { continuousA, peakA, ratings } = demand;
   const first = {
     minimum: sizes.findIndex((size) => areaMm2(size) >= leastArea),
-    ampacity: carried.findIndex((amps) => amps > 0 && amps >= demand.peakA),
-    fuse: carried.findIndex((amps) => chooseFuse(demand.continuousA, demand.peakA, amps, demand.ratings) !== null),
-    drop: dropped.findIndex((volts) => volts <= demand.allowedDropV + 1e-9),
+    ampacity: sizes.findIndex((size) => carried(size) > 0 && carried(size) >= peakA),
+    fuse: sizes.findIndex((size) => chooseFuse(continuousA, peakA, carried(size), ratings) !== null),
+    drop: sizes.findIndex((size) => dropped(size) <= demand.allowedDropV + 1e-9),
   };
   if (Object.values(first).some((at) => at < 0)) return null;
   const at = Math.max(...Object.values(first));
   const order: Governor[] = ['minimum', 'drop', 'ampacity', 'fuse'];
   return {
     conductor: sizes[at]!,
-    fuseA: chooseFuse(demand.continuousA, demand.peakA, carried[at]!, demand.ratings)!,
-    ampacityA: carried[at]!,
-    dropV: dropped[at]!,
+    fuseA: chooseFuse(continuousA, peakA, carried(sizes[at]!), ratings)!,
+    ampacityA: carried(sizes[at]!),
+    dropV: dropped(sizes[at]!),
     governedBy: order.find((governor) => first[governor] === at)!,
   };
 }

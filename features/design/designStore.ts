@@ -96,7 +96,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   }
 
   function show(design: Design, extra: Partial<DesignState> = {}): void {
-    const analysis = shareUnchanged(api.getState().analysis, analyse(design));
+    const before = api.getState().analysis;
+    const analysis = shareUnchanged(before, analyse(design, before));
     api.setState({ design, analysis, ...extra });
   }
 
@@ -216,8 +217,10 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     receive({ history, ...logged }) {
       if (logged.revision <= revision) return;
       takeIn(logged);
+      const mine = pending.some(({ changeId }) => changeId === logged.changeId);
       pending = pending.filter(({ changeId }) => changeId !== logged.changeId);
-      showBase({ history });
+      if (mine) api.setState({ history });
+      else showBase({ history });
     },
     resolveConflict(keep) {
       const { conflict } = api.getState();

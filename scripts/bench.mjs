@@ -1,0 +1,154 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { build, install, ROOT, run } from './setup.mjs';
+
+/** `npm run bench`: the figures behind every claim of speed, printed as tables. Measures a production build in Debian's Chromium. */
+install();
+build();
+
+const SIZES = [15, 60, 240];
+const PRESSES = 120;
+const port = 3190;
+const base = `http://127.0.0.1:${port}`;
+const env = { ...process.env, DATABASE_URL: `file:${path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-bench-')), 'designs.db')}` };
+
+console.log('Analysis in Node, median');
+console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/analysis.ts', ...SIZES.map(String), '480'], { cwd: ROOT, encoding: 'utf8' }).stdout));
+
+run('npx', ['tsx', 'demo/seed.ts'], env);
+run('npx', ['tsx', 'bench/seedMarl.ts', ...SIZES.map(String)], env);
+const next = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
+const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], { cwd: ROOT, stdio: 'ignore', env });
+
+try {
+  await up();
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-frame-rate-limit', '--disable-gpu-vsync'],
+  });
+
+  console.log('\nKey press to repainted strip and meter bar, ms (press: to the end of layout; paint: to the frame drawn)');
+  const strips = [];
+  for (const size of SIZES) strips.push(await keyPresses(browser, size, 'conductor'), await keyPresses(browser, size, 'fuse'));
+  console.table(strips);
+
+  console.log('\nKey press in a cell of the loads table to repainted table and meter bar, ms');
+  const cells = [];
+  for (const size of SIZES) cells.push(await cellPresses(browser, size));
+  console.table(cells);
+
+  console.log('\nFrom navigation to interactive, ms, and JavaScript of the first load, compressed');
+  const routes = [];
+  for (const route of ['/', '/new', '/d/heron/loads', '/d/heron/supply', '/d/heron/circuits', '/d/heron/report', '/d/marl-60/circuits', '/d/marl-60/loads']) {
+    routes.push({ route, 'interactive, ms': await interactive(browser, route), 'JavaScript, kB': await firstLoadKb(route) });
+  }
+  console.table(routes);
+  await browser.close();
+} finally {
+  server.kill('SIGKILL');
+}
+
+async function keyPresses(browser, size, what) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${base}/d/marl-${size}/circuits`);
+  const stepper = page.getByRole('spinbutton', { name: what === 'fuse' ? /^Fuse of 01/ : /^Conductor of 01/ });
+  await stepper.focus();
+  await page.waitForTimeout(600);
+  await page.evaluate(watchKeys);
+  for (let press = 0; press < PRESSES; press++) {
+    await page.keyboard.press(Math.floor(press / 3) % 2 === 0 ? 'ArrowUp' : 'ArrowDown');
+    await page.waitForTimeout(25);
+  }
+  const times = await page.evaluate(() => window.keyTimes);
+  await page.close();
+  return { circuits: size, step: what, ...summary(times) };
+}
+
+async function cellPresses(browser, size) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${base}/d/marl-${size}/loads`);
+  const cell = page.getByRole('gridcell', { name: /^\d+ W$/ }).first();
+  await cell.dblclick();
+  await page.waitForTimeout(600);
+  await page.evaluate(watchKeys);
+  for (let press = 0; press < PRESSES / 2; press++) {
+    await page.keyboard.press(press % 2 === 0 ? '7' : 'Backspace');
+    await page.waitForTimeout(40);
+  }
+  const times = await page.evaluate(() => window.keyTimes);
+  await page.close();
+  return { circuits: size, ...summary(times.slice(2)) };
+}
+
+/** Runs in the page: notes for each key press when everything it caused has been laid out, and when a frame has been drawn. */
+function watchKeys() {
+  window.keyTimes = [];
+  const channel = new MessageChannel();
+  let drawn = () => undefined;
+  channel.port1.onmessage = () => drawn();
+  window.addEventListener(
+    'keydown',
+    () => {
+      const start = performance.now();
+      let press = 0;
+      queueMicrotask(() =>
+        setTimeout(() => {
+          void document.body.offsetHeight;
+          press = performance.now() - start;
+        }),
+      );
+      requestAnimationFrame(() => {
+        drawn = () => window.keyTimes.push({ press: press || performance.now() - start, paint: performance.now() - start });
+        channel.port2.postMessage(null);
+      });
+    },
+    { capture: true },
+  );
+}
+
+function summary(times) {
+  const at = (key, share) => {
+    const sorted = times.map((time) => time[key]).sort((a, b) => a - b);
+    return Number(sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))].toFixed(1));
+  };
+  return { presses: times.length, 'press median': at('press', 0.5), 'press p95': at('press', 0.95), 'paint median': at('paint', 0.5), 'paint p95': at('paint', 0.95) };
+}
+
+/** Median over three fresh visits of the time until the page's controls answer. */
+async function interactive(browser, route) {
+  const times = [];
+  for (let visit = 0; visit < 3; visit++) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    await page.goto(base + route, { waitUntil: 'commit' });
+    const ready = await page.waitForFunction(() => {
+      const control = document.querySelector('main button, header button, main a');
+      const alive = control && Object.keys(control).some((key) => key.startsWith('__reactProps'));
+      return alive ? performance.now() : false;
+    });
+    times.push(await ready.jsonValue());
+    await context.close();
+  }
+  return Math.round(times.sort((a, b) => a - b)[1]);
+}
+
+/** Kilobytes, compressed, of every script the page itself names. */
+async function firstLoadKb(route) {
+  const html = await (await fetch(base + route)).text();
+  const scripts = new Set(Array.from(html.matchAll(/<script[^>]+src="([^"]+\.js[^"]*)"/g), (match) => match[1]));
+  let bytes = 0;
+  for (const script of scripts) bytes += gzipSync(Buffer.from(await (await fetch(base + script)).arrayBuffer())).length;
+  return Math.round(bytes / 1024);
+}
+
+async function up() {
+  for (let tries = 0; tries < 100; tries++) {
+    if (await fetch(`${base}/api/designs`).then((response) => response.ok, () => false)) return;
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  throw new Error('the server did not start');
+}
