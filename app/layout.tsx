@@ -23,9 +23,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" data-theme={theme}>
       <body>
-        <ThemeProvider initial={theme}>
-          {children}
-        </ThemeProvider>
+        <ThemeProvider initial={theme}>{children}</ThemeProvider>
       </body>
     </html>
   );

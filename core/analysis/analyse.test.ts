@@ -255,7 +255,8 @@ test('an analysis carried on from an earlier one says exactly what a fresh one s
     if (record.type === 'circuit') return to(fc.record({ targetPercent: fc.constantFrom(null, 1, 10) }));
     if (record.type === 'settings')
       return to(fc.record({ dropFrom: fc.constantFrom('battery', 'fuseBlock'), insulationC: fc.constantFrom(60, 105) }));
-    if (record.type === 'device' && record.kind === 'protection') return to(fc.record({ ratingA: fc.constantFrom(1, 10, 60) }));
+    if (record.type === 'device' && record.kind === 'protection')
+      return to(fc.record({ ratingA: fc.constantFrom(1, 10, 60), mount: fc.constantFrom(null, record.mount) }));
     if (record.type === 'device' && record.kind === 'load')
       return to(fc.record({ quantity: fc.integer({ min: 1, max: 20 }), continuous: fc.boolean() }));
     return fc.constant([record.id, {}]);

@@ -6,10 +6,10 @@ import { demandOf } from '../energy/demand';
 import { loadDraw, type LoadDraw } from '../energy/draw';
 import { findAll } from '../findings/findAll';
 import { isReturnJunction, rowAmpereMetres, treeFlow, type TreeFlow } from '../network/flow';
-import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
-import { ampacity, type Ampacity } from '../sizing/ampacity';
-import { designOhmPerM } from '../sizing/voltageDrop';
+import { retraceWiring, terminalKey, traceWiring, type Wiring } from '../network/wiring';
+import type { Ampacity } from '../sizing/ampacity';
 import { analyseCircuits } from './circuits';
+import { conductorTables } from './conductorTables';
 import { analyseBlocks, analyseMain, analyseWires } from './supply';
 import type { Severity } from '../findings/types';
 import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
@@ -31,9 +31,10 @@ export interface AnalysisContext {
  */
 export function analyse(design: Design, previous: Analysis | null = null): Analysis {
   const index = indexDesign(design);
-  const context = makeContext(index);
+  const carried = previous && retraceWiring(previous.wiring, previous.design.records, design.records);
+  const context = makeContext(index, carried ?? traceWiring(index));
   const { scenarios, scenario } = budgets(index, context.draws);
-  const loads = analyseLoads(context, scenario);
+  const loads = analyseLoads(context, scenario, previous?.loads);
   const { circuits, memo } = analyseCircuits(context, loads, previous?.memo);
   const bank = index.battery ? bankFacts(index.battery) : null;
   const analysis: Analysis = {
@@ -41,7 +42,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     index,
     loads,
     circuits,
-    wires: analyseWires(context, circuits),
+    wires: analyseWires(context, circuits, previous?.wires),
     blocks: analyseBlocks(context),
     zones: analyseZones(index, loads),
     scenarios,
@@ -49,7 +50,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     bank,
     main: analyseMain(context),
     totals: totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null),
-    wiringFaults: context.wiring.faults,
+    wiring: context.wiring,
     findings: [],
     memo,
   };
@@ -58,21 +59,10 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
   return analysis;
 }
 
-function makeContext(index: DesignIndex): AnalysisContext {
+function makeContext(index: DesignIndex, wiring: Wiring): AnalysisContext {
   const { settings, devices } = index;
-  const wiring = traceWiring(index);
   const draws = new Map(index.loads.map((load) => [load.id, loadDraw(load)]));
-  const basis = { standard: settings.conductorStandard, basis: settings.dropBasis, conductorC: settings.conductorTemperatureC };
-  const ohmPerM = memoize((conductor: Wire['conductor']) => designOhmPerM(conductor, basis));
-  const carried = memoize((key: string) => {
-    const [conductor, ambientC, engine] = key.split('|');
-    return ampacity(conductor as Wire['conductor'], {
-      standard: settings.conductorStandard,
-      insulationC: settings.insulationC,
-      ambientC: Number(ambientC),
-      engineSpace: engine === 'engine',
-    });
-  });
+  const tables = conductorTables(settings);
   const zones = new Map(index.zones.map((zone) => [zone.id, zone]));
   const circuitProtections = new Set(index.circuits.map((circuit) => circuit.protectionId));
   const loadOn = (wanted: 'plus' | 'minus') => (deviceId: string, terminal: string) => {
@@ -80,18 +70,20 @@ function makeContext(index: DesignIndex): AnalysisContext {
     if (device?.kind !== 'load') return null;
     return { amps: draws.get(device.id)!.amps, continuous: device.continuous, exclusiveGroup: device.exclusiveGroup };
   };
-  const resistance = (wire: Wire) => ohmPerM(wire.conductor);
+  const resistance = (wire: Wire) => tables.ohmPerM(wire.conductor);
+  const zoneOf = (deviceId: string) => zones.get(devices.get(deviceId)?.zoneId ?? '');
   return {
     index,
     wiring,
     draws,
     supply: treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id)),
     returns: treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind)),
-    ohmPerM: ({ conductor }) => ohmPerM(conductor),
+    ohmPerM: ({ conductor }) => tables.ohmPerM(conductor),
     ampacityOf: ({ conductor, from, to }) => {
-      const ends = [from, to].map(({ deviceId }) => zones.get(devices.get(deviceId)?.zoneId ?? ''));
-      const hottest = Math.max(...ends.map((zone) => zone?.ambientC ?? 30));
-      return carried(`${conductor}|${hottest}|${ends.some((zone) => zone?.engineSpace) ? 'engine' : ''}`);
+      const near = zoneOf(from.deviceId);
+      const far = zoneOf(to.deviceId);
+      const hottest = Math.max(near?.ambientC ?? 30, far?.ambientC ?? 30);
+      return tables.ampacity(conductor, hottest, near?.engineSpace || far?.engineSpace || false);
     },
   };
 }
@@ -106,7 +98,11 @@ function budgets(index: DesignIndex, draws: Map<string, LoadDraw>): { scenarios:
   return { scenarios, scenario: chosen };
 }
 
-function analyseLoads(context: AnalysisContext, scenario: ScenarioBudget | null): Map<string, LoadAnalysis> {
+function analyseLoads(
+  context: AnalysisContext,
+  scenario: ScenarioBudget | null,
+  before: ReadonlyMap<string, LoadAnalysis> | undefined,
+): Map<string, LoadAnalysis> {
   const { index, wiring, supply, returns, draws } = context;
   const fromBlock = index.settings.dropFrom === 'fuseBlock';
   const loads = new Map<string, LoadAnalysis>();
@@ -122,7 +118,7 @@ function analyseLoads(context: AnalysisContext, scenario: ScenarioBudget | null)
     const returnDropV = counted(returns, minus) + rowDrop(minus === undefined ? null : wiring.return.nodes[minus]!.wire);
     const use = scenario?.loads.get(load.id);
     const dropV = supplyDropV + returnDropV;
-    loads.set(load.id, {
+    const entry: LoadAnalysis = {
       id: load.id,
       load,
       draw,
@@ -135,9 +131,24 @@ function analyseLoads(context: AnalysisContext, scenario: ScenarioBudget | null)
       dailyHours: use?.hours ?? 0,
       dailyWh: use?.wattHours ?? 0,
       dailyAh: use?.ampHours ?? 0,
-    });
+    };
+    const kept = before?.get(load.id);
+    loads.set(load.id, kept && saysTheSame(kept, entry) ? kept : entry);
   }
   return loads;
+}
+
+/** The draw of a load is made from its record alone, so equal records have equal draws. */
+function saysTheSame(a: LoadAnalysis, b: LoadAnalysis): boolean {
+  return (
+    a.load === b.load &&
+    a.circuitId === b.circuitId &&
+    a.returned === b.returned &&
+    a.supplyDropV === b.supplyDropV &&
+    a.returnDropV === b.returnDropV &&
+    a.dropPercent === b.dropPercent &&
+    a.dailyHours === b.dailyHours
+  );
 }
 
 function analyseZones(index: DesignIndex, loads: Map<string, LoadAnalysis>): ZoneAnalysis[] {
@@ -205,13 +216,4 @@ function withVerdicts({ circuits, findings }: Analysis, previous: Analysis | nul
 
 function asDemand({ load, draw }: LoadAnalysis) {
   return { amps: draw.amps, continuous: load.continuous, exclusiveGroup: load.exclusiveGroup };
-}
-
-function memoize<K, V>(compute: (key: K) => V): (key: K) => V {
-  const known = new Map<K, V>();
-  return (key) => {
-    let value = known.get(key);
-    if (value === undefined) known.set(key, (value = compute(key)));
-    return value;
-  };
 }

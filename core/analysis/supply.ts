@@ -6,21 +6,26 @@ import type { AnalysisContext } from './analyse';
 import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, WireAnalysis } from './types';
 
 /** Every wire that carries current between battery and loads, with what it carries and what guards it. */
-export function analyseWires(context: AnalysisContext, circuits: readonly CircuitAnalysis[]): Map<string, WireAnalysis> {
+export function analyseWires(
+  context: AnalysisContext,
+  circuits: readonly CircuitAnalysis[],
+  before: ReadonlyMap<string, WireAnalysis> | undefined,
+): Map<string, WireAnalysis> {
   const { wiring, supply, returns, index } = context;
   const wires = new Map<string, WireAnalysis>();
   const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId'>) => {
     const { wire, parent } = tree.nodes[at]!;
     if (!wire) return;
     const guard = index.devices.get(own.protectionId ?? '');
-    wires.set(wire.id, {
-      wire,
-      ...own,
-      protectionA: guard?.kind === 'protection' ? guard.ratingA : null,
-      amps: flow.demand[at]!.peakA,
-      dropV: flow.dropV[at]! - flow.dropV[parent]!,
-      ampacity: context.ampacityOf(wire),
-    });
+    const protectionA = guard?.kind === 'protection' ? guard.ratingA : null;
+    const amps = flow.demand[at]!.peakA;
+    const dropV = flow.dropV[at]! - flow.dropV[parent]!;
+    const ampacity = context.ampacityOf(wire);
+    const kept = before?.get(wire.id);
+    const same =
+      kept?.wire === wire && kept.amps === amps && kept.dropV === dropV && kept.ampacity === ampacity && kept.protectionA === protectionA;
+    const stays = same && kept.circuitId === own.circuitId && kept.protectionId === own.protectionId;
+    wires.set(wire.id, stays ? kept : { wire, ...own, protectionA, amps, dropV, ampacity });
   };
   wiring.supply.nodes.forEach(({ circuitId, parent }, at) => {
     if (parent < 0) return;

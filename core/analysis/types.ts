@@ -6,7 +6,7 @@ import type { BankFacts } from '../energy/battery';
 import type { Demand } from '../energy/demand';
 import type { LoadDraw } from '../energy/draw';
 import type { Finding, Severity } from '../findings/types';
-import type { WiringFault } from '../network/wiring';
+import type { Wiring } from '../network/wiring';
 import type { Ampacity } from '../sizing/ampacity';
 import type { ConductorChoice } from '../sizing/conductorChoice';
 
@@ -25,7 +25,7 @@ export interface Analysis {
   bank: BankFacts | null;
   main: MainAnalysis | null;
   totals: Totals;
-  wiringFaults: WiringFault[];
+  wiring: Wiring;
   /** The worst first. */
   findings: Finding[];
   /** What each circuit was made from and what came of it, before its verdict; for the next analysis. */

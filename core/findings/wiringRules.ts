@@ -2,9 +2,9 @@ import type { Analysis } from '../analysis/types';
 import type { Finding } from './types';
 
 /** Shorts, rings and loads whose current cannot come back. */
-export function findWiring({ wiringFaults, loads, index }: Analysis): Finding[] {
+export function findWiring({ wiring, loads, index }: Analysis): Finding[] {
   const found: Finding[] = [];
-  for (const fault of wiringFaults) {
+  for (const fault of wiring.faults) {
     if (fault.kind === 'loop') {
       found.push({ rule: 'wiring.loop', severity: 'caution', subjects: [fault.wireId], circuitId: null, numbers: {} });
     } else {

@@ -1,5 +1,5 @@
 import type { DesignIndex } from '../design/design';
-import type { Device, TerminalRef, Wire } from '../design/schema';
+import type { DesignRecord, Device, TerminalRef, Wire } from '../design/schema';
 
 /**
  * The wiring as two trees: supply, grown from the battery's positive, and return, grown from its negative. Each node is a
@@ -49,6 +49,7 @@ export function terminalKey(deviceId: string, terminal: string): string {
   return `${deviceId}/${terminal}`;
 }
 
+/** Traces the wiring of a whole design. */
 export function traceWiring(index: DesignIndex): Wiring {
   const wiresAt = wiresByTerminal(index.wires);
   const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
@@ -67,6 +68,44 @@ export function traceWiring(index: DesignIndex): Wiring {
       grow(supply, 'supply', { deviceId: circuit.protectionId, terminal: 'out' });
   }
   return { supply, return: returns, faults, fedCount };
+}
+
+/**
+ * The wiring after an edit that joins nothing and parts nothing: the earlier trees with the new wires in the old ones'
+ * places. Null when the edit may have changed what hangs on what, and the wiring must be traced afresh.
+ */
+export function retraceWiring(
+  before: Wiring,
+  from: ReadonlyMap<string, DesignRecord>,
+  to: ReadonlyMap<string, DesignRecord>,
+): Wiring | null {
+  if (from.size !== to.size) return null;
+  const replaced = new Map<Wire, Wire>();
+  for (const [id, record] of to) {
+    const old = from.get(id);
+    if (old === record) continue;
+    if (!old || !joinsTheSame(old, record)) return null;
+    if (old.type === 'wire' && record.type === 'wire') replaced.set(old, record);
+  }
+  if (replaced.size === 0) return before;
+  const renew = ({ nodes, at }: WiringTree): WiringTree => ({
+    nodes: nodes.map((node) => (node.wire && replaced.has(node.wire) ? { ...node, wire: replaced.get(node.wire)! } : node)),
+    at,
+  });
+  return { ...before, supply: renew(before.supply), return: renew(before.return) };
+}
+
+function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
+  if (a.type === 'wire' && b.type === 'wire') return sameEnd(a.from, b.from) && sameEnd(a.to, b.to);
+  if (a.type === 'circuit' && b.type === 'circuit') return a.protectionId === b.protectionId && a.number === b.number;
+  if (a.type !== 'device' || b.type !== 'device') return a.type === b.type;
+  if (a.kind === 'protection' && b.kind === 'protection') return a.mount?.blockId === b.mount?.blockId && a.mount?.slot === b.mount?.slot;
+  if (a.kind === 'groundPoint' && b.kind === 'groundPoint') return a.jointMilliohm === b.jointMilliohm;
+  return a.kind === b.kind;
+}
+
+function sameEnd(a: TerminalRef, b: TerminalRef): boolean {
+  return a.deviceId === b.deviceId && a.terminal === b.terminal;
 }
 
 interface WireEnd {

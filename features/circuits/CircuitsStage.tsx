@@ -1,8 +1,7 @@
 'use client';
 
-import { Button, Segmented } from 'antd';
+import { Button } from 'antd';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Plus } from 'lucide-react';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CircuitAnalysis } from '@/core/analysis/types';
@@ -11,11 +10,10 @@ import { addCircuit, usualScheme } from '@/core/switching/schemes';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
+import { CircuitsToolbar, type Order } from './CircuitsToolbar';
 import { CircuitStrip } from './CircuitStrip';
 import { NewCircuit } from './NewCircuit';
 import styles from './CircuitsStage.module.css';
-
-type Order = 'number' | 'worst' | 'zone';
 
 const CLOSED_HEIGHT = 76;
 const RANK = { fault: 0, caution: 1, note: 2, ok: 3 };
@@ -78,6 +76,11 @@ export function CircuitsStage() {
     if (current) toggle(current);
   });
 
+  const openAll = useCallback(
+    (all: boolean) => setOpen(all ? new Set(store.getState().analysis.circuits.map(({ id }) => id)) : new Set()),
+    [store],
+  );
+  const startAdding = useCallback(() => setAdding(true), []);
   const add = (name: string, zoneId: string | null) => {
     setAdding(false);
     store.commit(`Add circuit ${name}`, (design) => {
@@ -89,25 +92,7 @@ export function CircuitsStage() {
 
   return (
     <div className={styles.stage}>
-      <div className={styles.toolbar}>
-        <h2>Circuits</h2>
-        <Segmented<Order>
-          aria-label="Order of circuits"
-          value={order}
-          onChange={setOrder}
-          options={[
-            { value: 'number', label: 'By number' },
-            { value: 'worst', label: 'Worst first' },
-            { value: 'zone', label: 'By zone' },
-          ]}
-        />
-        <Button size="small" onClick={() => setOpen(open.size > 0 ? new Set() : new Set(circuits.map(({ id }) => id)))}>
-          {open.size > 0 ? 'Close all' : 'Open all'}
-        </Button>
-        <Button size="small" type="primary" icon={<Plus size={15} />} onClick={() => setAdding(true)} className={styles.add}>
-          Add circuit
-        </Button>
-      </div>
+      <CircuitsToolbar order={order} anyOpen={open.size > 0} onOrder={setOrder} onOpenAll={openAll} onAdd={startAdding} />
       {adding && <NewCircuit onAdd={add} onClose={() => setAdding(false)} />}
       {circuits.length === 0 ? (
         <EmptyStage

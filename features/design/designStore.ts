@@ -53,7 +53,7 @@ export interface DesignStore extends StoreApi<DesignState> {
   resolveConflict(keep: 'mine' | 'theirs'): void;
   dismissProblem(): void;
   markGone(): void;
-  /** Commits the edit in progress, for a page about to close. */
+  /** For a page about to close: commits the edit in progress and keeps what is unsent for the next page of this tab. */
   settle(): void;
   revision(): number;
 }
@@ -147,7 +147,6 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     try {
       while (pending.length > 0) {
         const edit = pending[0]!;
-        if (api.getState().saveState !== 'unreachable') api.setState({ saveState: 'saving' });
         const result = await sendChange(open.id, revision, edit);
         if (result.kind === 'unreachable') {
           api.setState({ saveState: 'unreachable' });
@@ -156,7 +155,6 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         }
         pending = pending.filter(({ changeId }) => changeId !== edit.changeId);
         takeAnswer(result);
-        outbox.write(open.id, pending);
         if (result.kind === 'taken')
           api.setState({ history: result.committed.history, saveState: pending.length > 0 ? 'saving' : 'saved' });
         else if (result.kind === 'conflict') showBase({ conflict: { mine: edit, current: result.current } });
@@ -190,9 +188,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         return null;
       }
       pending = [...pending, { changeId: nanoid(), label, change: tried.change }];
-      outbox.write(open.id, pending);
-      show(tried.design);
-      void flush();
+      show(tried.design, api.getState().saveState === 'unreachable' ? {} : { saveState: 'saving' });
+      setTimeout(() => void flush());
       return null;
     },
     cancel() {
@@ -233,15 +230,18 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     dismissProblem: () => api.setState({ problem: null }),
     resume() {
       pending = [...outbox.read(open.id), ...pending];
+      outbox.write(open.id, []);
       if (pending.length === 0) return;
       showBase();
       void flush();
     },
     markGone: () => api.setState({ gone: true }),
     settle() {
-      if (!draft) return;
-      const { change } = draft;
-      store.commit('Edit', () => change);
+      if (draft) {
+        const { change } = draft;
+        store.commit('Edit', () => change);
+      }
+      outbox.write(open.id, pending);
     },
   };
   return store;

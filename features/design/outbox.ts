@@ -1,6 +1,6 @@
 import type { Pending } from './api';
 
-/** Edits not yet acknowledged, kept in this tab's session so that a reload while the server is away loses none. */
+/** Edits not yet acknowledged when a page closes, kept in this tab's session so that a reload while the server is away loses none. */
 export const outbox = {
   read(designId: string): Pending[] {
     if (typeof window === 'undefined') return [];

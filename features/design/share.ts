@@ -12,7 +12,6 @@ export function shareUnchanged(previous: Analysis | null, next: Analysis): Analy
     circuits: shareList(previous.circuits, next.circuits),
     blocks: shareList(previous.blocks, next.blocks),
     zones: shareList(previous.zones, next.zones),
-    loads: shareMap(previous.loads, next.loads),
     totals: share(previous.totals, next.totals),
     main: share(previous.main, next.main),
     findings: share(previous.findings, next.findings),
@@ -32,12 +31,4 @@ function shareList<T extends { id: string }>(previous: T[], next: T[]): T[] {
     return kept;
   });
   return changed ? shared : previous;
-}
-
-function shareMap<T>(previous: Map<string, T>, next: Map<string, T>): Map<string, T> {
-  for (const [id, entry] of next) {
-    const before = previous.get(id);
-    if (before !== undefined && sameRecord(before, entry)) next.set(id, before);
-  }
-  return next;
 }

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import type { Finding, Severity } from '@/core/findings/types';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Verdict } from '@/ui/Verdict';
 
@@ -11,11 +12,10 @@ const FindingsDrawer = dynamic(() => import('./FindingsDrawer').then(({ Findings
 
 /** Shows how many faults and cautions are open and opens the list of them. */
 export function FindingsButton() {
-  const findings = useDesign(({ analysis }) => analysis.findings);
+  const faults = useDesign(({ analysis }) => countOf(analysis.findings, 'fault'));
+  const cautions = useDesign(({ analysis }) => countOf(analysis.findings, 'caution'));
   const [open, setOpen] = useState(false);
   useHotkeys('f', () => setOpen((now) => !now));
-  const faults = findings.filter(({ severity }) => severity === 'fault').length;
-  const cautions = findings.filter(({ severity }) => severity === 'caution').length;
   return (
     <>
       <Button aria-label={`Findings: ${faults} faults, ${cautions} cautions`} onClick={() => setOpen(true)}>
@@ -32,4 +32,8 @@ export function FindingsButton() {
       {open && <FindingsDrawer onClose={() => setOpen(false)} />}
     </>
   );
+}
+
+function countOf(findings: readonly Finding[], severity: Severity): number {
+  return findings.reduce((count, finding) => (finding.severity === severity ? count + 1 : count), 0);
 }

@@ -12,8 +12,6 @@ const KNOT = 'M6 17 C6 5 21 4 26 13 C31 22 22 31 15 28 C7 25 9 12 19 12 C27 12 2
 /** The stages as a stem with a knot each; a knot says what is open there. It is the way about and the progress in one. */
 export function Stem({ designId }: { designId: string }) {
   const pathname = usePathname();
-  const findings = useDesign(({ analysis }) => analysis.findings);
-  const hasLoads = useDesign(({ analysis }) => analysis.loads.size > 0);
   return (
     <nav className={styles.stem} aria-label="Stages">
       <Link href="/" className={styles.home}>
@@ -23,7 +21,6 @@ export function Stem({ designId }: { designId: string }) {
       <ol className={styles.list}>
         {STAGES.map(({ id, name }) => {
           const here = pathname.endsWith(`/${id}`);
-          const state = hasLoads ? stateOf(findings, id) : null;
           return (
             <li key={id} className={styles.item}>
               <Link
@@ -31,19 +28,7 @@ export function Stem({ designId }: { designId: string }) {
                 className={`${styles.stage} ${here ? styles.here : ''}`}
                 aria-current={here ? 'page' : undefined}
               >
-                <svg
-                  viewBox="0 0 34 34"
-                  width="34"
-                  height="34"
-                  className={`${styles.knot} ${state ? styles[state.worst] : styles.bare}`}
-                  aria-hidden
-                >
-                  <path d={KNOT} />
-                </svg>
-                <span className={styles.words}>
-                  <span className={styles.name}>{name}</span>
-                  <span className={styles.state}>{state ? state.text : 'not begun'}</span>
-                </span>
+                <Knot stage={id} name={name} />
               </Link>
             </li>
           );
@@ -56,15 +41,30 @@ export function Stem({ designId }: { designId: string }) {
   );
 }
 
-function stateOf(findings: readonly Finding[], stage: StageId): { worst: Severity | 'ok'; text: string } {
+/** A stage's knot and words, drawn again only when they change. */
+function Knot({ stage, name }: { stage: StageId; name: string }) {
+  const state = useDesign(({ analysis }) => (analysis.loads.size > 0 ? stateOf(analysis.findings, stage) : 'bare|not begun'));
+  const [worst, text] = state.split('|') as [Severity | 'ok' | 'bare', string];
+  return (
+    <>
+      <svg viewBox="0 0 34 34" width="34" height="34" className={`${styles.knot} ${styles[worst]}`} aria-hidden>
+        <path d={KNOT} />
+      </svg>
+      <span className={styles.words}>
+        <span className={styles.name}>{name}</span>
+        <span className={styles.state}>{text}</span>
+      </span>
+    </>
+  );
+}
+
+/** The worst of what is open in a stage and how to say it, as one string so that an equal state is the same. */
+function stateOf(findings: readonly Finding[], stage: StageId): string {
   const here = findings.filter((finding) => stageOf(finding) === stage);
   const count = (severity: Severity) => here.filter((finding) => finding.severity === severity).length;
   const faults = count('fault');
   const cautions = count('caution');
-  const parts = [
-    faults > 0 && `${faults} fault${faults > 1 ? 's' : ''}`,
-    cautions > 0 && `${cautions} caution${cautions > 1 ? 's' : ''}`,
-  ].filter(Boolean);
-  if (parts.length > 0) return { worst: faults > 0 ? 'fault' : 'caution', text: parts.join(', ') };
-  return { worst: 'ok', text: 'in order' };
+  const parts = [faults > 0 && `${faults} fault${faults > 1 ? 's' : ''}`, cautions > 0 && `${cautions} caution${cautions > 1 ? 's' : ''}`];
+  const said = parts.filter(Boolean).join(', ');
+  return said ? `${faults > 0 ? 'fault' : 'caution'}|${said}` : 'ok|in order';
 }

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID, type UnitSystem } from '@/core/design/vocabulary';
-import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { FindingsButton } from '@/features/findings/FindingsButton';
 import { useTheme } from '@/ui/ThemeProvider';
 import { DesignName } from './DesignName';
@@ -23,8 +23,6 @@ export function TopBar() {
   const store = useDesignStore();
   const router = useRouter();
   const id = useDesign((state) => state.id);
-  const history = useDesign((state) => state.history);
-  const units = useDesign(({ analysis }) => analysis.index.settings.units);
   const { theme, setTheme } = useTheme();
   const [dialog, setDialog] = useState<'find' | 'shortcuts' | null>(null);
 
@@ -39,44 +37,16 @@ export function TopBar() {
   useHotkeys('g>r', () => router.push(`/d/${id}/report`));
   useHotkeys('g>h', () => router.push('/'));
 
-  const setUnits = (next: UnitSystem) =>
-    store.commit(`Show ${next === 'metric' ? 'metric' : 'US'} units`, (design) =>
-      updateRecords(design, [{ id: SETTINGS_ID, set: { units: next } }]),
-    );
-
   return (
     <header className={styles.bar}>
       <DesignName />
       <SaveNote />
       <span className={styles.tools}>
-        <Tooltip title={history.undo ? `Undo: ${history.undo.label}` : 'Nothing to undo'}>
-          <Button
-            type="text"
-            aria-label="Undo"
-            icon={<Undo2 size={18} />}
-            disabled={!history.undo}
-            onClick={() => void store.step('undo')}
-          />
-        </Tooltip>
-        <Tooltip title={history.redo ? `Redo: ${history.redo.label}` : 'Nothing to redo'}>
-          <Button
-            type="text"
-            aria-label="Redo"
-            icon={<Redo2 size={18} />}
-            disabled={!history.redo}
-            onClick={() => void store.step('redo')}
-          />
-        </Tooltip>
+        <UndoRedo />
         <Tooltip title="Find anything (/)">
           <Button type="text" aria-label="Find" icon={<Search size={18} />} onClick={() => setDialog('find')} />
         </Tooltip>
-        <span className={styles.units} role="group" aria-label="Units">
-          {(['metric', 'us'] as const).map((system) => (
-            <button key={system} type="button" aria-pressed={units === system} onClick={() => setUnits(system)}>
-              {system === 'metric' ? 'm' : 'ft'}
-            </button>
-          ))}
-        </span>
+        <UnitSwitch />
         <Tooltip title={theme === 'night' ? 'Daylight' : 'Night, for a dark vehicle'}>
           <Button
             type="text"
@@ -93,6 +63,39 @@ export function TopBar() {
       {dialog === 'find' && <FindDialog onClose={() => setDialog(null)} />}
       {dialog === 'shortcuts' && <ShortcutsDialog onClose={() => setDialog(null)} />}
     </header>
+  );
+}
+
+function UndoRedo() {
+  const store = useDesignStore();
+  const history = useDesign((state) => state.history);
+  return (
+    <>
+      <Tooltip title={history.undo ? `Undo: ${history.undo.label}` : 'Nothing to undo'}>
+        <Button type="text" aria-label="Undo" icon={<Undo2 size={18} />} disabled={!history.undo} onClick={() => void store.step('undo')} />
+      </Tooltip>
+      <Tooltip title={history.redo ? `Redo: ${history.redo.label}` : 'Nothing to redo'}>
+        <Button type="text" aria-label="Redo" icon={<Redo2 size={18} />} disabled={!history.redo} onClick={() => void store.step('redo')} />
+      </Tooltip>
+    </>
+  );
+}
+
+function UnitSwitch() {
+  const store = useDesignStore();
+  const units = useUnits();
+  const setUnits = (next: UnitSystem) =>
+    store.commit(`Show ${next === 'metric' ? 'metric' : 'US'} units`, (design) =>
+      updateRecords(design, [{ id: SETTINGS_ID, set: { units: next } }]),
+    );
+  return (
+    <span className={styles.units} role="group" aria-label="Units">
+      {(['metric', 'us'] as const).map((system) => (
+        <button key={system} type="button" aria-pressed={units === system} onClick={() => setUnits(system)}>
+          {system === 'metric' ? 'm' : 'ft'}
+        </button>
+      ))}
+    </span>
   );
 }
 

@@ -1,0 +1,39 @@
+import type { ConductorSize } from '../catalog/conductorSizes';
+import type { Settings } from '../design/schema';
+import { ampacity, type Ampacity } from '../sizing/ampacity';
+import { designOhmPerM } from '../sizing/voltageDrop';
+
+/** Resistances and ampacities under one design's settings, each worked out once for as long as the settings stand. */
+export interface ConductorTables {
+  ohmPerM(size: ConductorSize): number;
+  ampacity(size: ConductorSize, ambientC: number, engineSpace: boolean): Ampacity;
+}
+
+const tablesOf = new WeakMap<Settings, ConductorTables>();
+
+export function conductorTables(settings: Settings): ConductorTables {
+  let tables = tablesOf.get(settings);
+  if (!tables) tablesOf.set(settings, (tables = makeTables(settings)));
+  return tables;
+}
+
+function makeTables(settings: Settings): ConductorTables {
+  const { conductorStandard: standard, insulationC, dropBasis: basis, conductorTemperatureC: conductorC } = settings;
+  const resistances = new Map<ConductorSize, number>();
+  const places = new Map<number, Map<ConductorSize, Ampacity>>();
+  return {
+    ohmPerM(size) {
+      let ohm = resistances.get(size);
+      if (ohm === undefined) resistances.set(size, (ohm = designOhmPerM(size, { standard, basis, conductorC })));
+      return ohm;
+    },
+    ampacity(size, ambientC, engineSpace) {
+      const place = engineSpace ? ambientC + 1000 : ambientC;
+      let here = places.get(place);
+      if (!here) places.set(place, (here = new Map()));
+      let carried = here.get(size);
+      if (!carried) here.set(size, (carried = ampacity(size, { standard, insulationC, ambientC, engineSpace })));
+      return carried;
+    },
+  };
+}

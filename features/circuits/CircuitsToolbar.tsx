@@ -1,0 +1,40 @@
+'use client';
+
+import { Button, Segmented } from 'antd';
+import { Plus } from 'lucide-react';
+import { memo } from 'react';
+import styles from './CircuitsStage.module.css';
+
+export type Order = 'number' | 'worst' | 'zone';
+
+interface CircuitsToolbarProps {
+  order: Order;
+  anyOpen: boolean;
+  onOrder(order: Order): void;
+  onOpenAll(all: boolean): void;
+  onAdd(): void;
+}
+
+export const CircuitsToolbar = memo(function CircuitsToolbar({ order, anyOpen, onOrder, onOpenAll, onAdd }: CircuitsToolbarProps) {
+  return (
+    <div className={styles.toolbar}>
+      <h2>Circuits</h2>
+      <Segmented<Order>
+        aria-label="Order of circuits"
+        value={order}
+        onChange={onOrder}
+        options={[
+          { value: 'number', label: 'By number' },
+          { value: 'worst', label: 'Worst first' },
+          { value: 'zone', label: 'By zone' },
+        ]}
+      />
+      <Button size="small" onClick={() => onOpenAll(!anyOpen)}>
+        {anyOpen ? 'Close all' : 'Open all'}
+      </Button>
+      <Button size="small" type="primary" icon={<Plus size={15} />} onClick={onAdd} className={styles.add}>
+        Add circuit
+      </Button>
+    </div>
+  );
+});
