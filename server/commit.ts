@@ -1,4 +1,5 @@
 import { and, asc, eq, gt } from 'drizzle-orm';
+import { analyse } from '@/core/analysis/analyse';
 import { applyChange, invertChange, touchedIds, type Change } from '@/core/design/change';
 import { DesignError } from '@/core/design/problems';
 import type { Design } from '@/core/design/design';
@@ -119,32 +120,32 @@ async function transact(
   const done = await oneWriterAtATime(() =>
     database.transaction(
       async (writer) => {
-        const { revision: head, design } = await loadDesign(writer, designId);
+        const { revision: head, design, analysis: before } = await loadDesign(writer, designId);
         if (baseRevision > head) throw new BadRequest(`revision ${baseRevision} is not known here; reload the page`);
         const missed = baseRevision < head ? await changesSince(designId, baseRevision, writer) : [];
         const taken = await changeById(writer, designId, changeId);
         if (taken) {
-          const before = missed.filter((logged) => logged.revision < taken.revision);
-          return { ...taken, missed: before, design: null, history: await historyOf(designId, writer) };
+          const earlier = missed.filter((logged) => logged.revision < taken.revision);
+          return { ...taken, missed: earlier, analysis: null, history: await historyOf(designId, writer) };
         }
         const { kind, target, label, change } = await decide(writer);
-        const changed = applyOrExplain(design, change, missed, head);
+        const analysis = analyse(applyOrExplain(design, change, missed, head), before);
         const revision = head + 1;
         const now = Date.now();
         await writeRecords(writer, designId, change);
         await writer.insert(table.change).values({ designId, revision, changeId, kind, target, label, diff: change, at: now });
         await writer
           .update(table.design)
-          .set({ headRevision: revision, updatedAt: now, ...summaryOf(changed) })
+          .set({ headRevision: revision, updatedAt: now, ...summaryOf(analysis) })
           .where(eq(table.design.id, designId));
-        return { revision, missed, change, design: changed, history: await historyOf(designId, writer) };
+        return { revision, missed, change, analysis, history: await historyOf(designId, writer) };
       },
       { behavior: 'immediate' },
     ),
   );
-  const { design, ...committed } = done;
-  if (design) {
-    remember(designId, committed.revision, design);
+  const { analysis, ...committed } = done;
+  if (analysis) {
+    remember(designId, { revision: committed.revision, design: analysis.design, analysis });
     store().committed.emit(designId);
   }
   return committed;

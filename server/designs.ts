@@ -1,7 +1,8 @@
 import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import { analyse } from '@/core/analysis/analyse';
 import { applyChange, updateRecords, type Change } from '@/core/design/change';
-import { makeDesign, settingsOf, type Design } from '@/core/design/design';
+import type { Analysis } from '@/core/analysis/types';
+import { makeDesign, settingsOf } from '@/core/design/design';
 import { newId } from '@/core/design/ids';
 import type { DesignRecord } from '@/core/design/schema';
 import { SCHEMA_VERSION, SETTINGS_ID, type Vehicle } from '@/core/design/vocabulary';
@@ -9,7 +10,7 @@ import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
 import { commit } from './commit';
 import { NotFound } from './errors';
-import { forget, oneWriterAtATime, remember, store } from './store';
+import { forget, oneWriterAtATime, remember, store, type Remembered } from './store';
 
 /** One line of the list of designs. */
 export interface DesignSummary {
@@ -49,7 +50,7 @@ export async function listDesigns(deleted = false): Promise<DesignSummary[]> {
 }
 
 /** @throws NotFound when there is no such design, or it has been deleted. */
-export async function readDesign(id: string): Promise<{ revision: number; design: Design }> {
+export async function readDesign(id: string): Promise<Remembered> {
   const database = await store().database;
   const [row] = await headOf(database, id);
   if (!row) throw new NotFound('design', id);
@@ -73,7 +74,7 @@ export async function openDesign(id: string): Promise<OpenDesign> {
 }
 
 /** The design at its head inside a transaction, from memory when that is still the head. */
-export async function loadDesign(reader: Reader, id: string): Promise<{ revision: number; design: Design }> {
+export async function loadDesign(reader: Reader, id: string): Promise<Remembered> {
   const [row] = await headOf(reader, id);
   if (!row) throw new NotFound('design', id);
   const cached = store().cache.get(id);
@@ -96,12 +97,13 @@ function recordsOf(reader: Reader, id: string) {
 export async function createDesign(records: DesignRecord[], id = newId('design')): Promise<string> {
   const change: Change = { added: records, updated: [], removed: [] };
   const design = applyChange(makeDesign([]), change);
+  const analysis = analyse(design);
   const now = Date.now();
   const database = await store().database;
   await oneWriterAtATime(() =>
     database.transaction(
       async (writer) => {
-        const row = { id, headRevision: 1, schemaVersion: SCHEMA_VERSION, createdAt: now, updatedAt: now, ...summaryOf(design) };
+        const row = { id, headRevision: 1, schemaVersion: SCHEMA_VERSION, createdAt: now, updatedAt: now, ...summaryOf(analysis) };
         await writer.insert(table.design).values(row);
         await insertRecords(writer, id, records);
         await writer.insert(table.change).values({
@@ -117,7 +119,7 @@ export async function createDesign(records: DesignRecord[], id = newId('design')
       { behavior: 'immediate' },
     ),
   );
-  remember(id, 1, design);
+  remember(id, { revision: 1, design, analysis });
   return id;
 }
 
@@ -156,9 +158,8 @@ export async function eraseDesign(id: string): Promise<void> {
 }
 
 /** The columns the list of designs shows, from the same analysis as the screens. */
-export function summaryOf(design: Design) {
+export function summaryOf({ design, circuits, totals, findings }: Analysis) {
   const { name, vehicle } = settingsOf(design);
-  const { circuits, totals, findings } = analyse(design);
   const count = (severity: string) => findings.filter((finding) => finding.severity === severity).length;
   return {
     ...{ name, vehicle, circuits: circuits.length, worstDropPercent: totals.worstDropPercent },

@@ -1,12 +1,20 @@
 import { EventEmitter } from 'node:events';
 import { openDatabase, type Database } from '@/db/client';
+import type { Analysis } from '@/core/analysis/types';
 import type { Design } from '@/core/design/design';
+
+export interface Remembered {
+  revision: number;
+  design: Design;
+  /** What it was last analysed to, to go on from. */
+  analysis?: Analysis;
+}
 
 /** What the server keeps for its whole life: the database, the designs read last, and who is listening. */
 interface Store {
   database: Promise<Database>;
   /** Designs at a revision, so that an edit need not read every record again. */
-  cache: Map<string, { revision: number; design: Design }>;
+  cache: Map<string, Remembered>;
   /** Emits a design's id when it has a new revision. */
   committed: EventEmitter;
   /** The end of the queue of writers in this process. */
@@ -35,10 +43,10 @@ export function oneWriterAtATime<T>(write: () => Promise<T>): Promise<T> {
   return result;
 }
 
-export function remember(designId: string, revision: number, design: Design): void {
+export function remember(designId: string, remembered: Remembered): void {
   const { cache } = store();
   cache.delete(designId);
-  cache.set(designId, { revision, design });
+  cache.set(designId, remembered);
   if (cache.size > CACHED_DESIGNS) cache.delete(cache.keys().next().value!);
 }
 

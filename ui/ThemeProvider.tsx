@@ -1,7 +1,7 @@
 'use client';
 
 import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
-import { App, ConfigProvider } from 'antd';
+import { ConfigProvider } from 'antd';
 import { useServerInsertedHTML } from 'next/navigation';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { ANTD_THEMES, THEME_COOKIE, type ThemeName } from './theme';
@@ -37,9 +37,7 @@ export function ThemeProvider({ initial, children }: { initial: ThemeName; child
   return (
     <StyleProvider cache={cache} hashPriority="low">
       <ConfigProvider theme={ANTD_THEMES[theme]} wave={{ disabled: true }}>
-        <Context value={choice}>
-          <App component={false}>{children}</App>
-        </Context>
+        <Context value={choice}>{children}</Context>
       </ConfigProvider>
     </StyleProvider>
   );

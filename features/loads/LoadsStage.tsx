@@ -132,12 +132,12 @@ function useLoadActions(): GridActions<LoadRow> {
         return trial(row.id, column, text) ?? store.preview(make(row.id, column, text));
       },
       commit(row, column, text) {
-        return trial(row.id, column, text) ?? store.commit(`Change ${row.entry.load.name}`, make(row.id, column, text));
+        return trial(row.id, column, text) ?? store.commit(`Change ${row.load.name}`, make(row.id, column, text));
       },
       cancel: store.cancel,
       paste: (rowId, keys, block) => pasteBlock(store, rowId, keys, block),
       remove(rows) {
-        const what = rows.length === 1 ? rows[0]!.entry.load.name : `${rows.length} loads`;
+        const what = rows.length === 1 ? rows[0]!.load.name : `${rows.length} loads`;
         store.commit(`Remove ${what}`, (design) =>
           removeLoads(
             design,

@@ -1,4 +1,5 @@
-import type { LoadAnalysis } from '@/core/analysis/types';
+import type { Load } from '@/core/design/schema';
+import type { LoadDraw } from '@/core/energy/draw';
 import { formatDraw } from '@/core/formats/drawText';
 import { formatLengthNumber, formatNumber, MISSING } from '@/core/units/quantity';
 import type { UnitSystem } from '@/core/design/vocabulary';
@@ -8,7 +9,9 @@ import { NO, NO_CIRCUIT, OWN_CIRCUIT, YES } from './cells';
 /** One line of the loads table: a load with the words around it. */
 export interface LoadRow {
   id: string;
-  entry: LoadAnalysis;
+  load: Load;
+  draw: LoadDraw;
+  dailyWh: number;
   zone: string;
   circuit: string;
   hours: number | null;
@@ -28,7 +31,7 @@ interface ColumnContext {
 export function loadColumns({ units, nominalV, zones, circuits, grouping }: ColumnContext): GridColumn<LoadRow>[] {
   const choices = (values: string[]) => () => values.map((value) => ({ value, label: value }));
   const columns: GridColumn<LoadRow>[] = [
-    { key: 'name', title: 'Load', width: '16%', edit: true, text: ({ entry }) => entry.load.name },
+    { key: 'name', title: 'Load', width: '16%', edit: true, text: ({ load }) => load.name },
     { key: 'zone', title: 'Zone', width: '8.5%', edit: true, text: ({ zone }) => zone, options: choices([NO_CIRCUIT, ...zones]) },
     {
       ...{ key: 'circuit', title: 'Circuit', width: '15.5%', edit: true, text: ({ circuit }) => circuit },
@@ -41,13 +44,13 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       width: '4%',
       align: 'right',
       edit: true,
-      text: ({ entry }) => String(entry.load.quantity),
+      text: ({ load }) => String(load.quantity),
       hint: 'How many pieces, all in a row',
     },
     {
       ...{ key: 'spacing', title: units === 'metric' ? 'Apart, m' : 'Apart, ft', width: '6%', align: 'right', edit: true },
-      text: ({ entry }) => (entry.load.quantity > 1 ? formatLengthNumber(entry.load.spacingMm, units) : MISSING),
-      editText: ({ entry }) => formatLengthNumber(entry.load.spacingMm, units),
+      text: ({ load }) => (load.quantity > 1 ? formatLengthNumber(load.spacingMm, units) : MISSING),
+      editText: ({ load }) => formatLengthNumber(load.spacingMm, units),
       hint: 'Cable between one piece and the next',
     },
     {
@@ -59,8 +62,8 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
         edit: true,
         hint: 'As 24 W, 2 A, or 9.6 W/m x 1.6 m; “at 13.8 V” where it is not the nominal voltage',
       },
-      text: ({ entry }) => formatDraw(entry.load.rated, nominalV, units),
-      tone: ({ entry }) => (entry.load.measured ? 'soft' : undefined),
+      text: ({ load }) => formatDraw(load.rated, nominalV, units),
+      tone: ({ load }) => (load.measured ? 'soft' : undefined),
     },
     {
       ...{
@@ -71,21 +74,21 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
         edit: true,
         hint: 'What the meter said of the whole load; it replaces the rated value',
       },
-      text: ({ entry }) => (entry.load.measured ? formatDraw(entry.load.measured.draw, nominalV, units) : MISSING),
-      editText: ({ entry }) => (entry.load.measured ? formatDraw(entry.load.measured.draw, nominalV, units) : ''),
-      tone: ({ entry }) => (entry.load.measured ? 'measured' : undefined),
+      text: ({ load, draw }) => (load.measured ? formatDraw(load.measured.draw, nominalV, units) : MISSING),
+      editText: ({ load, draw }) => (load.measured ? formatDraw(load.measured.draw, nominalV, units) : ''),
+      tone: ({ load }) => (load.measured ? 'measured' : undefined),
     },
     {
       key: 'amps',
       title: 'Draw, A',
       width: '5.8%',
       align: 'right',
-      text: ({ entry }) => formatNumber(entry.draw.amps, 2),
-      tone: ({ entry }) => (entry.draw.basis === 'measured' ? 'measured' : undefined),
+      text: ({ draw }) => formatNumber(draw.amps, 2),
+      tone: ({ draw }) => (draw.basis === 'measured' ? 'measured' : undefined),
     },
     {
       ...{ key: 'lasting', title: 'Lasting', width: '5.4%', edit: true, options: choices([YES, NO]) },
-      text: ({ entry }) => (entry.load.continuous ? YES : NO),
+      text: ({ load }) => (load.continuous ? YES : NO),
       hint: 'A load that runs for hours counts 125 % towards its fuse',
     },
     {
@@ -96,8 +99,8 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
         edit: true,
         hint: 'Loads of one group are never on together: white or amber, low or high',
       },
-      text: ({ entry }) => entry.load.exclusiveGroup ?? MISSING,
-      editText: ({ entry }) => entry.load.exclusiveGroup ?? '',
+      text: ({ load }) => load.exclusiveGroup ?? MISSING,
+      editText: ({ load }) => load.exclusiveGroup ?? '',
     },
     {
       key: 'hours',
@@ -125,7 +128,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       title: 'Wh a day',
       width: '6.4%',
       align: 'right',
-      text: ({ entry }) => formatNumber(entry.dailyWh, entry.dailyWh < 9.95 ? 1 : 0),
+      text: ({ dailyWh }) => formatNumber(dailyWh, dailyWh < 9.95 ? 1 : 0),
     },
   ];
   return columns.filter(({ key }) => key !== grouping);

@@ -1,7 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Analysis, LoadAnalysis } from '@/core/analysis/types';
+import type { Analysis } from '@/core/analysis/types';
+import type { Load } from '@/core/design/schema';
 import { nameOf } from '@/core/findings/wording';
 import { formatNumber } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -17,32 +18,35 @@ export function useLoadRows(grouping: Grouping): GridGroup<LoadRow>[] {
   return useMemo(() => groupRows(analysis, makeRows(analysis), grouping), [analysis, grouping]);
 }
 
-/** The line last made for a load's analysis, which is itself kept while nothing in it changes. */
-const lineOf = new WeakMap<LoadAnalysis, LoadRow>();
+/** The line last made for a load's record, which is itself kept while nothing in it changes. */
+const lineOf = new WeakMap<Load, LoadRow>();
 
 function makeRows({ loads, index, design, scenario }: Analysis): LoadRow[] {
   const duties = new Map(index.duties.filter(({ scenarioId }) => scenarioId === scenario?.id).map((duty) => [duty.loadId, duty]));
-  return Array.from(loads.values(), (entry) => {
-    const duty = duties.get(entry.id);
+  return Array.from(loads.values(), ({ id, load, draw, dailyWh, circuitId }) => {
+    const duty = duties.get(id);
     const row: LoadRow = {
-      id: entry.id,
-      entry,
-      zone: entry.load.zoneId === null ? NO_CIRCUIT : nameOf(design, entry.load.zoneId),
-      circuit: entry.circuitId === null ? NO_CIRCUIT : nameOf(design, entry.circuitId),
+      ...{ id, load, draw, dailyWh },
+      zone: load.zoneId === null ? NO_CIRCUIT : nameOf(design, load.zoneId),
+      circuit: circuitId === null ? NO_CIRCUIT : nameOf(design, circuitId),
       hours: duty?.hoursPerDay ?? null,
       share: duty?.sharePercent ?? null,
     };
-    const before = lineOf.get(entry);
-    if (before && before.zone === row.zone && before.circuit === row.circuit && before.hours === row.hours && before.share === row.share)
-      return before;
-    lineOf.set(entry, row);
+    const before = lineOf.get(load);
+    if (before && showsTheSame(before, row)) return before;
+    lineOf.set(load, row);
     return row;
   });
 }
 
-function groupRows({ index, circuits, design }: Analysis, rows: LoadRow[], grouping: Grouping): GridGroup<LoadRow>[] {
+/** For lines of one load record, whose draw is therefore the same. */
+function showsTheSame(a: LoadRow, b: LoadRow): boolean {
+  return a.zone === b.zone && a.circuit === b.circuit && a.hours === b.hours && a.share === b.share && a.dailyWh === b.dailyWh;
+}
+
+function groupRows({ index, circuits, design, loads }: Analysis, rows: LoadRow[], grouping: Grouping): GridGroup<LoadRow>[] {
   if (grouping === 'none') return [{ id: 'all', title: '', rows }];
-  const keyOf = ({ entry }: LoadRow) => (grouping === 'zone' ? entry.load.zoneId : entry.circuitId);
+  const keyOf = ({ id, load }: LoadRow) => (grouping === 'zone' ? load.zoneId : (loads.get(id)?.circuitId ?? null));
   const order: (string | null)[] = [...(grouping === 'zone' ? index.zones : circuits).map(({ id }) => id), null];
   const byKey = new Map<string | null, LoadRow[]>();
   for (const row of rows) {
@@ -55,12 +59,12 @@ function groupRows({ index, circuits, design }: Analysis, rows: LoadRow[], group
     const here = byKey.get(key);
     if (!here) return [];
     const title = key === null ? (grouping === 'zone' ? 'In no zone' : 'On no circuit') : nameOf(design, key);
-    return [{ id: key ?? 'none', title, sums: sumsOf(here.map(({ entry }) => entry)), rows: here }];
+    return [{ id: key ?? 'none', title, sums: sumsOf(here), rows: here }];
   });
 }
 
-function sumsOf(entries: LoadAnalysis[]): Record<string, string> {
-  const sum = (measure: (entry: LoadAnalysis) => number) => entries.reduce((total, entry) => total + measure(entry), 0);
+function sumsOf(rows: LoadRow[]): Record<string, string> {
+  const sum = (measure: (row: LoadRow) => number) => rows.reduce((total, row) => total + measure(row), 0);
   return {
     amps: formatNumber(
       sum(({ draw }) => draw.amps),
