@@ -15,11 +15,22 @@ export function shareUnchanged(previous: Analysis | null, next: Analysis): Analy
     totals: share(previous.totals, next.totals),
     main: share(previous.main, next.main),
     findings: share(previous.findings, next.findings),
+    bank: share(previous.bank, next.bank),
+    index: {
+      ...next.index,
+      zones: shareRecords(previous.index.zones, next.index.zones),
+      scenarios: shareRecords(previous.index.scenarios, next.index.scenarios),
+    },
   };
 }
 
 function share<T>(previous: T, next: T): T {
   return sameRecord(previous, next) ? previous : next;
+}
+
+/** For lists of records, which are the same when they are the same objects. */
+function shareRecords<T>(previous: T[], next: T[]): T[] {
+  return previous.length === next.length && previous.every((record, at) => record === next[at]) ? previous : next;
 }
 
 function shareList<T extends { id: string }>(previous: T[], next: T[]): T[] {

@@ -1,18 +1,24 @@
 'use client';
 
 import { Button, Input, Select } from 'antd';
-import { useState, type ReactNode } from 'react';
-import type { Zone } from '@/core/design/schema';
+import { Plus } from 'lucide-react';
+import { memo, useState } from 'react';
+import { newLoad } from '@/core/switching/schemes';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import styles from './LoadsStage.module.css';
 
 /** A name and a zone make a load; the rest is filled in on its line. The field stays ready for the next one. */
-export function AddLoad({ zones, onAdd, icon }: { zones: Zone[]; onAdd(name: string, zoneId: string | null): void; icon?: ReactNode }) {
+export const AddLoad = memo(function AddLoad() {
+  const store = useDesignStore();
+  const zones = useDesign(({ analysis }) => analysis.index.zones);
   const [name, setName] = useState('');
   const [chosen, setZone] = useState<string | null>(null);
   const zoneId = zones.some(({ id }) => id === chosen) ? chosen : (zones[0]?.id ?? null);
   const add = () => {
-    if (!name.trim()) return;
-    onAdd(name.trim(), zoneId);
+    const wanted = name.trim();
+    if (!wanted) return;
+    const load = newLoad(wanted, zoneId);
+    store.commit(`Add ${wanted}`, () => ({ added: [load], updated: [], removed: [] }));
     setName('');
   };
   return (
@@ -35,9 +41,9 @@ export function AddLoad({ zones, onAdd, icon }: { zones: Zone[]; onAdd(name: str
         style={{ width: 130 }}
         options={zones.map(({ id, name: label }) => ({ value: id, label }))}
       />
-      <Button size="small" type="primary" icon={icon} disabled={!name.trim()} onClick={add}>
+      <Button size="small" type="primary" icon={<Plus size={15} />} disabled={!name.trim()} onClick={add}>
         Add load
       </Button>
     </span>
   );
-}
+});

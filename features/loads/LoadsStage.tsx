@@ -1,7 +1,6 @@
 'use client';
 
-import { Button, Dropdown, Segmented } from 'antd';
-import { Plus } from 'lucide-react';
+import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useState } from 'react';
 import { Edit } from '@/core/design/edit';
@@ -16,7 +15,7 @@ import type { GridActions } from '@/ui/grid/types';
 import { AddLoad } from './AddLoad';
 import { setCell, type LoadField } from './cells';
 import { loadColumns, type LoadRow } from './columns';
-import { ScenarioBar } from './ScenarioBar';
+import { LoadsToolbar } from './LoadsToolbar';
 import { useLoadRows, type Grouping } from './useLoadRows';
 import styles from './LoadsStage.module.css';
 
@@ -25,16 +24,12 @@ const ZonesDialog = dynamic(() => import('./ZonesDialog').then(({ ZonesDialog: d
 
 /** Stage Loads: everything that draws current, rated and measured, and how long it runs. */
 export function LoadsStage() {
-  const store = useDesignStore();
-  const id = useDesign((state) => state.id);
-  const zones = useDesign(({ analysis }) => analysis.index.zones);
-  const circuits = useDesign(({ analysis }) => analysis.circuits);
   const { units, nominalV } = useDesign(({ analysis }) => analysis.index.settings);
+  const zoneNames = useDesign(({ analysis }) => analysis.index.zones.map(({ name }) => name).join('\n'));
+  const circuitNames = useDesign(({ analysis }) => analysis.circuits.map(circuitName).join('\n'));
   const [grouping, setGrouping] = useState<Grouping>('zone');
   const [dialog, setDialog] = useState<'import' | 'zones' | null>(null);
   const groups = useLoadRows(grouping);
-  const circuitNames = circuits.map((circuit) => `${String(circuit.number).padStart(2, '0')} ${circuit.name}`).join('\n');
-  const zoneNames = zones.map(({ name }) => name).join('\n');
   const columns = useMemo(
     () => loadColumns({ units, nominalV, zones: lines(zoneNames), circuits: lines(circuitNames), grouping }),
     [units, nominalV, zoneNames, circuitNames, grouping],
@@ -48,50 +43,17 @@ export function LoadsStage() {
       row?.querySelector<HTMLElement>('[role="gridcell"]')?.focus();
     }, []),
   );
-  const add = (name: string, zoneId: string | null) => {
-    const load = newLoad(name, zoneId);
-    store.commit(`Add ${name}`, () => ({ added: [load], updated: [], removed: [] }));
-  };
   const isEmpty = groups.every(({ rows }) => rows.length === 0);
 
   return (
     <div className={styles.stage}>
-      <div className={styles.toolbar}>
-        <h2>Loads</h2>
-        <ScenarioBar />
-        <Segmented<Grouping>
-          aria-label="Group loads"
-          value={grouping}
-          onChange={setGrouping}
-          options={[
-            { value: 'zone', label: 'By zone' },
-            { value: 'circuit', label: 'By circuit' },
-            { value: 'none', label: 'One list' },
-          ]}
-        />
-        <span className={styles.right}>
-          <Button size="small" onClick={() => setDialog('zones')}>
-            Zones
-          </Button>
-          <Dropdown
-            trigger={['click']}
-            menu={{
-              items: [
-                { key: 'import', label: 'Take loads from a CSV file…', onClick: () => setDialog('import') },
-                { key: 'export', label: <a href={`/api/designs/${id}/loads.csv`}>Save loads as CSV</a> },
-              ],
-            }}
-          >
-            <Button size="small">CSV</Button>
-          </Dropdown>
-        </span>
-      </div>
+      <LoadsToolbar grouping={grouping} onGrouping={setGrouping} onDialog={setDialog} />
       {isEmpty ? (
         <EmptyStage
           title="List what draws current"
           text="Every lamp, pump, fan and charger, with what its box says and how many hours a day it runs. From these come the wires, the fuses and how long the battery lasts. Paste a list from a spreadsheet, or begin with one."
         >
-          <AddLoad zones={zones} onAdd={add} />
+          <AddLoad />
           <p>
             <Button type="link" onClick={() => setDialog('import')}>
               or take a list from a CSV file
@@ -100,19 +62,19 @@ export function LoadsStage() {
         </EmptyStage>
       ) : (
         <div className={styles.scroller}>
-          <Grid
-            label="Loads"
-            columns={columns}
-            groups={groups}
-            actions={actions}
-            footer={<AddLoad zones={zones} onAdd={add} icon={<Plus size={15} />} />}
-          />
+          <Grid label="Loads" columns={columns} groups={groups} actions={actions} footer={ADD_LOAD} />
         </div>
       )}
       {dialog === 'import' && <ImportLoads onClose={() => setDialog(null)} />}
       {dialog === 'zones' && <ZonesDialog onClose={() => setDialog(null)} />}
     </div>
   );
+}
+
+const ADD_LOAD = <AddLoad />;
+
+function circuitName({ number, name }: { number: number; name: string }): string {
+  return `${String(number).padStart(2, '0')} ${name}`;
 }
 
 function useLoadActions(): GridActions<LoadRow> {

@@ -31,24 +31,24 @@ interface ColumnContext {
 export function loadColumns({ units, nominalV, zones, circuits, grouping }: ColumnContext): GridColumn<LoadRow>[] {
   const choices = (values: string[]) => () => values.map((value) => ({ value, label: value }));
   const columns: GridColumn<LoadRow>[] = [
-    { key: 'name', title: 'Load', width: '16%', edit: true, text: ({ load }) => load.name },
-    { key: 'zone', title: 'Zone', width: '8.5%', edit: true, text: ({ zone }) => zone, options: choices([NO_CIRCUIT, ...zones]) },
+    { key: 'name', title: 'Load', width: '16fr', edit: true, text: ({ load }) => load.name },
+    { key: 'zone', title: 'Zone', width: '8.5fr', edit: true, text: ({ zone }) => zone, options: choices([NO_CIRCUIT, ...zones]) },
     {
-      ...{ key: 'circuit', title: 'Circuit', width: '15.5%', edit: true, text: ({ circuit }) => circuit },
+      ...{ key: 'circuit', title: 'Circuit', width: '15.5fr', edit: true, text: ({ circuit }) => circuit },
       options: choices([NO_CIRCUIT, OWN_CIRCUIT, ...circuits]),
       tone: ({ circuit }) => (circuit === NO_CIRCUIT ? 'bad' : undefined),
     },
     {
       key: 'quantity',
       title: 'Pcs',
-      width: '4%',
+      width: '4fr',
       align: 'right',
       edit: true,
       text: ({ load }) => String(load.quantity),
       hint: 'How many pieces, all in a row',
     },
     {
-      ...{ key: 'spacing', title: units === 'metric' ? 'Apart, m' : 'Apart, ft', width: '6%', align: 'right', edit: true },
+      ...{ key: 'spacing', title: units === 'metric' ? 'Apart, m' : 'Apart, ft', width: '6fr', align: 'right', edit: true },
       text: ({ load }) => (load.quantity > 1 ? formatLengthNumber(load.spacingMm, units) : MISSING),
       editText: ({ load }) => formatLengthNumber(load.spacingMm, units),
       hint: 'Cable between one piece and the next',
@@ -57,7 +57,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{
         key: 'rated',
         title: 'Rated, each',
-        width: '13%',
+        width: '13fr',
         align: 'right',
         edit: true,
         hint: 'As 24 W, 2 A, or 9.6 W/m x 1.6 m; “at 13.8 V” where it is not the nominal voltage',
@@ -69,25 +69,25 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{
         key: 'measured',
         title: 'Measured, all',
-        width: '12.8%',
+        width: '12.8fr',
         align: 'right',
         edit: true,
         hint: 'What the meter said of the whole load; it replaces the rated value',
       },
-      text: ({ load, draw }) => (load.measured ? formatDraw(load.measured.draw, nominalV, units) : MISSING),
-      editText: ({ load, draw }) => (load.measured ? formatDraw(load.measured.draw, nominalV, units) : ''),
+      text: ({ load }) => (load.measured ? formatDraw(load.measured.draw, nominalV, units) : MISSING),
+      editText: ({ load }) => (load.measured ? formatDraw(load.measured.draw, nominalV, units) : ''),
       tone: ({ load }) => (load.measured ? 'measured' : undefined),
     },
     {
       key: 'amps',
       title: 'Draw, A',
-      width: '5.8%',
+      width: '5.8fr',
       align: 'right',
       text: ({ draw }) => formatNumber(draw.amps, 2),
       tone: ({ draw }) => (draw.basis === 'measured' ? 'measured' : undefined),
     },
     {
-      ...{ key: 'lasting', title: 'Lasting', width: '5.4%', edit: true, options: choices([YES, NO]) },
+      ...{ key: 'lasting', title: 'Lasting', width: '5.4fr', edit: true, options: choices([YES, NO]) },
       text: ({ load }) => (load.continuous ? YES : NO),
       hint: 'A load that runs for hours counts 125 % towards its fuse',
     },
@@ -95,7 +95,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{
         key: 'group',
         title: 'Never with',
-        width: '8%',
+        width: '8fr',
         edit: true,
         hint: 'Loads of one group are never on together: white or amber, low or high',
       },
@@ -105,7 +105,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
     {
       key: 'hours',
       title: 'h a day',
-      width: '5.2%',
+      width: '5.2fr',
       align: 'right',
       edit: true,
       text: ({ hours }) => (hours === null ? MISSING : trim(hours)),
@@ -115,7 +115,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{
         key: 'share',
         title: '% of it',
-        width: '4.8%',
+        width: '4.8fr',
         align: 'right',
         edit: true,
         hint: 'Share of those hours it really runs: a thermostat, a dimmer',
@@ -126,7 +126,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
     {
       key: 'wh',
       title: 'Wh a day',
-      width: '6.4%',
+      width: '6.4fr',
       align: 'right',
       text: ({ dailyWh }) => formatNumber(dailyWh, dailyWh < 9.95 ? 1 : 0),
     },

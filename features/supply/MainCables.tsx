@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { AMPACITY_TABLES } from '@/core/catalog/ampacity';
 import { CONDUCTOR_SIZES } from '@/core/catalog/conductorSizes';
 import { FAMILY_NAMES, RATINGS_A } from '@/core/catalog/fuses';
@@ -92,10 +92,10 @@ function MainFuse({ fuse }: { fuse: Protection }) {
   );
 }
 
-function CableRow({ entry }: { entry: WireAnalysis }) {
+const CableRow = memo(function CableRow({ entry }: { entry: WireAnalysis }) {
   const store = useDesignStore();
   const units = useUnits();
-  const design = useDesign((state) => state.design);
+  const design = store.getState().design;
   const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
   const { wire, side, amps, ampacity, protectionId, protectionA, dropV } = entry;
   const make = (fields: object) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [{ id: wire.id, set: fields }]);
@@ -144,4 +144,4 @@ function CableRow({ entry }: { entry: WireAnalysis }) {
       <td className="reading">{formatVolts(dropV)}</td>
     </tr>
   );
-}
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type ReactNode } from 'react';
+import { useCallback, useMemo, useRef, useState, type ClipboardEvent, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
 import { GridRowView } from './GridRowView';
 import { blockText, parseBlock } from './clipboard';
 import type { GridActions, GridColumn, GridGroup, GridRow } from './types';
@@ -154,30 +154,26 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
         aria-label={label}
         aria-rowcount={rows.length}
         className={styles.grid}
+        style={{ '--columns': columns.map(({ width }) => `minmax(0, ${width})`).join(' ') } as CSSProperties}
         onKeyDown={onKeyDown}
         onCopy={onCopy}
         onPaste={onPaste}
       >
-        <colgroup>
-          {columns.map(({ key, width }) => (
-            <col key={key} style={{ width }} />
-          ))}
-        </colgroup>
-        <thead>
-          <tr>
+        <thead role="rowgroup">
+          <tr role="row" className={styles.row}>
             {columns.map(({ key, title, align, hint }) => (
-              <th key={key} scope="col" title={hint} className={align === 'right' ? styles.right : undefined}>
+              <th key={key} role="columnheader" title={hint} className={align === 'right' ? styles.right : undefined}>
                 {title}
               </th>
             ))}
           </tr>
         </thead>
         {groups.map((group) => (
-          <tbody key={group.id}>
+          <tbody key={group.id} role="rowgroup">
             {group.title && (
-              <tr className={styles.groupHead} id={group.id}>
+              <tr role="row" className={`${styles.row} ${styles.groupHead}`} id={group.id}>
                 {columns.map(({ key, align }, column) => (
-                  <th key={key} scope={column === 0 ? 'rowgroup' : undefined} className={align === 'right' ? styles.right : undefined}>
+                  <th key={key} role={column === 0 ? 'rowheader' : 'gridcell'} className={align === 'right' ? styles.right : undefined}>
                     {column === 0 ? group.title : <span className="reading">{group.sums?.[key] ?? ''}</span>}
                   </th>
                 ))}
@@ -206,14 +202,8 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
             })}
           </tbody>
         ))}
-        {footer && (
-          <tfoot>
-            <tr>
-              <td colSpan={columns.length}>{footer}</td>
-            </tr>
-          </tfoot>
-        )}
       </table>
+      {footer && <div className={styles.footer}>{footer}</div>}
     </div>
   );
 }

@@ -38,7 +38,7 @@ export const GridRowView = memo(function GridRowView({
   onLeave,
 }: GridRowViewProps) {
   return (
-    <tr id={row.id} aria-rowindex={index + 1}>
+    <tr role="row" id={row.id} aria-rowindex={index + 1} className={activeColumn < 0 ? `${styles.row} ${styles.resting}` : styles.row}>
       {columns.map((column, at) => {
         const active = at === activeColumn;
         const editing = active && editStart !== null;

@@ -2,7 +2,7 @@
 export interface GridColumn<Row> {
   key: string;
   title: string;
-  /** CSS width of the column. */
+  /** Share of the table's width, as CSS: 12fr. */
   width: string;
   align?: 'left' | 'right';
   /** What the cell shows, and what a copy takes. */
