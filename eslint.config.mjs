@@ -44,6 +44,11 @@ const config = [
     },
   },
   {
+    // Tests may take the demo designs as their material.
+    files: ['**/*.test.ts'],
+    rules: { 'import/no-restricted-paths': 'off' },
+  },
+  {
     files: ['cli/**', 'demo/seed.ts', 'scripts/**', 'e2e/**', 'bench/**'],
     rules: { 'no-console': 'off' },
   },

@@ -183,7 +183,6 @@ export type Battery = z.infer<typeof battery>;
 export type Protection = z.infer<typeof protection>;
 export type FuseBlock = z.infer<typeof fuseBlock>;
 export type BusBar = z.infer<typeof busBar>;
-export type GroundPoint = z.infer<typeof groundPoint>;
 export type Switch = z.infer<typeof switchDevice>;
 export type Load = z.infer<typeof load>;
 export type Draw = Load['rated'];

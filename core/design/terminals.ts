@@ -1,4 +1,4 @@
-import type { Device, DesignRecord, Protection } from './schema';
+import type { Device } from './schema';
 
 /** The terminals a wire may land on, by device kind. A fuse in a block's slot is fed by the block, so only its outlet is free. */
 export function terminalsOf(device: Device): readonly string[] {
@@ -25,8 +25,3 @@ const IN = ['in'];
 const OUT = ['out'];
 const BAR = ['bar'];
 const STUD = ['stud'];
-
-/** Whether a device is a fuse or breaker sitting in a block's slot. */
-export function isMounted(record: DesignRecord | undefined): record is Protection & { mount: NonNullable<Protection['mount']> } {
-  return record?.type === 'device' && record.kind === 'protection' && record.mount !== null;
-}

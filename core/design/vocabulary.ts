@@ -19,9 +19,6 @@ export type Chemistry = (typeof CHEMISTRIES)[number];
 export const PROTECTION_FAMILIES = ['blade', 'largeBlade', 'boltDown', 'mega', 'terminalMount', 'classT', 'breaker'] as const;
 export type ProtectionFamily = (typeof PROTECTION_FAMILIES)[number];
 
-export const DEVICE_KINDS = ['battery', 'protection', 'fuseBlock', 'busBar', 'groundPoint', 'switch', 'load'] as const;
-export type DeviceKind = (typeof DEVICE_KINDS)[number];
-
 export const DROP_CLASSES = ['critical', 'general'] as const;
 export type DropClass = (typeof DROP_CLASSES)[number];
 

@@ -98,7 +98,7 @@ function Settings({ circuit }: { circuit: CircuitAnalysis }) {
           value={own.dropClass}
           onChange={(dropClass) => set('Set the kind of circuit', { dropClass, targetPercent: null })}
           options={[
-            { value: 'critical', label: 'Critical, lighting' },
+            { value: 'critical', label: 'Critical' },
             { value: 'general', label: 'General' },
           ]}
         />
