@@ -1,15 +1,28 @@
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 
-/** A fresh copy of a demo for each test, and the few gestures many tests make. */
+/**
+ * A fresh copy of a demo for each test, and the few gestures many tests make. Going to a stage waits until its controls
+ * answer, which is when it begins to listen for changes made elsewhere.
+ */
 export const test = base.extend<{ heron: string; pip: string; consoleErrors: string[] }>({
-  heron: async ({ request }, use) => use(await copyOf(request, 'heron')),
-  pip: async ({ request }, use) => use(await copyOf(request, 'pip')),
+  page: async ({ page }, provide) => {
+    const goto = page.goto.bind(page);
+    page.goto = async (url, options) => {
+      const listening = /^\/d\/[^/]+\/(loads|supply|circuits)$/.test(url) ? page.waitForRequest(/\/events\?/) : null;
+      const response = await goto(url, options);
+      await listening;
+      return response;
+    };
+    await provide(page);
+  },
+  heron: async ({ request }, provide) => provide(await copyOf(request, 'heron')),
+  pip: async ({ request }, provide) => provide(await copyOf(request, 'pip')),
   consoleErrors: [
-    async ({ page }, use) => {
+    async ({ page }, provide) => {
       const errors: string[] = [];
       page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
       page.on('pageerror', (error) => errors.push(error.message));
-      await use(errors);
+      await provide(errors);
       expect(errors.filter((text) => !/status of (409|422)|ERR_CONNECTION|ERR_INCOMPLETE|ERR_FAILED|status of 404/.test(text))).toEqual([]);
     },
     { auto: true },
@@ -35,6 +48,7 @@ export function strip(page: Page, name: string): Locator {
 
 /** A cell of the loads table by the load's name and the column's heading. */
 export async function cell(page: Page, load: string, column: string): Promise<Locator> {
+  await expect(page.getByRole('gridcell', { name: load, exact: true }).first()).toBeVisible();
   const headings = await page.getByRole('columnheader').allInnerTexts();
   const row = page.getByRole('row').filter({ has: page.getByRole('gridcell', { name: load, exact: true }) });
   return row.getByRole('gridcell').nth(headings.indexOf(column));

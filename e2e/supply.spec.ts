@@ -1,13 +1,14 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, meter, saved, test } from './fixtures';
 
-/** Drags as a hand does: down, a little, along, up. */
-async function drag(page: Page, what: Locator, onto: Locator): Promise<void> {
+/** Drags as a hand does: down, a little, along, and up once the place under it is told. */
+async function drag(page: Page, what: Locator, onto: Locator, told: string): Promise<void> {
   const [from, to] = [(await what.boundingBox())!, (await onto.boundingBox())!];
   await page.mouse.move(from.x + 20, from.y + 10);
   await page.mouse.down();
   await page.mouse.move(from.x + 28, from.y + 14, { steps: 3 });
   await page.mouse.move(to.x + 40, to.y + to.height / 2, { steps: 12 });
+  await expect(page.getByRole('status').filter({ hasText: told })).toHaveCount(1);
   await page.mouse.up();
 }
 
@@ -15,9 +16,10 @@ test('a fuse is moved to a spare slot by keyboard alone', async ({ page, pip }) 
   await page.goto(`/d/${pip}/supply`);
   await page.getByRole('button', { name: /Water pump, 7.5 A, slot 6/ }).focus();
   await page.keyboard.press('Space');
-  await page.waitForTimeout(150);
+  const told = (text: string | RegExp) => expect(page.getByRole('status').filter({ hasText: text })).toHaveCount(1);
+  await told(/Picked up Water pump fuse|Over slot 6/);
   await page.keyboard.press('ArrowDown');
-  await page.waitForTimeout(150);
+  await told('Over slot 7');
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: /Water pump, 7.5 A, slot 7/ })).toBeVisible();
   await saved(page);
@@ -26,12 +28,12 @@ test('a fuse is moved to a spare slot by keyboard alone', async ({ page, pip }) 
 test('a fuse is dragged onto another and the two change places; dragged out, its circuit waits without a slot', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/supply`);
   const lights = page.getByRole('button', { name: /Cabin lights, 3 A, slot 1/ });
-  await drag(page, lights, page.getByRole('button', { name: /Roof fan, 5 A, slot 3/ }));
+  await drag(page, lights, page.getByRole('button', { name: /Roof fan, 5 A, slot 3/ }), 'Over slot 3');
   await expect(page.getByRole('button', { name: /Cabin lights, 3 A, slot 3/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /Roof fan, 5 A, slot 1/ })).toBeVisible();
   const tray = page.getByRole('region', { name: 'Circuits without a slot' });
   await tray.scrollIntoViewIfNeeded();
-  await drag(page, page.getByRole('button', { name: /Roof fan, 5 A, slot 1/ }), tray);
+  await drag(page, page.getByRole('button', { name: /Roof fan, 5 A, slot 1/ }), tray, 'Over the circuits without a slot');
   await expect(tray).toContainText('Roof fan');
   await expect(page.getByRole('navigation', { name: 'Stages' })).toContainText('1 fault');
   await tray.getByRole('button', { name: 'Next free slot' }).click();

@@ -40,6 +40,12 @@ test('a change is stored with its revision, and the list shows what it did', asy
   expect((await listDesigns()).find((summary) => summary.id === id)).toMatchObject({ name: 'Heron', circuits: 20, faults: 1, cautions: 2 });
 });
 
+test('records come back in the order they were listed, whatever their ids', async () => {
+  const listed = Array.from(heron().records.values());
+  const id = await createDesign(listed);
+  expect(Array.from((await stored(id)).design.records.keys())).toEqual(listed.map((record) => record.id));
+});
+
 test('edits to different records merge, whatever revision they were made on', async () => {
   const { id, design } = await fresh();
   await commit(id, propose(1, set(design, 'zone_cab', { ambientC: 45 })));

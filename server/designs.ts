@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { analyse } from '@/core/analysis/analyse';
 import { applyChange, updateRecords, type Change } from '@/core/design/change';
 import type { Analysis } from '@/core/analysis/types';
@@ -90,7 +90,12 @@ function headOf(reader: Reader, id: string) {
 }
 
 function recordsOf(reader: Reader, id: string) {
-  return reader.select({ json: table.record.json }).from(table.record).where(eq(table.record.designId, id));
+  // By the order they came in, which is the order a person listed them.
+  return reader
+    .select({ json: table.record.json })
+    .from(table.record)
+    .where(eq(table.record.designId, id))
+    .orderBy(sql`rowid`);
 }
 
 /** Stores a new design. The records have been validated and are checked as a whole here. @throws DesignError */

@@ -60,6 +60,7 @@ export function FuseBlocks() {
       id="slots"
       sensors={sensors}
       collisionDetection={slotUnder}
+      autoScroll={SCROLL_AT_EDGE}
       onDragStart={({ active }) => setDragged(String(active.id))}
       onDragEnd={onDragEnd}
       onDragCancel={() => setDragged(null)}
@@ -69,7 +70,7 @@ export function FuseBlocks() {
         },
         announcements: {
           onDragStart: ({ active }) => `Picked up ${nameOf(design, String(active.id))}`,
-          onDragOver: ({ over }) => (over ? `Over slot ${String(over.id).split('/')[1] ?? 'tray'}` : 'Over nothing'),
+          onDragOver: ({ over }) => (over ? placeWords(String(over.id)) : 'Over nothing'),
           onDragEnd: ({ over }) => (over ? 'Put down' : 'Left where it was'),
           onDragCancel: () => 'Left where it was',
         },
@@ -227,6 +228,13 @@ function Tray({
       ))}
     </section>
   );
+}
+
+/** Only close to the edge, so that the tray low on the page does not slip away from under a fuse. */
+const SCROLL_AT_EDGE = { threshold: { x: 0, y: 0.05 } };
+
+function placeWords(id: string): string {
+  return id === 'tray' ? 'Over the circuits without a slot' : `Over slot ${id.split('/')[1]}`;
 }
 
 /** The slot under the pointer; for the keyboard, which has none, the one the carried fuse lies over most. */
