@@ -6,7 +6,9 @@ const port = Number(process.env.E2E_PORT ?? 3217);
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  workers: 2,
+  // One at a time: the browser and the server share two cores, and some checks are about a second or less.
+  workers: 1,
+  retries: 1,
   timeout: 40_000,
   expect: { timeout: 8_000 },
   reporter: process.env.BROWSER_REPORT ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]] : [['list']],
