@@ -155,9 +155,11 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         }
         pending = pending.filter(({ changeId }) => changeId !== edit.changeId);
         takeAnswer(result);
-        if (result.kind === 'taken')
-          api.setState({ history: result.committed.history, saveState: pending.length > 0 ? 'saving' : 'saved' });
-        else if (result.kind === 'conflict') showBase({ conflict: { mine: edit, current: result.current } });
+        if (result.kind === 'taken') {
+          const news: Partial<DesignState> = { history: result.committed.history, saveState: pending.length > 0 ? 'saving' : 'saved' };
+          if (result.committed.missed.length > 0) showBase(news);
+          else api.setState(news);
+        } else if (result.kind === 'conflict') showBase({ conflict: { mine: edit, current: result.current } });
         else showBase({ problem: `“${edit.label}” was not taken: ${result.message}` });
       }
       api.setState({ saveState: 'saved' });

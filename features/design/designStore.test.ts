@@ -1,0 +1,140 @@
+import { pip } from '../../demo/pip';
+import { updateRecords } from '../../core/design/change';
+import type { DesignRecord, Zone } from '../../core/design/schema';
+import { createDesignStore } from './designStore';
+
+/** A server of one design's replies, told in advance; it notes what it was sent. */
+function withServer(...replies: (object | 'down')[]) {
+  const sent: { changeId: string; baseRevision: number; label: string }[] = [];
+  const fetchReply = async (_url: unknown, options?: { body?: unknown }) => {
+    sent.push(JSON.parse(String(options?.body)));
+    const reply = replies.shift() ?? taken(sent.length + 1);
+    if (reply === 'down') throw new TypeError('no route');
+    const status = 'error' in reply ? 409 : 200;
+    return { ok: status === 200, status, json: async () => reply };
+  };
+  globalThis.fetch = fetchReply as unknown as typeof fetch;
+  return sent;
+}
+
+const history = { undo: null, redo: null };
+const records = Array.from(pip().records.values());
+const open = () => createDesignStore({ id: 'pip', revision: 1, records, history });
+const warmer = (ambientC: number) => (design: ReturnType<typeof pip>) => updateRecords(design, [{ id: 'zone_cabin', set: { ambientC } }]);
+const shown = (store: ReturnType<typeof open>) => (store.getState().design.records.get('zone_cabin') as Zone).ambientC;
+const settled = () => new Promise((resolve) => setTimeout(resolve, 30));
+const zone = (ambientC: number) => ({ ...records.find(({ id }) => id === 'zone_cabin')!, ambientC }) as DesignRecord;
+
+function taken(revision: number, missed: object[] = []) {
+  return {
+    revision,
+    missed,
+    change: { added: [], updated: [], removed: [] },
+    history: { undo: { revision, label: 'Warmer' }, redo: null },
+  };
+}
+const own = (revision: number, from: number, to: number, missed: object[] = []) => ({
+  ...taken(revision, missed),
+  change: { added: [], updated: [{ from: zone(from), to: zone(to) }], removed: [] },
+});
+
+test('an edit is shown while it is typed, dropped when left, kept and sent when taken', async () => {
+  const sent = withServer(own(2, 30, 38));
+  const store = open();
+  store.preview(warmer(35));
+  expect(shown(store)).toBe(35);
+  store.cancel();
+  expect(shown(store)).toBe(30);
+  expect(store.commit('Warmer', warmer(38))).toBeNull();
+  expect([shown(store), store.getState().saveState]).toEqual([38, 'saving']);
+  await settled();
+  expect(sent).toMatchObject([{ baseRevision: 1, label: 'Warmer' }]);
+  expect([store.revision(), store.getState().saveState]).toEqual([2, 'saved']);
+});
+
+test('an edit that would break the design is not shown and says why', () => {
+  withServer();
+  const store = open();
+  const refused = store.commit('Remove', (design) => ({ added: [], updated: [], removed: [design.records.get('bat_house')!] }));
+  expect(refused).toContain('bat_house');
+  expect(store.getState().design.records.has('bat_house')).toBe(true);
+});
+
+test('an edit that changes nothing is not sent', async () => {
+  const sent = withServer();
+  const store = open();
+  expect(store.commit('Same', warmer(30))).toBeNull();
+  await settled();
+  expect(sent).toEqual([]);
+});
+
+test('what others changed in the meantime comes with the answer', async () => {
+  const roof = records.find(({ id }) => id === 'zone_nose') as Zone;
+  const missed = [
+    {
+      revision: 2,
+      changeId: 'other',
+      label: 'x',
+      kind: 'edit',
+      change: { added: [], updated: [{ from: roof, to: { ...roof, ambientC: 44 } }], removed: [] },
+    },
+  ];
+  withServer(own(3, 30, 38, missed));
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  expect(store.revision()).toBe(3);
+  expect(store.getState().design.records.get('zone_nose')).toMatchObject({ ambientC: 44 });
+});
+
+test('a change heard from another tab is shown, one’s own is not taken twice, an old one not at all', async () => {
+  withServer(own(2, 30, 38));
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  const logged = (revision: number, from: number, to: number) => ({
+    ...{ revision, changeId: `other${revision}`, label: 'Hotter', kind: 'edit' as const, history },
+    change: { added: [], updated: [{ from: zone(from), to: zone(to) }], removed: [] },
+  });
+  store.receive(logged(2, 30, 38));
+  expect([store.revision(), shown(store)]).toEqual([2, 38]);
+  store.receive(logged(3, 38, 41));
+  expect([store.revision(), shown(store)]).toEqual([3, 41]);
+});
+
+test('a conflict shows the record as it stands and lets a person put their own on top', async () => {
+  const missed = [
+    {
+      revision: 2,
+      changeId: 'other',
+      label: 'x',
+      kind: 'edit',
+      change: { added: [], updated: [{ from: zone(30), to: zone(50) }], removed: [] },
+    },
+  ];
+  const sent = withServer(
+    { error: { code: 'conflict', message: '', reasons: [] }, current: [zone(50)], missed, revision: 2 },
+    own(3, 50, 38),
+  );
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  expect(shown(store)).toBe(50);
+  expect(store.getState().conflict).toMatchObject({ mine: { label: 'Warmer' }, current: [{ ambientC: 50 }] });
+  store.resolveConflict('mine');
+  expect(shown(store)).toBe(38);
+  await settled();
+  expect(sent[1]).toMatchObject({ baseRevision: 2 });
+  expect(store.revision()).toBe(3);
+});
+
+test('while the server is away edits stay on the screen and are sent again under the same id', async () => {
+  const sent = withServer('down', own(2, 30, 38));
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  expect([shown(store), store.getState().saveState]).toEqual([38, 'unreachable']);
+  await new Promise((resolve) => setTimeout(resolve, 1700));
+  expect(store.getState().saveState).toBe('saved');
+  expect(new Set(sent.map(({ changeId }) => changeId)).size).toBe(1);
+});
