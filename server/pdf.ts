@@ -40,7 +40,7 @@ export async function reportPdf(report: Report, date: string): Promise<Buffer> {
     }),
     content: [
       { text: report.title, fontSize: 22, bold: true },
-      { text: `12-volt house system, as designed on ${date}`, color: SOFT, margin: [0, 0, 0, 6] },
+      { text: `${report.subject}, as designed on ${date}`, color: SOFT, margin: [0, 0, 0, 6] },
       factTable(report),
       cautionBox(report),
       ...report.sections.flatMap(section),

@@ -1,5 +1,6 @@
 import type { Analysis } from '../analysis/types';
-import { areaMm2, awgOf } from '../catalog/conductorSizes';
+import { areaMm2 } from '../catalog/conductorSizes';
+import { mechanicalMinimumMm2 } from '../sizing/conductorChoice';
 import type { Finding } from './types';
 
 /** Slack on comparisons of computed amperes, so that a value equal on paper is equal here. */
@@ -25,8 +26,8 @@ export function findConductors({ wires, index }: Analysis): Finding[] {
         found.push(about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', protectionId!));
       }
     }
-    const least = awgOf(wire.conductor) ? areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16') : cableForm === 'sheathed' ? 0.75 : 1;
-    if (areaMm2(wire.conductor) < least * 0.999) found.push({ ...about('wire.belowMinimum'), severity: 'caution' });
+    if (areaMm2(wire.conductor) < mechanicalMinimumMm2(wire.conductor, cableForm))
+      found.push({ ...about('wire.belowMinimum'), severity: 'caution' });
   }
   return withoutEchoes(mergePerCircuit(found));
 }

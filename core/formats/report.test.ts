@@ -1,5 +1,6 @@
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
+import { applyChange, updateRecords } from '../design/change';
 import { formatPercent } from '../units/quantity';
 import { CAUTIONS } from './cautions';
 import { checkOutput } from './checkOutput';
@@ -39,4 +40,10 @@ test('the headless check says what the report says', () => {
   });
   expect(output.totals.usableAh).toBe(160);
   expect(output.findings).toHaveLength(analysis.findings.length);
+});
+
+test('a 24-volt design is not called a 12-volt one', () => {
+  const design = heron();
+  const at24 = applyChange(design, updateRecords(design, [{ id: 'settings', set: { nominalV: 24 } }]));
+  expect([makeReport(analysis).subject, makeReport(analyse(at24)).subject]).toEqual(['12-volt house system', '24-volt house system']);
 });

@@ -24,6 +24,8 @@ import { CAUTIONS } from './cautions';
 /** A design's report as plain words and tables, for the page, the printer and the PDF alike. */
 export interface Report {
   title: string;
+  /** What kind of thing it is about. */
+  subject: string;
   facts: { name: string; value: string }[];
   sections: ReportSection[];
   cautions: readonly string[];
@@ -42,6 +44,7 @@ export function makeReport(analysis: Analysis): Report {
   const { settings } = index;
   return {
     title: settings.name,
+    subject: `${settings.nominalV}-volt house system`,
     facts: [
       { name: 'Connected', value: formatAmps(totals.connectedA) },
       { name: 'Most at once', value: formatAmps(totals.worstSimultaneousA) },

@@ -1,5 +1,5 @@
 import { AMPACITY_TABLES } from '../catalog/ampacity';
-import { areaMm2, CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
+import { areaMm2, awgOf, CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
 import { ampacity, type ConductorConditions } from './ampacity';
 import { chooseFuse } from './fuse';
 import { designOhmPerM, type DropBasis } from './voltageDrop';
@@ -37,12 +37,11 @@ export interface ConductorChoice {
  */
 export function chooseConductor(demand: RunDemand): ConductorChoice | null {
   const { sizes } = demand;
-  const leastArea = mechanicalMinimumMm2(sizes, demand.cableForm);
   const carried = (size: ConductorSize) => ampacity(size, demand.conditions).amps;
   const dropped = (size: ConductorSize) => demand.ampereMetres * designOhmPerM(size, demand.drop);
   const { continuousA, peakA, ratings } = demand;
   const first = {
-    minimum: sizes.findIndex((size) => areaMm2(size) >= leastArea),
+    minimum: sizes.findIndex((size) => areaMm2(size) >= mechanicalMinimumMm2(size, demand.cableForm)),
     ampacity: sizes.findIndex((size) => carried(size) > 0 && carried(size) >= peakA),
     fuse: sizes.findIndex((size) => chooseFuse(continuousA, peakA, carried(size), ratings) !== null),
     drop: sizes.findIndex((size) => dropped(size) <= demand.allowedDropV + 1e-9),
@@ -67,9 +66,8 @@ export function candidateSizes(standard: ConductorConditions['standard'], family
   return CONDUCTOR_SIZES.filter((size) => size.startsWith(family) && areaMm2(size) >= smallest);
 }
 
-/** The smallest area for strength: 16 AWG or 1 mm2 alone, 18 AWG or 0.75 mm2 inside a sheath. Source: ABYC E-11, ISO 10133, from memory. */
-function mechanicalMinimumMm2(sizes: readonly ConductorSize[], cableForm: RunDemand['cableForm']): number {
-  const american = sizes[0]?.startsWith('awg');
-  if (american) return areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16');
+/** The smallest area for strength, mm2: 16 AWG or 1 mm2 alone, 18 AWG or 0.75 mm2 inside a sheath. Source: ABYC E-11, ISO 10133, from memory. */
+export function mechanicalMinimumMm2(size: ConductorSize, cableForm: RunDemand['cableForm']): number {
+  if (awgOf(size)) return areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16');
   return cableForm === 'sheathed' ? 0.75 : 1;
 }

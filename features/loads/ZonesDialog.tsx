@@ -80,7 +80,7 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
                   label={`Hottest air in ${zone.name}`}
                   text={formatNumber(toShown(zone.ambientC), 0)}
                   unit={metric ? '°C' : '°F'}
-                  parse={(text) => parseNumber(text, ['C', '°C', 'F', '°F'])}
+                  parse={(text) => parseNumber(text, metric ? ['°C', 'C'] : ['°F', 'F'])}
                   least={toShown(-40)}
                   most={toShown(120)}
                   onCommit={(shown) => set(zone, { ambientC: toCelsius(shown) })}

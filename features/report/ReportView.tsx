@@ -16,7 +16,9 @@ export function ReportView({ designId, report, date }: { designId: string; repor
       </nav>
       <header className={styles.head}>
         <h1>{report.title}</h1>
-        <p>12-volt house system, as designed on {date}</p>
+        <p>
+          {report.subject}, as designed on {date}
+        </p>
       </header>
       <dl className={styles.facts}>
         {report.facts.map(({ name, value }) => (
