@@ -6,10 +6,10 @@ import { invertChange, updateRecords, type Change } from '../core/design/change'
 import { sameRecord } from '../core/design/change';
 import type { Design } from '../core/design/design';
 import { DesignError } from '../core/design/problems';
-import { changesSince, commit, historyOf, redo, undo } from './commit';
+import { changesSince, commit, historyAt, redo, undo } from './commit';
 import { createDesign, deleteDesign, duplicateDesign, eraseDesign, listDesigns, readDesign, renameDesign, restoreDesign } from './designs';
 import { Conflict, NotFound, NothingToDo } from './errors';
-import { foldHistory } from './history';
+import { nextSteps, trailOf } from './history';
 import { forget } from './store';
 
 process.env.DATABASE_URL = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-store-')), 'designs.db');
@@ -106,19 +106,26 @@ test('undo takes back the last change, redo brings it again, a new edit ends red
   await expect(undo(id, 'undo_change_4', 7)).rejects.toBeInstanceOf(NothingToDo);
   expect(sameRecord(Object.fromEntries((await stored(id)).design.records), Object.fromEntries(design.records))).toBe(true);
   await commit(id, propose(7, set(design, 'zone_hide', { ambientC: 33 }), 'third'));
-  expect(await historyOf(id)).toMatchObject({ undo: { label: 'third' }, redo: null });
+  expect(await historyAt(id, 8)).toMatchObject({ undo: { label: 'third' }, redo: null });
   const log = await changesSince(id, 1);
   expect(log.map(({ kind }) => kind)).toEqual(['edit', 'edit', 'undo', 'redo', 'undo', 'undo', 'edit']);
   expect(log[2]!.change).toEqual(invertChange(log[1]!.change));
 });
 
-test('the history reads the same from any log it is given', () => {
+test('what can be undone, read off a log and remembered line by line, is the same', async () => {
   const log = ['edit', 'edit', 'undo', 'redo', 'undo'] as const;
-  const targets = [null, null, 3, 3, 3];
-  const entries = log.map((kind, at) => ({ revision: at + 2, kind, target: targets[at]!, label: `change ${at + 2}` }));
-  const start = { revision: 1, kind: 'edit' as const, target: null, label: 'Start' };
-  expect(foldHistory([start, ...entries])).toEqual({ undo: { revision: 2, label: 'change 2' }, redo: { revision: 3, label: 'change 3' } });
-  expect(foldHistory([start])).toEqual({ undo: null, redo: null });
+  const lines = log.map((kind, at) => ({ revision: at + 2, kind, label: `change ${at + 2}` }));
+  const start = { revision: 1, kind: 'edit' as const, label: 'Start' };
+  const next = nextSteps(trailOf([start, ...lines]));
+  expect(next).toEqual({ undo: { revision: 2, label: 'change 2' }, redo: { revision: 3, label: 'change 3' } });
+  expect(nextSteps(trailOf([start]))).toEqual({ undo: null, redo: null });
+
+  const { id, design } = await fresh();
+  await commit(id, propose(1, set(design, 'zone_cab', { ambientC: 45 }), 'first'));
+  await commit(id, propose(2, set(design, 'zone_roof', { ambientC: 55 }), 'second'));
+  const { history } = await undo(id, 'undo_change_1', 3);
+  forget(id);
+  expect(await historyAt(id, 4)).toEqual(history);
 });
 
 test('designs are copied, renamed, deleted, brought back and erased', async () => {

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt } from 'drizzle-orm';
+import { and, asc, eq, gt, lte } from 'drizzle-orm';
 import { analyse } from '@/core/analysis/analyse';
 import { applyChange, invertChange, touchedIds, type Change } from '@/core/design/change';
 import { DesignError } from '@/core/design/problems';
@@ -7,7 +7,7 @@ import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
 import { loadDesign, summaryOf } from './designs';
 import { BadRequest, Conflict, NothingToDo } from './errors';
-import { foldHistory, type History } from './history';
+import { follow, nextSteps, trailOf, type History, type Trail } from './history';
 import { oneWriterAtATime, remember, store } from './store';
 
 export interface ProposedChange {
@@ -54,12 +54,12 @@ export function commit(designId: string, proposed: ProposedChange): Promise<Comm
 
 /** Takes back the last change that stands, whoever made it. @throws NothingToDo */
 export function undo(designId: string, changeId: string, baseRevision: number): Promise<Committed> {
-  return transact(designId, changeId, baseRevision, (writer) => step(writer, designId, 'undo'));
+  return transact(designId, changeId, baseRevision, (writer, trail) => step(writer, designId, 'undo', trail));
 }
 
 /** Brings again what was undone last. @throws NothingToDo */
 export function redo(designId: string, changeId: string, baseRevision: number): Promise<Committed> {
-  return transact(designId, changeId, baseRevision, (writer) => step(writer, designId, 'redo'));
+  return transact(designId, changeId, baseRevision, (writer, trail) => step(writer, designId, 'redo', trail));
 }
 
 export async function changesSince(designId: string, revision: number, reader?: Pick<Database, 'select'>): Promise<LoggedChange[]> {
@@ -72,16 +72,21 @@ export async function changesSince(designId: string, revision: number, reader?: 
   return rows.map(({ revision: at, changeId, label, kind, diff }) => ({ revision: at, changeId, label, kind, change: diff }));
 }
 
-export async function historyOf(designId: string, reader?: Pick<Database, 'select'>): Promise<History> {
-  const source = reader ?? (await store().database);
-  const { revision, kind, target, label } = table.change;
-  return foldHistory(
-    await source
-      .select({ revision, kind, target, label })
-      .from(table.change)
-      .where(eq(table.change.designId, designId))
-      .orderBy(asc(revision)),
-  );
+/** What undo and redo would do at a revision of a design, its head. */
+export async function historyAt(designId: string, revision: number): Promise<History> {
+  return nextSteps(await trailAt(designId, revision, await store().database));
+}
+
+/** The trail at the head, from memory when that is still the head. */
+async function trailAt(designId: string, head: number, reader: Pick<Database, 'select'>): Promise<Trail> {
+  const cached = store().cache.get(designId);
+  if (cached?.revision === head && cached.trail) return cached.trail;
+  const { revision, kind, label } = table.change;
+  const log = reader
+    .select({ revision, kind, label })
+    .from(table.change)
+    .where(and(eq(table.change.designId, designId), lte(revision, head)));
+  return trailOf(await log.orderBy(asc(revision)));
 }
 
 interface Step {
@@ -91,8 +96,8 @@ interface Step {
   change: Change;
 }
 
-async function step(writer: Writer, designId: string, kind: 'undo' | 'redo'): Promise<Step> {
-  const entry = (await historyOf(designId, writer))[kind];
+async function step(writer: Writer, designId: string, kind: 'undo' | 'redo', trail: Trail): Promise<Step> {
+  const entry = nextSteps(trail)[kind];
   if (!entry) throw new NothingToDo(`there is nothing to ${kind}`);
   const [row] = await writer
     .select({ diff: table.change.diff })
@@ -114,22 +119,22 @@ async function transact(
   designId: string,
   changeId: string,
   baseRevision: number,
-  decide: (writer: Writer) => Promise<Step>,
+  decide: (writer: Writer, trail: Trail) => Promise<Step>,
 ): Promise<Committed> {
   const database = await store().database;
   const done = await oneWriterAtATime(() =>
     database.transaction(
       async (writer) => {
-        const { revision: head, design, analysis: before } = await loadDesign(writer, designId);
+        const { revision: head, design, analysis: earlier } = await loadDesign(writer, designId);
         if (baseRevision > head) throw new BadRequest(`revision ${baseRevision} is not known here; reload the page`);
         const missed = baseRevision < head ? await changesSince(designId, baseRevision, writer) : [];
+        const before = await trailAt(designId, head, writer);
         const taken = await changeById(writer, designId, changeId);
         if (taken) {
-          const earlier = missed.filter((logged) => logged.revision < taken.revision);
-          return { ...taken, missed: earlier, analysis: null, history: await historyOf(designId, writer) };
+          return { ...taken, missed: missed.filter((logged) => logged.revision < taken.revision), trail: before, analysis: null };
         }
-        const { kind, target, label, change } = await decide(writer);
-        const analysis = analyse(applyOrExplain(design, change, missed, head), before);
+        const { kind, target, label, change } = await decide(writer, before);
+        const analysis = analyse(applyOrExplain(design, change, missed, head), earlier);
         const revision = head + 1;
         const now = Date.now();
         await writeRecords(writer, designId, change);
@@ -138,17 +143,17 @@ async function transact(
           .update(table.design)
           .set({ headRevision: revision, updatedAt: now, ...summaryOf(analysis) })
           .where(eq(table.design.id, designId));
-        return { revision, missed, change, analysis, history: await historyOf(designId, writer) };
+        return { revision, missed, change, analysis, trail: follow(before, { revision, kind, label }) };
       },
       { behavior: 'immediate' },
     ),
   );
-  const { analysis, ...committed } = done;
+  const { analysis, trail, ...committed } = done;
   if (analysis) {
-    remember(designId, { revision: committed.revision, design: analysis.design, analysis });
+    remember(designId, { revision: committed.revision, design: analysis.design, analysis, trail });
     store().committed.emit(designId);
   }
-  return committed;
+  return { ...committed, history: nextSteps(trail) };
 }
 
 const MOVED_ON = new Set(['staleRecord', 'missingRecord', 'duplicateId']);

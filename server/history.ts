@@ -9,28 +9,31 @@ export interface HistoryEntry {
   label: string;
 }
 
-/**
- * Reads undo and redo off the log. An edit can be undone and clears what could be redone; an undo moves its target over
- * to redo; a redo moves it back. The first entry, the design's start, is not undone.
- */
-export function foldHistory(
-  log: readonly { revision: number; kind: 'edit' | 'undo' | 'redo'; target: number | null; label: string }[],
-): History {
-  const labels = new Map(log.map(({ revision, label }) => [revision, label]));
-  const undo: number[] = [];
-  let redo: number[] = [];
-  for (const { revision, kind, target } of log.slice(1)) {
-    if (kind === 'edit') {
-      undo.push(revision);
-      redo = [];
-    } else if (kind === 'undo') {
-      undo.pop();
-      redo.push(target!);
-    } else {
-      redo.pop();
-      undo.push(target!);
-    }
-  }
-  const entry = (revision: number | undefined) => (revision === undefined ? null : { revision, label: labels.get(revision)! });
-  return { undo: entry(undo.at(-1)), redo: entry(redo.at(-1)) };
+/** Everything that can be undone and redone, the next on top: a list that shares its tail, so that one more entry copies nothing. */
+export interface Trail {
+  undo: Stack;
+  redo: Stack;
+}
+
+type Stack = { entry: HistoryEntry; below: Stack } | null;
+
+/** One line of the log, as far as undo and redo care. */
+export interface LogLine extends HistoryEntry {
+  kind: 'edit' | 'undo' | 'redo';
+}
+
+/** Reads undo and redo off a whole log. The first entry, the design's start, is not undone. */
+export function trailOf(log: readonly LogLine[]): Trail {
+  return log.slice(1).reduce(follow, { undo: null, redo: null });
+}
+
+/** The trail after one more line: an edit can be undone and clears what could be redone; undo and redo move the top across. */
+export function follow({ undo, redo }: Trail, { revision, kind, label }: LogLine): Trail {
+  if (kind === 'edit') return { undo: { entry: { revision, label }, below: undo }, redo: null };
+  if (kind === 'undo') return { undo: undo!.below, redo: { entry: undo!.entry, below: redo } };
+  return { undo: { entry: redo!.entry, below: undo }, redo: redo!.below };
+}
+
+export function nextSteps({ undo, redo }: Trail): History {
+  return { undo: undo?.entry ?? null, redo: redo?.entry ?? null };
 }

@@ -2,12 +2,15 @@ import { EventEmitter } from 'node:events';
 import { openDatabase, type Database } from '@/db/client';
 import type { Analysis } from '@/core/analysis/types';
 import type { Design } from '@/core/design/design';
+import type { Trail } from './history';
 
 export interface Remembered {
   revision: number;
   design: Design;
   /** What it was last analysed to, to go on from. */
   analysis?: Analysis;
+  /** What can be undone and redone at that revision. */
+  trail?: Trail;
 }
 
 /** What the server keeps for its whole life: the database, the designs read last, and who is listening. */

@@ -64,6 +64,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   let confirmed = makeDesign(open.records);
   let revision = open.revision;
   let pending: Pending[] = [];
+  /** Confirmed records with the edits on their way, until either moves in a way the other does not. */
+  let standing: Design | null = null;
   let draft: { label: string; change: Change } | null = null;
   let sending = false;
 
@@ -80,6 +82,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
 
   /** The design without the edit in progress. Edits that no longer fit are reported and dropped. */
   function base(): Design {
+    if (standing) return standing;
     let design = confirmed;
     pending = pending.filter((edit) => {
       try {
@@ -92,7 +95,12 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         return false;
       }
     });
+    standing = design;
     return design;
+  }
+
+  function drop(changeId: string): void {
+    pending = pending.filter((edit) => edit.changeId !== changeId);
   }
 
   function show(design: Design, extra: Partial<DesignState> = {}): void {
@@ -124,21 +132,22 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     }
   }
 
-  function takeIn(logged: LoggedChange): void {
+  function takeIn(logged: Pick<LoggedChange, 'revision' | 'change'>, mine = false): void {
     if (logged.revision !== revision + 1) return;
     confirmed = applyUnchecked(confirmed, logged.change);
     revision = logged.revision;
+    if (!mine) standing = null;
   }
 
-  function takeAnswer(result: SendResult): void {
+  function takeAnswer(result: SendResult, mine = false): void {
     if (result.kind === 'conflict') {
-      result.missed.forEach(takeIn);
+      result.missed.forEach((logged) => takeIn(logged));
       return;
     }
     if (result.kind !== 'taken') return;
     const { committed } = result;
-    committed.missed.forEach(takeIn);
-    takeIn({ ...committed, changeId: '', label: '', kind: 'edit' });
+    committed.missed.forEach((logged) => takeIn(logged));
+    takeIn(committed, mine);
   }
 
   async function flush(): Promise<void> {
@@ -153,8 +162,10 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
           await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
           continue;
         }
-        pending = pending.filter(({ changeId }) => changeId !== edit.changeId);
-        takeAnswer(result);
+        const known = pending.some(({ changeId }) => changeId === edit.changeId);
+        drop(edit.changeId);
+        takeAnswer(result, known);
+        if (result.kind !== 'taken') standing = null;
         if (result.kind === 'taken') {
           const news: Partial<DesignState> = { history: result.committed.history, saveState: pending.length > 0 ? 'saving' : 'saved' };
           if (result.committed.missed.length > 0) showBase(news);
@@ -190,6 +201,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         return null;
       }
       pending = [...pending, { changeId: nanoid(), label, change: tried.change }];
+      standing = tried.design;
       show(tried.design, api.getState().saveState === 'unreachable' ? {} : { saveState: 'saving' });
       setTimeout(() => void flush());
       return null;
@@ -215,9 +227,10 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
     receive({ history, ...logged }) {
       if (logged.revision <= revision) return;
-      takeIn(logged);
+      // My own edit comes both as an answer and as news; whichever is first is taken.
       const mine = pending.some(({ changeId }) => changeId === logged.changeId);
-      pending = pending.filter(({ changeId }) => changeId !== logged.changeId);
+      drop(logged.changeId);
+      takeIn(logged, mine);
       if (mine) api.setState({ history });
       else showBase({ history });
     },
@@ -232,6 +245,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     dismissProblem: () => api.setState({ problem: null }),
     resume() {
       pending = [...outbox.read(open.id), ...pending];
+      standing = null;
       outbox.write(open.id, []);
       if (pending.length === 0) return;
       showBase();

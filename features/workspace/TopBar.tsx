@@ -66,16 +66,31 @@ export function TopBar() {
   );
 }
 
+/** Reads only the words, so that a run of like edits draws nothing again. */
 function UndoRedo() {
   const store = useDesignStore();
-  const history = useDesign((state) => state.history);
+  const undo = useDesign(({ history }) => history.undo?.label);
+  const redo = useDesign(({ history }) => history.redo?.label);
+
   return (
     <>
-      <Tooltip title={history.undo ? `Undo: ${history.undo.label}` : 'Nothing to undo'}>
-        <Button type="text" aria-label="Undo" icon={<Undo2 size={18} />} disabled={!history.undo} onClick={() => void store.step('undo')} />
+      <Tooltip title={undo === undefined ? 'Nothing to undo' : `Undo: ${undo}`}>
+        <Button
+          type="text"
+          aria-label="Undo"
+          icon={<Undo2 size={18} />}
+          disabled={undo === undefined}
+          onClick={() => void store.step('undo')}
+        />
       </Tooltip>
-      <Tooltip title={history.redo ? `Redo: ${history.redo.label}` : 'Nothing to redo'}>
-        <Button type="text" aria-label="Redo" icon={<Redo2 size={18} />} disabled={!history.redo} onClick={() => void store.step('redo')} />
+      <Tooltip title={redo === undefined ? 'Nothing to redo' : `Redo: ${redo}`}>
+        <Button
+          type="text"
+          aria-label="Redo"
+          icon={<Redo2 size={18} />}
+          disabled={redo === undefined}
+          onClick={() => void store.step('redo')}
+        />
       </Tooltip>
     </>
   );

@@ -1,8 +1,11 @@
 import { deleteDesign, eraseDesign, openDesign } from '@/server/designs';
-import { historyOf } from '@/server/commit';
+import { historyAt } from '@/server/commit';
 import { route } from '@/server/http';
 
-export const GET = route(async (_request, id) => Response.json({ ...(await openDesign(id)), history: await historyOf(id) }));
+export const GET = route(async (_request, id) => {
+  const open = await openDesign(id);
+  return Response.json({ ...open, history: await historyAt(id, open.revision) });
+});
 
 /** Deletes; the design can be brought back until it is erased with `?erase`. */
 export const DELETE = route(async (request, id) => {

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { DesignProvider } from '@/features/design/DesignProvider';
 import { Workspace } from '@/features/workspace/Workspace';
-import { historyOf } from '@/server/commit';
+import { historyAt } from '@/server/commit';
 import { openDesign } from '@/server/designs';
 import { NotFound } from '@/server/errors';
 
@@ -13,7 +13,7 @@ export default async function WorkspaceLayout({ params, children }: { params: Pr
     throw error;
   });
   return (
-    <DesignProvider open={{ ...open, history: await historyOf(id) }}>
+    <DesignProvider open={{ ...open, history: await historyAt(id, open.revision) }}>
       <Workspace designId={id}>{children}</Workspace>
     </DesignProvider>
   );

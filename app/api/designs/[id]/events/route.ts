@@ -1,4 +1,4 @@
-import { changesSince, historyOf } from '@/server/commit';
+import { changesSince, historyAt } from '@/server/commit';
 import { headRevision } from '@/server/designs';
 import { BadRequest } from '@/server/errors';
 import { route } from '@/server/http';
@@ -33,7 +33,7 @@ async function tell(id: string, after: number, controller: ReadableStreamDefault
     while (!left.aborted) {
       if ((await headRevision(id)) > last) {
         const news = await changesSince(id, last);
-        const history = await historyOf(id);
+        const history = await historyAt(id, news.at(-1)?.revision ?? last);
         for (const logged of news) {
           last = logged.revision;
           send(`id: ${last}\ndata: ${JSON.stringify({ ...logged, history })}\n\n`);
