@@ -127,7 +127,7 @@ export function CircuitsStage() {
                   data-index={row.index}
                   ref={rows.measureElement}
                   className={styles.row}
-                  style={{ transform: `translateY(${row.start}px)` }}
+                  style={{ top: row.start }}
                 >
                   <CircuitStrip
                     circuit={frozenOrder[row.index]!}

@@ -59,6 +59,8 @@ export interface DesignStore extends StoreApi<DesignState> {
 }
 
 const RETRY_MS = 1500;
+/** Wait before an edit is sent, so that what it changes is on the screen first. */
+const SEND_AFTER_MS = 30;
 
 export function createDesignStore(open: OpenDesign & { history: History }): DesignStore {
   let confirmed = makeDesign(open.records);
@@ -203,7 +205,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       pending = [...pending, { changeId: nanoid(), label, change: tried.change }];
       standing = tried.design;
       show(tried.design, api.getState().saveState === 'unreachable' ? {} : { saveState: 'saving' });
-      setTimeout(() => void flush());
+      setTimeout(() => void flush(), SEND_AFTER_MS);
       return null;
     },
     cancel() {

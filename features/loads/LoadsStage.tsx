@@ -2,15 +2,15 @@
 
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
-import { deviceOf } from '@/core/design/design';
+import type { Design } from '@/core/design/design';
 import { newLoad, removeLoads } from '@/core/switching/schemes';
 import { nameOf } from '@/core/findings/wording';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
-import { Grid } from '@/ui/grid/Grid';
+import { Grid, type GridHandle } from '@/ui/grid/Grid';
 import type { GridActions } from '@/ui/grid/types';
 import { AddLoad } from './AddLoad';
 import { setCell, type LoadField } from './cells';
@@ -35,14 +35,9 @@ export function LoadsStage() {
     [units, nominalV, zoneNames, circuitNames, grouping],
   );
   const actions = useLoadActions();
+  const grid = useRef<GridHandle>(null);
 
-  useHashTarget(
-    useCallback((target: string) => {
-      const row = document.getElementById(target);
-      row?.scrollIntoView({ block: 'center' });
-      row?.querySelector<HTMLElement>('[role="gridcell"]')?.focus();
-    }, []),
-  );
+  useHashTarget(useCallback((loadId: string) => grid.current?.show(loadId), []));
   const isEmpty = groups.every(({ rows }) => rows.length === 0);
 
   return (
@@ -61,9 +56,7 @@ export function LoadsStage() {
           </p>
         </EmptyStage>
       ) : (
-        <div className={styles.scroller}>
-          <Grid label="Loads" columns={columns} groups={groups} actions={actions} footer={ADD_LOAD} />
-        </div>
+        <Grid ref={grid} label="Loads" columns={columns} groups={groups} actions={actions} footer={ADD_LOAD} />
       )}
       {dialog === 'import' && <ImportLoads onClose={() => setDialog(null)} />}
       {dialog === 'zones' && <ZonesDialog onClose={() => setDialog(null)} />}
@@ -84,7 +77,7 @@ function useLoadActions(): GridActions<LoadRow> {
       const edit = new Edit(store.getState().design);
       return setCell(edit, loadId, column as LoadField, text, today());
     };
-    const make = (loadId: string, column: string, text: string) => (design: Parameters<typeof deviceOf>[0]) => {
+    const make = (loadId: string, column: string, text: string) => (design: Design) => {
       const edit = new Edit(design);
       setCell(edit, loadId, column as LoadField, text, today());
       return edit.change;
@@ -97,7 +90,7 @@ function useLoadActions(): GridActions<LoadRow> {
         return trial(row.id, column, text) ?? store.commit(`Change ${row.load.name}`, make(row.id, column, text));
       },
       cancel: store.cancel,
-      paste: (rowId, keys, block) => pasteBlock(store, rowId, keys, block),
+      paste: (rows, keys, block) => pasteBlock(store, rows, keys, block),
       remove(rows) {
         const what = rows.length === 1 ? rows[0]!.load.name : `${rows.length} loads`;
         store.commit(`Remove ${what}`, (design) =>
@@ -125,16 +118,14 @@ const SET_FIELDS = new Set<string>([
   'share',
 ]);
 
-/** Takes a block of cells row by row from a load on; past the last load each line makes a new one. */
-function pasteBlock(store: ReturnType<typeof useDesignStore>, rowId: string | null, keys: string[], block: string[][]): string[] {
+/** Takes a block of cells row by row into the loads given; past the last one each line makes a new load. */
+function pasteBlock(store: ReturnType<typeof useDesignStore>, rows: LoadRow[], keys: string[], block: string[][]): string[] {
   const problems: string[] = [];
-  const shown = Array.from(document.querySelectorAll<HTMLElement>('table[role="grid"] tbody tr[aria-rowindex]'), (row) => row.id);
-  const start = rowId === null ? shown.length : shown.indexOf(rowId);
   store.commit(block.length === 1 ? 'Paste' : `Paste ${block.length} lines`, (design) => {
     const edit = new Edit(design);
     problems.length = 0;
     block.forEach((cells, line) => {
-      const loadId = shown[start + line] ?? addPasted(edit, cells[keys.indexOf('name')], shown.at(-1));
+      const loadId = rows[line]?.id ?? addPasted(edit, cells[keys.indexOf('name')], rows.at(-1)?.load.zoneId ?? null);
       cells.slice(0, keys.length).forEach((text, at) => {
         const key = keys[at]!;
         if (!SET_FIELDS.has(key)) return;
@@ -147,8 +138,7 @@ function pasteBlock(store: ReturnType<typeof useDesignStore>, rowId: string | nu
   return problems;
 }
 
-function addPasted(edit: Edit, name: string | undefined, besideId: string | undefined): string {
-  const zoneId = deviceOf(edit.design, besideId ?? null, 'load')?.zoneId ?? null;
+function addPasted(edit: Edit, name: string | undefined, zoneId: string | null): string {
   return edit.add(newLoad(name?.trim() || 'Pasted load', zoneId)).id;
 }
 

@@ -8,6 +8,8 @@ import styles from './Grid.module.css';
 interface GridRowViewProps {
   row: GridRow;
   index: number;
+  /** Place under the headings, pixels. */
+  top: number;
   columns: GridColumn<GridRow>[];
   activeColumn: number;
   /** Text the open editor starts with; null while no cell of this row is edited. */
@@ -26,6 +28,7 @@ interface GridRowViewProps {
 export const GridRowView = memo(function GridRowView({
   row,
   index,
+  top,
   columns,
   activeColumn,
   editStart,
@@ -38,7 +41,7 @@ export const GridRowView = memo(function GridRowView({
   onLeave,
 }: GridRowViewProps) {
   return (
-    <tr role="row" id={row.id} aria-rowindex={index + 1} className={activeColumn < 0 ? `${styles.row} ${styles.resting}` : styles.row}>
+    <tr role="row" id={row.id} aria-rowindex={index + 1} className={styles.row} style={{ top }}>
       {columns.map((column, at) => {
         const active = at === activeColumn;
         const editing = active && editStart !== null;

@@ -39,7 +39,7 @@ export interface GridActions<Row extends GridRow> {
   preview(row: Row, column: string, text: string): CellResult;
   commit(row: Row, column: string, text: string): CellResult;
   cancel(): void;
-  /** A block of cells from the clipboard, to go in at a row and column. Returns what could not be taken. */
-  paste(rowId: string | null, columnKeys: string[], block: string[][]): string[];
+  /** A block of cells from the clipboard, to go into these rows one after another and then into new ones. Returns what could not be taken. */
+  paste(rows: Row[], columnKeys: string[], block: string[][]): string[];
   remove(rows: Row[]): void;
 }
