@@ -2,8 +2,9 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, strip, test } from './fixtures';
 
-async function seriousIn(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+async function seriousIn(page: Page, part?: string): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (part ? axe.include(part) : axe).analyze();
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(
@@ -35,6 +36,22 @@ for (const theme of ['light', 'night'] as const) {
     await page.keyboard.press('Escape');
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
-    expect(await seriousIn(page), 'the shortcuts').toEqual([]);
+    expect(await seriousIn(page, '[role=dialog]'), 'the shortcuts').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.goto(`/d/${heron}/loads`);
+    await page.getByRole('button', { name: /^A day/ }).click();
+    await expect(page.getByRole('tooltip')).toBeVisible();
+    expect(await seriousIn(page, '[role=tooltip]'), 'what a reading is made of').toEqual([]);
+    for (const open of ['Zones', 'CSV']) {
+      await page.goto(`/d/${heron}/loads`);
+      await page.getByRole('button', { name: open }).click();
+      if (open === 'CSV') await page.getByRole('menuitem').first().click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      expect(await seriousIn(page, '[role=dialog]'), open).toEqual([]);
+    }
+    await page.goto(`/d/${heron}/circuits`);
+    await page.keyboard.press('/');
+    await page.getByRole('dialog').getByRole('combobox').fill('fridge');
+    expect(await seriousIn(page, '[role=dialog]'), 'find').toEqual([]);
   });
 }

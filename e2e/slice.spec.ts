@@ -41,6 +41,26 @@ test('undo and redo reach across a reload and say what they would do', async ({ 
   await expect(fuse).toHaveText('15 A');
 });
 
+test('each reading of the meter bar opens what it is made of, and its lines lead there', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/loads`);
+  for (const [name, holds] of [
+    ['Connected', /Diesel heater.*9\.17 A/],
+    ['At once', /Winter count weekend/],
+    ['A day', /Compressor fridge.*275 Wh/],
+    ['Runtime', /without charging.*Winter count weekend, 11[45].* Ah a day/],
+    ['Worst drop', /02 Fridge.*6\.6 %/],
+    ['Main margin', /125 A/],
+  ] as const) {
+    await meter(page, name).click();
+    await expect(page.getByRole('tooltip').filter({ hasText: holds })).toBeVisible();
+    await meter(page, name).click();
+    await expect(page.getByRole('tooltip')).toHaveCount(0);
+  }
+  await meter(page, 'Worst drop').click();
+  await page.getByRole('tooltip').getByRole('link', { name: '02 Fridge' }).click();
+  await expect(strip(page, '02 Fridge').getByRole('button', { expanded: true })).toBeFocused();
+});
+
 test('a length typed on the strip moves the profile as it is typed; Escape leaves it as it was', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
   const pump = strip(page, '03 Water pump');

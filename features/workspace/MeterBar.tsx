@@ -1,7 +1,7 @@
 'use client';
 
 import { Popover } from 'antd';
-import { memo, useState, type ReactNode } from 'react';
+import { memo, useState } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
 import { formatAmps, formatHours, formatNumber, formatPercent, formatRating, formatWattHours } from '@/core/units/quantity';
 import { MeterDetail, type MeterId } from './MeterDetail';
@@ -69,9 +69,9 @@ const Meter = memo(function Meter({ id, name, value, aside, share, fuller = fals
   const [open, setOpen] = useState(false);
   const bad = share !== null && (fuller ? share < 1 : share > 1);
   const filled = share === null ? 0 : Math.min(1, share);
-  const detail: ReactNode = open ? <MeterDetail id={id} onLeave={() => setOpen(false)} /> : null;
+  const detail = <MeterDetail id={id} onLeave={() => setOpen(false)} />;
   return (
-    <Popover content={detail} trigger="click" placement="top" open={open} onOpenChange={setOpen}>
+    <Popover content={detail} trigger="click" placement="top" open={open} onOpenChange={setOpen} destroyOnHidden>
       <button type="button" className={`${styles.meter} ${bad ? styles.bad : ''}`} aria-expanded={open} data-meter={id}>
         <span className={styles.name}>
           {name}
