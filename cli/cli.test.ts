@@ -91,3 +91,19 @@ test.each([
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr).toMatch(reason);
 });
+
+test('solve prints volts of every node and amperes through every element of a deck, from its first node to its second', () => {
+  const deck = file('divider.cir', 'divider\nV1 in 0 12\nR1 in Out 1k\nR2 Out 0 3k\n.end\n');
+  const { stdout, status } = vineKnot('solve', deck, '--json');
+  const { nodes, branches } = JSON.parse(stdout) as { nodes: Record<string, number>; branches: Record<string, number> };
+  expect(status).toBe(0);
+  expect(nodes).toEqual({ '0': 0, in: 12, Out: expect.closeTo(9, 9) });
+  expect(branches).toEqual({ V1: expect.closeTo(-0.003, 9), R1: expect.closeTo(0.003, 9), R2: expect.closeTo(0.003, 9) });
+});
+
+test('solve refuses a deck without an answer with 1 and one it cannot read with 2, each with the reason', () => {
+  const adrift = vineKnot('solve', file('adrift.cir', 'adrift\nV1 in 0 12\nR1 in 0 1k\nR2 x y 3k\n'));
+  expect([adrift.status, adrift.stderr.includes('no path to the reference: x, y')]).toEqual([1, true]);
+  const odd = vineKnot('solve', file('odd.cir', 'odd\nQ1 c b e npn\n'));
+  expect([odd.status, odd.stderr.includes('odd.cir:2: only R, V, I, D and S')]).toEqual([2, true]);
+});

@@ -1,15 +1,18 @@
 import { check } from './check';
 import { BadInput } from './input';
+import { solve } from './solve';
 import { wire } from './wire';
 
 const USAGE = `Usage:
   vine-knot check FILE.json [--json] [--standard us-small-craft|iso-small-craft|road-vehicle]
   vine-knot wire --amps A (--length-m L | --length-ft L) (--round-trip | --one-way) [--volts 12] [--drop-percent 3]
                  [--standard us-small-craft] [--insulation 105] [--awg | --mm2] [--single] [--formula] [--json]
+  vine-knot solve DECK.cir [--json]
 
 check prints per circuit and for the whole design what the screens show.
 wire answers one run: the smallest conductor, its fuse and its drop.
-Exit status: 0 well, 1 a finding is a fault, 2 bad input.
+solve finds the operating point of a SPICE deck of R, V, I, D and S elements: volts of every node, amperes through every element.
+Exit status: 0 well, 1 a finding is a fault or a deck has no answer, 2 bad input.
 `;
 
 /** Runs one command and returns its exit status. */
@@ -20,6 +23,8 @@ function run(argv: string[]): number {
       return check(rest);
     case 'wire':
       return wire(rest);
+    case 'solve':
+      return solve(rest);
     case '--help':
     case 'help':
       process.stdout.write(USAGE);

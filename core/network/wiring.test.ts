@@ -1,0 +1,148 @@
+import fc from 'fast-check';
+import { heron } from '../../demo/heron';
+import { pip } from '../../demo/pip';
+import { applyChange, updateRecords } from '../design/change';
+import { indexDesign, makeDesign, type Design } from '../design/design';
+import { Edit } from '../design/edit';
+import { newDesignRecords } from '../design/newDesign';
+import type { Wire } from '../design/schema';
+import { addWire, newLoad } from '../switching/schemes';
+import { pathTo, rowAmpereMetres, treeFlow } from './flow';
+import { retraceWiring, terminalKey, traceWiring } from './wiring';
+
+const OHM_PER_M = 0.01;
+
+/** A design whose return bar feeds nothing yet, and a random tree of wires from its fuse block's one fuse to loads. */
+function randomTree(parents: number[], lengthsMm: number[], amps: number[]): { design: Design; loadIds: string[] } {
+  const design = makeDesign(
+    newDesignRecords({
+      ...{ name: 'Tree', vehicle: 'trailer', zones: ['Cabin'], units: 'metric', standard: 'iso-small-craft', defaultReturn: 'dedicated' },
+      battery: { chemistry: 'agm', capacityAh: 100, count: 1 },
+    }),
+  );
+  const edit = new Edit(design);
+  const fuse = Array.from(design.records.values()).find((record) => record.type === 'device' && record.kind === 'protection')!;
+  const loadIds = parents.map((parent, at) => {
+    const load = edit.add({ ...newLoad(`Load ${at}`, null), rated: { kind: 'amps', amps: amps[at]!, atV: 12 } });
+    return load.id;
+  });
+  parents.forEach((parent, at) => {
+    const from = parent < 0 ? { deviceId: fuse.id, terminal: 'out' } : { deviceId: loadIds[parent]!, terminal: 'plus' };
+    addWire(edit, 'supply', from, { deviceId: loadIds[at]!, terminal: 'plus' }, lengthsMm[at]!, 'mm2:2.5');
+  });
+  return { design: applyChange(design, edit.change), loadIds };
+}
+
+/**
+ * The drops solved independently: Kirchhoff's current law at every load's terminal as a full linear system, by Gaussian
+ * elimination. The fuse's outlet is the reference.
+ */
+function solveByKirchhoff(parents: number[], lengthsMm: number[], amps: number[]): number[] {
+  const count = parents.length;
+  const rows = parents.map(() => new Array<number>(count + 1).fill(0));
+  parents.forEach((parent, at) => {
+    const conductance = 1 / (OHM_PER_M * (lengthsMm[at]! / 1000));
+    rows[at]![at]! += conductance;
+    if (parent >= 0) {
+      rows[parent]![parent]! += conductance;
+      rows[at]![parent]! -= conductance;
+      rows[parent]![at]! -= conductance;
+    }
+  });
+  amps.forEach((current, at) => (rows[at]![count] = current));
+  for (let pivot = 0; pivot < count; pivot++) {
+    const best = rows
+      .slice(pivot)
+      .reduce((most, row, at) => (Math.abs(row[pivot]!) > Math.abs(rows[most]![pivot]!) ? pivot + at : most), pivot);
+    [rows[pivot], rows[best]] = [rows[best]!, rows[pivot]!];
+    for (let row = 0; row < count; row++) {
+      if (row === pivot) continue;
+      const factor = rows[row]![pivot]! / rows[pivot]![pivot]!;
+      for (let column = pivot; column <= count; column++) rows[row]![column]! -= factor * rows[pivot]![column]!;
+    }
+  }
+  return rows.map((row, at) => row[count]! / row[at]!);
+}
+
+test('drops along any tree of wires are what Kirchhoff’s laws give, solved independently as one linear system', () => {
+  const trees = fc
+    .integer({ min: 1, max: 14 })
+    .chain((count) =>
+      fc.tuple(
+        fc.tuple(...Array.from({ length: count }, (_, at) => fc.integer({ min: -1, max: at - 1 }))),
+        fc.array(fc.integer({ min: 50, max: 9000 }), { minLength: count, maxLength: count }),
+        fc.array(fc.double({ min: 0, max: 12, noNaN: true }), { minLength: count, maxLength: count }),
+      ),
+    );
+  fc.assert(
+    fc.property(trees, ([parents, lengthsMm, amps]) => {
+      const { design, loadIds } = randomTree(parents, lengthsMm, amps);
+      const index = indexDesign(design);
+      const { supply } = traceWiring(index);
+      const current = new Map(loadIds.map((id, at) => [id, amps[at]!]));
+      const flow = treeFlow(
+        supply,
+        (deviceId, terminal) =>
+          terminal === 'plus' && current.has(deviceId) ? { amps: current.get(deviceId)!, continuous: true, exclusiveGroup: null } : null,
+        () => OHM_PER_M,
+        () => false,
+      );
+      const fuseAt = supply.nodes.findIndex(({ terminal, protectionId }) => terminal === 'out' && protectionId !== null);
+      const expected = solveByKirchhoff(parents, lengthsMm, amps);
+      loadIds.forEach((id, at) => {
+        const dropV = flow.dropV[supply.at.get(terminalKey(id, 'plus'))!]! - flow.dropV[fuseAt]!;
+        expect(Math.abs(dropV - expected[at]!)).toBeLessThan(1e-9 * Math.max(1, expected[at]!));
+      });
+    }),
+    { numRuns: 120, seed: 31 },
+  );
+});
+
+test('a row of n like lamps loses spacing times one lamp’s current times n (n − 1) / 2, summed hop by hop', () => {
+  for (const quantity of [1, 2, 5, 12]) {
+    const each = 0.25;
+    let hopByHop = 0;
+    for (let beyond = quantity - 1; beyond > 0; beyond--) hopByHop += beyond * each * 0.4;
+    expect(rowAmpereMetres(quantity * each, quantity, 400)).toBeCloseTo(hopByHop, 12);
+  }
+});
+
+describe('tracing', () => {
+  test('every load of the demos is reached from plus and comes home to minus, each under its own circuit', () => {
+    for (const design of [heron(), pip()]) {
+      const index = indexDesign(design);
+      const { supply, return: returns, faults } = traceWiring(index);
+      expect(faults).toEqual([]);
+      for (const { id } of index.loads) {
+        expect(supply.nodes[supply.at.get(terminalKey(id, 'plus'))!]!.circuitId).not.toBeNull();
+        expect(returns.at.has(terminalKey(id, 'minus'))).toBe(true);
+      }
+    }
+  });
+
+  test('parents come before their children, and every path starts at the battery', () => {
+    const index = indexDesign(heron());
+    const { supply } = traceWiring(index);
+    supply.nodes.forEach(({ parent }, at) => expect(parent).toBeLessThan(at));
+    expect(supply.nodes[pathTo(supply, supply.nodes.length - 1)[0]!]!.deviceId).toBe(index.battery!.id);
+  });
+
+  test('a length or gauge changed keeps the trees; a wire moved, added or taken away is traced afresh', () => {
+    const design = heron();
+    const before = traceWiring(indexDesign(design));
+    const wires = Array.from(design.records.values()).filter((record): record is Wire => record.type === 'wire');
+    for (const wire of wires.slice(0, 12)) {
+      const longer = applyChange(
+        design,
+        updateRecords(design, [{ id: wire.id, set: { lengthMm: wire.lengthMm + 10, conductor: 'mm2:16' } }]),
+      );
+      expect(retraceWiring(before, design.records, longer.records)).toEqual(traceWiring(indexDesign(longer)));
+      const without = new Map(design.records);
+      without.delete(wire.id);
+      expect(retraceWiring(before, design.records, without)).toBeNull();
+    }
+    const moved = updateRecords(design, [{ id: 'wire_front', set: { from: { deviceId: 'fuse_main', terminal: 'out' } } }]);
+    expect(retraceWiring(before, design.records, applyChange(design, moved).records)).toBeNull();
+    expect(retraceWiring(before, design.records, design.records)).toBe(before);
+  });
+});
