@@ -1,8 +1,9 @@
 import { newDesignRecords } from '../core/design/newDesign';
 import { makeDesign, type Design } from '../core/design/design';
 import { Edit } from '../core/design/edit';
-import type { FuseBlock } from '../core/design/schema';
+import type { FuseBlock, Switch } from '../core/design/schema';
 import { addCircuit, addWire, newLoad } from '../core/switching/schemes';
+import { LOAD_BEHAVIOURS } from '../core/devices/load';
 import { watts } from './builder';
 
 /** Marl: a generated design of any number of circuits, one to three loads each, for benchmarks only. The same every time. */
@@ -39,7 +40,9 @@ export function marl(circuitCount: number): Design {
     }
     const zoneId = zoneIds[Math.floor(random() * zoneIds.length)]!;
     const loads = Array.from({ length: 1 + Math.floor(random() * 3) }, (_, place) => {
-      const load = edit.add({ ...newLoad(`Load ${at + 1}.${place + 1}`, zoneId), rated: watts(2 + Math.round(random() * 10)) });
+      const rated = watts(2 + Math.round(random() * 10));
+      const behaviour = LOAD_BEHAVIOURS[(at + place) % LOAD_BEHAVIOURS.length]!;
+      const load = edit.add({ ...newLoad(`Load ${at + 1}.${place + 1}`, zoneId), rated, behaviour });
       edit.add({
         id: `duty_${at}_${place}`,
         type: 'duty',
@@ -70,10 +73,12 @@ function hangInOrder(
     ...{ name: `Circuit ${at + 1}`, zoneId, dropClass: 'general', ratingA: 5, conductor: 'mm2:4', feedMm, panelSwitch: null },
     ...{ return: 'dedicated', mount: { blockId, slot }, loadIds: [] },
   });
-  let plus = { deviceId: circuit.protectionId, terminal: 'out' };
+  const fed = edit.add<Switch>({ id: `switch_${at}`, type: 'device', kind: 'switch', name: `Switch ${at + 1}`, zoneId, ratingA: 16 });
+  addWire(edit, 'supply', { deviceId: circuit.protectionId, terminal: 'out' }, { deviceId: fed.id, terminal: 'in' }, feedMm / 2, 'mm2:4');
+  let plus = { deviceId: fed.id, terminal: 'out' };
   let minus = { deviceId: barId, terminal: 'bar' };
   loads.forEach((deviceId, place) => {
-    const lengthMm = place === 0 ? feedMm : 600;
+    const lengthMm = place === 0 ? feedMm / 2 : 600;
     addWire(edit, 'supply', plus, { deviceId, terminal: 'plus' }, lengthMm, 'mm2:4');
     addWire(edit, 'return', { deviceId, terminal: 'minus' }, minus, lengthMm, 'mm2:4');
     plus = { deviceId, terminal: 'plus' };

@@ -30,17 +30,19 @@ function suite(name, command, args, counts, env = {}) {
   }
 }
 
-function installChromium() {
-  if (spawnSync('chromium', ['--version']).status === 0) return;
+/** Debian's package of a program, when the program is not there. */
+function installMissing(...programs) {
+  const missing = programs.filter((program) => spawnSync(program, ['--version']).status !== 0);
+  if (missing.length === 0) return;
   run('apt-get', ['update', '-qq']);
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], { DEBIAN_FRONTEND: 'noninteractive' });
 }
 
 const unitReport = path.join(out, 'unit.json');
 const browserReport = path.join(out, 'browser.json');
 
 install();
-installChromium();
+installMissing('chromium', 'ngspice');
 build();
 step('Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
 step('Types', 'npx', ['tsc', '--noEmit']);

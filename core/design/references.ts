@@ -1,7 +1,7 @@
 import type { Design } from './design';
 import type { DesignRecord, Device, TerminalRef } from './schema';
 import type { Problem } from './problems';
-import { terminalsOf } from './terminals';
+import { kindOf } from '../devices';
 import { LIMITS, SETTINGS_ID } from './vocabulary';
 
 interface Reference {
@@ -105,7 +105,7 @@ function checkOwnReferences(design: Design, record: DesignRecord, problems: Prob
 
 function checkTerminal(design: Design, wireId: string, field: string, end: TerminalRef, problems: Problem[]): void {
   const device = design.records.get(end.deviceId);
-  if (device?.type === 'device' && !terminalsOf(device).includes(end.terminal)) {
+  if (device?.type === 'device' && !kindOf(device).terminals(device).includes(end.terminal)) {
     problems.push({ code: 'unknownTerminal', id: wireId, field: `${field}.terminal`, other: end.terminal });
   }
 }

@@ -1,6 +1,6 @@
 import { ngspice } from '../../testing/ngspice';
 import { Network } from '../network/network';
-import { DeckError, readSpice } from './spiceRead';
+import { readSpice, type DeckError } from './spiceRead';
 import { writeSpice } from './spiceWrite';
 
 const DECK = `Two lamps behind diodes, the second through a relay's contact

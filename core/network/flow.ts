@@ -1,6 +1,7 @@
 import { DemandSum, type Demand, type DemandLoad } from '../energy/demand';
 import type { Wire } from '../design/schema';
-import { CHASSIS, type WiringTree } from './wiring';
+import { CHASSIS } from '../devices/groundPoint';
+import type { WiringTree } from './wiring';
 
 /** What flows over the step into each node of a wiring tree, and what is lost on the way there from the root. */
 export interface TreeFlow {

@@ -1,6 +1,7 @@
 /**
  * Current as a function of voltage for the parts that do not obey Ohm's law. Each is smooth, passes no current at no
- * voltage (to a trillionth of its rating), and can be said as an expression that ngspice evaluates to the same numbers.
+ * voltage, and can be said as an expression that ngspice evaluates to the same numbers. Steps and knees are rounded with
+ * square roots rather than exponentials: their tails are long, and Newton's iteration walks down a long tail quickly.
  */
 export interface Law {
   /** Writes the current at `v` volts to `out[0]`, amperes, and its slope to `out[1]`, siemens. */
@@ -37,6 +38,17 @@ export function diodeLaw(saturationA: number, emission = 1): Law & { saturationA
   };
 }
 
+/** Ohm's law, for what is a resistor now and something else in another state. */
+export function resistiveLaw(ohm: number): Law {
+  return {
+    at(v, out) {
+      out[0] = v / ohm;
+      out[1] = 1 / ohm;
+    },
+    spice: (v) => `${v}/${ohm}`,
+  };
+}
+
 /**
  * A filament: resistance rises with the square root of voltage or so, a tenth of the hot value when cold. i = v / R with
  * R = R0 (0.1 + 0.9 (v / V0)^0.45), which near the rated voltage gives the trade's I proportional to V^0.55.
@@ -59,17 +71,37 @@ export function filamentLaw(ratedA: number, ratedV: number): Law {
 }
 
 /** Volts over which an electronic load wakes up around its drop-out voltage. */
-const WAKE_V = 0.5;
+const WAKE_V = 0.4;
 
-/** A lamp behind a constant-current driver: rated current above the drop-out voltage, none well below it. */
-export function constantCurrentLaw(ratedA: number, dropOutV: number): Law {
+/** From 0 at no voltage over about a half at `middleV` to 1 at `ratedV` and on: how far awake an electronic load is. */
+function wake(middleV: number, ratedV: number) {
+  const square = WAKE_V * WAKE_V;
+  const atNothing = 0.5 * (1 - middleV / Math.sqrt(middleV * middleV + square));
+  const atRated = 0.5 * (1 + (ratedV - middleV) / Math.sqrt((ratedV - middleV) ** 2 + square));
+  const whole = 1 / (atRated - atNothing);
+  return {
+    share(v: number): number {
+      const x = v - middleV;
+      return whole * (0.5 * (1 + x / Math.sqrt(x * x + square)) - atNothing);
+    },
+    slope(v: number): number {
+      const x = v - middleV;
+      const size = x * x + square;
+      return (whole * 0.5 * square) / (size * Math.sqrt(size));
+    },
+    spice: (v: string) => `${whole}*(${0.5 - atNothing}+0.5*(${v}-${middleV})/sqrt((${v}-${middleV})*(${v}-${middleV})+${square}))`,
+  };
+}
+
+/** A lamp behind a constant-current driver: rated current above the drop-out voltage, next to none well below it. */
+export function constantCurrentLaw(ratedA: number, dropOutV: number, ratedV: number): Law {
+  const awake = wake(dropOutV, ratedV);
   return {
     at(v, out) {
-      const t = Math.tanh((v - dropOutV) / WAKE_V);
-      out[0] = (ratedA / 2) * (1 + t);
-      out[1] = (ratedA / 2 / WAKE_V) * (1 - t * t);
+      out[0] = ratedA * awake.share(v);
+      out[1] = ratedA * awake.slope(v);
     },
-    spice: (v) => `${ratedA / 2}*(1+tanh((${v}-${dropOutV})/${WAKE_V}))`,
+    spice: (v) => `${ratedA}*${awake.spice(v)}`,
   };
 }
 
@@ -77,27 +109,49 @@ export function constantCurrentLaw(ratedA: number, dropOutV: number): Law {
  * A converter or a lamp behind a constant-power driver: i = P / v above the drop-out voltage; below it the current rises
  * no further and dies away.
  */
-export function constantPowerLaw(watts: number, dropOutV: number): Law {
+export function constantPowerLaw(watts: number, dropOutV: number, ratedV: number): Law {
+  const awake = wake(dropOutV, ratedV);
+  const square = WAKE_V * WAKE_V;
   return {
     at(v, out) {
       const x = v - dropOutV;
-      const root = Math.sqrt(x * x + WAKE_V * WAKE_V);
+      const root = Math.sqrt(x * x + square);
       const floored = 0.5 * (v + dropOutV + root);
       const flooredSlope = 0.5 * (1 + x / root);
-      const t = Math.tanh(x / WAKE_V);
-      const awake = 0.5 * (1 + t);
-      out[0] = (watts * awake) / floored;
-      out[1] = (watts / floored) * ((0.5 / WAKE_V) * (1 - t * t) - (awake * flooredSlope) / floored);
+      const share = awake.share(v);
+      out[0] = (watts * share) / floored;
+      out[1] = (watts / floored) * (awake.slope(v) - (share * flooredSlope) / floored);
     },
-    spice: (v) =>
-      `${watts}*0.5*(1+tanh((${v}-${dropOutV})/${WAKE_V}))/(0.5*(${v}+${dropOutV}+sqrt((${v}-${dropOutV})*(${v}-${dropOutV})+${WAKE_V * WAKE_V})))`,
+    spice: (v) => `${watts}*${awake.spice(v)}/(0.5*(${v}+${dropOutV}+sqrt((${v}-${dropOutV})*(${v}-${dropOutV})+${square})))`,
   };
+}
+
+/** Volts under its set point within which a limited source gives up its last ampere. */
+const SOFT_V = 0.05;
+
+/** A charger: gives up to `maxA` while the voltage across it is under `outputV`, less just at it, and takes none back. Its current is negative. */
+export function limitedSourceLaw(outputV: number, maxA: number): Law {
+  return {
+    at(v, out) {
+      const x = outputV - v;
+      const size = x * x + SOFT_V * SOFT_V;
+      const root = Math.sqrt(size);
+      out[0] = (-maxA / 2) * (1 + x / root);
+      out[1] = ((maxA / 2) * SOFT_V * SOFT_V) / (size * root);
+    },
+    spice: (v) => `${-maxA / 2}*(1+(${outputV}-${v})/sqrt((${outputV}-${v})*(${outputV}-${v})+${SOFT_V * SOFT_V}))`,
+  };
+}
+
+/** A blown-fuse lamp: a light-emitting diode behind a few kilohms, so a few milliamperes leak round an open fuse. Common practice. */
+export function indicatorLaw(): Law {
+  return ledLaw(1.8, 3300);
 }
 
 /** Forward volts of a white or amber light-emitting diode, as the strips carry three of in series. Common practice. */
 const LED_FORWARD_V = 2.9;
 /** Softness of the knee of three in series, volts. */
-const KNEE_V = 0.12;
+const KNEE_V = 0.2;
 
 /**
  * Bare strip: three diodes in series with a resistor, so i = (v - 3 Vf) / R past the knee; half again as much at 14.4 V as
@@ -105,15 +159,21 @@ const KNEE_V = 0.12;
  */
 export function ledStripLaw(ratedA: number, ratedV: number): Law {
   const kneeV = 3 * LED_FORWARD_V * Math.max(1, Math.round(ratedV / 12));
-  const ohm = (ratedV - kneeV) / ratedA;
+  return ledLaw(kneeV, (ratedV - kneeV) / ratedA);
+}
+
+/** Light-emitting diodes of so many forward volts behind a resistor: nothing at no voltage, (v - knee) / R well past the knee. */
+function ledLaw(kneeV: number, ohm: number): Law {
+  const square = KNEE_V * KNEE_V;
+  const atNothing = 0.5 * (Math.sqrt(kneeV * kneeV + square) - kneeV);
   return {
     at(v, out) {
-      const x = (v - kneeV) / KNEE_V;
-      const e = Math.exp(Math.min(x, 36));
-      out[0] = x > 36 ? (v - kneeV) / ohm : (KNEE_V / ohm) * Math.log1p(e);
-      out[1] = x > 36 ? 1 / ohm : e / (1 + e) / ohm;
+      const x = v - kneeV;
+      const root = Math.sqrt(x * x + square);
+      out[0] = (0.5 * (x + root) - atNothing) / ohm;
+      out[1] = (0.5 * (1 + x / root)) / ohm;
     },
-    spice: (v) => `${KNEE_V / ohm}*(${v}>${kneeV + 36 * KNEE_V}?(${v}-${kneeV})/${KNEE_V}:ln(1+exp(min((${v}-${kneeV})/${KNEE_V},36))))`,
+    spice: (v) => `${0.5 / ohm}*(${v}-${kneeV + 2 * atNothing}+sqrt((${v}-${kneeV})*(${v}-${kneeV})+${square}))`,
   };
 }
 
@@ -135,11 +195,12 @@ export function motorLaw(ratedA: number, ratedV: number): Law {
 export function standbyLaw(amps: number): Law {
   return {
     at(v, out) {
-      const t = Math.tanh(v);
-      out[0] = amps * t;
-      out[1] = amps * (1 - t * t);
+      const size = v * v + 1;
+      const root = Math.sqrt(size);
+      out[0] = (amps * v) / root;
+      out[1] = amps / (size * root);
     },
-    spice: (v) => `${amps}*tanh(${v})`,
+    spice: (v) => `${amps}*${v}/sqrt(${v}*${v}+1)`,
   };
 }
 

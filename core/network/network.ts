@@ -15,10 +15,10 @@ export interface Solved {
 }
 
 const MOST_ITERATIONS = 80;
-/** A sum of currents at a node is nothing when it is this share of the largest current. */
+/** A sum of currents at a node is nothing when it is this share of what flows there, */
 const KIRCHHOFF = 1e-10;
-/** Currents under this never matter, A. */
-const NOISE_A = 1e-12;
+/** or this share of what the node's conductances would carry at its voltage: that is as far as the digits reach. */
+const ROUNDING = 1e-15;
 const MOST_HALVINGS = 8;
 const RAMP = [0.02, 0.1, 0.25, 0.5, 0.75, 1];
 
@@ -38,6 +38,9 @@ export class Network {
   private readonly x: Float64Array;
   private readonly before: Float64Array;
   private readonly residual: Float64Array;
+  /** Amperes coming and going at each unknown, and its steady conductance. */
+  private readonly flow: Float64Array;
+  private readonly conductance: Float64Array;
   private readonly step: Float64Array;
 
   private readonly ohmic: Ohmic;
@@ -77,6 +80,8 @@ export class Network {
     this.x = new Float64Array(count + 1);
     this.before = new Float64Array(count + 1);
     this.residual = new Float64Array(count + 1);
+    this.flow = new Float64Array(count + 1);
+    this.conductance = new Float64Array(count);
     this.step = new Float64Array(count);
     this.currents = new Float64Array(elements.length);
     this.leaving = new Float64Array(nodes.length);
@@ -152,12 +157,11 @@ export class Network {
       for (let halving = 0; ; halving++) {
         for (let at = 0; at < step.length; at++) x[at] = this.before[at]! + share * step[at]!;
         worst = this.sumCurrents();
-        if (laws.law.length === 0 || worst <= last || worst <= this.tolerance() || halving === MOST_HALVINGS) break;
+        if (laws.law.length === 0 || worst <= last || halving === MOST_HALVINGS || this.isAtRest()) break;
         share /= 2;
       }
       if (!Number.isFinite(worst)) return null;
-      if (worst <= this.tolerance() || (iterations > 3 && this.restsAtRounding(share)))
-        return { iterations, residualA: worst, largestA: this.largest };
+      if (this.isAtRest()) return { iterations, residualA: worst, largestA: this.largest };
       last = worst;
     }
     return null;
@@ -178,19 +182,13 @@ export class Network {
 
   private largest = 0;
 
-  private tolerance(): number {
-    return KIRCHHOFF * this.largest + NOISE_A;
-  }
-
-  /** Whether the last step no longer moves anything that can be told apart from rounding. */
-  private restsAtRounding(share: number): boolean {
-    let most = 0;
-    let size = 1;
-    for (let at = 0; at < this.step.length; at++) {
-      most = Math.max(most, Math.abs(this.step[at]!) * share);
-      size = Math.max(size, Math.abs(this.x[at]!));
+  /** Whether Kirchhoff's current law holds at every unknown as well as it can. */
+  private isAtRest(): boolean {
+    const { residual, flow, conductance, x } = this;
+    for (let at = 0; at < conductance.length; at++) {
+      if (!(Math.abs(residual[at]!) <= KIRCHHOFF * flow[at]! + ROUNDING * conductance[at]! * (1 + Math.abs(x[at]!)))) return false;
     }
-    return most < 1e-14 * size;
+    return true;
   }
 
   /** Volts of every node over its group's unknown, for the sources as they are. */
@@ -218,6 +216,7 @@ export class Network {
       if (b < fixed) system.diagonal[b]! += g;
       if (ohmic.place[at]! >= 0) system.lower[ohmic.place[at]!]! -= g;
     }
+    this.conductance.set(system.diagonal);
     system.keep();
     this.dirty = false;
   }
@@ -238,8 +237,9 @@ export class Network {
 
   /** Currents of every element at the present voltages, and what they leave over at each unknown. Returns the largest of that. */
   private sumCurrents(): number {
-    const { ohmic, laws, residual, currents, unknown, x, offset, out } = this;
+    const { ohmic, laws, residual, flow, currents, unknown, x, offset, out } = this;
     residual.fill(0);
+    flow.fill(0);
     let largest = 0;
     for (let at = 0; at < ohmic.element.length; at++) {
       const nodeA = ohmic.a[at]!;
@@ -254,7 +254,10 @@ export class Network {
       currents[ohmic.element[at]!] = amps;
       residual[a]! += amps;
       residual[b]! -= amps;
-      largest = Math.max(largest, Math.abs(amps));
+      const size = Math.abs(amps);
+      flow[a]! += size;
+      flow[b]! += size;
+      if (size > largest) largest = size;
     }
     for (let at = 0; at < laws.law.length; at++) {
       const nodeA = laws.a[at]!;
@@ -267,7 +270,10 @@ export class Network {
       currents[laws.element[at]!] = amps;
       residual[a]! += amps;
       residual[b]! -= amps;
-      largest = Math.max(largest, Math.abs(amps));
+      const size = Math.abs(amps);
+      flow[a]! += size;
+      flow[b]! += size;
+      if (size > largest) largest = size;
     }
     for (const element of ohmic.sources) {
       const source = this.netlist.elements[element]!;
@@ -276,6 +282,8 @@ export class Network {
       currents[element] = amps;
       residual[unknown[source.a]!]! += amps;
       residual[unknown[source.b]!]! -= amps;
+      flow[unknown[source.a]!]! += Math.abs(amps);
+      flow[unknown[source.b]!]! += Math.abs(amps);
       largest = Math.max(largest, Math.abs(amps));
     }
     this.largest = largest;

@@ -1,3 +1,5 @@
+import { kindOf } from '../devices';
+import { CHASSIS } from '../devices/groundPoint';
 import type { DesignIndex } from '../design/design';
 import type { DesignRecord, Device, TerminalRef, Wire } from '../design/schema';
 
@@ -41,9 +43,6 @@ export interface Wiring {
   /** False for nodes at or past this position in the supply tree: protections with nothing feeding them. */
   fedCount: number;
 }
-
-/** The chassis as a terminal of its own, joined to every ground point through that point's joint. */
-export const CHASSIS: TerminalRef = { deviceId: '@chassis', terminal: 'body' };
 
 export function terminalKey(deviceId: string, terminal: string): string {
   return `${deviceId}/${terminal}`;
@@ -185,7 +184,7 @@ function place(
 
 function meetsOtherSide(device: Device, terminal: string, side: Side): boolean {
   if (side === 'supply') return terminal === 'minus' || device.kind === 'groundPoint';
-  return terminal === 'plus' || device.kind === 'protection' || device.kind === 'fuseBlock';
+  return terminal === 'plus' || device.kind === 'protection' || (device.kind === 'fuseBlock' && terminal === 'in');
 }
 
 function* insideSteps(device: Device | undefined, node: WiringNode, index: DesignIndex): Generator<TerminalRef & { jointOhm: number }> {
@@ -196,12 +195,15 @@ function* insideSteps(device: Device | undefined, node: WiringNode, index: Desig
     }
   } else if (device?.kind === 'groundPoint') {
     yield { ...CHASSIS, jointOhm: device.jointMilliohm / 1000 };
-  } else if (device?.kind === 'switch') {
-    yield { deviceId: device.id, terminal: terminal === 'in' ? 'out' : 'in', jointOhm: 0 };
-  } else if (device?.kind === 'protection') {
-    if (device.mount) yield { deviceId: device.mount.blockId, terminal: 'in', jointOhm: 0 };
-    else yield { deviceId: device.id, terminal: terminal === 'in' ? 'out' : 'in', jointOhm: 0 };
+  } else if (device?.kind === 'protection' && device.mount) {
+    yield { deviceId: device.mount.blockId, terminal: 'in', jointOhm: 0 };
   } else if (device?.kind === 'fuseBlock') {
+    if (terminal !== 'in') return;
     for (const fuse of index.mounted.get(device.id) ?? []) yield { deviceId: fuse.id, terminal: 'out', jointOhm: 0 };
+  } else if (device) {
+    for (const { from, to } of kindOf(device).paths(device)) {
+      if (from === terminal) yield { deviceId: device.id, terminal: to, jointOhm: 0 };
+      if (to === terminal) yield { deviceId: device.id, terminal: from, jointOhm: 0 };
+    }
   }
 }

@@ -3,6 +3,7 @@
 import { Input, Modal } from 'antd';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { Analysis } from '@/core/analysis/types';
+import { kindOf } from '@/core/devices';
 import { nameOf } from '@/core/findings/wording';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -103,16 +104,7 @@ function entriesOf({ design, index, circuits, loads }: Analysis): Entry[] {
   ];
   for (const device of index.devices.values()) {
     if (device.kind !== 'load')
-      entries.push({ id: device.id, name: device.name, what: `${KIND_WORDS[device.kind]}, ${zoneName(device.zoneId)}` });
+      entries.push({ id: device.id, name: device.name, what: `${kindOf(device).label}, ${zoneName(device.zoneId)}` });
   }
   return entries.map((entry) => ({ ...entry, haystack: `${entry.name} ${entry.what}`.toLowerCase() }));
 }
-
-const KIND_WORDS = {
-  battery: 'battery',
-  protection: 'fuse or breaker',
-  fuseBlock: 'fuse block',
-  busBar: 'bus bar',
-  groundPoint: 'ground point',
-  switch: 'switch',
-};

@@ -1,5 +1,5 @@
-import { memo } from 'react';
-import type { StripGeometry } from './geometry';
+import { memo, type ReactNode } from 'react';
+import type { GlyphKind, StripGeometry } from './geometry';
 import styles from './runStrip.module.css';
 
 interface RunDrawingProps {
@@ -29,7 +29,7 @@ export const RunDrawing = memo(function RunDrawing({ geometry, width, nameOf }: 
       {geometry.glyphs.map(({ x, kind, deviceId, shared, repeat }, at) => (
         <g key={at} transform={`translate(${x} ${MIDDLE_Y})`} className={`${styles.glyph} ${shared ? styles.sharedGlyph : ''}`}>
           <title>{nameOf(deviceId)}</title>
-          {GLYPHS[kind]}
+          {GLYPHS[kind] ?? PLAIN}
           {repeat > 1 && (
             <text x={12} y={4} className={styles.repeat}>
               ×{repeat}
@@ -42,7 +42,7 @@ export const RunDrawing = memo(function RunDrawing({ geometry, width, nameOf }: 
 });
 
 /** Our own small signs: what a person would scratch on a board, not a schematic standard. */
-const GLYPHS = {
+const GLYPHS: Partial<Record<GlyphKind, ReactNode>> = {
   battery: (
     <>
       <rect x={-8} y={-9} width={16} height={18} rx={2} />
@@ -76,3 +76,6 @@ const GLYPHS = {
   ),
   groundPoint: <path d="M0 -8 V0 M-8 0 H8 M-5 4 H5 M-2 8 H2" />,
 };
+
+/** Anything else on the way: a plain box, its name on the pointer. */
+const PLAIN = <rect x={-8} y={-7} width={16} height={14} rx={2} />;

@@ -1,3 +1,4 @@
+import type { Device } from '@/core/design/schema';
 import { areaMm2 } from '@/core/catalog/conductorSizes';
 import type { CircuitAnalysis, RunStep } from '@/core/analysis/types';
 
@@ -14,7 +15,7 @@ export interface StripGeometry {
   endX: number;
 }
 
-export type GlyphKind = 'battery' | 'protection' | 'fuseBlock' | 'busBar' | 'switch' | 'load' | 'groundPoint';
+export type GlyphKind = Device['kind'];
 
 /** Room for the voltage scale at the left and the end's readings at the right. */
 const PAD_LEFT = 46;
@@ -72,7 +73,7 @@ class Walker {
 
   step(step: RunStep): void {
     if (step.kind === 'device') {
-      this.glyph(step.deviceKind as GlyphKind, step.deviceId, step.shared, 1);
+      this.glyph(step.deviceKind, step.deviceId, step.shared, 1);
       return;
     }
     if (step.kind === 'joint') {

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { LIMITS } from './vocabulary';
+
+/** The fields records are made of, each with its bounds. Every unit is in the field's name where a record uses it. */
+
+export const id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'an id is 1 to 40 letters, digits, "_" or "-"');
+export const name = z
+  .string()
+  .max(LIMITS.nameLength)
+  .regex(/^(?=.*\S)[^\u0000-\u001f\u007f]*$/, 'a name needs at least one visible character and no control characters');
+export const note = z.string().max(LIMITS.noteLength);
+export const lengthMm = z.number().min(0).max(LIMITS.lengthMm);
+export const percent = z.number().min(0).max(100);
+export const volts = z.number().min(1).max(60);
+export const amps = z.number().min(0).max(LIMITS.amps);
+export const watts = z.number().min(0).max(LIMITS.watts);
+export const milliohm = z.number().min(0).max(10_000);
+/** Longer than any day. */
+export const seconds = z.number().min(0).max(100_000);
+
+/** What every device has. */
+export const deviceBase = { id, type: z.literal('device'), name, zoneId: id.nullable() };

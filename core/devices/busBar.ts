@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { deviceBase } from '../design/fields';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('busBar'), ratingA: z.number().min(1).max(1000) });
+
+export type BusBar = z.infer<typeof schema>;
+
+/** One piece of copper: everything on it is one terminal. */
+export const busBar: DeviceKind<BusBar> & { schema: typeof schema } = {
+  schema,
+  label: 'bus bar',
+  terminals: () => ['bar'],
+  paths: () => [],
+  stamp: () => undefined,
+};

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { deviceBase, volts } from '../design/fields';
+import { limitedSourceLaw } from '../network/laws';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('charger'), outputV: volts, maxA: z.number().min(0.1).max(500) });
+
+/** A source that holds its voltage up to its largest current and takes none back. */
+export const charger: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+  schema,
+  label: 'charger',
+  terminals: () => ['plus', 'minus'],
+  paths: () => [],
+  controls: () => ({ running: [false, true] }),
+  stamp({ outputV, maxA }, net) {
+    net.law('output', 'plus', 'minus', ({ control }) => limitedSourceLaw(outputV, control('running') === true ? maxA : 0));
+  },
+};

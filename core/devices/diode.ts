@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { deviceBase } from '../design/fields';
+import { diodeLaw } from '../network/laws';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('diode'), ratingA: z.number().min(0.1).max(500) });
+
+/** Emission coefficient of a silicon rectifier. From memory. */
+const EMISSION = 1.75;
+/** Volts a rectifier drops at its rated current. From memory: 0.9 to 1.1. */
+const RATED_DROP_V = 1;
+
+/** A rectifier: lets current through from anode to cathode, about a volt lower. */
+export const diode: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+  schema,
+  label: 'diode',
+  terminals: () => ['anode', 'cathode'],
+  paths: () => [{ from: 'anode', to: 'cathode' }],
+  stamp({ ratingA }, net) {
+    const saturationA = ratingA / Math.exp(RATED_DROP_V / (EMISSION * 0.025865));
+    net.law('junction', 'anode', 'cathode', diodeLaw(saturationA, EMISSION));
+  },
+};

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { deviceBase } from '../design/fields';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('doorSwitch'), ratingA: z.number().min(0.1).max(50) });
+
+/** A door pillar's switch on the return side: joins its lead to the body while the door is open. */
+export const doorSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+  schema,
+  label: 'door switch',
+  terminals: () => ['lead', 'body'],
+  paths: () => [{ from: 'lead', to: 'body' }],
+  controls: () => ({ door: ['shut', 'open'] }),
+  stamp: (_device, net) => net.contact('contact', 'lead', 'body', ({ control }) => control('door') === 'open', 0.05),
+};

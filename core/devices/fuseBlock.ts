@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { deviceBase } from '../design/fields';
+import { LIMITS } from '../design/vocabulary';
+import { indicatorLaw } from '../network/laws';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('fuseBlock'),
+  slots: z.number().int().min(1).max(LIMITS.slots),
+  slotMaxA: z.number().min(1).max(100),
+  blockMaxA: z.number().min(1).max(500),
+  /** A bar for the returns in the same housing. */
+  returnBar: z.boolean().optional(),
+  /** A lamp across each slot that glows when its fuse is open. */
+  indicators: z.boolean().optional(),
+});
+
+export type FuseBlock = z.infer<typeof schema>;
+
+/** The bus its fuses are fed from. The fuses themselves are devices of their own. */
+export const fuseBlock: DeviceKind<FuseBlock> & { schema: typeof schema } = {
+  schema,
+  label: 'fuse block',
+  terminals: ({ returnBar }) => (returnBar ? ['in', 'return'] : ['in']),
+  paths: () => [],
+  stamp({ indicators }, net) {
+    if (!indicators) return;
+    for (const { id } of net.mounted) net.law(`indicator of ${id}`, 'in', net.outside(id, 'out'), indicatorLaw());
+  },
+};

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { deviceBase, milliohm } from '../design/fields';
+import { LEAST_OHM, type DeviceKind } from './kind';
+
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('groundPoint'), jointMilliohm: milliohm });
+
+/** The chassis, which every ground point is bolted to. */
+export const CHASSIS = { deviceId: '@chassis', terminal: 'body' } as const;
+
+/** A bolt to the vehicle's body, through the resistance of its joint. */
+export const groundPoint: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+  schema,
+  label: 'ground point',
+  terminals: () => ['stud'],
+  paths: () => [],
+  stamp({ jointMilliohm }, net) {
+    net.resistor('joint', 'stud', net.outside(CHASSIS.deviceId, CHASSIS.terminal), Math.max(LEAST_OHM, jointMilliohm / 1000));
+  },
+};

@@ -1,0 +1,70 @@
+import type { z } from 'zod';
+import type { Law } from '../network/laws';
+
+/**
+ * What a kind of device is, in one place: its record, its terminals, the ways current takes inside it, what can be set on
+ * it, its elements in the network and what it remembers. A new kind is a file with one of these and a line in the list.
+ */
+export interface DeviceKind<Device extends { id: string }> {
+  schema: z.ZodType<Device>;
+  /** What the trade calls it. */
+  label: string;
+  /** The terminals a wire may land on. */
+  terminals(device: Device): readonly string[];
+  /** Ways a current meant for loads may take inside, everything closed: for tracing circuits. */
+  paths(device: Device): readonly Path[];
+  /** What a hand, the vehicle or a fault can set, with its values; the first is the resting one. */
+  controls?(device: Device): Record<string, readonly ControlValue[]>;
+  /** Puts its elements into the network. Values given as functions follow the state. */
+  stamp(device: Device, net: Stamper): void;
+  /** What it remembers next, seeing what it sees. The same object when nothing changes. */
+  step?(device: Device, sees: Sees): Memory;
+}
+
+export interface Path {
+  from: string;
+  to: string;
+}
+
+export type ControlValue = string | number | boolean;
+export type Memory = Readonly<Record<string, ControlValue>>;
+/** Memory of a device that remembers nothing yet. */
+export const NOTHING: Memory = {};
+
+/** The state of one device: what is set on it and what it remembers. */
+export interface DeviceState {
+  control(key: string): ControlValue;
+  memory: Memory;
+  timeS: number;
+}
+
+export interface Sees extends DeviceState {
+  /** Volts of one terminal over another. */
+  across(plus: string, minus: string): number;
+  /** Amperes through one of its own elements. */
+  amps(part: string): number;
+}
+
+type Live<T> = T | ((state: DeviceState) => T);
+
+/** Adds a device's elements, between its own terminals by name or between nodes of its inside, whose names begin with #. */
+export interface Stamper {
+  resistor(part: string, a: string, b: string, ohm: number): void;
+  /** A contact: so many ohms closed, insulation open. */
+  contact(part: string, a: string, b: string, closed: Live<boolean>, closedOhm: number): void;
+  voltage(part: string, a: string, b: string, volts: Live<number>): void;
+  law(part: string, a: string, b: string, law: Live<Law>): void;
+  /** A pulse-width dimmer, see DutyDrop. */
+  duty(part: string, a: string, b: string, common: string, share: Live<number>, ohm: number): void;
+  /** A contact to a terminal of another device, by node name. */
+  outside(deviceId: string, terminal: string): string;
+  /** Fuses sitting in this device's slots. */
+  mounted: readonly { id: string }[];
+  /** The system's nominal volts. */
+  nominalV: number;
+}
+
+/** Resistance of an open contact and of whatever else insulates, ohm: a wire hanging loose reads as nothing, not as anything. */
+export const INSULATION_OHM = 1e9;
+/** The least resistance any joint has, ohm. */
+export const LEAST_OHM = 1e-6;

@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import { amps, deviceBase, lengthMm, volts, watts } from '../design/fields';
+import { LIMITS } from '../design/vocabulary';
+import { loadDraw } from '../energy/draw';
+import {
+  constantCurrentLaw,
+  constantPowerLaw,
+  filamentLaw,
+  ledStripLaw,
+  motorLaw,
+  resistiveLaw,
+  standbyLaw,
+  type Law,
+} from '../network/laws';
+import type { DeviceKind } from './kind';
+
+export const LOAD_BEHAVIOURS = [
+  'resistive',
+  'filament',
+  'ledConstantCurrent',
+  'ledConstantPower',
+  'ledStrip',
+  'converter',
+  'motor',
+] as const;
+export type LoadBehaviour = (typeof LOAD_BEHAVIOURS)[number];
+
+const atV = { atV: volts };
+const wattDraw = z.strictObject({ kind: z.literal('watts'), watts, ...atV });
+const ampDraw = z.strictObject({ kind: z.literal('amps'), amps, ...atV });
+const stripDraw = z.strictObject({
+  kind: z.literal('strip'),
+  wattsPerM: z.number().min(0).max(100),
+  lengthMm: z.number().min(1).max(LIMITS.lengthMm),
+  pieces: z.number().int().min(1).max(100),
+  join: z.enum(['endToEnd', 'parallel']),
+  ...atV,
+});
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('load'),
+  quantity: z.number().int().min(1).max(LIMITS.quantity),
+  spacingMm: lengthMm,
+  rated: z.discriminatedUnion('kind', [wattDraw, ampDraw, stripDraw]),
+  measured: z
+    .strictObject({
+      draw: z.discriminatedUnion('kind', [wattDraw, ampDraw]),
+      forSize: z.number().positive().max(1_000_000),
+      on: z.iso.date().nullable(),
+    })
+    .nullable(),
+  continuous: z.boolean(),
+  exclusiveGroup: z.string().min(1).max(40).nullable(),
+  /** How its current follows the voltage; absent: a strip as a strip, anything else as a resistor. */
+  behaviour: z.enum(LOAD_BEHAVIOURS).optional(),
+  /** What it draws while off, A. */
+  standbyA: amps.optional(),
+  /** Volts under which it stops, and from which it starts again. */
+  cutOutV: volts.optional(),
+  restartV: volts.optional(),
+});
+
+export type Load = z.infer<typeof schema>;
+
+/** Share of the rated voltage at which drivers and converters stop when nothing is known. Common practice: about 9 V of 12. */
+const DROP_OUT_SHARE = 0.75;
+/** Under this a load draws nothing that matters, A. */
+const NOTHING_A = 1e-9;
+
+/** Whatever does the work. Off, it still draws its standby current; a converter stops when its voltage falls too low. */
+export const load: DeviceKind<Load> & { schema: typeof schema } = {
+  schema,
+  label: 'load',
+  terminals: () => ['plus', 'minus'],
+  paths: () => [],
+  controls: () => ({ on: [true, false] }),
+  stamp(device, net) {
+    const working = workingLaw(device);
+    const waiting = standbyLaw(device.standbyA ?? 0);
+    net.law('draw', 'plus', 'minus', ({ control, memory }) => (control('on') === true && memory.stopped !== true ? working : waiting));
+  },
+  step({ cutOutV, restartV }, { across, memory }) {
+    if (cutOutV === undefined) return memory;
+    const volts = across('plus', 'minus');
+    const stopped = memory.stopped === true;
+    if (stopped ? volts < Math.max(restartV ?? cutOutV, cutOutV) : volts >= cutOutV) return memory;
+    return { stopped: !stopped };
+  },
+};
+
+export function behaviourOf({ behaviour, rated }: Load): LoadBehaviour {
+  return behaviour ?? (rated.kind === 'strip' ? 'ledStrip' : 'resistive');
+}
+
+/** A load's law: its measured draw at the voltage it was measured at, or else its rated one. */
+function workingLaw(device: Load): Law {
+  const { atV: ratedV } = device.measured?.draw ?? device.rated;
+  const draw = loadDraw(device);
+  if (draw.amps < NOTHING_A) return standbyLaw(0);
+  const dropOutV = Math.min(device.cutOutV ?? Infinity, ratedV * DROP_OUT_SHARE);
+  switch (behaviourOf(device)) {
+    case 'resistive':
+      return resistiveLaw(ratedV / draw.amps);
+    case 'filament':
+      return filamentLaw(draw.amps, ratedV);
+    case 'ledConstantCurrent':
+      return constantCurrentLaw(draw.amps, dropOutV, ratedV);
+    case 'ledConstantPower':
+    case 'converter':
+      return constantPowerLaw(draw.watts, dropOutV, ratedV);
+    case 'ledStrip':
+      return ledStripLaw(draw.amps, ratedV);
+    case 'motor':
+      return motorLaw(draw.amps, ratedV);
+  }
+}

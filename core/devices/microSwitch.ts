@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { deviceBase } from '../design/fields';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('microSwitch'),
+  actuator: z.enum(['push', 'roller']),
+  ratingA: z.number().min(0.1).max(50),
+});
+
+/** New small contact, ohm. Common practice. */
+const CONTACT_OHM = 0.02;
+
+/** A small changeover switch worked by a door or a lever: its normally closed contact opens while it is pressed. */
+export const microSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+  schema,
+  label: 'micro-switch',
+  terminals: () => ['common', 'normallyOpen', 'normallyClosed'],
+  paths: () => [
+    { from: 'common', to: 'normallyOpen' },
+    { from: 'common', to: 'normallyClosed' },
+  ],
+  controls: () => ({ pressed: [false, true] }),
+  stamp(_device, net) {
+    net.contact('open', 'common', 'normallyOpen', ({ control }) => control('pressed') === true, CONTACT_OHM);
+    net.contact('closed', 'common', 'normallyClosed', ({ control }) => control('pressed') !== true, CONTACT_OHM);
+  },
+};

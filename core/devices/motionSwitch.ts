@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { amps, deviceBase, seconds } from '../design/fields';
+import { standbyLaw } from '../network/laws';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('motionSwitch'),
+  holdS: seconds,
+  ratingA: z.number().min(0.1).max(100),
+  standbyA: amps,
+});
+
+/** On while something moves and for the hold time after; each motion starts the time again. */
+export const motionSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+  schema,
+  label: 'motion switch',
+  terminals: () => ['in', 'out', 'minus'],
+  paths: () => [{ from: 'in', to: 'out' }],
+  controls: () => ({ motion: [false, true] }),
+  stamp({ standbyA }, net) {
+    net.contact('contact', 'in', 'out', ({ memory }) => memory.on === true, 0.02);
+    net.law('standby', 'in', 'minus', standbyLaw(standbyA));
+  },
+  step({ holdS }, { control, memory, timeS, across }) {
+    const isFed = across('in', 'minus') > 6;
+    if (!isFed) return memory.on === undefined ? memory : {};
+    if (control('motion') === true)
+      return memory.on === true && memory.untilS === timeS + holdS ? memory : { on: true, untilS: timeS + holdS };
+    if (memory.on === true && timeS >= Number(memory.untilS)) return {};
+    return memory;
+  },
+};

@@ -1,0 +1,26 @@
+import { z } from 'zod';
+import { deviceBase, milliohm } from '../design/fields';
+import { LEAST_OHM, type DeviceKind } from './kind';
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('plug'),
+  pins: z.number().int().min(1).max(24),
+  contactMilliohm: milliohm,
+  ratingA: z.number().min(0.1).max(500),
+});
+
+const pinsOf = ({ pins }: { pins: number }) => Array.from({ length: pins }, (_, at) => ({ from: `a${at + 1}`, to: `b${at + 1}` }));
+
+/** A plug and its socket, pin for pin. */
+export const plug: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+  schema,
+  label: 'plug and socket',
+  terminals: (device) => pinsOf(device).flatMap(({ from, to }) => [from, to]),
+  paths: pinsOf,
+  controls: () => ({ mated: [true, false] }),
+  stamp(device, net) {
+    const ohm = Math.max(LEAST_OHM, device.contactMilliohm / 1000);
+    for (const { from, to } of pinsOf(device)) net.contact(`${from}-${to}`, from, to, ({ control }) => control('mated') === true, ohm);
+  },
+};

@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { deviceBase, milliohm } from '../design/fields';
+import { diodeLaw } from '../network/laws';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('relay'),
+  /** Four: make contact only. Five: with the break contact 87a. */
+  pins: z.union([z.literal(4), z.literal(5)]),
+  coilOhm: z.number().min(5).max(5000),
+  pullInV: z.number().min(1).max(40),
+  dropOutV: z.number().min(0.1).max(40),
+  /** What quenches the coil. With a diode, 86 must be the positive side. */
+  suppression: z.enum(['none', 'resistor', 'diode']),
+  contactMilliohm: milliohm,
+  ratingA: z.number().min(0.5).max(500),
+});
+
+export type Relay = z.infer<typeof schema>;
+
+/** Usual quenching resistor for a 12 V coil, ohm. Common practice: 470 to 1000. */
+const QUENCH_OHM = 680;
+/** A quenching diode of the one-ampere rectifier kind. From memory. */
+const QUENCH_DIODE = diodeLaw(2.55e-9, 1.75);
+
+/**
+ * Terminals by ISO 7588's pattern and DIN 72552's names: 85 and 86 the coil, 30 the common contact, 87 made while pulled
+ * in, 87a while not. Pulls in at one voltage and lets go at a lower one.
+ */
+export const relay: DeviceKind<Relay> & { schema: typeof schema } = {
+  schema,
+  label: 'relay',
+  terminals: ({ pins }) => (pins === 5 ? ['85', '86', '30', '87', '87a'] : ['85', '86', '30', '87']),
+  paths: ({ pins }) => [{ from: '30', to: '87' }, ...(pins === 5 ? [{ from: '30', to: '87a' }] : [])],
+  stamp({ pins, coilOhm, suppression, contactMilliohm }, net) {
+    const closedOhm = Math.max(1e-4, contactMilliohm / 1000);
+    net.resistor('coil', '86', '85', coilOhm);
+    if (suppression === 'resistor') net.resistor('quench', '86', '85', QUENCH_OHM);
+    if (suppression === 'diode') net.law('quench', '85', '86', QUENCH_DIODE);
+    net.contact('make', '30', '87', ({ memory }) => memory.pulledIn === true, closedOhm);
+    if (pins === 5) net.contact('break', '30', '87a', ({ memory }) => memory.pulledIn !== true, closedOhm);
+  },
+  step({ pullInV, dropOutV }, { across, memory }) {
+    const volts = Math.abs(across('86', '85'));
+    const pulledIn = memory.pulledIn === true;
+    if (pulledIn ? volts > dropOutV : volts < pullInV) return memory;
+    return { pulledIn: !pulledIn };
+  },
+};

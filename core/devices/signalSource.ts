@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { deviceBase } from '../design/fields';
+import type { DeviceKind } from './kind';
+
+export const VEHICLE_SIGNALS = [
+  'constant',
+  'ignition',
+  'running',
+  'lowBeam',
+  'highBeam',
+  'reverse',
+  'left',
+  'right',
+  'brake',
+  'door',
+] as const;
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('signalSource'),
+  signals: z.array(z.enum(VEHICLE_SIGNALS)).min(1).max(VEHICLE_SIGNALS.length),
+  /** The most that may be drawn from one of its wires, A: they are triggers. */
+  maxA: z.number().min(0.01).max(50),
+});
+
+/** Wires of the vehicle itself, each live in its own states of the vehicle, fed by the vehicle's battery. */
+export const signalSource: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+  schema,
+  label: 'vehicle signals',
+  terminals: ({ signals }) => [...new Set(signals), 'minus'],
+  paths: () => [],
+  controls: ({ signals }) => ({
+    ...Object.fromEntries(signals.map((signal) => [signal, signal === 'constant' ? [true, false] : [false, true]])),
+    vehicleV: [12.6],
+  }),
+  stamp({ signals }, net) {
+    net.voltage('vehicle', '#vehicle', 'minus', ({ control }) => Number(control('vehicleV')));
+    for (const signal of new Set(signals)) net.contact(signal, '#vehicle', signal, ({ control }) => control(signal) === true, 0.05);
+  },
+};

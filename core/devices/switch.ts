@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import { deviceBase } from '../design/fields';
+import { constantCurrentLaw } from '../network/laws';
+import type { DeviceKind, Path } from './kind';
+
+export const SWITCH_FORMS = ['single', 'changeover', 'changeoverOff', 'doublePole', 'doublePoleChangeover'] as const;
+type SwitchForm = (typeof SWITCH_FORMS)[number];
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('switch'),
+  ratingA: z.number().min(0.1).max(500),
+  /** Poles and throws; absent: single pole, single throw. */
+  form: z.enum(SWITCH_FORMS).optional(),
+  /** Springs back to its first position. */
+  momentary: z.boolean().optional(),
+  /** Has a pilot lamp, on terminals of its own. */
+  pilot: z.boolean().optional(),
+});
+
+export type Switch = z.infer<typeof schema>;
+
+/** New panel contact, ohm. Common practice: 5 to 20 milliohm. */
+const CONTACT_OHM = 0.01;
+/** A light-emitting pilot lamp's current, A. Common practice: 8 to 20 mA. */
+const PILOT_A = 0.012;
+
+/** What each form closes in each position. */
+const FORMS: Record<SwitchForm, Record<string, readonly Path[]>> = {
+  single: { off: [], on: [{ from: 'in', to: 'out' }] },
+  changeover: { down: [{ from: 'common', to: 'down' }], up: [{ from: 'common', to: 'up' }] },
+  changeoverOff: { off: [], up: [{ from: 'common', to: 'up' }], down: [{ from: 'common', to: 'down' }] },
+  doublePole: {
+    off: [],
+    on: [
+      { from: 'in1', to: 'out1' },
+      { from: 'in2', to: 'out2' },
+    ],
+  },
+  doublePoleChangeover: {
+    down: [
+      { from: 'common1', to: 'down1' },
+      { from: 'common2', to: 'down2' },
+    ],
+    up: [
+      { from: 'common1', to: 'up1' },
+      { from: 'common2', to: 'up2' },
+    ],
+  },
+};
+
+function pathsOf({ form = 'single' }: Switch): Path[] {
+  return Object.values(FORMS[form]).flat();
+}
+
+/** A hand-worked switch of any usual form. Its pilot lamp is a part of its own: its terminals need their own supply and return. */
+export const switchKind: DeviceKind<Switch> & { schema: typeof schema } = {
+  schema,
+  label: 'switch',
+  terminals(device) {
+    const contacts = new Set(pathsOf(device).flatMap(({ from, to }) => [from, to]));
+    return device.pilot ? [...contacts, 'lampPlus', 'lampMinus'] : [...contacts];
+  },
+  paths: pathsOf,
+  controls: ({ form = 'single' }) => ({ position: Object.keys(FORMS[form]) }),
+  stamp(device, net) {
+    const { form = 'single', pilot } = device;
+    for (const path of pathsOf(device)) {
+      const closed = (position: string) => FORMS[form][position]?.some(({ from, to }) => from === path.from && to === path.to) ?? false;
+      net.contact(`${path.from}-${path.to}`, path.from, path.to, ({ control }) => closed(String(control('position'))), CONTACT_OHM);
+    }
+    if (pilot) net.law('pilot', 'lampPlus', 'lampMinus', constantCurrentLaw(PILOT_A, net.nominalV / 2, net.nominalV));
+  },
+};
