@@ -19,6 +19,8 @@ export interface DeviceKind<Device extends { id: string }> {
   stamp(device: Device, net: Stamper): void;
   /** What it remembers next, seeing what it sees. The same object when nothing changes. */
   step?(device: Device, sees: Sees): Memory;
+  /** Whether this one never steps although its kind may. */
+  isStill?(device: Device): boolean;
 }
 
 export interface Path {

@@ -80,8 +80,8 @@ export const load: DeviceKind<Load> & { schema: typeof schema } = {
     const waiting = standbyLaw(device.standbyA ?? 0);
     net.law('draw', 'plus', 'minus', ({ control, memory }) => (control('on') === true && memory.stopped !== true ? working : waiting));
   },
-  step({ cutOutV, restartV }, { across, memory }) {
-    if (cutOutV === undefined) return memory;
+  isStill: ({ cutOutV }) => cutOutV === undefined,
+  step({ cutOutV = 0, restartV }, { across, memory }) {
     const volts = across('plus', 'minus');
     const stopped = memory.stopped === true;
     if (stopped ? volts < Math.max(restartV ?? cutOutV, cutOutV) : volts >= cutOutV) return memory;

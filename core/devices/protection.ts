@@ -30,10 +30,10 @@ export const protection: DeviceKind<Protection> & { schema: typeof schema } = {
     net.contact('link', from, 'out', ({ control, memory }) => control('fitted') === true && memory.open !== true, fuseOhm(family, ratingA));
   },
   step({ family, ratingA }, { amps, memory, timeS }) {
+    if (memory.open === true) return memory;
     const lastS = Number(memory.lastS ?? timeS);
     const opensInS = openingTimeS(family, Math.abs(amps('link')) / ratingA);
     const heat = Number(memory.heat ?? 0) + (Number.isFinite(opensInS) ? (timeS - lastS) / opensInS : 0);
-    if (memory.open === true) return memory;
     if (heat >= 1) return { open: true };
     if (opensInS === Infinity) return memory.heat === undefined ? memory : NOTHING;
     return heat === memory.heat && timeS === lastS ? memory : { heat, lastS: timeS };

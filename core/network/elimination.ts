@@ -7,7 +7,7 @@ import type { EliminationOrder } from './ordering';
  */
 export class Elimination {
   readonly count: number;
-  /** Diagonal and below-diagonal values by step, to be filled with the matrix and then factorised in place. */
+  /** Diagonal and below-diagonal values by step, to be filled with the matrix and then factorised in place: the diagonal then holds one over each pivot. */
   readonly diagonal: Float64Array;
   readonly lower: Float64Array;
   private readonly start: Int32Array;
@@ -51,11 +51,9 @@ export class Elimination {
     this.keptLower = new Float64Array(this.row.length);
   }
 
-  /** Where the entry joining two unknowns is kept in `lower`. */
+  /** Where the entry joining the unknowns of two steps is kept in `lower`. */
   placeOf(a: number, b: number): number {
-    const p = this.order.step[a]!;
-    const q = this.order.step[b]!;
-    return this.place.get(p < q ? p * this.count + q : q * this.count + p)!;
+    return this.place.get(a < b ? a * this.count + b : b * this.count + a)!;
   }
 
   /** Takes the filled-in matrix as the steady part and does the steady steps of it. */
@@ -89,6 +87,7 @@ export class Elimination {
         for (let q = p + 1; q < end; q++) lower[target[next++]!]! -= share * lower[q]!;
         lower[p] = share;
       }
+      diagonal[column] = pivot;
     }
   }
 
@@ -100,7 +99,7 @@ export class Elimination {
       if (value !== 0) for (let p = start[column]!; p < start[column + 1]!; p++) x[row[p]!]! -= lower[p]! * value;
     }
     for (let column = count - 1; column >= 0; column--) {
-      let value = x[column]! / diagonal[column]!;
+      let value = x[column]! * diagonal[column]!;
       for (let p = start[column]!; p < start[column + 1]!; p++) value -= lower[p]! * x[row[p]!]!;
       x[column] = value;
     }

@@ -1,8 +1,19 @@
+import {
+  dutyBranches,
+  lawBranches,
+  ohmBranches,
+  sumChain,
+  type Branches,
+  type DutyBranches,
+  type LawBranches,
+  type OhmBranches,
+} from './branches';
+import { foldChains } from './chains';
 import { Elimination } from './elimination';
 import type { Law } from './laws';
 import { mergeNodes, type MergedNodes } from './mergedNodes';
 import { NetworkError } from './networkError';
-import type { NetElement, Netlist } from './netlist';
+import type { ControlledSwitch, NetElement, Netlist } from './netlist';
 import { minimumDegree } from './ordering';
 
 /** How a solution was reached and how well it holds. */
@@ -19,6 +30,8 @@ const MOST_ITERATIONS = 80;
 const KIRCHHOFF = 1e-10;
 /** or this share of what the node's conductances would carry at its voltage: that is as far as the digits reach. */
 const ROUNDING = 1e-15;
+/** What the laws' own digits leave, A: ten microvolts across insulation. */
+const NOISE_A = 1e-14;
 const MOST_HALVINGS = 8;
 const RAMP = [0.02, 0.1, 0.25, 0.5, 0.75, 1];
 
@@ -32,24 +45,34 @@ const RAMP = [0.02, 0.1, 0.25, 0.5, 0.75, 1];
 export class Network {
   private readonly merged: MergedNodes;
   private readonly system: Elimination;
-  /** Unknown of each node, and volts of the node over it. The reference group's unknown is the last, held fixed. */
+  /** Unknown of each node, -1 inside a chain, and volts of the node over it. The reference's unknown is the last, held fixed. */
   private readonly unknown: Int32Array;
   private readonly offset: Float64Array;
   private readonly x: Float64Array;
   private readonly before: Float64Array;
+  private readonly start: Float64Array;
+  private readonly step: Float64Array;
+  /** What the currents at each unknown leave over, how much comes and goes there, and its steady conductance. */
   private readonly residual: Float64Array;
-  /** Amperes coming and going at each unknown, and its steady conductance. */
   private readonly flow: Float64Array;
   private readonly conductance: Float64Array;
-  private readonly step: Float64Array;
 
-  private readonly ohmic: Ohmic;
-  private readonly laws: Laws;
+  private readonly ohms: OhmBranches;
+  private readonly duties: DutyBranches;
+  private readonly laws: LawBranches;
+  private readonly lawAt: Map<number, number>;
+  private readonly dutyAt: Map<number, number>;
+  private readonly sources: number[];
+  private readonly switches: { element: number; part: ControlledSwitch }[];
   private readonly out = new Float64Array(2);
-  private readonly currents: Float64Array;
-  private readonly leaving: Float64Array;
-  private dirty = true;
+  private readonly innerVolts: Float64Array;
+  private readonly sourceAmps = new Map<number, number>();
+  private matrixStands = false;
+  private sourcesStand = false;
+  private innerStands = false;
+  /** Share of every source in force, less than one only while they are brought up. */
   private scale = 1;
+  private largest = 0;
 
   /** @throws NetworkError for floating nodes, rings of sources and impossible values. */
   constructor(readonly netlist: Netlist) {
@@ -58,43 +81,57 @@ export class Network {
     this.merged = mergeNodes(netlist);
     const { group, groupCount } = this.merged;
     checkConnected(netlist, group, groupCount);
+    const chains = foldChains(netlist, this.merged);
 
-    const count = groupCount - 1;
-    const fixed = group[reference]!;
-    const compact = (node: number) => (group[node]! === fixed ? -1 : group[node]! > fixed ? group[node]! - 1 : group[node]!);
+    const isInner = new Uint8Array(groupCount);
+    for (const { inner } of chains) for (const node of inner) isInner[group[node]!] = 1;
+    const number = new Int32Array(groupCount).fill(-1);
+    let count = 0;
+    for (let at = 0; at < groupCount; at++) if (isInner[at] === 0 && at !== group[reference]) number[at] = count++;
+    const numberOf = (node: number) => number[group[node]!]!;
     const varying = new Uint8Array(count);
     const edges: [number, number][] = [];
+    const join = ({ a, b }: { a: number; b: number }) => {
+      if (numberOf(a) >= 0 && numberOf(b) >= 0) edges.push([numberOf(a), numberOf(b)]);
+    };
+    chains.forEach(join);
     for (const element of elements) {
-      if (element.kind === 'voltage' || element.kind === 'current') continue;
-      const a = compact(element.a);
-      const b = compact(element.b);
-      if (a >= 0 && b >= 0) edges.push([a, b]);
-      if (element.kind === 'law') for (const end of [a, b]) if (end >= 0) varying[end] = 1;
+      if (element.kind !== 'law' && element.kind !== 'duty') continue;
+      join(element);
+      if (element.kind === 'law') for (const end of [numberOf(element.a), numberOf(element.b)]) if (end >= 0) varying[end] = 1;
     }
     this.system = new Elimination(minimumDegree(count, edges, (unknown) => varying[unknown] === 0));
-    this.unknown = Int32Array.from(nodes, (_, node) => (compact(node) < 0 ? count : this.system.order.step[compact(node)]!));
-    const placeOf = (a: number, b: number) =>
-      compact(a) < 0 || compact(b) < 0 || compact(a) === compact(b) ? -1 : this.system.placeOf(compact(a), compact(b));
+    this.unknown = Int32Array.from(nodes, (_, node) => {
+      if (group[node] === group[reference]) return count;
+      return isInner[group[node]!] === 1 ? -1 : this.system.order.step[numberOf(node)]!;
+    });
+    const placeOf = (a: number, b: number) => (a === count || b === count || a === b ? -1 : this.system.placeOf(a, b));
 
     this.offset = new Float64Array(nodes.length);
     this.x = new Float64Array(count + 1);
     this.before = new Float64Array(count + 1);
+    this.start = new Float64Array(count + 1);
+    this.step = new Float64Array(count);
     this.residual = new Float64Array(count + 1);
     this.flow = new Float64Array(count + 1);
     this.conductance = new Float64Array(count);
-    this.step = new Float64Array(count);
-    this.currents = new Float64Array(elements.length);
-    this.leaving = new Float64Array(nodes.length);
-    this.ohmic = ohmicOf(elements, placeOf);
-    this.laws = lawsOf(elements, placeOf);
+    this.innerVolts = new Float64Array(nodes.length);
+    this.ohms = ohmBranches(chains, elements, this.unknown, placeOf);
+    this.duties = dutyBranches(elements, this.unknown, placeOf);
+    this.laws = lawBranches(elements, this.unknown, placeOf);
+    this.lawAt = positions(this.laws.element);
+    this.dutyAt = positions(this.duties.element);
+    this.sources = elements.flatMap(({ kind }, at) => (kind === 'current' ? [at] : []));
+    this.switches = elements.flatMap((part, element) => (part.kind === 'switch' ? [{ element, part }] : []));
   }
 
   /** Sets a resistor's ohms, or opens and closes a contact. */
   setOhm(element: number, ohm: number): void {
-    const at = this.ohmic.at.get(element)!;
-    if (this.ohmic.siemens[at] === 1 / ohm) return;
-    this.ohmic.siemens[at] = 1 / ohm;
-    this.dirty = true;
+    const { ohms } = this;
+    if (ohms.ohm.get(element) === ohm) return;
+    ohms.ohm.set(element, ohm);
+    sumChain(ohms, ohms.branchOf.get(element)!);
+    this.matrixStands = false;
   }
 
   /** Sets the volts or amperes of a source. */
@@ -102,29 +139,47 @@ export class Network {
     const source = this.netlist.elements[element]!;
     if (source.kind === 'voltage') source.volts = value;
     else if (source.kind === 'current') source.amps = value;
+    this.sourcesStand = false;
   }
 
   setLaw(element: number, law: Law): void {
-    this.laws.law[this.laws.at.get(element)!] = law;
+    this.laws.law[this.lawAt.get(element)!] = law;
   }
 
-  setDuty(element: number, duty: number): void {
-    this.ohmic.duty[this.ohmic.at.get(element)!] = duty;
+  setDuty(element: number, share: number): void {
+    this.duties.share[this.dutyAt.get(element)!] = share;
   }
 
-  /** Forgets the last solution: the next starts from nothing, and so gives the same digits whatever came before. */
+  /** Takes the present solution as the one to start from after a reset. */
+  keepAsStart(): void {
+    this.start.set(this.x);
+  }
+
+  /** Forgets the last solution: the next starts from the kept one, and so gives the same digits whatever came before. */
   reset(): void {
-    this.x.fill(0);
+    this.x.set(this.start);
   }
 
   /** Volts of a node over the reference. */
   voltage(node: number): number {
-    return this.x[this.unknown[node]!]! + this.offset[node]!;
+    const unknown = this.unknown[node]!;
+    if (unknown >= 0) return this.x[unknown]! + this.offset[node]!;
+    if (!this.innerStands) this.walkChains();
+    return this.innerVolts[node]!;
   }
 
   /** Amperes from `a` to `b` through an element. */
   current(element: number): number {
-    return this.currents[element]!;
+    const branch = this.ohms.branchOf.get(element);
+    if (branch !== undefined) return this.ohms.forward.has(element) ? this.ohms.amps[branch]! : -this.ohms.amps[branch]!;
+    const law = this.lawAt.get(element);
+    if (law !== undefined) return this.laws.amps[law]!;
+    const duty = this.dutyAt.get(element);
+    if (duty !== undefined) return this.duties.amps[duty]!;
+    const part = this.netlist.elements[element]!;
+    if (part.kind === 'current') return part.amps;
+    if (this.sourceAmps.size === 0) this.feedSources();
+    return this.sourceAmps.get(element)!;
   }
 
   /**
@@ -132,32 +187,35 @@ export class Network {
    * @throws NetworkError `noConvergence`, naming the elements that were farthest from rest.
    */
   solve(): Solved {
-    for (let round = 0; round < 1 + this.ohmic.switches.length; round++) {
+    for (let round = 0; round < 2 + this.switches.length; round++) {
       const solved = this.iterate() ?? this.ramp();
-      if (!this.flipSwitches()) return this.finish(solved);
+      this.innerStands = false;
+      this.sourceAmps.clear();
+      if (!this.flipSwitches()) return solved;
     }
-    throw new NetworkError({ code: 'noConvergence', elements: this.ohmic.switches.map(({ name }) => name), nodes: [] });
+    throw new NetworkError({ code: 'noConvergence', elements: this.switches.map(({ part }) => part.name), nodes: [] });
   }
 
   /** Newton's iteration from the last solution; null when it does not come to rest. */
   private iterate(): Solved | null {
-    const { system, x, residual, step, laws } = this;
-    this.placeOffsets();
-    if (this.dirty) this.fillSteady();
-    let worst = this.sumCurrents();
+    const { system, x, before, residual, step, laws } = this;
+    const count = step.length;
+    if (!this.sourcesStand) this.lift();
+    if (!this.matrixStands) this.fillSteady();
+    let last = this.sumCurrents();
     for (let iterations = 1; iterations <= MOST_ITERATIONS; iterations++) {
       system.restore();
       this.addSlopes();
       system.factorise();
-      for (let at = 0; at < step.length; at++) step[at] = -residual[at]!;
+      for (let at = 0; at < count; at++) step[at] = -residual[at]!;
       system.solve(step);
-      this.before.set(x);
-      let last = worst;
+      before.set(x);
+      let worst = 0;
       let share = 1;
       for (let halving = 0; ; halving++) {
-        for (let at = 0; at < step.length; at++) x[at] = this.before[at]! + share * step[at]!;
+        for (let at = 0; at < count; at++) x[at] = before[at]! + share * step[at]!;
         worst = this.sumCurrents();
-        if (laws.law.length === 0 || worst <= last || halving === MOST_HALVINGS || this.isAtRest()) break;
+        if (worst <= last || laws.law.length === 0 || halving === MOST_HALVINGS || this.isAtRest()) break;
         share /= 2;
       }
       if (!Number.isFinite(worst)) return null;
@@ -173,6 +231,7 @@ export class Network {
     let solved: Solved | null = null;
     for (const share of RAMP) {
       this.scale = share;
+      this.sourcesStand = false;
       solved = this.iterate();
     }
     this.scale = 1;
@@ -180,19 +239,18 @@ export class Network {
     throw new NetworkError({ code: 'noConvergence', ...this.farthest() });
   }
 
-  private largest = 0;
-
   /** Whether Kirchhoff's current law holds at every unknown as well as it can. */
   private isAtRest(): boolean {
     const { residual, flow, conductance, x } = this;
     for (let at = 0; at < conductance.length; at++) {
-      if (!(Math.abs(residual[at]!) <= KIRCHHOFF * flow[at]! + ROUNDING * conductance[at]! * (1 + Math.abs(x[at]!)))) return false;
+      if (!(Math.abs(residual[at]!) <= KIRCHHOFF * flow[at]! + ROUNDING * conductance[at]! * (1 + Math.abs(x[at]!)) + NOISE_A))
+        return false;
     }
     return true;
   }
 
-  /** Volts of every node over its group's unknown, for the sources as they are. */
-  private placeOffsets(): void {
+  /** Volts of every node over its group's unknown, and between the ends of every branch, for the sources as they are. */
+  private lift(): void {
     const { offset, merged, netlist, x, scale } = this;
     offset[netlist.reference] = 0;
     for (const { element, node, from, sign } of merged.reached) {
@@ -200,129 +258,170 @@ export class Network {
       offset[node] = offset[from]! + (source.kind === 'voltage' ? sign * source.volts * scale : 0);
     }
     x[x.length - 1] = 0;
+    for (const { nodeA, nodeB, lift } of [this.ohms, this.duties, this.laws] as Branches[]) {
+      for (let at = 0; at < lift.length; at++) lift[at] = offset[nodeA[at]!]! - offset[nodeB[at]!]!;
+    }
+    this.sourcesStand = true;
   }
 
   private fillSteady(): void {
-    const { system, ohmic, unknown } = this;
-    const fixed = system.count;
+    const { system, ohms, duties } = this;
     system.diagonal.fill(0);
     system.lower.fill(0);
-    for (let at = 0; at < ohmic.element.length; at++) {
-      const g = ohmic.siemens[at]!;
-      const a = unknown[ohmic.a[at]!]!;
-      const b = unknown[ohmic.b[at]!]!;
-      if (a === b) continue;
-      if (a < fixed) system.diagonal[a]! += g;
-      if (b < fixed) system.diagonal[b]! += g;
-      if (ohmic.place[at]! >= 0) system.lower[ohmic.place[at]!]! -= g;
-    }
+    this.addConductances(ohms, ohms.siemens);
+    this.addConductances(duties, duties.siemens);
     this.conductance.set(system.diagonal);
     system.keep();
-    this.dirty = false;
+    this.matrixStands = true;
   }
 
   private addSlopes(): void {
-    const { system, laws, unknown } = this;
-    const fixed = system.count;
-    for (let at = 0; at < laws.law.length; at++) {
-      const g = laws.slope[at]!;
-      const a = unknown[laws.a[at]!]!;
-      const b = unknown[laws.b[at]!]!;
-      if (a === b) continue;
-      if (a < fixed) system.diagonal[a]! += g;
-      if (b < fixed) system.diagonal[b]! += g;
-      if (laws.place[at]! >= 0) system.lower[laws.place[at]!]! -= g;
+    this.addConductances(this.laws, this.laws.slope);
+  }
+
+  private addConductances({ a, b, place }: Branches, siemens: Float64Array): void {
+    const { diagonal, lower, count } = this.system;
+    for (let at = 0; at < siemens.length; at++) {
+      const from = a[at]!;
+      const to = b[at]!;
+      if (from === to) continue;
+      const g = siemens[at]!;
+      if (from < count) diagonal[from]! += g;
+      if (to < count) diagonal[to]! += g;
+      if (place[at]! >= 0) lower[place[at]!]! -= g;
     }
   }
 
-  /** Currents of every element at the present voltages, and what they leave over at each unknown. Returns the largest of that. */
+  /** Currents of every branch at the present voltages, and what they leave over at each unknown. Returns the largest of that. */
   private sumCurrents(): number {
-    const { ohmic, laws, residual, flow, currents, unknown, x, offset, out } = this;
+    const { residual, flow, x } = this;
     residual.fill(0);
     flow.fill(0);
-    let largest = 0;
-    for (let at = 0; at < ohmic.element.length; at++) {
-      const nodeA = ohmic.a[at]!;
-      const nodeB = ohmic.b[at]!;
-      const a = unknown[nodeA]!;
-      const b = unknown[nodeB]!;
-      // The difference of unknowns first: it is small between close nodes, and adding large offsets to it last keeps its digits.
-      let volts = x[a]! - x[b]! + (offset[nodeA]! - offset[nodeB]!);
-      const duty = ohmic.duty[at]!;
-      if (duty < 1) volts -= (1 - duty) * (x[a]! + offset[nodeA]! - this.voltage(ohmic.common[at]!));
-      const amps = volts * ohmic.siemens[at]!;
-      currents[ohmic.element[at]!] = amps;
-      residual[a]! += amps;
-      residual[b]! -= amps;
-      const size = Math.abs(amps);
-      flow[a]! += size;
-      flow[b]! += size;
-      if (size > largest) largest = size;
-    }
-    for (let at = 0; at < laws.law.length; at++) {
-      const nodeA = laws.a[at]!;
-      const nodeB = laws.b[at]!;
-      const a = unknown[nodeA]!;
-      const b = unknown[nodeB]!;
-      laws.law[at]!.at(x[a]! - x[b]! + (offset[nodeA]! - offset[nodeB]!), out);
-      const amps = out[0]!;
-      laws.slope[at] = out[1]!;
-      currents[laws.element[at]!] = amps;
-      residual[a]! += amps;
-      residual[b]! -= amps;
-      const size = Math.abs(amps);
-      flow[a]! += size;
-      flow[b]! += size;
-      if (size > largest) largest = size;
-    }
-    for (const element of ohmic.sources) {
+    let largest = Math.max(this.sumOhms(), this.sumDuties(), this.sumLaws());
+    for (const element of this.sources) {
       const source = this.netlist.elements[element]!;
       if (source.kind !== 'current') continue;
       const amps = source.amps * this.scale;
-      currents[element] = amps;
-      residual[unknown[source.a]!]! += amps;
-      residual[unknown[source.b]!]! -= amps;
-      flow[unknown[source.a]!]! += Math.abs(amps);
-      flow[unknown[source.b]!]! += Math.abs(amps);
+      this.leave(this.unknown[source.a]!, this.unknown[source.b]!, amps);
       largest = Math.max(largest, Math.abs(amps));
     }
     this.largest = largest;
     let worst = 0;
-    for (let at = 0; at < residual.length - 1; at++) {
+    for (let at = 0; at < x.length - 1; at++) {
       const size = Math.abs(residual[at]!);
       if (!(size <= worst)) worst = size;
     }
     return worst;
   }
 
+  private sumOhms(): number {
+    const { residual, flow, x } = this;
+    const { a, b, lift, siemens, amps } = this.ohms;
+    let largest = 0;
+    for (let at = 0; at < amps.length; at++) {
+      const from = a[at]!;
+      const to = b[at]!;
+      const i = (x[from]! - x[to]! + lift[at]!) * siemens[at]!;
+      amps[at] = i;
+      residual[from]! += i;
+      residual[to]! -= i;
+      const size = i < 0 ? -i : i;
+      flow[from]! += size;
+      flow[to]! += size;
+      if (size > largest) largest = size;
+    }
+    return largest;
+  }
+
+  private sumLaws(): number {
+    const { residual, flow, x, out } = this;
+    const { a, b, lift, law, slope, amps } = this.laws;
+    let largest = 0;
+    for (let at = 0; at < amps.length; at++) {
+      const from = a[at]!;
+      const to = b[at]!;
+      law[at]!.at(x[from]! - x[to]! + lift[at]!, out);
+      const i = out[0]!;
+      slope[at] = out[1]!;
+      amps[at] = i;
+      residual[from]! += i;
+      residual[to]! -= i;
+      const size = i < 0 ? -i : i;
+      flow[from]! += size;
+      flow[to]! += size;
+      if (size > largest) largest = size;
+    }
+    return largest;
+  }
+
+  private sumDuties(): number {
+    const { x, offset } = this;
+    const { a, b, nodeA, lift, siemens, share, common, amps } = this.duties;
+    let largest = 0;
+    for (let at = 0; at < amps.length; at++) {
+      const whole = x[a[at]!]! + offset[nodeA[at]!]! - this.voltage(common[at]!);
+      const i = (x[a[at]!]! - x[b[at]!]! + lift[at]! - (1 - share[at]!) * whole) * siemens[at]!;
+      amps[at] = i;
+      this.leave(a[at]!, b[at]!, i);
+      largest = Math.max(largest, Math.abs(i));
+    }
+    return largest;
+  }
+
+  private leave(from: number, to: number, amps: number): void {
+    const { residual, flow } = this;
+    residual[from]! += amps;
+    residual[to]! -= amps;
+    flow[from]! += Math.abs(amps);
+    flow[to]! += Math.abs(amps);
+  }
+
+  /** Opens and closes controlled switches by what they see; says whether any moved. */
   private flipSwitches(): boolean {
     let flipped = false;
-    for (const { at, plus, minus, thresholdV, hysteresisV, closedOhm, openOhm } of this.ohmic.switches) {
-      const volts = this.voltage(plus) - this.voltage(minus);
-      const closed = this.ohmic.siemens[at] === 1 / closedOhm;
-      if (closed ? volts >= thresholdV - hysteresisV : volts <= thresholdV + hysteresisV) continue;
-      this.ohmic.siemens[at] = 1 / (closed ? openOhm : closedOhm);
-      this.dirty = true;
+    for (const { element, part } of this.switches) {
+      const volts = this.voltage(part.plus) - this.voltage(part.minus);
+      const closed = this.ohms.ohm.get(element) === part.closedOhm;
+      if (closed ? volts >= part.thresholdV - part.hysteresisV : volts <= part.thresholdV + part.hysteresisV) continue;
+      this.setOhm(element, closed ? part.openOhm : part.closedOhm);
       flipped = true;
     }
     return flipped;
   }
 
-  /** Currents of the ideal voltage sources: what Kirchhoff leaves for them, from the ends of each group inwards. */
-  private finish(solved: Solved): Solved {
-    const { leaving, currents, netlist, merged } = this;
-    leaving.fill(0);
-    netlist.elements.forEach((element, at) => {
-      if (element.kind === 'voltage') return;
-      leaving[element.a]! += currents[at]!;
-      leaving[element.b]! -= currents[at]!;
+  /** Voltages of the nodes inside chains, from each chain's first end on. */
+  private walkChains(): void {
+    const { ohms, innerVolts } = this;
+    this.innerStands = true;
+    ohms.chains.forEach(({ a, links, inner }, branch) => {
+      if (inner.length === 0) return;
+      let volts = this.voltage(a);
+      inner.forEach((node, at) => {
+        volts -= ohms.amps[branch]! * ohms.ohm.get(links[at]!.element)!;
+        innerVolts[node] = volts;
+      });
     });
-    for (let at = merged.reached.length - 1; at >= 0; at--) {
-      const { element, node, from, sign } = merged.reached[at]!;
-      currents[element] = -sign * leaving[node]!;
-      leaving[from]! += leaving[node]!;
+  }
+
+  /** Currents of the ideal voltage sources: what Kirchhoff leaves for them, from the ends of each group inwards. */
+  private feedSources(): void {
+    const { netlist, merged, sourceAmps } = this;
+    const leaving = new Map<number, number>();
+    for (const { node, from } of merged.reached) leaving.set(node, 0).set(from, leaving.get(from) ?? 0);
+    const add = (node: number, amps: number) => {
+      const sum = leaving.get(node);
+      if (sum !== undefined) leaving.set(node, sum + amps);
+    };
+    netlist.elements.forEach(({ kind, a, b }, at) => {
+      if (kind === 'voltage' || (!leaving.has(a) && !leaving.has(b))) return;
+      add(a, this.current(at));
+      add(b, -this.current(at));
+    });
+    for (const { element, node, from, sign } of merged.reached.toReversed()) {
+      const amps = leaving.get(node)!;
+      sourceAmps.set(element, -sign * amps);
+      add(from, amps);
     }
-    return solved;
   }
 
   private farthest(): { elements: string[]; nodes: string[] } {
@@ -335,70 +434,8 @@ export class Network {
   }
 }
 
-/** Everything with a conductance of its own, side by side in flat arrays. */
-interface Ohmic {
-  element: Int32Array;
-  a: Int32Array;
-  b: Int32Array;
-  common: Int32Array;
-  siemens: Float64Array;
-  duty: Float64Array;
-  place: Int32Array;
-  at: Map<number, number>;
-  switches: {
-    name: string;
-    at: number;
-    plus: number;
-    minus: number;
-    thresholdV: number;
-    hysteresisV: number;
-    closedOhm: number;
-    openOhm: number;
-  }[];
-  /** Positions of the current sources. */
-  sources: number[];
-}
-
-function ohmicOf(elements: readonly NetElement[], placeOf: (a: number, b: number) => number): Ohmic {
-  const mine = elements.flatMap((element, index) =>
-    element.kind === 'resistor' || element.kind === 'duty' || element.kind === 'switch' ? [{ element, index }] : [],
-  );
-  return {
-    element: Int32Array.from(mine, ({ index }) => index),
-    a: Int32Array.from(mine, ({ element }) => element.a),
-    b: Int32Array.from(mine, ({ element }) => element.b),
-    common: Int32Array.from(mine, ({ element }) => (element.kind === 'duty' ? element.common : 0)),
-    siemens: Float64Array.from(mine, ({ element }) => 1 / (element.kind === 'switch' ? element.openOhm : element.ohm)),
-    duty: Float64Array.from(mine, ({ element }) => (element.kind === 'duty' ? element.duty : 1)),
-    place: Int32Array.from(mine, ({ element }) => placeOf(element.a, element.b)),
-    at: new Map(mine.map(({ index }, at) => [index, at])),
-    switches: mine.flatMap(({ element }, at) => (element.kind === 'switch' ? [{ ...element, at }] : [])),
-    sources: elements.flatMap(({ kind }, index) => (kind === 'current' ? [index] : [])),
-  };
-}
-
-/** The elements with laws, side by side. */
-interface Laws {
-  element: Int32Array;
-  a: Int32Array;
-  b: Int32Array;
-  place: Int32Array;
-  law: Law[];
-  slope: Float64Array;
-  at: Map<number, number>;
-}
-
-function lawsOf(elements: readonly NetElement[], placeOf: (a: number, b: number) => number): Laws {
-  const mine = elements.flatMap((element, index) => (element.kind === 'law' ? [{ element, index }] : []));
-  return {
-    element: Int32Array.from(mine, ({ index }) => index),
-    a: Int32Array.from(mine, ({ element }) => element.a),
-    b: Int32Array.from(mine, ({ element }) => element.b),
-    place: Int32Array.from(mine, ({ element }) => placeOf(element.a, element.b)),
-    law: mine.map(({ element }) => element.law),
-    slope: new Float64Array(mine.length),
-    at: new Map(mine.map(({ index }, at) => [index, at])),
-  };
+function positions(elements: Int32Array): Map<number, number> {
+  return new Map(Array.from(elements, (element, at) => [element, at]));
 }
 
 function checkValues(elements: readonly NetElement[]): void {

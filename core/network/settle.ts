@@ -1,8 +1,8 @@
 import type { Device, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
-import type { Memory, Sees } from '../devices/kind';
-import { compile, stateOf, valueOf, type CompiledDesign } from './compile';
-import { memoryOf, type ControlState } from './controlState';
+import type { DeviceKind, Memory, Sees } from '../devices/kind';
+import { compile, valueOf, type CompiledDesign, type LivePart } from './compile';
+import { controlOf, memoryOf, type ControlState } from './controlState';
 import type { DesignIndex } from '../design/design';
 import { Network, type Solved } from './network';
 import { terminalKey } from './wiring';
@@ -22,14 +22,22 @@ const MOST_STEPS = 400;
 export class LiveDesign {
   readonly compiled: CompiledDesign;
   private readonly network: Network;
-  private readonly stepping: Device[];
-  solved: Solved = { iterations: 0, residualA: 0, largestA: 0 };
+  private readonly watched: Watched[];
+  /** Live parts that follow each device's state: its own, and for a dimmer those of the loads behind it. */
+  private readonly parts: Map<string, LivePart[]>;
+  private state: ControlState;
+  solved: Solved;
 
-  /** @throws NetworkError when the network has no answer whatever the state. */
+  /** Wires it up and solves the given state once, to start from. @throws NetworkError */
   constructor(index: DesignIndex, state: ControlState) {
+    this.state = state;
     this.compiled = compile(index, state);
     this.network = new Network(this.compiled.netlist);
-    this.stepping = Array.from(index.devices.values()).filter((device) => kindOf(device).step !== undefined);
+    const moving = Array.from(index.devices.values()).filter((device) => kindOf(device).step && !kindOf(device).isStill?.(device));
+    this.watched = moving.map((device) => this.watch(device));
+    this.parts = partsByDevice(this.compiled);
+    this.solved = this.network.solve();
+    this.network.keepAsStart();
   }
 
   /**
@@ -38,13 +46,13 @@ export class LiveDesign {
    */
   settle(from: ControlState): Outcome {
     let state = from;
-    // Every settling starts from nothing, so that its digits do not depend on what was asked before.
+    // Every settling starts from the same solution, so that its digits do not depend on what was asked before.
     this.network.reset();
     const seen: Record<string, Memory>[] = [];
     for (let steps = 0; steps <= MOST_STEPS; steps++) {
       this.solve(state);
-      const moved = this.nextMemories(state);
-      if (Object.keys(moved).length === 0) return { kind: 'settled', state, steps };
+      const moved = this.nextMemories();
+      if (!moved) return { kind: 'settled', state, steps };
       const memory = { ...state.memory, ...moved };
       const again = seen.findIndex((before) => sameMemories(before, memory));
       if (again >= 0) {
@@ -54,7 +62,7 @@ export class LiveDesign {
       seen.push(memory);
       state = { ...state, memory };
     }
-    return { kind: 'oscillating', state, devices: Object.keys(this.nextMemories(state)), cycle: seen.slice(-2) };
+    return { kind: 'oscillating', state, devices: changingIn(seen.slice(-2)), cycle: seen.slice(-2) };
   }
 
   /** Lets time pass in equal steps, settling after each. Stops early where the design does not settle. */
@@ -70,13 +78,9 @@ export class LiveDesign {
 
   /** Solves a state as it stands, nothing moving. @throws NetworkError */
   solve(state: ControlState): Solved {
-    for (const part of this.compiled.live) {
-      const value = valueOf(this.compiled, part, state);
-      if ('ohm' in value) this.network.setOhm(part.element, value.ohm);
-      else if ('volts' in value) this.network.setSource(part.element, value.volts);
-      else if ('law' in value) this.network.setLaw(part.element, value.law);
-      else this.network.setDuty(part.element, value.duty);
-    }
+    const changed = new Set([...changedKeys(this.state.controls, state.controls), ...changedKeys(this.state.memory, state.memory)]);
+    this.state = state;
+    for (const id of changed) for (const part of this.parts.get(id) ?? []) this.set(part);
     this.solved = this.network.solve();
     return this.solved;
   }
@@ -98,24 +102,78 @@ export class LiveDesign {
     return element === undefined ? 0 : this.network.current(element);
   }
 
-  private nextMemories(state: ControlState): Record<string, Memory> {
-    const moved: Record<string, Memory> = {};
-    for (const device of this.stepping) {
-      const memory = memoryOf(state, device.id);
-      const next = kindOf(device).step!(device, this.seenBy(device, state));
-      if (next !== memory) moved[device.id] = next;
+  private set(part: LivePart): void {
+    const value = valueOf(this.compiled, part, this.state);
+    if ('ohm' in value) this.network.setOhm(part.element, value.ohm);
+    else if ('volts' in value) this.network.setSource(part.element, value.volts);
+    else if ('law' in value) this.network.setLaw(part.element, value.law);
+    else this.network.setDuty(part.element, value.duty);
+  }
+
+  private nextMemories(): Record<string, Memory> | null {
+    let moved: Record<string, Memory> | null = null;
+    for (const { device, step, sees } of this.watched) {
+      const next = step!(device, sees);
+      if (next !== memoryOf(this.state, device.id)) (moved ??= {})[device.id] = next;
     }
     return moved;
   }
 
-  private seenBy(device: Device, state: ControlState): Sees {
-    const volts = (terminal: string) => this.voltage({ deviceId: device.id, terminal }) ?? 0;
-    return {
-      ...stateOf(state, device),
-      across: (plus, minus) => volts(plus) - volts(minus),
-      amps: (part) => this.partAmps(device.id, part),
+  /** What a device sees, made once: it reads the state and the network as they are when asked. */
+  private watch(device: Device): Watched {
+    const { compiled, network } = this;
+    const current = () => this.state;
+    const node = (terminal: string) => compiled.nodeOf.get(terminalKey(device.id, terminal))!;
+    const elements = new Map<string, number>();
+    const element = (part: string) => {
+      let at = elements.get(part);
+      if (at === undefined) elements.set(part, (at = compiled.partElement.get(`${device.id}.${part}`)!));
+      return at;
     };
+    const nodes = new Map(
+      kindOf(device)
+        .terminals(device)
+        .map((terminal) => [terminal, node(terminal)]),
+    );
+    const sees: Sees = {
+      control: (name) => controlOf(current(), device, name),
+      get memory() {
+        return memoryOf(current(), device.id);
+      },
+      get timeS() {
+        return current().timeS;
+      },
+      across: (plus, minus) => network.voltage(nodes.get(plus)!) - network.voltage(nodes.get(minus)!),
+      amps: (part) => network.current(element(part)),
+    };
+    return { device, step: kindOf(device).step, sees };
   }
+}
+
+interface Watched {
+  device: Device;
+  step: DeviceKind<Device>['step'];
+  sees: Sees;
+}
+
+function partsByDevice({ live, dimmerOf }: CompiledDesign): Map<string, LivePart[]> {
+  const parts = new Map<string, LivePart[]>();
+  const follow = (id: string, part: LivePart) => {
+    const mine = parts.get(id);
+    if (mine) mine.push(part);
+    else parts.set(id, [part]);
+  };
+  for (const part of live) {
+    follow(part.device.id, part);
+    const dimmer = dimmerOf.get(part.device.id);
+    if (dimmer) follow(dimmer.id, part);
+  }
+  return parts;
+}
+
+function changedKeys<T>(from: Readonly<Record<string, T>>, to: Readonly<Record<string, T>>): string[] {
+  if (from === to) return [];
+  return [...Object.keys(to).filter((id) => from[id] !== to[id]), ...Object.keys(from).filter((id) => !(id in to))];
 }
 
 function sameMemories(a: Readonly<Record<string, Memory>>, b: Readonly<Record<string, Memory>>): boolean {
