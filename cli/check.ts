@@ -1,13 +1,11 @@
-import { readFileSync, statSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { analyse } from '../core/analysis/analyse';
 import type { Analysis } from '../core/analysis/types';
 import { applyChange, updateRecords } from '../core/design/change';
-import { settingsOf, type Design } from '../core/design/design';
-import { LIMITS, SETTINGS_ID } from '../core/design/vocabulary';
+import { settingsOf } from '../core/design/design';
+import { SETTINGS_ID } from '../core/design/vocabulary';
 import { wordFinding } from '../core/findings/wording';
 import { checkOutput } from '../core/formats/checkOutput';
-import { DesignFileError, readDesignFile } from '../core/formats/designFile';
 import {
   formatAmpHours,
   formatAmps,
@@ -19,6 +17,7 @@ import {
   formatVolts,
   formatWattHours,
 } from '../core/units/quantity';
+import { loadDesign } from './designFile';
 import { BadInput, standardOption } from './input';
 
 /** `vine-knot check`: analyses a design file. Status 1 when a finding is a fault. */
@@ -31,22 +30,11 @@ export function check(argv: string[]): number {
   const [file, ...more] = positionals;
   if (!file || more.length > 0) throw new BadInput('check takes one file');
   const standard = standardOption(values.standard);
-  let design = load(file);
+  let design = loadDesign(file);
   if (standard) design = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { conductorStandard: standard } }]));
   const analysis = analyse(design);
   process.stdout.write(values.json ? `${JSON.stringify(checkOutput(analysis), null, 1)}\n` : inWords(analysis));
   return analysis.findings.some(({ severity }) => severity === 'fault') ? 1 : 0;
-}
-
-function load(file: string): Design {
-  try {
-    if (statSync(file).size > LIMITS.importBytes) throw new BadInput(`${file}: larger than ${LIMITS.importBytes / 1_000_000} MB`);
-    return readDesignFile(readFileSync(file, 'utf8'));
-  } catch (error) {
-    if (error instanceof DesignFileError) throw new BadInput(error.reasons.map((reason) => `${file}: ${reason}`).join('\n'));
-    if ((error as NodeJS.ErrnoException).code) throw new BadInput(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})`);
-    throw error;
-  }
 }
 
 function inWords(analysis: Analysis): string {

@@ -1,4 +1,5 @@
 import { check } from './check';
+import { exportDesign } from './export';
 import { BadInput } from './input';
 import { solve } from './solve';
 import { wire } from './wire';
@@ -8,10 +9,12 @@ const USAGE = `Usage:
   vine-knot wire --amps A (--length-m L | --length-ft L) (--round-trip | --one-way) [--volts 12] [--drop-percent 3]
                  [--standard us-small-craft] [--insulation 105] [--awg | --mm2] [--single] [--formula] [--json]
   vine-knot solve DECK.cir [--json]
+  vine-knot export FILE.json --format spice [--state all-on|all-off|SCENARIO]
 
 check prints per circuit and for the whole design what the screens show.
 wire answers one run: the smallest conductor, its fuse and its drop.
 solve finds the operating point of a SPICE deck of R, V, I, D and S elements: volts of every node, amperes through every element.
+export writes the netlist of a design in a state as a SPICE deck.
 Exit status: 0 well, 1 a finding is a fault or a deck has no answer, 2 bad input.
 `;
 
@@ -23,6 +26,8 @@ function run(argv: string[]): number {
       return check(rest);
     case 'wire':
       return wire(rest);
+    case 'export':
+      return exportDesign(rest);
     case 'solve':
       return solve(rest);
     case '--help':

@@ -1,10 +1,9 @@
-import { readFileSync, statSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { LIMITS } from '../core/design/vocabulary';
 import { DeckError, INSIDE, readSpice } from '../core/formats/spiceRead';
 import { Network } from '../core/network/network';
 import { NetworkError } from '../core/network/networkError';
 import type { Netlist } from '../core/network/netlist';
+import { readBounded } from './designFile';
 import { BadInput } from './input';
 
 /** `vine-knot solve`: the operating point of a SPICE deck of R, V, I, D and S elements. Status 1 when it has none. */
@@ -30,12 +29,11 @@ export function solve(argv: string[]): number {
 }
 
 function load(file: string): Netlist {
+  const text = readBounded(file);
   try {
-    if (statSync(file).size > LIMITS.importBytes) throw new BadInput(`${file}: larger than ${LIMITS.importBytes / 1_000_000} MB`);
-    return readSpice(readFileSync(file, 'utf8'));
+    return readSpice(text);
   } catch (error) {
     if (error instanceof DeckError) throw new BadInput(error.problems.map(({ line, reason }) => `${file}:${line}: ${reason}`).join('\n'));
-    if ((error as NodeJS.ErrnoException).code) throw new BadInput(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})`);
     throw error;
   }
 }

@@ -1,3 +1,4 @@
+import type { LoadBehaviour } from '../core/devices/load';
 import type { ConductorSize } from '../core/catalog/conductorSizes';
 import { makeDesign, type Design } from '../core/design/design';
 import { Edit } from '../core/design/edit';
@@ -14,6 +15,11 @@ export interface DemoLoad {
   measured?: MeasuredDraw;
   continuous?: boolean;
   group?: string;
+  /** How its current follows the voltage. */
+  behaviour?: LoadBehaviour;
+  standbyA?: number;
+  /** Volts under which it stops, and from which it starts again. */
+  cutOut?: [stopV: number, startV: number];
   hopMm?: number;
   use?: Record<string, number | [hours: number, sharePercent: number]>;
 }
@@ -66,6 +72,9 @@ function addLoad(edit: Edit, demo: DemoLoad): string {
     measured: demo.measured ?? null,
     continuous: demo.continuous ?? true,
     exclusiveGroup: demo.group ?? null,
+    ...(demo.behaviour && { behaviour: demo.behaviour }),
+    ...(demo.standbyA !== undefined && { standbyA: demo.standbyA }),
+    ...(demo.cutOut && { cutOutV: demo.cutOut[0], restartV: demo.cutOut[1] }),
   };
   edit.add(load);
   for (const [scenarioId, use] of Object.entries(demo.use ?? {})) {

@@ -48,16 +48,36 @@ const circuits: DemoCircuit[] = [
   },
   {
     ...{ name: 'Reading lights', zone: 'zone_cabin', ...inBlock, slot: 2, ratingA: 2, conductor: 'awg:16', feedMm: 1800, critical: true },
-    loads: [{ name: 'Reading light', zone: 'zone_cabin', quantity: 2, spacingMm: 900, rated: watts(2), use: { [CAMP]: 2 } }],
+    loads: [
+      {
+        name: 'Reading light',
+        behaviour: 'ledConstantCurrent',
+        zone: 'zone_cabin',
+        quantity: 2,
+        spacingMm: 900,
+        rated: watts(2),
+        use: { [CAMP]: 2 },
+      },
+    ],
   },
   {
     ...{ name: 'Roof fan', zone: 'zone_cabin', ...inBlock, slot: 3, ratingA: 5, conductor: 'awg:16', feedMm: 2200 },
-    loads: [{ name: 'Roof fan', zone: 'zone_cabin', rated: watts(24), use: { [CAMP]: [8, 50] } }],
+    loads: [{ name: 'Roof fan', behaviour: 'motor', zone: 'zone_cabin', rated: watts(24), use: { [CAMP]: [8, 50] } }],
   },
   {
     ...{ name: 'Cabin sockets', zone: 'zone_cabin', ...inBlock, slot: 4, ratingA: 7.5, conductor: 'awg:14', feedMm: 1500 },
     loads: [
-      { name: 'USB pair', zone: 'zone_cabin', quantity: 2, spacingMm: 1200, rated: watts(28), continuous: true, use: { [CAMP]: [3, 50] } },
+      {
+        name: 'USB pair',
+        behaviour: 'converter',
+        standbyA: 0.02,
+        zone: 'zone_cabin',
+        quantity: 2,
+        spacingMm: 1200,
+        rated: watts(28),
+        continuous: true,
+        use: { [CAMP]: [3, 50] },
+      },
     ],
   },
   {
@@ -73,6 +93,6 @@ const circuits: DemoCircuit[] = [
   {
     ...{ name: 'Water pump', zone: 'zone_galley', ...inBlock, slot: 6, ratingA: 7.5, conductor: 'awg:12', feedMm: 2700 },
     switched: { ratingA: 10, onwardMm: 300 },
-    loads: [{ name: 'Water pump', zone: 'zone_galley', rated: watts(48), continuous: false, use: { [CAMP]: 0.2 } }],
+    loads: [{ name: 'Water pump', behaviour: 'motor', zone: 'zone_galley', rated: watts(48), continuous: false, use: { [CAMP]: 0.2 } }],
   },
 ];

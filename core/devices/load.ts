@@ -65,6 +65,8 @@ export type Load = z.infer<typeof schema>;
 
 /** Share of the rated voltage at which drivers and converters stop when nothing is known. Common practice: about 9 V of 12. */
 const DROP_OUT_SHARE = 0.75;
+/** What leaks through any load that is off, ohm: enough that a loose wire's charge does not wake it. */
+const LEAK_OHM = 1e6;
 /** Under this a load draws nothing that matters, A. */
 const NOTHING_A = 1e-9;
 
@@ -78,6 +80,7 @@ export const load: DeviceKind<Load> & { schema: typeof schema } = {
   stamp(device, net) {
     const working = workingLaw(device);
     const waiting = standbyLaw(device.standbyA ?? 0);
+    net.resistor('leak', 'plus', 'minus', LEAK_OHM);
     net.law('draw', 'plus', 'minus', ({ control, memory }) => (control('on') === true && memory.stopped !== true ? working : waiting));
   },
   isStill: ({ cutOutV }) => cutOutV === undefined,

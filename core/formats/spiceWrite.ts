@@ -11,9 +11,15 @@ export interface SpiceDeck {
 
 /**
  * Writes a network as a deck of R, V, I, B and S lines that ngspice runs unchanged. Laws become B sources with the same
- * formula; each element keeps its name in a comment. `title` and `notes` are for the reader.
+ * formula; each element keeps its name in a comment. `title` and `notes` are for the reader. `guess` gives each node's
+ * volts for a simulator to start from; it finds its own answer all the same.
  */
-export function writeSpice(netlist: Netlist, title: string, notes: readonly string[] = []): SpiceDeck {
+export function writeSpice(
+  netlist: Netlist,
+  title: string,
+  notes: readonly string[] = [],
+  guess: ((node: number) => number) | null = null,
+): SpiceDeck {
   const nodes = netlist.nodes.map((_, at) => (at === netlist.reference ? '0' : `n${at + 1}`));
   const lines = [`* ${clean(title)}`, ...notes.map((note) => `* ${clean(note)}`), '*', '* nodes'];
   netlist.nodes.forEach((name, at) => lines.push(`*   ${nodes[at]} = ${clean(name)}`));
@@ -23,6 +29,7 @@ export function writeSpice(netlist: Netlist, title: string, notes: readonly stri
     lines.push(`* ${clean(element.name)}`, ...written.lines);
     return written.name;
   });
+  if (guess) nodes.forEach((name, at) => at !== netlist.reference && lines.push(`.nodeset v(${name})=${guess(at)}`));
   lines.push('.op', '.end', '');
   return { text: lines.join('\n'), nodes, elements };
 }

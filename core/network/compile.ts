@@ -1,5 +1,5 @@
 import type { DesignIndex } from '../design/design';
-import type { Device, TerminalRef } from '../design/schema';
+import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { INSULATION_OHM, LEAST_OHM, type DeviceState, type Stamper } from '../devices/kind';
@@ -25,6 +25,7 @@ export interface CompiledDesign {
   netlist: Netlist;
   /** Node by `deviceId/terminal`. */
   nodeOf: Map<string, number>;
+  wires: Map<string, Wire>;
   wireElement: Map<string, number>;
   /** Element by `deviceId.part`. */
   partElement: Map<string, number>;
@@ -43,7 +44,14 @@ export function compile(index: DesignIndex, state: ControlState): CompiledDesign
   const net = new NetlistBuilder();
   const reference = referenceNode(index);
   const compiled: CompiledDesign = {
-    ...{ index, netlist: net.netlist(reference), nodeOf: new Map(), wireElement: new Map(), partElement: new Map() },
+    ...{
+      index,
+      netlist: net.netlist(reference),
+      nodeOf: new Map(),
+      wires: new Map(index.wires.map((wire) => [wire.id, wire])),
+      wireElement: new Map(),
+      partElement: new Map(),
+    },
     ...{ live: [], adrift: [], dimmerOf: new Map() },
   };
   for (const device of index.devices.values()) {
@@ -130,8 +138,7 @@ class DeviceStamper implements Stamper {
 
   private keep(part: string, element: NetElement, value?: (state: DeviceState) => LiveValue): void {
     const { device, compiled, state } = this;
-    if (value) setValue(element, value(stateOf(state, device)));
-    const at = this.net.add(element);
+    const at = this.net.add(value ? withValue(element, value(stateOf(state, device))) : element);
     compiled.partElement.set(`${device.id}.${part}`, at);
     if (value) compiled.live.push({ device, element: at, value });
   }
@@ -142,11 +149,9 @@ export function stateOf(state: ControlState, device: Device): DeviceState {
   return { control: (name) => controlOf(state, device, name), memory: memoryOf(state, device.id), timeS: state.timeS };
 }
 
-function setValue(element: NetElement, value: LiveValue): void {
-  if ('ohm' in value && element.kind === 'resistor') element.ohm = value.ohm;
-  else if ('volts' in value && element.kind === 'voltage') element.volts = value.volts;
-  else if ('law' in value && element.kind === 'law') element.law = value.law;
-  else if ('duty' in value && element.kind === 'duty') element.duty = value.duty;
+/** An element set to a value. */
+export function withValue(element: NetElement, value: LiveValue): NetElement {
+  return { ...element, ...value } as NetElement;
 }
 
 /**

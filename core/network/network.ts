@@ -9,11 +9,12 @@ import {
   type OhmBranches,
 } from './branches';
 import { foldChains } from './chains';
+import { checkConnected, checkValues } from './checks';
 import { Elimination } from './elimination';
 import type { Law } from './laws';
 import { mergeNodes, type MergedNodes } from './mergedNodes';
 import { NetworkError } from './networkError';
-import type { ControlledSwitch, NetElement, Netlist } from './netlist';
+import type { ControlledSwitch, Netlist } from './netlist';
 import { minimumDegree } from './ordering';
 
 /** How a solution was reached and how well it holds. */
@@ -436,47 +437,4 @@ export class Network {
 
 function positions(elements: Int32Array): Map<number, number> {
   return new Map(Array.from(elements, (element, at) => [element, at]));
-}
-
-function checkValues(elements: readonly NetElement[]): void {
-  const positive = (value: number) => value > 0 && Number.isFinite(value);
-  const wrong = elements.filter((element) => {
-    switch (element.kind) {
-      case 'resistor':
-        return !positive(element.ohm);
-      case 'voltage':
-        return !Number.isFinite(element.volts);
-      case 'current':
-        return !Number.isFinite(element.amps);
-      case 'law':
-        return false;
-      case 'duty':
-        return !positive(element.ohm) || !(element.duty >= 0 && element.duty <= 1);
-      case 'switch':
-        return !positive(element.closedOhm) || !positive(element.openOhm) || !Number.isFinite(element.thresholdV);
-    }
-  });
-  if (wrong.length > 0) throw new NetworkError({ code: 'impossibleValue', elements: wrong.map(({ name }) => name) });
-}
-
-/** Every group must reach the reference through something that can carry current. */
-function checkConnected({ nodes, elements, reference }: Netlist, group: Int32Array, groupCount: number): void {
-  const near: number[][] = Array.from({ length: groupCount }, () => []);
-  for (const { kind, a, b } of elements) {
-    if (kind === 'current') continue;
-    near[group[a]!]!.push(group[b]!);
-    near[group[b]!]!.push(group[a]!);
-  }
-  const seen = new Uint8Array(groupCount);
-  const queue = [group[reference]!];
-  seen[queue[0]!] = 1;
-  for (const at of queue) {
-    for (const next of near[at]!) {
-      if (seen[next]) continue;
-      seen[next] = 1;
-      queue.push(next);
-    }
-  }
-  const floating = nodes.filter((_, node) => seen[group[node]!] === 0);
-  if (floating.length > 0) throw new NetworkError({ code: 'floating', nodes: floating });
 }

@@ -1,9 +1,10 @@
 import type { Device, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
 import type { DeviceKind, Memory, Sees } from '../devices/kind';
-import { compile, valueOf, type CompiledDesign, type LivePart } from './compile';
+import { compile, valueOf, withValue, type CompiledDesign, type LivePart } from './compile';
 import { controlOf, memoryOf, type ControlState } from './controlState';
 import type { DesignIndex } from '../design/design';
+import type { Netlist } from './netlist';
 import { Network, type Solved } from './network';
 import { terminalKey } from './wiring';
 
@@ -36,6 +37,7 @@ export class LiveDesign {
     const moving = Array.from(index.devices.values()).filter((device) => kindOf(device).step && !kindOf(device).isStill?.(device));
     this.watched = moving.map((device) => this.watch(device));
     this.parts = partsByDevice(this.compiled);
+    for (const part of this.compiled.live) this.set(part);
     this.solved = this.network.solve();
     this.network.keepAsStart();
   }
@@ -100,6 +102,14 @@ export class LiveDesign {
   partAmps(deviceId: string, part: string): number {
     const element = this.compiled.partElement.get(`${deviceId}.${part}`);
     return element === undefined ? 0 : this.network.current(element);
+  }
+
+  /** The netlist with every value as it is in the present state. */
+  netlistNow(): Netlist {
+    const { netlist, live } = this.compiled;
+    const elements = netlist.elements.slice();
+    for (const part of live) elements[part.element] = withValue(elements[part.element]!, valueOf(this.compiled, part, this.state));
+    return { ...netlist, elements };
   }
 
   private set(part: LivePart): void {

@@ -37,14 +37,14 @@ export const CircuitStrip = memo(function CircuitStrip({ circuit, open, width, o
   const countShared = useDesign(({ analysis }) => analysis.index.settings.dropFrom === 'battery');
   const worst = useDesign(({ design }) => deviceOf(design, circuit.worstLoadId, 'load'));
   const drawWidth = Math.max(420, width - 56);
-  const geometry = useMemo(
-    () =>
-      layOutStrip(circuit, {
-        ...{ width: drawWidth, sourceV, countShared, tickMm: tickFor(circuit.loopMm / 2, units) },
-        row: { quantity: worst?.quantity ?? 1, spacingMm: worst?.spacingMm ?? 0 },
-      }),
-    [circuit, countShared, drawWidth, sourceV, units, worst?.quantity, worst?.spacingMm],
+  const scale = useMemo(
+    () => ({
+      ...{ width: drawWidth, sourceV, countShared, tickMm: tickFor(circuit.loopMm / 2, units) },
+      row: { quantity: worst?.quantity ?? 1, spacingMm: worst?.spacingMm ?? 0 },
+    }),
+    [circuit.loopMm, countShared, drawWidth, sourceV, units, worst?.quantity, worst?.spacingMm],
   );
+  const geometry = useMemo(() => layOutStrip(circuit, scale), [circuit, scale]);
   const { id, number, name, conductor, ratingA, peakA, dropPercent, targetPercent } = circuit;
   const no = String(number).padStart(2, '0');
   const ratings = RATINGS_A[family];
@@ -109,7 +109,7 @@ export const CircuitStrip = memo(function CircuitStrip({ circuit, open, width, o
           <span className={styles.of}>Nothing hangs on this circuit. Give it a load in Loads.</span>
         )}
       </div>
-      {open && <StripDetail circuit={circuit} geometry={geometry} width={drawWidth} sourceV={sourceV} />}
+      {open && <StripDetail circuit={circuit} geometry={geometry} scale={scale} />}
     </article>
   );
 });

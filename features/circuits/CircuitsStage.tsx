@@ -2,6 +2,7 @@
 
 import { Button } from 'antd';
 import { useVirtualizer } from '@tanstack/react-virtual';
+import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CircuitAnalysis } from '@/core/analysis/types';
@@ -15,6 +16,8 @@ import { CircuitStrip } from './CircuitStrip';
 import { NewCircuit } from './NewCircuit';
 import styles from './CircuitsStage.module.css';
 
+const ReadingsDrawer = dynamic(() => import('./ReadingsDrawer').then(({ ReadingsDrawer: drawer }) => drawer), { ssr: false });
+
 const CLOSED_HEIGHT = 76;
 const RANK = { fault: 0, caution: 1, note: 2, ok: 3 };
 
@@ -27,6 +30,7 @@ export function CircuitsStage() {
   const [order, setOrder] = useState<Order>('number');
   const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
   const [adding, setAdding] = useState(false);
+  const [reading, setReading] = useState(false);
   const frozenOrder = useFrozenOrder(circuits, zones, order);
   const scroller = useRef<HTMLDivElement>(null);
   const width = useWidth(scroller);
@@ -81,6 +85,7 @@ export function CircuitsStage() {
     [store],
   );
   const startAdding = useCallback(() => setAdding(true), []);
+  const read = useCallback(() => setReading(true), []);
   const add = (name: string, zoneId: string | null) => {
     setAdding(false);
     store.commit(`Add circuit ${name}`, (design) => {
@@ -92,7 +97,8 @@ export function CircuitsStage() {
 
   return (
     <div className={styles.stage}>
-      <CircuitsToolbar order={order} anyOpen={open.size > 0} onOrder={setOrder} onOpenAll={openAll} onAdd={startAdding} />
+      <CircuitsToolbar order={order} anyOpen={open.size > 0} onOrder={setOrder} onOpenAll={openAll} onAdd={startAdding} onReadings={read} />
+      {reading && <ReadingsDrawer onClose={() => setReading(false)} />}
       {adding && <NewCircuit onAdd={add} onClose={() => setAdding(false)} />}
       {circuits.length === 0 ? (
         <EmptyStage

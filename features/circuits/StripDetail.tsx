@@ -8,9 +8,12 @@ import { nameOf, wordFinding } from '@/core/findings/wording';
 import { remediesFor } from '@/core/findings/remedies';
 import { removeCircuit, setReturn } from '@/core/switching/schemes';
 import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
+import { solvedRun } from '@/core/analysis/solvedRun';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import type { PickedState } from '@/features/design/designStore';
+import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
 import { QuantityField } from '@/ui/QuantityField';
-import type { StripGeometry } from '@/ui/runStrip/geometry';
+import { layOutStrip, type StripGeometry, type StripScale } from '@/ui/runStrip/geometry';
 import { VoltageProfile } from '@/ui/runStrip/VoltageProfile';
 import { Verdict } from '@/ui/Verdict';
 import { setCircuit } from './edits';
@@ -20,30 +23,51 @@ import styles from './StripDetail.module.css';
 interface StripDetailProps {
   circuit: CircuitAnalysis;
   geometry: StripGeometry;
-  width: number;
-  sourceV: number;
+  scale: StripScale;
 }
 
 /** An opened strip: the voltage along the run, the lengths, what can be set, and the reasons. */
-export function StripDetail({ circuit, geometry, width, sourceV }: StripDetailProps) {
+export function StripDetail({ circuit, geometry, scale }: StripDetailProps) {
+  const { width, sourceV } = scale;
   const units = useUnits();
   const nominalV = useDesign(({ analysis }) => analysis.index.settings.nominalV);
   const design = useDesign((state) => state.design);
+  const picked = useDesign((state) => state.picked);
+  const solved = useSolved(choiceFor(picked, circuit.id));
+  const solvedGeometry = useMemo(
+    () => (isSolved(solved) ? layOutStrip(solvedRun(circuit, solved), { ...scale, sourceV: solved.batteryV, countShared: true }) : null),
+    [circuit, scale, solved],
+  );
   if (circuit.worstLoadId === null) return <Settings circuit={circuit} />;
   const limitV = sourceV - (circuit.targetPercent / 100) * nominalV;
   const supplyV = sourceV - geometry.supply.at(-1)![1];
   const worst = nameOf(design, circuit.worstLoadId);
   const description = `Voltage along circuit ${circuit.name}: ${formatVolts(sourceV)} at the battery, ${formatVolts(sourceV - circuit.dropV)} across ${worst}, limit ${formatVolts(limitV)}`;
+  const solvedV = solvedGeometry?.across.at(-1)?.[1];
   return (
     <div className={styles.detail}>
       <WireLengths circuit={circuit} geometry={geometry} width={width} />
-      <VoltageProfile geometry={geometry} width={width} units={units} sourceV={sourceV} limitV={limitV} description={description} />
+      <VoltageProfile
+        geometry={geometry}
+        width={width}
+        units={units}
+        sourceV={sourceV}
+        limitV={limitV}
+        solved={solvedGeometry}
+        description={description}
+      />
       <p className={styles.legend}>
         <span className={styles.copper}>supply loses {formatVolts(supplyV)}</span>
         <span className={styles.slate}>return takes {formatVolts(circuit.dropV - supplyV)}</span>
         <span>
           {formatVolts(circuit.dropV)} lost by {worst}, {formatVolts(circuit.sharedDropV)} of it on shared cable
         </span>
+        {isSolved(solved) && solvedV !== undefined && (
+          <span className={styles.solved} data-solved>
+            solved as wired, {pickedWords(picked)}: {formatVolts(solved.batteryV)} at the battery, {formatVolts(solvedV)} at {worst}
+          </span>
+        )}
+        {solved !== null && !isSolved(solved) && <span role="alert">The network has no answer: {solved.message}</span>}
       </p>
       <div className={styles.lower}>
         <Settings circuit={circuit} />
@@ -51,6 +75,12 @@ export function StripDetail({ circuit, geometry, width, sourceV }: StripDetailPr
       </div>
     </div>
   );
+}
+
+function pickedWords(picked: PickedState): string {
+  if (picked === 'allOn') return 'everything on';
+  if (picked === 'allOff') return 'everything off';
+  return picked === 'onlyThis' ? 'this circuit alone' : 'as the scenario uses it';
 }
 
 function Settings({ circuit }: { circuit: CircuitAnalysis }) {

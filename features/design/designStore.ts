@@ -21,6 +21,9 @@ export interface EditConflict {
   current: (DesignRecord | null)[];
 }
 
+/** The state the network is solved in: every load on or off, each circuit by itself, or what a scenario uses. */
+export type PickedState = 'allOn' | 'allOff' | 'onlyThis' | `scenario:${string}`;
+
 /** How a change is made: from the design as it stands without the edit in progress. */
 export type MakeChange = (design: Design) => Change;
 
@@ -36,6 +39,7 @@ export interface DesignState {
   problem: string | null;
   /** The design has been deleted elsewhere. */
   gone: boolean;
+  picked: PickedState;
 }
 
 export interface DesignStore extends StoreApi<DesignState> {
@@ -80,6 +84,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     conflict: null,
     problem: null,
     gone: false,
+    picked: 'allOn',
   }));
 
   /** The design without the edit in progress. Edits that no longer fit are reported and dropped. */

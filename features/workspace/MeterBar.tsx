@@ -2,7 +2,9 @@
 
 import { Popover } from 'antd';
 import { memo, useState } from 'react';
+import type { SolvedDesign } from '@/core/analysis/solved';
 import { useDesign } from '@/features/design/DesignProvider';
+import { isSolved, useSolved } from '@/features/design/useSolved';
 import { formatAmps, formatHours, formatNumber, formatPercent, formatRating, formatWattHours } from '@/core/units/quantity';
 import { MeterDetail, type MeterId } from './MeterDetail';
 import styles from './MeterBar.module.css';
@@ -12,11 +14,9 @@ export function MeterBar() {
   const totals = useDesign(({ analysis }) => analysis.totals);
   const main = useDesign(({ analysis }) => analysis.main);
   const wantedH = useDesign(({ analysis }) => analysis.index.settings.wantedRuntimeH);
-  const worstTarget = useDesign(
-    ({ analysis }) => analysis.circuits.find(({ id }) => id === analysis.totals.worstDropCircuitId)?.targetPercent ?? null,
-  );
+  const worst = useWorstDrop();
   const limit = main?.ratingA ?? null;
-  const { connectedA, worstSimultaneousA, dailyWh, dailyAh, runtimeH, worstDropPercent } = totals;
+  const { connectedA, worstSimultaneousA, dailyWh, dailyAh, runtimeH } = totals;
   return (
     <section className={styles.bar} aria-label="Whole design">
       <Meter id="connected" name="Connected" value={formatAmps(connectedA)} share={ratio(connectedA, limit)} />
@@ -39,9 +39,9 @@ export function MeterBar() {
       <Meter
         id="drop"
         name="Worst drop"
-        value={formatPercent(worstDropPercent)}
-        aside={worstTarget === null ? undefined : `of ${formatPercent(worstTarget)}`}
-        share={ratio(worstDropPercent, worstTarget)}
+        value={formatPercent(worst.percent)}
+        aside={worst.target === null ? undefined : `of ${formatPercent(worst.target)}${worst.isSolved ? ', solved' : ''}`}
+        share={ratio(worst.percent, worst.target)}
       />
       <Meter
         id="main"
@@ -52,6 +52,26 @@ export function MeterBar() {
       />
     </section>
   );
+}
+
+/** The worst drop with everything on, solved as wired; by the formula until there is a solution. */
+function useWorstDrop(): { percent: number | null; target: number | null; isSolved: boolean } {
+  const formula = useDesign(({ analysis }) => analysis.totals.worstDropPercent);
+  const formulaCircuit = useDesign(({ analysis }) => analysis.totals.worstDropCircuitId);
+  const solved = useSolved(ALL_ON);
+  const worst = isSolved(solved) ? byDrop(solved) : null;
+  const circuitId = worst?.circuitId ?? formulaCircuit;
+  const target = useDesign(({ analysis }) => analysis.circuits.find(({ id }) => id === circuitId)?.targetPercent ?? null);
+  return { percent: worst?.percent ?? formula, target, isSolved: worst !== null };
+}
+
+const ALL_ON = { kind: 'allOn' } as const;
+
+function byDrop({ drops }: SolvedDesign): { circuitId: string; percent: number } | null {
+  let worst: { circuitId: string; percent: number } | null = null;
+  for (const [circuitId, { dropPercent }] of drops)
+    if (dropPercent > (worst?.percent ?? -Infinity)) worst = { circuitId, percent: dropPercent };
+  return worst;
 }
 
 interface MeterProps {

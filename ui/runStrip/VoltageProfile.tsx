@@ -13,6 +13,8 @@ interface VoltageProfileProps {
   sourceV: number;
   /** The least voltage the farthest load may see. */
   limitV: number;
+  /** The same run solved as it is wired, to be drawn beside it. */
+  solved: StripGeometry | null;
   /** What the picture says, in words. */
   description: string;
 }
@@ -24,8 +26,17 @@ const SCALE_WIDTH = 42;
 const HEIGHT = PLOT_TOP + PLOT_HEIGHT + AXIS_HEIGHT;
 
 /** The voltage falling along the run: copper for the supply side, the slate band for what the return takes, dotted for the limit. */
-export const VoltageProfile = memo(function VoltageProfile({ geometry, width, units, sourceV, limitV, description }: VoltageProfileProps) {
-  const lowest = Math.min(limitV, ...geometry.across.map(([, volts]) => volts));
+export const VoltageProfile = memo(function VoltageProfile({
+  geometry,
+  width,
+  units,
+  sourceV,
+  limitV,
+  solved,
+  description,
+}: VoltageProfileProps) {
+  const lowest = Math.min(limitV, ...geometry.across.map(([, volts]) => volts), ...(solved?.across ?? []).map(([, volts]) => volts));
+  const solvedEndV = solved?.across.at(-1)?.[1];
   const span = Math.max(sourceV - lowest, 0.05);
   const y = scaleLinear([sourceV + span * 0.08, lowest - span * 0.12], [PLOT_TOP, PLOT_TOP + PLOT_HEIGHT]);
   const drawLine = line<[number, number]>(
@@ -60,6 +71,18 @@ export const VoltageProfile = memo(function VoltageProfile({ geometry, width, un
       </text>
       <path d={drawLine(geometry.supply) ?? ''} className={styles.supplyLine} />
       <path d={drawLine(geometry.across) ?? ''} className={styles.acrossLine} />
+      {solved && solvedEndV !== undefined && (
+        <g className={styles.solved}>
+          <path d={drawLine(solved.supply) ?? ''} />
+          <path d={drawLine(solved.across) ?? ''} />
+          <path d={`M${solved.endX - 5} ${y(solvedEndV)} l5 -5 l5 5 l-5 5 z`} className={styles.solvedEnd} />
+          {Math.abs(y(solvedEndV) - y(acrossEndV)) > 13 && (
+            <text x={labelX} y={y(solvedEndV) + 4} className={styles.solvedLabel}>
+              {formatNumber(solvedEndV, 2)} V
+            </text>
+          )}
+        </g>
+      )}
       <circle cx={geometry.endX} cy={y(acrossEndV)} r={4.5} className={over ? styles.endOver : styles.end} />
       {gap > 13 && (
         <text x={labelX} y={y(supplyEndV) + 4} className={styles.supplyLabel}>

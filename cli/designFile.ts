@@ -1,0 +1,27 @@
+import { readFileSync, statSync } from 'node:fs';
+import type { Design } from '../core/design/design';
+import { LIMITS } from '../core/design/vocabulary';
+import { DesignFileError, readDesignFile } from '../core/formats/designFile';
+import { BadInput } from './input';
+
+/** Reads a text file of bounded size. @throws BadInput */
+export function readBounded(file: string): string {
+  try {
+    if (statSync(file).size > LIMITS.importBytes) throw new BadInput(`${file}: larger than ${LIMITS.importBytes / 1_000_000} MB`);
+    return readFileSync(file, 'utf8');
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code) throw new BadInput(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code})`);
+    throw error;
+  }
+}
+
+/** Reads a design file. @throws BadInput with every reason it is not one. */
+export function loadDesign(file: string): Design {
+  const text = readBounded(file);
+  try {
+    return readDesignFile(text);
+  } catch (error) {
+    if (error instanceof DesignFileError) throw new BadInput(error.reasons.map((reason) => `${file}: ${reason}`).join('\n'));
+    throw error;
+  }
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { Drawer, Input, type InputRef } from 'antd';
+import { useMemo, useRef, useState } from 'react';
+import { readingsOf } from '@/core/analysis/readings';
+import { formatAmps, formatNumber, MISSING } from '@/core/units/quantity';
+import { useDesign } from '@/features/design/DesignProvider';
+import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
+import { StatePicker } from './StatePicker';
+import styles from './ReadingsDrawer.module.css';
+
+const MOST_ROWS = 250;
+
+/** What a meter would read at any terminal of the design as wired, in the picked state. */
+export function ReadingsDrawer({ onClose }: { onClose(): void }) {
+  const picked = useDesign((state) => state.picked);
+  const firstCircuit = useDesign(({ analysis }) => analysis.circuits[0]?.id ?? '');
+  const [wanted, setWanted] = useState('');
+  const search = useRef<InputRef>(null);
+  const solved = useSolved(choiceFor(picked, firstCircuit));
+  const readings = useMemo(() => (isSolved(solved) ? readingsOf(solved) : []), [solved]);
+  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = readings.filter(({ device, terminal }) => words.every((word) => `${device} ${terminal}`.toLowerCase().includes(word)));
+  return (
+    <Drawer
+      open
+      title="Readings"
+      placement="right"
+      size={520}
+      onClose={onClose}
+      mask={false}
+      rootClassName={styles.root}
+      afterOpenChange={(isOpen) => isOpen && search.current?.focus()}
+    >
+      <div className={styles.tools}>
+        <StatePicker />
+        <Input
+          ref={search}
+          allowClear
+          aria-label="Find a terminal"
+          placeholder="a device or terminal, as: fridge minus"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+        />
+      </div>
+      {solved === null && <p role="status">Solving…</p>}
+      {solved !== null && !isSolved(solved) && (
+        <p role="alert" className={styles.problem}>
+          The network has no answer: {solved.message}. Check the wiring there.
+        </p>
+      )}
+      {isSolved(solved) && (
+        <>
+          <p className={styles.note}>
+            Volts over the battery’s minus; amperes into the device at that terminal.
+            {picked === 'onlyThis' && ' With the first circuit alone.'}
+            {solved.outcome.kind === 'oscillating' && ' The state does not settle: what is shown is one moment of it.'}
+          </p>
+          <table className={styles.readings} aria-label="Readings">
+            <thead>
+              <tr>
+                <th>Device</th>
+                <th>Terminal</th>
+                <th className={styles.figure}>Voltage</th>
+                <th className={styles.figure}>Current</th>
+              </tr>
+            </thead>
+            <tbody>
+              {found.slice(0, MOST_ROWS).map(({ deviceId, device, terminal, volts, amps, adrift }) => (
+                <tr key={`${deviceId}/${terminal}`}>
+                  <td>{device}</td>
+                  <td>{terminal}</td>
+                  <td className={`reading ${styles.figure}`}>{adrift ? 'not joined' : `${formatNumber(volts, 3)} V`}</td>
+                  <td className={`reading ${styles.figure}`}>{amps === null || adrift ? MISSING : formatAmps(amps)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {found.length === 0 && <p>No terminal answers to that.</p>}
+          {found.length > MOST_ROWS && (
+            <p>
+              {MOST_ROWS} of {found.length} shown; type more to narrow it down.
+            </p>
+          )}
+        </>
+      )}
+    </Drawer>
+  );
+}

@@ -1,0 +1,48 @@
+import type { ConductorSize } from '../core/catalog/conductorSizes';
+import { makeDesign, type Design } from '../core/design/design';
+import { defaultSettings } from '../core/design/newDesign';
+import type { Device, DesignRecord, Load, Wire } from '../core/design/schema';
+import type { Chemistry } from '../core/design/vocabulary';
+import type { LoadBehaviour } from '../core/devices/load';
+
+type Part<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> & { id?: string } : never;
+
+/** Builds small wired designs for tests: devices by kind, wires between `device.terminal`s. */
+export function rig() {
+  const records: DesignRecord[] = [
+    defaultSettings({ name: 'Rig', vehicle: 'boxBody', units: 'metric', standard: 'iso-small-craft', defaultReturn: 'dedicated' }),
+  ];
+  const wired = new Set<string>();
+  let count = 0;
+  const end = (text: string) => ({ deviceId: text.split('.')[0]!, terminal: text.split('.')[1]! });
+  const build = {
+    /** Adds a device and returns its id. */
+    add({ id, ...part }: Part<Device>): string {
+      const made = id ?? `d${++count}`;
+      records.push({ id: made, type: 'device', name: made, zoneId: null, ...part } as Device);
+      return made;
+    },
+    battery(chemistry: Chemistry = 'agm', capacityAh = 100): string {
+      return build.add({
+        ...{ id: 'battery', kind: 'battery', chemistry, capacityAh, rateH: 20, count: 1 },
+        ...{ usableDepthPercent: null, peukertExponent: null },
+      });
+    },
+    load(watts: number, behaviour: LoadBehaviour = 'resistive', standbyA = 0, more: Partial<Load> & { id?: string } = {}): string {
+      return build.add({
+        ...{ kind: 'load', quantity: 1, spacingMm: 0, rated: { kind: 'watts', watts, atV: 12 }, measured: null },
+        ...{ continuous: true, exclusiveGroup: null, behaviour, standbyA, ...more },
+      });
+    },
+    wire(from: string, to: string, lengthMm = 1000, conductor: ConductorSize = 'mm2:2.5'): string {
+      const id = `w${++count}`;
+      const wire: Wire = { id, type: 'wire', role: 'supply', from: end(from), to: end(to), lengthMm, lengthMeasured: false, conductor };
+      records.push(wire);
+      wired.add(from).add(to);
+      return id;
+    },
+    isWired: (terminal: string) => wired.has(terminal),
+    design: (): Design => makeDesign(records),
+  };
+  return build;
+}
