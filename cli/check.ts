@@ -4,6 +4,7 @@ import type { Analysis } from '../core/analysis/types';
 import { applyChange, updateRecords } from '../core/design/change';
 import { settingsOf } from '../core/design/design';
 import { SETTINGS_ID } from '../core/design/vocabulary';
+import { withNetwork } from '../core/findings/networkRules';
 import { wordFinding } from '../core/findings/wording';
 import { checkOutput } from '../core/formats/checkOutput';
 import {
@@ -32,7 +33,7 @@ export function check(argv: string[]): number {
   const standard = standardOption(values.standard);
   let design = loadDesign(file);
   if (standard) design = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { conductorStandard: standard } }]));
-  const analysis = analyse(design);
+  const analysis = withNetwork(analyse(design));
   process.stdout.write(values.json ? `${JSON.stringify(checkOutput(analysis), null, 1)}\n` : inWords(analysis));
   return analysis.findings.some(({ severity }) => severity === 'fault') ? 1 : 0;
 }

@@ -34,11 +34,16 @@ export function rig() {
         ...{ continuous: true, exclusiveGroup: null, behaviour, standbyA, ...more },
       });
     },
-    wire(from: string, to: string, lengthMm = 1000, conductor: ConductorSize = 'mm2:2.5'): string {
+    wire(from: string, to: string, lengthMm = 1000, conductor: ConductorSize = 'mm2:2.5', role: Wire['role'] = 'supply'): string {
       const id = `w${++count}`;
-      const wire: Wire = { id, type: 'wire', role: 'supply', from: end(from), to: end(to), lengthMm, lengthMeasured: false, conductor };
+      const wire: Wire = { id, type: 'wire', role, from: end(from), to: end(to), lengthMm, lengthMeasured: false, conductor };
       records.push(wire);
       wired.add(from).add(to);
+      return id;
+    },
+    circuit(name: string, number: number, protectionId: string): string {
+      const id = `circuit_${name}`;
+      records.push({ id, type: 'circuit', number, name, zoneId: null, protectionId, dropClass: 'general', targetPercent: null, note: '' });
       return id;
     },
     isWired: (terminal: string) => wired.has(terminal),

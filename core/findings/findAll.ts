@@ -11,5 +11,10 @@ const RANK: Record<Severity, number> = { fault: 0, caution: 1, note: 2 };
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
 export function findAll(analysis: Analysis): Finding[] {
   const families = [findWiring, findProtection, findConductors, findDrop, findLoads];
-  return families.flatMap((find) => find(analysis)).sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  return worstFirst(families.flatMap((find) => find(analysis)));
+}
+
+/** Findings with the worst first, their order kept otherwise. */
+export function worstFirst(findings: readonly Finding[]): Finding[] {
+  return [...findings].sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 }

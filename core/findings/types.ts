@@ -41,7 +41,16 @@ export type Rule =
   | 'circuit.empty'
   | 'strip.longRun'
   | 'energy.shortRuntime'
-  | 'energy.noUse';
+  | 'energy.noUse'
+  | 'network.noAnswer'
+  | 'network.oscillates'
+  | 'network.reversed'
+  | 'network.sourcesJoined'
+  | 'network.signalOverdrawn'
+  | 'network.otherReturn'
+  | 'network.besideFuse'
+  | 'network.besideSwitch'
+  | 'network.leak';
 
 export function findingKey(finding: Finding): string {
   return `${finding.rule}:${finding.subjects.join(',')}`;

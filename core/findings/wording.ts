@@ -35,6 +35,8 @@ interface Teller {
   ampHours(key: string): string;
   conductor(): string;
   raw(key: string): string;
+  /** Terminals one after another. */
+  path(key: string): string;
 }
 
 const WORDS: Record<Rule, { title: string; message: (say: Teller) => string; why: string }> = {
@@ -189,6 +191,51 @@ const WORDS: Record<Rule, { title: string; message: (say: Teller) => string; why
     message: () => 'No load has hours in this scenario, so daily energy and runtime are unknown.',
     why: 'Give the loads their hours a day in the Loads table.',
   },
+  'network.noAnswer': {
+    title: 'The network has no answer',
+    message: (say) => `Solved as wired, there is no answer: ${say.raw('reason')}. Look at ${say.name()} first.`,
+    why: 'Voltages and currents of the whole design come from its network. Something in it contradicts itself.',
+  },
+  'network.oscillates': {
+    title: 'Never comes to rest',
+    message: (say) => `With everything on, ${say.name()} pulls in and lets go again and again.`,
+    why: 'A relay whose own contact feeds its coil buzzes until the contact burns. Hold it from a contact that stays made, or break the ring.',
+  },
+  'network.reversed': {
+    title: 'Current runs backwards',
+    message: (say) => `${say.name()}: ${say.amps('amps')} flows against the way it was meant. It comes by ${say.path('path')}.`,
+    why: 'A path nobody intended feeds it from the far end. Its fuse then guards nothing, and switching off does not make it dead.',
+  },
+  'network.sourcesJoined': {
+    title: 'Two sources feed each other',
+    message: (say) => `${say.amps('amps')} flows into ${say.name()} from another source, by ${say.path('path')}.`,
+    why: 'Unequal batteries joined without a relay or a charger between them drive large currents into each other.',
+  },
+  'network.signalOverdrawn': {
+    title: 'Vehicle wire asked for too much',
+    message: (say) => `${say.name()}, ${say.raw('terminal')}: ${say.amps('amps')} is drawn, it may give ${say.amps('maxA')}.`,
+    why: 'A vehicle’s own wires are triggers: they carry a coil’s current, never a lamp’s. Put a relay between.',
+  },
+  'network.otherReturn': {
+    title: 'Runs without its own return',
+    message: (say) => `${say.name()} has no return of its own, yet ${say.amps('amps')} flows in it, by ${say.path('path')}.`,
+    why: 'Its current goes home through something that was never sized for it. Give it its return.',
+  },
+  'network.besideFuse': {
+    title: 'Alive with its fuse out',
+    message: (say) => `With ${say.name(1)} taken out, ${say.name()} still draws ${say.amps('amps')}, by ${say.path('path')}.`,
+    why: 'Whoever pulls the fuse believes the circuit is dead. A second feed also lets a fault burn past the fuse.',
+  },
+  'network.besideSwitch': {
+    title: 'Runs with its switch off',
+    message: (say) => `With ${say.name(1)} off, ${say.name()} still draws ${say.amps('amps')}, by ${say.path('path')}.`,
+    why: 'The switch does not break the only way to the load.',
+  },
+  'network.leak': {
+    title: 'Voltage without use',
+    message: (say) => `With ${say.name(1)} taken out, a meter still reads ${say.volts('volts')} at ${say.name()}, by ${say.path('path')}.`,
+    why: 'Blown-fuse and pilot lamps let a little through. It works nothing, but it glows in small lamps and misleads a meter: test with a lamp.',
+  },
 };
 
 export function wordFinding(finding: Finding, design: Design, units: UnitSystem): FindingText {
@@ -230,5 +277,14 @@ function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSys
     ampHours: (key) => formatAmpHours(number(key)),
     conductor: () => formatConductor((numbers.conductor ?? null) as ConductorSize | null),
     raw: (key) => String(numbers[key] ?? ''),
+    path: (key) =>
+      String(numbers[key] ?? '')
+        .split(' ')
+        .filter(Boolean)
+        .map((at) => {
+          const [deviceId, terminal] = at.split('/') as [string, string];
+          return `${nameOf(design, deviceId)} ${terminal}`;
+        })
+        .join(' → '),
   };
 }

@@ -184,6 +184,32 @@ export class Network {
   }
 
   /**
+   * Thevenin's resistance between a node and the reference, ohm: how far one ampere more would move it, around the present
+   * operating point.
+   */
+  resistanceSeen(node: number): number {
+    const { system, unknown, ohms } = this;
+    const rise = (at: number, by: number) => {
+      this.step.fill(0);
+      if (by === system.count || at === system.count) return 0;
+      this.step[by] = 1;
+      system.solve(this.step);
+      return this.step[at]!;
+    };
+    const own = unknown[node]!;
+    if (own >= 0) return rise(own, own);
+    const branch = ohms.chains.findIndex(({ inner }) => inner.includes(node));
+    const { a, b, links, inner } = ohms.chains[branch]!;
+    const toA = links.slice(0, inner.indexOf(node) + 1).reduce((sum, { element }) => sum + ohms.ohm.get(element)!, 0);
+    const toB = 1 / ohms.siemens[branch]! - toA;
+    const shareA = toB / (toA + toB);
+    const shareB = toA / (toA + toB);
+    const [atA, atB] = [unknown[a]!, unknown[b]!];
+    const ends = shareA * shareA * rise(atA, atA) + shareB * shareB * rise(atB, atB) + 2 * shareA * shareB * rise(atA, atB);
+    return (toA * toB) / (toA + toB) + ends;
+  }
+
+  /**
    * Finds the operating point.
    * @throws NetworkError `noConvergence`, naming the elements that were farthest from rest.
    */

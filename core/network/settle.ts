@@ -15,6 +15,8 @@ export type Outcome =
 
 /** More steps than any sane chain of relays takes. */
 const MOST_STEPS = 400;
+/** Currents a path is not followed by, A: what insulation lets through. */
+const LEAST_FOLLOWED_A = 1e-7;
 
 /**
  * A design wired up and live: set a state, let its relays, timers and rules follow one another until nothing moves, and
@@ -27,6 +29,8 @@ export class LiveDesign {
   /** Live parts that follow each device's state: its own, and for a dimmer those of the loads behind it. */
   private readonly parts: Map<string, LivePart[]>;
   private state: ControlState;
+  /** Elements at each node, made when a path is first asked for. */
+  private touching: number[][] | null = null;
   solved: Solved;
 
   /** Wires it up and solves the given state once, to start from. @throws NetworkError */
@@ -93,6 +97,11 @@ export class LiveDesign {
     return node === undefined ? null : this.network.voltage(node);
   }
 
+  /** Ohms the whole network shows between a terminal and the battery's minus, around the present state. */
+  resistanceSeen({ deviceId, terminal }: TerminalRef): number {
+    return this.network.resistanceSeen(this.compiled.nodeOf.get(terminalKey(deviceId, terminal))!);
+  }
+
   /** Amperes in a wire from its first end to its second. */
   wireAmps(wireId: string): number {
     return this.network.current(this.compiled.wireElement.get(wireId)!);
@@ -102,6 +111,33 @@ export class LiveDesign {
   partAmps(deviceId: string, part: string): number {
     const element = this.compiled.partElement.get(`${deviceId}.${part}`);
     return element === undefined ? 0 : this.network.current(element);
+  }
+
+  /**
+   * Terminals the current into a terminal comes by, source first: from each the largest inflow is followed. Nodes inside a
+   * device are left out.
+   */
+  upstream(terminal: TerminalRef): TerminalRef[] {
+    const { nodeOf, netlist } = this.compiled;
+    this.touching ??= elementsAt(netlist);
+    const path: TerminalRef[] = [];
+    const seen = new Set<number>();
+    for (let node = nodeOf.get(terminalKey(terminal.deviceId, terminal.terminal)); node !== undefined && !seen.has(node);) {
+      seen.add(node);
+      const [deviceId, name] = netlist.nodes[node]!.split('/') as [string, string];
+      if (!name.startsWith('#')) path.unshift({ deviceId, terminal: name });
+      let next: number | undefined;
+      let most = LEAST_FOLLOWED_A;
+      for (const at of this.touching[node]!) {
+        const { a, b } = netlist.elements[at]!;
+        const inflow = a === node ? -this.network.current(at) : this.network.current(at);
+        if (inflow <= most) continue;
+        most = inflow;
+        next = a === node ? b : a;
+      }
+      node = next;
+    }
+    return path;
   }
 
   /** The netlist with every value as it is in the present state. */
@@ -158,6 +194,15 @@ export class LiveDesign {
     };
     return { device, step: kindOf(device).step, sees };
   }
+}
+
+function elementsAt({ nodes, elements }: Netlist): number[][] {
+  const at: number[][] = nodes.map(() => []);
+  elements.forEach(({ a, b }, index) => {
+    at[a]!.push(index);
+    at[b]!.push(index);
+  });
+  return at;
 }
 
 interface Watched {

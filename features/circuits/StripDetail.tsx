@@ -167,7 +167,8 @@ function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
   const store = useDesignStore();
   const analysis = useDesign((state) => state.analysis);
   const units = useUnits();
-  const findings = useMemo(() => analysis.findings.filter(({ circuitId }) => circuitId === circuit.id), [analysis.findings, circuit.id]);
+  const all = useDesign((state) => state.findings);
+  const findings = useMemo(() => all.filter(({ circuitId }) => circuitId === circuit.id), [all, circuit.id]);
   const { ampacity, choice } = circuit;
   return (
     <div className={styles.reasons}>

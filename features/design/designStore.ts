@@ -2,10 +2,12 @@ import { nanoid } from 'nanoid';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { analyse } from '@/core/analysis/analyse';
 import type { Analysis } from '@/core/analysis/types';
-import { applyChange, applyUnchecked, isEmpty, touchedIds, type Change } from '@/core/design/change';
+import { applyChange, applyUnchecked, isEmpty, sameRecord, touchedIds, type Change } from '@/core/design/change';
 import { makeDesign, type Design } from '@/core/design/design';
 import { DesignError } from '@/core/design/problems';
 import type { DesignRecord } from '@/core/design/schema';
+import { worstFirst } from '@/core/findings/findAll';
+import type { Finding } from '@/core/findings/types';
 import type { LoggedChange } from '@/server/commit';
 import type { OpenDesign } from '@/server/designs';
 import type { History } from '@/server/history';
@@ -32,6 +34,8 @@ export interface DesignState {
   /** The design as shown: what the server has, then edits on their way, then the one being typed. */
   design: Design;
   analysis: Analysis;
+  /** What every rule found, those that need the solved network a moment later than the rest. */
+  findings: readonly Finding[];
   history: History;
   saveState: SaveState;
   conflict: EditConflict | null;
@@ -55,6 +59,8 @@ export interface DesignStore extends StoreApi<DesignState> {
   /** Sends what an earlier page of this tab left unsent. */
   resume(): void;
   resolveConflict(keep: 'mine' | 'theirs'): void;
+  /** Takes what was found in the solved network, in place of what was found before. */
+  foundInNetwork(found: readonly Finding[]): void;
   dismissProblem(): void;
   markGone(): void;
   /** For a page about to close: commits the edit in progress and keeps what is unsent for the next page of this tab. */
@@ -74,11 +80,12 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   let standing: Design | null = null;
   let draft: { label: string; change: Change } | null = null;
   let sending = false;
+  let fromNetwork: readonly Finding[] = [];
 
   const api = createStore<DesignState>(() => ({
     id: open.id,
     design: confirmed,
-    analysis: analyse(confirmed),
+    ...firstAnalysis(confirmed),
     history: open.history,
     saveState: 'saved',
     conflict: null,
@@ -113,7 +120,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   function show(design: Design, extra: Partial<DesignState> = {}): void {
     const before = api.getState().analysis;
     const analysis = shareUnchanged(before, analyse(design, before));
-    api.setState({ design, analysis, ...extra });
+    const findings = analysis.findings === before.findings ? api.getState().findings : together(analysis, fromNetwork);
+    api.setState({ design, analysis, findings, ...extra });
   }
 
   function showBase(extra: Partial<DesignState> = {}): void {
@@ -249,6 +257,11 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       const problem = store.commit(label, (design) => ontoCurrent(design, change));
       if (problem) api.setState({ problem: `Your edit no longer fits: ${problem}` });
     },
+    foundInNetwork(found) {
+      if (sameRecord(fromNetwork, found)) return;
+      fromNetwork = found;
+      api.setState({ findings: together(api.getState().analysis, found) });
+    },
     dismissProblem: () => api.setState({ problem: null }),
     resume() {
       pending = [...outbox.read(open.id), ...pending];
@@ -268,6 +281,17 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
   };
   return store;
+}
+
+function firstAnalysis(design: Design): { analysis: Analysis; findings: readonly Finding[] } {
+  const analysis = analyse(design);
+  return { analysis, findings: analysis.findings };
+}
+
+/** Findings of the analysis and of the network, the worst first; those about records that are gone are left out. */
+function together({ findings, design }: Analysis, network: readonly Finding[]): readonly Finding[] {
+  const standing = network.filter(({ subjects }) => subjects.every((id) => design.records.has(id)));
+  return standing.length === 0 ? findings : worstFirst([...findings, ...standing]);
 }
 
 /** The same edit made again on the records as they stand: my new values win, field by field where I changed them. */

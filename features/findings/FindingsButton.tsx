@@ -12,8 +12,8 @@ const FindingsDrawer = dynamic(() => import('./FindingsDrawer').then(({ Findings
 
 /** Shows how many faults and cautions are open and opens the list of them. */
 export function FindingsButton() {
-  const faults = useDesign(({ analysis }) => countOf(analysis.findings, 'fault'));
-  const cautions = useDesign(({ analysis }) => countOf(analysis.findings, 'caution'));
+  const faults = useDesign(({ findings }) => countOf(findings, 'fault'));
+  const cautions = useDesign(({ findings }) => countOf(findings, 'caution'));
   const [open, setOpen] = useState(false);
   useHotkeys('f', () => setOpen((now) => !now));
   return (

@@ -12,7 +12,7 @@ import styles from './FindingsDrawer.module.css';
 
 /** Every finding, the worst first: what, why, where, and a change that puts it right. */
 export function FindingsDrawer({ onClose }: { onClose(): void }) {
-  const findings = useDesign(({ analysis }) => analysis.findings);
+  const findings = useDesign((state) => state.findings);
   return (
     <Drawer
       open

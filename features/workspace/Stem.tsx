@@ -43,7 +43,7 @@ export function Stem({ designId }: { designId: string }) {
 
 /** A stage's knot and words, drawn again only when they change. */
 function Knot({ stage, name }: { stage: StageId; name: string }) {
-  const state = useDesign(({ analysis }) => (analysis.loads.size > 0 ? stateOf(analysis.findings, stage) : 'bare|not begun'));
+  const state = useDesign(({ analysis, findings }) => (analysis.loads.size > 0 ? stateOf(findings, stage) : 'bare|not begun'));
   const [worst, text] = state.split('|') as [Severity | 'ok' | 'bare', string];
   return (
     <>

@@ -6,6 +6,7 @@ import { MeterBar } from './MeterBar';
 import { Notices } from './Notices';
 import { Stem } from './Stem';
 import { TopBar } from './TopBar';
+import { useNetworkFindings } from './useNetworkFindings';
 import styles from './Workspace.module.css';
 
 /** The frame of an open design: the stem, the top bar, the stage, the meter bar. */
@@ -17,6 +18,7 @@ export function Workspace({ designId, children }: { designId: string; children: 
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
   }, [unsent]);
+  useNetworkFindings();
   return (
     <div className={styles.frame}>
       <Stem designId={designId} />

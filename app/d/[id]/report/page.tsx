@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { analyse } from '@/core/analysis/analyse';
+import { withNetwork } from '@/core/findings/networkRules';
 import { makeReport } from '@/core/formats/report';
 import { ReportView } from '@/features/report/ReportView';
 import { readDesign } from '@/server/designs';
@@ -14,5 +15,5 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
     if (error instanceof NotFound) notFound();
     throw error;
   });
-  return <ReportView designId={id} report={makeReport(analyse(design))} date={new Date().toISOString().slice(0, 10)} />;
+  return <ReportView designId={id} report={makeReport(withNetwork(analyse(design)))} date={new Date().toISOString().slice(0, 10)} />;
 }

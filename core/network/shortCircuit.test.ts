@@ -1,0 +1,111 @@
+import { batteryOhm, restV } from '../catalog/chemistries';
+import { fuseOhm } from '../catalog/fuses';
+import { openingBandS, openingTimeS } from '../catalog/fuseTimes';
+import { indexDesign } from '../design/design';
+import { cableOhmPerM } from '../sizing/voltageDrop';
+import { rig } from '../../testing/rig';
+import { AT_REST } from './controlState';
+import { NetlistBuilder } from './netlist';
+import { Network } from './network';
+import { LiveDesign } from './settle';
+import { deadShort, prospectiveCurrents } from './shortCircuit';
+
+/** Battery, 10 A fuse at its end of 3 m of 2.5 mm2 each way, a lamp. */
+function run() {
+  const build = rig();
+  build.battery('lithium', 100);
+  build.add({ id: 'fuse', kind: 'protection', family: 'blade', ratingA: 10, mount: null });
+  build.load(24, 'resistive', 0, { id: 'lamp' });
+  build.wire('battery.plus', 'fuse.in', 0);
+  build.wire('fuse.out', 'lamp.plus', 3000);
+  build.wire('lamp.minus', 'battery.minus', 3000);
+  return indexDesign(build.design());
+}
+const off = { ...AT_REST, controls: { lamp: { on: false } } };
+
+test('prospective current is rest voltage over battery, fuse and wire resistance in a row (Ohm)', () => {
+  const live = new LiveDesign(run(), off);
+  const at = new Map(prospectiveCurrents(live).map(({ deviceId, terminal, amps }) => [`${deviceId}.${terminal}`, amps]));
+  const volts = restV('lithium', 100);
+  const inside = batteryOhm('lithium', 100);
+  const wire = 3 * cableOhmPerM('mm2:2.5', 'iso-small-craft', 20);
+  expect(at.get('battery.plus')! / (volts / inside)).toBeCloseTo(1, 3);
+  expect(at.get('lamp.plus')! / (volts / (inside + fuseOhm('blade', 10) + wire))).toBeCloseTo(1, 3);
+  // From memory: a 100 Ah lithium battery behind its protection gives 1 to 3 kA.
+  expect(at.get('battery.plus')).toBeGreaterThan(1000);
+  expect(at.get('battery.plus')).toBeLessThan(3000);
+});
+
+test('a dead short at the lamp: what flows, and the fuse opens well within a tenth of a second (practice: 6 times its rating clears in 0.1 s)', () => {
+  const short = deadShort(run(), off, { deviceId: 'lamp', terminal: 'plus' }, { deviceId: 'lamp', terminal: 'minus' });
+  const ohm = batteryOhm('lithium', 100) + fuseOhm('blade', 10) + 6 * cableOhmPerM('mm2:2.5', 'iso-small-craft', 20);
+  expect(short.amps / (restV('lithium', 100) / ohm)).toBeCloseTo(1, 2);
+  expect(short.opensFirst).toMatchObject({ protectionId: 'fuse' });
+  expect(short.opensFirst!.afterS).toBeLessThan(0.1);
+});
+
+test('before the fuse nothing opens', () => {
+  const short = deadShort(run(), off, { deviceId: 'battery', terminal: 'plus' }, { deviceId: 'battery', terminal: 'minus' });
+  expect(short.amps).toBeGreaterThan(1000);
+  expect(short.opensFirst).toBeNull();
+});
+
+test('of two fuses in a row the smaller opens first', () => {
+  const build = rig();
+  build.battery('agm', 200);
+  build.add({ id: 'big', kind: 'protection', family: 'mega', ratingA: 100, mount: null });
+  build.add({ id: 'small', kind: 'protection', family: 'blade', ratingA: 5, mount: null });
+  build.load(24, 'resistive', 0, { id: 'lamp' });
+  build.wire('battery.plus', 'big.in', 200, 'mm2:35');
+  build.wire('big.out', 'small.in', 1000, 'mm2:6');
+  build.wire('small.out', 'lamp.plus', 2000);
+  build.wire('lamp.minus', 'battery.minus', 2000);
+  const short = deadShort(
+    indexDesign(build.design()),
+    off,
+    { deviceId: 'lamp', terminal: 'plus' },
+    { deviceId: 'lamp', terminal: 'minus' },
+  );
+  expect(short.opensFirst!.protectionId).toBe('small');
+});
+
+test('Thevenin’s resistance inside a chain is what a fault there would see', () => {
+  const net = new NetlistBuilder();
+  net.voltage('E', 'e', '0', 12);
+  net.resistor('1', 'e', 'x', 2);
+  net.resistor('2', 'x', 'y', 3);
+  net.resistor('3', 'y', '0', 5);
+  const netlist = net.netlist('0');
+  const network = new Network(netlist);
+  network.solve();
+  // 5 ohm to the source on one side, 5 to ground on the other.
+  expect(network.resistanceSeen(netlist.nodes.indexOf('y'))).toBeCloseTo(2.5, 12);
+  expect(network.resistanceSeen(netlist.nodes.indexOf('x'))).toBeCloseTo((2 * 8) / 10, 12);
+});
+
+test.each([
+  [1.05, Infinity, Infinity],
+  [1.35, 0.75, 600],
+  [1.6, 0.25, 50],
+  [2, 0.15, 5],
+  [3.5, 0.04, 0.5],
+  [6, 0.02, 0.1],
+])('a blade fuse at %f times its rating opens within its gates (ISO 8820-3 as remembered)', (multiple, least, longest) => {
+  const [soonest, latest] = openingBandS('blade', multiple);
+  expect(soonest === least || Math.abs(soonest / least - 1) < 1e-9).toBe(true);
+  expect(latest === longest || Math.abs(latest / longest - 1) < 1e-9).toBe(true);
+  const typical = openingTimeS('blade', multiple);
+  if (least === Infinity) expect(typical).toBe(Infinity);
+  else expect(typical > least && typical < longest).toBe(true);
+});
+
+test('more current never opens a fuse later', () => {
+  for (const family of ['blade', 'largeBlade', 'mega', 'breaker'] as const) {
+    let last = Infinity;
+    for (let multiple = 1; multiple < 40; multiple *= 1.07) {
+      const time = openingTimeS(family, multiple);
+      expect(time).toBeLessThanOrEqual(last);
+      last = time;
+    }
+  }
+});
