@@ -25,6 +25,12 @@ console.table(
   JSON.parse(spawnSync('npx', ['tsx', 'bench/analysis.ts', ...SIZES.map(String), '480'], { cwd: ROOT, encoding: 'utf8' }).stdout),
 );
 
+console.log('\nThe network engine, and ngspice on the same decks');
+const engineSizes = process.env.BENCH_SIZES ? SIZES : [15, 60, 240, 480, 960];
+console.table(
+  JSON.parse(spawnSync('npx', ['tsx', 'bench/network.ts', ...engineSizes.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout),
+);
+
 run('npx', ['tsx', 'demo/seed.ts'], env);
 run('npx', ['tsx', 'bench/seedMarl.ts', ...SIZES.map(String)], env);
 const next = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');

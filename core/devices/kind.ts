@@ -70,3 +70,5 @@ export interface Stamper {
 export const INSULATION_OHM = 1e9;
 /** The least resistance any joint has, ohm. */
 export const LEAST_OHM = 1e-6;
+/** What leaks through any load that is off, ohm: enough that a loose wire's charge does not wake it. */
+export const LEAK_OHM = 1e6;

@@ -6,13 +6,14 @@ import {
   constantCurrentLaw,
   constantPowerLaw,
   filamentLaw,
+  leaky,
   ledStripLaw,
   motorLaw,
   resistiveLaw,
   standbyLaw,
   type Law,
 } from '../network/laws';
-import type { DeviceKind } from './kind';
+import { LEAK_OHM, type DeviceKind } from './kind';
 
 export const LOAD_BEHAVIOURS = [
   'resistive',
@@ -65,8 +66,6 @@ export type Load = z.infer<typeof schema>;
 
 /** Share of the rated voltage at which drivers and converters stop when nothing is known. Common practice: about 9 V of 12. */
 const DROP_OUT_SHARE = 0.75;
-/** What leaks through any load that is off, ohm: enough that a loose wire's charge does not wake it. */
-const LEAK_OHM = 1e6;
 /** Under this a load draws nothing that matters, A. */
 const NOTHING_A = 1e-9;
 
@@ -78,9 +77,8 @@ export const load: DeviceKind<Load> & { schema: typeof schema } = {
   paths: () => [],
   controls: () => ({ on: [true, false] }),
   stamp(device, net) {
-    const working = workingLaw(device);
-    const waiting = standbyLaw(device.standbyA ?? 0);
-    net.resistor('leak', 'plus', 'minus', LEAK_OHM);
+    const working = leaky(workingLaw(device), LEAK_OHM);
+    const waiting = leaky(standbyLaw(device.standbyA ?? 0), LEAK_OHM);
     net.law('draw', 'plus', 'minus', ({ control, memory }) => (control('on') === true && memory.stopped !== true ? working : waiting));
   },
   isStill: ({ cutOutV }) => cutOutV === undefined,

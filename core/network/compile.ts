@@ -2,10 +2,10 @@ import type { DesignIndex } from '../design/design';
 import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
-import { INSULATION_OHM, LEAST_OHM, type DeviceState, type Stamper } from '../devices/kind';
+import { INSULATION_OHM, LEAK_OHM, LEAST_OHM, type DeviceState, type Stamper } from '../devices/kind';
 import { cableOhmPerM } from '../sizing/voltageDrop';
 import { controlOf, memoryOf, type ControlState } from './controlState';
-import { pulsed, standbyLaw, type Law } from './laws';
+import { leaky, pulsed, standbyLaw, type Law } from './laws';
 import { NetlistBuilder, type NetElement, type Netlist } from './netlist';
 import { terminalKey } from './wiring';
 
@@ -191,13 +191,16 @@ function dimLoads(compiled: CompiledDesign, elements: readonly NetElement[]): vo
   }
 }
 
+/** What a load behind a dimmer at nothing draws. */
+const IDLE = leaky(standbyLaw(0), LEAK_OHM);
+
 /** The value of a live part in a state, dimming counted in. */
 export function valueOf({ dimmerOf }: CompiledDesign, { device, value }: LivePart, state: ControlState): LiveValue {
   const plain = value(stateOf(state, device));
   const dimmer = 'law' in plain ? dimmerOf.get(device.id) : undefined;
   if (!dimmer || !('law' in plain)) return plain;
   const share = Number(controlOf(state, dimmer, 'levelPercent')) / 100;
-  return { law: share >= 1 ? plain.law : share < 0.005 ? standbyLaw(0) : pulsed(plain.law, share) };
+  return { law: share >= 1 ? plain.law : share < 0.005 ? IDLE : pulsed(plain.law, share) };
 }
 
 /** Ties every part of the net that nothing joins to the reference to it through insulation, and notes its terminals. */

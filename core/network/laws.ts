@@ -204,6 +204,18 @@ export function standbyLaw(amps: number): Law {
   };
 }
 
+/** A law with insulation of so many ohms beside it. */
+export function leaky(law: Law, ohm: number): Law {
+  return {
+    at(v, out) {
+      law.at(v, out);
+      out[0]! += v / ohm;
+      out[1]! += 1 / ohm;
+    },
+    spice: (v) => `${law.spice(v)}+${v}/${ohm}`,
+  };
+}
+
 /** A load fed through a pulse-width dimmer: on for a share of the time at the full voltage, so i = d f(v / d) of the mean voltage v. */
 export function pulsed(law: Law, duty: number): Law {
   return {

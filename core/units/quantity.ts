@@ -27,6 +27,13 @@ export function formatVolts(volts: number | null): string {
   return withUnit(formatNumber(volts, 2), 'V');
 }
 
+/** A time from milliseconds to hours, as exact as one would say it. */
+export function formatSeconds(seconds: number): string {
+  if (seconds < 1) return `${Number((seconds * 1000).toPrecision(2))} ms`;
+  if (seconds < 120) return `${Number(seconds.toPrecision(2))} s`;
+  return seconds < 7200 ? `${Math.round(seconds / 60)} min` : `${Math.round(seconds / 3600)} h`;
+}
+
 export function formatPercent(percent: number | null): string {
   return withUnit(formatNumber(percent, 1), '%');
 }

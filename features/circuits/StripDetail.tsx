@@ -16,6 +16,7 @@ import { QuantityField } from '@/ui/QuantityField';
 import { layOutStrip, type StripGeometry, type StripScale } from '@/ui/runStrip/geometry';
 import { VoltageProfile } from '@/ui/runStrip/VoltageProfile';
 import { Verdict } from '@/ui/Verdict';
+import { DeadShortNote } from './DeadShortNote';
 import { setCircuit } from './edits';
 import { WireLengths } from './WireLengths';
 import styles from './StripDetail.module.css';
@@ -193,6 +194,7 @@ function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
           {formatPercent(((choice.dropV + circuit.sharedDropV) / analysis.index.settings.nominalV) * 100)}.
         </p>
       )}
+      <DeadShortNote circuit={circuit} />
       {findings.map((finding) => {
         const { title, message } = wordFinding(finding, analysis.design, units);
         return (
