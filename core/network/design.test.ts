@@ -133,6 +133,23 @@ test('the deck of a design says its name and state and keeps to R, V, B lines', 
   for (const line of text.split('\n').filter((row) => row && !row.startsWith('*'))) expect(line).toMatch(/^([rvb]\d+ |\.op|\.end)/);
 });
 
+test('the worked example of docs/architecture.md: 24 W whatever the voltage behind 59.6 milliohm', () => {
+  const ohm = 0.004 + 0.0077 + 6 * 0.00798;
+  // v = 12.8 - (24 / v) R, the upper root.
+  const volts = (12.8 + Math.sqrt(12.8 ** 2 - 4 * 24 * ohm)) / 2;
+  expect(volts).toBeCloseTo(12.687, 3);
+  const build = rig();
+  build.battery('agm', 100);
+  build.add({ id: 'fuse', kind: 'protection', family: 'blade', ratingA: 10, mount: null });
+  build.load(24, 'ledConstantPower', 0, { id: 'lamp' });
+  build.wire('battery.plus', 'fuse.in', 0);
+  build.wire('fuse.out', 'lamp.plus', 3000);
+  build.wire('lamp.minus', 'battery.minus', 3000);
+  const live = new LiveDesign(indexDesign(build.design()), AT_REST);
+  const at = (terminal: string) => live.voltage({ deviceId: 'lamp', terminal })!;
+  expect(at('plus') - at('minus')).toBeCloseTo(volts, 2);
+});
+
 /** A battery, a fuse block and branches of every kind of load, switch, relay, diode and dimmer, at random. */
 function randomRig(seed: number): { design: Design; state: ControlState } {
   const random = seeded(seed);

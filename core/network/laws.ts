@@ -4,11 +4,18 @@
  * square roots rather than exponentials: their tails are long, and Newton's iteration walks down a long tail quickly.
  */
 export interface Law {
-  /** Writes the current at `v` volts to `out[0]`, amperes, and its slope to `out[1]`, siemens. */
-  at(v: number, out: Float64Array): void;
+  /**
+   * Reads volts from `point[VOLTS]` and writes the current there to `point[AMPS]` and its slope, siemens, to `point[SLOPE]`.
+   * In an array rather than as arguments, so that the solver's inner loop makes no number objects.
+   */
+  at(point: Float64Array): void;
   /** The current as a SPICE expression of the voltage expression `v`. */
   spice(v: string): string;
 }
+
+export const AMPS = 0;
+export const SLOPE = 1;
+export const VOLTS = 2;
 
 /** Boltzmann's constant over the elementary charge times 300.15 K (27 °C, SPICE's default), volts. CODATA 2014. */
 export const THERMAL_V = (1.38064852e-23 * 300.15) / 1.6021766208e-19;
@@ -27,12 +34,13 @@ export function diodeLaw(saturationA: number, emission = 1): Law & { saturationA
   return {
     saturationA,
     emission,
-    at(v, out) {
+    at(point) {
+      const v = point[VOLTS]!;
       const bent = Math.min(v, straightFrom);
       const e = saturationA * Math.exp(bent / scale);
       const slope = e / scale;
-      out[0] = e - saturationA + slope * (v - bent) + leakS * v;
-      out[1] = slope + leakS;
+      point[AMPS] = e - saturationA + slope * (v - bent) + leakS * v;
+      point[SLOPE] = slope + leakS;
     },
     spice: (v) => `${saturationA}*(exp(${v}/${scale})-1)`,
   };
@@ -41,9 +49,10 @@ export function diodeLaw(saturationA: number, emission = 1): Law & { saturationA
 /** Ohm's law, for what is a resistor now and something else in another state. */
 export function resistiveLaw(ohm: number): Law {
   return {
-    at(v, out) {
-      out[0] = v / ohm;
-      out[1] = 1 / ohm;
+    at(point) {
+      const v = point[VOLTS]!;
+      point[AMPS] = v / ohm;
+      point[SLOPE] = 1 / ohm;
     },
     spice: (v) => `${v}/${ohm}`,
   };
@@ -58,13 +67,14 @@ export function filamentLaw(ratedA: number, ratedV: number): Law {
   const hotOhm = ratedV / ratedA;
   const cold = 0.1;
   return {
-    at(v, out) {
+    at(point) {
+      const v = point[VOLTS]!;
       const square = (v * v) / (ratedV * ratedV) + 1e-8;
       const power = Math.pow(square, 0.225);
       const ohm = hotOhm * (cold + (1 - cold) * power);
       const slope = (hotOhm * (1 - cold) * 0.45 * power * v) / (square * ratedV * ratedV);
-      out[0] = v / ohm;
-      out[1] = 1 / ohm - (v * slope) / (ohm * ohm);
+      point[AMPS] = v / ohm;
+      point[SLOPE] = 1 / ohm - (v * slope) / (ohm * ohm);
     },
     spice: (v) => `${v}/(${hotOhm}*(${cold}+${1 - cold}*pow(${v}*${v}/${ratedV * ratedV}+1e-8,0.225)))`,
   };
@@ -97,9 +107,10 @@ function wake(middleV: number, ratedV: number) {
 export function constantCurrentLaw(ratedA: number, dropOutV: number, ratedV: number): Law {
   const awake = wake(dropOutV, ratedV);
   return {
-    at(v, out) {
-      out[0] = ratedA * awake.share(v);
-      out[1] = ratedA * awake.slope(v);
+    at(point) {
+      const v = point[VOLTS]!;
+      point[AMPS] = ratedA * awake.share(v);
+      point[SLOPE] = ratedA * awake.slope(v);
     },
     spice: (v) => `${ratedA}*${awake.spice(v)}`,
   };
@@ -113,14 +124,15 @@ export function constantPowerLaw(watts: number, dropOutV: number, ratedV: number
   const awake = wake(dropOutV, ratedV);
   const square = WAKE_V * WAKE_V;
   return {
-    at(v, out) {
+    at(point) {
+      const v = point[VOLTS]!;
       const x = v - dropOutV;
       const root = Math.sqrt(x * x + square);
       const floored = 0.5 * (v + dropOutV + root);
       const flooredSlope = 0.5 * (1 + x / root);
       const share = awake.share(v);
-      out[0] = (watts * share) / floored;
-      out[1] = (watts / floored) * (awake.slope(v) - (share * flooredSlope) / floored);
+      point[AMPS] = (watts * share) / floored;
+      point[SLOPE] = (watts / floored) * (awake.slope(v) - (share * flooredSlope) / floored);
     },
     spice: (v) => `${watts}*${awake.spice(v)}/(0.5*(${v}+${dropOutV}+sqrt((${v}-${dropOutV})*(${v}-${dropOutV})+${square})))`,
   };
@@ -132,12 +144,13 @@ const SOFT_V = 0.05;
 /** A charger: gives up to `maxA` while the voltage across it is under `outputV`, less just at it, and takes none back. Its current is negative. */
 export function limitedSourceLaw(outputV: number, maxA: number): Law {
   return {
-    at(v, out) {
+    at(point) {
+      const v = point[VOLTS]!;
       const x = outputV - v;
       const size = x * x + SOFT_V * SOFT_V;
       const root = Math.sqrt(size);
-      out[0] = (-maxA / 2) * (1 + x / root);
-      out[1] = ((maxA / 2) * SOFT_V * SOFT_V) / (size * root);
+      point[AMPS] = (-maxA / 2) * (1 + x / root);
+      point[SLOPE] = ((maxA / 2) * SOFT_V * SOFT_V) / (size * root);
     },
     spice: (v) => `${-maxA / 2}*(1+(${outputV}-${v})/sqrt((${outputV}-${v})*(${outputV}-${v})+${SOFT_V * SOFT_V}))`,
   };
@@ -167,11 +180,12 @@ function ledLaw(kneeV: number, ohm: number): Law {
   const square = KNEE_V * KNEE_V;
   const atNothing = 0.5 * (Math.sqrt(kneeV * kneeV + square) - kneeV);
   return {
-    at(v, out) {
+    at(point) {
+      const v = point[VOLTS]!;
       const x = v - kneeV;
       const root = Math.sqrt(x * x + square);
-      out[0] = (0.5 * (x + root) - atNothing) / ohm;
-      out[1] = (0.5 * (1 + x / root)) / ohm;
+      point[AMPS] = (0.5 * (x + root) - atNothing) / ohm;
+      point[SLOPE] = (0.5 * (1 + x / root)) / ohm;
     },
     spice: (v) => `${0.5 / ohm}*(${v}-${kneeV + 2 * atNothing}+sqrt((${v}-${kneeV})*(${v}-${kneeV})+${square}))`,
   };
@@ -180,12 +194,13 @@ function ledLaw(kneeV: number, ohm: number): Law {
 /** A pump or fan motor: between constant torque and the fan law, current grows with the 1.5th power of voltage. From memory. */
 export function motorLaw(ratedA: number, ratedV: number): Law {
   return {
-    at(v, out) {
+    at(point) {
+      const v = point[VOLTS]!;
       const x = v / ratedV;
       const square = x * x + 1e-8;
       const root = Math.pow(square, 0.25);
-      out[0] = ratedA * x * root;
-      out[1] = (ratedA / ratedV) * (root + (0.5 * x * x * root) / square);
+      point[AMPS] = ratedA * x * root;
+      point[SLOPE] = (ratedA / ratedV) * (root + (0.5 * x * x * root) / square);
     },
     spice: (v) => `${ratedA / ratedV}*${v}*pow(${v}*${v}/${ratedV * ratedV}+1e-8,0.25)`,
   };
@@ -194,11 +209,12 @@ export function motorLaw(ratedA: number, ratedV: number): Law {
 /** What an electronic part draws while it waits: the same from about one volt on, nothing at none. */
 export function standbyLaw(amps: number): Law {
   return {
-    at(v, out) {
+    at(point) {
+      const v = point[VOLTS]!;
       const size = v * v + 1;
       const root = Math.sqrt(size);
-      out[0] = (amps * v) / root;
-      out[1] = amps / (size * root);
+      point[AMPS] = (amps * v) / root;
+      point[SLOPE] = amps / (size * root);
     },
     spice: (v) => `${amps}*${v}/sqrt(${v}*${v}+1)`,
   };
@@ -207,10 +223,11 @@ export function standbyLaw(amps: number): Law {
 /** A law with insulation of so many ohms beside it. */
 export function leaky(law: Law, ohm: number): Law {
   return {
-    at(v, out) {
-      law.at(v, out);
-      out[0]! += v / ohm;
-      out[1]! += 1 / ohm;
+    at(point) {
+      law.at(point);
+      const v = point[VOLTS]!;
+      point[AMPS]! += v / ohm;
+      point[SLOPE]! += 1 / ohm;
     },
     spice: (v) => `${law.spice(v)}+${v}/${ohm}`,
   };
@@ -219,9 +236,11 @@ export function leaky(law: Law, ohm: number): Law {
 /** A load fed through a pulse-width dimmer: on for a share of the time at the full voltage, so i = d f(v / d) of the mean voltage v. */
 export function pulsed(law: Law, duty: number): Law {
   return {
-    at(v, out) {
-      law.at(v / duty, out);
-      out[0]! *= duty;
+    at(point) {
+      point[VOLTS]! /= duty;
+      law.at(point);
+      point[VOLTS]! *= duty;
+      point[AMPS]! *= duty;
     },
     spice: (v) => `${duty}*(${law.spice(`(${v}/${duty})`)})`,
   };

@@ -11,7 +11,7 @@ import {
 import { foldChains } from './chains';
 import { checkConnected, checkValues } from './checks';
 import { Elimination } from './elimination';
-import type { Law } from './laws';
+import { AMPS, SLOPE, VOLTS, type Law } from './laws';
 import { mergeNodes, type MergedNodes } from './mergedNodes';
 import { NetworkError } from './networkError';
 import type { ControlledSwitch, Netlist } from './netlist';
@@ -65,7 +65,7 @@ export class Network {
   private readonly dutyAt: Map<number, number>;
   private readonly sources: number[];
   private readonly switches: { element: number; part: ControlledSwitch }[];
-  private readonly out = new Float64Array(2);
+  private readonly out = new Float64Array(3);
   private readonly innerVolts: Float64Array;
   private readonly sourceAmps = new Map<number, number>();
   private matrixStands = false;
@@ -367,9 +367,10 @@ export class Network {
     for (let at = 0; at < amps.length; at++) {
       const from = a[at]!;
       const to = b[at]!;
-      law[at]!.at(x[from]! - x[to]! + lift[at]!, out);
-      const i = out[0]!;
-      slope[at] = out[1]!;
+      out[VOLTS] = x[from]! - x[to]! + lift[at]!;
+      law[at]!.at(out);
+      const i = out[AMPS]!;
+      slope[at] = out[SLOPE]!;
       amps[at] = i;
       residual[from]! += i;
       residual[to]! -= i;
