@@ -18,7 +18,7 @@ async function seriousIn(page: Page, part?: string): Promise<string[]> {
 
 for (const theme of ['light', 'night'] as const) {
   test(`axe finds nothing serious on any screen, ${theme} theme`, async ({ page, context, baseURL, heron }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000);
     await context.addCookies([{ name: 'vine-knot-theme', value: theme, url: baseURL! }]);
     for (const path of ['/', '/new', `/d/${heron}/loads`, `/d/${heron}/supply`, `/d/${heron}/circuits`, `/d/${heron}/report`]) {
       await page.goto(path);
@@ -49,6 +49,10 @@ for (const theme of ['light', 'night'] as const) {
       await expect(page.getByRole('dialog')).toBeVisible();
       expect(await seriousIn(page, '[role=dialog]'), open).toEqual([]);
     }
+    await page.goto(`/d/${heron}/circuits`);
+    await page.getByRole('button', { name: 'Readings' }).click();
+    await expect(page.getByRole('table', { name: 'Readings' })).toBeVisible();
+    expect(await seriousIn(page, '[role=dialog]'), 'the readings').toEqual([]);
     await page.goto(`/d/${heron}/circuits`);
     await page.keyboard.press('/');
     await page.getByRole('dialog').getByRole('combobox').fill('fridge');

@@ -2,7 +2,7 @@ import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2, awgOf } from '../catalog/conductorSizes';
 import type { Circuit, Protection, Settings, Wire } from '../design/schema';
 import { DemandSum } from '../energy/demand';
-import { pathTo, rowAmpereMetres, type TreeFlow } from '../network/flow';
+import { isReturnJunction, pathTo, rowAmpereMetres, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import type { Ampacity } from '../sizing/ampacity';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
@@ -135,7 +135,7 @@ function addReturnWires(context: AnalysisContext, loadId: string, into: Set<Wire
   while (at >= 0) {
     const { wire, deviceId, parent } = wiring.return.nodes[at]!;
     const kind = index.devices.get(deviceId)?.kind;
-    if (kind === 'busBar' || kind === 'groundPoint') return;
+    if (kind === 'groundPoint' || isReturnJunction(deviceId, kind)) return;
     if (wire) into.add(wire);
     at = parent;
   }
@@ -273,7 +273,7 @@ function ownFrom(tree: WiringTree, path: number[], devices: AnalysisContext['ind
   }
   const last = path.findLastIndex((at) => {
     const { deviceId } = tree.nodes[at]!;
-    return devices.get(deviceId)?.kind === 'busBar' || !devices.has(deviceId);
+    return isReturnJunction(deviceId, devices.get(deviceId)?.kind);
   });
   return last + 1;
 }

@@ -65,7 +65,7 @@ export function treeFlow(
 
 /** Whether a device on the return side is where circuits come together. */
 export function isReturnJunction(deviceId: string, kind: string | undefined): boolean {
-  return kind === 'busBar' || deviceId === CHASSIS.deviceId;
+  return kind === 'busBar' || kind === 'fuseBlock' || deviceId === CHASSIS.deviceId;
 }
 
 /** Positions from the root down to a node. */

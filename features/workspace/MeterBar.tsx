@@ -2,7 +2,6 @@
 
 import { Popover } from 'antd';
 import { memo, useState } from 'react';
-import type { SolvedDesign } from '@/core/analysis/solved';
 import { useDesign } from '@/features/design/DesignProvider';
 import { isSolved, useSolved } from '@/features/design/useSolved';
 import { formatAmps, formatHours, formatNumber, formatPercent, formatRating, formatWattHours } from '@/core/units/quantity';
@@ -39,9 +38,13 @@ export function MeterBar() {
       <Meter
         id="drop"
         name="Worst drop"
-        value={formatPercent(worst.percent)}
-        aside={worst.target === null ? undefined : `of ${formatPercent(worst.target)}${worst.isSolved ? ', solved' : ''}`}
-        share={ratio(worst.percent, worst.target)}
+        value={formatPercent(worst.solved ?? worst.cable)}
+        aside={
+          worst.target === null
+            ? undefined
+            : `${worst.solved === null ? '' : `cable ${formatPercent(worst.cable)} `}of ${formatPercent(worst.target)}`
+        }
+        share={ratio(worst.cable, worst.target)}
       />
       <Meter
         id="main"
@@ -54,25 +57,22 @@ export function MeterBar() {
   );
 }
 
-/** The worst drop with everything on, solved as wired; by the formula until there is a solution. */
-function useWorstDrop(): { percent: number | null; target: number | null; isSolved: boolean } {
-  const formula = useDesign(({ analysis }) => analysis.totals.worstDropPercent);
-  const formulaCircuit = useDesign(({ analysis }) => analysis.totals.worstDropCircuitId);
-  const solved = useSolved(ALL_ON);
-  const worst = isSolved(solved) ? byDrop(solved) : null;
-  const circuitId = worst?.circuitId ?? formulaCircuit;
-  const target = useDesign(({ analysis }) => analysis.circuits.find(({ id }) => id === circuitId)?.targetPercent ?? null);
-  return { percent: worst?.percent ?? formula, target, isSolved: worst !== null };
+/**
+ * The worst drop solved as wired with everything on, battery to load, and that of the cables alone by the formula, which is
+ * what targets are about: fuses, switches and joints add to the one and not to the other.
+ */
+function useWorstDrop(): { solved: number | null; cable: number | null; target: number | null } {
+  const cable = useDesign(({ analysis }) => analysis.totals.worstDropPercent);
+  const target = useDesign(
+    ({ analysis }) => analysis.circuits.find(({ id }) => id === analysis.totals.worstDropCircuitId)?.targetPercent ?? null,
+  );
+  const answer = useSolved(ALL_ON);
+  const solved =
+    isSolved(answer) && answer.drops.size > 0 ? Math.max(...Array.from(answer.drops.values(), (drop) => drop.dropPercent)) : null;
+  return { solved, cable, target };
 }
 
 const ALL_ON = { kind: 'allOn' } as const;
-
-function byDrop({ drops }: SolvedDesign): { circuitId: string; percent: number } | null {
-  let worst: { circuitId: string; percent: number } | null = null;
-  for (const [circuitId, { dropPercent }] of drops)
-    if (dropPercent > (worst?.percent ?? -Infinity)) worst = { circuitId, percent: dropPercent };
-  return worst;
-}
 
 interface MeterProps {
   id: MeterId;
