@@ -6,6 +6,7 @@ import { heron } from '../demo/heron';
 import { pip } from '../demo/pip';
 import { writeDesignFile } from '../core/formats/designFile';
 import type { CheckOutput } from '../core/formats/checkOutput';
+import { ngspice } from '../testing/ngspice';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'vine-knot-cli-'));
 const file = (name: string, text: string) => {
@@ -106,4 +107,18 @@ test('solve refuses a deck without an answer with 1 and one it cannot read with 
   expect([adrift.status, adrift.stderr.includes('no path to the reference: x, y')]).toEqual([1, true]);
   const odd = vineKnot('solve', file('odd.cir', 'odd\nQ1 c b e npn\n'));
   expect([odd.status, odd.stderr.includes('odd.cir:2: only R, V, I, D and S')]).toEqual([2, true]);
+});
+
+test('export writes a deck ngspice runs unchanged, in the state asked for; an unknown state or format is refused', () => {
+  const { stdout, status } = vineKnot('export', heronFile, '--format', 'spice', '--state', 'Winter count weekend');
+  expect([status, stdout.split('\n')[0]]).toEqual([0, '* Heron, as wired']);
+  const volts = Object.values(ngspice(stdout).nodes);
+  expect(Math.max(...volts)).toBeCloseTo(13.5, 6);
+  expect(Math.min(...volts)).toBeGreaterThanOrEqual(-1e-6);
+  for (const args of [
+    ['--format', 'spice', '--state', 'noon'],
+    ['--format', 'dxf'],
+  ]) {
+    expect(vineKnot('export', heronFile, ...args).status).toBe(2);
+  }
 });

@@ -15,16 +15,16 @@ export type StateChoice =
   | { kind: 'scenario'; scenarioId: string };
 
 /**
- * The controls that make a choice so: of loads that exclude each other only the largest runs; every switch on the way to
- * a running load is closed, the rest are open; the vehicle's signals and chargers rest, everything else is at rest too.
- * `circuitOf` says which circuit a load hangs on.
+ * The controls that make a choice so: of loads that exclude each other only the largest runs; every switch is closed, so a
+ * load that is off is off at itself; the vehicle's signals and chargers rest, everything else is at rest too. `circuitOf`
+ * says which circuit a load hangs on.
  */
 export function stateFor(choice: StateChoice, index: DesignIndex, circuitOf: (loadId: string) => string | null): ControlState {
   const running = runningLoads(choice, index, circuitOf);
   const controls: Record<string, Record<string, ControlValue>> = {};
   for (const device of index.devices.values()) {
     if (device.kind === 'load') controls[device.id] = { on: running.has(device.id) };
-    else if (running.size > 0) {
+    else {
       const closing = closingControls(device);
       if (closing) controls[device.id] = closing;
     }

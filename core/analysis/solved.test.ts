@@ -1,0 +1,97 @@
+import { heron } from '../../demo/heron';
+import { rig } from '../../testing/rig';
+import { NetworkError } from '../network/networkError';
+import type { StateChoice } from '../network/namedStates';
+import { analyse } from './analyse';
+import { readingsOf } from './readings';
+import { solveDesign, type SolvedDesign } from './solved';
+
+const analysis = analyse(heron());
+
+function solved(choice: StateChoice): SolvedDesign {
+  const answer = solveDesign(analysis, choice);
+  if (answer instanceof NetworkError) throw answer;
+  return answer;
+}
+
+function running({ live, outcome }: SolvedDesign): string[] {
+  return analysis.index.loads
+    .filter(({ id }) => outcome.state.controls[id]?.on === true && live.partAmps(id, 'draw') > 0.01)
+    .map(({ name }) => name);
+}
+
+test('with everything on every load runs but the smaller of those that exclude each other', () => {
+  const names = running(solved({ kind: 'allOn' }));
+  const idle = analysis.index.loads.filter(({ name }) => !names.includes(name));
+  for (const load of idle) {
+    const group = analysis.index.loads.filter(({ exclusiveGroup }) => exclusiveGroup === load.exclusiveGroup);
+    expect(load.exclusiveGroup).not.toBeNull();
+    expect(Math.max(...group.map(({ id }) => analysis.loads.get(id)!.draw.amps))).toBeGreaterThanOrEqual(
+      analysis.loads.get(load.id)!.draw.amps,
+    );
+    expect(group.some(({ name }) => names.includes(name))).toBe(true);
+  }
+});
+
+test('with everything off only standby flows, and the battery rests at its rested voltage', () => {
+  const { live, batteryV } = solved({ kind: 'allOff' });
+  const standby = analysis.index.loads.reduce((sum, { standbyA = 0 }) => sum + standbyA, 0);
+  expect(-live.partAmps(analysis.index.battery!.id, 'rest')).toBeCloseTo(standby, 2);
+  // A rested full lithium battery, from memory 13.5 V, less next to nothing.
+  expect(batteryV).toBeCloseTo(13.5, 1);
+});
+
+test('one circuit alone runs its own loads and no other', () => {
+  const circuit = analysis.circuits.find(({ name }) => name === 'Fridge')!;
+  expect(running(solved({ kind: 'onlyCircuit', circuitId: circuit.id }))).toEqual(['Compressor fridge']);
+});
+
+test('a scenario runs what it uses', () => {
+  const scenario = analysis.index.scenarios.find(({ name }) => name === 'Stored between trips')!;
+  const used = analysis.index.duties.filter(({ scenarioId, hoursPerDay }) => scenarioId === scenario.id && hoursPerDay > 0);
+  const names = running(solved({ kind: 'scenario', scenarioId: scenario.id }));
+  expect(used.length).toBeGreaterThan(0);
+  expect(names.length).toBeLessThanOrEqual(used.length);
+  for (const name of names) expect(used.map(({ loadId }) => analysis.index.loads.find(({ id }) => id === loadId)!.name)).toContain(name);
+});
+
+test('a lower battery runs a constant-power fridge on more current and dims a resistor', () => {
+  const build = rig();
+  build.battery('agm', 100);
+  build.load(60, 'converter', 0, { id: 'fridge' });
+  build.load(60, 'resistive', 0, { id: 'heater' });
+  for (const load of ['fridge', 'heater']) {
+    build.wire('battery.plus', `${load}.plus`);
+    build.wire(`${load}.minus`, 'battery.minus');
+  }
+  const answer = solveDesign(analyse(build.design()), { kind: 'allOn' }) as SolvedDesign;
+  const amps = (chargePercent: number) => {
+    answer.live.settle({ ...answer.outcome.state, controls: { battery: { chargePercent } } });
+    return { fridge: answer.live.partAmps('fridge', 'draw'), heater: answer.live.partAmps('heater', 'draw') };
+  };
+  const [full, low] = [amps(100), amps(10)];
+  expect(low.fridge).toBeGreaterThan(full.fridge);
+  expect(low.heater).toBeLessThan(full.heater);
+});
+
+test('readings: what flows into a load’s plus flows out of its minus, the battery’s minus is nought, the return side has no short', () => {
+  const readings = readingsOf(solved({ kind: 'allOn' }), solved({ kind: 'allOff' }));
+  const at = (deviceId: string, terminal: string) =>
+    readings.find((reading) => reading.deviceId === deviceId && reading.terminal === terminal)!;
+  expect(at(analysis.index.battery!.id, 'minus').volts).toBe(0);
+  for (const { id } of analysis.index.loads) {
+    const [plus, minus] = [at(id, 'plus'), at(id, 'minus')];
+    if (analysis.loads.get(id)!.circuitId === null || plus.adrift) continue;
+    expect(minus.shortA).toBeNull();
+    expect(plus.shortA).toBeLessThan(at(analysis.index.battery!.id, 'plus').shortA!);
+    expect(plus.amps! + minus.amps!).toBeCloseTo(0, 6);
+  }
+});
+
+test('a design without a battery has an answer: nothing', () => {
+  const build = rig();
+  build.load(10, 'resistive', 0, { id: 'lamp' });
+  const answer = solveDesign(analyse(build.design()), { kind: 'allOn' }) as SolvedDesign;
+  expect(answer.batteryV).toBe(0);
+  expect(answer.live.voltage({ deviceId: 'lamp', terminal: 'plus' })).toBeCloseTo(0, 9);
+});
