@@ -26,8 +26,9 @@ const rows = process.argv.slice(2).map((text) => {
   const first = timed(() => network.solve());
 
   const live = new LiveDesign(index, on);
+  const { state: atRest } = live.settle(on);
   const flip = (at: number) =>
-    live.settle({ ...on, controls: { ...controls, [switches[0]!.id]: { position: at % 2 === 0 ? 'off' : 'on' } } });
+    live.settle({ ...atRest, controls: { ...controls, [switches[at % switches.length]!.id]: { position: 'off' } } });
   for (let at = 0; at < FLIPS; at++) flip(at);
   const flips = Array.from({ length: FLIPS }, (_, at) => timed(() => flip(at)));
 

@@ -22,11 +22,10 @@ export interface Branches {
 export interface OhmBranches extends Branches {
   siemens: Float64Array;
   chains: readonly Chain[];
-  /** Branch of each element that is in one. */
-  branchOf: Map<number, number>;
-  ohm: Map<number, number>;
-  /** Elements that run the way their branch does. */
-  forward: Set<number>;
+  /** Branch of each element, -1 for one in none; its ohms; and 1 where it runs the way its branch does. */
+  branchOf: Int32Array;
+  ohm: Float64Array;
+  forward: Uint8Array;
 }
 
 export interface DutyBranches extends Branches {
@@ -62,15 +61,16 @@ function branches(ends: readonly Ends[], unknown: Int32Array, placeOf: (a: numbe
 type Placing = [unknown: Int32Array, placeOf: (a: number, b: number) => number];
 
 export function ohmBranches(chains: readonly Chain[], elements: readonly NetElement[], ...placing: Placing): OhmBranches {
-  const ohm = new Map<number, number>();
-  const branchOf = new Map<number, number>();
-  const forward = new Set<number>();
+  const ohm = new Float64Array(elements.length).fill(NaN);
+  const branchOf = new Int32Array(elements.length).fill(-1);
+  const forward = new Uint8Array(elements.length);
   chains.forEach(({ links }, branch) =>
     links.forEach(({ element, forward: along }) => {
-      if (along) forward.add(element);
       const link = elements[element]!;
-      ohm.set(element, link.kind === 'switch' ? link.openOhm : link.kind === 'resistor' ? link.ohm : NaN);
-      branchOf.set(element, branch);
+      if (link.kind === 'switch') ohm[element] = link.openOhm;
+      else if (link.kind === 'resistor') ohm[element] = link.ohm;
+      forward[element] = along ? 1 : 0;
+      branchOf[element] = branch;
     }),
   );
   const made: OhmBranches = { ...branches(chains, ...placing), siemens: new Float64Array(chains.length), chains, branchOf, ohm, forward };
@@ -81,7 +81,7 @@ export function ohmBranches(chains: readonly Chain[], elements: readonly NetElem
 /** Works out a chain's conductance from its links. */
 export function sumChain({ chains, ohm, siemens }: OhmBranches, branch: number): void {
   let sum = 0;
-  for (const { element } of chains[branch]!.links) sum += ohm.get(element)!;
+  for (const { element } of chains[branch]!.links) sum += ohm[element]!;
   siemens[branch] = 1 / sum;
 }
 

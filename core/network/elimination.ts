@@ -1,3 +1,4 @@
+import type { Branches } from './branches';
 import type { EliminationOrder } from './ordering';
 
 /**
@@ -54,6 +55,20 @@ export class Elimination {
   /** Where the entry joining the unknowns of two steps is kept in `lower`. */
   placeOf(a: number, b: number): number {
     return this.place.get(a < b ? a * this.count + b : b * this.count + a)!;
+  }
+
+  /** Adds branches' conductances, siemens, to the entries of their ends. */
+  addConductances({ a, b, place }: Pick<Branches, 'a' | 'b' | 'place'>, siemens: Float64Array): void {
+    const { diagonal, lower, count } = this;
+    for (let at = 0; at < siemens.length; at++) {
+      const from = a[at]!;
+      const to = b[at]!;
+      if (from === to) continue;
+      const g = siemens[at]!;
+      if (from < count) diagonal[from]! += g;
+      if (to < count) diagonal[to]! += g;
+      if (place[at]! >= 0) lower[place[at]!]! -= g;
+    }
   }
 
   /** Takes the filled-in matrix as the steady part and does the steady steps of it. */

@@ -10,6 +10,7 @@ import {
 } from './branches';
 import { foldChains } from './chains';
 import { checkConnected, checkValues } from './checks';
+import { CutOff } from './cutOff';
 import { Elimination } from './elimination';
 import { AMPS, SLOPE, VOLTS, type Law } from './laws';
 import { mergeNodes, type MergedNodes } from './mergedNodes';
@@ -61,6 +62,7 @@ export class Network {
   private readonly ohms: OhmBranches;
   private readonly duties: DutyBranches;
   private readonly laws: LawBranches;
+  private readonly cutOff: CutOff;
   private readonly lawAt: Map<number, number>;
   private readonly dutyAt: Map<number, number>;
   private readonly sources: number[];
@@ -69,6 +71,7 @@ export class Network {
   private readonly innerVolts: Float64Array;
   private readonly sourceAmps = new Map<number, number>();
   private matrixStands = false;
+  private contactsStand = false;
   private sourcesStand = false;
   private innerStands = false;
   /** Share of every source in force, less than one only while they are brought up. */
@@ -120,6 +123,7 @@ export class Network {
     this.ohms = ohmBranches(chains, elements, this.unknown, placeOf);
     this.duties = dutyBranches(elements, this.unknown, placeOf);
     this.laws = lawBranches(elements, this.unknown, placeOf);
+    this.cutOff = new CutOff(this.ohms, this.laws, count);
     this.lawAt = positions(this.laws.element);
     this.dutyAt = positions(this.duties.element);
     this.sources = elements.flatMap(({ kind }, at) => (kind === 'current' ? [at] : []));
@@ -129,10 +133,11 @@ export class Network {
   /** Sets a resistor's ohms, or opens and closes a contact. */
   setOhm(element: number, ohm: number): void {
     const { ohms } = this;
-    if (ohms.ohm.get(element) === ohm) return;
-    ohms.ohm.set(element, ohm);
-    sumChain(ohms, ohms.branchOf.get(element)!);
+    if (ohms.ohm[element] === ohm) return;
+    ohms.ohm[element] = ohm;
+    sumChain(ohms, ohms.branchOf[element]!);
     this.matrixStands = false;
+    this.contactsStand = false;
   }
 
   /** Sets the volts or amperes of a source. */
@@ -154,11 +159,14 @@ export class Network {
   /** Takes the present solution as the one to start from after a reset. */
   keepAsStart(): void {
     this.start.set(this.x);
+    this.cutOff.keepAsStart();
   }
 
   /** Forgets the last solution: the next starts from the kept one, and so gives the same digits whatever came before. */
   reset(): void {
     this.x.set(this.start);
+    this.cutOff.reset();
+    this.contactsStand = false;
   }
 
   /** Volts of a node over the reference. */
@@ -171,8 +179,9 @@ export class Network {
 
   /** Amperes from `a` to `b` through an element. */
   current(element: number): number {
-    const branch = this.ohms.branchOf.get(element);
-    if (branch !== undefined) return this.ohms.forward.has(element) ? this.ohms.amps[branch]! : -this.ohms.amps[branch]!;
+    const { branchOf, forward, amps } = this.ohms;
+    const branch = branchOf[element]!;
+    if (branch >= 0) return forward[element] === 1 ? amps[branch]! : -amps[branch]!;
     const law = this.lawAt.get(element);
     if (law !== undefined) return this.laws.amps[law]!;
     const duty = this.dutyAt.get(element);
@@ -200,7 +209,7 @@ export class Network {
     if (own >= 0) return rise(own, own);
     const branch = ohms.chains.findIndex(({ inner }) => inner.includes(node));
     const { a, b, links, inner } = ohms.chains[branch]!;
-    const toA = links.slice(0, inner.indexOf(node) + 1).reduce((sum, { element }) => sum + ohms.ohm.get(element)!, 0);
+    const toA = links.slice(0, inner.indexOf(node) + 1).reduce((sum, { element }) => sum + ohms.ohm[element]!, 0);
     const toB = 1 / ohms.siemens[branch]! - toA;
     const shareA = toB / (toA + toB);
     const shareB = toA / (toA + toB);
@@ -218,6 +227,7 @@ export class Network {
       const solved = this.iterate() ?? this.ramp();
       this.innerStands = false;
       this.sourceAmps.clear();
+      this.cutOff.keepSolved();
       if (!this.flipSwitches()) return solved;
     }
     throw new NetworkError({ code: 'noConvergence', elements: this.switches.map(({ part }) => part.name), nodes: [] });
@@ -229,10 +239,12 @@ export class Network {
     const count = step.length;
     if (!this.sourcesStand) this.lift();
     if (!this.matrixStands) this.fillSteady();
+    if (!this.contactsStand) this.cutOff.guess(x);
+    this.contactsStand = true;
     let last = this.sumCurrents();
     for (let iterations = 1; iterations <= MOST_ITERATIONS; iterations++) {
       system.restore();
-      this.addSlopes();
+      system.addConductances(laws, laws.slope);
       system.factorise();
       for (let at = 0; at < count; at++) step[at] = -residual[at]!;
       system.solve(step);
@@ -295,28 +307,11 @@ export class Network {
     const { system, ohms, duties } = this;
     system.diagonal.fill(0);
     system.lower.fill(0);
-    this.addConductances(ohms, ohms.siemens);
-    this.addConductances(duties, duties.siemens);
+    system.addConductances(ohms, ohms.siemens);
+    system.addConductances(duties, duties.siemens);
     this.conductance.set(system.diagonal);
     system.keep();
     this.matrixStands = true;
-  }
-
-  private addSlopes(): void {
-    this.addConductances(this.laws, this.laws.slope);
-  }
-
-  private addConductances({ a, b, place }: Branches, siemens: Float64Array): void {
-    const { diagonal, lower, count } = this.system;
-    for (let at = 0; at < siemens.length; at++) {
-      const from = a[at]!;
-      const to = b[at]!;
-      if (from === to) continue;
-      const g = siemens[at]!;
-      if (from < count) diagonal[from]! += g;
-      if (to < count) diagonal[to]! += g;
-      if (place[at]! >= 0) lower[place[at]!]! -= g;
-    }
   }
 
   /** Currents of every branch at the present voltages, and what they leave over at each unknown. Returns the largest of that. */
@@ -409,7 +404,7 @@ export class Network {
     let flipped = false;
     for (const { element, part } of this.switches) {
       const volts = this.voltage(part.plus) - this.voltage(part.minus);
-      const closed = this.ohms.ohm.get(element) === part.closedOhm;
+      const closed = this.ohms.ohm[element] === part.closedOhm;
       if (closed ? volts >= part.thresholdV - part.hysteresisV : volts <= part.thresholdV + part.hysteresisV) continue;
       this.setOhm(element, closed ? part.openOhm : part.closedOhm);
       flipped = true;
@@ -425,7 +420,7 @@ export class Network {
       if (inner.length === 0) return;
       let volts = this.voltage(a);
       inner.forEach((node, at) => {
-        volts -= ohms.amps[branch]! * ohms.ohm.get(links[at]!.element)!;
+        volts -= ohms.amps[branch]! * ohms.ohm[links[at]!.element]!;
         innerVolts[node] = volts;
       });
     });

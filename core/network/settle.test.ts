@@ -1,23 +1,6 @@
-import { indexDesign } from '../design/design';
-import type { ControlValue } from '../devices/kind';
-import { rig } from '../../testing/rig';
+import { bench } from '../../testing/bench';
 import { AT_REST, type ControlState } from './controlState';
-import { LiveDesign, type Outcome } from './settle';
-
-type Controls = Record<string, Record<string, ControlValue>>;
-type Build = ReturnType<typeof rig>;
-
-/** A design live, with what a meter and an eye would say of it. */
-function bench(wireUp: (build: Build) => void) {
-  const build = rig();
-  build.battery('agm', 100);
-  wireUp(build);
-  const live = new LiveDesign(indexDesign(build.design()), AT_REST);
-  const settle = (controls: Controls, from: ControlState = AT_REST) => live.settle({ ...from, controls });
-  const isLit = (load: string) => live.partAmps(load, 'draw') > 0.1;
-  const volts = (text: string) => live.voltage({ deviceId: text.split('.')[0]!, terminal: text.split('.')[1]! })!;
-  return { live, settle, isLit, volts };
-}
+import type { Outcome } from './settle';
 
 const RELAY = {
   kind: 'relay',

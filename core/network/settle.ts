@@ -25,7 +25,7 @@ const LEAST_FOLLOWED_A = 1e-7;
 export class LiveDesign {
   readonly compiled: CompiledDesign;
   private readonly network: Network;
-  private readonly watched: Watched[];
+  private readonly watched: Map<string, Watched>;
   /** Live parts that follow each device's state: its own, and for a dimmer those of the loads behind it. */
   private readonly parts: Map<string, LivePart[]>;
   private state: ControlState;
@@ -39,7 +39,7 @@ export class LiveDesign {
     this.compiled = compile(index, state);
     this.network = new Network(this.compiled.netlist);
     const moving = Array.from(index.devices.values()).filter((device) => kindOf(device).step && !kindOf(device).isStill?.(device));
-    this.watched = moving.map((device) => this.watch(device));
+    this.watched = new Map(moving.map((device) => [device.id, this.watch(device)]));
     this.parts = partsByDevice(this.compiled);
     for (const part of this.compiled.live) this.set(part);
     this.solved = this.network.solve();
@@ -86,7 +86,11 @@ export class LiveDesign {
   solve(state: ControlState): Solved {
     const changed = new Set([...changedKeys(this.state.controls, state.controls), ...changedKeys(this.state.memory, state.memory)]);
     this.state = state;
-    for (const id of changed) for (const part of this.parts.get(id) ?? []) this.set(part);
+    for (const id of changed) {
+      for (const part of this.parts.get(id) ?? []) this.set(part);
+      const watched = this.watched.get(id);
+      if (watched) watched.memory = memoryOf(state, id);
+    }
     this.solved = this.network.solve();
     return this.solved;
   }
@@ -158,9 +162,9 @@ export class LiveDesign {
 
   private nextMemories(): Record<string, Memory> | null {
     let moved: Record<string, Memory> | null = null;
-    for (const { device, step, sees } of this.watched) {
+    for (const { device, step, sees, memory } of this.watched.values()) {
       const next = step!(device, sees);
-      if (next !== memoryOf(this.state, device.id)) (moved ??= {})[device.id] = next;
+      if (next !== memory) (moved ??= {})[device.id] = next;
     }
     return moved;
   }
@@ -184,7 +188,7 @@ export class LiveDesign {
     const sees: Sees = {
       control: (name) => controlOf(current(), device, name),
       get memory() {
-        return memoryOf(current(), device.id);
+        return watched.memory;
       },
       get timeS() {
         return current().timeS;
@@ -192,7 +196,8 @@ export class LiveDesign {
       across: (plus, minus) => network.voltage(nodes.get(plus)!) - network.voltage(nodes.get(minus)!),
       amps: (part) => network.current(element(part)),
     };
-    return { device, step: kindOf(device).step, sees };
+    const watched: Watched = { device, step: kindOf(device).step, sees, memory: memoryOf(this.state, device.id) };
+    return watched;
   }
 }
 
@@ -209,6 +214,8 @@ interface Watched {
   device: Device;
   step: DeviceKind<Device>['step'];
   sees: Sees;
+  /** What it remembers in the present state, kept here because every step asks for it. */
+  memory: Memory;
 }
 
 function partsByDevice({ live, dimmerOf }: CompiledDesign): Map<string, LivePart[]> {
