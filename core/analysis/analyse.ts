@@ -7,6 +7,8 @@ import { loadDraw, type LoadDraw } from '../energy/draw';
 import { findAll } from '../findings/findAll';
 import { isReturnJunction, rowAmpereMetres, treeFlow, type TreeFlow } from '../network/flow';
 import { retraceWiring, terminalKey, traceWiring, type Wiring } from '../network/wiring';
+import { gatherBundles, mostLoadedWith, type Bundle } from '../rig/bundles';
+import { exposures, type Exposure } from '../rig/exposure';
 import type { Ampacity } from '../sizing/ampacity';
 import { analyseCircuits } from './circuits';
 import { conductorTables } from './conductorTables';
@@ -23,6 +25,11 @@ export interface AnalysisContext {
   draws: Map<string, LoadDraw>;
   ohmPerM(wire: Pick<Wire, 'conductor'>): number;
   ampacityOf(wire: Wire): Ampacity;
+  exposures: Map<string, Exposure>;
+  exposureOf(wire: Wire): Exposure;
+  /** Loaded conductors laid together with a wire, itself among them, where most lie. */
+  loadedAround(wire: Wire): number;
+  bundles: Map<string, Bundle>;
 }
 
 /**
@@ -31,7 +38,8 @@ export interface AnalysisContext {
  */
 export function analyse(design: Design, previous: Analysis | null = null): Analysis {
   const index = indexDesign(design);
-  const carried = previous && retraceWiring(previous.wiring, previous.design.records, design.records);
+  const before = previous && { records: previous.design.records, wires: previous.index.wires };
+  const carried = before && retraceWiring(previous.wiring, before, { records: design.records, wires: index.wires });
   const context = makeContext(index, carried ?? traceWiring(index));
   const { scenarios, scenario } = budgets(index, context.draws);
   const loads = analyseLoads(context, scenario, previous?.loads);
@@ -49,6 +57,8 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     scenario,
     bank,
     main: analyseMain(context),
+    bundles: context.bundles,
+    exposures: context.exposures,
     totals: totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null),
     wiring: context.wiring,
     findings: [],
@@ -63,7 +73,6 @@ function makeContext(index: DesignIndex, wiring: Wiring): AnalysisContext {
   const { settings, devices } = index;
   const draws = new Map(index.loads.map((load) => [load.id, loadDraw(load)]));
   const tables = conductorTables(settings);
-  const zones = new Map(index.zones.map((zone) => [zone.id, zone]));
   const circuitProtections = new Set(index.circuits.map((circuit) => circuit.protectionId));
   const loadOn = (wanted: 'plus' | 'minus') => (deviceId: string, terminal: string) => {
     const device = terminal === wanted ? devices.get(deviceId) : undefined;
@@ -71,21 +80,44 @@ function makeContext(index: DesignIndex, wiring: Wiring): AnalysisContext {
     return { amps: draws.get(device.id)!.amps, continuous: device.continuous, exclusiveGroup: device.exclusiveGroup };
   };
   const resistance = (wire: Wire) => tables.ohmPerM(wire.conductor);
-  const zoneOf = (deviceId: string) => zones.get(devices.get(deviceId)?.zoneId ?? '');
+  const met = exposures(index);
+  const exposureOf = (wire: Wire) => met.get(wire.id)!;
+  const supply = treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id));
+  const returns = treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind));
+  const alone = (wire: Wire) => {
+    const { ambientC, engineSpace } = exposureOf(wire);
+    return tables.ampacity(wire.conductor, ambientC, engineSpace, 1);
+  };
+  const bundles = gatherBundles(index, wireAmps(wiring, supply, returns), (wire) => alone(wire).amps);
+  const loadedAround = (wire: Wire) => (settings.bundling === 'ignore' ? 1 : mostLoadedWith(bundles, index.layout, wire.id));
   return {
     index,
     wiring,
     draws,
-    supply: treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id)),
-    returns: treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind)),
+    supply,
+    returns,
+    bundles,
+    exposures: met,
+    exposureOf,
+    loadedAround,
     ohmPerM: ({ conductor }) => tables.ohmPerM(conductor),
-    ampacityOf: ({ conductor, from, to }) => {
-      const near = zoneOf(from.deviceId);
-      const far = zoneOf(to.deviceId);
-      const hottest = Math.max(near?.ambientC ?? 30, far?.ambientC ?? 30);
-      return tables.ampacity(conductor, hottest, near?.engineSpace || far?.engineSpace || false);
+    ampacityOf: (wire) => {
+      const { ambientC, engineSpace } = exposureOf(wire);
+      return tables.ampacity(wire.conductor, ambientC, engineSpace, loadedAround(wire));
     },
   };
+}
+
+/** The most that can flow in each wire at once. */
+function wireAmps(wiring: Wiring, supply: TreeFlow, returns: TreeFlow): Map<string, number> {
+  const amps = new Map<string, number>();
+  const add = ({ nodes }: Wiring['supply'], { demand }: TreeFlow) =>
+    nodes.forEach(({ wire }, at) => {
+      if (wire) amps.set(wire.id, demand[at]!.peakA);
+    });
+  add(wiring.supply, supply);
+  add(wiring.return, returns);
+  return amps;
 }
 
 function budgets(index: DesignIndex, draws: Map<string, LoadDraw>): { scenarios: ScenarioBudget[]; scenario: ScenarioBudget | null } {

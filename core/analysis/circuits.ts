@@ -76,6 +76,10 @@ function inputsOf(context: AnalysisContext, circuit: Circuit, loads: LoadAnalysi
     readPath(wiring.return, returns, wiring.return.at.get(terminalKey(id, 'minus')));
   }
   for (const zone of index.zones) inputs.push(zone);
+  for (const wire of [...own.supply, ...own.return]) {
+    const { ambientC, engineSpace } = context.exposureOf(wire);
+    inputs.push(ambientC, engineSpace, context.loadedAround(wire));
+  }
   return inputs;
 }
 
@@ -124,7 +128,7 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
     formulaDropV: run?.formulaDropV ?? null,
     cableDropV: run?.cableDropV ?? 0,
     sharedDropV: run?.sharedDropV ?? 0,
-    choice: worst && chooseForCircuit(context, sum, protection, loads, weakest, thinnest, targetPercent),
+    choice: worst && chooseForCircuit(context, sum, protection, loads, wires, targetPercent),
     verdict: 'ok',
   };
 }
@@ -147,16 +151,15 @@ function chooseForCircuit(
   sum: DemandSum,
   protection: Protection,
   loads: LoadAnalysis[],
-  weakest: Ampacity | null,
-  thinnest: Wire | null,
+  wires: readonly Wire[],
   targetPercent: number,
 ): ConductorChoice | null {
-  if (!weakest || !thinnest) return null;
-  const { settings, devices, zones } = context.index;
+  const [first] = wires;
+  if (!first) return null;
+  const { settings, devices } = context.index;
   const block = protection.mount ? devices.get(protection.mount.blockId) : undefined;
   const slotMaxA = block?.kind === 'fuseBlock' ? block.slotMaxA : Infinity;
-  const places = new Set([protection.zoneId, ...loads.map(({ load }) => load.zoneId)]);
-  const passed = zones.filter((zone) => places.has(zone.id));
+  const met = wires.map(context.exposureOf);
   let ampereMetres = 0;
   let fixedV = 0;
   for (const entry of loads) {
@@ -172,13 +175,14 @@ function chooseForCircuit(
     conditions: {
       standard: settings.conductorStandard,
       insulationC: settings.insulationC,
-      ambientC: Math.max(30, ...passed.map((zone) => zone.ambientC)),
-      engineSpace: passed.some((zone) => zone.engineSpace),
+      ambientC: Math.max(...met.map(({ ambientC }) => ambientC)),
+      engineSpace: met.some(({ engineSpace }) => engineSpace),
+      loaded: Math.max(...wires.map(context.loadedAround)),
     },
     drop: dropBasis(settings),
     cableForm: settings.cableForm,
     ratings: RATINGS_A[protection.family].filter((rating) => rating <= slotMaxA),
-    sizes: candidateSizes(settings.conductorStandard, awgOf(thinnest.conductor) ? 'awg' : 'mm2'),
+    sizes: candidateSizes(settings.conductorStandard, awgOf(first.conductor) ? 'awg' : 'mm2'),
   });
 }
 

@@ -6,7 +6,7 @@ import { designOhmPerM } from '../sizing/voltageDrop';
 /** Resistances and ampacities under one design's settings, each worked out once for as long as the settings stand. */
 export interface ConductorTables {
   ohmPerM(size: ConductorSize): number;
-  ampacity(size: ConductorSize, ambientC: number, engineSpace: boolean): Ampacity;
+  ampacity(size: ConductorSize, ambientC: number, engineSpace: boolean, loaded: number): Ampacity;
 }
 
 const tablesOf = new WeakMap<Settings, ConductorTables>();
@@ -20,19 +20,19 @@ export function conductorTables(settings: Settings): ConductorTables {
 function makeTables(settings: Settings): ConductorTables {
   const { conductorStandard: standard, insulationC, dropBasis: basis, conductorTemperatureC: conductorC } = settings;
   const resistances = new Map<ConductorSize, number>();
-  const places = new Map<number, Map<ConductorSize, Ampacity>>();
+  const places = new Map<string, Map<ConductorSize, Ampacity>>();
   return {
     ohmPerM(size) {
       let ohm = resistances.get(size);
       if (ohm === undefined) resistances.set(size, (ohm = designOhmPerM(size, { standard, basis, conductorC })));
       return ohm;
     },
-    ampacity(size, ambientC, engineSpace) {
-      const place = engineSpace ? ambientC + 1000 : ambientC;
+    ampacity(size, ambientC, engineSpace, loaded) {
+      const place = `${ambientC} ${engineSpace} ${loaded}`;
       let here = places.get(place);
       if (!here) places.set(place, (here = new Map()));
       let carried = here.get(size);
-      if (!carried) here.set(size, (carried = ampacity(size, { standard, insulationC, ambientC, engineSpace })));
+      if (!carried) here.set(size, (carried = ampacity(size, { standard, insulationC, ambientC, engineSpace, loaded })));
       return carried;
     },
   };

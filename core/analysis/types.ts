@@ -7,6 +7,8 @@ import type { Demand } from '../energy/demand';
 import type { LoadDraw } from '../energy/draw';
 import type { Finding, Severity } from '../findings/types';
 import type { Wiring } from '../network/wiring';
+import type { Bundle } from '../rig/bundles';
+import type { Exposure } from '../rig/exposure';
 import type { Ampacity } from '../sizing/ampacity';
 import type { ConductorChoice } from '../sizing/conductorChoice';
 
@@ -26,6 +28,10 @@ export interface Analysis {
   main: MainAnalysis | null;
   totals: Totals;
   wiring: Wiring;
+  /** What lies together in each route, by its id. */
+  bundles: Map<string, Bundle>;
+  /** What each wire meets on its way. */
+  exposures: Map<string, Exposure>;
   /** The worst first. */
   findings: Finding[];
   /** What each circuit was made from and what came of it, before its verdict; for the next analysis. */

@@ -83,3 +83,27 @@ export const AMPACITY_TABLES: Record<ConductorStandard, AmpacityTable> = {
   'iso-small-craft': isoSmallCraft,
   'road-vehicle': roadVehicle,
 };
+
+/**
+ * Multiplier for so many loaded conductors laid together, by the least number it holds from. Sources: the American table,
+ * published for 50 V and above (the older one for direct current has none, so this is the conservative choice); ISO 10133;
+ * the road-vehicle tables give none and borrow ISO's. All from memory.
+ */
+export const BUNDLE_FACTORS: Record<ConductorStandard, readonly (readonly [from: number, factor: number])[]> = {
+  'us-small-craft': [
+    [3, 0.7],
+    [4, 0.6],
+    [7, 0.5],
+    [25, 0.4],
+  ],
+  'iso-small-craft': [
+    [4, 0.7],
+    [7, 0.6],
+    [25, 0.5],
+  ],
+  'road-vehicle': [
+    [4, 0.7],
+    [7, 0.6],
+    [25, 0.5],
+  ],
+};

@@ -1,4 +1,22 @@
-import type { Battery, Circuit, Device, DesignRecord, Duty, Load, Protection, RecordType, Scenario, Settings, Wire, Zone } from './schema';
+import { layOut, type Layout } from '../rig/layout';
+import type {
+  Battery,
+  Circuit,
+  Device,
+  DesignRecord,
+  Duty,
+  KeepClear,
+  Load,
+  Place,
+  Protection,
+  RecordType,
+  Rig,
+  Route,
+  Scenario,
+  Settings,
+  Wire,
+  Zone,
+} from './schema';
 import { SETTINGS_ID } from './vocabulary';
 
 /** A design: its records by id. Records are never changed in place; a Change makes a new Design. */
@@ -16,12 +34,19 @@ export interface DesignIndex {
   devices: Map<string, Device>;
   battery: Battery | null;
   loads: Load[];
+  /** With the lengths the vehicle gives them. */
   wires: Wire[];
   circuits: Circuit[];
   scenarios: Scenario[];
   duties: Duty[];
   /** Protections sitting in a fuse block, by block id, in slot order. */
   mounted: Map<string, Protection[]>;
+  /** The vehicle, null while nobody has laid one out. */
+  rig: Rig | null;
+  places: Place[];
+  routes: Route[];
+  keepClear: KeepClear[];
+  layout: Layout;
 }
 
 export function makeDesign(records: Iterable<DesignRecord>): Design {
@@ -54,7 +79,7 @@ export function devicesOfKind<K extends Device['kind']>(design: Design, kind: K)
 }
 
 export function indexDesign(design: Design): DesignIndex {
-  const index: DesignIndex = {
+  const index: Omit<DesignIndex, 'layout'> = {
     settings: settingsOf(design),
     zones: [],
     devices: new Map(),
@@ -65,6 +90,10 @@ export function indexDesign(design: Design): DesignIndex {
     scenarios: [],
     duties: [],
     mounted: new Map(),
+    rig: null,
+    places: [],
+    routes: [],
+    keepClear: [],
   };
   for (const record of design.records.values()) {
     if (record.type === 'zone') index.zones.push(record);
@@ -72,6 +101,10 @@ export function indexDesign(design: Design): DesignIndex {
     else if (record.type === 'circuit') index.circuits.push(record);
     else if (record.type === 'scenario') index.scenarios.push(record);
     else if (record.type === 'duty') index.duties.push(record);
+    else if (record.type === 'rig') index.rig = record;
+    else if (record.type === 'place') index.places.push(record);
+    else if (record.type === 'route') index.routes.push(record);
+    else if (record.type === 'keepClear') index.keepClear.push(record);
     else if (record.type === 'device') {
       index.devices.set(record.id, record);
       if (record.kind === 'load') index.loads.push(record);
@@ -87,7 +120,8 @@ export function indexDesign(design: Design): DesignIndex {
   index.scenarios.sort(byOrder);
   index.circuits.sort((a, b) => a.number - b.number || (a.id < b.id ? -1 : 1));
   for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
-  return index;
+  const layout = layOut(index);
+  return { ...index, wires: layout.wires, layout };
 }
 
 function byOrder(a: { order: number; id: string }, b: { order: number; id: string }): number {

@@ -18,5 +18,19 @@ export const milliohm = z.number().min(0).max(10_000);
 /** Longer than any day. */
 export const seconds = z.number().min(0).max(100_000);
 
+/** A distance in the vehicle from its front left corner on the ground; small negatives are for what sticks out. */
+export const placeMm = z.number().min(-2000).max(LIMITS.vehicleMm);
+
 /** What every device has. */
-export const deviceBase = { id, type: z.literal('device'), name, zoneId: id.nullable() };
+export const deviceBase = {
+  id,
+  type: z.literal('device'),
+  name,
+  zoneId: id.nullable(),
+  /** Where it is fixed. */
+  placeId: id.nullable().optional(),
+  /** How far it reaches behind the panel it sits in. */
+  depthMm: lengthMm.nullable().optional(),
+  /** Whether it stands water by itself. */
+  sealed: z.boolean().optional(),
+};

@@ -22,6 +22,8 @@ export const USUAL_ZONES: Record<Vehicle, readonly string[]> = {
   offRoader: ['Cab', 'Load area', 'Rack', 'Tailgate', 'Engine bay'],
   trailer: ['Cabin', 'Galley', 'Roof', 'Drawbar'],
   coachBuilt: ['Cab', 'Lounge', 'Galley', 'Washroom', 'Bunk', 'Roof', 'Engine bay'],
+  openFrame: ['Seat', 'Hood', 'Frame', 'Rear'],
+  motorcycle: ['Handlebar', 'Tank', 'Seat', 'Panniers'],
 };
 
 /** Settings with the defaults and their reasons in docs/architecture.md. */

@@ -13,6 +13,7 @@ export type ProblemCode =
   | 'protectionShared'
   | 'dutyRepeated'
   | 'wireToItself'
+  | 'routeToItself'
   | 'tooManyRecords'
   | 'badField';
 
@@ -64,6 +65,8 @@ export function describeProblem({ code, id, field, other }: Problem): string {
       return `${at}: load ${other} already has a duty in this scenario`;
     case 'wireToItself':
       return `${at}: both ends are on the same terminal`;
+    case 'routeToItself':
+      return `${at}: both ends are the same place`;
     case 'tooManyRecords':
       return `the design would hold ${other} records, more than is allowed`;
     case 'badField':

@@ -23,11 +23,20 @@ export function referencesOf(record: DesignRecord): Reference[] {
       break;
     case 'device':
       add('zoneId', record.zoneId, 'zone');
+      add('placeId', record.placeId ?? null, 'place');
       if (record.kind === 'protection' && record.mount) add('mount.blockId', record.mount.blockId, 'device', 'fuseBlock');
       break;
     case 'wire':
       add('from.deviceId', record.from.deviceId, 'device');
       add('to.deviceId', record.to.deviceId, 'device');
+      for (const routeId of record.via ?? []) add('via', routeId, 'route');
+      break;
+    case 'place':
+      add('zoneId', record.zoneId, 'zone');
+      break;
+    case 'route':
+      add('fromId', record.fromId, 'place');
+      add('toId', record.toId, 'place');
       break;
     case 'circuit':
       add('zoneId', record.zoneId, 'zone');
@@ -39,6 +48,8 @@ export function referencesOf(record: DesignRecord): Reference[] {
       break;
     case 'zone':
     case 'scenario':
+    case 'rig':
+    case 'keepClear':
       break;
   }
   return refs;
@@ -95,6 +106,7 @@ function checkOwnReferences(design: Design, record: DesignRecord, problems: Prob
       problems.push({ code: 'wireToItself', id: record.id });
     }
   }
+  if (record.type === 'route' && record.fromId === record.toId) problems.push({ code: 'routeToItself', id: record.id });
   if (record.type === 'device' && record.kind === 'protection' && record.mount) {
     const block = design.records.get(record.mount.blockId);
     if (block?.type === 'device' && block.kind === 'fuseBlock' && record.mount.slot > block.slots) {

@@ -3,7 +3,17 @@ import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceSchema } from '../devices';
 import type { Load } from '../devices/load';
 import { id, lengthMm, name, note, percent } from './fields';
-import { CONDUCTOR_STANDARDS, DROP_CLASSES, LIMITS, RETURN_KINDS, SETTINGS_ID, UNIT_SYSTEMS, VEHICLES } from './vocabulary';
+import { keepClear, place, rig, route, zone } from './rigSchema';
+import {
+  BUNDLE_PRACTICES,
+  CONDUCTOR_STANDARDS,
+  DROP_CLASSES,
+  LIMITS,
+  RETURN_KINDS,
+  SETTINGS_ID,
+  UNIT_SYSTEMS,
+  VEHICLES,
+} from './vocabulary';
 
 const conductor = z.enum(CONDUCTOR_SIZES);
 
@@ -29,15 +39,8 @@ const settings = z.strictObject({
   conductorTemperatureC: z.number().min(-40).max(125),
   wantedRuntimeH: z.number().min(0).max(2000),
   scenarioId: id.nullable(),
-});
-
-const zone = z.strictObject({
-  id,
-  type: z.literal('zone'),
-  name,
-  order: z.number().int().min(0).max(10_000),
-  ambientC: z.number().min(-40).max(120),
-  engineSpace: z.boolean(),
+  /** Whether conductors laid together count as hotter; absent: they do. */
+  bundling: z.enum(BUNDLE_PRACTICES).optional(),
 });
 
 const terminal = z.strictObject({ deviceId: id, terminal: z.string().min(1).max(20) });
@@ -51,6 +54,8 @@ const wire = z.strictObject({
   lengthMm,
   lengthMeasured: z.boolean(),
   conductor,
+  /** Routes it takes, chosen by hand; absent or null: the shortest way. */
+  via: z.array(id).max(60).nullable().optional(),
 });
 
 const circuit = z.strictObject({
@@ -81,7 +86,19 @@ const duty = z.strictObject({
   sharePercent: percent,
 });
 
-export const recordSchema = z.discriminatedUnion('type', [settings, zone, deviceSchema, wire, circuit, scenario, duty]);
+export const recordSchema = z.discriminatedUnion('type', [
+  settings,
+  zone,
+  deviceSchema,
+  wire,
+  circuit,
+  scenario,
+  duty,
+  rig,
+  place,
+  route,
+  keepClear,
+]);
 
 export const changeSchema = z.strictObject({
   added: z.array(recordSchema).max(LIMITS.recordsPerChange),
@@ -90,7 +107,7 @@ export const changeSchema = z.strictObject({
 });
 
 export type Settings = z.infer<typeof settings>;
-export type Zone = z.infer<typeof zone>;
+export type { KeepClear, Passage, Place, PlanPoint, Rig, Route, Zone } from './rigSchema';
 export type { Battery } from '../devices/battery';
 export type { Protection } from '../devices/protection';
 export type { FuseBlock } from '../devices/fuseBlock';

@@ -1,10 +1,10 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 export const SETTINGS_ID = 'settings';
 
-export const VEHICLES = ['boxBody', 'panelVan', 'pickUp', 'offRoader', 'trailer', 'coachBuilt'] as const;
+export const VEHICLES = ['boxBody', 'panelVan', 'pickUp', 'offRoader', 'trailer', 'coachBuilt', 'openFrame', 'motorcycle'] as const;
 export type Vehicle = (typeof VEHICLES)[number];
 
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
@@ -25,6 +25,29 @@ export type DropClass = (typeof DROP_CLASSES)[number];
 export const RETURN_KINDS = ['dedicated', 'chassis'] as const;
 export type ReturnKind = (typeof RETURN_KINDS)[number];
 
+export const RIG_ID = 'rig';
+
+/** What a zone does to wiring. */
+export const ZONE_TRAITS = ['splashed', 'wet', 'living', 'sleeping', 'sun', 'vibration', 'moving'] as const;
+export type ZoneTrait = (typeof ZONE_TRAITS)[number];
+
+/** How a stretch is laid. */
+export const ROUTE_KINDS = ['loom', 'conduit', 'trunking', 'pillar', 'underfloor', 'rack'] as const;
+export type RouteKind = (typeof ROUTE_KINDS)[number];
+
+/** How a cable is got through a stretch. */
+export const ROUTE_FEEDS = ['open', 'drawWire', 'helper'] as const;
+
+/** What a stretch passes on its way. */
+export const PASSINGS = ['bulkhead', 'roof', 'doubleSkin', 'hinge', 'exhaust', 'steering', 'water'] as const;
+export type Passing = (typeof PASSINGS)[number];
+
+/** What is fitted where a stretch passes something. */
+export const PASS_PARTS = ['none', 'grommet', 'gland', 'boot', 'heatShield', 'guard'] as const;
+export type PassPart = (typeof PASS_PARTS)[number];
+
+export const BUNDLE_PRACTICES = ['derate', 'ignore'] as const;
+
 export const INSULATION_RATINGS_C = [60, 70, 75, 80, 85, 90, 105, 125] as const;
 
 /** Bounds on what one design, one change and one field may hold. Generous for a real vehicle, small for a server. */
@@ -41,4 +64,9 @@ export const LIMITS = {
   capacityAh: 5_000,
   slots: 24,
   circuitNumber: 999,
+  vehicleMm: 30_000,
+  outlinePoints: 200,
+  bends: 20,
+  passings: 12,
+  pictureBytes: 4_000_000,
 } as const;

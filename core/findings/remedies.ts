@@ -11,6 +11,7 @@ import { candidateSizes } from '../sizing/conductorChoice';
 import { chooseFuse, leastFuseA } from '../sizing/fuse';
 import { addWire, firstFreeSlot, giveLoadItsCircuit, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { formatConductor, formatRating } from '../units/quantity';
+import { rigRemedies } from './rigRemedies';
 import type { Finding } from './types';
 
 /** A change that puts a finding right, and what to write on its button. */
@@ -69,7 +70,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
     }
     default:
-      return [];
+      return rigRemedies(analysis, finding);
   }
 }
 

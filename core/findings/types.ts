@@ -50,7 +50,26 @@ export type Rule =
   | 'network.otherReturn'
   | 'network.besideFuse'
   | 'network.besideSwitch'
-  | 'network.leak';
+  | 'network.leak'
+  | 'rig.noWay'
+  | 'rig.pathBroken'
+  | 'rig.bareHole'
+  | 'rig.unsealed'
+  | 'rig.hinge'
+  | 'rig.exhaust'
+  | 'rig.steering'
+  | 'rig.holeTooSmall'
+  | 'rig.conduitFull'
+  | 'rig.tooShallow'
+  | 'rig.inTheWay'
+  | 'rig.inSight'
+  | 'rig.samePlace'
+  | 'rig.outside'
+  | 'rig.wet'
+  | 'rig.measuredDiffers'
+  | 'rig.wireDiffers';
+
+export type RigRule = Extract<Rule, `rig.${string}`>;
 
 export function findingKey(finding: Finding): string {
   return `${finding.rule}:${finding.subjects.join(',')}`;

@@ -10,9 +10,11 @@ import {
   formatLength,
   formatPercent,
   formatRating,
+  formatSmallLength,
   formatVolts,
   formatWatts,
 } from '../units/quantity';
+import { RIG_RULES } from './rigWords';
 import type { Finding, Rule } from './types';
 
 /** A finding in words: what is wrong, in figures, and why the rule exists with its source. */
@@ -34,12 +36,22 @@ interface Teller {
   watts(key: string): string;
   ampHours(key: string): string;
   conductor(): string;
+  /** Millimetres as such: holes, depths and diameters. */
+  mm(key: string): string;
   raw(key: string): string;
   /** Terminals one after another. */
   path(key: string): string;
 }
 
-const WORDS: Record<Rule, { title: string; message: (say: Teller) => string; why: string }> = {
+/** What a rule says of what it found. */
+export interface RuleWords {
+  title: string;
+  message: (say: Teller) => string;
+  why: string;
+}
+
+const WORDS: Record<Rule, RuleWords> = {
+  ...RIG_RULES,
   'wiring.short': {
     title: 'Positive meets negative',
     message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,
@@ -255,7 +267,12 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'zone':
     case 'device':
     case 'scenario':
+    case 'place':
+    case 'route':
+    case 'keepClear':
       return record.name;
+    case 'rig':
+      return 'The vehicle';
     case 'duty':
       return nameOf(design, record.loadId);
     case undefined:
@@ -276,6 +293,7 @@ function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSys
     watts: (key) => formatWatts(number(key)),
     ampHours: (key) => formatAmpHours(number(key)),
     conductor: () => formatConductor((numbers.conductor ?? null) as ConductorSize | null),
+    mm: (key) => formatSmallLength(number(key), units),
     raw: (key) => String(numbers[key] ?? ''),
     path: (key) =>
       String(numbers[key] ?? '')

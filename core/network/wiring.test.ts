@@ -130,19 +130,23 @@ describe('tracing', () => {
   test('a length or gauge changed keeps the trees; a wire moved, added or taken away is traced afresh', () => {
     const design = heron();
     const before = traceWiring(indexDesign(design));
+    const retrace = (to: Design) => {
+      const traced = ({ records }: Design) => ({ records, wires: indexDesign({ records }).wires });
+      return retraceWiring(before, traced(design), traced(to));
+    };
     const wires = Array.from(design.records.values()).filter((record): record is Wire => record.type === 'wire');
     for (const wire of wires.slice(0, 12)) {
       const longer = applyChange(
         design,
         updateRecords(design, [{ id: wire.id, set: { lengthMm: wire.lengthMm + 10, conductor: 'mm2:16' } }]),
       );
-      expect(retraceWiring(before, design.records, longer.records)).toEqual(traceWiring(indexDesign(longer)));
+      expect(retrace(longer)).toEqual(traceWiring(indexDesign(longer)));
       const without = new Map(design.records);
       without.delete(wire.id);
-      expect(retraceWiring(before, design.records, without)).toBeNull();
+      expect(retrace({ records: without })).toBeNull();
     }
     const moved = updateRecords(design, [{ id: 'wire_front', set: { from: { deviceId: 'fuse_main', terminal: 'out' } } }]);
-    expect(retraceWiring(before, design.records, applyChange(design, moved).records)).toBeNull();
-    expect(retraceWiring(before, design.records, design.records)).toBe(before);
+    expect(retrace(applyChange(design, moved))).toBeNull();
+    expect(retrace(design)).toBe(before);
   });
 });

@@ -73,18 +73,17 @@ export function traceWiring(index: DesignIndex): Wiring {
  * The wiring after an edit that joins nothing and parts nothing: the earlier trees with the new wires in the old ones'
  * places. Null when the edit may have changed what hangs on what, and the wiring must be traced afresh.
  */
-export function retraceWiring(
-  before: Wiring,
-  from: ReadonlyMap<string, DesignRecord>,
-  to: ReadonlyMap<string, DesignRecord>,
-): Wiring | null {
-  if (from.size !== to.size) return null;
+export function retraceWiring(before: Wiring, from: Traced, to: Traced): Wiring | null {
+  if (from.records.size !== to.records.size || from.wires.length !== to.wires.length) return null;
+  for (const [id, record] of to.records) {
+    const old = from.records.get(id);
+    if (old !== record && (!old || !joinsTheSame(old, record))) return null;
+  }
   const replaced = new Map<Wire, Wire>();
-  for (const [id, record] of to) {
-    const old = from.get(id);
-    if (old === record) continue;
-    if (!old || !joinsTheSame(old, record)) return null;
-    if (old.type === 'wire' && record.type === 'wire') replaced.set(old, record);
+  for (let at = 0; at < to.wires.length; at++) {
+    const [old, wire] = [from.wires[at]!, to.wires[at]!];
+    if (old.id !== wire.id) return null;
+    if (old !== wire) replaced.set(old, wire);
   }
   if (replaced.size === 0) return before;
   const renew = ({ nodes, at }: WiringTree): WiringTree => ({
@@ -92,6 +91,12 @@ export function retraceWiring(
     at,
   });
   return { ...before, supply: renew(before.supply), return: renew(before.return) };
+}
+
+/** A design's records, and its wires as laid. */
+interface Traced {
+  records: ReadonlyMap<string, DesignRecord>;
+  wires: readonly Wire[];
 }
 
 function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {

@@ -1,4 +1,4 @@
-import { AMPACITY_TABLES } from '../catalog/ampacity';
+import { AMPACITY_TABLES, BUNDLE_FACTORS } from '../catalog/ampacity';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import type { ConductorStandard } from '../design/vocabulary';
 
@@ -8,6 +8,8 @@ export interface ConductorConditions {
   insulationC: number;
   ambientC: number;
   engineSpace: boolean;
+  /** Loaded conductors laid together with it, itself among them; absent: alone. */
+  loaded?: number;
 }
 
 /** An ampacity with each step that led to it. */
@@ -20,32 +22,45 @@ export interface Ampacity {
   row: ConductorSize | null;
   /** The insulation column used: the highest not above the cable's rating. */
   columnC: number;
+  /** Everything the table's amperes are multiplied by. */
   factor: number;
+  /** What the part of it for heat is for. */
   factorFor: 'none' | 'ambient' | 'engineSpace';
+  /** The part of it for the bundle, and how many loaded conductors lie in that. */
+  bundleFactor: number;
+  loaded: number;
 }
 
 /**
  * What a conductor carries under a standard. A size the table lacks takes the row of the largest tabulated size that is
  * no bigger; a hotter insulation than the table knows takes its hottest column. Above 30 C the factor is
  * sqrt((Tinsulation - Tambient) / (Tinsulation - 30)), which follows from heat rising with the square of current; in an
- * engine space it is the smaller of that and the standard's own factor. Below 30 C nothing is added.
+ * engine space it is the smaller of that and the standard's own factor. Below 30 C nothing is added. Loaded conductors laid
+ * together take the standard's factor for their number on top.
  * Sources: the tables in catalog/ampacity.
  */
-export function ampacity(size: ConductorSize, { standard, insulationC, ambientC, engineSpace }: ConductorConditions): Ampacity {
+export function ampacity(size: ConductorSize, { standard, insulationC, ambientC, engineSpace, loaded = 1 }: ConductorConditions): Ampacity {
   const table = AMPACITY_TABLES[standard];
   let column = -1;
   while (column + 1 < table.insulationC.length && table.insulationC[column + 1]! <= insulationC) column++;
   const columnC = table.insulationC[column] ?? table.insulationC[0]!;
   const area = areaMm2(size) * 1.0005;
   const row = table.rows.findLast(([tabulated]) => tabulated === size || areaMm2(tabulated) <= area);
-  const none: Ampacity = { amps: 0, baseA: 0, row: null, columnC, factor: 1, factorFor: 'none' };
+  const none: Ampacity = { amps: 0, baseA: 0, row: null, columnC, factor: 1, factorFor: 'none', bundleFactor: 1, loaded };
   if (!row || column < 0) return none;
 
   const baseA = row[column + 1] as number;
   const ambient = ambientC > 30 ? Math.sqrt(Math.max(0, columnC - ambientC) / (columnC - 30)) : 1;
   const engine = engineSpace ? table.engineSpace[column]! : 1;
   if (engine === null) return { ...none, baseA, row: row[0], factor: 0, factorFor: 'engineSpace' };
-  const factor = Math.min(ambient, engine);
-  const factorFor = factor === 1 ? 'none' : engine <= ambient ? 'engineSpace' : 'ambient';
-  return { amps: baseA * factor, baseA, row: row[0], columnC, factor, factorFor };
+  const heat = Math.min(ambient, engine);
+  const factorFor = heat === 1 ? 'none' : engine <= ambient ? 'engineSpace' : 'ambient';
+  const bundled = bundleFactor(standard, loaded);
+  const factor = heat * bundled;
+  return { amps: baseA * factor, baseA, row: row[0], columnC, factor, factorFor, bundleFactor: bundled, loaded };
+}
+
+/** What a standard multiplies ampacity by for so many loaded conductors laid together. Source: catalog/ampacity. */
+export function bundleFactor(standard: ConductorStandard, loaded: number): number {
+  return BUNDLE_FACTORS[standard].findLast(([from]) => loaded >= from)?.[1] ?? 1;
 }

@@ -69,6 +69,12 @@ export function formatLengthNumber(lengthMm: number | null, units: UnitSystem): 
   return units === 'metric' ? formatNumber(lengthMm / 1000, 2) : formatNumber(lengthMm / MM_PER_FOOT, 1);
 }
 
+/** A hole, a depth or a diameter given in millimetres, in millimetres or inches. */
+export function formatSmallLength(lengthMm: number | null, units: UnitSystem): string {
+  if (lengthMm === null) return MISSING;
+  return units === 'metric' ? `${formatNumber(lengthMm, lengthMm < 20 ? 1 : 0)} mm` : `${formatNumber(lengthMm / 25.4, 2)} in`;
+}
+
 export function formatTemperature(celsius: number, units: UnitSystem): string {
   return units === 'metric' ? `${formatNumber(celsius, 0)} °C` : `${formatNumber(celsius * 1.8 + 32, 0)} °F`;
 }

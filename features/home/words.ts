@@ -7,4 +7,6 @@ export const VEHICLE_WORDS: Record<Vehicle, string> = {
   offRoader: 'Estate or off-roader',
   trailer: 'Trailer',
   coachBuilt: 'Coach-built',
+  openFrame: 'Open frame',
+  motorcycle: 'Motorcycle',
 };

@@ -1,0 +1,120 @@
+import { z } from 'zod';
+import { id, lengthMm, name, note, placeMm } from './fields';
+import { LIMITS, PASS_PARTS, PASSINGS, RIG_ID, ROUTE_FEEDS, ROUTE_KINDS, VEHICLES, ZONE_TRAITS } from './vocabulary';
+
+/**
+ * The records of the vehicle itself. Distances are millimetres from its front left corner on the ground: x towards the
+ * rear, y towards the right, z up.
+ */
+
+const planPoint = z.strictObject({ xMm: placeMm, yMm: placeMm });
+const point = z.strictObject({ xMm: placeMm, yMm: placeMm, zMm: placeMm });
+const sizeMm = z.number().min(100).max(LIMITS.vehicleMm);
+
+/** The vehicle's size and shape, and how cable is counted in it. One a design. */
+export const rig = z.strictObject({
+  id: z.literal(RIG_ID),
+  type: z.literal('rig'),
+  lengthMm: sizeMm,
+  widthMm: sizeMm,
+  heightMm: sizeMm,
+  body: z.enum(VEHICLES),
+  /** An outline traced by hand, in place of the body's usual one. */
+  outline: z.array(planPoint).min(3).max(LIMITS.outlinePoints).nullable(),
+  /** Cable left over at each end of a wire, for remaking the joint. */
+  slackMm: z.number().min(0).max(2000),
+  /** Added to what the plan says of a stretch, for bends and sagging. */
+  allowancePercent: z.number().min(0).max(100),
+  /** A picture to trace over: its attachment and where it lies. */
+  picture: z.strictObject({ attachmentId: id, xMm: placeMm, yMm: placeMm, mmPerPixel: z.number().positive().max(1000) }).nullable(),
+});
+
+export const zone = z.strictObject({
+  id,
+  type: z.literal('zone'),
+  name,
+  order: z.number().int().min(0).max(10_000),
+  /** The hottest it gets, what wire is sized for. */
+  ambientC: z.number().min(-40).max(120),
+  engineSpace: z.boolean(),
+  /** How warm it is as a rule. */
+  usualC: z.number().min(-40).max(120).optional(),
+  traits: z.array(z.enum(ZONE_TRAITS)).max(ZONE_TRAITS.length).optional(),
+  purpose: note.optional(),
+  /** Its ground in the plan and how high it reaches. */
+  plan: z
+    .strictObject({ xMm: placeMm, yMm: placeMm, lengthMm: sizeMm, widthMm: sizeMm, lowMm: placeMm, highMm: placeMm })
+    .nullable()
+    .optional(),
+  /** Which of the drawing's tints and patterns it has. */
+  tint: z.number().int().min(1).max(8).optional(),
+});
+
+/** Somewhere things are fixed and routes meet. */
+export const place = z.strictObject({
+  id,
+  type: z.literal('place'),
+  name,
+  zoneId: id.nullable(),
+  xMm: placeMm,
+  yMm: placeMm,
+  zMm: placeMm,
+  /** Free depth behind the panel, null where nobody has looked. */
+  depthMm: lengthMm.nullable(),
+  /** What sits behind it. */
+  behind: note,
+});
+
+const passage = z.strictObject({
+  what: z.enum(PASSINGS),
+  part: z.enum(PASS_PARTS),
+  /** The hole's diameter. */
+  holeMm: z.number().min(0).max(500).nullable(),
+  sealed: z.boolean(),
+  /** Distance kept from a hot or moving thing. */
+  clearMm: z.number().min(0).max(5000).nullable(),
+});
+
+/** A stretch between two places that cable can take. */
+export const route = z.strictObject({
+  id,
+  type: z.literal('route'),
+  name,
+  fromId: id,
+  toId: id,
+  kind: z.enum(ROUTE_KINDS),
+  bends: z.array(point).max(LIMITS.bends),
+  /** Length measured in the vehicle; null: the plan's. */
+  measuredMm: lengthMm.nullable(),
+  measuredOn: z.iso.date().nullable(),
+  /** Inside diameter of a conduit or pillar. */
+  insideMm: z.number().min(1).max(500).nullable(),
+  feed: z.enum(ROUTE_FEEDS),
+  /** No cable may take it. */
+  closed: z.boolean(),
+  passes: z.array(passage).max(LIMITS.passings),
+  note,
+});
+
+/** Room that must stay free: what a door, hood or arm sweeps, or a line of sight. Angles run clockwise from straight back. */
+export const keepClear = z.strictObject({
+  id,
+  type: z.literal('keepClear'),
+  name,
+  kind: z.enum(['sweep', 'sight']),
+  xMm: placeMm,
+  yMm: placeMm,
+  reachMm: z.number().min(10).max(LIMITS.vehicleMm),
+  fromDeg: z.number().min(-360).max(360),
+  toDeg: z.number().min(-360).max(360),
+  lowMm: placeMm,
+  highMm: placeMm,
+});
+
+export type PlanPoint = z.infer<typeof planPoint>;
+export type Rig = z.infer<typeof rig>;
+export type Zone = z.infer<typeof zone>;
+export type Place = z.infer<typeof place>;
+export type Passage = z.infer<typeof passage>;
+export type Route = z.infer<typeof route>;
+export type KeepClear = z.infer<typeof keepClear>;
