@@ -1,9 +1,13 @@
 import type { ConductorSize } from '../core/catalog/conductorSizes';
-import type { Design } from '../core/design/design';
+import { indexDesign, type Design } from '../core/design/design';
+import { Edit } from '../core/design/edit';
 import { defaultSettings } from '../core/design/newDesign';
 import type { DesignRecord, Wire } from '../core/design/schema';
+import { terminalKey, traceWiring } from '../core/network/wiring';
 import { buildDemo } from './builder';
 import { circuits, STORED, WINTER, WORK } from './heronCircuits';
+import { HERON_RIG } from './heronRig';
+import { layDemo } from './rigBuilder';
 
 /**
  * Heron: a made-up ex-ambulance box body, a two-person field camper for a wetland bird count. It carries three honest
@@ -11,7 +15,21 @@ import { circuits, STORED, WINTER, WORK } from './heronCircuits';
  * measured draw is more than its box said, on a fuse chosen from the box.
  */
 export function heron(): Design {
-  return buildDemo([...base(), ...supply()], circuits);
+  return layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG);
+}
+
+/** Loads on the hide's fuse block return to the bar beside it. */
+function ontoHideBar(design: Design): Design {
+  const { wires, devices } = indexDesign(design);
+  const { supply } = traceWiring(indexDesign(design));
+  const edit = new Edit(design);
+  for (const { id, from, to } of wires) {
+    if (to.deviceId !== 'bar_front' || from.deviceId === 'bar_hide') continue;
+    const fuse = devices.get(supply.nodes[supply.at.get(terminalKey(from.deviceId, 'plus')) ?? -1]?.protectionId ?? '');
+    if (fuse?.kind === 'protection' && fuse.mount?.blockId === 'block_hide')
+      edit.set(id, { to: { deviceId: 'bar_hide', terminal: 'bar' } });
+  }
+  return edit.design;
 }
 
 const ZONES: [id: string, name: string, ambientC: number, engine?: boolean][] = [
@@ -54,7 +72,7 @@ function base(): DesignRecord[] {
 function supply(): DesignRecord[] {
   const wire = (id: string, role: Wire['role'], from: string, to: string, lengthMm: number, conductor: ConductorSize): Wire => {
     const end = (text: string) => ({ deviceId: text.split('.')[0]!, terminal: text.split('.')[1]! });
-    return { id, type: 'wire', role, from: end(from), to: end(to), lengthMm, lengthMeasured: true, conductor };
+    return { id, type: 'wire', role, from: end(from), to: end(to), lengthMm, lengthMeasured: id === 'wire_lead', conductor };
   };
   const at = (id: string, name: string, zoneId: string) => ({ id, type: 'device' as const, name, zoneId });
   return [
@@ -69,10 +87,12 @@ function supply(): DesignRecord[] {
     { ...at('block_hide', 'Hide fuse block', 'zone_hide'), kind: 'fuseBlock', slots: 12, slotMaxA: 30, blockMaxA: 80 },
     { ...at('bar_front', 'Front return bar', 'zone_galley'), kind: 'busBar', ratingA: 150 },
     wire('wire_lead', 'supply', 'bat_house.plus', 'fuse_main.in', 180, 'mm2:35'),
-    wire('wire_plus', 'supply', 'fuse_main.out', 'bar_plus.bar', 300, 'mm2:35'),
-    wire('wire_front', 'supply', 'bar_plus.bar', 'block_front.in', 900, 'mm2:35'),
+    wire('wire_plus', 'supply', 'fuse_main.out', 'bar_plus.bar', 300, 'mm2:50'),
+    wire('wire_front', 'supply', 'bar_plus.bar', 'block_front.in', 900, 'mm2:50'),
     wire('wire_hidelead', 'supply', 'bar_plus.bar', 'fuse_hide.in', 150, 'mm2:35'),
-    wire('wire_hide', 'supply', 'fuse_hide.out', 'block_hide.in', 2400, 'mm2:25'),
-    wire('wire_minus', 'return', 'bar_front.bar', 'bat_house.minus', 1100, 'mm2:35'),
+    wire('wire_hide', 'supply', 'fuse_hide.out', 'block_hide.in', 2400, 'mm2:35'),
+    { ...at('bar_hide', 'Hide return bar', 'zone_hide'), kind: 'busBar', ratingA: 100 },
+    wire('wire_hideminus', 'return', 'bar_hide.bar', 'bat_house.minus', 3400, 'mm2:35'),
+    wire('wire_minus', 'return', 'bar_front.bar', 'bat_house.minus', 1100, 'mm2:50'),
   ];
 }

@@ -200,7 +200,7 @@ export const circuits: DemoCircuit[] = [
       ...hide,
       slot: 4,
       ratingA: 7.5,
-      conductor: 'mm2:4',
+      conductor: 'mm2:6',
       feedMm: 1600,
       critical: true,
     },

@@ -2,11 +2,13 @@ import type { ConductorSize } from '../core/catalog/conductorSizes';
 import type { Design } from '../core/design/design';
 import { defaultSettings } from '../core/design/newDesign';
 import type { DesignRecord, Wire } from '../core/design/schema';
+import { PIP_RIG } from './pipRig';
+import { layDemo } from './rigBuilder';
 import { buildDemo, watts, type DemoCircuit } from './builder';
 
 /** Pip: a made-up teardrop trailer with six circuits, the small first-time case. Nothing is wrong with it. */
 export function pip(): Design {
-  return buildDemo(base(), circuits);
+  return layDemo(buildDemo(base(), circuits), PIP_RIG);
 }
 
 const CAMP = 'scn_camp';
@@ -14,7 +16,7 @@ const CAMP = 'scn_camp';
 function base(): DesignRecord[] {
   const answers = { name: 'Pip', vehicle: 'trailer', units: 'us', standard: 'us-small-craft', defaultReturn: 'dedicated' } as const;
   const wire = (id: string, role: Wire['role'], from: [string, string], to: [string, string], lengthMm: number): Wire => ({
-    ...{ id, type: 'wire', role, lengthMm, lengthMeasured: true, conductor: 'awg:6' as ConductorSize },
+    ...{ id, type: 'wire', role, lengthMm, lengthMeasured: id === 'wire_lead', conductor: 'awg:6' as ConductorSize },
     from: { deviceId: from[0], terminal: from[1] },
     to: { deviceId: to[0], terminal: to[1] },
   });

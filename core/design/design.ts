@@ -70,6 +70,11 @@ export function deviceOf<K extends Device['kind']>(design: Design, id: string | 
   return device?.kind === kind ? (device as DeviceOf<K>) : null;
 }
 
+/** Every record of a type, in the order of the design. */
+export function recordsOf<T extends RecordType>(design: Design, type: T): RecordOf<T>[] {
+  return Array.from(design.records.values()).filter((record): record is RecordOf<T> => record.type === type);
+}
+
 export function devicesOfKind<K extends Device['kind']>(design: Design, kind: K): DeviceOf<K>[] {
   const found: DeviceOf<K>[] = [];
   for (const record of design.records.values()) {

@@ -1,8 +1,8 @@
 import type { Analysis } from '../analysis/types';
 import { updateRecords } from '../design/change';
 import { recordOf } from '../design/design';
-import { newId } from '../design/ids';
-import type { Passage, Route } from '../design/schema';
+import type { Passage } from '../design/schema';
+import { straightRoute } from '../rig/straightRoute';
 import { PART_WORDS } from './rigWords';
 import type { Remedy } from './remedies';
 import { fittingFor, withPassage } from './rigRules';
@@ -51,12 +51,4 @@ export function rigRemedies({ design, bundles }: Analysis, { rule, subjects, num
     default:
       return [];
   }
-}
-
-/** A plain stretch from one place to another. */
-export function straightRoute(fromId: string, toId: string, name = 'New stretch'): Route {
-  return {
-    ...{ id: newId('route'), type: 'route', name, fromId, toId, kind: 'loom', bends: [], measuredMm: null, measuredOn: null },
-    ...{ insideMm: null, feed: 'open', closed: false, passes: [], note: '' },
-  };
 }

@@ -1,0 +1,164 @@
+import type { Change } from '../design/change';
+import { recordOf, recordsOf, type Design } from '../design/design';
+import { Edit } from '../design/edit';
+import { newId } from '../design/ids';
+import { DesignError } from '../design/problems';
+import type { Place, Rig, Route, Zone } from '../design/schema';
+import { LIMITS, RIG_ID, type Vehicle } from '../design/vocabulary';
+import { BODIES } from './bodies';
+import type { Point } from './geometry';
+import { USUAL_RIG } from './layout';
+import { straightRoute } from './straightRoute';
+
+/** The edits of the vehicle, each as a change to the design it is given. Refusals are DesignErrors that say what and where. */
+
+export function rigOf(design: Design): Rig | null {
+  return recordOf(design, RIG_ID, 'rig');
+}
+
+/** Sets the vehicle's own figures, making it when there is none. */
+export function setRig(design: Design, fields: Partial<Rig>): Change {
+  const edit = new Edit(design);
+  if (rigOf(design)) edit.set(RIG_ID, fields);
+  else edit.add<Rig>({ ...USUAL_RIG, ...fields });
+  return edit.change;
+}
+
+/**
+ * A vehicle to begin with: a body at its usual size, the zones one behind the other in it, and a place in each, joined along
+ * the right side. Zones and places that are there already stay as they are.
+ */
+export function beginRig(design: Design, body: Vehicle): Change {
+  const edit = new Edit(design);
+  const size = BODIES[body].usualMm;
+  if (!rigOf(design)) edit.add<Rig>({ ...USUAL_RIG, body, ...size });
+  const { lengthMm, widthMm, heightMm } = rigOf(edit.design)!;
+  const zones = zonesOf(design);
+  const each = lengthMm / Math.max(1, zones.length);
+  let before: string | null = null;
+  zones.forEach((zone, at) => {
+    if (zone.plan === undefined || zone.plan === null) {
+      const plan = { xMm: at * each, yMm: widthMm * 0.08, lengthMm: each, widthMm: widthMm * 0.84, lowMm: heightMm * 0.2, highMm: heightMm * 0.9 };
+      edit.set(zone.id, { plan: roundPlan(plan) });
+    }
+    const at3 = { xMm: Math.round((at + 0.5) * each), yMm: Math.round(widthMm * 0.8), zMm: Math.round(heightMm * 0.35) };
+    const place = edit.add<Place>({ ...newPlace(`${zone.name}, right`, at3), zoneId: zone.id });
+    if (before !== null) edit.add<Route>(straightRoute(before, place.id, `Side rail to ${zone.name}`));
+    before = place.id;
+  });
+  return edit.change;
+}
+
+function roundPlan<T extends Record<string, number>>(plan: T): T {
+  return Object.fromEntries(Object.entries(plan).map(([key, value]) => [key, Math.round(value)])) as T;
+}
+
+function newPlace(name: string, at: Point): Place {
+  return { id: newId('place'), type: 'place', name, zoneId: null, ...at, depthMm: null, behind: '' };
+}
+
+/** A new place, in the smallest zone that holds it. @throws DesignError when another is at that spot. */
+export function addPlace(design: Design, at: Point): { change: Change; id: string } {
+  const edit = new Edit(design);
+  if (!rigOf(design)) edit.add<Rig>(USUAL_RIG);
+  const count = recordsOf(design, 'place').length;
+  const place = { ...newPlace(`Place ${count + 1}`, at), zoneId: zoneAt(design, at) };
+  refuseSameSpot(design, place);
+  edit.add<Place>(place);
+  return { change: edit.change, id: place.id };
+}
+
+/** Sets fields of a place; moved into another zone, it and what is fixed there belong to that one. @throws DesignError */
+export function setPlace(design: Design, id: string, fields: Partial<Place>): Change {
+  const edit = new Edit(design);
+  edit.set(id, fields);
+  const place = recordOf(edit.design, id, 'place');
+  if (!place) throw new DesignError([{ code: 'missingRecord', id }]);
+  refuseSameSpot(design, place);
+  const before = recordOf(design, id, 'place')!;
+  if (place.zoneId !== before.zoneId) {
+    for (const device of recordsOf(design, 'device')) if (device.placeId === id && place.zoneId) edit.set(device.id, { zoneId: place.zoneId });
+  }
+  return edit.change;
+}
+
+/** The zone whose ground a point is on, the smallest where several are. */
+export function zoneAt(design: Design, { xMm, yMm }: Point): string | null {
+  const holding = zonesOf(design).filter(({ plan }) => {
+    return plan && xMm >= plan.xMm && xMm <= plan.xMm + plan.lengthMm && yMm >= plan.yMm && yMm <= plan.yMm + plan.widthMm;
+  });
+  const area = ({ plan }: Zone) => plan!.lengthMm * plan!.widthMm;
+  return holding.sort((a, b) => area(a) - area(b))[0]?.id ?? null;
+}
+
+/** Takes a place out, and with it its routes. What was fixed there is fixed nowhere. */
+export function removePlace(design: Design, id: string): Change {
+  const edit = new Edit(design);
+  for (const route of recordsOf(design, 'route')) if (route.fromId === id || route.toId === id) takeOutRoute(edit, route.id);
+  for (const device of recordsOf(design, 'device')) if (device.placeId === id) edit.set(device.id, { placeId: null });
+  edit.remove(id);
+  return edit.change;
+}
+
+export function removeRoute(design: Design, id: string): Change {
+  const edit = new Edit(design);
+  takeOutRoute(edit, id);
+  return edit.change;
+}
+
+function takeOutRoute(edit: Edit, id: string): void {
+  for (const wire of recordsOf(edit.design, 'wire')) if (wire.via?.includes(id)) edit.set(wire.id, { via: null });
+  edit.remove(id);
+}
+
+/** A stretch between two places. @throws DesignError when there is one already. */
+export function joinPlaces(design: Design, fromId: string, toId: string): { change: Change; id: string } {
+  const [from, to] = [recordOf(design, fromId, 'place'), recordOf(design, toId, 'place')];
+  if (!from || !to) throw new DesignError([{ code: 'missingRecord', id: from ? toId : fromId }]);
+  const route = straightRoute(fromId, toId, `${from.name} to ${to.name}`.slice(0, LIMITS.nameLength));
+  const twin = recordsOf(design, 'route').find((other) => [other.fromId, other.toId].sort().join() === [fromId, toId].sort().join());
+  if (twin) throw new DesignError([{ code: 'badField', id: twin.id, other: `“${twin.name}” joins these two places already` }]);
+  return { change: { added: [route], updated: [], removed: [] }, id: route.id };
+}
+
+/** Fixes devices at a place, or nowhere. They take the place's zone. */
+export function putDevices(design: Design, deviceIds: readonly string[], placeId: string | null): Change {
+  const edit = new Edit(design);
+  const zoneId = recordOf(design, placeId, 'place')?.zoneId;
+  for (const id of deviceIds) edit.set(id, { placeId, ...(zoneId && { zoneId }) });
+  return edit.change;
+}
+
+/** How far a zone may stick out of the vehicle, mm: awnings, racks and bumpers do. */
+const ZONE_OVERHANG_MM = 1500;
+
+/** Sets a zone's ground. @throws DesignError when it lies outside the vehicle. */
+export function setZonePlan(design: Design, id: string, plan: NonNullable<Zone['plan']>): Change {
+  const { lengthMm, widthMm } = rigOf(design) ?? USUAL_RIG;
+  const over = Math.max(-plan.xMm, -plan.yMm, plan.xMm + plan.lengthMm - lengthMm, plan.yMm + plan.widthMm - widthMm);
+  if (over > ZONE_OVERHANG_MM) {
+    const say = `the zone would reach ${Math.round(over)} mm past the vehicle, which is ${lengthMm} mm long and ${widthMm} mm wide`;
+    throw new DesignError([{ code: 'badField', id, field: 'plan', other: say }]);
+  }
+  const edit = new Edit(design);
+  edit.set(id, { plan });
+  return edit.change;
+}
+
+/** Notes a stretch's length as measured, or forgets it. */
+export function measureRoute(design: Design, id: string, measuredMm: number | null, on: string): Change {
+  const edit = new Edit(design);
+  edit.set(id, { measuredMm, measuredOn: measuredMm === null ? null : on });
+  return edit.change;
+}
+
+function refuseSameSpot(design: Design, place: Place): void {
+  const twin = recordsOf(design, 'place').find(
+    (other) => other.id !== place.id && other.xMm === place.xMm && other.yMm === place.yMm && other.zMm === place.zMm,
+  );
+  if (twin) throw new DesignError([{ code: 'badField', id: place.id, other: `“${twin.name}” is at that very spot; move one of them a little` }]);
+}
+
+function zonesOf(design: Design): Zone[] {
+  return recordsOf(design, 'zone').sort((a, b) => a.order - b.order);
+}
