@@ -4,7 +4,7 @@ import { passing, type DemoRig } from './rigBuilder';
 export const HERON_RIG: DemoRig = {
   rig: {
     ...{ id: 'rig', type: 'rig', lengthMm: 6400, widthMm: 2200, heightMm: 3050, body: 'boxBody' },
-    ...{ outline: null, slackMm: 150, allowancePercent: 5, picture: null },
+    ...{ outline: null, slackMm: 150, allowancePercent: 5 },
   },
   zones: {
     zone_cab: { usualC: 25, traits: ['living', 'sun'], purpose: 'Driving, radio', plan: area(1050, 250, 880, 1700, 500, 2100), tint: 1 },

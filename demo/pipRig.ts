@@ -4,7 +4,7 @@ import { passing, type DemoRig } from './rigBuilder';
 export const PIP_RIG: DemoRig = {
   rig: {
     ...{ id: 'rig', type: 'rig', lengthMm: 4100, widthMm: 1800, heightMm: 1900, body: 'trailer' },
-    ...{ outline: null, slackMm: 150, allowancePercent: 5, picture: null },
+    ...{ outline: null, slackMm: 150, allowancePercent: 5 },
   },
   zones: {
     zone_nose: {

@@ -4,7 +4,6 @@ import type { Circuit, Protection, Settings, Wire } from '../design/schema';
 import { DemandSum } from '../energy/demand';
 import { isReturnJunction, pathTo, rowAmpereMetres, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
-import type { Ampacity } from '../sizing/ampacity';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
 import { cableOhmPerM, formulaOhmPerM } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';

@@ -25,8 +25,6 @@ export const rig = z.strictObject({
   slackMm: z.number().min(0).max(2000),
   /** Added to what the plan says of a stretch, for bends and sagging. */
   allowancePercent: z.number().min(0).max(100),
-  /** A picture to trace over: its attachment and where it lies. */
-  picture: z.strictObject({ attachmentId: id, xMm: placeMm, yMm: placeMm, mmPerPixel: z.number().positive().max(1000) }).nullable(),
 });
 
 export const zone = z.strictObject({

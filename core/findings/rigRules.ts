@@ -117,7 +117,7 @@ function findPlaces(analysis: Analysis): Finding[] {
   for (const device of index.devices.values()) {
     const place = index.layout.places.get(device.placeId ?? '');
     if (!place) continue;
-    if (device.depthMm != null && place.depthMm !== null && device.depthMm + BEND_ROOM_MM > place.depthMm) {
+    if (typeof device.depthMm === 'number' && place.depthMm !== null && device.depthMm + BEND_ROOM_MM > place.depthMm) {
       const numbers = { depthMm: device.depthMm, freeMm: place.depthMm, bendMm: BEND_ROOM_MM };
       found.push(finding('rig.tooShallow', 'caution', [device.id, place.id], numbers));
     }

@@ -11,6 +11,7 @@ import { nameOf } from '../findings/wording';
 import { attachLoad, newLoad } from '../switching/schemes';
 import { parseNumber } from '../units/parse';
 import { formatDraw, parseDraw } from './drawText';
+import { safeCell } from './safeCell';
 
 /** Loads as CSV, out and in. Columns are found by their headings, whatever their order. */
 
@@ -212,9 +213,4 @@ function matchHeadings(heading: string[]) {
 
 function plain(heading: string): string {
   return heading.toLowerCase().replace(/[^a-z]/g, '');
-}
-
-/** A cell that a spreadsheet would run as a formula is written as text. */
-function safeCell(text: string): string {
-  return /^[=+\-@]/.test(text) ? `'${text}` : text;
 }

@@ -1,5 +1,5 @@
 import type { Change } from '../design/change';
-import { recordOf, recordsOf, type Design } from '../design/design';
+import { indexDesign, recordOf, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { DesignError } from '../design/problems';
@@ -7,7 +7,7 @@ import type { Place, Rig, Route, Zone } from '../design/schema';
 import { LIMITS, RIG_ID, type Vehicle } from '../design/vocabulary';
 import { BODIES } from './bodies';
 import type { Point } from './geometry';
-import { USUAL_RIG } from './layout';
+import { USUAL_RIG, waysThrough } from './layout';
 import { straightRoute } from './straightRoute';
 
 /** The edits of the vehicle, each as a change to the design it is given. Refusals are DesignErrors that say what and where. */
@@ -38,7 +38,14 @@ export function beginRig(design: Design, body: Vehicle): Change {
   let before: string | null = null;
   zones.forEach((zone, at) => {
     if (zone.plan === undefined || zone.plan === null) {
-      const plan = { xMm: at * each, yMm: widthMm * 0.08, lengthMm: each, widthMm: widthMm * 0.84, lowMm: heightMm * 0.2, highMm: heightMm * 0.9 };
+      const plan = {
+        xMm: at * each,
+        yMm: widthMm * 0.08,
+        lengthMm: each,
+        widthMm: widthMm * 0.84,
+        lowMm: heightMm * 0.2,
+        highMm: heightMm * 0.9,
+      };
       edit.set(zone.id, { plan: roundPlan(plan) });
     }
     const at3 = { xMm: Math.round((at + 0.5) * each), yMm: Math.round(widthMm * 0.8), zMm: Math.round(heightMm * 0.35) };
@@ -77,7 +84,8 @@ export function setPlace(design: Design, id: string, fields: Partial<Place>): Ch
   refuseSameSpot(design, place);
   const before = recordOf(design, id, 'place')!;
   if (place.zoneId !== before.zoneId) {
-    for (const device of recordsOf(design, 'device')) if (device.placeId === id && place.zoneId) edit.set(device.id, { zoneId: place.zoneId });
+    for (const device of recordsOf(design, 'device'))
+      if (device.placeId === id && place.zoneId) edit.set(device.id, { zoneId: place.zoneId });
   }
   return edit.change;
 }
@@ -129,6 +137,29 @@ export function putDevices(design: Design, deviceIds: readonly string[], placeId
   return edit.change;
 }
 
+/**
+ * Sends a wire another way: the shortest that keeps off a stretch, and off those it was kept off before.
+ * @throws DesignError when there is no other way.
+ */
+export function avoidRoute(design: Design, wireId: string, routeId: string): Change {
+  const { layout, places, routes } = indexDesign(design);
+  const run = layout.runs.get(wireId);
+  if (!run?.routeIds) throw new DesignError([{ code: 'missingRecord', id: wireId }]);
+  const shortest = waysThrough(layout.rig, places, routes).run(run.fromPlaceId, run.toPlaceId, null).routeIds ?? [];
+  const avoided = new Set([routeId, ...shortest.filter((id) => !run.routeIds!.includes(id))]);
+  const open = routes.filter(({ id }) => !avoided.has(id));
+  const other = waysThrough(layout.rig, places, open).run(run.fromPlaceId, run.toPlaceId, null).routeIds;
+  if (!other) throw new DesignError([{ code: 'badField', id: wireId, other: 'there is no other way through the vehicle' }]);
+  return setVia(design, wireId, [...other]);
+}
+
+/** Sets the routes a wire takes by hand; null lets it take the shortest way. */
+export function setVia(design: Design, wireId: string, via: string[] | null): Change {
+  const edit = new Edit(design);
+  edit.set(wireId, { via });
+  return edit.change;
+}
+
 /** How far a zone may stick out of the vehicle, mm: awnings, racks and bumpers do. */
 const ZONE_OVERHANG_MM = 1500;
 
@@ -156,7 +187,8 @@ function refuseSameSpot(design: Design, place: Place): void {
   const twin = recordsOf(design, 'place').find(
     (other) => other.id !== place.id && other.xMm === place.xMm && other.yMm === place.yMm && other.zMm === place.zMm,
   );
-  if (twin) throw new DesignError([{ code: 'badField', id: place.id, other: `“${twin.name}” is at that very spot; move one of them a little` }]);
+  if (twin)
+    throw new DesignError([{ code: 'badField', id: place.id, other: `“${twin.name}” is at that very spot; move one of them a little` }]);
 }
 
 function zonesOf(design: Design): Zone[] {

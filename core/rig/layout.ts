@@ -36,7 +36,7 @@ export interface WireRun {
 /** A vehicle nobody has measured: what a design without one is drawn in. */
 export const USUAL_RIG: Rig = {
   ...{ id: RIG_ID, type: 'rig', lengthMm: 6000, widthMm: 2100, heightMm: 2800, body: 'panelVan' },
-  ...{ outline: null, slackMm: 150, allowancePercent: 5, picture: null },
+  ...{ outline: null, slackMm: 150, allowancePercent: 5 },
 };
 
 interface RigRecords {

@@ -37,7 +37,9 @@ test('a load moved to another circuit hangs on its end and comes back by its ret
 
 test('a lamp taken out of the middle of a chain leaves no gap, and the run keeps its length', () => {
   // With lengths as they were typed: places would give the joined wire the length of its own way.
-  const loose = makeDesign(Array.from(design.records.values(), (record) => (record.type === 'device' ? { ...record, placeId: null } : record)));
+  const loose = makeDesign(
+    Array.from(design.records.values(), (record) => (record.type === 'device' ? { ...record, placeId: null } : record)),
+  );
   const first = named('Door light', loose);
   const before = circuitNamed('Rear door and step lights', loose);
   const without = applyChange(loose, removeLoads(loose, [first.id]));

@@ -69,6 +69,25 @@ export function formatLengthNumber(lengthMm: number | null, units: UnitSystem): 
   return units === 'metric' ? formatNumber(lengthMm / 1000, 2) : formatNumber(lengthMm / MM_PER_FOOT, 1);
 }
 
+/** A place or a size in the vehicle: millimetres, or feet and inches to the nearest eighth. */
+export function formatPlaceMm(lengthMm: number | null, units: UnitSystem): string {
+  if (lengthMm === null) return MISSING;
+  return units === 'metric' ? formatNumber(lengthMm, 0) : formatFeetInches(lengthMm);
+}
+
+/** Feet, inches and eighths: 6' 10 1/2". */
+export function formatFeetInches(lengthMm: number): string {
+  const eighths = Math.round((Math.abs(lengthMm) / 25.4) * 8);
+  const feet = Math.floor(eighths / 96);
+  const inches = Math.floor((eighths % 96) / 8);
+  let over = eighths % 8;
+  let under = 8;
+  while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];
+  const whole = over === 0 ? `${inches}` : inches === 0 ? `${over}/${under}` : `${inches} ${over}/${under}`;
+  const sign = lengthMm < 0 && eighths > 0 ? '\u2212' : '';
+  return feet > 0 ? `${sign}${feet}' ${whole}"` : `${sign}${whole}"`;
+}
+
 /** A hole, a depth or a diameter given in millimetres, in millimetres or inches. */
 export function formatSmallLength(lengthMm: number | null, units: UnitSystem): string {
   if (lengthMm === null) return MISSING;

@@ -174,6 +174,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         const result = await sendChange(open.id, revision, edit);
         if (result.kind === 'unreachable') {
           api.setState({ saveState: 'unreachable' });
+          outbox.write(open.id, pending);
           await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
           continue;
         }
@@ -189,6 +190,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         else showBase({ problem: `“${edit.label}” was not taken: ${result.message}` });
       }
       api.setState({ saveState: 'saved' });
+      outbox.write(open.id, []);
     } finally {
       sending = false;
     }
@@ -217,6 +219,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       }
       pending = [...pending, { changeId: nanoid(), label, change: tried.change }];
       standing = tried.design;
+      if (api.getState().saveState === 'unreachable') outbox.write(open.id, pending);
       show(tried.design, api.getState().saveState === 'unreachable' ? {} : { saveState: 'saving' });
       setTimeout(() => void flush(), SEND_AFTER_MS);
       return null;
@@ -264,9 +267,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
     dismissProblem: () => api.setState({ problem: null }),
     resume() {
-      pending = [...outbox.read(open.id), ...pending];
+      pending = [...outbox.take(open.id), ...pending];
       standing = null;
-      outbox.write(open.id, []);
       if (pending.length === 0) return;
       showBase();
       void flush();

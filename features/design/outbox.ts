@@ -1,25 +1,58 @@
+import { nanoid } from 'nanoid';
 import type { Pending } from './api';
 
-/** Edits not yet acknowledged when a page closes, kept in this tab's session so that a reload while the server is away loses none. */
+/**
+ * Edits not yet acknowledged while the server is away or a page closes, kept in the browser so that a reload, a closed tab
+ * or a phone that puts the page to sleep loses none. Each page keeps its own; the next page of the design takes them over.
+ * Sent twice they are taken once, since every edit has an id.
+ */
 export const outbox = {
-  read(designId: string): Pending[] {
-    if (typeof window === 'undefined') return [];
-    try {
-      return JSON.parse(window.sessionStorage.getItem(key(designId)) ?? '[]') as Pending[];
-    } catch {
-      return [];
-    }
+  /** Takes over what earlier pages of this design left. */
+  take(designId: string): Pending[] {
+    return attempt(() => {
+      const found = keysOf(designId).flatMap((key) => read(key));
+      const unique = Array.from(new Map(found.map((edit) => [edit.changeId, edit])).values());
+      for (const key of keysOf(designId)) window.localStorage.removeItem(key);
+      keep(designId, unique);
+      return unique;
+    });
   },
+  /** Keeps what this page has not got acknowledged yet. */
   write(designId: string, pending: Pending[]): void {
-    try {
-      if (pending.length === 0) window.sessionStorage.removeItem(key(designId));
-      else window.sessionStorage.setItem(key(designId), JSON.stringify(pending));
-    } catch {
-      // A full or forbidden session store only costs the safety net; the edits themselves are still on their way.
-    }
+    attempt(() => {
+      keep(designId, pending);
+      return [];
+    });
   },
 };
 
-function key(designId: string): string {
-  return `vine-knot-outbox:${designId}`;
+/** This page among the open ones. */
+const PAGE = nanoid(8);
+
+function prefix(designId: string): string {
+  return `vine-knot-outbox:${designId}:`;
+}
+
+function keysOf(designId: string): string[] {
+  return Object.keys(window.localStorage).filter((key) => key.startsWith(prefix(designId)));
+}
+
+function read(key: string): Pending[] {
+  return JSON.parse(window.localStorage.getItem(key) ?? '[]') as Pending[];
+}
+
+function keep(designId: string, pending: Pending[]): void {
+  const key = prefix(designId) + PAGE;
+  if (pending.length === 0) window.localStorage.removeItem(key);
+  else window.localStorage.setItem(key, JSON.stringify(pending));
+}
+
+/** A full or forbidden store only costs the safety net; the edits themselves are still on their way. */
+function attempt(work: () => Pending[]): Pending[] {
+  if (typeof window === 'undefined') return [];
+  try {
+    return work();
+  } catch {
+    return [];
+  }
 }

@@ -1,32 +1,20 @@
 'use client';
 
-import { Alert, Button, Input, Modal, Table, Tag, Upload } from 'antd';
+import { Alert, Modal, Table, Tag } from 'antd';
 import { useMemo, useState } from 'react';
 import { readLoadsCsv, type CsvRow } from '@/core/formats/loadsCsv';
-import { LIMITS } from '@/core/design/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
-
-const ACTION_WORDS: Record<CsvRow['action'], { text: string; colour: string }> = {
-  add: { text: 'new', colour: 'green' },
-  change: { text: 'changes', colour: 'blue' },
-  refuse: { text: 'left out', colour: 'red' },
-};
+import { CSV_ACTIONS, CsvSource } from '@/ui/CsvSource';
 
 /** Loads from CSV: what would become of each row is shown before anything is taken. */
 export function ImportLoads({ onClose }: { onClose(): void }) {
   const store = useDesignStore();
   const design = useDesign((state) => state.design);
   const [text, setText] = useState('');
-  const [tooLarge, setTooLarge] = useState(false);
   const reading = useMemo(() => (text.trim() === '' ? null : readLoadsCsv(text, design)), [text, design]);
   const good = reading?.rows.filter(({ action }) => action !== 'refuse').length ?? 0;
   const bad = (reading?.rows.length ?? 0) - good;
 
-  const read = (file: File) => {
-    setTooLarge(file.size > LIMITS.importBytes);
-    if (file.size <= LIMITS.importBytes) void file.text().then(setText);
-    return false;
-  };
   const take = () => {
     const change = reading?.change;
     if (!change) return;
@@ -48,21 +36,7 @@ export function ImportLoads({ onClose }: { onClose(): void }) {
         A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, hours, share, lasting</code>. Headings in
         other words are recognised; only a name and a draw are needed.
       </p>
-      <div style={{ display: 'flex', gap: 10, marginBottom: 10 }}>
-        <Upload accept=".csv,.tsv,.txt,text/csv" beforeUpload={read} showUploadList={false} maxCount={1}>
-          <Button>Choose a file</Button>
-        </Upload>
-        <Input.TextArea
-          aria-label="CSV text"
-          rows={3}
-          value={text}
-          placeholder="or paste it here"
-          onChange={(event) => setText(event.target.value)}
-        />
-      </div>
-      {tooLarge && (
-        <Alert type="error" showIcon title={`That file is larger than ${LIMITS.importBytes / 1_000_000} MB; nothing was read.`} />
-      )}
+      <CsvSource text={text} onText={setText} />
       {reading?.faults.map((fault) => (
         <Alert key={fault} type="error" showIcon title={`The file cannot be taken: ${fault}.`} />
       ))}
@@ -82,7 +56,7 @@ export function ImportLoads({ onClose }: { onClose(): void }) {
                 title: '',
                 dataIndex: 'action',
                 width: 90,
-                render: (action: CsvRow['action']) => <Tag color={ACTION_WORDS[action].colour}>{ACTION_WORDS[action].text}</Tag>,
+                render: (action: CsvRow['action']) => <Tag color={CSV_ACTIONS[action].colour}>{CSV_ACTIONS[action].text}</Tag>,
               },
               { title: 'Load', dataIndex: 'name', ellipsis: true },
               { title: 'Zone', dataIndex: 'zone', ellipsis: true, width: 130 },

@@ -7,10 +7,8 @@ import { updateRecords } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Zone } from '@/core/design/schema';
-import { parseNumber } from '@/core/units/parse';
-import { formatNumber } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
-import { ParsedField } from '@/ui/QuantityField';
+import { TemperatureField } from '@/ui/TemperatureField';
 import styles from './ZonesDialog.module.css';
 
 /** The zones of the vehicle and what they do to wiring. */
@@ -20,9 +18,6 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
   const zones = useDesign(({ analysis }) => analysis.index.zones);
   const counts = useDesign(({ analysis }) => analysis.zones);
   const [name, setName] = useState('');
-  const metric = units === 'metric';
-  const toShown = (celsius: number) => (metric ? celsius : celsius * 1.8 + 32);
-  const toCelsius = (shown: number) => (metric ? shown : (shown - 32) / 1.8);
 
   const set = (zone: Zone, fields: Partial<Zone>) =>
     store.commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [{ id: zone.id, set: fields }]));
@@ -37,7 +32,8 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
     store.commit(`Remove zone ${zone.name}`, (design) => {
       const edit = new Edit(design);
       for (const record of design.records.values()) {
-        if ((record.type === 'device' || record.type === 'circuit') && record.zoneId === zone.id) edit.set(record.id, { zoneId: null });
+        if ((record.type === 'device' || record.type === 'circuit' || record.type === 'place') && record.zoneId === zone.id)
+          edit.set(record.id, { zoneId: null });
       }
       edit.remove(zone.id);
       return edit.change;
@@ -76,14 +72,11 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
                 />
               </td>
               <td>
-                <ParsedField
+                <TemperatureField
                   label={`Hottest air in ${zone.name}`}
-                  text={formatNumber(toShown(zone.ambientC), 0)}
-                  unit={metric ? '°C' : '°F'}
-                  parse={(text) => parseNumber(text, metric ? ['°C', 'C'] : ['°F', 'F'])}
-                  least={toShown(-40)}
-                  most={toShown(120)}
-                  onCommit={(shown) => set(zone, { ambientC: toCelsius(shown) })}
+                  celsius={zone.ambientC}
+                  units={units}
+                  onCommit={(ambientC) => set(zone, { ambientC })}
                 />
               </td>
               <td>

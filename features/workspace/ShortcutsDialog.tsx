@@ -14,7 +14,7 @@ const GROUPS: { title: string; keys: [keys: string, does: string][] }[] = [
       ['Ctrl Shift Z', 'Redo'],
       ['?', 'This sheet'],
       ...STAGES.map(({ key, name }): [string, string] => [`g ${key}`, `Go to ${name}`]),
-      ['g r', 'Go to the report'],
+      ['g p', 'Go to the report'],
       ['g h', 'Go to all designs'],
     ],
   },
@@ -28,6 +28,15 @@ const GROUPS: { title: string; keys: [keys: string, does: string][] }[] = [
       ['Ctrl C, Ctrl V', 'Copy a block; paste from a spreadsheet'],
       ['Delete', 'Empty the cell'],
       ['Ctrl Delete', 'Remove the row'],
+    ],
+  },
+  {
+    title: 'The rig’s plan',
+    keys: [
+      ['Arrows', 'Move the place by 50 mm; with Shift, by 10 mm'],
+      ['Enter', 'Choose the place'],
+      ['Delete', 'Remove the place and its routes'],
+      ['+, -, 0', 'Zoom in, out, show all'],
     ],
   },
   {

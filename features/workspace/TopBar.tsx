@@ -34,7 +34,7 @@ export function TopBar() {
     // eslint-disable-next-line react-hooks/rules-of-hooks -- the list of stages is fixed, so the order of hooks is too
     useHotkeys(`g>${stage.key}`, () => router.push(`/d/${id}/${stage.id}`));
   }
-  useHotkeys('g>r', () => router.push(`/d/${id}/report`));
+  useHotkeys('g>p', () => router.push(`/d/${id}/report`));
   useHotkeys('g>h', () => router.push('/'));
 
   return (

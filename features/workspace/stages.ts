@@ -2,6 +2,7 @@ import type { Finding } from '@/core/findings/types';
 
 /** The stages of work this program has so far, in the order of the work, each with its key after `g`. */
 export const STAGES = [
+  { id: 'rig', name: 'Rig', key: 'r' },
   { id: 'loads', name: 'Loads', key: 'l' },
   { id: 'supply', name: 'Supply', key: 's' },
   { id: 'circuits', name: 'Circuits', key: 'c' },
@@ -12,6 +13,7 @@ export type StageId = (typeof STAGES)[number]['id'];
 /** The stage where a finding is put right. */
 export function stageOf({ rule, circuitId }: Finding): StageId {
   const family = rule.split('.')[0];
+  if (family === 'rig') return 'rig';
   if (family === 'load' || family === 'strip' || family === 'energy') return 'loads';
   if (family === 'main' || family === 'supply' || family === 'slot' || family === 'block' || rule === 'fuse.notFed') return 'supply';
   return circuitId === null ? 'supply' : 'circuits';

@@ -22,6 +22,8 @@ export function useJump(): (id: string, stage?: StageId) => void {
 /** The stage and the element that show a record best. */
 function placeOf(design: Design, id: string, wanted: StageId | undefined): { stage: StageId; id: string } {
   const record = design.records.get(id);
+  if (record?.type === 'place' || record?.type === 'route' || record?.type === 'keepClear' || record?.type === 'rig')
+    return { stage: 'rig', id };
   if (wanted === 'circuits' || record?.type === 'circuit') {
     const circuitId = record?.type === 'circuit' ? id : circuitOfDevice(design, id);
     if (circuitId) return { stage: 'circuits', id: circuitId };

@@ -1,0 +1,5 @@
+import { RigStage } from '@/features/rig/RigStage';
+
+export default function RigPage() {
+  return <RigStage />;
+}

@@ -1,0 +1,161 @@
+import Papa from 'papaparse';
+import type { Change } from '../design/change';
+import { indexDesign, recordsOf, type Design } from '../design/design';
+import { Edit } from '../design/edit';
+import { newId } from '../design/ids';
+import type { Place, Route } from '../design/schema';
+import { LIMITS, ROUTE_KINDS, type RouteKind } from '../design/vocabulary';
+import { straightRoute } from '../rig/straightRoute';
+import { parseLength } from '../units/parse';
+import { safeCell } from './safeCell';
+
+/** Places and routes as CSV, out and in. Lengths are millimetres; other units may be written beside the number. */
+
+const PLACE_COLUMNS = ['place', 'zone', 'from front', 'from left', 'height', 'free behind', 'behind'] as const;
+const ROUTE_COLUMNS = ['route', 'from', 'to', 'kind', 'measured', 'planned', 'inside', 'passes'] as const;
+
+export function writePlacesCsv(design: Design): string {
+  const zones = new Map(recordsOf(design, 'zone').map(({ id, name }) => [id, name]));
+  const rows = recordsOf(design, 'place').map((place) => ({
+    place: safeCell(place.name),
+    zone: safeCell(zones.get(place.zoneId ?? '') ?? ''),
+    'from front': place.xMm,
+    'from left': place.yMm,
+    height: place.zMm,
+    'free behind': place.depthMm ?? '',
+    behind: safeCell(place.behind),
+  }));
+  return `${Papa.unparse(rows, { columns: [...PLACE_COLUMNS], newline: '\r\n' })}\r\n`;
+}
+
+export function writeRoutesCsv(design: Design): string {
+  const { layout } = indexDesign(design);
+  const rows = Array.from(layout.routes.values(), ({ route, length }) => ({
+    route: safeCell(route.name),
+    from: safeCell(layout.places.get(route.fromId)!.name),
+    to: safeCell(layout.places.get(route.toId)!.name),
+    kind: route.kind,
+    measured: route.measuredMm ?? '',
+    planned: length.plannedMm === null ? '' : Math.round(length.plannedMm),
+    inside: route.insideMm ?? '',
+    passes: route.passes.map(({ what, part }) => `${what}: ${part}`).join('; '),
+  }));
+  return `${Papa.unparse(rows, { columns: [...ROUTE_COLUMNS], newline: '\r\n' })}\r\n`;
+}
+
+export interface RigCsvRow {
+  /** Line of the file, the heading being 1. */
+  line: number;
+  kind: 'place' | 'route';
+  name: string;
+  action: 'add' | 'change' | 'refuse';
+  says: string;
+  problems: string[];
+}
+
+export interface RigCsvReading {
+  rows: RigCsvRow[];
+  /** What is wrong with the file as a whole; nothing can be taken while there is any. */
+  faults: string[];
+  /** Everything good in it as one change; null while there are faults. */
+  change: Change | null;
+}
+
+const MOST_ROWS = 1000;
+type Cells = (heading: string) => string;
+
+/** Reads places or routes, by what the first column is headed, and says row by row what would become of them. Changes nothing by itself. */
+export function readRigCsv(text: string, design: Design): RigCsvReading {
+  const nothing = (fault: string): RigCsvReading => ({ rows: [], faults: [fault], change: null });
+  if (text.length > LIMITS.importBytes) return nothing(`the file is larger than ${LIMITS.importBytes / 1_000_000} MB`);
+  const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, '').trim(), { skipEmptyLines: 'greedy' });
+  const broken = errors.find(({ type }) => type === 'Quotes');
+  if (broken) return nothing(`line ${(broken.row ?? 0) + 1}: a quoted cell is not closed`);
+  const [heading, ...lines] = data;
+  if (!heading || lines.length === 0) return nothing('a heading line and at least one place or route are needed');
+  if (lines.length > MOST_ROWS) return nothing(`${lines.length} rows; ${MOST_ROWS} are allowed at once`);
+  const columns = heading.map((cell) => cell.trim().toLowerCase());
+  const kind = columns.includes('place') ? 'place' : columns.includes('route') ? 'route' : null;
+  if (!kind) return nothing('no column is headed “place” or “route”');
+  const needed = kind === 'place' ? ['from front', 'from left', 'height'] : ['from', 'to'];
+  const missing = needed.filter((column) => !columns.includes(column));
+  if (missing.length > 0) return nothing(`no column is headed ${missing.map((column) => `“${column}”`).join(' or ')}`);
+  const edit = new Edit(design);
+  const rows = lines.map((cells, at) => {
+    const cell: Cells = (column) => (cells[columns.indexOf(column)] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
+    return kind === 'place' ? readPlace(edit, cell, at + 2) : readRoute(edit, cell, at + 2);
+  });
+  return { rows, faults: [], change: edit.change };
+}
+
+function readPlace(edit: Edit, cell: Cells, line: number): RigCsvRow {
+  const row = rowOf('place', cell('place'), line);
+  const at = {
+    xMm: millimetres(row, cell, 'from front', true),
+    yMm: millimetres(row, cell, 'from left', true),
+    zMm: millimetres(row, cell, 'height', true),
+  };
+  const depthMm = cell('free behind') === '' ? null : millimetres(row, cell, 'free behind');
+  const zone = recordsOf(edit.design, 'zone').find(({ name }) => same(name, cell('zone')));
+  if (cell('zone') !== '' && !zone) row.problems.push(`zone: there is no zone called “${cell('zone')}”`);
+  const known = recordsOf(edit.design, 'place').find(({ name }) => same(name, row.name));
+  const spot = recordsOf(edit.design, 'place').find(
+    (other) => other.id !== known?.id && other.xMm === at.xMm && other.yMm === at.yMm && other.zMm === at.zMm,
+  );
+  if (spot) row.problems.push(`“${spot.name}” is at that very spot`);
+  row.says = `${at.xMm}, ${at.yMm}, ${at.zMm} mm`;
+  if (row.problems.length > 0) return row;
+  const fields = { ...at, zoneId: zone?.id ?? null, depthMm, behind: cell('behind').slice(0, LIMITS.noteLength) };
+  if (known) edit.set(known.id, fields);
+  else edit.add<Place>({ id: newId('place'), type: 'place', name: row.name, ...fields });
+  return { ...row, action: known ? 'change' : 'add' };
+}
+
+function readRoute(edit: Edit, cell: Cells, line: number): RigCsvRow {
+  const row = rowOf('route', cell('route'), line);
+  const places = recordsOf(edit.design, 'place');
+  const end = (column: 'from' | 'to') => {
+    const found = places.find(({ name }) => same(name, cell(column)));
+    if (!found) row.problems.push(`${column}: there is no place called “${cell(column)}”`);
+    return found?.id ?? '';
+  };
+  const [fromId, toId] = [end('from'), end('to')];
+  if (fromId !== '' && fromId === toId) row.problems.push('both ends are the same place');
+  const measuredMm = cell('measured') === '' ? null : millimetres(row, cell, 'measured');
+  const insideMm = cell('inside') === '' ? null : millimetres(row, cell, 'inside');
+  if (insideMm !== null && (insideMm < 1 || insideMm > 500)) row.problems.push('inside: 1 to 500 mm');
+  const kind = (cell('kind') || 'loom') as RouteKind;
+  if (!ROUTE_KINDS.includes(kind)) row.problems.push(`kind: one of ${ROUTE_KINDS.join(', ')}`);
+  row.says = `${cell('from')} – ${cell('to')}`;
+  if (row.problems.length > 0) return row;
+  const known = recordsOf(edit.design, 'route').find(
+    (other) => (other.fromId === fromId && other.toId === toId) || (other.fromId === toId && other.toId === fromId),
+  );
+  const fields = { name: row.name, kind, measuredMm, insideMm };
+  if (known) edit.set(known.id, { ...fields, measuredOn: measuredMm === known.measuredMm ? known.measuredOn : null });
+  else edit.add<Route>({ ...straightRoute(fromId, toId), ...fields });
+  return { ...row, action: known ? 'change' : 'add' };
+}
+
+function rowOf(kind: RigCsvRow['kind'], name: string, line: number): RigCsvRow {
+  const row: RigCsvRow = { line, kind, name, action: 'refuse', says: '', problems: [] };
+  if (name === '') row.problems.push(`a ${kind} needs a name`);
+  if (name.length > LIMITS.nameLength) row.problems.push(`a name has at most ${LIMITS.nameLength} characters`);
+  if (/[\u0000-\u001f\u007f]/.test(name)) row.problems.push('control characters are not allowed in a name');
+  return row;
+}
+
+function millimetres(row: RigCsvRow, cell: Cells, column: string, mayBeNegative = false): number {
+  const text = cell(column);
+  const minus = /^[-\u2212]/.test(text);
+  const parsed = parseLength(text.replace(/^[-\u2212]\s*/, ''), 'metric', 'mm');
+  const value = parsed.ok ? (minus ? -parsed.value : parsed.value) : 0;
+  if (!parsed.ok) row.problems.push(`${column}: ${parsed.why}`);
+  else if (minus && !mayBeNegative) row.problems.push(`${column}: a length is not negative`);
+  else if (value < -2000 || value > LIMITS.vehicleMm) row.problems.push(`${column}: ${value} mm is far outside any vehicle`);
+  return value;
+}
+
+function same(a: string, b: string): boolean {
+  return a.trim().toLowerCase() === b.trim().toLowerCase();
+}

@@ -1,0 +1,93 @@
+'use client';
+
+import { Button, Select } from 'antd';
+import { Trash2 } from 'lucide-react';
+import { updateRecords } from '@/core/design/change';
+import type { KeepClear } from '@/core/design/schema';
+import { LIMITS } from '@/core/design/vocabulary';
+import { useUnits } from '@/features/design/DesignProvider';
+import { Field, Fields } from '@/ui/Fields';
+import { MmField } from '@/ui/MmField';
+import { NameField } from '@/ui/NameField';
+import { QuantityField } from '@/ui/QuantityField';
+import type { Selection } from './selection';
+import { useRefusal } from './useRefusal';
+import styles from './Cards.module.css';
+
+const SIDES: [keyof KeepClear & `${string}Mm`, string][] = [
+  ['xMm', 'From the front'],
+  ['yMm', 'From the left'],
+  ['reachMm', 'Reach'],
+  ['lowMm', 'From height'],
+  ['highMm', 'Up to height'],
+];
+
+/** Room that a door, hood or arm needs, or a line of sight. */
+export function KeepClearCard({ room, onSelect }: { room: KeepClear; onSelect(selection: Selection): void }) {
+  const units = useUnits();
+  const { refusal, commit } = useRefusal();
+  const set = (fields: Partial<KeepClear>) =>
+    commit(`Change ${room.name}`, (design) => updateRecords(design, [{ id: room.id, set: fields }]));
+  const angle = (key: 'fromDeg' | 'toDeg', label: string) => (
+    <Field label={label}>
+      <QuantityField
+        label={`${label}, ${room.name}`}
+        value={room[key]}
+        decimals={0}
+        unit="°"
+        least={-360}
+        most={360}
+        onCommit={(deg) => set({ [key]: deg })}
+      />
+    </Field>
+  );
+  return (
+    <section className={styles.card} aria-label={`Keep clear: ${room.name}`}>
+      <header>
+        <NameField label="Name of what must stay clear" name={room.name} onCommit={(name) => set({ name })} />
+        <Button
+          size="small"
+          type="text"
+          danger
+          aria-label={`Remove ${room.name}`}
+          icon={<Trash2 size={15} />}
+          onClick={() => {
+            commit(`Remove ${room.name}`, () => ({ added: [], updated: [], removed: [room] }));
+            onSelect(null);
+          }}
+        />
+      </header>
+      {refusal}
+      <Fields>
+        <Field label="Kind">
+          <Select
+            size="small"
+            aria-label="Kind of room to keep clear"
+            value={room.kind}
+            style={{ width: 190 }}
+            onChange={(kind) => set({ kind })}
+            options={[
+              { value: 'sweep', label: 'swept by a door or arm' },
+              { value: 'sight', label: 'a line of sight' },
+            ]}
+          />
+        </Field>
+        {SIDES.map(([side, label]) => (
+          <Field key={side} label={label}>
+            <MmField
+              label={`${label}, ${room.name}`}
+              mm={room[side]}
+              units={units}
+              least={side === 'reachMm' ? 10 : -2000}
+              most={LIMITS.vehicleMm}
+              onCommit={(mm) => set({ [side]: mm })}
+            />
+          </Field>
+        ))}
+        {angle('fromDeg', 'From angle')}
+        {angle('toDeg', 'To angle')}
+      </Fields>
+      <p className={styles.soft}>Angles run clockwise, seen from above; 0° is straight back, 90° to the right.</p>
+    </section>
+  );
+}

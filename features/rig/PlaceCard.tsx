@@ -1,0 +1,183 @@
+'use client';
+
+import { Button, Input, Select } from 'antd';
+import { Trash2, X } from 'lucide-react';
+import { useMemo } from 'react';
+import type { Place } from '@/core/design/schema';
+import { LIMITS } from '@/core/design/vocabulary';
+import { joinPlaces, putDevices, removePlace, setPlace } from '@/core/rig/edits';
+import { formatLength } from '@/core/units/quantity';
+import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { Field, Fields } from '@/ui/Fields';
+import { MmField } from '@/ui/MmField';
+import { NameField } from '@/ui/NameField';
+import type { Selection } from './selection';
+import { useRefusal } from './useRefusal';
+import styles from './Cards.module.css';
+
+interface PlaceCardProps {
+  place: Place;
+  onSelect(selection: Selection): void;
+  onCompare(deviceId: string): void;
+}
+
+/** A place: where it is, what is fixed there, the room behind it and the routes from it. */
+export function PlaceCard({ place, onSelect, onCompare }: PlaceCardProps) {
+  const store = useDesignStore();
+  const units = useUnits();
+  const index = useDesign(({ analysis }) => analysis.index);
+  const { refusal, commit } = useRefusal();
+  const set = (fields: Partial<Place>) => commit(`Change ${place.name}`, (design) => setPlace(design, place.id, fields));
+  const routes = Array.from(index.layout.routes.values()).filter(({ route }) => route.fromId === place.id || route.toId === place.id);
+  const { here, loose } = useMemo(() => {
+    const devices = Array.from(index.devices.values()).filter((device) => !(device.kind === 'protection' && device.mount));
+    return {
+      here: devices.filter(({ placeId }) => placeId === place.id),
+      loose: devices.filter(({ placeId }) => placeId !== place.id),
+    };
+  }, [index.devices, place.id]);
+  const ofZone = loose.filter(({ placeId, zoneId }) => !placeId && zoneId === place.zoneId).map(({ id }) => id);
+  const joined = new Set(routes.flatMap(({ route }) => [route.fromId, route.toId]));
+  const coordinate = (axis: 'xMm' | 'yMm' | 'zMm', label: string) => (
+    <MmField
+      label={`${label} of ${place.name}`}
+      mm={place[axis]}
+      units={units}
+      least={-2000}
+      most={LIMITS.vehicleMm}
+      onPreview={(mm) => store.preview((design) => setPlace(design, place.id, { [axis]: mm }))}
+      onCommit={(mm) => set({ [axis]: mm })}
+      onCancel={store.cancel}
+    />
+  );
+  return (
+    <section className={styles.card} aria-label={`Place ${place.name}`}>
+      <header>
+        <NameField label="Name of the place" name={place.name} onCommit={(name) => set({ name })} />
+        <Button
+          size="small"
+          type="text"
+          danger
+          aria-label={`Remove place ${place.name}`}
+          icon={<Trash2 size={15} />}
+          onClick={() => {
+            commit(`Remove ${place.name}`, (design) => removePlace(design, place.id));
+            onSelect(null);
+          }}
+        />
+      </header>
+      {refusal}
+      <Fields>
+        <Field label="Zone">
+          <Select
+            size="small"
+            aria-label="Zone of the place"
+            value={place.zoneId ?? ''}
+            style={{ width: 190 }}
+            onChange={(zoneId) => set({ zoneId: zoneId || null })}
+            options={[{ value: '', label: 'in no zone' }, ...index.zones.map(({ id, name }) => ({ value: id, label: name }))]}
+          />
+        </Field>
+        <Field label="From the front">{coordinate('xMm', 'Distance from the front')}</Field>
+        <Field label="From the left">{coordinate('yMm', 'Distance from the left')}</Field>
+        <Field label="Height">{coordinate('zMm', 'Height')}</Field>
+        <Field label="Free behind">
+          <MmField
+            label={`Free depth behind ${place.name}`}
+            mm={place.depthMm}
+            units={units}
+            most={LIMITS.lengthMm}
+            onCommit={(depthMm) => set({ depthMm })}
+          />
+          {place.depthMm === null && <span className={styles.soft}>nobody has looked</span>}
+        </Field>
+        <Field label="What is behind">
+          <Input
+            key={place.behind}
+            size="small"
+            aria-label={`What is behind ${place.name}`}
+            defaultValue={place.behind}
+            maxLength={200}
+            placeholder="look before you cut"
+            onBlur={(event) => event.target.value !== place.behind && set({ behind: event.target.value })}
+            onPressEnter={(event) => event.currentTarget.blur()}
+          />
+        </Field>
+      </Fields>
+
+      <h4>Fixed here</h4>
+      <ul className={styles.list}>
+        {here.map((device) => (
+          <li key={device.id}>
+            <span className={styles.grow}>{device.name}</span>
+            <Button size="small" type="link" onClick={() => onCompare(device.id)} aria-label={`Compare places for ${device.name}`}>
+              elsewhere?
+            </Button>
+            <Button
+              size="small"
+              type="text"
+              aria-label={`Take ${device.name} from ${place.name}`}
+              icon={<X size={14} />}
+              onClick={() => commit(`Take ${device.name} from ${place.name}`, (design) => putDevices(design, [device.id], null))}
+            />
+          </li>
+        ))}
+      </ul>
+      <Select
+        size="small"
+        showSearch
+        aria-label={`Fix something at ${place.name}`}
+        placeholder="Fix something here"
+        value={null}
+        style={{ width: '100%' }}
+        optionFilterProp="label"
+        onChange={(id: string | null) => id && commit(`Put it at ${place.name}`, (design) => putDevices(design, [id], place.id))}
+        options={loose.map(({ id, name, placeId }) => ({
+          value: id,
+          label: placeId ? `${name} (now at ${index.layout.places.get(placeId)?.name ?? ''})` : name,
+        }))}
+      />
+      {ofZone.length > 0 && (
+        <Button
+          size="small"
+          className={styles.below}
+          onClick={() => commit(`Put the zone’s things at ${place.name}`, (design) => putDevices(design, ofZone, place.id))}
+        >
+          Fix the zone’s {ofZone.length} unplaced here
+        </Button>
+      )}
+
+      <h4>Routes from here</h4>
+      <ul className={styles.list}>
+        {routes.map(({ route, length }) => (
+          <li key={route.id}>
+            <button type="button" className={styles.plain} onClick={() => onSelect({ kind: 'route', id: route.id })}>
+              {route.name}
+            </button>
+            <span className={`reading ${length.measured ? 'measured' : ''}`}>{formatLength(length.mm, units)}</span>
+          </li>
+        ))}
+      </ul>
+      <Select
+        size="small"
+        showSearch
+        aria-label={`Join ${place.name} to`}
+        placeholder="Join to another place"
+        value={null}
+        style={{ width: '100%' }}
+        optionFilterProp="label"
+        onChange={(toId: string | null) => {
+          if (!toId) return;
+          let routeId: string | null = null;
+          const refused = commit(`Join ${place.name}`, (design) => {
+            const joinedUp = joinPlaces(design, place.id, toId);
+            routeId = joinedUp.id;
+            return joinedUp.change;
+          });
+          if (!refused && routeId) onSelect({ kind: 'route', id: routeId });
+        }}
+        options={index.places.filter(({ id }) => !joined.has(id) && id !== place.id).map(({ id, name }) => ({ value: id, label: name }))}
+      />
+    </section>
+  );
+}

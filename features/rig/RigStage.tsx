@@ -1,0 +1,168 @@
+'use client';
+
+import { Button } from 'antd';
+import dynamic from 'next/dynamic';
+import { useCallback, useMemo, useState } from 'react';
+import type { KeepClear } from '@/core/design/schema';
+import { newId } from '@/core/design/ids';
+import { addPlace, beginRig, removePlace, setPlace } from '@/core/rig/edits';
+import type { Point } from '@/core/rig/geometry';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useHashTarget } from '@/features/workspace/useHashTarget';
+import { EmptyStage } from '@/ui/EmptyStage';
+import { KeepClearCard } from './KeepClearCard';
+import { PlaceCard } from './PlaceCard';
+import { PlanView } from './PlanView';
+import { RigToolbar } from './RigToolbar';
+import { RouteCard } from './RouteCard';
+import { RunCard, wiresOf } from './RunCard';
+import type { Layer, Mode, Selection, Shown, View } from './selection';
+import { useRefusal } from './useRefusal';
+import { VehicleCard } from './VehicleCard';
+import { ZoneCard } from './ZoneCard';
+import styles from './RigStage.module.css';
+
+const TraceDialog = dynamic(() => import('./TraceDialog').then(({ TraceDialog: dialog }) => dialog), { ssr: false });
+const CompareDialog = dynamic(() => import('./CompareDialog').then(({ CompareDialog: dialog }) => dialog), { ssr: false });
+const ImportRig = dynamic(() => import('./ImportRig').then(({ ImportRig: dialog }) => dialog), { ssr: false });
+
+const VIEWS: readonly View[] = ['plan', 'side'];
+
+/** Stage Rig: the vehicle laid out, and what every wire meets in it. */
+export function RigStage() {
+  const store = useDesignStore();
+  const analysis = useDesign((state) => state.analysis);
+  const { index } = analysis;
+  const [shown, setShown] = useState<Shown>('both');
+  const [layer, setLayer] = useState<Layer>('bundles');
+  const [selection, setSelection] = useState<Selection>(null);
+  const [mode, setMode] = useState<Mode>('look');
+  const [circuitId, setCircuitId] = useState<string | null>(null);
+  const [dialog, setDialog] = useState<'trace' | 'import' | { compare: string } | null>(null);
+  const { refusal, commit } = useRefusal();
+  const shownCircuit = layer === 'circuit' ? (circuitId ?? analysis.circuits[0]?.id ?? null) : null;
+  const onRun = useMemo(() => {
+    const ids = new Set<string>();
+    for (const { id } of wiresOf(analysis, shownCircuit)) {
+      const run = index.layout.runs.get(id);
+      if (!run) continue;
+      ids.add(run.fromPlaceId).add(run.toPlaceId);
+      for (const routeId of run.routeIds ?? []) ids.add(routeId);
+    }
+    return ids;
+  }, [analysis, index, shownCircuit]);
+
+  useHashTarget(
+    useCallback(
+      (id: string) => {
+        const record = store.getState().design.records.get(id);
+        if (record?.type === 'place' || record?.type === 'route' || record?.type === 'zone' || record?.type === 'keepClear') {
+          setSelection({ kind: record.type, id });
+        }
+      },
+      [store],
+    ),
+  );
+  const cancel = useCallback(() => {
+    store.cancel();
+    setMode('look');
+  }, [store]);
+  const move = useCallback(
+    (id: string, to: Point, done: boolean) => {
+      const make = (design: Parameters<typeof setPlace>[0]) => setPlace(design, id, { xMm: to.xMm, yMm: to.yMm, zMm: to.zMm });
+      if (done) commit('Move a place', make);
+      else store.preview(make);
+    },
+    [commit, store],
+  );
+  const remove = useCallback(
+    (id: string) => {
+      commit('Remove a place', (design) => removePlace(design, id));
+      setSelection(null);
+    },
+    [commit],
+  );
+  const press = (at: Point) => {
+    let id: string | null = null;
+    const refused = commit('Add a place', (design) => {
+      const added = addPlace(design, at);
+      id = added.id;
+      return added.change;
+    });
+    setMode('look');
+    if (!refused && id) setSelection({ kind: 'place', id });
+  };
+  const keepClear = () => {
+    const { lengthMm, widthMm, heightMm } = index.layout.rig;
+    const room: KeepClear = {
+      ...{ id: newId('clear'), type: 'keepClear', name: 'Door', kind: 'sweep', xMm: lengthMm, yMm: widthMm, reachMm: 800 },
+      ...{ fromDeg: -90, toDeg: 0, lowMm: 300, highMm: heightMm },
+    };
+    commit('Add room to keep clear', () => ({ added: [room], updated: [], removed: [] }));
+    setSelection({ kind: 'keepClear', id: room.id });
+  };
+
+  if (!index.rig && index.places.length === 0) {
+    const { vehicle } = index.settings;
+    return (
+      <EmptyStage
+        title="The vehicle, laid out once"
+        text="Put down where things are fixed and the stretches cable can take between them, and measure those. Every wire then finds its own way: its length, the bundle it lies in, the heat and the holes it meets, for every later change."
+      >
+        <Button type="primary" onClick={() => store.commit('Lay out the vehicle', (design) => beginRig(design, vehicle))}>
+          Begin with a place in each zone
+        </Button>
+      </EmptyStage>
+    );
+  }
+  const record = selection && store.getState().design.records.get(selection.id);
+  return (
+    <div className={styles.stage}>
+      <RigToolbar
+        shown={shown}
+        layer={layer}
+        mode={mode}
+        onShown={setShown}
+        onLayer={setLayer}
+        onMode={setMode}
+        onKeepClear={keepClear}
+        onTrace={() => setDialog('trace')}
+        onImport={() => setDialog('import')}
+      />
+      {dialog === 'trace' && <TraceDialog onClose={() => setDialog(null)} />}
+      {dialog === 'import' && <ImportRig onClose={() => setDialog(null)} />}
+      {dialog !== null && typeof dialog === 'object' && <CompareDialog deviceId={dialog.compare} onClose={() => setDialog(null)} />}
+      <div className={styles.body}>
+        <div className={styles.plans}>
+          {VIEWS.filter((view) => shown === 'both' || shown === view).map((view) => (
+            <PlanView
+              key={view}
+              view={view}
+              layer={layer}
+              onRun={onRun}
+              selection={selection}
+              mode={mode}
+              onSelect={setSelection}
+              onPress={press}
+              onMove={move}
+              onRemove={remove}
+              onCancel={cancel}
+            />
+          ))}
+          {mode === 'addPlace' && <span className={styles.hint}>Press where it is; Escape leaves it.</span>}
+        </div>
+        <aside className={styles.side} aria-label="What is chosen">
+          {refusal}
+          {layer === 'circuit' && !record && <RunCard circuitId={shownCircuit} onCircuit={setCircuitId} onSelect={setSelection} />}
+          {record?.type === 'place' && (
+            <PlaceCard key={record.id} place={record} onSelect={setSelection} onCompare={(deviceId) => setDialog({ compare: deviceId })} />
+          )}
+          {record?.type === 'route' && <RouteCard key={record.id} route={record} onSelect={setSelection} />}
+          {record?.type === 'zone' && <ZoneCard key={record.id} zone={record} />}
+          {record?.type === 'keepClear' && <KeepClearCard key={record.id} room={record} onSelect={setSelection} />}
+          {!record && layer !== 'circuit' && <VehicleCard onSelect={setSelection} />}
+        </aside>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+import { curveCatmullRom, line } from 'd3-shape';
+import type { Analysis } from '@/core/analysis/types';
+import type { Place, Route } from '@/core/design/schema';
+import type { Bundle } from '@/core/rig/bundles';
+import { routeTone, vineWidth } from './look';
+import type { Projection } from './projection';
+import type { Layer, Selection } from './selection';
+import styles from './Plan.module.css';
+
+interface RouteVineProps {
+  route: Route;
+  from: Place;
+  to: Place;
+  bundle: Bundle;
+  layer: Layer;
+  analysis: Analysis;
+  onRun: ReadonlySet<string>;
+  projection: Projection;
+  selected: boolean;
+  onSelect(selection: Selection): void;
+}
+
+const curve = line<{ x: number; y: number }>()
+  .x(({ x }) => x)
+  .y(({ y }) => y)
+  .curve(curveCatmullRom.alpha(0.6));
+
+/** A stretch as a vine from place to place, as thick as the bundle in it; broken while nothing lies there. */
+export function RouteVine({ route, from, to, bundle, layer, analysis, onRun, projection, selected, onSelect }: RouteVineProps) {
+  const ends = [projection.at(from), ...route.bends.map(projection.at), projection.at(to)];
+  const points = route.bends.length > 0 ? ends : [ends[0]!, leaning(ends[0]!, ends[1]!), ends[1]!];
+  const d = curve(points)!;
+  const tone = routeTone(route, layer, analysis, onRun);
+  const middle = points[Math.floor(points.length / 2)]!;
+  const count = bundle.wires.length;
+  const shown = layer === 'bundles' && count > 1 && Math.hypot(ends.at(-1)!.x - ends[0]!.x, ends.at(-1)!.y - ends[0]!.y) > 46;
+  return (
+    <g
+      className={`${styles.route} ${selected ? styles.chosenRoute : ''}`}
+      data-tone={tone}
+      data-grab
+      onClick={() => onSelect({ kind: 'route', id: route.id })}
+    >
+      <title>{`${route.name}: ${count} conductor${count === 1 ? '' : 's'}`}</title>
+      <path d={d} className={styles.reach} />
+      {selected && <path d={d} className={styles.halo} style={{ strokeWidth: vineWidth(bundle.diameterMm) + 8 }} />}
+      <path d={d} className={styles.vine} style={{ strokeWidth: vineWidth(bundle.diameterMm) }} />
+      {route.passes.length > 0 && <PassMark x={middle.x} y={middle.y} />}
+      {shown && (
+        <text x={middle.x} y={middle.y - vineWidth(bundle.diameterMm) / 2 - 3} className={styles.count}>
+          {count}
+        </text>
+      )}
+    </g>
+  );
+}
+
+/** A small square where the stretch goes through or past something. */
+function PassMark({ x, y }: { x: number; y: number }) {
+  return <rect x={x - 4} y={y - 4} width={8} height={8} transform={`rotate(45 ${x} ${y})`} className={styles.pass} />;
+}
+
+/** The middle of a stretch, a little to one side: straight lines over one another would hide one another. */
+function leaning(a: { x: number; y: number }, b: { x: number; y: number }) {
+  const lean = 0.06;
+  return { x: (a.x + b.x) / 2 - (b.y - a.y) * lean, y: (a.y + b.y) / 2 + (b.x - a.x) * lean };
+}

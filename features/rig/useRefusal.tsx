@@ -1,0 +1,24 @@
+'use client';
+
+import { useState, type ReactNode } from 'react';
+import { useDesignStore } from '@/features/design/DesignProvider';
+import type { MakeChange } from '@/features/design/designStore';
+import styles from './Cards.module.css';
+
+/** Commits edits and keeps the last refusal to show: what was wrong, with nothing lost. */
+export function useRefusal(): { refusal: ReactNode; commit(label: string, make: MakeChange): string | null } {
+  const store = useDesignStore();
+  const [why, setWhy] = useState<string | null>(null);
+  return {
+    refusal: why && (
+      <p role="alert" className={styles.refusal}>
+        {why.replace(/^record [^:]+: /, '')}
+      </p>
+    ),
+    commit(label, make) {
+      const refused = store.commit(label, make);
+      setWhy(refused);
+      return refused;
+    },
+  };
+}
