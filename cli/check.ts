@@ -5,7 +5,7 @@ import { applyChange, updateRecords } from '../core/design/change';
 import { settingsOf } from '../core/design/design';
 import { SETTINGS_ID } from '../core/design/vocabulary';
 import { withNetwork } from '../core/findings/networkRules';
-import { wordFinding } from '../core/findings/wording';
+import { nameOf, wordFinding } from '../core/findings/wording';
 import { checkOutput } from '../core/formats/checkOutput';
 import {
   formatAmpHours,
@@ -15,9 +15,11 @@ import {
   formatLength,
   formatPercent,
   formatRating,
+  formatTemperature,
   formatVolts,
   formatWattHours,
 } from '../core/units/quantity';
+import { isRouted } from '../core/rig/layout';
 import { loadDesign } from './designFile';
 import { BadInput, standardOption } from './input';
 
@@ -58,12 +60,25 @@ function inWords(analysis: Analysis): string {
     `Worst drop ${formatPercent(totals.worstDropPercent)}`,
   ];
   const zones = analysis.zones.map((zone) => [zone.name, formatAmps(zone.connectedA), formatPercent(zone.worstDropPercent)]);
+  const wires = analysis.index.wires.map((wire) => {
+    const { ambientC, routes } = analysis.exposures.get(wire.id)!;
+    const routed = isRouted(analysis.index, wire.id);
+    const from = wire.lengthMeasured ? 'measured' : routed ? 'by its way' : 'typed';
+    const passes = routes.flatMap((route) => route.passes.map(({ what }) => what));
+    return [
+      nameOf(analysis.design, wire.id),
+      formatLength(wire.lengthMm, units),
+      from,
+      formatTemperature(ambientC, units),
+      [...new Set(passes)].join(', '),
+    ];
+  });
   const findings = analysis.findings.map((finding) => {
     const { title, message } = wordFinding(finding, analysis.design, units);
     return `${finding.severity.toUpperCase().padEnd(8)}${title}. ${message}`;
   });
   const head = ['', 'Circuit', 'At once', 'Fuse', 'Conductor', 'Loop', 'Drop', 'Of target', ''];
-  return `${[name, '', table([head, ...rows]), '', table([['Zone', 'Connected', 'Worst drop'], ...zones]), '', ...facts, '', ...findings].join('\n')}\n`;
+  return `${[name, '', table([head, ...rows]), '', table([['Zone', 'Connected', 'Worst drop'], ...zones]), '', table([['Wire', 'Length', 'From', 'Hottest', 'Passes'], ...wires]), '', ...facts, '', ...findings].join('\n')}\n`;
 }
 
 function table(rows: string[][]): string {

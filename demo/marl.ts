@@ -1,9 +1,11 @@
 import { newDesignRecords } from '../core/design/newDesign';
 import { makeDesign, type Design } from '../core/design/design';
 import { Edit } from '../core/design/edit';
-import type { FuseBlock, Switch } from '../core/design/schema';
+import type { FuseBlock, Place, Rig, Route, Switch } from '../core/design/schema';
 import { addCircuit, addWire, newLoad } from '../core/switching/schemes';
 import { LOAD_BEHAVIOURS } from '../core/devices/load';
+import { USUAL_RIG } from '../core/rig/layout';
+import { straightRoute } from '../core/rig/straightRoute';
 import { watts } from './builder';
 
 /** Marl: a generated design of any number of circuits, one to three loads each, for benchmarks only. The same every time. */
@@ -54,6 +56,35 @@ export function marl(circuitCount: number): Design {
       return load.id;
     });
     hangInOrder(edit, at, zoneId, block.id, slot, bar.id, loads, 1000 + Math.round(random() * 5000));
+  }
+  return { records: edit.design.records };
+}
+
+/** Marl laid out: places in a square grid of so many a side, each joined to its neighbours, and everything strewn over them. */
+export function laidMarl(circuitCount: number, side = 9): Design {
+  const edit = new Edit(marl(circuitCount));
+  edit.add<Rig>({ ...USUAL_RIG, lengthMm: 12_000, widthMm: 2500 });
+  const id = (column: number, row: number) => `place_${column}_${row}`;
+  for (let column = 0; column < side; column++) {
+    for (let row = 0; row < side; row++) {
+      const at = { xMm: Math.round((12_000 * (column + 0.5)) / side), yMm: Math.round((2500 * (row + 0.5)) / side), zMm: 400 + row * 100 };
+      edit.add<Place>({
+        id: id(column, row),
+        type: 'place',
+        name: `Place ${column}.${row}`,
+        zoneId: null,
+        ...at,
+        depthMm: null,
+        behind: '',
+      });
+      if (column > 0) edit.add<Route>({ ...straightRoute(id(column - 1, row), id(column, row)), id: `route_${column}_${row}_x` });
+      if (row > 0) edit.add<Route>({ ...straightRoute(id(column, row - 1), id(column, row)), id: `route_${column}_${row}_y` });
+    }
+  }
+  const random = generator(11);
+  const anywhere = () => id(Math.floor(random() * side), Math.floor(random() * side));
+  for (const record of edit.design.records.values()) {
+    if (record.type === 'device' && !(record.kind === 'protection' && record.mount)) edit.set(record.id, { placeId: anywhere() });
   }
   return { records: edit.design.records };
 }

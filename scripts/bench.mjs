@@ -31,6 +31,9 @@ console.table(
   JSON.parse(spawnSync('npx', ['tsx', 'bench/network.ts', ...engineSizes.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout),
 );
 
+console.log('\nThe vehicle: every wire finding its way, and what one stretch corrected costs, median');
+console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/rig.ts', ...SIZES.map(String), '480'], { cwd: ROOT, encoding: 'utf8' }).stdout));
+
 run('npx', ['tsx', 'demo/seed.ts'], env);
 run('npx', ['tsx', 'bench/seedMarl.ts', ...SIZES.map(String)], env);
 const next = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
@@ -54,11 +57,17 @@ try {
   for (const size of SIZES) cells.push(await cellPresses(browser, size));
   console.table(cells);
 
+  console.log('\nA place dragged over the plan, ms from each move of the hand to the frame drawn');
+  const drags = [];
+  for (const size of SIZES) drags.push(await placeDrags(browser, size));
+  console.table(drags);
+
   console.log('\nFrom navigation to interactive, ms, and JavaScript of the first load, compressed');
   const routes = [];
   for (const route of [
     '/',
     '/new',
+    '/d/heron/rig',
     '/d/heron/loads',
     '/d/heron/supply',
     '/d/heron/circuits',
@@ -96,6 +105,54 @@ async function cellPresses(browser, size) {
   const times = await timedRounds(page, (press) => (press % 2 === 0 ? '7' : 'Backspace'));
   await page.close();
   return { circuits: size, ...summary(times) };
+}
+
+async function placeDrags(browser, size) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${base}/d/laid-${size}/rig`);
+  const plan = page.getByRole('group', { name: 'Plan of the vehicle' });
+  const mark = plan.getByRole('button', { name: /^Place Place 2\.2,/ });
+  const box = await mark.boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.evaluate(watchMoves);
+  const drag = async (moves) => {
+    for (let at = 0; at < moves; at++) {
+      await page.mouse.move(x + 40 * Math.sin(at / 9), y + 24 * Math.cos(at / 7));
+      await page.waitForTimeout(17);
+    }
+  };
+  await drag(WARM_UP);
+  const rounds = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    await page.evaluate(() => (window.keyTimes = []));
+    await drag(PRESSES);
+    rounds.push(await page.evaluate(() => window.keyTimes));
+  }
+  await page.mouse.up();
+  await page.close();
+  return { circuits: size, ...summary(rounds) };
+}
+
+/** Runs in the page: notes for each move of the hand when the frame that shows it has been drawn. */
+function watchMoves() {
+  window.keyTimes = [];
+  const channel = new MessageChannel();
+  let drawn = () => undefined;
+  channel.port1.onmessage = () => drawn();
+  window.addEventListener(
+    'pointermove',
+    () => {
+      const start = performance.now();
+      requestAnimationFrame(() => {
+        const press = performance.now() - start;
+        drawn = () => window.keyTimes.push({ press, paint: performance.now() - start });
+        channel.port2.postMessage(null);
+      });
+    },
+    { capture: true },
+  );
 }
 
 /** Runs in the page: notes for each key press when everything it caused has been laid out, and when a frame has been drawn. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { Ruler } from 'lucide-react';
+import { Ruler, Spline } from 'lucide-react';
 import type { UnitSystem } from '@/core/design/vocabulary';
 import { parseLength } from '@/core/units/parse';
 import { formatLengthNumber } from '@/core/units/quantity';
@@ -11,6 +11,8 @@ interface LengthFieldProps {
   label: string;
   lengthMm: number;
   measured: boolean;
+  /** Whether the length, while not measured, comes from the wire's way through the vehicle. */
+  routed?: boolean;
   mostMm: number;
   units: UnitSystem;
   onPreview(lengthMm: number): string | null;
@@ -20,7 +22,11 @@ interface LengthFieldProps {
 }
 
 /** A length in the person's units, with a mark for whether it was measured in the vehicle or is an estimate. */
-export function LengthField({ label, lengthMm, measured, mostMm, units, onPreview, onCommit, onMeasured, onCancel }: LengthFieldProps) {
+export function LengthField({ label, lengthMm, measured, routed = false, ...field }: LengthFieldProps) {
+  const { mostMm, units, onPreview, onCommit, onMeasured, onCancel } = field;
+  const estimate = routed
+    ? 'By its way through the vehicle; press when the wire itself has been measured'
+    : 'An estimate; press when it has been measured';
   return (
     <span className={styles.length}>
       <ParsedField
@@ -41,10 +47,10 @@ export function LengthField({ label, lengthMm, measured, mostMm, units, onPrevie
         className={styles.mark}
         aria-pressed={measured}
         aria-label={`${label}: measured`}
-        title={measured ? 'Measured in the vehicle' : 'An estimate; press when it has been measured'}
+        title={measured ? 'Measured in the vehicle' : estimate}
         onClick={() => onMeasured(!measured)}
       >
-        <Ruler size={13} />
+        {routed && !measured ? <Spline size={13} /> : <Ruler size={13} />}
       </button>
     </span>
   );

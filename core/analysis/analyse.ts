@@ -7,7 +7,7 @@ import { loadDraw, type LoadDraw } from '../energy/draw';
 import { findAll } from '../findings/findAll';
 import { isReturnJunction, rowAmpereMetres, treeFlow, type TreeFlow } from '../network/flow';
 import { retraceWiring, terminalKey, traceWiring, type Wiring } from '../network/wiring';
-import { gatherBundles, mostLoadedWith, type Bundle } from '../rig/bundles';
+import { countsAsLoaded, gatherBundles, loadedTogether, type Bundle } from '../rig/bundles';
 import { exposures, type Exposure } from '../rig/exposure';
 import type { Ampacity } from '../sizing/ampacity';
 import { analyseCircuits } from './circuits';
@@ -88,8 +88,12 @@ function makeContext(index: DesignIndex, wiring: Wiring): AnalysisContext {
     const { ambientC, engineSpace } = exposureOf(wire);
     return tables.ampacity(wire.conductor, ambientC, engineSpace, 1);
   };
-  const bundles = gatherBundles(index, wireAmps(wiring, supply, returns), (wire) => alone(wire).amps);
-  const loadedAround = (wire: Wire) => (settings.bundling === 'ignore' ? 1 : mostLoadedWith(bundles, index.layout, wire.id));
+  const amps = wireAmps(wiring, supply, returns);
+  const loaded = new Set(index.wires.filter((wire) => countsAsLoaded(amps.get(wire.id) ?? 0, alone(wire).amps)).map(({ id }) => id));
+  const isLoaded = (wireId: string) => loaded.has(wireId);
+  const bundles = gatherBundles(index, isLoaded);
+  const together = settings.bundling === 'ignore' ? new Map<string, number>() : loadedTogether(bundles, index.layout, isLoaded);
+  const loadedAround = (wire: Wire) => together.get(wire.id) ?? 1;
   return {
     index,
     wiring,

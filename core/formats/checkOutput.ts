@@ -1,11 +1,11 @@
 import type { Analysis } from '../analysis/types';
 import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
-import { wordFinding } from '../findings/wording';
+import { nameOf, wordFinding } from '../findings/wording';
 import type { Finding } from '../findings/types';
 
 /** The headless check's answer, the same figures the screens show. Rounded to six significant digits. */
 export function checkOutput(analysis: Analysis) {
-  const { circuits, zones, totals, findings, index } = analysis;
+  const { circuits, zones, totals, findings, index, exposures, wires } = analysis;
   const zoneName = new Map(zones.map(({ id, name }) => [id, name]));
   const finding = (found: Finding) => ({
     rule: found.rule,
@@ -35,6 +35,25 @@ export function checkOutput(analysis: Analysis) {
       peakA: round(zone.peakA),
       continuousA: round(zone.continuousA),
     })),
+    wires: index.wires.map((wire) => {
+      const run = index.layout.runs.get(wire.id);
+      const exposure = exposures.get(wire.id)!;
+      return {
+        id: wire.id,
+        name: nameOf(analysis.design, wire.id),
+        conductor: conductorKeys(wire.conductor),
+        lengthM: round(wire.lengthMm / 1000),
+        measured: wire.lengthMeasured,
+        routes: run?.routeIds ? exposure.routes.map(({ name }) => name) : null,
+        exposures: {
+          ambientC: exposure.ambientC,
+          engineSpace: exposure.engineSpace,
+          loadedTogether: wires.get(wire.id)?.ampacity.loaded ?? 1,
+          wet: exposure.zones.some(({ traits }) => traits?.includes('wet')),
+          passes: exposure.routes.flatMap(({ passes }) => passes.map(({ what }) => what)),
+        },
+      };
+    }),
     totals: {
       connectedA: round(totals.connectedA),
       worstSimultaneousA: round(totals.worstSimultaneousA),

@@ -11,7 +11,12 @@ const analysis = analyse(heron());
 test('the report carries every circuit, load, slot, zone and finding, and every caution', () => {
   const report = makeReport(analysis);
   const rows = Object.fromEntries(report.sections.map(({ title, rows: list }) => [title, list.length]));
-  expect(rows).toEqual({
+  const zonePages = report.sections.filter(({ title }) => title.startsWith('Zone: '));
+  expect(zonePages.map(({ title }) => title.slice(6))).toEqual(analysis.index.zones.map(({ name }) => name));
+  for (const place of analysis.index.places)
+    expect(zonePages.flatMap(({ rows: list }) => list.map(([first]) => first))).toContain(place.name);
+  expect(rows).toMatchObject({
+    Stretches: analysis.index.routes.length,
     'What is open': analysis.findings.length,
     Circuits: analysis.circuits.length,
     'Fuse map': 24,

@@ -20,6 +20,7 @@ import {
   MISSING,
 } from '../units/quantity';
 import { CAUTIONS } from './cautions';
+import { rigSections } from './reportRig';
 
 /** A design's report as plain words and tables, for the page, the printer and the PDF alike. */
 export interface Report {
@@ -62,6 +63,7 @@ export function makeReport(analysis: Analysis): Report {
       loads(analysis),
       zones(analysis),
       energy(analysis),
+      ...rigSections(analysis),
     ].filter((section) => section.rows.length > 0),
     cautions: CAUTIONS,
     sources: [

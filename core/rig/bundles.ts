@@ -56,22 +56,13 @@ export interface Bundle {
   wires: readonly Wire[];
   /** How many of them count as loaded. */
   loaded: number;
-  loadedIds: ReadonlySet<string>;
   diameterMm: number;
   /** Share of a conduit filled and the most allowed; null where the route has no inside diameter. */
   fill: { share: number; most: number } | null;
 }
 
-/**
- * What lies in every route.
- * @param amps the most that flows in a wire at once.
- * @param aloneA what a wire carries in its heat with no other beside it.
- */
-export function gatherBundles(
-  { layout }: DesignIndex,
-  amps: ReadonlyMap<string, number>,
-  aloneA: (wire: Wire) => number,
-): Map<string, Bundle> {
+/** What lies in every route. */
+export function gatherBundles({ layout }: DesignIndex, isLoaded: (wireId: string) => boolean): Map<string, Bundle> {
   const lying = new Map<string, Wire[]>();
   for (const wire of layout.wires) {
     for (const routeId of layout.runs.get(wire.id)?.routeIds ?? []) {
@@ -84,20 +75,26 @@ export function gatherBundles(
   for (const [routeId, { route }] of layout.routes) {
     const wires = lying.get(routeId) ?? [];
     const sizes = wires.map(({ conductor }) => conductor);
-    const loadedIds = new Set(wires.filter((wire) => countsAsLoaded(amps.get(wire.id) ?? 0, aloneA(wire))).map(({ id }) => id));
+    const loadedHere = wires.reduce((count, { id }) => (isLoaded(id) ? count + 1 : count), 0);
     const { insideMm } = route;
     const fill = insideMm === null ? null : { share: conduitFill(sizes, insideMm), most: mostFill(wires.length) };
-    bundles.set(routeId, { routeId, wires, loaded: loadedIds.size, loadedIds, diameterMm: bundleDiameterMm(sizes), fill });
+    bundles.set(routeId, { routeId, wires, loaded: loadedHere, diameterMm: bundleDiameterMm(sizes), fill });
   }
   return bundles;
 }
 
-/** The most loaded conductors that lie together with a wire anywhere on its way, itself among them. */
-export function mostLoadedWith(bundles: ReadonlyMap<string, Bundle>, { runs }: Layout, wireId: string): number {
-  let most = 1;
-  for (const routeId of runs.get(wireId)?.routeIds ?? []) {
-    const { loaded, loadedIds } = bundles.get(routeId)!;
-    most = Math.max(most, loadedIds.has(wireId) ? loaded : loaded + 1);
+/** For each wire, the most loaded conductors that lie together with it anywhere on its way, itself among them. */
+export function loadedTogether(
+  bundles: ReadonlyMap<string, Bundle>,
+  { runs }: Layout,
+  isLoaded: (wireId: string) => boolean,
+): Map<string, number> {
+  const together = new Map<string, number>();
+  for (const [wireId, { routeIds }] of runs) {
+    if (routeIds === null || routeIds.length === 0) continue;
+    let most = 0;
+    for (const routeId of routeIds) most = Math.max(most, bundles.get(routeId)!.loaded);
+    together.set(wireId, Math.max(1, isLoaded(wireId) ? most : most + 1));
   }
-  return most;
+  return together;
 }

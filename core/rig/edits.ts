@@ -138,7 +138,7 @@ export function putDevices(design: Design, deviceIds: readonly string[], placeId
 }
 
 /**
- * Sends a wire another way: the shortest that keeps off a stretch, and off those it was kept off before.
+ * Sends a wire another way: the shortest that keeps off a stretch, and off those of the shortest way it keeps off already.
  * @throws DesignError when there is no other way.
  */
 export function avoidRoute(design: Design, wireId: string, routeId: string): Change {

@@ -74,6 +74,11 @@ export function placeIdOf(devices: ReadonlyMap<string, Device>, deviceId: string
   return device?.placeId ?? null;
 }
 
+/** Whether a wire's length, unless measured itself, comes from its way through the vehicle. */
+export function isRouted({ layout }: { layout: Layout }, wireId: string): boolean {
+  return (layout.runs.get(wireId)?.routeIds ?? null) !== null;
+}
+
 /** The ways through one vehicle, each found once. */
 export interface Ways {
   routes: ReadonlyMap<string, LaidRoute>;

@@ -4,6 +4,7 @@ import { parseLength, parseNumber } from './parse';
 import {
   formatAmps,
   formatConductor,
+  formatFeetInches,
   formatHours,
   formatLength,
   formatNumber,
@@ -96,4 +97,56 @@ describe('draws in one cell', () => {
       expect(parseDraw(text, 12, 'metric').ok).toBe(false);
     },
   );
+});
+
+describe('feet, inches, fractions and what can be read two ways', () => {
+  // 25.4 mm an inch, 304.8 mm a foot: international yard and pound agreement, 1959.
+  test.each([
+    ['3.4', 'metric', 'm', 3400],
+    ['3,4 m', 'metric', 'm', 3400],
+    ['340cm', 'metric', 'm', 3400],
+    ['3400', 'metric', 'mm', 3400],
+    ['3 m 40', 'metric', 'm', 3400],
+    ['3 m 4 cm', 'metric', 'm', 3040],
+    ['11 ft', 'metric', 'm', 3352.8],
+    ['11', 'us', 'ft', 3352.8],
+    ['11\' 2"', 'us', 'ft', 3403.6],
+    ['11ft2in', 'us', 'ft', 3403.6],
+    ['11 feet 2 inches', 'us', 'ft', 3403.6],
+    ['11 ft 2 1/2 in', 'us', 'ft', 3416.3],
+    ['11\u2032 2½\u2033', 'us', 'ft', 3416.3],
+    ['134 ½"', 'us', 'in', 3416.3],
+    ['134.5', 'us', 'in', 3416.3],
+    ['2 1/2', 'us', 'in', 63.5],
+    ['3/4', 'us', 'in', 19.05],
+    ['500 mm', 'us', 'in', 500],
+  ] as const)('%s in a field of %s, %s', (text, system, bare, mm) => {
+    const parsed = parseLength(text, system, bare);
+    expect(parsed.ok && parsed.value).toBeCloseTo(mm, 9);
+  });
+
+  test.each([
+    ['11-2', 'us', '11 ft 2 in, or 11.2 ft'],
+    ['11 2', 'us', '11 ft 2 in, or 11.2 ft'],
+    ['3 40', 'metric', '3.40 m, or 340 mm'],
+    ['3m4', 'metric', '3.4 m, or 3 m 04'],
+    ['1,234', 'metric', '1234 or 1.234'],
+    ['3400', 'metric', 'longer than any vehicle; write 3400 mm'],
+    ['400', 'us', 'longer than any vehicle; write 400 in, or mm'],
+    ['11\' 14"', 'us', 'a foot or more'],
+    ['twelve', 'us', 'is not a number'],
+  ] as const)('%s in %s is refused and the reading offered', (text, system, offer) => {
+    const parsed = parseLength(text, system);
+    expect(parsed.ok ? '' : parsed.why).toContain(offer);
+  });
+
+  test.each([
+    [2095.5, '6\' 10 1/2"'],
+    [304.8, '1\' 0"'],
+    [12.7, '1/2"'],
+    [50.8, '2"'],
+    [304.7, '1\' 0"'],
+    [-76.2, '−3"'],
+    [0, '0"'],
+  ])('%f mm is said %s', (mm, words) => expect(formatFeetInches(mm)).toBe(words));
 });

@@ -1,8 +1,8 @@
 'use client';
 
 import type { CircuitAnalysis } from '@/core/analysis/types';
-import { recordOf } from '@/core/design/design';
 import { nameOf } from '@/core/findings/wording';
+import { isRouted } from '@/core/rig/layout';
 import { LIMITS } from '@/core/design/vocabulary';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { LengthField } from '@/ui/LengthField';
@@ -13,22 +13,24 @@ import styles from './WireLengths.module.css';
 /** The lengths of the circuit's own wires, each under its place on the run, and the return's. */
 export function WireLengths({ circuit, geometry, width }: { circuit: CircuitAnalysis; geometry: StripGeometry; width: number }) {
   const store = useDesignStore();
-  const design = useDesign((state) => state.design);
+  const analysis = useDesign((state) => state.analysis);
   const units = useUnits();
   const field = (wireId: string) => {
-    const wire = recordOf(design, wireId, 'wire');
+    const wire = analysis.wires.get(wireId)?.wire;
     if (!wire) return null;
+    const routed = isRouted(analysis.index, wireId);
     const commit = (lengthMm: number, measured: boolean) =>
       store.commit(`Set a length in ${circuit.name}`, (now) => setLength(now, circuit, wireId, lengthMm, measured));
     return (
       <LengthField
-        label={`Length ${nameOf(design, wireId)}`}
+        label={`Length ${nameOf(analysis.design, wireId)}`}
         lengthMm={wire.lengthMm}
         measured={wire.lengthMeasured}
+        routed={routed}
         units={units}
         mostMm={LIMITS.lengthMm}
-        onPreview={(lengthMm) => store.preview((now) => setLength(now, circuit, wireId, lengthMm, wire.lengthMeasured))}
-        onCommit={(lengthMm) => commit(lengthMm, wire.lengthMeasured)}
+        onPreview={(lengthMm) => store.preview((now) => setLength(now, circuit, wireId, lengthMm, routed || wire.lengthMeasured))}
+        onCommit={(lengthMm) => commit(lengthMm, routed || wire.lengthMeasured)}
         onMeasured={(measured) => commit(wire.lengthMm, measured)}
         onCancel={store.cancel}
       />

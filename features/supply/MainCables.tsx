@@ -11,6 +11,7 @@ import { deviceOf } from '@/core/design/design';
 import type { Protection } from '@/core/design/schema';
 import { LIMITS, PROTECTION_FAMILIES } from '@/core/design/vocabulary';
 import { nameOf } from '@/core/findings/wording';
+import { isRouted } from '@/core/rig/layout';
 import { stepRating } from '@/core/switching/schemes';
 import { formatAmps, formatConductor, formatRating, formatVolts } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
@@ -99,6 +100,7 @@ const CableRow = memo(function CableRow({ entry }: { entry: WireAnalysis }) {
   const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
   const { wire, side, amps, ampacity, protectionId, protectionA, dropV } = entry;
   const make = (fields: object) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [{ id: wire.id, set: fields }]);
+  const routed = useDesign(({ analysis }) => isRouted(analysis.index, wire.id));
   const tabulated: readonly string[] = AMPACITY_TABLES[standard].rows.map(([size]) => size);
   const sizes = CONDUCTOR_SIZES.filter((size) => tabulated.includes(size) || size === wire.conductor);
   const over = amps > ampacity.amps || (protectionA ?? 0) > ampacity.amps;
@@ -114,11 +116,12 @@ const CableRow = memo(function CableRow({ entry }: { entry: WireAnalysis }) {
           label={`Length ${nameOf(design, wire.id)}`}
           lengthMm={wire.lengthMm}
           measured={wire.lengthMeasured}
+          routed={routed}
           mostMm={LIMITS.lengthMm}
           units={units}
-          onPreview={(lengthMm) => store.preview(make({ lengthMm }))}
-          onCommit={(lengthMm) => store.commit('Set a cable length', make({ lengthMm }))}
-          onMeasured={(lengthMeasured) => store.commit('Mark a cable length', make({ lengthMeasured }))}
+          onPreview={(lengthMm) => store.preview(make({ lengthMm, lengthMeasured: routed || wire.lengthMeasured }))}
+          onCommit={(lengthMm) => store.commit('Set a cable length', make({ lengthMm, lengthMeasured: routed || wire.lengthMeasured }))}
+          onMeasured={(lengthMeasured) => store.commit('Mark a cable length', make({ lengthMm: wire.lengthMm, lengthMeasured }))}
           onCancel={store.cancel}
         />
       </td>
