@@ -20,7 +20,16 @@ for (const theme of ['light', 'night'] as const) {
   test(`axe finds nothing serious on any screen, ${theme} theme`, async ({ page, context, baseURL, heron }) => {
     test.setTimeout(300_000);
     await context.addCookies([{ name: 'vine-knot-theme', value: theme, url: baseURL! }]);
-    for (const path of ['/', '/new', `/d/${heron}/loads`, `/d/${heron}/supply`, `/d/${heron}/circuits`, `/d/${heron}/report`]) {
+    for (const path of [
+      '/',
+      '/new',
+      `/d/${heron}/rig`,
+      `/d/${heron}/measure`,
+      `/d/${heron}/loads`,
+      `/d/${heron}/supply`,
+      `/d/${heron}/circuits`,
+      `/d/${heron}/report`,
+    ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
       expect(await seriousIn(page), path).toEqual([]);

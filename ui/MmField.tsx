@@ -19,7 +19,7 @@ interface MmFieldProps {
 }
 
 /** A length in the vehicle, in millimetres or in feet and inches; negative ones are for what sticks out. */
-export function MmField({ mm, units, least = 0, width = 92, ...rest }: MmFieldProps) {
+export function MmField({ mm, units, least = 0, width, ...rest }: MmFieldProps) {
   const metric = units === 'metric';
   return (
     <ParsedField
@@ -32,7 +32,7 @@ export function MmField({ mm, units, least = 0, width = 92, ...rest }: MmFieldPr
         return parsed.ok && minus ? { ok: true, value: -parsed.value } : parsed;
       }}
       least={least}
-      width={width}
+      width={width ?? (metric ? 92 : 112)}
     />
   );
 }

@@ -6,6 +6,7 @@ import { newDesignRecords, USUAL_ZONES } from '../design/newDesign';
 import { DesignError } from '../design/problems';
 import { checkReferences } from '../design/references';
 import { VEHICLES } from '../design/vocabulary';
+import { withBend } from './bend';
 import { BODIES, bodyOutline, sideOutline } from './bodies';
 import {
   addPlace,
@@ -17,13 +18,13 @@ import {
   removePlace,
   removeRoute,
   setPlace,
-  setRig,
   setVia,
   setZonePlan,
 } from './edits';
 import { isInside, isInTheWay } from './geometry';
 import { measuringOrder } from './measuringRun';
 import { returnOptions } from './returnChoice';
+import { routeLength } from './routeLength';
 
 const design = heron();
 const why = (run: () => unknown): string => {
@@ -185,4 +186,13 @@ test('an edit of the vehicle leaves everything else of the analysis as it was', 
   const renamed = analyse(applyChange(design, setPlace(design, 'pl_camera', { name: 'Lens shelf' })), before);
   expect(renamed.totals).toEqual(before.totals);
   expect(renamed.circuits).toEqual(before.circuits);
+});
+
+test('a bend goes into the longest leg, and makes the stretch no longer until it is moved', () => {
+  const { route, from, to, length } = indexDesign(design).layout.routes.values().next().value!;
+  const once = withBend(route, from, to);
+  const twice = withBend({ ...route, bends: once }, from, to);
+  expect([once.length, twice.length]).toEqual([1, 2]);
+  const planned = routeLength({ ...route, bends: twice }, from, to, indexDesign(design).layout.rig).plannedMm!;
+  expect(Math.abs(planned - length.plannedMm!)).toBeLessThan(3);
 });

@@ -16,6 +16,8 @@ export interface Layout {
 
 export interface LaidRoute {
   route: Route;
+  from: Place;
+  to: Place;
   length: RouteLength;
 }
 
@@ -110,7 +112,7 @@ class VehicleWays implements Ways {
     for (const route of routes) {
       const from = placeOf.get(route.fromId);
       const to = placeOf.get(route.toId);
-      if (from && to) this.routes.set(route.id, { route, length: routeLength(route, from, to, rig) });
+      if (from && to) this.routes.set(route.id, { route, from, to, length: routeLength(route, from, to, rig) });
     }
     this.graph = routeGraph(places, routes, ({ id }) => this.routes.get(id)!.length.mm);
   }

@@ -21,7 +21,7 @@ export interface PlaceTrial {
   worse: number;
   better: number;
   /** What stands against the place itself. */
-  against: ('tooShallow' | 'inTheWay' | 'noWay')[];
+  against: ('tooShallow' | 'inTheWay' | 'inSight' | 'noWay')[];
 }
 
 /** What a search says on its way: the share done, then every trial. */
@@ -57,7 +57,9 @@ function trialOf(tried: Analysis, deviceId: string, placeId: string, before: Rea
   const device = index.devices.get(deviceId)!;
   const against: PlaceTrial['against'] = [];
   if (typeof device.depthMm === 'number' && place.depthMm !== null && device.depthMm > place.depthMm) against.push('tooShallow');
-  if (index.keepClear.some((room) => isInTheWay(place, room))) against.push('inTheWay');
+  const crossed = index.keepClear.filter((room) => isInTheWay(place, room)).map(({ kind }) => kind);
+  if (crossed.includes('sweep')) against.push('inTheWay');
+  if (crossed.includes('sight')) against.push('inSight');
   if (own.some(({ id }) => index.layout.runs.get(id)?.routeIds === null)) against.push('noWay');
   return {
     placeId,

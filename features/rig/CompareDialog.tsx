@@ -12,6 +12,7 @@ import styles from './Cards.module.css';
 const AGAINST: Record<PlaceTrial['against'][number], string> = {
   tooShallow: 'too shallow behind',
   inTheWay: 'something swings here',
+  inSight: 'in a line of sight: hides or dazzles',
   noWay: 'no route leads there',
 };
 

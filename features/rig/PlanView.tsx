@@ -4,6 +4,7 @@ import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Analysis } from '@/core/analysis/types';
 import type { Point } from '@/core/rig/geometry';
 import { useDesign } from '@/features/design/DesignProvider';
+import { BendMarks } from './BendMarks';
 import { Body } from './Body';
 import { ClearRoom } from './ClearRoom';
 import { placeLabels } from './labels';
@@ -42,12 +43,13 @@ export function PlanView({ view, layer, onRun, selection, mode, onSelect, onPres
   const labels = useMemo(() => {
     const rank = (id: string) => (selection?.id === id || onRun.has(id) ? 2 : inUse.has(id) ? 1 : 0);
     const wanted = places.map((place) => ({ id: place.id, text: place.name, ...projection.at(place), rank: rank(place.id) }));
-    return placeLabels(wanted, width, zoneNames(zones, projection));
-  }, [places, projection, selection, onRun, inUse, width, zones]);
+    return placeLabels(wanted, width, zoneNames(zones, projection, layer === 'bundles' || layer === 'circuit' ? 1 : 2));
+  }, [places, projection, selection, onRun, inUse, width, zones, layer]);
   const pointAt = (event: { clientX: number; clientY: number }) => {
     const box = svg.current!.getBoundingClientRect();
     return projection.back(event.clientX - box.left, event.clientY - box.top, { xMm: 0, yMm: rig.widthMm / 2, zMm: 900 });
   };
+  const chosenRoute = selection?.kind === 'route' ? layout.routes.get(selection.id)?.route : undefined;
   const pressed = useRef<{ x: number; y: number } | null>(null);
 
   return (
@@ -108,6 +110,7 @@ export function PlanView({ view, layer, onRun, selection, mode, onSelect, onPres
             onCancel={onCancel}
           />
         ))}
+        {chosenRoute && <BendMarks route={chosenRoute} projection={projection} />}
         <ScaleBar projection={projection} width={width} height={height} />
       </svg>
       <div className={styles.zoom} role="group" aria-label="Zoom">

@@ -8,6 +8,7 @@ import { LIMITS, PASS_PARTS, PASSINGS, ROUTE_FEEDS, ROUTE_KINDS } from '@/core/d
 import { fittingFor, withPassage } from '@/core/findings/rigRules';
 import { PART_WORDS, PASSING_WORDS } from '@/core/findings/rigWords';
 import { nameOf } from '@/core/findings/wording';
+import { withBend } from '@/core/rig/bend';
 import { measureRoute, removeRoute } from '@/core/rig/edits';
 import {
   formatAmps,
@@ -111,6 +112,13 @@ export function RouteCard({ route, onSelect }: { route: Route; onSelect(selectio
             onChange={(feed) => set({ feed })}
             options={ROUTE_FEEDS.map((value) => ({ value, label: FEED_WORDS[value] }))}
           />
+          <Button
+            size="small"
+            disabled={route.bends.length >= LIMITS.bends}
+            onClick={() => set({ bends: withBend(route, laid.from, laid.to) })}
+          >
+            Add a bend
+          </Button>
           <Checkbox checked={route.closed} onChange={(event) => set({ closed: event.target.checked })}>
             closed
           </Checkbox>

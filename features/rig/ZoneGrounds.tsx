@@ -40,12 +40,12 @@ export function ZoneGrounds({ layer, projection, selectedId }: { layer: Layer; p
   );
 }
 
-/** Where the zones' own names stand, to be left free by others. */
-export function zoneNames(zones: readonly Zone[], projection: Projection): Box[] {
+/** Where the zones' own lines of text stand, to be left free by others. */
+export function zoneNames(zones: readonly Zone[], projection: Projection, lines: number): Box[] {
   return zones.flatMap((zone) => {
     if (!zone.plan) return [];
     const { left, top } = cornerOf(zone.plan, projection);
-    return [{ left: left + 5, right: left + 9 + zone.name.length * 6.6, top: top + 3, bottom: top + 18 }];
+    return [{ left: left + 5, right: left + 9 + zone.name.length * 6.6, top: top + 3, bottom: top + 3 + lines * 15 }];
   });
 }
 
