@@ -177,8 +177,10 @@ function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
         <p>
           <b>{formatConductor(circuit.conductor)}</b> carries {formatAmps(ampacity.amps)} here: {formatAmps(ampacity.baseA)} in the table at{' '}
           {formatNumber(ampacity.columnC, 0)} °C insulation
-          {ampacity.factor < 1 &&
-            `, times ${formatNumber(ampacity.factor, 2)} for ${ampacity.factorFor === 'engineSpace' ? 'the engine space' : 'the heat'}`}
+          {ampacity.factorFor !== 'none' &&
+            `, times ${formatNumber(ampacity.factor / ampacity.bundleFactor, 2)} for ${ampacity.factorFor === 'engineSpace' ? 'the engine space' : 'the heat'}`}
+          {ampacity.bundleFactor < 1 &&
+            `, times ${formatNumber(ampacity.bundleFactor, 2)} for ${ampacity.loaded} loaded conductors laid together`}
           . For hours {formatAmps(circuit.continuousA)}, so a fuse of {formatAmps(circuit.continuousA * 1.25)} or more.
         </p>
       )}

@@ -100,6 +100,9 @@ function entriesOf({ design, index, circuits, loads }: Analysis): Entry[] {
       what: `load, ${formatAmps(draw.amps)}, ${zoneName(load.zoneId)}`,
     })),
     ...index.zones.map(({ id, name }) => ({ id, name, what: 'zone' })),
+    ...index.places.map(({ id, name, zoneId }) => ({ id, name, what: `place, ${zoneName(zoneId)}` })),
+    ...index.routes.map(({ id, name }) => ({ id, name, what: 'route' })),
+    ...index.keepClear.map(({ id, name }) => ({ id, name, what: 'keep clear' })),
     ...index.scenarios.map(({ id, name }) => ({ id, name, what: 'scenario' })),
   ];
   for (const device of index.devices.values()) {

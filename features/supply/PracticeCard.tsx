@@ -110,6 +110,16 @@ export function PracticeCard() {
           )}
           <span>single cores need a larger least size, for strength</span>
         </dd>
+        <dt>Bundles</dt>
+        <dd>
+          {choice(
+            'Conductors laid together',
+            settings.bundling ?? 'derate',
+            { derate: 'carry less together', ignore: 'count as alone' },
+            (bundling) => set({ bundling }),
+          )}
+          <span>loaded conductors in one loom or conduit warm each other; the standard’s factor by their number</span>
+        </dd>
         <dt>New returns</dt>
         <dd>
           {choice(
