@@ -55,7 +55,7 @@ export const HERON_RIG: DemoRig = {
     ['pl_pump', 'Pump bay under the sink', 'zone_galley', [3100, 1900, 350], 300, 'Water tank to the left'],
     ['pl_cupboard', 'Cupboard underside', 'zone_galley', [2800, 1950, 1900], 35, 'Plates'],
     ['pl_ceiling', 'Galley ceiling', 'zone_galley', [2700, 1100, 2800], 40, 'Insulation'],
-    ['pl_fridge', 'Fridge recess, left', 'zone_galley', [2300, 350, 500], 120, 'Fridge vent'],
+    ['pl_fridge', 'Fridge recess, left', 'zone_galley', [2300, 350, 1300], 120, 'Fridge vent'],
     ['pl_chassis_f', 'Chassis bolt, front', 'zone_galley', [2500, 2050, 320]],
     ['pl_battery', 'Battery box', 'zone_bunk', [3900, 1750, 450], 250, 'Bunk frame'],
     ['pl_busbars', 'Bus bars by the battery', 'zone_bunk', [3750, 2000, 650], 120, 'Wall lining'],

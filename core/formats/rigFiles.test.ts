@@ -57,7 +57,7 @@ describe('places and routes as CSV', () => {
     ['place,from front,from left,height\nA,-9 m,1,1', 'far outside any vehicle'],
     ['place,from front,from left,height,free behind\nA,1,1,1,-5', 'a length is not negative'],
     ['place,zone,from front,from left,height\nA,Attic,1,1,1', 'no zone called “Attic”'],
-    ['place,from front,from left,height\nA,2300,350,500', '“Fridge recess, left” is at that very spot'],
+    ['place,from front,from left,height\nA,2300,350,1300', '“Fridge recess, left” is at that very spot'],
     ['route,from,to\nR,Nowhere,Cab console', 'no place called “Nowhere”'],
     ['route,from,to\nR,Cab console,cab console', 'both ends are the same place'],
     ['route,from,to,kind\nR,Cab console,Battery box,tube', 'kind: one of loom'],
