@@ -23,7 +23,11 @@ export const test = base.extend<{ heron: string; pip: string; consoleErrors: str
       page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
       page.on('pageerror', (error) => errors.push(error.message));
       await provide(errors);
-      expect(errors.filter((text) => !/status of (409|422)|ERR_CONNECTION|ERR_INCOMPLETE|ERR_FAILED|ERR_INTERNET_DISCONNECTED|status of 404/.test(text))).toEqual([]);
+      expect(
+        errors.filter(
+          (text) => !/status of (409|422)|ERR_CONNECTION|ERR_INCOMPLETE|ERR_FAILED|ERR_INTERNET_DISCONNECTED|status of 404/.test(text),
+        ),
+      ).toEqual([]);
     },
     { auto: true },
   ],

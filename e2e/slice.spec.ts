@@ -139,6 +139,10 @@ test('find, shortcuts, stage keys, units and the night theme', async ({ page, he
   await expect(page.getByRole('textbox', { name: 'Length Main fuse to Positive bus bar' })).toHaveValue('2.4');
   await page.getByRole('button', { name: 'Night theme' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+  // The kit's own controls turn dark at once, as they are after a reload.
+  const ground = () => page.getByRole('button', { name: 'Add fuse block' }).evaluate((button) => getComputedStyle(button).backgroundColor);
+  const atOnce = await ground();
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+  expect([atOnce, atOnce === 'rgb(26, 33, 23)']).toEqual([await ground(), true]);
 });

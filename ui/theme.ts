@@ -14,7 +14,9 @@ const COMMON = {
 
 /** The look of the interface kit in our colours. */
 export const ANTD_THEMES: Record<ThemeName, ThemeConfig> = {
+  // A key of its own, so that the rules of one theme never stand in for the other's.
   light: {
+    cssVar: { key: 'vine-light' },
     token: {
       ...COMMON,
       colorPrimary: '#3f6b33',
@@ -36,6 +38,7 @@ export const ANTD_THEMES: Record<ThemeName, ThemeConfig> = {
     components: { Segmented: { itemColor: '#4c5743', trackBg: '#e6dfcd' } },
   },
   night: {
+    cssVar: { key: 'vine-night' },
     algorithm: theme.darkAlgorithm,
     token: {
       ...COMMON,
