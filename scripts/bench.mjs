@@ -112,7 +112,8 @@ async function placeDrags(browser, size) {
   await page.goto(`${base}/d/laid-${size}/rig`);
   const plan = page.getByRole('group', { name: 'Plan of the vehicle' });
   const mark = plan.getByRole('button', { name: /^Place Place 2\.2,/ });
-  const box = await mark.boundingBox();
+  await mark.press('Enter');
+  const box = await mark.locator('circle').first().boundingBox();
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
@@ -130,6 +131,10 @@ async function placeDrags(browser, size) {
     await drag(PRESSES);
     rounds.push(await page.evaluate(() => window.keyTimes));
   }
+  const field = page.getByRole('textbox', { name: /^Distance from the front of Place 2\.2/ });
+  const held = await field.inputValue();
+  await drag(5);
+  if (held === (await field.inputValue())) throw new Error('the place did not follow the hand');
   await page.mouse.up();
   await page.close();
   return { circuits: size, ...summary(rounds) };

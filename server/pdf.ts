@@ -75,13 +75,13 @@ function cautionBox({ cautions }: Report): Content {
   };
 }
 
-function section({ title, text, columns, rows }: ReportSection): Content[] {
+function section({ title, text, columns, rows, ownPage }: ReportSection): Content[] {
   const head: TableCell[] = columns.map((column) => ({ text: column.title, color: SOFT, fontSize: 8, alignment: column.align }));
   const body: TableCell[][] = rows.map((row) => row.map((cell, at) => ({ text: cell, alignment: columns[at]!.align })));
   const longest = columns.map((_, at) => Math.max(...rows.map((row) => row[at]!.length)));
   const most = Math.max(...longest);
   return [
-    heading(title),
+    heading(title, ownPage),
     ...(text ? [{ text, color: SOFT, margin: [0, 0, 0, 3] } satisfies Content] : []),
     {
       layout: {
@@ -100,6 +100,6 @@ function section({ title, text, columns, rows }: ReportSection): Content[] {
   ];
 }
 
-function heading(text: string): Content {
-  return { text, fontSize: 13, bold: true, color: STEM, margin: [0, 12, 0, 3], headlineLevel: 1 };
+function heading(text: string, ownPage = false): Content {
+  return { ...(ownPage && { pageBreak: 'before' }), text, fontSize: 13, bold: true, color: STEM, margin: [0, 12, 0, 3], headlineLevel: 1 };
 }

@@ -38,6 +38,8 @@ export interface ReportSection {
   text?: string;
   columns: { title: string; align: 'left' | 'right' }[];
   rows: string[][];
+  /** Begins a page of its own when printed, to be taken to that part of the vehicle. */
+  ownPage?: boolean;
 }
 
 export function makeReport(analysis: Analysis): Report {

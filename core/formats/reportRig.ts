@@ -76,6 +76,7 @@ function zonePage({ index, design, wires, exposures }: Analysis, zone: Zone): Re
       ...columns('right', 'Free behind, or length'),
     ],
     rows: [...placeRows, ...wireRows],
+    ownPage: true,
   };
 }
 

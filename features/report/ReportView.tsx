@@ -36,8 +36,8 @@ export function ReportView({ designId, report, date }: { designId: string; repor
           ))}
         </ul>
       </section>
-      {report.sections.map(({ title, text, columns, rows }) => (
-        <section key={title}>
+      {report.sections.map(({ title, text, columns, rows, ownPage }) => (
+        <section key={title} className={ownPage ? styles.ownPage : undefined}>
           <h2>{title}</h2>
           {text && <p>{text}</p>}
           <table>

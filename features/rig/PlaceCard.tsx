@@ -2,42 +2,75 @@
 
 import { Button, Input, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { Place } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
 import { joinPlaces, putDevices, removePlace, setPlace } from '@/core/rig/edits';
+import { routeLength } from '@/core/rig/routeLength';
 import { formatLength } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';
 import { MmField } from '@/ui/MmField';
 import { NameField } from '@/ui/NameField';
+import { withHeld, type Held } from './held';
 import type { Selection } from './selection';
 import { useRefusal } from './useRefusal';
 import styles from './Cards.module.css';
 
 interface PlaceCardProps {
   place: Place;
+  held: Held | null;
   onSelect(selection: Selection): void;
   onCompare(deviceId: string): void;
 }
 
-/** A place: where it is, what is fixed there, the room behind it and the routes from it. */
-export function PlaceCard({ place, onSelect, onCompare }: PlaceCardProps) {
+/** A place: where it is, what is fixed there, the room behind it and the routes from it. Its figures follow the hand. */
+export function PlaceCard({ place, held, onSelect, onCompare }: PlaceCardProps) {
+  const { refusal, commit } = useRefusal();
+  return (
+    <section className={styles.card} aria-label={`Place ${place.name}`}>
+      <PlaceHead place={place} commit={commit} onSelect={onSelect} />
+      {refusal}
+      <Coordinates place={withHeld(place, held)} commit={commit} />
+      <Surroundings place={place} commit={commit} />
+      <FixedHere place={place} commit={commit} onCompare={onCompare} />
+      <RoutesFromHere place={place} held={held} onSelect={onSelect} />
+      <JoinTo place={place} commit={commit} onSelect={onSelect} />
+    </section>
+  );
+}
+
+interface PartProps {
+  place: Place;
+  commit: ReturnType<typeof useRefusal>['commit'];
+}
+
+const PlaceHead = memo(function PlaceHead({ place, commit, onSelect }: PartProps & Pick<PlaceCardProps, 'onSelect'>) {
+  return (
+    <header>
+      <NameField
+        label="Name of the place"
+        name={place.name}
+        onCommit={(name) => commit(`Rename ${place.name}`, (design) => setPlace(design, place.id, { name }))}
+      />
+      <Button
+        size="small"
+        type="text"
+        danger
+        aria-label={`Remove place ${place.name}`}
+        icon={<Trash2 size={15} />}
+        onClick={() => {
+          commit(`Remove ${place.name}`, (design) => removePlace(design, place.id));
+          onSelect(null);
+        }}
+      />
+    </header>
+  );
+});
+
+function Coordinates({ place, commit }: PartProps) {
   const store = useDesignStore();
   const units = useUnits();
-  const index = useDesign(({ analysis }) => analysis.index);
-  const { refusal, commit } = useRefusal();
-  const set = (fields: Partial<Place>) => commit(`Change ${place.name}`, (design) => setPlace(design, place.id, fields));
-  const routes = Array.from(index.layout.routes.values()).filter(({ route }) => route.fromId === place.id || route.toId === place.id);
-  const { here, loose } = useMemo(() => {
-    const devices = Array.from(index.devices.values()).filter((device) => !(device.kind === 'protection' && device.mount));
-    return {
-      here: devices.filter(({ placeId }) => placeId === place.id),
-      loose: devices.filter(({ placeId }) => placeId !== place.id),
-    };
-  }, [index.devices, place.id]);
-  const ofZone = loose.filter(({ placeId, zoneId }) => !placeId && zoneId === place.zoneId).map(({ id }) => id);
-  const joined = new Set(routes.flatMap(({ route }) => [route.fromId, route.toId]));
   const coordinate = (axis: 'xMm' | 'yMm' | 'zMm', label: string) => (
     <MmField
       label={`${label} of ${place.name}`}
@@ -46,27 +79,25 @@ export function PlaceCard({ place, onSelect, onCompare }: PlaceCardProps) {
       least={-2000}
       most={LIMITS.vehicleMm}
       onPreview={(mm) => store.preview((design) => setPlace(design, place.id, { [axis]: mm }))}
-      onCommit={(mm) => set({ [axis]: mm })}
+      onCommit={(mm) => commit(`Move ${place.name}`, (design) => setPlace(design, place.id, { [axis]: mm }))}
       onCancel={store.cancel}
     />
   );
   return (
-    <section className={styles.card} aria-label={`Place ${place.name}`}>
-      <header>
-        <NameField label="Name of the place" name={place.name} onCommit={(name) => set({ name })} />
-        <Button
-          size="small"
-          type="text"
-          danger
-          aria-label={`Remove place ${place.name}`}
-          icon={<Trash2 size={15} />}
-          onClick={() => {
-            commit(`Remove ${place.name}`, (design) => removePlace(design, place.id));
-            onSelect(null);
-          }}
-        />
-      </header>
-      {refusal}
+    <Fields>
+      <Field label="From the front">{coordinate('xMm', 'Distance from the front')}</Field>
+      <Field label="From the left">{coordinate('yMm', 'Distance from the left')}</Field>
+      <Field label="Height">{coordinate('zMm', 'Height')}</Field>
+    </Fields>
+  );
+}
+
+const Surroundings = memo(function Surroundings({ place, commit }: PartProps) {
+  const units = useUnits();
+  const zones = useDesign(({ analysis }) => analysis.index.zones);
+  const set = (fields: Partial<Place>) => commit(`Change ${place.name}`, (design) => setPlace(design, place.id, fields));
+  return (
+    <div className={styles.below}>
       <Fields>
         <Field label="Zone">
           <Select
@@ -75,12 +106,9 @@ export function PlaceCard({ place, onSelect, onCompare }: PlaceCardProps) {
             value={place.zoneId ?? ''}
             style={{ width: 190 }}
             onChange={(zoneId) => set({ zoneId: zoneId || null })}
-            options={[{ value: '', label: 'in no zone' }, ...index.zones.map(({ id, name }) => ({ value: id, label: name }))]}
+            options={[{ value: '', label: 'in no zone' }, ...zones.map(({ id, name }) => ({ value: id, label: name }))]}
           />
         </Field>
-        <Field label="From the front">{coordinate('xMm', 'Distance from the front')}</Field>
-        <Field label="From the left">{coordinate('yMm', 'Distance from the left')}</Field>
-        <Field label="Height">{coordinate('zMm', 'Height')}</Field>
         <Field label="Free behind">
           <MmField
             label={`Free depth behind ${place.name}`}
@@ -104,7 +132,22 @@ export function PlaceCard({ place, onSelect, onCompare }: PlaceCardProps) {
           />
         </Field>
       </Fields>
+    </div>
+  );
+});
 
+const FixedHere = memo(function FixedHere({ place, commit, onCompare }: PartProps & Pick<PlaceCardProps, 'onCompare'>) {
+  const index = useDesign(({ analysis }) => analysis.index);
+  const { here, loose } = useMemo(() => {
+    const devices = Array.from(index.devices.values()).filter((device) => !(device.kind === 'protection' && device.mount));
+    return {
+      here: devices.filter(({ placeId }) => placeId === place.id),
+      loose: devices.filter(({ placeId }) => placeId !== place.id),
+    };
+  }, [index.devices, place.id]);
+  const ofZone = loose.filter(({ placeId, zoneId }) => !placeId && zoneId === place.zoneId).map(({ id }) => id);
+  return (
+    <>
       <h4>Fixed here</h4>
       <ul className={styles.list}>
         {here.map((device) => (
@@ -146,38 +189,60 @@ export function PlaceCard({ place, onSelect, onCompare }: PlaceCardProps) {
           Fix the zone’s {ofZone.length} unplaced here
         </Button>
       )}
+    </>
+  );
+});
 
+/** The stretches from a place, as long as they are where the hand has it. */
+function RoutesFromHere({ place, held, onSelect }: Pick<PlaceCardProps, 'place' | 'held' | 'onSelect'>) {
+  const units = useUnits();
+  const { layout } = useDesign(({ analysis }) => analysis.index);
+  const routes = Array.from(layout.routes.values()).filter(({ route }) => route.fromId === place.id || route.toId === place.id);
+  return (
+    <>
       <h4>Routes from here</h4>
       <ul className={styles.list}>
-        {routes.map(({ route, length }) => (
-          <li key={route.id}>
-            <button type="button" className={styles.plain} onClick={() => onSelect({ kind: 'route', id: route.id })}>
-              {route.name}
-            </button>
-            <span className={`reading ${length.measured ? 'measured' : ''}`}>{formatLength(length.mm, units)}</span>
-          </li>
-        ))}
+        {routes.map(({ route, from, to }) => {
+          const { mm, measured } = routeLength(route, withHeld(from, held), withHeld(to, held), layout.rig);
+          return (
+            <li key={route.id}>
+              <button type="button" className={styles.plain} onClick={() => onSelect({ kind: 'route', id: route.id })}>
+                {route.name}
+              </button>
+              <span className={`reading ${measured ? 'measured' : ''}`}>{formatLength(mm, units)}</span>
+            </li>
+          );
+        })}
       </ul>
-      <Select
-        size="small"
-        showSearch
-        aria-label={`Join ${place.name} to`}
-        placeholder="Join to another place"
-        value={null}
-        style={{ width: '100%' }}
-        optionFilterProp="label"
-        onChange={(toId: string | null) => {
-          if (!toId) return;
-          let routeId: string | null = null;
-          const refused = commit(`Join ${place.name}`, (design) => {
-            const joinedUp = joinPlaces(design, place.id, toId);
-            routeId = joinedUp.id;
-            return joinedUp.change;
-          });
-          if (!refused && routeId) onSelect({ kind: 'route', id: routeId });
-        }}
-        options={index.places.filter(({ id }) => !joined.has(id) && id !== place.id).map(({ id, name }) => ({ value: id, label: name }))}
-      />
-    </section>
+    </>
   );
 }
+
+const JoinTo = memo(function JoinTo({ place, commit, onSelect }: PartProps & Pick<PlaceCardProps, 'onSelect'>) {
+  const index = useDesign(({ analysis }) => analysis.index);
+  const joined = new Set(
+    index.routes.filter(({ fromId, toId }) => fromId === place.id || toId === place.id).flatMap(({ fromId, toId }) => [fromId, toId]),
+  );
+  return (
+    <Select
+      size="small"
+      showSearch
+      aria-label={`Join ${place.name} to`}
+      placeholder="Join to another place"
+      value={null}
+      style={{ width: '100%' }}
+      optionFilterProp="label"
+      onChange={(toId: string | null) => {
+        if (!toId) return;
+        let routeId: string | null = null;
+        const refused = commit(`Join ${place.name}`, (design) => {
+          const joinedUp = joinPlaces(design, place.id, toId);
+          routeId = joinedUp.id;
+          return joinedUp.change;
+        });
+        if (!refused && routeId) onSelect({ kind: 'route', id: routeId });
+      }}
+      options={index.places.filter(({ id }) => !joined.has(id) && id !== place.id).map(({ id, name }) => ({ value: id, label: name }))}
+    />
+  );
+});

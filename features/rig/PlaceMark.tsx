@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Place } from '@/core/design/schema';
 import type { Point } from '@/core/rig/geometry';
 import type { Label } from './labels';
@@ -20,7 +21,7 @@ interface PlaceMarkProps {
 }
 
 /** A place: a leaf bud where something is fixed, a ring where nothing is. Drag it, or move it with the arrow keys. */
-export function PlaceMark(props: PlaceMarkProps) {
+export const PlaceMark = memo(function PlaceMark(props: PlaceMarkProps) {
   const { place, label, devices, faded, projection, selected, onSelect, onMove, onRemove, onCancel } = props;
   const { x, y } = projection.at(place);
   const grab = useGrab({
@@ -50,7 +51,7 @@ export function PlaceMark(props: PlaceMarkProps) {
       )}
     </g>
   );
-}
+});
 
 function leaf(x: number, y: number): string {
   return `M${x - 6} ${y} Q${x - 2} ${y - 7} ${x + 6} ${y - 1} Q${x + 1} ${y + 7} ${x - 6} ${y} Z`;

@@ -7,7 +7,9 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { BendMarks } from './BendMarks';
 import { Body } from './Body';
 import { ClearRoom } from './ClearRoom';
-import { placeLabels } from './labels';
+import { withHeld, type Held } from './held';
+import { placeLabels, type Label } from './labels';
+import { routeTone } from './look';
 import { PlaceMark } from './PlaceMark';
 import { project } from './projection';
 import { RouteVine } from './RouteVine';
@@ -23,6 +25,8 @@ interface PlanViewProps {
   onRun: ReadonlySet<string>;
   selection: Selection;
   mode: Mode;
+  /** The place in the hand. */
+  held: Held | null;
   onSelect(selection: Selection): void;
   onPress(at: Point): void;
   onMove(id: string, to: Point, done: boolean): void;
@@ -31,7 +35,8 @@ interface PlanViewProps {
 }
 
 /** The vehicle from above or from the side, to scale: zones, routes as thick as what lies in them, and places to grab. */
-export function PlanView({ view, layer, onRun, selection, mode, onSelect, onPress, onMove, onRemove, onCancel }: PlanViewProps) {
+export function PlanView({ view, layer, onRun, selection, mode, held, ...hands }: PlanViewProps) {
+  const { onSelect, onPress, onMove, onRemove, onCancel } = hands;
   const analysis = useDesign((state) => state.analysis);
   const { layout, places, keepClear, zones } = analysis.index;
   const { rig } = layout;
@@ -40,6 +45,10 @@ export function PlanView({ view, layer, onRun, selection, mode, onSelect, onPres
   const { pan, zoomBy, fit } = usePan(svg);
   const projection = useMemo(() => project(rig, view, width, height, pan), [rig, view, width, height, pan]);
   const inUse = useMemo(() => usedPlaces(analysis), [analysis]);
+  const tones = useMemo(
+    () => new Map(analysis.index.routes.map((route) => [route.id, routeTone(route, layer, analysis, onRun)])),
+    [analysis, layer, onRun],
+  );
   const labels = useMemo(() => {
     const rank = (id: string) => (selection?.id === id || onRun.has(id) ? 2 : inUse.has(id) ? 1 : 0);
     const wanted = places.map((place) => ({ id: place.id, text: place.name, ...projection.at(place), rank: rank(place.id) }));
@@ -80,16 +89,16 @@ export function PlanView({ view, layer, onRun, selection, mode, onSelect, onPres
           keepClear.map((room) => (
             <ClearRoom key={room.id} room={room} projection={projection} selected={selection?.id === room.id} onSelect={onSelect} />
           ))}
-        {Array.from(layout.routes.values(), ({ route }) => (
+        {Array.from(layout.routes.values(), ({ route, from, to }) => (
           <RouteVine
             key={route.id}
             route={route}
-            from={layout.places.get(route.fromId)!}
-            to={layout.places.get(route.toId)!}
-            bundle={analysis.bundles.get(route.id)!}
-            layer={layer}
-            analysis={analysis}
-            onRun={onRun}
+            from={withHeld(from, held)}
+            to={withHeld(to, held)}
+            diameterMm={analysis.bundles.get(route.id)!.diameterMm}
+            count={analysis.bundles.get(route.id)!.wires.length}
+            counted={layer === 'bundles'}
+            tone={tones.get(route.id)!}
             projection={projection}
             selected={selection?.id === route.id}
             onSelect={onSelect}
@@ -98,8 +107,8 @@ export function PlanView({ view, layer, onRun, selection, mode, onSelect, onPres
         {places.map((place) => (
           <PlaceMark
             key={place.id}
-            place={place}
-            label={labels.get(place.id)}
+            place={withHeld(place, held)}
+            label={held?.id === place.id ? carried(labels.get(place.id), projection, place, held.to) : labels.get(place.id)}
             devices={inUse.get(place.id) ?? 0}
             faded={layer === 'circuit' && !onRun.has(place.id)}
             projection={projection}
@@ -142,6 +151,13 @@ function ScaleBar({ projection, width, height }: { projection: ReturnType<typeof
       </text>
     </g>
   );
+}
+
+/** A name carried along with the mark it belongs to. */
+function carried(label: Label | undefined, projection: ReturnType<typeof project>, from: Point, to: Point): Label | undefined {
+  if (!label) return undefined;
+  const [was, is] = [projection.at(from), projection.at(to)];
+  return { ...label, x: label.x + is.x - was.x, y: label.y + is.y - was.y };
 }
 
 function usedPlaces({ index }: Analysis): Map<string, number> {

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { KeepClear } from '@/core/design/schema';
 import { newId } from '@/core/design/ids';
 import { addPlace, beginRig, removePlace, setPlace } from '@/core/rig/edits';
@@ -10,6 +10,7 @@ import type { Point } from '@/core/rig/geometry';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
+import type { Held } from './held';
 import { KeepClearCard } from './KeepClearCard';
 import { PlaceCard } from './PlaceCard';
 import { PlanView } from './PlanView';
@@ -26,6 +27,8 @@ const TraceDialog = dynamic(() => import('./TraceDialog').then(({ TraceDialog: d
 const CompareDialog = dynamic(() => import('./CompareDialog').then(({ CompareDialog: dialog }) => dialog), { ssr: false });
 const ImportRig = dynamic(() => import('./ImportRig').then(({ ImportRig: dialog }) => dialog), { ssr: false });
 
+/** How long the hand rests before everything is worked out for where it is, ms. */
+const REST_MS = 120;
 const VIEWS: readonly View[] = ['plan', 'side'];
 
 /** Stage Rig: the vehicle laid out, and what every wire meets in it. */
@@ -63,15 +66,22 @@ export function RigStage() {
       [store],
     ),
   );
+  const [held, setHeld] = useState<Held | null>(null);
+  const resting = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(resting.current), []);
   const cancel = useCallback(() => {
+    clearTimeout(resting.current);
+    setHeld(null);
     store.cancel();
     setMode('look');
   }, [store]);
   const move = useCallback(
     (id: string, to: Point, done: boolean) => {
       const make = (design: Parameters<typeof setPlace>[0]) => setPlace(design, id, { xMm: to.xMm, yMm: to.yMm, zMm: to.zMm });
+      clearTimeout(resting.current);
+      setHeld(done ? null : { id, to });
       if (done) commit('Move a place', make);
-      else store.preview(make);
+      else resting.current = setTimeout(() => store.preview(make), REST_MS);
     },
     [commit, store],
   );
@@ -82,25 +92,31 @@ export function RigStage() {
     },
     [commit],
   );
-  const press = (at: Point) => {
-    let id: string | null = null;
-    const refused = commit('Add a place', (design) => {
-      const added = addPlace(design, at);
-      id = added.id;
-      return added.change;
-    });
-    setMode('look');
-    if (!refused && id) setSelection({ kind: 'place', id });
-  };
-  const keepClear = () => {
-    const { lengthMm, widthMm, heightMm } = index.layout.rig;
+  const press = useCallback(
+    (at: Point) => {
+      let id: string | null = null;
+      const refused = commit('Add a place', (design) => {
+        const added = addPlace(design, at);
+        id = added.id;
+        return added.change;
+      });
+      setMode('look');
+      if (!refused && id) setSelection({ kind: 'place', id });
+    },
+    [commit],
+  );
+  const keepClear = useCallback(() => {
+    const { lengthMm, widthMm, heightMm } = store.getState().analysis.index.layout.rig;
     const room: KeepClear = {
       ...{ id: newId('clear'), type: 'keepClear', name: 'Door', kind: 'sweep', xMm: lengthMm, yMm: widthMm, reachMm: 800 },
       ...{ fromDeg: -90, toDeg: 0, lowMm: 300, highMm: heightMm },
     };
     commit('Add room to keep clear', () => ({ added: [room], updated: [], removed: [] }));
     setSelection({ kind: 'keepClear', id: room.id });
-  };
+  }, [commit, store]);
+  const trace = useCallback(() => setDialog('trace'), []);
+  const takeIn = useCallback(() => setDialog('import'), []);
+  const compare = useCallback((deviceId: string) => setDialog({ compare: deviceId }), []);
 
   if (!index.rig && index.places.length === 0) {
     const { vehicle } = index.settings;
@@ -126,8 +142,8 @@ export function RigStage() {
         onLayer={setLayer}
         onMode={setMode}
         onKeepClear={keepClear}
-        onTrace={() => setDialog('trace')}
-        onImport={() => setDialog('import')}
+        onTrace={trace}
+        onImport={takeIn}
       />
       {dialog === 'trace' && <TraceDialog onClose={() => setDialog(null)} />}
       {dialog === 'import' && <ImportRig onClose={() => setDialog(null)} />}
@@ -142,6 +158,7 @@ export function RigStage() {
               onRun={onRun}
               selection={selection}
               mode={mode}
+              held={held}
               onSelect={setSelection}
               onPress={press}
               onMove={move}
@@ -154,9 +171,7 @@ export function RigStage() {
         <aside className={styles.side} aria-label="What is chosen">
           {refusal}
           {layer === 'circuit' && !record && <RunCard circuitId={shownCircuit} onCircuit={setCircuitId} onSelect={setSelection} />}
-          {record?.type === 'place' && (
-            <PlaceCard key={record.id} place={record} onSelect={setSelection} onCompare={(deviceId) => setDialog({ compare: deviceId })} />
-          )}
+          {record?.type === 'place' && <PlaceCard key={record.id} place={record} held={held} onSelect={setSelection} onCompare={compare} />}
           {record?.type === 'route' && <RouteCard key={record.id} route={record} onSelect={setSelection} />}
           {record?.type === 'zone' && <ZoneCard key={record.id} zone={record} />}
           {record?.type === 'keepClear' && <KeepClearCard key={record.id} room={record} onSelect={setSelection} />}

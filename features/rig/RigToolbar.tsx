@@ -2,6 +2,7 @@
 
 import { Button, Dropdown, Segmented, Select } from 'antd';
 import Link from 'next/link';
+import { memo } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
 import { LAYER_WORDS, LAYERS, type Layer, type Mode, type Shown } from './selection';
 import styles from './RigStage.module.css';
@@ -19,7 +20,8 @@ interface RigToolbarProps {
 }
 
 /** What is shown of the vehicle and what can be added to it. */
-export function RigToolbar({ shown, layer, mode, onShown, onLayer, onMode, onKeepClear, onTrace, onImport }: RigToolbarProps) {
+export const RigToolbar = memo(function RigToolbar(props: RigToolbarProps) {
+  const { shown, layer, mode, onShown, onLayer, onMode, onKeepClear, onTrace, onImport } = props;
   const designId = useDesign(({ id }) => id);
   const file = (ending: string, words: string) => ({ key: ending, label: <a href={`/api/designs/${designId}/${ending}`}>{words}</a> });
   return (
@@ -82,4 +84,4 @@ export function RigToolbar({ shown, layer, mode, onShown, onLayer, onMode, onKee
       </span>
     </div>
   );
-}
+});

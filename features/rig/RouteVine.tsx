@@ -1,20 +1,21 @@
 import { curveCatmullRom, line } from 'd3-shape';
-import type { Analysis } from '@/core/analysis/types';
+import { memo } from 'react';
 import type { Place, Route } from '@/core/design/schema';
-import type { Bundle } from '@/core/rig/bundles';
-import { routeTone, vineWidth } from './look';
+import { vineWidth } from './look';
 import type { Projection } from './projection';
-import type { Layer, Selection } from './selection';
+import type { Selection } from './selection';
 import styles from './Plan.module.css';
 
 interface RouteVineProps {
   route: Route;
   from: Place;
   to: Place;
-  bundle: Bundle;
-  layer: Layer;
-  analysis: Analysis;
-  onRun: ReadonlySet<string>;
+  /** Of the bundle in it; nothing where none lies. */
+  diameterMm: number;
+  count: number;
+  /** Whether the number of conductors is written at it. */
+  counted: boolean;
+  tone: string;
   projection: Projection;
   selected: boolean;
   onSelect(selection: Selection): void;
@@ -26,14 +27,13 @@ const curve = line<{ x: number; y: number }>()
   .curve(curveCatmullRom.alpha(0.6));
 
 /** A stretch as a vine from place to place, as thick as the bundle in it; broken while nothing lies there. */
-export function RouteVine({ route, from, to, bundle, layer, analysis, onRun, projection, selected, onSelect }: RouteVineProps) {
+export const RouteVine = memo(function RouteVine(props: RouteVineProps) {
+  const { route, from, to, diameterMm, count, counted, tone, projection, selected, onSelect } = props;
   const ends = [projection.at(from), ...route.bends.map(projection.at), projection.at(to)];
   const points = route.bends.length > 0 ? ends : [ends[0]!, leaning(ends[0]!, ends[1]!), ends[1]!];
   const d = curve(points)!;
-  const tone = routeTone(route, layer, analysis, onRun);
   const middle = points[Math.floor(points.length / 2)]!;
-  const count = bundle.wires.length;
-  const shown = layer === 'bundles' && count > 1 && Math.hypot(ends.at(-1)!.x - ends[0]!.x, ends.at(-1)!.y - ends[0]!.y) > 46;
+  const shown = counted && count > 1 && Math.hypot(ends.at(-1)!.x - ends[0]!.x, ends.at(-1)!.y - ends[0]!.y) > 46;
   return (
     <g
       className={`${styles.route} ${selected ? styles.chosenRoute : ''}`}
@@ -43,17 +43,17 @@ export function RouteVine({ route, from, to, bundle, layer, analysis, onRun, pro
     >
       <title>{`${route.name}: ${count} conductor${count === 1 ? '' : 's'}`}</title>
       <path d={d} className={styles.reach} />
-      {selected && <path d={d} className={styles.halo} style={{ strokeWidth: vineWidth(bundle.diameterMm) + 8 }} />}
-      <path d={d} className={styles.vine} style={{ strokeWidth: vineWidth(bundle.diameterMm) }} />
+      {selected && <path d={d} className={styles.halo} style={{ strokeWidth: vineWidth(diameterMm) + 8 }} />}
+      <path d={d} className={styles.vine} style={{ strokeWidth: vineWidth(diameterMm) }} />
       {route.passes.length > 0 && <PassMark x={middle.x} y={middle.y} />}
       {shown && (
-        <text x={middle.x} y={middle.y - vineWidth(bundle.diameterMm) / 2 - 3} className={styles.count}>
+        <text x={middle.x} y={middle.y - vineWidth(diameterMm) / 2 - 3} className={styles.count}>
           {count}
         </text>
       )}
     </g>
   );
-}
+});
 
 /** A small square where the stretch goes through or past something. */
 function PassMark({ x, y }: { x: number; y: number }) {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { useDesignStore } from '@/features/design/DesignProvider';
 import type { MakeChange } from '@/features/design/designStore';
 import styles from './Cards.module.css';
@@ -9,16 +9,20 @@ import styles from './Cards.module.css';
 export function useRefusal(): { refusal: ReactNode; commit(label: string, make: MakeChange): string | null } {
   const store = useDesignStore();
   const [why, setWhy] = useState<string | null>(null);
+  const commit = useCallback(
+    (label: string, make: MakeChange) => {
+      const refused = store.commit(label, make);
+      setWhy(refused);
+      return refused;
+    },
+    [store],
+  );
   return {
+    commit,
     refusal: why && (
       <p role="alert" className={styles.refusal}>
         {why.replace(/^record [^:]+: /, '')}
       </p>
     ),
-    commit(label, make) {
-      const refused = store.commit(label, make);
-      setWhy(refused);
-      return refused;
-    },
   };
 }
