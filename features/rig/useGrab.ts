@@ -48,6 +48,12 @@ export function useGrab({ point, projection, onGrab, onMove, onRemove, onCancel 
       held.current = null;
       if (now?.moved) onMove(now.to, true);
     },
+    /** The hand was taken away, by the system or another finger: nothing was moved. */
+    onPointerCancel() {
+      if (!held.current) return;
+      held.current = null;
+      onCancel();
+    },
     onKeyDown(event: KeyboardEvent) {
       const arrow = ARROWS[event.key];
       if (event.key === 'Enter' || event.key === ' ') onGrab?.();

@@ -1,0 +1,109 @@
+'use client';
+
+import { Alert, Button, Input, Modal, Table, Tag, Upload, type TableColumnsType } from 'antd';
+import { useMemo, useState, type ReactNode } from 'react';
+import type { Change } from '@/core/design/change';
+import { LIMITS } from '@/core/design/vocabulary';
+
+const ACTIONS = {
+  add: { text: 'new', colour: 'green' },
+  change: { text: 'changes', colour: 'blue' },
+  refuse: { text: 'left out', colour: 'red' },
+} as const;
+
+/** A row of CSV and what would become of it. */
+interface Row {
+  line: number;
+  action: keyof typeof ACTIONS;
+  problems: string[];
+}
+
+interface CsvImportProps<R extends Row> {
+  title: string;
+  /** What the file should look like. */
+  help: ReactNode;
+  /** What its rows are, in the plural. */
+  noun: string;
+  /** Reads a text without taking anything. Give the same function while what it reads against is the same. */
+  read(text: string): { rows: R[]; faults: string[]; change: Change | null; notes?: string[] };
+  /** Columns between what becomes of a row and what is wrong with it. */
+  columns: TableColumnsType<R>;
+  onTake(change: Change, count: number): void;
+  onClose(): void;
+}
+
+/** Records from CSV, from a file or pasted: what would become of each row is shown before anything is taken. */
+export function CsvImport<R extends Row>({ title, help, noun, read, columns, onTake, onClose }: CsvImportProps<R>) {
+  const [text, setText] = useState('');
+  const [tooLarge, setTooLarge] = useState(false);
+  const reading = useMemo(() => (text.trim() === '' ? null : read(text)), [text, read]);
+  const good = reading?.rows.filter(({ action }) => action !== 'refuse').length ?? 0;
+  const bad = (reading?.rows.length ?? 0) - good;
+
+  const open = (file: File) => {
+    setTooLarge(file.size > LIMITS.importBytes);
+    if (file.size <= LIMITS.importBytes) void file.text().then(setText);
+    return false;
+  };
+  const take = () => {
+    if (!reading?.change) return;
+    onTake(reading.change, good);
+    onClose();
+  };
+  return (
+    <Modal
+      open
+      title={title}
+      width={860}
+      onCancel={onClose}
+      onOk={take}
+      okText={good > 0 ? `Take ${good} ${noun}` : `Take ${noun}`}
+      okButtonProps={{ disabled: good === 0 || !reading?.change }}
+    >
+      {help}
+      <div style={{ display: 'flex', gap: 10, marginBottom: 10 }}>
+        <Upload accept=".csv,.tsv,.txt,text/csv" beforeUpload={open} showUploadList={false} maxCount={1}>
+          <Button>Choose a file</Button>
+        </Upload>
+        <Input.TextArea
+          aria-label="CSV text"
+          rows={3}
+          value={text}
+          placeholder="or paste it here"
+          onChange={(event) => setText(event.target.value)}
+        />
+      </div>
+      {tooLarge && (
+        <Alert type="error" showIcon title={`That file is larger than ${LIMITS.importBytes / 1_000_000} MB; nothing was read.`} />
+      )}
+      {reading?.faults.map((fault) => (
+        <Alert key={fault} type="error" showIcon title={`The file cannot be taken: ${fault}.`} />
+      ))}
+      {reading && reading.faults.length === 0 && (
+        <>
+          {reading.notes?.map((note) => (
+            <p key={note}>{note}</p>
+          ))}
+          {bad > 0 && <Alert type="warning" showIcon title={`${bad} of ${reading.rows.length} rows cannot be taken; the others can.`} />}
+          <Table<R>
+            size="small"
+            rowKey="line"
+            dataSource={reading.rows}
+            pagination={{ pageSize: 12, hideOnSinglePage: true, showSizeChanger: false }}
+            columns={[
+              { title: 'Line', dataIndex: 'line', width: 56 },
+              {
+                title: '',
+                dataIndex: 'action',
+                width: 90,
+                render: (action: Row['action']) => <Tag color={ACTIONS[action].colour}>{ACTIONS[action].text}</Tag>,
+              },
+              ...columns,
+              { title: 'What is wrong', dataIndex: 'problems', render: (problems: string[]) => problems.join('; ') },
+            ]}
+          />
+        </>
+      )}
+    </Modal>
+  );
+}
