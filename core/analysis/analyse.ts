@@ -7,7 +7,7 @@ import { loadDraw, type LoadDraw } from '../energy/draw';
 import { findAll } from '../findings/findAll';
 import { isReturnJunction, rowAmpereMetres, treeFlow, type TreeFlow } from '../network/flow';
 import { retraceWiring, terminalKey, traceWiring, type Wiring } from '../network/wiring';
-import { countsAsLoaded, gatherBundles, loadedTogether, type Bundle } from '../rig/bundles';
+import { countsAsLoaded, gatherBundles, loadedTogether, mostTogether, type Bundle } from '../rig/bundles';
 import { exposures, type Exposure } from '../rig/exposure';
 import type { Ampacity } from '../sizing/ampacity';
 import { analyseCircuits } from './circuits';
@@ -84,12 +84,13 @@ function makeContext(index: DesignIndex, wiring: Wiring): AnalysisContext {
   const exposureOf = (wire: Wire) => met.get(wire.id)!;
   const supply = treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id));
   const returns = treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind));
-  const alone = (wire: Wire) => {
+  const crowd = mostTogether(index.layout);
+  const grouped = (wire: Wire) => {
     const { ambientC, engineSpace } = exposureOf(wire);
-    return tables.ampacity(wire.conductor, ambientC, engineSpace, 1);
+    return tables.ampacity(wire.conductor, ambientC, engineSpace, crowd.get(wire.id) ?? 1);
   };
   const amps = wireAmps(wiring, supply, returns);
-  const loaded = new Set(index.wires.filter((wire) => countsAsLoaded(amps.get(wire.id) ?? 0, alone(wire).amps)).map(({ id }) => id));
+  const loaded = new Set(index.wires.filter((wire) => countsAsLoaded(amps.get(wire.id) ?? 0, grouped(wire).amps)).map(({ id }) => id));
   const isLoaded = (wireId: string) => loaded.has(wireId);
   const bundles = gatherBundles(index, isLoaded);
   const together = settings.bundling === 'ignore' ? new Map<string, number>() : loadedTogether(bundles, index.layout, isLoaded);

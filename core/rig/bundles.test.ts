@@ -1,3 +1,6 @@
+import { heron } from '../../demo/heron';
+import { pip } from '../../demo/pip';
+import { analyse } from '../analysis/analyse';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { CONDUCTOR_SIZES, areaMm2 } from '../catalog/conductorSizes';
 import { outsideDiameterMm } from '../catalog/cableDiameters';
@@ -67,7 +70,7 @@ test('thicker conductors are never thinner outside', () => {
   for (const size of sorted) expect(outsideDiameterMm(size)).toBeGreaterThan(Math.sqrt((4 * areaMm2(size)) / Math.PI));
 });
 
-test('a conductor with 30 % of its rating or less does not count as loaded (IEC 60364-5-52 523.5)', () => {
+test('a conductor with 30 % of its rating in the bundle or less does not count as loaded (IEC 60364-5-52 523.5)', () => {
   expect([countsAsLoaded(3, 10), countsAsLoaded(3.01, 10), countsAsLoaded(0, 10)]).toEqual([false, true, false]);
 });
 
@@ -96,4 +99,18 @@ describe('conductors together carry less', () => {
     expect(carried.amps).toBeCloseTo(35 * Math.sqrt(45 / 75) * 0.7, 9);
     expect(carried).toMatchObject({ baseA: 35, bundleFactor: 0.7, loaded: 5, factorFor: 'ambient' });
   });
+});
+
+test('in the demos every conductor with more than 30 % of its rating in its bundle is counted, none beyond what lies there', () => {
+  for (const design of [heron(), pip()]) {
+    const { bundles, wires } = analyse(design);
+    for (const { wires: lying, loaded } of bundles.values()) {
+      const must = lying.filter(({ id }) => {
+        const used = wires.get(id);
+        return used !== undefined && used.amps > 0.3 * used.ampacity.amps;
+      });
+      expect(loaded).toBeGreaterThanOrEqual(must.length);
+      expect(loaded).toBeLessThanOrEqual(lying.length);
+    }
+  }
 });

@@ -39,15 +39,29 @@ export function leastConduitMm(sizes: readonly ConductorSize[]): number {
   return Math.sqrt(squares / mostFill(sizes.length));
 }
 
-/** Conductors that carry no more than this share of what they could alone do not count as loaded. */
+/** Conductors that carry no more than this share of their rating in the bundle do not count as loaded. */
 export const UNLOADED_SHARE = 0.3;
 
 /**
  * Whether a conductor counts among the loaded ones of its bundle. Source: IEC 60364-5-52 clause 523.5: one that carries not
  * more than 30 % of its grouped rating may be left out; from memory.
+ * @param groupedA what it carries with all that lies beside it counted as loaded, so that none is left out that might count.
  */
-export function countsAsLoaded(amps: number, aloneA: number): boolean {
-  return amps > UNLOADED_SHARE * aloneA;
+export function countsAsLoaded(amps: number, groupedA: number): boolean {
+  return amps > UNLOADED_SHARE * groupedA;
+}
+
+/** For each wire, the most conductors, loaded or not, that lie together anywhere on its way. */
+export function mostTogether({ runs }: Layout): Map<string, number> {
+  const lying = new Map<string, number>();
+  for (const { routeIds } of runs.values()) for (const id of routeIds ?? []) lying.set(id, (lying.get(id) ?? 0) + 1);
+  const most = new Map<string, number>();
+  for (const [wireId, { routeIds }] of runs) {
+    let count = 1;
+    for (const id of routeIds ?? []) count = Math.max(count, lying.get(id)!);
+    most.set(wireId, count);
+  }
+  return most;
 }
 
 /** The conductors that lie together in one route. */
