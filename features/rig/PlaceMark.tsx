@@ -14,6 +14,8 @@ interface PlaceMarkProps {
   faded: boolean;
   projection: Projection;
   selected: boolean;
+  /** In the hand, and drawn there. */
+  carried: boolean;
   onSelect(selection: Selection): void;
   onMove(id: string, to: Point, done: boolean): void;
   onRemove(id: string): void;
@@ -22,7 +24,7 @@ interface PlaceMarkProps {
 
 /** A place: a leaf bud where something is fixed, a ring where nothing is. Drag it, or move it with the arrow keys. */
 export const PlaceMark = memo(function PlaceMark(props: PlaceMarkProps) {
-  const { place, label, devices, faded, projection, selected, onSelect, onMove, onRemove, onCancel } = props;
+  const { place, label, devices, faded, projection, selected, carried, onSelect, onMove, onRemove, onCancel } = props;
   const { x, y } = projection.at(place);
   const grab = useGrab({
     point: place,
@@ -34,7 +36,7 @@ export const PlaceMark = memo(function PlaceMark(props: PlaceMarkProps) {
   });
   return (
     <g
-      className={`${styles.place} ${selected ? styles.chosenPlace : ''} ${faded ? styles.faded : ''}`}
+      className={`${styles.place} ${selected ? styles.chosenPlace : ''} ${faded ? styles.faded : ''} ${carried ? styles.carried : ''}`}
       data-grab
       role="button"
       tabIndex={0}
@@ -43,15 +45,24 @@ export const PlaceMark = memo(function PlaceMark(props: PlaceMarkProps) {
       {...grab}
     >
       <circle cx={x} cy={y} r={14} className={styles.touch} />
-      {devices > 0 ? <path d={leaf(x, y)} className={styles.bud} /> : <circle cx={x} cy={y} r={3.5} className={styles.ring} />}
+      <Bud place={place} label={label} x={x} y={y} used={devices > 0} />
+    </g>
+  );
+});
+
+/** How a place looks, with its name where there is room for it. */
+export function Bud({ place, label, x, y, used }: { place: Place; label: Label | undefined; x: number; y: number; used: boolean }) {
+  return (
+    <>
+      {used ? <path d={leaf(x, y)} className={styles.bud} /> : <circle cx={x} cy={y} r={3.5} className={styles.ring} />}
       {label && (
         <text x={label.x} y={label.y} textAnchor={label.anchor} className={styles.name}>
           {place.name}
         </text>
       )}
-    </g>
+    </>
   );
-});
+}
 
 function leaf(x: number, y: number): string {
   return `M${x - 6} ${y} Q${x - 2} ${y - 7} ${x + 6} ${y - 1} Q${x + 1} ${y + 7} ${x - 6} ${y} Z`;

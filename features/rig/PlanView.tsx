@@ -7,8 +7,9 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { BendMarks } from './BendMarks';
 import { Body } from './Body';
 import { ClearRoom } from './ClearRoom';
-import { withHeld, type Held } from './held';
-import { placeLabels, type Label } from './labels';
+import type { Held } from './held';
+import { HeldLayer } from './HeldLayer';
+import { placeLabels } from './labels';
 import { routeTone } from './look';
 import { PlaceMark } from './PlaceMark';
 import { project } from './projection';
@@ -93,26 +94,28 @@ export function PlanView({ view, layer, onRun, selection, mode, held, ...hands }
           <RouteVine
             key={route.id}
             route={route}
-            from={withHeld(from, held)}
-            to={withHeld(to, held)}
+            from={from}
+            to={to}
             diameterMm={analysis.bundles.get(route.id)!.diameterMm}
             count={analysis.bundles.get(route.id)!.wires.length}
             counted={layer === 'bundles'}
             tone={tones.get(route.id)!}
             projection={projection}
             selected={selection?.id === route.id}
+            carried={held !== null && (route.fromId === held.id || route.toId === held.id)}
             onSelect={onSelect}
           />
         ))}
         {places.map((place) => (
           <PlaceMark
             key={place.id}
-            place={withHeld(place, held)}
-            label={held?.id === place.id ? carried(labels.get(place.id), projection, place, held.to) : labels.get(place.id)}
+            place={place}
+            label={labels.get(place.id)}
             devices={inUse.get(place.id) ?? 0}
             faded={layer === 'circuit' && !onRun.has(place.id)}
             projection={projection}
             selected={selection?.id === place.id}
+            carried={held?.id === place.id}
             onSelect={onSelect}
             onMove={onMove}
             onRemove={onRemove}
@@ -122,6 +125,7 @@ export function PlanView({ view, layer, onRun, selection, mode, held, ...hands }
         {chosenRoute && <BendMarks route={chosenRoute} projection={projection} />}
         <ScaleBar projection={projection} width={width} height={height} />
       </svg>
+      {held && <HeldLayer held={held} analysis={analysis} projection={projection} labels={labels} />}
       <div className={styles.zoom} role="group" aria-label="Zoom">
         <button type="button" aria-label="Zoom in" onClick={() => zoomBy(1.4)}>
           +
@@ -151,13 +155,6 @@ function ScaleBar({ projection, width, height }: { projection: ReturnType<typeof
       </text>
     </g>
   );
-}
-
-/** A name carried along with the mark it belongs to. */
-function carried(label: Label | undefined, projection: ReturnType<typeof project>, from: Point, to: Point): Label | undefined {
-  if (!label) return undefined;
-  const [was, is] = [projection.at(from), projection.at(to)];
-  return { ...label, x: label.x + is.x - was.x, y: label.y + is.y - was.y };
 }
 
 function usedPlaces({ index }: Analysis): Map<string, number> {

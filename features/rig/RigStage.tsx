@@ -169,13 +169,17 @@ export function RigStage() {
           {mode === 'addPlace' && <span className={styles.hint}>Press where it is; Escape leaves it.</span>}
         </div>
         <aside className={styles.side} aria-label="What is chosen">
-          {refusal}
-          {layer === 'circuit' && !record && <RunCard circuitId={shownCircuit} onCircuit={setCircuitId} onSelect={setSelection} />}
-          {record?.type === 'place' && <PlaceCard key={record.id} place={record} held={held} onSelect={setSelection} onCompare={compare} />}
-          {record?.type === 'route' && <RouteCard key={record.id} route={record} onSelect={setSelection} />}
-          {record?.type === 'zone' && <ZoneCard key={record.id} zone={record} />}
-          {record?.type === 'keepClear' && <KeepClearCard key={record.id} room={record} onSelect={setSelection} />}
-          {!record && layer !== 'circuit' && <VehicleCard onSelect={setSelection} />}
+          <div className={styles.sheet}>
+            {refusal}
+            {layer === 'circuit' && !record && <RunCard circuitId={shownCircuit} onCircuit={setCircuitId} onSelect={setSelection} />}
+            {record?.type === 'place' && (
+              <PlaceCard key={record.id} place={record} held={held} onSelect={setSelection} onCompare={compare} />
+            )}
+            {record?.type === 'route' && <RouteCard key={record.id} route={record} onSelect={setSelection} />}
+            {record?.type === 'zone' && <ZoneCard key={record.id} zone={record} />}
+            {record?.type === 'keepClear' && <KeepClearCard key={record.id} room={record} onSelect={setSelection} />}
+            {!record && layer !== 'circuit' && <VehicleCard onSelect={setSelection} />}
+          </div>
         </aside>
       </div>
     </div>

@@ -18,6 +18,8 @@ interface RouteVineProps {
   tone: string;
   projection: Projection;
   selected: boolean;
+  /** An end of it is in the hand, and it is drawn there. */
+  carried: boolean;
   onSelect(selection: Selection): void;
 }
 
@@ -28,15 +30,13 @@ const curve = line<{ x: number; y: number }>()
 
 /** A stretch as a vine from place to place, as thick as the bundle in it; broken while nothing lies there. */
 export const RouteVine = memo(function RouteVine(props: RouteVineProps) {
-  const { route, from, to, diameterMm, count, counted, tone, projection, selected, onSelect } = props;
-  const ends = [projection.at(from), ...route.bends.map(projection.at), projection.at(to)];
-  const points = route.bends.length > 0 ? ends : [ends[0]!, leaning(ends[0]!, ends[1]!), ends[1]!];
-  const d = curve(points)!;
+  const { route, from, to, diameterMm, count, counted, tone, projection, selected, carried, onSelect } = props;
+  const { ends, points, d } = vinePath(route, from, to, projection);
   const middle = points[Math.floor(points.length / 2)]!;
   const shown = counted && count > 1 && Math.hypot(ends.at(-1)!.x - ends[0]!.x, ends.at(-1)!.y - ends[0]!.y) > 46;
   return (
     <g
-      className={`${styles.route} ${selected ? styles.chosenRoute : ''}`}
+      className={`${styles.route} ${selected ? styles.chosenRoute : ''} ${carried ? styles.carried : ''}`}
       data-tone={tone}
       data-grab
       onClick={() => onSelect({ kind: 'route', id: route.id })}
@@ -54,6 +54,13 @@ export const RouteVine = memo(function RouteVine(props: RouteVineProps) {
     </g>
   );
 });
+
+/** The way a stretch is drawn between two places. */
+export function vinePath(route: Route, from: Place, to: Place, projection: Projection) {
+  const ends = [projection.at(from), ...route.bends.map(projection.at), projection.at(to)];
+  const points = route.bends.length > 0 ? ends : [ends[0]!, leaning(ends[0]!, ends[1]!), ends[1]!];
+  return { ends, points, d: curve(points)! };
+}
 
 /** A small square where the stretch goes through or past something. */
 function PassMark({ x, y }: { x: number; y: number }) {
