@@ -126,11 +126,7 @@ function wireAmps(wiring: Wiring, supply: TreeFlow, returns: TreeFlow): Map<stri
 }
 
 function budgets(index: DesignIndex, draws: Map<string, LoadDraw>): { scenarios: ScenarioBudget[]; scenario: ScenarioBudget | null } {
-  const entries = new Map(index.loads.map((load) => [load.id, { load, draw: draws.get(load.id)! }]));
-  const scenarios = index.scenarios.map((scenario) => {
-    const duties = index.duties.filter((duty) => duty.scenarioId === scenario.id);
-    return scenarioBudget(scenario, duties, entries, index.battery);
-  });
+  const scenarios = index.scenarios.map((scenario) => scenarioBudget(scenario, index, draws, index.battery));
   const chosen = scenarios.find(({ id }) => id === index.settings.scenarioId) ?? scenarios[0] ?? null;
   return { scenarios, scenario: chosen };
 }
@@ -184,7 +180,8 @@ function saysTheSame(a: LoadAnalysis, b: LoadAnalysis): boolean {
     a.supplyDropV === b.supplyDropV &&
     a.returnDropV === b.returnDropV &&
     a.dropPercent === b.dropPercent &&
-    a.dailyHours === b.dailyHours
+    a.dailyHours === b.dailyHours &&
+    a.dailyWh === b.dailyWh
   );
 }
 

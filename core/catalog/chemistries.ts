@@ -57,13 +57,7 @@ const REST_V: Record<Chemistry, readonly (readonly [number, number])[]> = {
 
 /** Rested volts of a 12 V battery at a charge in percent, on straight lines between the table's points. */
 export function restV(chemistry: Chemistry, chargePercent: number): number {
-  const points = REST_V[chemistry];
-  const above = points.findIndex(([charge]) => charge >= chargePercent);
-  if (above < 0) return points.at(-1)![1];
-  if (above === 0) return points[0]![1];
-  const [lowCharge, lowV] = points[above - 1]!;
-  const [highCharge, highV] = points[above]!;
-  return lowV + ((highV - lowV) * (chargePercent - lowCharge)) / (highCharge - lowCharge);
+  return between(REST_V[chemistry], chargePercent);
 }
 
 /** Internal milliohms of 100 Ah at 12 V, the middle of the usual range; lithium with its protection. From memory. */
@@ -72,4 +66,114 @@ const MILLIOHM_PER_100_AH: Record<Chemistry, number> = { flooded: 7.5, agm: 4, g
 /** Internal resistance of a 12 V battery or bank of that capacity, ohm. */
 export function batteryOhm(chemistry: Chemistry, capacityAh: number): number {
   return (MILLIOHM_PER_100_AH[chemistry] / 1000) * (100 / capacityAh);
+}
+
+/** How a chemistry charges and stands. */
+export interface ChargeFacts {
+  /** The most it takes as a multiple of its capacity in ampere hours. */
+  acceptanceC: number;
+  taperFrom: number;
+  absorptionV: number;
+  floatV: number;
+  /** Share of ampere hours put in that come out again. */
+  efficiency: number;
+  selfDischargePercentMonth: number;
+  coldChargeC: number | null;
+  hotC: number;
+  cutOutV: number;
+  restartV: number;
+}
+
+/**
+ * Acceptance, absorption and float voltage, charge efficiency and charging temperatures: the careful middle of the usual
+ * ranges. Taper, self-discharge, cut-out and restart: common practice. All from memory.
+ */
+export const CHARGE_FACTS: Record<Chemistry, ChargeFacts> = {
+  flooded: {
+    acceptanceC: 0.15,
+    taperFrom: 0.8,
+    absorptionV: 14.6,
+    floatV: 13.5,
+    efficiency: 0.82,
+    selfDischargePercentMonth: 6,
+    coldChargeC: null,
+    hotC: 50,
+    cutOutV: 10.8,
+    restartV: 12.4,
+  },
+  agm: {
+    acceptanceC: 0.25,
+    taperFrom: 0.85,
+    absorptionV: 14.5,
+    floatV: 13.6,
+    efficiency: 0.92,
+    selfDischargePercentMonth: 3,
+    coldChargeC: null,
+    hotC: 40,
+    cutOutV: 10.8,
+    restartV: 12.4,
+  },
+  gel: {
+    acceptanceC: 0.2,
+    taperFrom: 0.85,
+    absorptionV: 14.2,
+    floatV: 13.6,
+    efficiency: 0.92,
+    selfDischargePercentMonth: 3,
+    coldChargeC: null,
+    hotC: 40,
+    cutOutV: 10.8,
+    restartV: 12.4,
+  },
+  lithium: {
+    acceptanceC: 0.4,
+    taperFrom: 0.95,
+    absorptionV: 14.4,
+    floatV: 13.5,
+    efficiency: 0.99,
+    selfDischargePercentMonth: 3,
+    coldChargeC: 0,
+    hotC: 45,
+    cutOutV: 11,
+    restartV: 12.8,
+  },
+};
+
+/** Capacity of lead-acid against temperature, share of that at 25 °C. Source: battery trade tables, from memory. */
+const LEAD_CAPACITY: readonly (readonly [celsius: number, share: number])[] = [
+  [-20, 0.58],
+  [-10, 0.73],
+  [0, 0.83],
+  [10, 0.91],
+  [25, 1],
+  [40, 1.06],
+];
+
+/**
+ * Share of its capacity a battery gives at a temperature, °C. Lithium iron phosphate keeps nearly all of it down to freezing and
+ * loses about as lead does below (common practice).
+ */
+export function capacityShare(chemistry: Chemistry, celsius: number): number {
+  if (chemistry === 'lithium' && celsius >= 0) return 1;
+  const share = between(LEAD_CAPACITY, celsius);
+  return chemistry === 'lithium' ? share / between(LEAD_CAPACITY, 0) : share;
+}
+
+/**
+ * State of charge from a rested voltage, percent, with the band that the meter's error and the spread between batteries of
+ * one kind leave: half a tenth of a volt in all. Honest for lithium only near its ends, where the curve is steep. Common practice.
+ */
+export function chargeFromRest(chemistry: Chemistry, volts: number, errorV = 0.05): { percent: number; low: number; high: number } {
+  const at = (v: number) => between(REST_V[chemistry].map(([charge, rest]) => [rest, charge] as const), v); // prettier-ignore
+  return { percent: at(volts), low: at(volts - errorV), high: at(volts + errorV) };
+}
+
+/** A table read on straight lines between its points, held at its ends. */
+function between(points: readonly (readonly [number, number])[], x: number): number {
+  const above = points.findIndex(([at]) => at >= x);
+  if (above < 0) return points.at(-1)![1];
+  if (above === 0) return points[0]![1];
+  const [lowX, lowY] = points[above - 1]!;
+  const [highX, highY] = points[above]!;
+  return lowY + ((highY - lowY) * (x - lowX)) / (highX - lowX);
 }

@@ -7,6 +7,8 @@ export type Migration = (records: unknown[]) => unknown[];
 export const MIGRATIONS: readonly Migration[] = [
   // 2: the vehicle's places and routes, and more kinds of device. All of it is added; nothing old reads differently.
   (records) => records,
+  // 3: when and where loads are used, batteries in more detail, and sources that charge. All of it is added.
+  (records) => records,
 ];
 
 /**

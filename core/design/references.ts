@@ -25,6 +25,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
       add('zoneId', record.zoneId, 'zone');
       add('placeId', record.placeId ?? null, 'place');
       if (record.kind === 'protection' && record.mount) add('mount.blockId', record.mount.blockId, 'device', 'fuseBlock');
+      if (record.kind === 'solarPanel') add('controllerId', record.controllerId, 'device', 'solarController');
       break;
     case 'wire':
       add('from.deviceId', record.from.deviceId, 'device');
@@ -141,7 +142,7 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
       }
       protections.add(record.protectionId);
     } else if (record.type === 'duty') {
-      const key = `${record.scenarioId}/${record.loadId}`;
+      const key = `${record.scenarioId}/${record.loadId}/${record.function ?? ''}`;
       if (duties.has(key)) problems.push({ code: 'dutyRepeated', id: record.id, field: 'loadId', other: record.loadId });
       duties.add(key);
     }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceSchema } from '../devices';
+import { dutyFields, scenarioFields } from './energySchema';
 import type { Load } from '../devices/load';
 import { id, lengthMm, name, note, percent } from './fields';
 import { keepClear, place, rig, route, zone } from './rigSchema';
@@ -75,6 +76,7 @@ const scenario = z.strictObject({
   type: z.literal('scenario'),
   name,
   order: z.number().int().min(0).max(10_000),
+  ...scenarioFields,
 });
 
 const duty = z.strictObject({
@@ -84,6 +86,7 @@ const duty = z.strictObject({
   loadId: id,
   hoursPerDay: z.number().min(0).max(24),
   sharePercent: percent,
+  ...dutyFields,
 });
 
 export const recordSchema = z.discriminatedUnion('type', [
@@ -107,6 +110,7 @@ export const changeSchema = z.strictObject({
 });
 
 export type Settings = z.infer<typeof settings>;
+export type { Span, Thermostat, Use } from './energySchema';
 export type { KeepClear, Passage, Place, PlanPoint, Rig, Route, Zone } from './rigSchema';
 export type { Battery } from '../devices/battery';
 export type { Protection } from '../devices/protection';

@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 export const SETTINGS_ID = 'settings';
 
@@ -48,6 +48,10 @@ export type PassPart = (typeof PASS_PARTS)[number];
 
 export const BUNDLE_PRACTICES = ['derate', 'ignore'] as const;
 
+/** Kinds of weather a year may bring, each with its sky and air by month in catalog/climates. */
+export const CLIMATES = ['maritime', 'continental', 'mediterranean', 'desert', 'northern'] as const;
+export type Climate = (typeof CLIMATES)[number];
+
 export const INSULATION_RATINGS_C = [60, 70, 75, 80, 85, 90, 105, 125] as const;
 
 /** Bounds on what one design, one change and one field may hold. Generous for a real vehicle, small for a server. */
@@ -69,4 +73,6 @@ export const LIMITS = {
   bends: 20,
   passings: 12,
   pictureBytes: 4_000_000,
+  spans: 48,
+  days: 366,
 } as const;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { batteryOhm, restV } from '../catalog/chemistries';
-import { deviceBase } from '../design/fields';
+import { amps, deviceBase, milliohm, percent, volts } from '../design/fields';
 import { CHEMISTRIES, LIMITS } from '../design/vocabulary';
 import type { DeviceKind } from './kind';
 
@@ -13,6 +13,28 @@ const schema = z.strictObject({
   count: z.number().int().min(1).max(20),
   usableDepthPercent: z.number().min(5).max(100).nullable(),
   peukertExponent: z.number().min(1).max(1.6).nullable(),
+  /** Capacity still there of what is on the label, percent; absent: 100. */
+  healthPercent: z.number().min(20).max(100).optional(),
+  /** Maker's capacity of one battery by hours of discharge, in place of an exponent. */
+  rates: z
+    .array(z.strictObject({ hours: z.number().min(0.1).max(240), capacityAh: z.number().min(1).max(LIMITS.capacityAh) }))
+    .min(2)
+    .max(12)
+    .optional(),
+  /** Inside one battery. */
+  internalMilliohm: milliohm.optional(),
+  /** The most the whole bank may be charged with, A. */
+  chargeLimitA: amps.optional(),
+  absorptionV: volts.optional(),
+  /** Volts at which a cut-out takes everything off, and brings it back. */
+  cutOutV: volts.optional(),
+  restartV: volts.optional(),
+  /** Loss while nothing draws, percent a month. */
+  selfDischargePercent: percent.optional(),
+  /** Warmed so that it may be charged in frost. */
+  heated: z.boolean().optional(),
+  vented: z.boolean().optional(),
+  heldDown: z.boolean().optional(),
 });
 
 export type Battery = z.infer<typeof schema>;

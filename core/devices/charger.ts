@@ -3,7 +3,13 @@ import { deviceBase, volts } from '../design/fields';
 import { limitedSourceLaw } from '../network/laws';
 import type { DeviceKind } from './kind';
 
-const schema = z.strictObject({ ...deviceBase, kind: z.literal('charger'), outputV: volts, maxA: z.number().min(0.1).max(500) });
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('charger'),
+  outputV: volts,
+  maxA: z.number().min(0.1).max(500),
+  efficiencyPercent: z.number().min(50).max(100).optional(),
+});
 
 /** A source that holds its voltage up to its largest current and takes none back. */
 export const charger: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {

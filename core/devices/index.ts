@@ -1,7 +1,9 @@
 import { z } from 'zod';
+import { alternator } from './alternator';
 import { battery } from './battery';
 import { busBar } from './busBar';
 import { charger } from './charger';
+import { dcDcCharger } from './dcDcCharger';
 import { dimmer } from './dimmer';
 import { diode } from './diode';
 import { doorSwitch } from './doorSwitch';
@@ -18,7 +20,10 @@ import { relay } from './relay';
 import { ruleHub } from './ruleHub';
 import { shunt } from './shunt';
 import { signalSource } from './signalSource';
+import { solarController } from './solarController';
+import { solarPanel } from './solarPanel';
 import { splice } from './splice';
+import { splitRelay } from './splitRelay';
 import { switchKind } from './switch';
 
 /** Every kind of device there is. A new kind is one file and one line here. */
@@ -43,6 +48,11 @@ const KINDS = {
   splice,
   plug,
   shunt,
+  solarPanel,
+  solarController,
+  alternator,
+  dcDcCharger,
+  splitRelay,
 };
 
 type Kinds = typeof KINDS;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { loadFunctions, thermostat } from '../design/energySchema';
 import { amps, deviceBase, lengthMm, volts, watts } from '../design/fields';
 import { LIMITS } from '../design/vocabulary';
 import { loadDraw } from '../energy/draw';
@@ -49,6 +50,8 @@ const schema = z.strictObject({
       draw: z.discriminatedUnion('kind', [wattDraw, ampDraw]),
       forSize: z.number().positive().max(1_000_000),
       on: z.iso.date().nullable(),
+      /** What it was measured with. */
+      meter: z.string().min(1).max(60).nullable().optional(),
     })
     .nullable(),
   continuous: z.boolean(),
@@ -60,6 +63,13 @@ const schema = z.strictObject({
   /** Volts under which it stops, and from which it starts again. */
   cutOutV: volts.optional(),
   restartV: volts.optional(),
+  /** What it draws for a moment when it starts, as a multiple of its draw, and for how long. */
+  startFactor: z.number().min(1).max(20).optional(),
+  startMs: z.number().min(1).max(5000).optional(),
+  functions: loadFunctions.optional(),
+  thermostat: thermostat.optional(),
+  /** Kept on when the battery has gone down to its usable depth and everything else is cut. */
+  critical: z.boolean().optional(),
 });
 
 export type Load = z.infer<typeof schema>;

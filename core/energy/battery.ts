@@ -13,15 +13,32 @@ export interface BankFacts {
 /** Capacity and usable ampere hours of the whole bank. Source of the defaults: catalog/chemistries. */
 export function bankFacts(battery: Battery): BankFacts {
   const facts = CHEMISTRY_FACTS[battery.chemistry];
-  const capacityAh = battery.capacityAh * battery.count;
+  const measured = battery.rates && byHours(battery.rates);
+  const health = (battery.healthPercent ?? 100) / 100;
+  const capacityAh = (measured?.at(-1)!.capacityAh ?? battery.capacityAh) * battery.count * health;
   const usableDepth = (battery.usableDepthPercent ?? facts.usableDepthPercent) / 100;
   return {
     capacityAh,
     usableDepth,
     usableAh: capacityAh * usableDepth,
-    peukertExponent: battery.peukertExponent ?? facts.peukertExponent,
-    rateH: battery.rateH,
+    peukertExponent: measured ? exponentOf(measured[0]!, measured.at(-1)!) : (battery.peukertExponent ?? facts.peukertExponent),
+    rateH: measured?.at(-1)!.hours ?? battery.rateH,
   };
+}
+
+type Rate = NonNullable<Battery['rates']>[number];
+
+function byHours(rates: readonly Rate[]): Rate[] {
+  return [...rates].sort((a, b) => a.hours - b.hours);
+}
+
+/**
+ * The exponent that two capacities at two rates come to: n = ln(t2 / t1) / ln(I1 / I2), and never below 1.
+ * Source: Peukert's law solved for its exponent.
+ */
+export function exponentOf(fast: Rate, slow: Rate): number {
+  const currents = Math.log(fast.capacityAh / fast.hours / (slow.capacityAh / slow.hours));
+  return currents <= 0 ? 1 : Math.max(1, Math.log(slow.hours / fast.hours) / currents);
 }
 
 /**
@@ -33,10 +50,4 @@ export function peukertHours(capacityAh: number, rateH: number, exponent: number
   if (currentA <= 0) return Infinity;
   if (currentA * rateH <= capacityAh) return capacityAh / currentA;
   return rateH * (capacityAh / (currentA * rateH)) ** exponent;
-}
-
-/** Hours a bank carries a mean current down to its usable depth; null at no current. */
-export function runtimeHours(bank: BankFacts, meanA: number): number | null {
-  if (meanA <= 0) return null;
-  return peukertHours(bank.capacityAh, bank.rateH, bank.peukertExponent, meanA) * bank.usableDepth;
 }

@@ -1,7 +1,20 @@
+import type { DesignIndex } from '../design/design';
 import type { Battery, Duty, Load, Scenario } from '../design/schema';
-import { bankFacts, runtimeHours } from './battery';
 import { demandOf, type DemandLoad } from './demand';
-import type { LoadDraw } from './draw';
+import { dutyDraw, type LoadDraw } from './draw';
+import { runtimeHours } from './runtime';
+import { settingDay, settingOf, type Setting } from './setting';
+import { fillShares } from './use';
+
+/** What one load costs a day. */
+export interface LoadUse {
+  /** Equivalent hours at the whole load's full draw. */
+  hours: number;
+  wattHours: number;
+  ampHours: number;
+  /** The part of it drawn while off. */
+  standbyWh: number;
+}
 
 /** One scenario's day. */
 export interface ScenarioBudget {
@@ -9,52 +22,84 @@ export interface ScenarioBudget {
   name: string;
   dailyWh: number;
   dailyAh: number;
+  /** The part of it drawn by what is off. */
+  standbyWh: number;
   /** The most that can flow at once of the loads this scenario uses, amperes. */
   peakA: number;
-  /** Hours the battery carries the scenario's mean current with no charging; null with no battery or no use. */
+  /** Hours until the first load is cut, from full at six in the evening with no charging; null with no battery or no use. */
   runtimeH: number | null;
-  /** By load: equivalent full hours, watt hours and ampere hours a day. */
-  loads: Map<string, { hours: number; wattHours: number; ampHours: number }>;
+  loads: Map<string, LoadUse>;
 }
 
-/** Hours a day at full draw: hours switched on times the share of them it runs. */
+/** Steps a day's use is looked at in: quarters of an hour. */
+const STEPS = 96;
+const LOOKED_AT = new Float32Array(STEPS);
+
+/** Hours a day at full draw when a duty says only so many hours: hours switched on times the share of them it runs. */
 export function fullHours(duty: Pick<Duty, 'hoursPerDay' | 'sharePercent'>): number {
   return duty.hoursPerDay * (duty.sharePercent / 100);
 }
 
+/** Hours a day a duty comes to by its rule on the scenario's first day; driving is shared over the days between drives. */
+export function dutyHours(load: Load, duty: Duty, watts: number, setting: Setting): number {
+  if (!duty.use && !load.thermostat) return fullHours(duty);
+  fillShares(LOOKED_AT, 0, STEPS, { load, duty, watts }, setting, settingDay(setting, 0));
+  const hours = (LOOKED_AT.reduce((sum, share) => sum + share, 0) * 24) / STEPS;
+  if (duty.use?.rule !== 'driving') return hours;
+  return setting.drivingEveryDays === 0 ? 0 : hours / setting.drivingEveryDays;
+}
+
 /**
- * A scenario's energy from its duties: watt hours are watts times hours, ampere hours are amperes times hours, each from
- * the draw as stated. Runtime takes the day's mean current, with Peukert where it exceeds the battery's rated current.
+ * A scenario's energy from its duties: watt hours are watts times hours, ampere hours are amperes times hours, each from the
+ * draw as stated, with what stands by all day. What is off draws its standby current at the nominal voltage.
  */
 export function scenarioBudget(
   scenario: Scenario,
-  duties: readonly Duty[],
-  loads: ReadonlyMap<string, { load: Load; draw: LoadDraw }>,
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'settings' | 'zones'>,
+  draws: ReadonlyMap<string, LoadDraw>,
   battery: Battery | null,
 ): ScenarioBudget {
-  const budget: ScenarioBudget = {
+  const setting = settingOf(scenario);
+  const { nominalV } = index.settings;
+  const loads = new Map<string, LoadUse>();
+  const used: DemandLoad[] = [];
+  const byLoad = new Map<string, Duty[]>();
+  for (const duty of index.duties) {
+    if (duty.scenarioId !== scenario.id) continue;
+    const own = byLoad.get(duty.loadId);
+    if (own) own.push(duty);
+    else byLoad.set(duty.loadId, [duty]);
+  }
+  const sums = { dailyWh: 0, dailyAh: 0, standbyWh: 0 };
+  for (const load of index.loads) {
+    const whole = draws.get(load.id)!;
+    const use: LoadUse = { hours: 0, wattHours: 0, ampHours: 0, standbyWh: 0 };
+    for (const duty of byLoad.get(load.id) ?? []) {
+      const { watts, amps } = dutyDraw(load, whole, duty);
+      const hours = dutyHours(load, duty, watts, setting);
+      use.wattHours += watts * hours;
+      use.ampHours += amps * hours;
+      use.hours += whole.watts > 0 ? (hours * watts) / whole.watts : hours;
+    }
+    if (use.hours > 0) used.push({ amps: whole.amps, continuous: load.continuous, exclusiveGroup: load.exclusiveGroup });
+    if (load.standbyA) {
+      const standbyAh = load.standbyA * Math.max(0, 24 - use.hours);
+      use.standbyWh = standbyAh * nominalV;
+      use.ampHours += standbyAh;
+      use.wattHours += use.standbyWh;
+    }
+    if (use.wattHours === 0) continue;
+    loads.set(load.id, use);
+    sums.dailyWh += use.wattHours;
+    sums.dailyAh += use.ampHours;
+    sums.standbyWh += use.standbyWh;
+  }
+  return {
     id: scenario.id,
     name: scenario.name,
-    dailyWh: 0,
-    dailyAh: 0,
-    peakA: 0,
-    runtimeH: null,
-    loads: new Map(),
+    ...sums,
+    peakA: demandOf(used).peakA,
+    runtimeH: battery && sums.dailyAh > 0 ? runtimeHours(index, battery, scenario) : null,
+    loads,
   };
-  const used: DemandLoad[] = [];
-  for (const duty of duties) {
-    const entry = loads.get(duty.loadId);
-    const hours = fullHours(duty);
-    if (!entry || hours === 0) continue;
-    const { load, draw } = entry;
-    const wattHours = draw.watts * hours;
-    const ampHours = draw.amps * hours;
-    budget.loads.set(load.id, { hours, wattHours, ampHours });
-    budget.dailyWh += wattHours;
-    budget.dailyAh += ampHours;
-    used.push({ amps: draw.amps, continuous: load.continuous, exclusiveGroup: load.exclusiveGroup });
-  }
-  budget.peakA = demandOf(used).peakA;
-  if (battery) budget.runtimeH = runtimeHours(bankFacts(battery), budget.dailyAh / 24);
-  return budget;
 }

@@ -1,4 +1,4 @@
-import type { Draw, Load } from '../design/schema';
+import type { Draw, Duty, Load } from '../design/schema';
 
 /** What a load takes from the system, all its pieces together. */
 export interface LoadDraw {
@@ -53,4 +53,16 @@ export function loadDraw(load: Load): LoadDraw {
   const scale = loadSize(load) / load.measured.forSize;
   const { watts, amps } = drawOf(load.measured.draw);
   return { watts: watts * scale, amps: amps * scale, basis: 'measured', ratedWatts, ratedAmps };
+}
+
+/**
+ * What a load draws as one duty uses it: the function named, if it has it, at the dim level set. A level takes the draw in
+ * proportion, as pulse-width dimming does. Common practice.
+ */
+export function dutyDraw(load: Load, whole: LoadDraw, duty: Duty): { watts: number; amps: number } {
+  const level = (duty.levelPercent ?? 100) / 100;
+  const used = duty.function ? load.functions?.find(({ name }) => name === duty.function) : undefined;
+  if (!used) return { watts: whole.watts * level, amps: whole.amps * level };
+  const watts = used.watts * load.quantity;
+  return { watts: watts * level, amps: (watts / load.rated.atV) * level };
 }

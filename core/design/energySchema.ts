@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { percent, watts } from './fields';
+import { CLIMATES, LIMITS } from './vocabulary';
+
+/** How loads are used, where and when: the parts of duties and scenarios. */
+
+/** A stretch of the day in minutes after midnight, clock time; one that ends before it begins goes on past midnight. */
+export const span = z.strictObject({ fromMin: z.number().int().min(0).max(1440), toMin: z.number().int().min(0).max(1440) });
+const spans = z.array(span).max(LIMITS.spans);
+
+/** When a load runs. Without one, its hours a day are spread evenly over the day. */
+export const use = z.discriminatedUnion('rule', [
+  /** The hours painted on the day. */
+  z.strictObject({ rule: z.literal('hours'), spans }),
+  /** From sunset to sunrise, or until a time of the night. */
+  z.strictObject({ rule: z.literal('dark'), untilMin: z.number().int().min(0).max(1440).nullable() }),
+  z.strictObject({ rule: z.literal('driving') }),
+  z.strictObject({ rule: z.literal('occupied') }),
+  /** So many times a night for so long each. */
+  z.strictObject({
+    rule: z.literal('motion'),
+    timesPerNight: z.number().int().min(0).max(1000),
+    holdS: z.number().min(1).max(7200),
+  }),
+  /** Left on by mistake, all day. */
+  z.strictObject({ rule: z.literal('leftOn') }),
+]);
+
+/** What a duty may say beyond hours and share. */
+export const dutyFields = {
+  use: use.nullable().optional(),
+  /** How bright or fast it is set; absent: full. Its draw is taken in proportion. */
+  levelPercent: percent.optional(),
+  /** Which of the load's functions is used; absent: the load as rated. */
+  function: z.string().min(1).max(40).nullable().optional(),
+  /** Door openings a day, for a thermostat. */
+  openingsPerDay: z.number().min(0).max(500).optional(),
+};
+
+/** Where, when and how a scenario is lived. Whatever is absent takes the defaults of energy/setting. */
+export const scenarioFields = {
+  latitudeDeg: z.number().min(-66).max(66).optional(),
+  longitudeDeg: z.number().min(-180).max(180).optional(),
+  /** Where the front points when parked, clockwise from north. */
+  headingDeg: z.number().min(0).max(360).optional(),
+  climate: z.enum(CLIMATES).optional(),
+  /** First day, of a year of 365. */
+  startDay: z.number().int().min(1).max(365).optional(),
+  days: z.number().int().min(1).max(LIMITS.days).optional(),
+  people: z.number().int().min(0).max(20).optional(),
+  /** When somebody is in; absent: all day. */
+  occupied: spans.optional(),
+  /** Engine running, on driving days. */
+  driving: spans.optional(),
+  /** A driving day every so many days; 0: never. */
+  drivingEveryDays: z.number().int().min(0).max(60).optional(),
+  shore: spans.optional(),
+  shoreEveryDays: z.number().int().min(0).max(60).optional(),
+  /** Share of the sun that trees and buildings take, by hour of the day. */
+  shadePercent: z.array(percent).length(24).optional(),
+};
+
+/** A lamp with a white and an amber side, a low and a high beam: each its own draw of one piece. */
+export const loadFunctions = z.array(z.strictObject({ name: z.string().min(1).max(40), watts })).max(8);
+
+/** A load that a thermostat switches: how its running share follows the air around it. */
+export const thermostat = z.strictObject({
+  /** Whether it cools or heats what it holds. */
+  mode: z.enum(['cools', 'heats']),
+  setC: z.number().min(-40).max(80),
+  /** Share of the time it runs in air of the stated temperature, door shut. */
+  sharePercent: percent,
+  atC: z.number().min(-40).max(80),
+  whPerOpening: z.number().min(0).max(100),
+});
+
+export type Span = z.infer<typeof span>;
+export type Use = z.infer<typeof use>;
+export type Thermostat = z.infer<typeof thermostat>;

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { deviceBase, volts } from '../design/fields';
+import { limitedSourceLaw } from '../network/laws';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('solarController'),
+  /** A simple one ties the panel to the battery's voltage; a tracking one finds the panel's best point. */
+  method: z.enum(['simple', 'tracking']),
+  maxA: z.number().min(1).max(500),
+  maxPanelV: z.number().min(1).max(500),
+  outputV: volts,
+});
+
+export type SolarController = z.infer<typeof schema>;
+
+/** Between panels and battery: on the battery's side a source that holds its voltage up to its largest current. */
+export const solarController: DeviceKind<SolarController> & { schema: typeof schema } = {
+  schema,
+  label: 'solar controller',
+  terminals: () => ['panelPlus', 'panelMinus', 'plus', 'minus'],
+  paths: () => [],
+  controls: () => ({ running: [false, true] }),
+  stamp({ outputV, maxA }, net) {
+    net.law('output', 'plus', 'minus', ({ control }) => limitedSourceLaw(outputV, control('running') === true ? maxA : 0));
+    net.resistor('common', 'panelMinus', 'minus', 0.001);
+  },
+};

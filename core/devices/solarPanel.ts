@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { amps, deviceBase, id, volts } from '../design/fields';
+import { limitedSourceLaw } from '../network/laws';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('solarPanel'),
+  /** Of one panel under the standard sun of 1000 W/m² at 25 °C; volts and amperes at its best point and at the ends. */
+  watts: z.number().min(1).max(2000),
+  bestV: volts,
+  openV: z.number().min(1).max(200),
+  shortA: amps,
+  count: z.number().int().min(1).max(20),
+  wired: z.enum(['parallel', 'series']),
+  /** Change of power and of open-circuit voltage with cell temperature, percent a kelvin; absent: usual silicon. */
+  powerPercentPerK: z.number().min(-1).max(0).optional(),
+  openVPercentPerK: z.number().min(-1).max(0).optional(),
+  tiltDeg: z.number().min(0).max(90),
+  /** Where it faces, clockwise from the vehicle's front: 180 is over the tail. Nothing to a flat one. */
+  facesDeg: z.number().min(0).max(360),
+  /** Lifted off the roof so that air passes beneath. */
+  aired: z.boolean().optional(),
+  /** Turned to the sun by hand through the day, as a folding panel is. */
+  turned: z.boolean().optional(),
+  /** A panel with a controller of its own, which may go straight to the fused battery side. */
+  regulated: z.boolean(),
+  controllerId: id.nullable(),
+});
+
+export type SolarPanel = z.infer<typeof schema>;
+
+/** A panel; in the network a source that gives its short-circuit current up to its open-circuit voltage while the sun shines. */
+export const solarPanel: DeviceKind<SolarPanel> & { schema: typeof schema } = {
+  schema,
+  label: 'solar panel',
+  terminals: () => ['plus', 'minus'],
+  paths: () => [],
+  controls: () => ({ sunPercent: [0, 100] }),
+  stamp({ openV, shortA, count, wired }, net) {
+    const [inSeries, inParallel] = wired === 'series' ? [count, 1] : [1, count];
+    net.law('panel', 'plus', 'minus', ({ control }) =>
+      limitedSourceLaw(openV * inSeries, (shortA * inParallel * Number(control('sunPercent'))) / 100),
+    );
+  },
+};

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { deviceBase } from '../design/fields';
+import type { DeviceKind } from './kind';
+
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('splitRelay'), ratingA: z.number().min(10).max(500) });
+
+export type SplitRelay = z.infer<typeof schema>;
+
+/** Contact drop of a new relay of this size, ohm. Common practice: a few milliohm. */
+const CONTACT_OHM = 0.001;
+
+/** Ties the starter battery to the house battery while the engine runs. */
+export const splitRelay: DeviceKind<SplitRelay> & { schema: typeof schema } = {
+  schema,
+  label: 'split-charge relay',
+  terminals: () => ['starter', 'house'],
+  paths: () => [],
+  controls: () => ({ closed: [false, true] }),
+  stamp(_, net) {
+    net.contact('contact', 'starter', 'house', ({ control }) => control('closed') === true, CONTACT_OHM);
+  },
+};

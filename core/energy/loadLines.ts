@@ -1,0 +1,86 @@
+import type { DesignIndex } from '../design/design';
+import type { Duty, Load } from '../design/schema';
+import { behaviourOf } from '../devices/load';
+import { dutyDraw, loadDraw } from './draw';
+import { settingDay, type Setting } from './setting';
+import { fillShares } from './use';
+
+/** What a set of loads asks for step by step, by how its current follows the voltage: W, A and S. */
+export interface Demand {
+  watts: Float64Array;
+  amps: Float64Array;
+  siemens: Float64Array;
+}
+
+/** One load as a scenario uses it, step by step. */
+export interface LoadLine {
+  load: Load;
+  /** While it runs, at the voltage it is rated at. */
+  watts: number;
+  amps: number;
+  atV: number;
+  /** Off, and everything counted in it. */
+  standbyA: number;
+  /** Share of each step it runs. */
+  shares: Float32Array;
+}
+
+/** Every load of a scenario over some days of it; duties of one load's several functions are lines of their own. */
+export function loadLines(
+  index: Pick<DesignIndex, 'duties' | 'loads'>,
+  scenarioId: string,
+  setting: Setting,
+  days: number,
+  stepsPerDay: number,
+): LoadLine[] {
+  const calendar = Array.from({ length: days }, (_, day) => settingDay(setting, day));
+  const duties = new Map<string, Duty[]>();
+  for (const duty of index.duties) {
+    if (duty.scenarioId !== scenarioId) continue;
+    const known = duties.get(duty.loadId);
+    if (known) known.push(duty);
+    else duties.set(duty.loadId, [duty]);
+  }
+  const lines: LoadLine[] = [];
+  for (const load of index.loads) {
+    const own = duties.get(load.id) ?? [];
+    const whole = loadDraw(load);
+    const atV = (load.measured?.draw ?? load.rated).atV;
+    own.forEach((duty, place) => {
+      const { watts, amps } = dutyDraw(load, whole, duty);
+      const shares = new Float32Array(days * stepsPerDay);
+      calendar.forEach((day, at) => fillShares(shares, at * stepsPerDay, stepsPerDay, { load, duty, watts }, setting, day));
+      lines.push({ load, watts, amps, atV, standbyA: place === 0 ? (load.standbyA ?? 0) : 0, shares });
+    });
+    if (own.length === 0 && load.standbyA) {
+      lines.push({ load, watts: 0, amps: 0, atV, standbyA: load.standbyA, shares: new Float32Array(days * stepsPerDay) });
+    }
+  }
+  return lines;
+}
+
+/** What lines ask for together. Lamps behind drivers and converters take constant power, regulated currents stay, the rest follows the voltage. */
+export function demandOfLines(lines: readonly LoadLine[], steps: number): Demand {
+  const demand: Demand = { watts: new Float64Array(steps), amps: new Float64Array(steps), siemens: new Float64Array(steps) };
+  for (const { load, watts, amps, atV, standbyA, shares } of lines) {
+    const [into, each] = lawOf(load, watts, amps, atV, demand);
+    if (each > 0) for (let step = 0; step < steps; step++) into[step]! += each * shares[step]!;
+    if (standbyA > 0) for (let step = 0; step < steps; step++) demand.amps[step]! += standbyA * (1 - shares[step]!);
+  }
+  return demand;
+}
+
+function lawOf(load: Load, watts: number, amps: number, atV: number, demand: Demand): [Float64Array, number] {
+  switch (behaviourOf(load)) {
+    case 'ledConstantPower':
+    case 'converter':
+      return [demand.watts, watts];
+    case 'ledConstantCurrent':
+    case 'motor':
+      return [demand.amps, amps];
+    case 'resistive':
+    case 'filament':
+    case 'ledStrip':
+      return [demand.siemens, amps / atV];
+  }
+}

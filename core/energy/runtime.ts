@@ -1,0 +1,41 @@
+import type { DesignIndex } from '../design/design';
+import type { Battery, Scenario } from '../design/schema';
+import { bankOf } from './bank';
+import { demandOfLines, loadLines } from './loadLines';
+import { settingOf } from './setting';
+import { Store } from './store';
+import { batteryTemperatures, tiersOf } from './trip';
+
+/** Quarters of an hour. */
+const STEPS = 96;
+/** One arrives and the evening comes first. */
+const START_HOUR = 18;
+const LONGEST_DAYS = 400;
+
+/**
+ * Hours a full battery carries a scenario's day over and over, with no charging, until the first load is cut: at the usable
+ * depth, lessened by cold, with Peukert above the rated current. Null when nothing is drawn, or beyond 400 days.
+ */
+export function runtimeHours(
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'settings' | 'zones'>,
+  battery: Battery,
+  scenario: Scenario,
+): number | null {
+  const setting = settingOf(scenario);
+  const bank = bankOf(battery, index.settings.nominalV);
+  const lines = loadLines(index, scenario.id, setting, 1, STEPS);
+  const [first] = tiersOf(lines, bank, battery, batteryTemperatures(index, battery, setting, 1));
+  if (!first) return null;
+  const { watts, amps, siemens } = demandOfLines(lines, STEPS);
+  const store = new Store(bank, 1);
+  const hours = 24 / STEPS;
+  for (let step = 0; step < LONGEST_DAYS * STEPS; step++) {
+    const at = (step + (START_HOUR * STEPS) / 24) % STEPS;
+    const before = store.chargeAh;
+    store.step(-(watts[at]! / store.volts + amps[at]! + siemens[at]! * store.volts), hours);
+    if (at === STEPS - 1) store.stand(24);
+    const over = first.stopAh[0]! - store.chargeAh;
+    if (over >= 0) return (step + 1 - over / Math.max(over, before - store.chargeAh)) * hours;
+  }
+  return null;
+}
