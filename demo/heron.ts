@@ -6,6 +6,8 @@ import type { DesignRecord, Wire } from '../core/design/schema';
 import { terminalKey, traceWiring } from '../core/network/wiring';
 import { buildDemo } from './builder';
 import { circuits, STORED, WINTER, WORK } from './heronCircuits';
+import { liveDemo } from './energyBuilder';
+import { HERON_ENERGY } from './heronEnergy';
 import { HERON_RIG } from './heronRig';
 import { layDemo } from './rigBuilder';
 
@@ -15,7 +17,7 @@ import { layDemo } from './rigBuilder';
  * measured draw is more than its box said, on a fuse chosen from the box.
  */
 export function heron(): Design {
-  return layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG);
+  return liveDemo(layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG), HERON_ENERGY);
 }
 
 /** Loads on the hide's fuse block return to the bar beside it. */
@@ -54,7 +56,7 @@ function base(): DesignRecord[] {
     defaultReturn: 'dedicated',
   });
   return [
-    { ...settings, scenarioId: WINTER, wantedRuntimeH: 30 },
+    { ...settings, scenarioId: WINTER, wantedRuntimeH: 24 },
     ...ZONES.map(([id, name, ambientC, engine], order) => ({
       id,
       type: 'zone' as const,

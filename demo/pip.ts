@@ -2,13 +2,15 @@ import type { ConductorSize } from '../core/catalog/conductorSizes';
 import type { Design } from '../core/design/design';
 import { defaultSettings } from '../core/design/newDesign';
 import type { DesignRecord, Wire } from '../core/design/schema';
+import { liveDemo } from './energyBuilder';
+import { PIP_ENERGY } from './pipEnergy';
 import { PIP_RIG } from './pipRig';
 import { layDemo } from './rigBuilder';
 import { buildDemo, watts, type DemoCircuit } from './builder';
 
 /** Pip: a made-up teardrop trailer with six circuits, the small first-time case. Nothing is wrong with it. */
 export function pip(): Design {
-  return layDemo(buildDemo(base(), circuits), PIP_RIG);
+  return liveDemo(layDemo(buildDemo(base(), circuits), PIP_RIG), PIP_ENERGY);
 }
 
 const CAMP = 'scn_camp';
@@ -22,7 +24,7 @@ function base(): DesignRecord[] {
   });
   const at = (id: string, name: string, zoneId: string) => ({ id, type: 'device' as const, name, zoneId });
   return [
-    { ...defaultSettings(answers), scenarioId: CAMP, wantedRuntimeH: 36 },
+    { ...defaultSettings(answers), scenarioId: CAMP, wantedRuntimeH: 30 },
     { id: CAMP, type: 'scenario', name: 'Two nights at camp', order: 0 },
     { id: 'zone_cabin', type: 'zone', name: 'Cabin', order: 0, ambientC: 30, engineSpace: false },
     { id: 'zone_galley', type: 'zone', name: 'Rear galley', order: 1, ambientC: 30, engineSpace: false },

@@ -41,7 +41,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
   const before = previous && { records: previous.design.records, wires: previous.index.wires };
   const carried = before && retraceWiring(previous.wiring, before, { records: design.records, wires: index.wires });
   const context = makeContext(index, carried ?? traceWiring(index));
-  const { scenarios, scenario } = budgets(index, context.draws);
+  const { scenarios, scenario } = budgets(index, context.draws, previous);
   const loads = analyseLoads(context, scenario, previous?.loads);
   const { circuits, memo } = analyseCircuits(context, loads, previous?.memo);
   const bank = index.battery ? bankFacts(index.battery) : null;
@@ -125,10 +125,31 @@ function wireAmps(wiring: Wiring, supply: TreeFlow, returns: TreeFlow): Map<stri
   return amps;
 }
 
-function budgets(index: DesignIndex, draws: Map<string, LoadDraw>): { scenarios: ScenarioBudget[]; scenario: ScenarioBudget | null } {
-  const scenarios = index.scenarios.map((scenario) => scenarioBudget(scenario, index, draws, index.battery));
+function budgets(
+  index: DesignIndex,
+  draws: Map<string, LoadDraw>,
+  previous: Analysis | null,
+): { scenarios: ScenarioBudget[]; scenario: ScenarioBudget | null } {
+  const scenarios =
+    previous && sameUse(index, previous.index)
+      ? previous.scenarios
+      : index.scenarios.map((scenario) => scenarioBudget(scenario, index, draws, index.battery));
   const chosen = scenarios.find(({ id }) => id === index.settings.scenarioId) ?? scenarios[0] ?? null;
   return { scenarios, scenario: chosen };
+}
+
+/** Whether nothing that a scenario's budget is made from has changed. */
+function sameUse(a: DesignIndex, b: DesignIndex): boolean {
+  const same = (one: readonly unknown[], other: readonly unknown[]) =>
+    one.length === other.length && one.every((part, at) => part === other[at]);
+  return (
+    a.battery === b.battery &&
+    a.settings.nominalV === b.settings.nominalV &&
+    same(a.loads, b.loads) &&
+    same(a.duties, b.duties) &&
+    same(a.scenarios, b.scenarios) &&
+    same(a.zones, b.zones)
+  );
 }
 
 function analyseLoads(

@@ -42,7 +42,7 @@ const TRACKING_EFFICIENCY = 0.96;
 const OTHER_LOSSES = 0.95;
 
 /** What charges in a setting, over some days. */
-export function chargeSources(index: DesignIndex, setting: Setting, days: number, stepsPerDay: number): ChargeSources {
+export function chargeSources(index: DesignIndex, setting: Setting, days: number, stepsPerDay: number, fromDay = 0): ChargeSources {
   const steps = days * stepsPerDay;
   const panels: SolarPanel[] = [];
   for (const device of index.devices.values()) if (device.kind === 'solarPanel') panels.push(device);
@@ -56,7 +56,7 @@ export function chargeSources(index: DesignIndex, setting: Setting, days: number
   const vehicleA = vehicleChargeA(index);
   const shoreA = shoreChargeA(index);
   for (let day = 0; day < days; day++) {
-    const today = settingDay(setting, day);
+    const today = settingDay(setting, fromDay + day);
     let clearTotal = 0;
     let clearDiffuse = 0;
     for (let step = 0; step < stepsPerDay; step++) {
@@ -77,12 +77,17 @@ export function chargeSources(index: DesignIndex, setting: Setting, days: number
         const faces = setting.headingDeg + panel.facesDeg;
         const cosine = panel.turned ? 1 : Math.max(0, cosIncidence(sun, panel.tiltDeg, faces));
         beam[at] = sky.beamNormal * cosine * open;
-        diffuse[at] = sky.diffuseHorizontal * ((1 + Math.cos((panel.tiltDeg * Math.PI) / 180)) / 2) * (0.4 + 0.6 * open);
+        diffuse[at] = sky.diffuseHorizontal * ((1 + Math.cos((panel.tiltDeg * Math.PI) / 180)) / 2) * skyLeft(open);
       });
     }
     if (clearTotal > 0) sources.diffuseShare[day] = clearDiffuse / clearTotal;
   }
   return sources;
+}
+
+/** Share of the sky's own light left where trees and walls take so much of the sun: they hide part of the sky too; indoors there is none. Common practice. */
+function skyLeft(open: number): number {
+  return open === 0 ? 0 : 0.4 + 0.6 * open;
 }
 
 function controllerOf({ devices }: DesignIndex, panel: SolarPanel): SolarController | null {

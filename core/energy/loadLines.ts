@@ -25,15 +25,16 @@ export interface LoadLine {
   shares: Float32Array;
 }
 
-/** Every load of a scenario over some days of it; duties of one load's several functions are lines of their own. */
+/** Every load of a scenario over some days of it, from its first or a later one; duties of one load's several functions are lines of their own. */
 export function loadLines(
   index: Pick<DesignIndex, 'duties' | 'loads'>,
   scenarioId: string,
   setting: Setting,
   days: number,
   stepsPerDay: number,
+  fromDay = 0,
 ): LoadLine[] {
-  const calendar = Array.from({ length: days }, (_, day) => settingDay(setting, day));
+  const calendar = Array.from({ length: days }, (_, day) => settingDay(setting, fromDay + day));
   const duties = new Map<string, Duty[]>();
   for (const duty of index.duties) {
     if (duty.scenarioId !== scenarioId) continue;

@@ -14,7 +14,8 @@ const LONGEST_DAYS = 400;
 
 /**
  * Hours a full battery carries a scenario's day over and over, with no charging, until the first load is cut: at the usable
- * depth, lessened by cold, with Peukert above the rated current. Null when nothing is drawn, or beyond 400 days.
+ * depth, lessened by cold, with Peukert above the rated current. Of a long time half the days left are taken to go as the last one
+ * went, again and again. Null when nothing is drawn, or beyond 400 days.
  */
 export function runtimeHours(
   index: Pick<DesignIndex, 'duties' | 'loads' | 'settings' | 'zones'>,
@@ -29,13 +30,24 @@ export function runtimeHours(
   const { watts, amps, siemens } = demandOfLines(lines, STEPS);
   const store = new Store(bank, 1);
   const hours = 24 / STEPS;
-  for (let step = 0; step < LONGEST_DAYS * STEPS; step++) {
+  const stopAh = first.stopAh[0]!;
+  let skippedDays = 0;
+  let dayBefore = store.chargeAh;
+  for (let step = 0; skippedDays + step / STEPS < LONGEST_DAYS; step++) {
     const at = (step + (START_HOUR * STEPS) / 24) % STEPS;
     const before = store.chargeAh;
     store.step(-(watts[at]! / store.volts + amps[at]! + siemens[at]! * store.volts), hours);
     if (at === STEPS - 1) store.stand(24);
-    const over = first.stopAh[0]! - store.chargeAh;
-    if (over >= 0) return (step + 1 - over / Math.max(over, before - store.chargeAh)) * hours;
+    const over = stopAh - store.chargeAh;
+    if (over >= 0) return skippedDays * 24 + (step + 1 - over / Math.max(over, before - store.chargeAh)) * hours;
+    if ((step + 1) % STEPS > 0) continue;
+    const dailyAh = dayBefore - store.chargeAh;
+    const alike = Math.floor((store.chargeAh - stopAh) / dailyAh / 2);
+    if (alike > 2 && skippedDays + alike < LONGEST_DAYS) {
+      store.drain(alike * dailyAh);
+      skippedDays += alike;
+    }
+    dayBefore = store.chargeAh;
   }
   return null;
 }

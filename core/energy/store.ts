@@ -91,6 +91,11 @@ export class Store {
     this.now[SELF_WH]! += before - this.storedWh;
   }
 
+  /** Takes charge out for days that are not looked at one by one. */
+  drain(ah: number): void {
+    this.move(-ah);
+  }
+
   private move(byAh: number): void {
     const { bank, now } = this;
     const charge = now[CHARGE_AH]! + byAh;

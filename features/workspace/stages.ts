@@ -5,6 +5,7 @@ export const STAGES = [
   { id: 'rig', name: 'Rig', key: 'r' },
   { id: 'loads', name: 'Loads', key: 'l' },
   { id: 'supply', name: 'Supply', key: 's' },
+  { id: 'energy', name: 'Energy', key: 'e' },
   { id: 'circuits', name: 'Circuits', key: 'c' },
 ] as const;
 
@@ -14,6 +15,7 @@ export type StageId = (typeof STAGES)[number]['id'];
 export function stageOf({ rule, circuitId }: Finding): StageId {
   const family = rule.split('.')[0];
   if (family === 'rig') return 'rig';
+  if (rule === 'energy.shortRuntime') return 'energy';
   if (family === 'load' || family === 'strip' || family === 'energy') return 'loads';
   if (family === 'main' || family === 'supply' || family === 'slot' || family === 'block' || rule === 'fuse.notFed') return 'supply';
   return circuitId === null ? 'supply' : 'circuits';

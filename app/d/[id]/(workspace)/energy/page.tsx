@@ -1,0 +1,5 @@
+import { EnergyStage } from '@/features/energy/EnergyStage';
+
+export default function EnergyPage() {
+  return <EnergyStage />;
+}

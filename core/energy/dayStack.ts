@@ -1,0 +1,77 @@
+import type { DesignIndex } from '../design/design';
+import type { Scenario } from '../design/schema';
+import { chargeSources } from './chargeSources';
+import { demandOfLines, loadLines } from './loadLines';
+import { settingDay, settingOf } from './setting';
+import { beamAndDiffuse, meanClearness } from './weather';
+
+/** A day of a scenario, quarter hour by quarter hour, W at the nominal voltage: what uses, and what could charge. */
+export interface DayStack {
+  /** The largest users, and all the rest as one. */
+  uses: { name: string; loadId: string | null; watts: number[]; wattHours: number }[];
+  sources: { name: 'Sun' | 'Driving' | 'Hookup'; watts: number[]; wattHours: number }[];
+  /** Of the season's mean sky. */
+  clearness: number;
+  sunriseMin: number;
+  sunsetMin: number;
+  busiest: { atMin: number; watts: number };
+}
+
+const STEPS = 96;
+/** How many users are told apart. */
+const TOLD_APART = 6;
+
+export function dayStack(index: DesignIndex, scenario: Scenario, day: number): DayStack {
+  const setting = settingOf(scenario);
+  const { nominalV } = index.settings;
+  const byLoad = new Map<string, { name: string; watts: number[] }>();
+  for (const line of loadLines(index, scenario.id, setting, 1, STEPS, day)) {
+    const { watts, amps, siemens } = demandOfLines([line], STEPS);
+    const known = byLoad.get(line.load.id) ?? { name: line.load.name, watts: new Array<number>(STEPS).fill(0) };
+    for (let step = 0; step < STEPS; step++) known.watts[step]! += watts[step]! + (amps[step]! + siemens[step]! * nominalV) * nominalV;
+    byLoad.set(line.load.id, known);
+  }
+  const uses = Array.from(byLoad, ([loadId, { name, watts }]) => ({ name, loadId, watts, wattHours: hoursOf(watts) }))
+    .filter(({ wattHours }) => wattHours > 0)
+    .sort((a, b) => b.wattHours - a.wattHours);
+  const rest = uses
+    .slice(TOLD_APART)
+    .reduce((sum, { watts }) => sum.map((value, at) => value + watts[at]!), new Array<number>(STEPS).fill(0));
+  const shown: DayStack['uses'] = uses.slice(0, TOLD_APART);
+  if (uses.length > TOLD_APART)
+    shown.push({ name: `${uses.length - TOLD_APART} others`, loadId: null, watts: rest, wattHours: hoursOf(rest) });
+
+  const today = settingDay(setting, day);
+  const clearness = meanClearness(setting.climate, today.dayOfYear, setting.southern);
+  const charge = chargeSources(index, setting, 1, STEPS, day);
+  const { beam, diffuse } = beamAndDiffuse(clearness, charge.diffuseShare[0]!);
+  const sun = Array.from({ length: STEPS }, (_, at) =>
+    charge.sun.reduce((sum, string) => {
+      const light = beam * string.beam[at]! + diffuse * string.diffuse[at]!;
+      const warm = 1 + string.perK * (charge.airC[at]! + string.warming * light - 25);
+      const amps = string.tracking ? (light * string.per * warm) / nominalV : light * string.per;
+      return sum + Math.min(string.maxA, amps) * nominalV;
+    }, 0),
+  );
+  const sources = [
+    { name: 'Sun' as const, watts: sun },
+    { name: 'Driving' as const, watts: Array.from(charge.vehicleA, (amps) => amps * nominalV) },
+    { name: 'Hookup' as const, watts: Array.from(charge.shoreA, (amps) => amps * nominalV) },
+  ]
+    .map(({ name, watts }) => ({ name, watts, wattHours: hoursOf(watts) }))
+    .filter(({ wattHours }) => wattHours > 0);
+  const all = Array.from({ length: STEPS }, (_, at) => uses.reduce((sum, { watts }) => sum + watts[at]!, 0));
+  const most = all.reduce((best, value, at) => (value > all[best]! ? at : best), 0);
+  return {
+    uses: shown,
+    sources,
+    clearness,
+    sunriseMin: today.sunriseMin,
+    sunsetMin: today.sunsetMin,
+    busiest: { atMin: (most * 1440) / STEPS, watts: all[most] ?? 0 },
+  };
+}
+
+function hoursOf(watts: readonly number[]): number {
+  return (watts.reduce((sum, value) => sum + value, 0) * 24) / watts.length;
+}

@@ -1,0 +1,93 @@
+import type { Span, Use } from '../design/schema';
+import { LIMITS } from '../design/vocabulary';
+
+/** When a load runs, as people write it: `7–8:30, 17–21`, `dusk–22:30`, `dark`, `driving`, `occupied`, `20 x 60 s`, `left on`. */
+
+type Parsed<T> = { ok: true; value: T } | { ok: false; why: string };
+
+const HELP = 'write hours such as 7–8:30, 17–21, or dusk–22:30, dark, driving, occupied, 20 x 60 s, left on';
+
+export function formatUse(use: Use | null | undefined): string {
+  switch (use?.rule) {
+    case undefined:
+      return '';
+    case 'hours':
+      return formatSpans(use.spans);
+    case 'dark':
+      return use.untilMin === null ? 'dark' : `dusk–${formatTime(use.untilMin)}`;
+    case 'motion':
+      return `${use.timesPerNight} x ${use.holdS} s`;
+    case 'leftOn':
+      return 'left on';
+    case 'driving':
+    case 'occupied':
+      return use.rule;
+  }
+}
+
+/** Reads when a load runs. Nothing written means no times: its hours are spread over the day. */
+export function parseUse(text: string): Parsed<Use | null> {
+  const plain = text.trim().toLowerCase();
+  if (plain === '' || plain === '–' || plain === '-') return { ok: true, value: null };
+  if (['dark', 'night', 'dusk to dawn', 'dusk–dawn', 'dusk-dawn'].includes(plain))
+    return { ok: true, value: { rule: 'dark', untilMin: null } };
+  if (['driving', 'drive', 'while driving', 'engine'].includes(plain)) return { ok: true, value: { rule: 'driving' } };
+  if (['occupied', 'in', 'while in', 'people'].includes(plain)) return { ok: true, value: { rule: 'occupied' } };
+  if (['left on', 'always', 'all day', 'on'].includes(plain)) return { ok: true, value: { rule: 'leftOn' } };
+  const dusk = /^dusk\s*(?:–|-|to|until)\s*(.+)$/.exec(plain);
+  if (dusk) {
+    const until = parseTime(dusk[1]!);
+    return until === null
+      ? { ok: false, why: `“${dusk[1]}” is no time of day; ${HELP}` }
+      : { ok: true, value: { rule: 'dark', untilMin: until } };
+  }
+  const motion = /^(\d{1,4})\s*(?:x|×|times)\s*(\d{1,4}(?:\.\d+)?)\s*(s|sec|seconds|min|minutes)?(?: (?:a|per) night)?$/.exec(plain);
+  if (motion) {
+    const holdS = Number(motion[2]) * (motion[3]?.startsWith('m') ? 60 : 1);
+    if (holdS < 1 || holdS > 7200) return { ok: false, why: 'it may stay lit from 1 s to 2 h each time' };
+    if (Number(motion[1]) > 1000) return { ok: false, why: 'at most 1000 times a night' };
+    return { ok: true, value: { rule: 'motion', timesPerNight: Number(motion[1]), holdS } };
+  }
+  const spans = parseSpans(plain);
+  return spans.ok ? { ok: true, value: { rule: 'hours', spans: spans.value } } : spans;
+}
+
+/** Stretches of the day, commas between: `7–8:30, 17–21`. */
+export function formatSpans(spans: readonly Span[]): string {
+  return spans.map(({ fromMin, toMin }) => `${formatTime(fromMin)}–${formatTime(toMin)}`).join(', ');
+}
+
+export function parseSpans(text: string): Parsed<Span[]> {
+  const plain = text.trim().toLowerCase();
+  if (plain === '') return { ok: true, value: [] };
+  if (plain === 'all day') return { ok: true, value: [{ fromMin: 0, toMin: 1440 }] };
+  const spans: Span[] = [];
+  for (const part of plain.split(/[,;]/)) {
+    const match = /^\s*([\d:.h]+\s*(?:am|pm)?)\s*(?:–|-|to)\s*([\d:.h]+\s*(?:am|pm)?)\s*$/.exec(part);
+    const [fromMin, toMin] = match ? [parseTime(match[1]!), parseTime(match[2]!)] : [null, null];
+    if (fromMin === null || toMin === null) return { ok: false, why: `“${part.trim()}” is no stretch of the day; ${HELP}` };
+    if (fromMin === toMin) return { ok: false, why: `“${part.trim()}” has no length` };
+    spans.push({ fromMin, toMin });
+  }
+  if (spans.length > LIMITS.spans) return { ok: false, why: `at most ${LIMITS.spans} stretches` };
+  return { ok: true, value: spans };
+}
+
+/** `7`, `7:30`, `22.30`, `7h30`, `7 pm`, `24` as minutes after midnight; null when it is none. */
+export function parseTime(text: string): number | null {
+  const match = /^(\d{1,2})(?:[:.h](\d{2}))?h?\s*(am|pm)?$/.exec(text.trim().toLowerCase());
+  if (!match) return null;
+  let hour = Number(match[1]);
+  const minute = Number(match[2] ?? 0);
+  if (match[3]) {
+    if (hour < 1 || hour > 12) return null;
+    hour = (hour % 12) + (match[3] === 'pm' ? 12 : 0);
+  }
+  const minutes = hour * 60 + minute;
+  return minute < 60 && minutes <= 1440 ? minutes : null;
+}
+
+function formatTime(minutes: number): string {
+  const rest = minutes % 60;
+  return `${Math.floor(minutes / 60)}${rest === 0 ? '' : `:${String(rest).padStart(2, '0')}`}`;
+}

@@ -1,0 +1,204 @@
+'use client';
+
+import { Button, Progress } from 'antd';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import { useState } from 'react';
+import { giveUps, type TradePoint } from '@/core/energy/tradeOff';
+import { nameOf } from '@/core/findings/wording';
+import { formatAmpHours, formatHours, formatNumber, formatPercent, formatWattHours, formatWatts } from '@/core/units/quantity';
+import { useDesign } from '@/features/design/DesignProvider';
+import { Chart } from '@/ui/charts/Chart';
+import chart from '@/ui/charts/Charts.module.css';
+import { QuantityField } from '@/ui/QuantityField';
+import { useDays } from './useDays';
+import styles from './Energy.module.css';
+
+const DRAWS = 40;
+const FRAME = { width: 760, height: 230, left: 60, right: 20, top: 12, bottom: 30 };
+
+/** Battery against panel against driving, for a chance of running out one accepts. */
+export function TradeCard({ scenarioId }: { scenarioId: string }) {
+  const [limit, setLimit] = useState(10);
+  const [ahPrice, setAhPrice] = useState(400);
+  const [wattPrice, setWattPrice] = useState(120);
+  const days = useDays(
+    { ask: 'trade', scenarioId, limit: limit / 100, draws: DRAWS, seed: 1, pricePer100Ah: ahPrice, pricePer100W: wattPrice },
+    false,
+  );
+  const trade = days.answer && 'trade' in days.answer ? days.answer.trade : null;
+  return (
+    <section className={styles.card} aria-label="What would be enough">
+      <div className={styles.row}>
+        <h3>What would be enough</h3>
+        <label>
+          running out in at most
+          <QuantityField
+            label="Accepted chance of running out"
+            value={limit}
+            unit="%"
+            decimals={0}
+            least={0}
+            most={100}
+            onCommit={setLimit}
+          />
+        </label>
+        <label>
+          100 Ah costs
+          <QuantityField label="Price of 100 Ah" value={ahPrice} unit="" decimals={0} least={0} most={100000} onCommit={setAhPrice} />
+        </label>
+        <label>
+          100 W costs
+          <QuantityField
+            label="Price of 100 W of panel"
+            value={wattPrice}
+            unit=""
+            decimals={0}
+            least={0}
+            most={100000}
+            onCommit={setWattPrice}
+          />
+        </label>
+        {days.done === null ? (
+          <Button size="small" type="primary" onClick={days.ask}>
+            Work it out
+          </Button>
+        ) : (
+          <Button size="small" onClick={days.cancel}>
+            Stop
+          </Button>
+        )}
+      </div>
+      {days.done !== null && <Progress percent={Math.round(days.done * 100)} size="small" aria-label="Pairs tried" />}
+      {!trade && days.done === null && (
+        <p className={styles.small}>
+          Tries seven sizes of battery, each with the least panel that keeps under the limit. The prices are yours to put in.
+        </p>
+      )}
+      {trade && (
+        <>
+          {!days.fresh && <p className={styles.small}>The design or the question has changed since: work it out again.</p>}
+          <TradeChart points={trade.points} best={trade.cheapest} />
+          <p className={styles.said}>
+            {trade.cheapest
+              ? `Cheapest of these: ${formatAmpHours(trade.cheapest.capacityAh)} with ${formatWatts(trade.cheapest.panelW!)} of panel, ${formatNumber(trade.cheapest.cost!, 0)}; it runs out in ${formatPercent(trade.cheapest.chance * 100)} of the draws.`
+              : 'None of these is enough: use less, drive more or take a hookup.'}{' '}
+            {trade.drivingH === null
+              ? 'With battery and panel as they are, not even eight hours of driving a day keep under the limit.'
+              : trade.drivingH === 0
+                ? 'As designed it keeps under the limit.'
+                : `With battery and panel as they are it takes ${formatHours(trade.drivingH)} more driving every day.`}
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
+
+function TradeChart({ points, best }: { points: readonly TradePoint[]; best: TradePoint | null }) {
+  const most = Math.max(200, ...points.map(({ panelW }) => panelW ?? 0));
+  const x = scaleLinear([0, Math.max(...points.map(({ capacityAh }) => capacityAh)) * 1.05], [FRAME.left, FRAME.width - FRAME.right]);
+  const y = scaleLinear([0, most * 1.1], [FRAME.height - FRAME.bottom, FRAME.top]);
+  const enough = points.filter(({ panelW }) => panelW !== null);
+  const path = line<TradePoint>()
+    .x(({ capacityAh }) => x(capacityAh))
+    .y(({ panelW }) => y(panelW!));
+  const say = ({ capacityAh, panelW, cost, asDesigned }: TradePoint) =>
+    `${formatAmpHours(capacityAh)}${asDesigned ? ' as designed' : ''}: ${panelW === null ? 'no panel up to 1300 W is enough' : `${formatWatts(panelW)} of panel is enough, ${formatNumber(cost, 0)} together`}`;
+  return (
+    <Chart
+      title="Battery against panel"
+      says="on and above the line is enough"
+      frame={FRAME}
+      points={points.length}
+      read={(at) => say(points[at]!)}
+      table={{
+        head: ['Battery', 'Least panel', 'Runs out', 'Cost'],
+        rows: points.map(({ capacityAh, panelW, chance, cost }) => [
+          formatAmpHours(capacityAh),
+          formatWatts(panelW),
+          formatPercent(chance * 100),
+          formatNumber(cost, 0),
+        ]),
+      }}
+    >
+      {(cursor) => (
+        <>
+          {y.ticks(5).map((tick) => (
+            <g key={tick}>
+              <line className={chart.rule} x1={FRAME.left} x2={FRAME.width - FRAME.right} y1={y(tick)} y2={y(tick)} />
+              <text className={chart.tick} x={FRAME.left - 6} y={y(tick) + 4} textAnchor="end">
+                {formatNumber(tick, 0)} W
+              </text>
+            </g>
+          ))}
+          {points.map(({ capacityAh }) => (
+            <text key={capacityAh} className={chart.tick} x={x(capacityAh)} y={FRAME.height - 10} textAnchor="middle">
+              {formatNumber(capacityAh, 0)} Ah
+            </text>
+          ))}
+          <path d={path(enough) ?? ''} fill="none" stroke="var(--stem)" strokeWidth={2} />
+          {points.map((point, at) => (
+            <g key={point.capacityAh} transform={`translate(${x(point.capacityAh)} ${y(point.panelW ?? most * 1.1)})`}>
+              {point.panelW === null ? (
+                <path d="M-4 -4 L4 4 M-4 4 L4 -4" stroke="var(--brick)" strokeWidth={2} />
+              ) : (
+                <circle r={point === best ? 7 : 4} fill={point.asDesigned ? 'var(--copper)' : 'var(--stem)'} stroke="var(--paper-raised)" />
+              )}
+              {cursor === at && <circle r={10} fill="none" stroke="var(--focus)" strokeWidth={1.5} />}
+              {point === best && (
+                <text className={chart.label} y={-11} textAnchor="middle">
+                  cheapest
+                </text>
+              )}
+            </g>
+          ))}
+        </>
+      )}
+    </Chart>
+  );
+}
+
+/** What going without each load would add. */
+export function GiveUpCard() {
+  const scenario = useDesign(({ analysis }) => analysis.scenario);
+  const design = useDesign((state) => state.design);
+  const loads = useDesign(({ analysis }) => analysis.loads);
+  if (!scenario || scenario.runtimeH === null) return null;
+  const list = giveUps(scenario.loads, scenario.dailyAh, scenario.runtimeH, (id) => loads.get(id)?.load.critical ?? false).slice(0, 6);
+  const sums = list.reduce<number[]>((sum, { gainedH }) => [...sum, (sum.at(-1) ?? 0) + gainedH], []);
+  const enough = sums.findIndex((sum) => sum >= 24);
+  return (
+    <section className={styles.card} aria-label="To last one more day">
+      <h3>To last one more day</h3>
+      <p className={styles.small}>
+        Runs {formatHours(scenario.runtimeH)} without charging.{' '}
+        {enough < 0
+          ? 'All of these together do not add a day.'
+          : enough === 0
+            ? 'The first alone adds a day.'
+            : `The first ${enough + 1} together add a day.`}
+      </p>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th scope="col">Going without</th>
+            <th scope="col">saves a day</th>
+            <th scope="col">adds</th>
+            <th scope="col">half of it</th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.map(({ loadId, wattHours, gainedH, halfGainedH }) => (
+            <tr key={loadId}>
+              <td>{nameOf(design, loadId)}</td>
+              <td className="reading">{formatWattHours(wattHours)}</td>
+              <td className="reading">{formatHours(gainedH)}</td>
+              <td className="reading">{formatHours(halfGainedH)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

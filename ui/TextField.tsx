@@ -1,0 +1,52 @@
+'use client';
+
+import { Input } from 'antd';
+import { useState } from 'react';
+
+interface TextFieldProps {
+  label: string;
+  text: string;
+  placeholder?: string;
+  width?: number | string;
+  /** Takes what was written; why it cannot be read, or null. */
+  onCommit(text: string): string | null;
+}
+
+/** A field for words with a meaning: Enter or leaving takes them, Escape leaves them, and what cannot be read says why and stays. */
+export function TextField({ label, text, placeholder, width = '100%', onCommit }: TextFieldProps) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const commit = () => {
+    if (draft === null) return;
+    const why = draft.trim() === text.trim() ? null : onCommit(draft);
+    setProblem(why);
+    if (why === null) setDraft(null);
+  };
+  return (
+    <span style={{ display: 'block', width }}>
+      <Input
+        size="small"
+        aria-label={label}
+        aria-invalid={problem !== null}
+        status={problem ? 'error' : undefined}
+        value={draft ?? text}
+        placeholder={placeholder}
+        maxLength={200}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') {
+            setDraft(null);
+            setProblem(null);
+          }
+        }}
+      />
+      {problem && (
+        <small role="alert" style={{ color: 'var(--brick)' }}>
+          {problem}
+        </small>
+      )}
+    </span>
+  );
+}
