@@ -62,7 +62,7 @@ export const HERON_ENERGY: DemoEnergy = {
     },
     {
       ...at('alternator', 'Alternator', 'zone_engine'),
-      ...{ kind: 'alternator', ratedA: 110, outputV: 14.2, idlePercent: 45, hotPercent: 75, vehicleA: 35, idlingPercent: 15 },
+      ...{ kind: 'alternator', ratedA: 160, outputV: 14.2, idlePercent: 45, hotPercent: 75, vehicleA: 35, idlingPercent: 15 },
     },
     {
       ...at('dcdc', 'DC-DC charger', 'zone_bunk'),

@@ -41,7 +41,7 @@ export const PIP_ENERGY: DemoEnergy = {
       },
     },
     {
-      ...{ id: 'tow_alternator', type: 'device', name: 'Tow car alternator', zoneId: null, kind: 'alternator', ratedA: 90, outputV: 14.1 },
+      ...{ id: 'tow_alternator', type: 'device', name: 'Tow car alternator', zoneId: null, kind: 'alternator', ratedA: 105, outputV: 14.1 },
       ...{ idlePercent: 45, hotPercent: 75, vehicleA: 30 },
     },
     {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { amps, deviceBase, percent, volts } from '../design/fields';
-import { limitedSourceLaw } from '../network/laws';
-import type { DeviceKind } from './kind';
+import { leaky, limitedSourceLaw } from '../network/laws';
+import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -30,7 +30,7 @@ export const alternator: DeviceKind<Alternator> & { schema: typeof schema } = {
     net.law('output', 'plus', 'minus', ({ control }) => {
       const engine = control('engine');
       const share = engine === 'off' ? 0 : engine === 'idle' ? idlePercent : hotPercent;
-      return limitedSourceLaw(outputV, (ratedA * share) / 100);
+      return leaky(limitedSourceLaw(outputV, (ratedA * share) / 100), LEAK_OHM);
     });
   },
 };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { deviceBase, volts } from '../design/fields';
-import { limitedSourceLaw } from '../network/laws';
-import type { DeviceKind } from './kind';
+import { leaky, limitedSourceLaw } from '../network/laws';
+import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -19,6 +19,6 @@ export const charger: DeviceKind<z.infer<typeof schema>> & { schema: typeof sche
   paths: () => [],
   controls: () => ({ running: [false, true] }),
   stamp({ outputV, maxA }, net) {
-    net.law('output', 'plus', 'minus', ({ control }) => limitedSourceLaw(outputV, control('running') === true ? maxA : 0));
+    net.law('output', 'plus', 'minus', ({ control }) => leaky(limitedSourceLaw(outputV, control('running') === true ? maxA : 0), LEAK_OHM));
   },
 };

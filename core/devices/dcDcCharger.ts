@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceBase, lengthMm, volts } from '../design/fields';
-import { limitedSourceLaw } from '../network/laws';
-import type { DeviceKind } from './kind';
+import { leaky, limitedSourceLaw } from '../network/laws';
+import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -26,6 +26,6 @@ export const dcDcCharger: DeviceKind<DcDcCharger> & { schema: typeof schema } = 
   paths: () => [],
   controls: () => ({ running: [false, true] }),
   stamp({ outputV, maxA }, net) {
-    net.law('output', 'plus', 'minus', ({ control }) => limitedSourceLaw(outputV, control('running') === true ? maxA : 0));
+    net.law('output', 'plus', 'minus', ({ control }) => leaky(limitedSourceLaw(outputV, control('running') === true ? maxA : 0), LEAK_OHM));
   },
 };

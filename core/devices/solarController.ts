@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { deviceBase, volts } from '../design/fields';
-import { limitedSourceLaw } from '../network/laws';
-import type { DeviceKind } from './kind';
+import { leaky, limitedSourceLaw } from '../network/laws';
+import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -23,7 +23,7 @@ export const solarController: DeviceKind<SolarController> & { schema: typeof sch
   paths: () => [],
   controls: () => ({ running: [false, true] }),
   stamp({ outputV, maxA }, net) {
-    net.law('output', 'plus', 'minus', ({ control }) => limitedSourceLaw(outputV, control('running') === true ? maxA : 0));
+    net.law('output', 'plus', 'minus', ({ control }) => leaky(limitedSourceLaw(outputV, control('running') === true ? maxA : 0), LEAK_OHM));
     net.resistor('common', 'panelMinus', 'minus', 0.001);
   },
 };

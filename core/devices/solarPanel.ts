@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { amps, deviceBase, id, volts } from '../design/fields';
-import { limitedSourceLaw } from '../network/laws';
-import type { DeviceKind } from './kind';
+import { leaky, limitedSourceLaw } from '../network/laws';
+import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -40,7 +40,7 @@ export const solarPanel: DeviceKind<SolarPanel> & { schema: typeof schema } = {
   stamp({ openV, shortA, count, wired }, net) {
     const [inSeries, inParallel] = wired === 'series' ? [count, 1] : [1, count];
     net.law('panel', 'plus', 'minus', ({ control }) =>
-      limitedSourceLaw(openV * inSeries, (shortA * inParallel * Number(control('sunPercent'))) / 100),
+      leaky(limitedSourceLaw(openV * inSeries, (shortA * inParallel * Number(control('sunPercent'))) / 100), LEAK_OHM),
     );
   },
 };

@@ -4,6 +4,7 @@ import { findDrop } from './dropRules';
 import { findLoads } from './loadRules';
 import { findProtection } from './protectionRules';
 import { findRig } from './rigRules';
+import { findSources } from './sourceRules';
 import type { Finding, Severity } from './types';
 import { findWiring } from './wiringRules';
 
@@ -11,7 +12,7 @@ const RANK: Record<Severity, number> = { fault: 0, caution: 1, note: 2 };
 
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
 export function findAll(analysis: Analysis): Finding[] {
-  const families = [findWiring, findProtection, findConductors, findDrop, findLoads, findRig];
+  const families = [findWiring, findProtection, findConductors, findDrop, findLoads, findSources, findRig];
   return worstFirst(families.flatMap((find) => find(analysis)));
 }
 

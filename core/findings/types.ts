@@ -51,6 +51,25 @@ export type Rule =
   | 'network.besideFuse'
   | 'network.besideSwitch'
   | 'network.leak'
+  | 'solar.bare'
+  | 'solar.twoControllers'
+  | 'solar.coldVoltage'
+  | 'solar.lowVoltage'
+  | 'solar.controllerClips'
+  | 'solar.controllerOver'
+  | 'alternator.noLink'
+  | 'alternator.idle'
+  | 'relay.chargeOver'
+  | 'battery.chargedTooFast'
+  | 'charger.inputDrop'
+  | 'charger.inputCable'
+  | 'charger.inputBare'
+  | 'charger.inputFuse'
+  | 'charger.inputFuseSmall'
+  | 'battery.hot'
+  | 'battery.unvented'
+  | 'battery.loose'
+  | 'battery.coldCharge'
   | 'rig.noWay'
   | 'rig.pathBroken'
   | 'rig.bareHole'
@@ -69,6 +88,7 @@ export type Rule =
   | 'rig.measuredDiffers'
   | 'rig.wireDiffers';
 
+export type SourceRule = Extract<Rule, `${'solar' | 'alternator' | 'relay' | 'charger' | 'battery'}.${string}`>;
 export type RigRule = Extract<Rule, `rig.${string}`>;
 
 export function findingKey(finding: Finding): string {

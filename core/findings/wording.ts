@@ -15,6 +15,7 @@ import {
   formatWatts,
 } from '../units/quantity';
 import { RIG_RULES } from './rigWords';
+import { SOURCE_RULES } from './sourceWords';
 import type { Finding, Rule } from './types';
 
 /** A finding in words: what is wrong, in figures, and why the rule exists with its source. */
@@ -52,6 +53,7 @@ export interface RuleWords {
 
 const WORDS: Record<Rule, RuleWords> = {
   ...RIG_RULES,
+  ...SOURCE_RULES,
   'wiring.short': {
     title: 'Positive meets negative',
     message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,

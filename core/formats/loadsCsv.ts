@@ -4,7 +4,7 @@ import type { Change } from '../design/change';
 import { settingsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
-import type { Duty, Load, Zone } from '../design/schema';
+import type { Duty, Load, Use, Zone } from '../design/schema';
 import { LIMITS } from '../design/vocabulary';
 import { loadSize } from '../energy/draw';
 import { nameOf } from '../findings/wording';
@@ -12,10 +12,11 @@ import { attachLoad, newLoad } from '../switching/schemes';
 import { parseNumber } from '../units/parse';
 import { formatDraw, parseDraw } from './drawText';
 import { safeCell } from './safeCell';
+import { formatUse, parseUse } from './useText';
 
 /** Loads as CSV, out and in. Columns are found by their headings, whatever their order. */
 
-const COLUMNS = ['name', 'zone', 'circuit', 'quantity', 'rated', 'volts', 'measured', 'hours', 'share', 'lasting'] as const;
+const COLUMNS = ['name', 'zone', 'circuit', 'quantity', 'rated', 'volts', 'measured', 'when', 'hours', 'share', 'lasting'] as const;
 type Column = (typeof COLUMNS)[number];
 
 /** Headings taken for each column, besides its own name; compared without case, spaces or marks. */
@@ -27,6 +28,7 @@ const HEADINGS: Record<Column, readonly string[]> = {
   rated: ['ratedeach', 'watts', 'watt', 'w', 'power', 'powerw', 'draw', 'ratedw', 'wattseach', 'amps', 'a', 'current', 'currenta'],
   volts: ['volt', 'v', 'voltage', 'at', 'atv'],
   measured: ['measuredall', 'measuredw', 'actual', 'real'],
+  when: ['times', 'use', 'timeofday'],
   hours: ['hoursaday', 'hday', 'h', 'hoursperday', 'hrs', 'daily', 'hrsday', 'haday'],
   share: ['ofit', 'sharepercent', 'duty', 'dutycycle', 'percent'],
   lasting: ['runs', 'continuous', 'forhours'],
@@ -71,7 +73,8 @@ export function writeLoadsCsv({ loads, design, index, scenario }: Analysis): str
       rated: formatDraw(load.rated, nominalV, units),
       volts: load.rated.atV,
       measured: load.measured ? formatDraw(load.measured.draw, nominalV, units) : '',
-      hours: duty?.hoursPerDay ?? '',
+      when: formatUse(duty?.use),
+      hours: duty?.use ? '' : (duty?.hoursPerDay ?? ''),
       share: duty?.sharePercent ?? '',
       lasting: load.continuous ? 'yes' : 'no',
     };
@@ -133,6 +136,8 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   if (!Number.isInteger(quantity)) problem('quantity', 'a whole number');
   const hoursPerDay = numberIn('hours', ['h'], 0, 24, 0);
   const sharePercent = numberIn('share', ['%'], 0, 100, 100);
+  const when = parseUse(cell('when'));
+  if (!when.ok) problem('when', when.why);
   const runs = cell('lasting').toLowerCase();
   if (runs !== '' && !/^(for hours|briefly|yes|no|y|n|true|false|1|0)$/.test(runs))
     problem('lasting', 'write yes or no: does it run for hours?');
@@ -152,20 +157,27 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   if (measured?.ok && measured.draw.kind !== 'strip') load.measured = { draw: measured.draw, forSize: loadSize(load), on: null };
   if (known) edit.set(known.id, load);
   else edit.add(load);
-  if (cell('hours') !== '' && scenarioId !== null) setDuty(edit, scenarioId, load.id, hoursPerDay, sharePercent);
+  const use = when.ok ? when.value : null;
+  if ((cell('hours') !== '' || use) && scenarioId !== null) setDuty(edit, scenarioId, load.id, { hoursPerDay, sharePercent, use });
   if (!known && circuitId) attachLoad(edit, load.id, circuitId);
   row.action = known ? 'change' : 'add';
   return row;
 }
 
-function setDuty(edit: Edit, scenarioId: string, loadId: string, hoursPerDay: number, sharePercent: number): void {
+/** Gives a load its hours, or its times, which then say what the hours are. */
+function setDuty(
+  edit: Edit,
+  scenarioId: string,
+  loadId: string,
+  fields: Pick<Duty, 'hoursPerDay' | 'sharePercent'> & { use: Use | null },
+): void {
+  const { use, hoursPerDay, sharePercent } = fields;
   for (const record of edit.design.records.values()) {
-    if (record.type === 'duty' && record.loadId === loadId && record.scenarioId === scenarioId) {
-      edit.set(record.id, { hoursPerDay, sharePercent });
-      return;
-    }
+    if (record.type !== 'duty' || record.loadId !== loadId || record.scenarioId !== scenarioId) continue;
+    edit.set(record.id, use ? { use, sharePercent } : { hoursPerDay, sharePercent, ...(record.use && { use }) });
+    return;
   }
-  edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId, loadId, hoursPerDay, sharePercent });
+  edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId, loadId, hoursPerDay, sharePercent, ...(use && { use }) });
 }
 
 function zoneFor(edit: Edit, name: string, newZones: string[]): string | null {

@@ -1,5 +1,5 @@
 import type { DesignIndex } from '../design/design';
-import type { Device, Load } from '../design/schema';
+import type { Duty, Device, Load } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import { loadDraw } from '../energy/draw';
@@ -42,9 +42,7 @@ function runningLoads(choice: StateChoice, index: DesignIndex, circuitOf: (loadI
       case 'onlyCircuit':
         return circuitOf(id) === choice.circuitId;
       case 'scenario':
-        return index.duties.some(
-          (duty) => duty.scenarioId === choice.scenarioId && duty.loadId === id && duty.hoursPerDay * duty.sharePercent > 0,
-        );
+        return index.duties.some((duty) => duty.scenarioId === choice.scenarioId && duty.loadId === id && isUsed(duty));
     }
   });
   const largest = new Map<string, Load>();
@@ -54,6 +52,11 @@ function runningLoads(choice: StateChoice, index: DesignIndex, circuitOf: (loadI
     if (!other || loadDraw(load).amps > loadDraw(other).amps) largest.set(key, load);
   }
   return new Set(Array.from(largest.values(), ({ id }) => id));
+}
+
+/** Whether a duty has its load run at all. */
+function isUsed({ use, hoursPerDay, sharePercent }: Duty): boolean {
+  return sharePercent > 0 && (use ? use.rule !== 'hours' || use.spans.length > 0 : hoursPerDay > 0);
 }
 
 /** What closes a device that a hand works, null for the rest: the position that closes most, which forms list last. */

@@ -81,7 +81,7 @@ export function TradeCard({ scenarioId }: { scenarioId: string }) {
           <TradeChart points={trade.points} best={trade.cheapest} />
           <p className={styles.said}>
             {trade.cheapest
-              ? `Cheapest of these: ${formatAmpHours(trade.cheapest.capacityAh)} with ${formatWatts(trade.cheapest.panelW!)} of panel, ${formatNumber(trade.cheapest.cost!, 0)}; it runs out in ${formatPercent(trade.cheapest.chance * 100)} of the draws.`
+              ? `Cheapest of these: ${formatAmpHours(trade.cheapest.capacityAh)} with ${trade.cheapest.panelW === 0 ? 'no panel' : `${formatWatts(trade.cheapest.panelW)} of panel`},  ${formatNumber(trade.cheapest.cost!, 0)}; it runs out in ${formatPercent(trade.cheapest.chance * 100)} of the draws.`
               : 'None of these is enough: use less, drive more or take a hookup.'}{' '}
             {trade.drivingH === null
               ? 'With battery and panel as they are, not even eight hours of driving a day keep under the limit.'

@@ -26,8 +26,8 @@ export function ImportLoads({ onClose }: { onClose(): void }) {
       noun="loads"
       help={
         <p>
-          A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, hours, share, lasting</code>. Headings in
-          other words are recognised; only a name and a draw are needed.
+          A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, when, hours, share, lasting</code>.
+          Headings in other words are recognised; only a name and a draw are needed.
         </p>
       }
       read={read}

@@ -114,6 +114,7 @@ const SET_FIELDS = new Set<string>([
   'measured',
   'lasting',
   'group',
+  'when',
   'hours',
   'share',
 ]);

@@ -1,17 +1,20 @@
-import { deviceOf, settingsOf, type Design } from '@/core/design/design';
+import { deviceOf, recordOf, settingsOf, type Design } from '@/core/design/design';
 import type { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Duty, Load } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
-import { loadSize } from '@/core/energy/draw';
+import { dutyHours } from '@/core/energy/budget';
+import { loadDraw, loadSize } from '@/core/energy/draw';
+import { settingOf } from '@/core/energy/setting';
 import { nameOf } from '@/core/findings/wording';
 import { formatDraw, parseDraw } from '@/core/formats/drawText';
+import { parseUse } from '@/core/formats/useText';
 import { addCircuit, attachLoad, detachLoad, usualScheme } from '@/core/switching/schemes';
 import { parseLength, parseNumber } from '@/core/units/parse';
 
 /** The columns of the loads table that a person sets. */
 export type LoadField =
-  'name' | 'zone' | 'circuit' | 'quantity' | 'spacing' | 'rated' | 'measured' | 'lasting' | 'group' | 'hours' | 'share';
+  'name' | 'zone' | 'circuit' | 'quantity' | 'spacing' | 'rated' | 'measured' | 'lasting' | 'group' | 'when' | 'hours' | 'share';
 
 export const NO_CIRCUIT = '–';
 export const OWN_CIRCUIT = '+ a circuit of its own';
@@ -99,7 +102,16 @@ const SETTERS: Record<LoadField, Setter> = {
     edit.set(load.id, { exclusiveGroup: text === '' || text === '–' ? null : text });
     return null;
   },
-  hours: (edit, load, text) => number(text || '0', ['h'], 0, 24, (hoursPerDay) => setDuty(edit, load.id, { hoursPerDay })),
+  when(edit, load, text) {
+    const read = parseUse(text);
+    return read.ok ? setDuty(edit, load.id, { use: read.value }) : read.why;
+  },
+  hours: (edit, load, text) =>
+    number(text || '0', ['h'], 0, 24, (hoursPerDay) => {
+      // The hours its times come to are no hours of their own: pasting a line as it stands keeps its times.
+      if (Math.abs(hoursPerDay - (hoursByTimes(edit.design, load) ?? Infinity)) < 0.006) return null;
+      return setDuty(edit, load.id, { hoursPerDay, use: null });
+    }),
   share: (edit, load, text) => number(text || '100', ['%'], 0, 100, (sharePercent) => setDuty(edit, load.id, { sharePercent })),
 };
 
@@ -112,7 +124,15 @@ export function dutyOf(design: Design, loadId: string): Duty | null {
   return null;
 }
 
-function setDuty(edit: Edit, loadId: string, fields: Partial<Pick<Duty, 'hoursPerDay' | 'sharePercent'>>): string | null {
+/** Hours a day that a load's times come to; null when it has none. */
+function hoursByTimes(design: Design, load: Load): number | null {
+  const duty = dutyOf(design, load.id);
+  const scenario = recordOf(design, duty?.scenarioId ?? null, 'scenario');
+  if (!duty?.use || !scenario) return null;
+  return dutyHours(load, { ...duty, sharePercent: 100 }, loadDraw(load).watts, settingOf(scenario));
+}
+
+function setDuty(edit: Edit, loadId: string, fields: Partial<Pick<Duty, 'hoursPerDay' | 'sharePercent' | 'use'>>): string | null {
   const { scenarioId } = settingsOf(edit.design);
   if (scenarioId === null) return 'add a scenario first';
   const duty = dutyOf(edit.design, loadId);

@@ -14,6 +14,8 @@ export interface LoadRow {
   dailyWh: number;
   zone: string;
   circuit: string;
+  /** When it runs, in words; empty where only hours are known. */
+  when: string;
   hours: number | null;
   share: number | null;
 }
@@ -95,12 +97,23 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{
         key: 'group',
         title: 'Never with',
-        width: '8fr',
+        width: '7fr',
         edit: true,
         hint: 'Loads of one group are never on together: white or amber, low or high',
       },
       text: ({ load }) => load.exclusiveGroup ?? MISSING,
       editText: ({ load }) => load.exclusiveGroup ?? '',
+    },
+    {
+      ...{
+        key: 'when',
+        title: 'When',
+        width: '13fr',
+        edit: true,
+        hint: 'Hours such as 7–8:30, 17–21; or dusk–22:30, dark, driving, occupied, 20 x 60 s a night, left on',
+      },
+      text: ({ when }) => when || MISSING,
+      editText: ({ when }) => when,
     },
     {
       key: 'hours',
@@ -118,7 +131,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
         width: '4.8fr',
         align: 'right',
         edit: true,
-        hint: 'Share of those hours it really runs: a thermostat, a dimmer',
+        hint: 'Share of those hours it really runs',
       },
       text: ({ share }) => (share === null ? MISSING : trim(share)),
       editText: ({ share }) => (share === null ? '' : trim(share)),

@@ -3,6 +3,9 @@
 import { useMemo } from 'react';
 import type { Analysis } from '@/core/analysis/types';
 import type { Load } from '@/core/design/schema';
+import { dutyHours } from '@/core/energy/budget';
+import { settingOf } from '@/core/energy/setting';
+import { formatUse } from '@/core/formats/useText';
 import { nameOf } from '@/core/findings/wording';
 import { formatNumber } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -23,14 +26,17 @@ const lineOf = new WeakMap<Load, LoadRow>();
 
 function makeRows({ loads, index, design, scenario }: Analysis): LoadRow[] {
   const duties = new Map(index.duties.filter(({ scenarioId }) => scenarioId === scenario?.id).map((duty) => [duty.loadId, duty]));
+  const scenarioRecord = index.scenarios.find(({ id }) => id === scenario?.id);
+  const setting = scenarioRecord ? settingOf(scenarioRecord) : null;
   return Array.from(loads.values(), ({ id, load, draw, dailyWh, circuitId }) => {
     const duty = duties.get(id);
     const row: LoadRow = {
       ...{ id, load, draw, dailyWh },
       zone: load.zoneId === null ? NO_CIRCUIT : nameOf(design, load.zoneId),
       circuit: circuitId === null ? NO_CIRCUIT : nameOf(design, circuitId),
-      hours: duty?.hoursPerDay ?? null,
-      share: duty?.sharePercent ?? null,
+      when: formatUse(duty?.use),
+      hours: duty ? (duty.use ? dutyHours(load, { ...duty, sharePercent: 100 }, draw.watts, setting!) : duty.hoursPerDay) : null,
+      share: load.thermostat ? null : (duty?.sharePercent ?? null),
     };
     const before = lineOf.get(load);
     if (before && showsTheSame(before, row)) return before;
@@ -41,7 +47,14 @@ function makeRows({ loads, index, design, scenario }: Analysis): LoadRow[] {
 
 /** For lines of one load record, whose draw is therefore the same. */
 function showsTheSame(a: LoadRow, b: LoadRow): boolean {
-  return a.zone === b.zone && a.circuit === b.circuit && a.hours === b.hours && a.share === b.share && a.dailyWh === b.dailyWh;
+  return (
+    a.zone === b.zone &&
+    a.when === b.when &&
+    a.circuit === b.circuit &&
+    a.hours === b.hours &&
+    a.share === b.share &&
+    a.dailyWh === b.dailyWh
+  );
 }
 
 function groupRows({ index, circuits, design, loads }: Analysis, rows: LoadRow[], grouping: Grouping): GridGroup<LoadRow>[] {

@@ -1,6 +1,6 @@
 'use client';
 
-import { Select } from 'antd';
+import { Checkbox, Select } from 'antd';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { updateRecords } from '@/core/design/change';
 import type { Battery } from '@/core/design/schema';
@@ -14,6 +14,7 @@ import styles from './Supply.module.css';
 export function BatteryCard() {
   const store = useDesignStore();
   const battery = useDesign(({ analysis }) => analysis.index.battery);
+  const zones = useDesign(({ analysis }) => analysis.index.zones);
   const bank = useDesign(({ analysis }) => analysis.bank);
   const wantedRuntimeH = useDesign(({ analysis }) => analysis.index.settings.wantedRuntimeH);
   const runtimeH = useDesign(({ analysis }) => analysis.totals.runtimeH);
@@ -27,6 +28,11 @@ export function BatteryCard() {
     onCommit: (value: number) => void store.commit('Change the battery', make(fields(value))),
     onCancel: store.cancel,
   });
+  const check = (label: string, name: 'heated' | 'vented' | 'heldDown', checked: boolean) => (
+    <Checkbox checked={checked} onChange={(event) => void store.commit('Change the battery', make({ [name]: event.target.checked }))}>
+      {label}
+    </Checkbox>
+  );
   const facts = CHEMISTRY_FACTS[battery.chemistry];
   return (
     <section className={styles.card} id={battery.id} aria-label="House battery">
@@ -99,6 +105,36 @@ export function BatteryCard() {
           <span className={styles.aside}>
             {battery.peukertExponent === null ? 'usual for this kind' : `usual ${facts.peukertExponent}`}
           </span>
+        </dd>
+        <dt>Stands in</dt>
+        <dd>
+          <Select
+            size="small"
+            aria-label="Zone of the battery"
+            value={battery.zoneId ?? ''}
+            style={{ width: 180 }}
+            onChange={(zoneId) => store.commit('Change the battery', make({ zoneId: zoneId || null }))}
+            options={[{ value: '', label: 'in no zone' }, ...zones.map(({ id, name }) => ({ value: id, label: name }))]}
+          />
+        </dd>
+        <dt />
+        <dd className={styles.checks}>
+          {battery.chemistry === 'lithium' && check('heated for frost', 'heated', battery.heated ?? false)}
+          {battery.chemistry === 'flooded' && check('vented outside', 'vented', battery.vented ?? false)}
+          {check('held down', 'heldDown', battery.heldDown ?? true)}
+        </dd>
+        <dt>Still there</dt>
+        <dd>
+          <QuantityField
+            label="Capacity still there"
+            value={battery.healthPercent ?? 100}
+            decimals={0}
+            unit="%"
+            least={20}
+            most={100}
+            {...field((healthPercent) => ({ healthPercent }))}
+          />
+          <span className={styles.aside}>of the label, as it ages</span>
         </dd>
         <dt>Should last</dt>
         <dd>

@@ -10,6 +10,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { BatteryCard } from './BatteryCard';
+import { ChargingCard } from './ChargingCard';
 import { FuseBlocks } from './FuseBlocks';
 import { MainCables } from './MainCables';
 import { PracticeCard } from './PracticeCard';
@@ -67,6 +68,7 @@ export function SupplyStage() {
         <BatteryCard />
         <MainCables />
       </div>
+      <ChargingCard />
       <FuseBlocks />
       <PracticeCard />
     </div>

@@ -17,6 +17,7 @@ export function stageOf({ rule, circuitId }: Finding): StageId {
   if (family === 'rig') return 'rig';
   if (rule === 'energy.shortRuntime') return 'energy';
   if (family === 'load' || family === 'strip' || family === 'energy') return 'loads';
+  if (family === 'solar' || family === 'alternator' || family === 'relay' || family === 'charger' || family === 'battery') return 'supply';
   if (family === 'main' || family === 'supply' || family === 'slot' || family === 'block' || rule === 'fuse.notFed') return 'supply';
   return circuitId === null ? 'supply' : 'circuits';
 }
