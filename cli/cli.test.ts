@@ -122,3 +122,17 @@ test('export writes a deck ngspice runs unchanged, in the state asked for; an un
     expect(vineKnot('export', heronFile, ...args).status).toBe(2);
   }
 });
+
+test('simulate says whether a scenario lasts, the same for the same seed, and refuses what it cannot do', () => {
+  const { stdout, status } = vineKnot('simulate', pipFile, '--draws', '20', '--json');
+  const told = JSON.parse(stdout) as { chanceOfRunningOut: number; mean: { loadsWh: number; sunWh: number }; days: number };
+  expect([status, told.days, told.chanceOfRunningOut]).toEqual([0, 2, 0]);
+  expect(told.mean.loadsWh).toBeGreaterThan(400);
+  expect(told.mean.sunWh).toBeGreaterThan(100);
+  expect(vineKnot('simulate', pipFile, '--draws', '20', '--json').stdout).toBe(stdout);
+  const heavy = vineKnot('simulate', heronFile, '--draws', '10');
+  expect(heavy.status).toBe(1);
+  expect(heavy.stdout).toContain('cut: Reading light');
+  expect(vineKnot('simulate', pipFile, '--draws', 'many').status).toBe(2);
+  expect(vineKnot('simulate', pipFile, '--scenario', 'nowhere').stderr).toContain('"Two nights at camp"');
+});

@@ -27,6 +27,7 @@ for (const theme of ['light', 'night'] as const) {
       `/d/${heron}/measure`,
       `/d/${heron}/loads`,
       `/d/${heron}/supply`,
+      `/d/${heron}/energy`,
       `/d/${heron}/circuits`,
       `/d/${heron}/report`,
     ]) {

@@ -42,9 +42,10 @@ test('a fuse is dragged onto another and the two change places; dragged out, its
 
 test('the battery’s size moves the runtime as it is typed; a main cable made thin is a fault, with what to do', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/supply`);
-  await expect(meter(page, 'Runtime')).toContainText('46 h');
+  // Two nights need more than the 38 Ah a mild September leaves of 40: it gives out towards the second morning.
+  await expect(meter(page, 'Runtime')).toContainText('35 h');
   await page.getByRole('textbox', { name: 'Battery capacity' }).fill('160');
-  await expect(meter(page, 'Runtime')).toContainText('3 d 19 h');
+  await expect(meter(page, 'Runtime')).toContainText('3 d 7 h');
   await page.keyboard.press('Enter');
   await page.getByRole('combobox', { name: 'Conductor Main fuse to Fuse block' }).click();
   await page.getByTitle('14 AWG').click();

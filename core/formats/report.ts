@@ -65,6 +65,7 @@ export function makeReport(analysis: Analysis): Report {
       loads(analysis),
       zones(analysis),
       energy(analysis),
+      charging(analysis),
       ...rigSections(analysis),
     ].filter((section) => section.rows.length > 0),
     cautions: CAUTIONS,
@@ -204,15 +205,58 @@ function zones({ zones: list, index }: Analysis): ReportSection {
 function energy({ scenarios }: Analysis): ReportSection {
   return {
     title: 'Energy and runtime without charging',
-    columns: [...left('Scenario'), ...right('A day', 'A day', 'Most at once', 'Runtime')],
-    rows: scenarios.map(({ name, dailyWh, dailyAh, peakA, runtimeH }) => [
+    text: 'Runtime from full at 18:00 until the first load is cut. What is off and stands by is counted in the day.',
+    columns: [...left('Scenario'), ...right('A day', 'A day', 'Of it standing by', 'Most at once', 'Runtime')],
+    rows: scenarios.map(({ name, dailyWh, dailyAh, standbyWh, peakA, runtimeH }) => [
       name,
       formatWattHours(dailyWh),
       formatAmpHours(dailyAh),
+      formatWattHours(standbyWh),
       formatAmps(peakA),
       formatHours(runtimeH),
     ]),
   };
+}
+
+/** What charges, with the figures that its parts are chosen by. */
+function charging({ index, design }: Analysis): ReportSection {
+  const rows: string[][] = [];
+  for (const device of index.devices.values()) {
+    switch (device.kind) {
+      case 'solarPanel': {
+        const way = device.regulated
+          ? 'a controller of its own'
+          : device.controllerId
+            ? nameOf(design, device.controllerId)
+            : 'nothing yet';
+        const each = `${device.count} × ${formatWatts(device.watts)}, ${formatVolts(device.openV)} open, ${formatAmps(device.shortA)} short-circuit`;
+        rows.push([device.name, each, `through ${way}`]);
+        break;
+      }
+      case 'solarController':
+        rows.push([device.name, `${device.method}, ${formatRating(device.maxA)}`, `panels to ${formatVolts(device.maxPanelV)}`]);
+        break;
+      case 'alternator':
+        rows.push([
+          device.name,
+          `${formatRating(device.ratedA)}, ${formatVolts(device.outputV)}`,
+          `vehicle takes ${formatAmps(device.vehicleA)}`,
+        ]);
+        break;
+      case 'dcDcCharger': {
+        const cable = `${formatConductor(device.inputConductor)}, ${formatLength(device.inputLengthMm, index.settings.units)}, fuse ${formatRating(device.inputFuseA)}`;
+        rows.push([device.name, `${formatRating(device.maxA)} at ${formatVolts(device.outputV)}`, `input ${cable}`]);
+        break;
+      }
+      case 'splitRelay':
+        rows.push([device.name, formatRating(device.ratingA), 'between starter and house battery']);
+        break;
+      case 'charger':
+        rows.push([device.name, `${formatRating(device.maxA)} at ${formatVolts(device.outputV)}`, 'on hookup']);
+        break;
+    }
+  }
+  return { title: 'Charging', columns: left('Source', 'What', 'How'), rows };
 }
 
 function left(...titles: string[]) {

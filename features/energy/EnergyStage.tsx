@@ -15,6 +15,7 @@ import { DayChart } from './DayChart';
 import { ResultCard } from './ResultCard';
 import { SettingCard } from './SettingCard';
 import { GiveUpCard, TradeCard } from './TradeCard';
+import { UseBands } from './UseBands';
 import { useDays } from './useDays';
 import { YearMap } from './YearMap';
 import styles from './Energy.module.css';
@@ -103,6 +104,7 @@ export function EnergyStage() {
               {forecast.days > 31 && <YearMap forecast={forecast} />}
             </section>
           )}
+          <UseBands scenario={scenario} />
           <TradeCard scenarioId={scenario.id} />
         </div>
         <aside className={styles.side}>

@@ -1,15 +1,18 @@
 'use client';
 
-import { Button, Input, Select } from 'antd';
+import { Button, Dropdown, Input, Select } from 'antd';
 import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
+import { CATALOG_LOADS, type CatalogLoad } from '@/core/catalog/loads';
+import { formatDraw } from '@/core/formats/drawText';
 import { newLoad } from '@/core/switching/schemes';
-import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import styles from './LoadsStage.module.css';
 
 /** A name and a zone make a load; the rest is filled in on its line. The field stays ready for the next one. */
 export const AddLoad = memo(function AddLoad() {
   const store = useDesignStore();
+  const units = useUnits();
   const zones = useDesign(({ analysis }) => analysis.index.zones);
   const [name, setName] = useState('');
   const [chosen, setZone] = useState<string | null>(null);
@@ -20,6 +23,10 @@ export const AddLoad = memo(function AddLoad() {
     const load = newLoad(wanted, zoneId);
     store.commit(`Add ${wanted}`, () => ({ added: [load], updated: [], removed: [] }));
     setName('');
+  };
+  const addUsual = ({ name: usual, more, rated, behaviour, continuous }: CatalogLoad) => {
+    const load = { ...newLoad(usual, zoneId), rated, behaviour, continuous, ...more };
+    store.commit(`Add ${usual}`, () => ({ added: [load], updated: [], removed: [] }));
   };
   return (
     <span className={styles.addLoad}>
@@ -44,6 +51,19 @@ export const AddLoad = memo(function AddLoad() {
       <Button size="small" type="primary" icon={<Plus size={15} />} disabled={!name.trim()} onClick={add}>
         Add load
       </Button>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          style: { maxHeight: 420, overflow: 'auto' },
+          items: CATALOG_LOADS.map((usual) => ({
+            key: usual.name,
+            label: `${usual.name}, ${formatDraw(usual.rated, 12, units)}`,
+            onClick: () => addUsual(usual),
+          })),
+        }}
+      >
+        <Button size="small">A usual one</Button>
+      </Dropdown>
     </span>
   );
 });

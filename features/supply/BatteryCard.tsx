@@ -134,7 +134,7 @@ export function BatteryCard() {
             most={100}
             {...field((healthPercent) => ({ healthPercent }))}
           />
-          <span className={styles.aside}>of the label, as it ages</span>
+          <span className={styles.aside}>of the label</span>
         </dd>
         <dt>Should last</dt>
         <dd>

@@ -68,8 +68,8 @@ export function SupplyStage() {
         <BatteryCard />
         <MainCables />
       </div>
-      <ChargingCard />
       <FuseBlocks />
+      <ChargingCard />
       <PracticeCard />
     </div>
   );

@@ -74,12 +74,12 @@ const DETAILS: Record<MeterId, (analysis: Analysis, base: string) => Detail> = {
   runtime: ({ scenarios, bank }, base) => ({
     title: 'Runtime without charging',
     explain: bank
-      ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)} may be used (${formatPercent(bank.usableDepth * 100)}); the day’s mean current, with Peukert above the rated one.`
+      ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)} may be used (${formatPercent(bank.usableDepth * 100)}); lived through quarter hour by quarter hour from full at 18:00, with Peukert above the rated current and less in the cold.`
       : 'There is no battery yet.',
     rows: scenarios.map(({ name, runtimeH, dailyAh }) => ({
       name: `${name}, ${formatAmpHours(dailyAh)} a day`,
       value: formatHours(runtimeH),
-      href: `${base}/supply`,
+      href: `${base}/energy`,
     })),
   }),
   drop: ({ circuits }, base) => ({

@@ -1,0 +1,93 @@
+import { expect, meter, saved, test } from './fixtures';
+
+test('the days of a scenario: what it costs, whether it lasts, and what one more drive does', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/energy`);
+  const result = page.getByRole('region', { name: 'How it goes' });
+  await expect(result).toContainText(/3 days: runs out in \d+(\.\d)? % of the draws/);
+  await expect(page.getByRole('slider', { name: 'The day' })).toBeVisible();
+  const where = page.getByRole('region', { name: 'Where and when' });
+  await where.getByRole('textbox', { name: 'Hours of driving' }).fill('9–11:30, 15-19');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect(result).toContainText('3 days: lasts in every draw');
+  await page.reload();
+  await expect(where.getByRole('textbox', { name: 'Hours of driving' })).toHaveValue('9–11:30, 15–19');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(result).toContainText('runs out in');
+});
+
+test('hours that cannot be read say so where they are and change nothing', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/energy`);
+  const driving = page.getByRole('textbox', { name: 'Hours of driving' });
+  await driving.fill('9 to nine');
+  await driving.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'no stretch of the day' })).toBeVisible();
+  await expect(driving).toHaveValue('9 to nine');
+  await driving.press('Escape');
+  await expect(driving).toHaveValue('9–11:30');
+});
+
+test('the charts are read by arrow keys and as tables', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/energy`);
+  const day = page.getByRole('slider', { name: 'The day' });
+  await day.focus();
+  await page.keyboard.press('End');
+  await expect(day).toHaveAttribute('aria-valuetext', /^23:45: .* W used/);
+  await page.keyboard.press('PageUp');
+  await expect(day).toHaveAttribute('aria-valuetext', /^21:15: .*Compressor fridge/);
+  const charge = page.getByRole('slider', { name: 'Charge of the battery' });
+  await charge.focus();
+  await page.keyboard.press('Home');
+  await expect(charge).toHaveAttribute('aria-valuetext', /^24 Jan, 0:00: at least \d/);
+  await page.getByRole('region', { name: 'The day' }).getByText('The figures as a table').click();
+  await expect(page.getByRole('region', { name: 'The day' }).getByRole('row')).toHaveCount(25);
+});
+
+test('a year is lived through with its progress shown, and stopped by hand', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/energy`);
+  await expect(page.getByRole('region', { name: 'How it goes' })).toBeVisible();
+  await page.getByText('A year of it').click();
+  await expect(page.getByRole('progressbar', { name: 'Weathers lived through' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Weathers lived through' })).toBeHidden();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByRole('slider', { name: 'The year' })).toBeVisible({ timeout: 40_000 });
+  await expect(page.getByRole('region', { name: 'How it goes' })).toContainText('365 days');
+});
+
+test('what would be enough: battery against panel, the cheapest marked, and the driving it would take', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/energy`);
+  const trade = page.getByRole('region', { name: 'What would be enough' });
+  await trade.getByRole('button', { name: 'Work it out' }).click();
+  await expect(trade).toContainText('Cheapest of these:', { timeout: 30_000 });
+  await expect(trade).toContainText('more driving every day');
+  await expect(page.getByRole('region', { name: 'To last one more day' })).toContainText('USB pair');
+});
+
+test('a lamp’s times are written in its line, and the day’s energy follows', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/loads`);
+  const row = page.getByRole('row', { name: /Galley light strip/ });
+  await row.getByRole('gridcell', { name: '7–8:30, 17–21' }).dblclick();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('18-20');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect(row.getByRole('gridcell', { name: '18–20' })).toBeVisible();
+  await expect(row).toContainText('31');
+});
+
+test('a source is added and judged: a panel set to go nowhere is a fault until it has a controller', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/supply`);
+  await page.getByRole('button', { name: 'Add a source' }).click();
+  await page.getByRole('menuitem', { name: 'Roof panel and controller' }).click();
+  const panel = page.getByRole('region', { name: 'Roof panel' });
+  await expect(panel).toContainText('Solar controller');
+  await page.getByRole('region', { name: 'Solar controller' }).getByRole('button', { name: 'Remove Solar controller' }).click();
+  await saved(page);
+  await page.getByRole('button', { name: /^Findings/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toContainText('Panel without a controller');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(panel).toContainText('Solar controller');
+  await expect(meter(page, 'Runtime')).toContainText('h');
+});
