@@ -39,8 +39,8 @@ test('the charts are read by arrow keys and as tables', async ({ page, heron }) 
   await charge.focus();
   await page.keyboard.press('Home');
   await expect(charge).toHaveAttribute('aria-valuetext', /^24 Jan, 0:00: at least \d/);
-  await page.getByRole('region', { name: 'The day' }).getByText('The figures as a table').click();
-  await expect(page.getByRole('region', { name: 'The day' }).getByRole('row')).toHaveCount(25);
+  await page.getByRole('region', { name: 'The day', exact: true }).getByText('The figures as a table').click();
+  await expect(page.getByRole('region', { name: 'The day', exact: true }).getByRole('row')).toHaveCount(25);
 });
 
 test('a year is lived through with its progress shown, and stopped by hand', async ({ page, heron }) => {
@@ -90,4 +90,27 @@ test('a source is added and judged: a panel set to go nowhere is a fault until i
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(panel).toContainText('Solar controller');
   await expect(meter(page, 'Runtime')).toContainText('h');
+});
+
+test('hours are painted on a load’s day, wiped again, and undone', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/energy`);
+  const bands = page.getByRole('region', { name: 'When each load runs' });
+  const when = bands.getByRole('textbox', { name: 'When Water pump runs' });
+  await when.scrollIntoViewIfNeeded();
+  await expect(when).toHaveValue('');
+  const field = (await when.boundingBox())!;
+  const galley = (await bands.locator('svg').nth(5).boundingBox())!;
+  const hour = (at: number): [number, number] => [galley.x + (galley.width * (at + 0.25)) / 24, field.y + field.height / 2];
+  await page.mouse.move(...hour(7));
+  await page.mouse.down();
+  await page.mouse.move(...hour(8), { steps: 4 });
+  await page.mouse.up();
+  await expect(when).toHaveValue('7–8:30');
+  await saved(page);
+  await page.mouse.move(...hour(8));
+  await page.mouse.down();
+  await page.mouse.up();
+  await expect(when).toHaveValue('7–8');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(when).toHaveValue('7–8:30');
 });

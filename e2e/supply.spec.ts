@@ -28,6 +28,7 @@ test('a fuse is moved to a spare slot by keyboard alone', async ({ page, pip }) 
 test('a fuse is dragged onto another and the two change places; dragged out, its circuit waits without a slot', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/supply`);
   const lights = page.getByRole('button', { name: /Cabin lights, 3 A, slot 1/ });
+  await page.getByRole('region', { name: 'Circuits without a slot' }).scrollIntoViewIfNeeded();
   await drag(page, lights, page.getByRole('button', { name: /Roof fan, 5 A, slot 3/ }), 'Over slot 3');
   await expect(page.getByRole('button', { name: /Cabin lights, 3 A, slot 3/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /Roof fan, 5 A, slot 1/ })).toBeVisible();

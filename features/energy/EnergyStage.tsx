@@ -12,6 +12,7 @@ import { Stepper } from '@/ui/Stepper';
 import { ChargeChart } from './ChargeChart';
 import { dateOf } from './dates';
 import { DayChart } from './DayChart';
+import { ModelNotes } from './ModelNotes';
 import { ResultCard } from './ResultCard';
 import { SettingCard } from './SettingCard';
 import { GiveUpCard, TradeCard } from './TradeCard';
@@ -106,6 +107,7 @@ export function EnergyStage() {
           )}
           <UseBands scenario={scenario} />
           <TradeCard scenarioId={scenario.id} />
+          <ModelNotes />
         </div>
         <aside className={styles.side}>
           {forecast && <ResultCard forecast={forecast} fresh={days.fresh} />}

@@ -236,7 +236,7 @@ function ControllerChoice({ panel, onSet }: { panel: Extract<Source, { kind: 'so
         size="small"
         aria-label={`Controller of ${panel.name}`}
         value={value}
-        style={{ width: 150 }}
+        style={{ width: 132 }}
         status={value === 'none' ? 'error' : undefined}
         onChange={(chosen) =>
           onSet(
@@ -247,7 +247,7 @@ function ControllerChoice({ panel, onSet }: { panel: Extract<Source, { kind: 'so
         }
         options={[
           ...controllers.map(({ id, name }) => ({ value: id, label: name })),
-          { value: 'own', label: 'a controller of its own' },
+          { value: 'own', label: 'its own' },
           { value: 'none', label: 'nothing yet' },
         ]}
       />
