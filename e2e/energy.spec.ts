@@ -114,3 +114,28 @@ test('hours are painted on a load’s day, wiped again, and undone', async ({ pa
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(when).toHaveValue('7–8:30');
 });
+
+test('a year of real sun from a file takes the place of drawn weather; a broken one says which row and changes nothing', async ({
+  page,
+  pip,
+}) => {
+  await page.goto(`/d/${pip}/energy`);
+  const file = page.getByLabel('File of real weather');
+  const where = page.getByRole('region', { name: 'Where and when' });
+  const rows = Array.from({ length: 8760 }, (_, hour) => (hour % 24 > 8 && hour % 24 < 16 ? '120' : '0'));
+  await file.setInputFiles({
+    name: 'broken.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['ghi', ...rows.slice(1), 'bright'].join('\n')),
+  });
+  await expect(where.getByRole('alert')).toContainText('row 8761: sun of no number');
+  await file.setInputFiles({ name: 'dull.csv', mimeType: 'text/csv', buffer: Buffer.from(['ghi', ...rows].join('\n')) });
+  await expect(where.getByRole('alert')).toHaveCount(0);
+  await saved(page);
+  await expect(where).toContainText('dull.csv');
+  await expect(page.getByRole('region', { name: 'How it goes' })).toContainText('One weather.');
+  await page.reload();
+  await expect(where).toContainText('dull.csv');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(where).toContainText('Cold winters, warm summers');
+});

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { percent, watts } from './fields';
+import { name, percent, watts } from './fields';
 import { CLIMATES, LIMITS } from './vocabulary';
 
 /** How loads are used, where and when: the parts of duties and scenarios. */
@@ -58,6 +58,11 @@ export const scenarioFields = {
   shoreEveryDays: z.number().int().min(0).max(60).optional(),
   /** Share of the sun that trees and buildings take, by hour of the day. */
   shadePercent: z.array(percent).length(24).optional(),
+  /** A year of real weather in place of drawn: each day's share of a clear day's sun, from 1 January. */
+  weather: z
+    .strictObject({ name, skies: z.array(z.number().min(0).max(1)).length(365) })
+    .nullable()
+    .optional(),
 };
 
 /** A lamp with a white and an amber side, a low and a high beam: each its own draw of one piece. */

@@ -33,24 +33,22 @@ export interface ForecastOptions {
   draws: number;
   seed: number;
   startShare: number;
-  /** A run of real days in place of drawn ones: each day's share of a clear day's sun. */
-  sky?: Float64Array;
   /** Called between draws; false stops, and the forecast is of the draws so far. */
   onDraw?(done: number): boolean;
 }
 
-/** Draws weathers and lives through each. The same seed gives the same forecast. */
+/** Draws weathers and lives through each, or through the one real one the trip has. The same seed gives the same forecast. */
 export function forecast(trip: Trip, options: ForecastOptions): Forecast {
   const { setting, days, stepsPerDay, tiers } = trip;
   const { windowSteps, windows } = windowsOf(trip);
   const steps = days * stepsPerDay;
-  const wanted = options.sky ? 1 : options.draws;
+  const wanted = trip.sky ? 1 : options.draws;
   const least = new Float32Array(wanted * windows);
   const hourly = new Float64Array(steps);
   const cuts = new Uint16Array(tiers.length * steps);
   const outcomes: Outcome[] = [];
   for (let draw = 0; draw < wanted; draw++) {
-    const sky = options.sky ?? skies(setting.climate, setting.startDay, days, setting.southern, options.seed * 7919 + draw);
+    const sky = trip.sky ?? skies(setting.climate, setting.startDay, days, setting.southern, options.seed * 7919 + draw);
     const own = least.subarray(draw * windows, (draw + 1) * windows);
     outcomes.push(simulate(trip, sky, options.startShare, { windowSteps, least: own, hourly, cuts }));
     if (options.onDraw?.(draw + 1) === false) break;

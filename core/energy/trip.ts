@@ -20,6 +20,8 @@ export interface Trip {
   sources: ChargeSources;
   /** Whether the battery may be charged, by step. */
   chargeable: Uint8Array;
+  /** Real skies in place of drawn ones, each day's share of a clear day's sun. */
+  sky: Float64Array | null;
 }
 
 export interface Tier {
@@ -58,7 +60,10 @@ export function prepareTrip(
     if (warm) chargeable.fill(1, day * stepsPerDay, (day + 1) * stepsPerDay);
   }
   const sources = chargeSources(index, setting, days, stepsPerDay);
-  return { setting, days, stepsPerDay, bank, lines, tiers, demands, sources, chargeable };
+  const sky = scenario.weather
+    ? Float64Array.from({ length: days }, (_, day) => scenario.weather!.skies[(setting.startDay - 1 + day) % 365]!)
+    : null;
+  return { setting, days, stepsPerDay, bank, lines, tiers, demands, sources, chargeable, sky };
 }
 
 /** Mean temperature of the battery by day: that of the air outside, or of the living space it is in. */

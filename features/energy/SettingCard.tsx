@@ -1,10 +1,9 @@
 'use client';
 
 import { Select } from 'antd';
-import { CLIMATE_FACTS } from '@/core/catalog/climates';
 import { updateRecords } from '@/core/design/change';
 import type { Scenario } from '@/core/design/schema';
-import { CLIMATES, LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/design/vocabulary';
 import { settingOf } from '@/core/energy/setting';
 import { formatSpans, parseSpans } from '@/core/formats/useText';
 import { useDesignStore } from '@/features/design/DesignProvider';
@@ -12,6 +11,7 @@ import { Field, Fields } from '@/ui/Fields';
 import { QuantityField } from '@/ui/QuantityField';
 import { TextField } from '@/ui/TextField';
 import { dateOf, dayOfDate } from './dates';
+import { WeatherField } from './WeatherField';
 import styles from './Energy.module.css';
 
 /** Where, when and how a scenario is lived. What it leaves open shows the careful default. */
@@ -65,14 +65,7 @@ export function SettingCard({ scenario }: { scenario: Scenario }) {
         </Field>
         <Field label="Front points">{number('Heading', setting.headingDeg, '° from N', 0, 0, 360, (headingDeg) => ({ headingDeg }))}</Field>
         <Field label="Weather">
-          <Select
-            size="small"
-            aria-label="Kind of weather"
-            value={setting.climate}
-            style={{ width: '100%' }}
-            onChange={(climate) => set({ climate })}
-            options={CLIMATES.map((value) => ({ value, label: CLIMATE_FACTS[value].label }))}
-          />
+          <WeatherField scenario={scenario} onSet={set} />
         </Field>
         <Field label="People">{number('People', setting.people, '', 0, 0, 20, (people) => ({ people: Math.round(people) }))}</Field>
         <Field label="Somebody in">
