@@ -10,16 +10,16 @@ const at = (id: string, name: string, zoneId: string) => ({ id, type: 'device' a
 export const HERON_ENERGY: DemoEnergy = {
   scenarios: {
     [WINTER]: {
-      ...{ latitudeDeg: 52.8, longitudeDeg: 0.5, headingDeg: 90, climate: 'maritime', startDay: 24, days: 3, people: 2 },
+      ...{ latitudeDeg: 52.8, longitudeDeg: 0.5, headingDeg: 90, climate: 'maritime', startDay: 24, days: 3 },
       ...{ driving: [hours(9, 11.5)], drivingEveryDays: 1 },
     },
     [WORK]: {
-      ...{ latitudeDeg: 52.8, longitudeDeg: 0.5, headingDeg: 200, climate: 'maritime', startDay: 125, days: 7, people: 2 },
+      ...{ latitudeDeg: 52.8, longitudeDeg: 0.5, headingDeg: 200, climate: 'maritime', startDay: 125, days: 7 },
       ...{ driving: [hours(6, 6.75), hours(19, 19.5)], drivingEveryDays: 2, occupied: [hours(17, 8)] },
       shadePercent: [0, 0, 0, 0, 0, 60, 60, 40, 20, 0, 0, 0, 0, 0, 0, 0, 0, 20, 40, 60, 60, 0, 0, 0],
     },
     [STORED]: {
-      ...{ latitudeDeg: 52.8, longitudeDeg: 0.5, climate: 'maritime', startDay: 320, days: 60, people: 0, occupied: [] },
+      ...{ latitudeDeg: 52.8, longitudeDeg: 0.5, climate: 'maritime', startDay: 320, days: 60, occupied: [] },
       shadePercent: new Array<number>(24).fill(100),
     },
   },

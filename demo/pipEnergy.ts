@@ -4,7 +4,7 @@ import { hours, type DemoEnergy } from './energyBuilder';
 export const PIP_ENERGY: DemoEnergy = {
   scenarios: {
     scn_camp: {
-      ...{ latitudeDeg: 44.2, longitudeDeg: -89.5, climate: 'continental', startDay: 256, days: 2, people: 2 },
+      ...{ latitudeDeg: 44.2, longitudeDeg: -89.5, climate: 'continental', startDay: 256, days: 2 },
       ...{ driving: [hours(15, 17)], drivingEveryDays: 2, occupied: [hours(17, 10)] },
     },
   },

@@ -139,3 +139,28 @@ test('a year of real sun from a file takes the place of drawn weather; a broken 
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(where).toContainText('Cold winters, warm summers');
 });
+
+test('a monitor’s log is set against the plan and a load’s hours are taken from it; a broken one changes nothing', async ({
+  page,
+  pip,
+}) => {
+  await page.goto(`/d/${pip}/energy`);
+  const card = page.getByRole('region', { name: 'Measured' });
+  const file = card.getByLabel('Log of a battery monitor');
+  const log = (text: string) => ({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await file.setInputFiles(log('time,volts,amps\n2025-06-01 00:00:00,12.8,-1\n2025-06-01 00:01:00,12.8,lots'));
+  await expect(card.getByRole('alert')).toContainText('row 3: no number of amperes');
+  // A made-up day: the roof fan's 2 A from 22:10 to 23:40, and 50 mA that never stop.
+  const rows = Array.from({ length: 1440 }, (_, minute) => {
+    const clock = `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+    return `2025-06-01 ${clock}:00,12.7,${(-0.05 - (minute >= 1330 && minute < 1420 ? 2 : 0)).toFixed(2)}`;
+  });
+  await file.setInputFiles(log(['Timestamp,Voltage,Current', ...rows].join('\n')));
+  await expect(card.getByRole('alert')).toHaveCount(0);
+  await expect(card.getByRole('row', { name: /Roof fan/ })).toContainText('1.50');
+  await card.getByRole('button', { name: 'Take the measured hours of Roof fan' }).click();
+  await saved(page);
+  await expect(page.getByRole('textbox', { name: 'When Roof fan runs' })).toHaveAttribute('placeholder', '1.5 h, any time');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('textbox', { name: 'When Roof fan runs' })).toHaveValue('22–6');
+});

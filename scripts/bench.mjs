@@ -74,6 +74,7 @@ try {
     '/d/heron/rig',
     '/d/heron/loads',
     '/d/heron/supply',
+    '/d/heron/energy',
     '/d/heron/circuits',
     '/d/heron/report',
     '/d/marl-60/circuits',

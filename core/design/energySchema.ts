@@ -47,7 +47,6 @@ export const scenarioFields = {
   /** First day, of a year of 365. */
   startDay: z.number().int().min(1).max(365).optional(),
   days: z.number().int().min(1).max(LIMITS.days).optional(),
-  people: z.number().int().min(0).max(20).optional(),
   /** When somebody is in; absent: all day. */
   occupied: spans.optional(),
   /** Engine running, on driving days. */

@@ -95,11 +95,12 @@ function controllerOf({ devices }: DesignIndex, panel: SolarPanel): SolarControl
   return device?.kind === 'solarController' ? device : null;
 }
 
-/** A panel with neither a controller nor one of its own charges nothing: it may not be connected. */
+/** A panel with neither a controller nor one of its own charges nothing: it may not be connected. Nor does one whose voltage is too low for its controller. */
 function sunString(panel: SolarPanel, controller: SolarController | null, all: readonly SolarPanel[], steps: number): SunString {
   const watts = panel.watts * panel.count;
   const tracking = !panel.regulated && controller?.method === 'tracking';
-  const charges = panel.regulated || controller !== null;
+  const stringV = panel.bestV * (panel.wired === 'series' ? panel.count : 1);
+  const charges = panel.regulated || (controller !== null && stringV >= controller.outputV);
   const amps = (panel.watts / panel.bestV) * (panel.wired === 'series' ? 1 : panel.count);
   const onController = all.filter(({ controllerId }) => controllerId !== null && controllerId === panel.controllerId);
   const share = watts / Math.max(watts, onController.reduce((sum, one) => sum + one.watts * one.count, 0)); // prettier-ignore

@@ -13,7 +13,6 @@ export interface Setting {
   climate: Climate;
   startDay: number;
   days: number;
-  people: number;
   occupied: readonly Span[];
   driving: readonly Span[];
   drivingEveryDays: number;
@@ -37,7 +36,6 @@ export function settingOf(scenario: Scenario): Setting {
     climate: scenario.climate ?? 'maritime',
     startDay: scenario.startDay ?? (latitudeDeg < 0 ? 172 : 355),
     days: scenario.days ?? 3,
-    people: scenario.people ?? 2,
     occupied: scenario.occupied ?? ALL_DAY,
     driving: scenario.driving ?? [],
     drivingEveryDays: scenario.drivingEveryDays ?? 1,

@@ -271,6 +271,7 @@ describe('days', () => {
   it('take nothing from a bare panel, and at most its controller’s current from any', () => {
     const day = (records: DesignRecord[]) => live(trip(records, { startDay: 172 }, { capacityAh: 400 }, 1), 0.3).sunWh;
     expect(day([panel({ controllerId: null })])).toBe(0);
+    expect(day([panel({ bestV: 12 }), controller('tracking')])).toBe(0);
     const free = day([panel({ watts: 400 }), controller('tracking', 60)]);
     const held = day([panel({ watts: 400 }), controller('tracking', 5)]);
     expect(held).toBeLessThan(free * 0.5);

@@ -12,6 +12,7 @@ import { Stepper } from '@/ui/Stepper';
 import { ChargeChart } from './ChargeChart';
 import { dateOf } from './dates';
 import { DayChart } from './DayChart';
+import { MeasuredCard } from './MeasuredCard';
 import { ModelNotes } from './ModelNotes';
 import { ResultCard } from './ResultCard';
 import { SettingCard } from './SettingCard';
@@ -107,6 +108,7 @@ export function EnergyStage() {
           )}
           <UseBands scenario={scenario} />
           <TradeCard scenarioId={scenario.id} />
+          <MeasuredCard />
           <ModelNotes />
         </div>
         <aside className={styles.side}>
