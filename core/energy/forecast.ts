@@ -115,7 +115,10 @@ function cutLoadsOf({ tiers, lines, days, stepsPerDay }: Trip, cuts: Uint16Array
   const steps = days * stepsPerDay;
   const hours = new Map<string, number>();
   tiers.forEach(({ lineAt }, tier) => {
-    const often = cuts.subarray(tier * steps, (tier + 1) * steps);
+    const often = cuts.slice(tier * steps, (tier + 1) * steps);
+    for (let more = tier + 1; more < tiers.length; more++) {
+      for (let step = 0; step < steps; step++) often[step]! += cuts[more * steps + step]!;
+    }
     if (!often.some((count) => count > 0)) return;
     for (const at of lineAt) {
       const { load, shares } = lines[at]!;
