@@ -1,5 +1,6 @@
+import { useContext } from 'react';
 import type { Analysis } from '@/core/analysis/types';
-import { withHeld, type Held } from './held';
+import { HeldContext, withHeld } from './held';
 import type { Label } from './labels';
 import { vineWidth } from './look';
 import { Bud } from './PlaceMark';
@@ -8,7 +9,6 @@ import { vinePath } from './RouteVine';
 import styles from './Plan.module.css';
 
 interface HeldLayerProps {
-  held: Held;
   analysis: Analysis;
   projection: Projection;
   labels: ReadonlyMap<string, Label>;
@@ -18,9 +18,10 @@ interface HeldLayerProps {
  * The place in the hand and its stretches, on a sheet of their own over the drawing: a browser lays out a whole drawing
  * when one line in it moves, so what moves is kept apart.
  */
-export function HeldLayer({ held, analysis, projection, labels }: HeldLayerProps) {
+export function HeldLayer({ analysis, projection, labels }: HeldLayerProps) {
+  const held = useContext(HeldContext);
   const { layout, places } = analysis.index;
-  const place = places.find(({ id }) => id === held.id);
+  const place = held && places.find(({ id }) => id === held.id);
   if (!place) return null;
   const { x, y } = projection.at(held.to);
   const was = projection.at(place);

@@ -1,13 +1,12 @@
 'use client';
 
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Analysis } from '@/core/analysis/types';
 import type { Point } from '@/core/rig/geometry';
 import { useDesign } from '@/features/design/DesignProvider';
 import { BendMarks } from './BendMarks';
 import { Body } from './Body';
 import { ClearRoom } from './ClearRoom';
-import type { Held } from './held';
 import { HeldLayer } from './HeldLayer';
 import { placeLabels } from './labels';
 import { routeTone } from './look';
@@ -27,7 +26,7 @@ interface PlanViewProps {
   selection: Selection;
   mode: Mode;
   /** The place in the hand. */
-  held: Held | null;
+  heldId: string | null;
   onSelect(selection: Selection): void;
   onPress(at: Point): void;
   onMove(id: string, to: Point, done: boolean): void;
@@ -36,7 +35,7 @@ interface PlanViewProps {
 }
 
 /** The vehicle from above or from the side, to scale: zones, routes as thick as what lies in them, and places to grab. */
-export function PlanView({ view, layer, onRun, selection, mode, held, ...hands }: PlanViewProps) {
+export const PlanView = memo(function PlanView({ view, layer, onRun, selection, mode, heldId, ...hands }: PlanViewProps) {
   const { onSelect, onPress, onMove, onRemove, onCancel } = hands;
   const analysis = useDesign((state) => state.analysis);
   const { layout, places, keepClear, zones } = analysis.index;
@@ -102,7 +101,7 @@ export function PlanView({ view, layer, onRun, selection, mode, held, ...hands }
             tone={tones.get(route.id)!}
             projection={projection}
             selected={selection?.id === route.id}
-            carried={held !== null && (route.fromId === held.id || route.toId === held.id)}
+            carried={heldId !== null && (route.fromId === heldId || route.toId === heldId)}
             onSelect={onSelect}
           />
         ))}
@@ -115,7 +114,7 @@ export function PlanView({ view, layer, onRun, selection, mode, held, ...hands }
             faded={layer === 'circuit' && !onRun.has(place.id)}
             projection={projection}
             selected={selection?.id === place.id}
-            carried={held?.id === place.id}
+            carried={heldId === place.id}
             onSelect={onSelect}
             onMove={onMove}
             onRemove={onRemove}
@@ -125,7 +124,7 @@ export function PlanView({ view, layer, onRun, selection, mode, held, ...hands }
         {chosenRoute && <BendMarks route={chosenRoute} projection={projection} />}
         <ScaleBar projection={projection} width={width} height={height} />
       </svg>
-      {held && <HeldLayer held={held} analysis={analysis} projection={projection} labels={labels} />}
+      {heldId && <HeldLayer analysis={analysis} projection={projection} labels={labels} />}
       <div className={styles.zoom} role="group" aria-label="Zoom">
         <button type="button" aria-label="Zoom in" onClick={() => zoomBy(1.4)}>
           +
@@ -140,7 +139,7 @@ export function PlanView({ view, layer, onRun, selection, mode, held, ...hands }
       <span className={styles.front}>◂ front</span>
     </div>
   );
-}
+});
 
 /** A metre, or three feet, at the drawing's scale. */
 function ScaleBar({ projection, width, height }: { projection: ReturnType<typeof project>; width: number; height: number }) {

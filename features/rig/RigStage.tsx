@@ -10,7 +10,7 @@ import type { Point } from '@/core/rig/geometry';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
-import type { Held } from './held';
+import { HeldContext, type Held } from './held';
 import { KeepClearCard } from './KeepClearCard';
 import { PlaceCard } from './PlaceCard';
 import { PlanView } from './PlanView';
@@ -150,22 +150,24 @@ export function RigStage() {
       {dialog !== null && typeof dialog === 'object' && <CompareDialog deviceId={dialog.compare} onClose={() => setDialog(null)} />}
       <div className={styles.body}>
         <div className={styles.plans}>
-          {VIEWS.filter((view) => shown === 'both' || shown === view).map((view) => (
-            <PlanView
-              key={view}
-              view={view}
-              layer={layer}
-              onRun={onRun}
-              selection={selection}
-              mode={mode}
-              held={held}
-              onSelect={setSelection}
-              onPress={press}
-              onMove={move}
-              onRemove={remove}
-              onCancel={cancel}
-            />
-          ))}
+          <HeldContext value={held}>
+            {VIEWS.filter((view) => shown === 'both' || shown === view).map((view) => (
+              <PlanView
+                key={view}
+                view={view}
+                layer={layer}
+                onRun={onRun}
+                selection={selection}
+                mode={mode}
+                heldId={held?.id ?? null}
+                onSelect={setSelection}
+                onPress={press}
+                onMove={move}
+                onRemove={remove}
+                onCancel={cancel}
+              />
+            ))}
+          </HeldContext>
           {mode === 'addPlace' && <span className={styles.hint}>Press where it is; Escape leaves it.</span>}
         </div>
         <aside className={styles.side} aria-label="What is chosen">
