@@ -65,3 +65,15 @@ describe('what is wrong with a source', () => {
     expect(why.length).toBeGreaterThan(30);
   });
 });
+
+test('an alternator with no link charges nothing; through a relay too small for it, it is a fault', () => {
+  const unlinked = { records: new Map(Array.from(heron().records).filter(([id]) => id !== 'dcdc')) };
+  expect(sourceRules(unlinked).map(({ rule }) => rule)).toEqual(['alternator.noLink']);
+  const relay = (ratingA: number) =>
+    applyChange(unlinked, {
+      ...{ added: [{ id: 'split', type: 'device', kind: 'splitRelay', name: 'Relay', zoneId: null, ratingA }], updated: [], removed: [] },
+    });
+  // 160 A x 75 % less the vehicle's 35 A leaves 85 A; 200 Ah of lithium takes 80 of them.
+  expect(sourceRules(relay(70)).map(({ rule }) => rule)).toEqual(['relay.chargeOver']);
+  expect(sourceRules(relay(100))).toEqual([]);
+});
