@@ -1,7 +1,7 @@
 import type { DesignIndex } from '../design/design';
 import type { Battery, Duty, Load, Scenario } from '../design/schema';
 import { demandOf, type DemandLoad } from './demand';
-import { dutyDraw, type LoadDraw } from './draw';
+import { dutiesByLoad, dutyDraw, type LoadDraw } from './draw';
 import { runtimeHours } from './runtime';
 import { settingDay, settingOf, type Setting } from './setting';
 import { fillShares } from './use';
@@ -63,13 +63,7 @@ export function scenarioBudget(
   const { nominalV } = index.settings;
   const loads = new Map<string, LoadUse>();
   const used: DemandLoad[] = [];
-  const byLoad = new Map<string, Duty[]>();
-  for (const duty of index.duties) {
-    if (duty.scenarioId !== scenario.id) continue;
-    const own = byLoad.get(duty.loadId);
-    if (own) own.push(duty);
-    else byLoad.set(duty.loadId, [duty]);
-  }
+  const byLoad = dutiesByLoad(index.duties, scenario.id);
   const sums = { dailyWh: 0, dailyAh: 0, standbyWh: 0 };
   for (const load of index.loads) {
     const whole = draws.get(load.id)!;

@@ -115,6 +115,17 @@ function sunString(panel: SolarPanel, controller: SolarController | null, all: r
   };
 }
 
+/** Light on a string under a sky that shares a clear day's beam and diffuse light by these factors, W/m². */
+export function lightOn({ beam, diffuse }: SunString, at: number, beamFactor: number, diffuseFactor: number): number {
+  return beamFactor * beam[at]! + diffuseFactor * diffuse[at]!;
+}
+
+/** What a string passes on to a battery at a voltage, A: power when it tracks, less in hot cells; else the panel's current. */
+export function stringA({ per, tracking, perK, warming, maxA }: SunString, light: number, airC: number, volts: number): number {
+  const amps = tracking ? (light * per * (1 + perK * (airC + warming * light - 25))) / volts : light * per;
+  return amps < maxA ? amps : maxA;
+}
+
 /** Amperes an alternator has to spare at a share of its rating, the vehicle's own needs met. */
 export function spareA({ ratedA, vehicleA }: { ratedA: number; vehicleA: number }, percent: number): number {
   return Math.max(0, (ratedA * percent) / 100 - vehicleA);

@@ -1,7 +1,7 @@
 import type { DesignIndex } from '../design/design';
 import type { Scenario } from '../design/schema';
-import { chargeSources } from './chargeSources';
-import { demandOfLines, loadLines } from './loadLines';
+import { chargeSources, lightOn, stringA } from './chargeSources';
+import { demandOfLines, drawnA, loadLines } from './loadLines';
 import { settingDay, settingOf } from './setting';
 import { beamAndDiffuse, meanClearness } from './weather';
 
@@ -10,7 +10,7 @@ export interface DayStack {
   /** The largest users, and all the rest as one. */
   uses: { name: string; loadId: string | null; watts: number[]; wattHours: number }[];
   sources: { name: 'Sun' | 'Driving' | 'Hookup'; watts: number[]; wattHours: number }[];
-  /** Of the season's mean sky. */
+  /** Of the season's mean sky, or of the day's own where real weather is known. */
   clearness: number;
   sunriseMin: number;
   sunsetMin: number;
@@ -26,9 +26,9 @@ export function dayStack(index: DesignIndex, scenario: Scenario, day: number): D
   const { nominalV } = index.settings;
   const byLoad = new Map<string, { name: string; watts: number[] }>();
   for (const line of loadLines(index, scenario.id, setting, 1, STEPS, day)) {
-    const { watts, amps, siemens } = demandOfLines([line], STEPS);
+    const demand = demandOfLines([line], STEPS);
     const known = byLoad.get(line.load.id) ?? { name: line.load.name, watts: new Array<number>(STEPS).fill(0) };
-    for (let step = 0; step < STEPS; step++) known.watts[step]! += watts[step]! + (amps[step]! + siemens[step]! * nominalV) * nominalV;
+    for (let step = 0; step < STEPS; step++) known.watts[step]! += drawnA(demand, step, nominalV) * nominalV;
     byLoad.set(line.load.id, known);
   }
   const uses = Array.from(byLoad, ([loadId, { name, watts }]) => ({ name, loadId, watts, wattHours: hoursOf(watts) }))
@@ -42,16 +42,11 @@ export function dayStack(index: DesignIndex, scenario: Scenario, day: number): D
     shown.push({ name: `${uses.length - TOLD_APART} others`, loadId: null, watts: rest, wattHours: hoursOf(rest) });
 
   const today = settingDay(setting, day);
-  const clearness = meanClearness(setting.climate, today.dayOfYear, setting.southern);
+  const clearness = scenario.weather?.skies[today.dayOfYear - 1] ?? meanClearness(setting.climate, today.dayOfYear, setting.southern);
   const charge = chargeSources(index, setting, 1, STEPS, day);
   const { beam, diffuse } = beamAndDiffuse(clearness, charge.diffuseShare[0]!);
   const sun = Array.from({ length: STEPS }, (_, at) =>
-    charge.sun.reduce((sum, string) => {
-      const light = beam * string.beam[at]! + diffuse * string.diffuse[at]!;
-      const warm = 1 + string.perK * (charge.airC[at]! + string.warming * light - 25);
-      const amps = string.tracking ? (light * string.per * warm) / nominalV : light * string.per;
-      return sum + Math.min(string.maxA, amps) * nominalV;
-    }, 0),
+    charge.sun.reduce((sum, string) => sum + stringA(string, lightOn(string, at, beam, diffuse), charge.airC[at]!, nominalV) * nominalV, 0),
   );
   const sources = [
     { name: 'Sun' as const, watts: sun },

@@ -55,6 +55,18 @@ export function loadDraw(load: Load): LoadDraw {
   return { watts: watts * scale, amps: amps * scale, basis: 'measured', ratedWatts, ratedAmps };
 }
 
+/** A scenario's duties by load; several of one load are its several functions. */
+export function dutiesByLoad(duties: readonly Duty[], scenarioId: string | null): Map<string, Duty[]> {
+  const byLoad = new Map<string, Duty[]>();
+  for (const duty of duties) {
+    if (duty.scenarioId !== scenarioId) continue;
+    const own = byLoad.get(duty.loadId);
+    if (own) own.push(duty);
+    else byLoad.set(duty.loadId, [duty]);
+  }
+  return byLoad;
+}
+
 /**
  * What a load draws as one duty uses it: the function named, if it has it, at the dim level set. A level takes the draw in
  * proportion, as pulse-width dimming does. Common practice.

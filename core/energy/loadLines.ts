@@ -1,7 +1,7 @@
 import type { DesignIndex } from '../design/design';
-import type { Duty, Load } from '../design/schema';
+import type { Load } from '../design/schema';
 import { behaviourOf } from '../devices/load';
-import { dutyDraw, loadDraw } from './draw';
+import { dutiesByLoad, dutyDraw, loadDraw } from './draw';
 import { settingDay, type Setting } from './setting';
 import { fillShares } from './use';
 
@@ -35,13 +35,7 @@ export function loadLines(
   fromDay = 0,
 ): LoadLine[] {
   const calendar = Array.from({ length: days }, (_, day) => settingDay(setting, fromDay + day));
-  const duties = new Map<string, Duty[]>();
-  for (const duty of index.duties) {
-    if (duty.scenarioId !== scenarioId) continue;
-    const known = duties.get(duty.loadId);
-    if (known) known.push(duty);
-    else duties.set(duty.loadId, [duty]);
-  }
+  const duties = dutiesByLoad(index.duties, scenarioId);
   const lines: LoadLine[] = [];
   for (const load of index.loads) {
     const own = duties.get(load.id) ?? [];
@@ -58,6 +52,11 @@ export function loadLines(
     }
   }
   return lines;
+}
+
+/** What is drawn at a step at a voltage, A. */
+export function drawnA({ watts, amps, siemens }: Demand, at: number, volts: number): number {
+  return watts[at]! / volts + amps[at]! + siemens[at]! * volts;
 }
 
 /** What lines ask for together. Lamps behind drivers and converters take constant power, regulated currents stay, the rest follows the voltage. */

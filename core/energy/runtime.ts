@@ -1,7 +1,7 @@
 import type { DesignIndex } from '../design/design';
 import type { Battery, Scenario } from '../design/schema';
 import { bankOf } from './bank';
-import { demandOfLines, loadLines } from './loadLines';
+import { demandOfLines, drawnA, loadLines } from './loadLines';
 import { settingOf } from './setting';
 import { Store } from './store';
 import { batteryTemperatures, tiersOf } from './trip';
@@ -27,7 +27,7 @@ export function runtimeHours(
   const lines = loadLines(index, scenario.id, setting, 1, STEPS);
   const [first] = tiersOf(lines, bank, battery, batteryTemperatures(index, battery, setting, 1));
   if (!first) return null;
-  const { watts, amps, siemens } = demandOfLines(lines, STEPS);
+  const demand = demandOfLines(lines, STEPS);
   const store = new Store(bank, 1);
   const hours = 24 / STEPS;
   const stopAh = first.stopAh[0]!;
@@ -36,7 +36,7 @@ export function runtimeHours(
   for (let step = 0; skippedDays + step / STEPS < LONGEST_DAYS; step++) {
     const at = (step + (START_HOUR * STEPS) / 24) % STEPS;
     const before = store.chargeAh;
-    store.step(-(watts[at]! / store.volts + amps[at]! + siemens[at]! * store.volts), hours);
+    store.step(-drawnA(demand, at, store.volts), hours);
     if (at === STEPS - 1) store.stand(24);
     const over = stopAh - store.chargeAh;
     if (over >= 0) return skippedDays * 24 + (step + 1 - over / Math.max(over, before - store.chargeAh)) * hours;

@@ -32,7 +32,7 @@ export function DayChart({ day }: { day: DayStack }) {
   return (
     <Chart
       title="The day"
-      says={`${formatWattHours(used)} used, most at ${clock(day.busiest.atMin)}, ${formatWatts(day.busiest.watts)}; ${formatWattHours(came)} could come in under the season’s mean sky, ${formatPercent(day.clearness * 100)} of a clear one`}
+      says={`${formatWattHours(used)} used, most at ${clock(day.busiest.atMin)}, ${formatWatts(day.busiest.watts)}; ${formatWattHours(came)} could come in under a sky of ${formatPercent(day.clearness * 100)} of a clear one`}
       frame={FRAME}
       points={STEPS}
       read={(at) => {
