@@ -4,6 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import type { Forecast } from '@/core/energy/forecast';
 import { formatNumber, formatPercent } from '@/core/units/quantity';
+import { Cursor, ValueAxis } from '@/ui/charts/Axes';
 import { Chart } from '@/ui/charts/Chart';
 import styles from '@/ui/charts/Charts.module.css';
 import { dateOf } from './dates';
@@ -51,14 +52,7 @@ export function ChargeChart({ forecast, floorPercent }: { forecast: Forecast; fl
     >
       {(cursor) => (
         <>
-          {[0, 25, 50, 75, 100].map((tick) => (
-            <g key={tick}>
-              <line className={styles.rule} x1={FRAME.left} x2={FRAME.width - FRAME.right} y1={y(tick)} y2={y(tick)} />
-              <text className={styles.tick} x={FRAME.left - 6} y={y(tick) + 4} textAnchor="end">
-                {tick} %
-              </text>
-            </g>
-          ))}
+          <ValueAxis frame={FRAME} y={y} ticks={[0, 25, 50, 75, 100]} text={(tick) => `${tick} %`} />
           <path d={band(bands.middle) ?? ''} fill="var(--stem)" opacity={0.22} />
           <path d={middle(bands.middle) ?? ''} fill="none" stroke="var(--stem)" strokeWidth={2} />
           <line
@@ -85,9 +79,7 @@ export function ChargeChart({ forecast, floorPercent }: { forecast: Forecast; fl
             </text>
           ))}
           {bands.low[lowest] !== undefined && <circle cx={x(lowest + 0.5)} cy={y(bands.low[lowest])} r={3.5} fill="var(--brick)" />}
-          {cursor !== null && (
-            <line className={styles.cursor} x1={x(cursor + 0.5)} x2={x(cursor + 0.5)} y1={FRAME.top} y2={FRAME.height - FRAME.bottom} />
-          )}
+          <Cursor frame={FRAME} at={cursor === null ? null : x(cursor + 0.5)} />
         </>
       )}
     </Chart>

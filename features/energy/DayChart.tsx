@@ -5,6 +5,7 @@ import { area, curveStepAfter, stack } from 'd3-shape';
 import { useMemo } from 'react';
 import type { DayStack } from '@/core/energy/dayStack';
 import { formatNumber, formatPercent, formatWattHours, formatWatts } from '@/core/units/quantity';
+import { Cursor, ValueAxis } from '@/ui/charts/Axes';
 import { Chart } from '@/ui/charts/Chart';
 import styles from '@/ui/charts/Charts.module.css';
 import { HATCHES, hatchOf, USE_TONES } from './tones';
@@ -53,20 +54,7 @@ export function DayChart({ day }: { day: DayStack }) {
       {(cursor) => (
         <>
           <Hatches />
-          {y.ticks(6).map((tick) => (
-            <g key={tick}>
-              <line
-                className={tick === 0 ? styles.axis : styles.rule}
-                x1={FRAME.left}
-                x2={FRAME.width - FRAME.right}
-                y1={y(tick)}
-                y2={y(tick)}
-              />
-              <text className={styles.tick} x={FRAME.left - 6} y={y(tick) + 4} textAnchor="end">
-                {formatNumber(Math.abs(tick), 0)}
-              </text>
-            </g>
-          ))}
+          <ValueAxis frame={FRAME} y={y} ticks={y.ticks(6)} text={(tick) => formatNumber(Math.abs(tick), 0)} />
           <rect
             x={FRAME.left}
             width={x((day.sunriseMin / 1440) * STEPS) - FRAME.left}
@@ -106,9 +94,7 @@ export function DayChart({ day }: { day: DayStack }) {
               charging, W
             </text>
           )}
-          {cursor !== null && (
-            <line className={styles.cursor} x1={x(cursor + 0.5)} x2={x(cursor + 0.5)} y1={FRAME.top} y2={FRAME.height - FRAME.bottom} />
-          )}
+          <Cursor frame={FRAME} at={cursor === null ? null : x(cursor + 0.5)} />
         </>
       )}
     </Chart>

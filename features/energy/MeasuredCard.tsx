@@ -10,6 +10,7 @@ import { MOST_LOG_BYTES, readMonitorLog, type MonitorLog } from '@/core/formats/
 import { nameOf } from '@/core/findings/wording';
 import { formatNumber, formatVolts, formatWattHours } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { FileChoice } from '@/ui/FileChoice';
 import styles from './Energy.module.css';
 
 /** A battery monitor's log against the plan: the day's energy, and load by load the hours that switching shows. */
@@ -55,26 +56,13 @@ export function MeasuredCard() {
         </Button>
         {log && <span className={styles.small}>{log.name}; it stays on this page and is not kept</span>}
       </div>
-      <input
-        ref={chooser}
-        type="file"
-        aria-label="Log of a battery monitor"
+      <FileChoice
+        label="Log of a battery monitor"
         accept=".csv,.txt,text/csv"
-        className={styles.hidden}
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void take(file);
-        }}
+        chooser={chooser}
+        onFile={(file) => void take(file)}
+        problems={problems}
       />
-      {problems.length > 0 && (
-        <ul role="alert" className={styles.problems}>
-          {problems.map((problem) => (
-            <li key={problem}>{problem}</li>
-          ))}
-        </ul>
-      )}
       {!log && problems.length === 0 && (
         <p className={styles.small}>
           A CSV of time, volts and amperes, as battery monitors save it. The day as it was is set against the plan, load by load where

@@ -8,6 +8,7 @@ import { giveUps, type TradePoint } from '@/core/energy/tradeOff';
 import { nameOf } from '@/core/findings/wording';
 import { formatAmpHours, formatHours, formatNumber, formatPercent, formatWattHours, formatWatts } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
+import { ValueAxis } from '@/ui/charts/Axes';
 import { Chart } from '@/ui/charts/Chart';
 import chart from '@/ui/charts/Charts.module.css';
 import { QuantityField } from '@/ui/QuantityField';
@@ -124,14 +125,7 @@ function TradeChart({ points, best }: { points: readonly TradePoint[]; best: Tra
     >
       {(cursor) => (
         <>
-          {y.ticks(5).map((tick) => (
-            <g key={tick}>
-              <line className={chart.rule} x1={FRAME.left} x2={FRAME.width - FRAME.right} y1={y(tick)} y2={y(tick)} />
-              <text className={chart.tick} x={FRAME.left - 6} y={y(tick) + 4} textAnchor="end">
-                {formatNumber(tick, 0)} W
-              </text>
-            </g>
-          ))}
+          <ValueAxis frame={FRAME} y={y} ticks={y.ticks(5)} text={(tick) => `${formatNumber(tick, 0)} W`} />
           {points.map(({ capacityAh }) => (
             <text key={capacityAh} className={chart.tick} x={x(capacityAh)} y={FRAME.height - 10} textAnchor="middle">
               {formatNumber(capacityAh, 0)} Ah

@@ -7,6 +7,7 @@ import type { Scenario } from '@/core/design/schema';
 import { CLIMATES, LIMITS, type Climate } from '@/core/design/vocabulary';
 import { settingOf } from '@/core/energy/setting';
 import { MOST_WEATHER_BYTES, readWeather, skiesOfYear } from '@/core/formats/weatherFile';
+import { FileChoice } from '@/ui/FileChoice';
 import styles from './Energy.module.css';
 
 const FILE = 'file';
@@ -45,26 +46,13 @@ export function WeatherField({ scenario, onSet }: { scenario: Scenario; onSet(fi
           { value: NEW_FILE, label: 'A year of real sun, from a file…' } as const,
         ]}
       />
-      <input
-        ref={chooser}
-        type="file"
-        aria-label="File of real weather"
+      <FileChoice
+        label="File of real weather"
         accept=".epw,.csv,.txt,text/csv"
-        className={styles.hidden}
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void take(file);
-        }}
+        chooser={chooser}
+        onFile={(file) => void take(file)}
+        problems={problems}
       />
-      {problems.length > 0 && (
-        <ul role="alert" className={styles.problems}>
-          {problems.map((problem) => (
-            <li key={problem}>{problem}</li>
-          ))}
-        </ul>
-      )}
     </span>
   );
 }

@@ -3,6 +3,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { Forecast } from '@/core/energy/forecast';
 import { formatNumber, formatPercent } from '@/core/units/quantity';
+import { Cursor } from '@/ui/charts/Axes';
 import { Chart } from '@/ui/charts/Chart';
 import styles from '@/ui/charts/Charts.module.css';
 import { dateOf } from './dates';
@@ -82,9 +83,7 @@ export function YearMap({ forecast }: { forecast: Forecast }) {
               {dateOf(day).split(' ')[1]}
             </text>
           ))}
-          {cursor !== null && (
-            <line className={styles.cursor} x1={x(cursor + 0.5)} x2={x(cursor + 0.5)} y1={FRAME.top} y2={FRAME.height - FRAME.bottom} />
-          )}
+          <Cursor frame={FRAME} at={cursor === null ? null : x(cursor + 0.5)} />
         </>
       )}
     </Chart>
