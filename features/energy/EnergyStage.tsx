@@ -78,7 +78,7 @@ export function EnergyStage() {
             </Button>
           </span>
         )}
-        {days.done === null && !days.fresh && days.answer !== null && (
+        {days.stopped && !days.fresh && (
           <Button size="small" onClick={days.ask}>
             Go on
           </Button>
@@ -100,10 +100,14 @@ export function EnergyStage() {
             )}
             <DayChart day={stack} />
           </section>
-          {forecast && (
+          {forecast ? (
             <section className={styles.card} aria-label="The days" aria-busy={!days.fresh}>
               <ChargeChart forecast={forecast} floorPercent={(1 - bank.usableDepth) * 100} />
               {forecast.days > 31 && <YearMap forecast={forecast} />}
+            </section>
+          ) : (
+            <section className={`${styles.card} ${styles.waiting}`} aria-label="The days" aria-busy>
+              Living through {year ? YEAR_DRAWS : DRAWS} weathers…
             </section>
           )}
           <UseBands scenario={scenario} />
@@ -112,7 +116,11 @@ export function EnergyStage() {
           <ModelNotes />
         </div>
         <aside className={styles.side}>
-          {forecast && <ResultCard forecast={forecast} fresh={days.fresh} />}
+          {forecast ? (
+            <ResultCard forecast={forecast} fresh={days.fresh} />
+          ) : (
+            <section className={`${styles.card} ${styles.waiting}`} aria-hidden />
+          )}
           <SettingCard scenario={scenario} />
           <GiveUpCard />
         </aside>

@@ -21,6 +21,8 @@ interface Days {
   fresh: boolean;
   /** How far the work is, 0 to 1; null while nothing runs. */
   done: number | null;
+  /** Whether a hand stopped it. */
+  stopped: boolean;
   ask(): void;
   cancel(): void;
 }
@@ -36,6 +38,7 @@ export function useDays(question: Asked | null, eager: boolean): Days {
     key: '',
     done: null,
   });
+  const [stopped, setStopped] = useState(false);
   const stop = useCallback(() => {
     worker.current?.terminate();
     worker.current = null;
@@ -44,6 +47,7 @@ export function useDays(question: Asked | null, eager: boolean): Days {
     stop();
     const asked = JSON.parse(key) as Asked | null;
     if (!asked) return;
+    setStopped(false);
     setState((now) => ({ ...now, done: 0 }));
     const next = new Worker(new URL('../../workers/days.ts', import.meta.url), { type: 'module' });
     worker.current = next;
@@ -58,6 +62,7 @@ export function useDays(question: Asked | null, eager: boolean): Days {
   }, [design, key, stop]);
   const cancel = useCallback(() => {
     stop();
+    setStopped(true);
     setState((now) => ({ ...now, done: null }));
   }, [stop]);
   useEffect(() => {
@@ -69,5 +74,5 @@ export function useDays(question: Asked | null, eager: boolean): Days {
     return () => clearTimeout(timer);
   }, [design, key, eager, ask]);
   useEffect(() => stop, [stop]);
-  return { answer: state.answer, fresh: state.of === design && state.key === key, done: state.done, ask, cancel };
+  return { answer: state.answer, fresh: state.of === design && state.key === key, done: state.done, stopped, ask, cancel };
 }
