@@ -1,6 +1,7 @@
 import { check } from './check';
 import { exportDesign } from './export';
 import { BadInput } from './input';
+import { monitor } from './monitor';
 import { simulateDays } from './simulate';
 import { solve } from './solve';
 import { wire } from './wire';
@@ -11,12 +12,14 @@ const USAGE = `Usage:
                  [--standard us-small-craft] [--insulation 105] [--awg | --mm2] [--single] [--formula] [--json]
   vine-knot solve DECK.cir [--json]
   vine-knot simulate FILE.json [--scenario NAME] [--days N] [--draws 100] [--seed 1] [--json]
+  vine-knot monitor FILE.json [--scenario NAME] [--port 7412] [--speed 60] [--seed 1]
   vine-knot export FILE.json --format spice [--state all-on|all-off|SCENARIO]
 
 check prints per circuit and for the whole design what the screens show.
 wire answers one run: the smallest conductor, its fuse and its drop.
 solve finds the operating point of a SPICE deck of R, V, I, D and S elements: volts of every node, amperes through every element.
 simulate lives through a scenario's days under weathers drawn from a seed: the chance of running out, what was cut, where energy went.
+monitor plays a battery monitor: a reading a line over TCP on this machine, a minute of the scenario a second unless told otherwise.
 export writes the netlist of a design in a state as a SPICE deck.
 Exit status: 0 well, 1 a finding is a fault, a deck has no answer or a load was cut, 2 bad input.
 `;
@@ -31,6 +34,8 @@ function run(argv: string[]): number {
       return wire(rest);
     case 'export':
       return exportDesign(rest);
+    case 'monitor':
+      return monitor(rest);
     case 'simulate':
       return simulateDays(rest);
     case 'solve':

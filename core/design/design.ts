@@ -7,6 +7,7 @@ import type {
   Duty,
   KeepClear,
   Load,
+  Log,
   Place,
   Protection,
   RecordType,
@@ -46,6 +47,8 @@ export interface DesignIndex {
   places: Place[];
   routes: Route[];
   keepClear: KeepClear[];
+  /** What battery monitors read, in the order taken. */
+  logs: Log[];
   layout: Layout;
 }
 
@@ -99,6 +102,7 @@ export function indexDesign(design: Design): DesignIndex {
     places: [],
     routes: [],
     keepClear: [],
+    logs: [],
   };
   for (const record of design.records.values()) {
     if (record.type === 'zone') index.zones.push(record);
@@ -110,6 +114,7 @@ export function indexDesign(design: Design): DesignIndex {
     else if (record.type === 'place') index.places.push(record);
     else if (record.type === 'route') index.routes.push(record);
     else if (record.type === 'keepClear') index.keepClear.push(record);
+    else if (record.type === 'log') index.logs.push(record);
     else if (record.type === 'device') {
       index.devices.set(record.id, record);
       if (record.kind === 'load') index.loads.push(record);

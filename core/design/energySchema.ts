@@ -35,6 +35,8 @@ export const dutyFields = {
   function: z.string().min(1).max(40).nullable().optional(),
   /** Door openings a day, for a thermostat. */
   openingsPerDay: z.number().min(0).max(500).optional(),
+  /** Its hours, openings and nightly times are those of one person. */
+  perPerson: z.boolean().optional(),
 };
 
 /** Where, when and how a scenario is lived. Whatever is absent takes the defaults of energy/setting. */
@@ -47,6 +49,7 @@ export const scenarioFields = {
   /** First day, of a year of 365. */
   startDay: z.number().int().min(1).max(365).optional(),
   days: z.number().int().min(1).max(LIMITS.days).optional(),
+  people: z.number().int().min(1).max(LIMITS.people).optional(),
   /** When somebody is in; absent: all day. */
   occupied: spans.optional(),
   /** Engine running, on driving days. */
@@ -76,6 +79,24 @@ export const thermostat = z.strictObject({
   sharePercent: percent,
   atC: z.number().min(-40).max(80),
   whPerOpening: z.number().min(0).max(100),
+});
+
+/** What a battery monitor read from a midnight on, in even steps; null where it read nothing. */
+export const logFields = {
+  name,
+  fromDay: z.iso.date(),
+  stepMin: z.number().int().min(1).max(60),
+  volts: z.array(z.number().min(0).max(80).nullable()).min(2).max(LIMITS.logSteps),
+  /** Out of the battery is positive. */
+  amps: z.array(z.number().min(-2000).max(2000).nullable()).min(2).max(LIMITS.logSteps),
+};
+
+/** What battery and panel are weighed by. */
+export const wishes = z.strictObject({
+  /** Chance of running out one accepts. */
+  chancePercent: percent,
+  pricePer100Ah: z.number().min(0).max(100_000),
+  pricePer100W: z.number().min(0).max(100_000),
 });
 
 export type Span = z.infer<typeof span>;

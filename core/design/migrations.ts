@@ -9,6 +9,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 3: when and where loads are used, batteries in more detail, and sources that charge. All of it is added.
   (records) => records,
+  // 4: people, what a battery monitor read, and prices to choose by. All of it is added.
+  (records) => records,
 ];
 
 /**

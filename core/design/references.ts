@@ -51,6 +51,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'scenario':
     case 'rig':
     case 'keepClear':
+    case 'log':
       break;
   }
   return refs;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceSchema } from '../devices';
-import { dutyFields, scenarioFields } from './energySchema';
+import { dutyFields, logFields, scenarioFields, wishes } from './energySchema';
 import type { Load } from '../devices/load';
 import { id, lengthMm, name, note, percent } from './fields';
 import { keepClear, place, rig, route, zone } from './rigSchema';
@@ -42,6 +42,7 @@ const settings = z.strictObject({
   scenarioId: id.nullable(),
   /** Whether conductors laid together count as hotter; absent: they do. */
   bundling: z.enum(BUNDLE_PRACTICES).optional(),
+  wishes: wishes.optional(),
 });
 
 const terminal = z.strictObject({ deviceId: id, terminal: z.string().min(1).max(20) });
@@ -89,6 +90,8 @@ const duty = z.strictObject({
   ...dutyFields,
 });
 
+const log = z.strictObject({ id, type: z.literal('log'), ...logFields });
+
 export const recordSchema = z.discriminatedUnion('type', [
   settings,
   zone,
@@ -101,6 +104,7 @@ export const recordSchema = z.discriminatedUnion('type', [
   place,
   route,
   keepClear,
+  log,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -126,5 +130,6 @@ export type Wire = z.infer<typeof wire>;
 export type Circuit = z.infer<typeof circuit>;
 export type Scenario = z.infer<typeof scenario>;
 export type Duty = z.infer<typeof duty>;
+export type Log = z.infer<typeof log>;
 export type DesignRecord = z.infer<typeof recordSchema>;
 export type RecordType = DesignRecord['type'];

@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
 
 export const SETTINGS_ID = 'settings';
 
@@ -75,4 +75,6 @@ export const LIMITS = {
   pictureBytes: 4_000_000,
   spans: 48,
   days: 366,
+  logSteps: 10_080,
+  people: 20,
 } as const;

@@ -4,7 +4,7 @@ import { demandOf, type DemandLoad } from './demand';
 import { dutiesByLoad, dutyDraw, type LoadDraw } from './draw';
 import { runtimeHours } from './runtime';
 import { settingDay, settingOf, type Setting } from './setting';
-import { fillShares } from './use';
+import { fillShares, headcount } from './use';
 
 /** What one load costs a day. */
 export interface LoadUse {
@@ -35,14 +35,9 @@ export interface ScenarioBudget {
 const STEPS = 96;
 const LOOKED_AT = new Float32Array(STEPS);
 
-/** Hours a day at full draw when a duty says only so many hours: hours switched on times the share of them it runs. */
-export function fullHours(duty: Pick<Duty, 'hoursPerDay' | 'sharePercent'>): number {
-  return duty.hoursPerDay * (duty.sharePercent / 100);
-}
-
 /** Hours a day a duty comes to by its rule on the scenario's first day; driving is shared over the days between drives. */
 export function dutyHours(load: Load, duty: Duty, watts: number, setting: Setting): number {
-  if (!duty.use && !load.thermostat) return fullHours(duty);
+  if (!duty.use && !load.thermostat) return (Math.min(24, headcount(duty, setting) * duty.hoursPerDay) * duty.sharePercent) / 100;
   fillShares(LOOKED_AT, 0, STEPS, { load, duty, watts }, setting, settingDay(setting, 0));
   const hours = (LOOKED_AT.reduce((sum, share) => sum + share, 0) * 24) / STEPS;
   if (duty.use?.rule !== 'driving') return hours;

@@ -3,7 +3,8 @@ import { defaultSettings } from '../design/newDesign';
 import type { Battery, Draw, Duty, Load } from '../design/schema';
 import { newLoad } from '../switching/schemes';
 import { bankFacts, peukertHours } from './battery';
-import { fullHours, scenarioBudget } from './budget';
+import { dutyHours, scenarioBudget } from './budget';
+import { settingOf } from './setting';
 import { demandOf } from './demand';
 import { drawOf, loadDraw, stripFeedAmps } from './draw';
 
@@ -48,7 +49,9 @@ describe('energy of a day', () => {
   test('a 50 W compressor fridge at 25 to 50 % uses 300 to 600 Wh a day (common practice)', () => {
     expect(day(load({ kind: 'watts', watts: 50, atV: 12 }), 24, 25).dailyWh).toBeCloseTo(300, 9);
     expect(day(load({ kind: 'watts', watts: 50, atV: 12 }), 24, 50).dailyWh).toBeCloseTo(600, 9);
-    expect(fullHours({ hoursPerDay: 24, sharePercent: 50 })).toBe(12);
+    const duty = { id: 'd', type: 'duty' as const, scenarioId: 's', loadId: 'l', hoursPerDay: 24, sharePercent: 50 };
+    const setting = settingOf({ id: 's', type: 'scenario', name: 'S', order: 0 });
+    expect(dutyHours(load({ kind: 'watts', watts: 50, atV: 12 }), duty, 50, setting)).toBe(12);
   });
 });
 

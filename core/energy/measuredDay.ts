@@ -6,8 +6,8 @@ export interface MeasuredDays {
   /** Out of the battery and into it, Wh a day. */
   usedWh: number;
   chargedWh: number;
-  /** Mean net watts out of the battery by hour of the day. */
-  hourlyW: number[];
+  /** Mean net watts out of the battery by hour of the day; null for an hour nothing was read in. */
+  hourlyW: (number | null)[];
   lowestV: number;
   loads: MeasuredLoad[];
   /** Steps of current that fit no load, or several alike. */
@@ -69,7 +69,7 @@ export function measureDays({ atMin, volts, amps }: MonitorLog, draws: readonly 
     days,
     usedWh: usedWh / days,
     chargedWh: chargedWh / days,
-    hourlyW: hourlyWh.map((wattHours, hour) => (hourlyH[hour]! > 0 ? wattHours / hourlyH[hour]! : 0)),
+    hourlyW: hourlyWh.map((wattHours, hour) => (hourlyH[hour]! > 0 ? wattHours / hourlyH[hour]! : null)),
     lowestV,
     loads: Array.from(totals, ([loadId, { min, times }]) => ({ loadId, hours: min / 60 / days, times: times / days })),
     unknownSteps,

@@ -13,6 +13,7 @@ export interface Setting {
   climate: Climate;
   startDay: number;
   days: number;
+  people: number;
   occupied: readonly Span[];
   driving: readonly Span[];
   drivingEveryDays: number;
@@ -25,7 +26,7 @@ export interface Setting {
 const ALL_DAY: readonly Span[] = [{ fromMin: 0, toMin: 1440 }];
 const OPEN_SKY: readonly number[] = new Array(24).fill(1);
 
-/** A scenario's setting: where it says nothing, parked in mid-latitudes facing north at midwinter, the careful case, lived in all day, with no driving and no hookup. */
+/** A scenario's setting: where it says nothing, parked in mid-latitudes facing north at midwinter, the careful case, lived in all day by two, with no driving and no hookup. */
 export function settingOf(scenario: Scenario): Setting {
   const latitudeDeg = scenario.latitudeDeg ?? 50;
   return {
@@ -36,6 +37,7 @@ export function settingOf(scenario: Scenario): Setting {
     climate: scenario.climate ?? 'maritime',
     startDay: scenario.startDay ?? (latitudeDeg < 0 ? 172 : 355),
     days: scenario.days ?? 3,
+    people: scenario.people ?? 2,
     occupied: scenario.occupied ?? ALL_DAY,
     driving: scenario.driving ?? [],
     drivingEveryDays: scenario.drivingEveryDays ?? 1,

@@ -11,6 +11,11 @@ export interface DutyDay {
   watts: number;
 }
 
+/** How many people's hours, openings and times a duty counts. */
+export function headcount(duty: Pick<Duty, 'perPerson'>, { people }: Pick<Setting, 'people'>): number {
+  return duty.perPerson ? people : 1;
+}
+
 /**
  * Fills one day's steps with the share of each that a load runs: its rule of use times the share of the time it really runs,
  * which for a thermostat follows the air around it. `out` holds the day from `at` on, `steps` of them.
@@ -20,7 +25,7 @@ export function fillShares(out: Float32Array, at: number, steps: number, what: D
   out.fill(0, at, at + steps);
   addUse(out, at, steps, duty, setting, day);
   if (load.thermostat) {
-    const openings = watts > 0 ? ((duty.openingsPerDay ?? 0) * load.thermostat.whPerOpening) / 24 / watts : 0;
+    const openings = watts > 0 ? (headcount(duty, setting) * (duty.openingsPerDay ?? 0) * load.thermostat.whPerOpening) / 24 / watts : 0;
     for (let step = 0; step < steps; step++) {
       if (out[at + step]! === 0) continue;
       const { insideC } = airAt(setting, day, ((step + 0.5) * DAY_MIN) / steps);
@@ -45,7 +50,7 @@ function addUse(out: Float32Array, at: number, steps: number, duty: Duty, settin
   const { sunriseMin, sunsetMin } = day;
   switch (use?.rule) {
     case undefined:
-      out.fill(duty.hoursPerDay / 24, at, at + steps);
+      out.fill(Math.min(1, (headcount(duty, setting) * duty.hoursPerDay) / 24), at, at + steps);
       return;
     case 'leftOn':
       out.fill(1, at, at + steps);
@@ -65,7 +70,7 @@ function addUse(out: Float32Array, at: number, steps: number, duty: Duty, settin
       break;
     case 'motion': {
       const nightMin = DAY_MIN - (sunsetMin - sunriseMin);
-      span(sunsetMin, sunriseMin, Math.min(1, (use.timesPerNight * use.holdS) / 60 / nightMin));
+      span(sunsetMin, sunriseMin, Math.min(1, (headcount(duty, setting) * use.timesPerNight * use.holdS) / 60 / nightMin));
       break;
     }
   }

@@ -272,6 +272,7 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'place':
     case 'route':
     case 'keepClear':
+    case 'log':
       return record.name;
     case 'rig':
       return 'The vehicle';

@@ -2,6 +2,8 @@ import Papa from 'papaparse';
 
 /** What a battery monitor wrote down: minutes from midnight of its first day, volts, and amperes out of the battery. */
 export interface MonitorLog {
+  /** Its first day, such as 2025-06-01. */
+  fromDay: string;
   atMin: Float64Array;
   volts: Float64Array;
   /** Out of the battery is positive. */
@@ -41,6 +43,7 @@ export function readMonitorLog(text: string, given: Partial<LogMapping> = {}): L
   if (missing.length > 0) return { ok: false, problems: [`row 1: no column is headed ${missing.join(', ')}; choose it`], headings };
   if (rows.length < 2) return { ok: false, problems: ['at least two readings are needed'], headings };
   const log: MonitorLog = {
+    fromDay: '',
     atMin: new Float64Array(rows.length),
     volts: new Float64Array(rows.length),
     amps: new Float64Array(rows.length),
@@ -54,7 +57,10 @@ export function readMonitorLog(text: string, given: Partial<LogMapping> = {}): L
     const row = at + 2;
     const when = readWhen(cells[time] ?? '');
     if (when === null) return fault(row, `“${(cells[time] ?? '').slice(0, 30)}” is no date and time such as 2025-06-01 18:30:00`);
-    if (at === 0) midnight = Math.floor(when / 1440) * 1440;
+    if (at === 0) {
+      midnight = Math.floor(when / 1440) * 1440;
+      log.fromDay = dayOf(midnight);
+    }
     if (when <= before) return fault(row, 'is not later than the row before');
     before = when;
     log.atMin[at] = when - midnight;
@@ -69,6 +75,11 @@ export function readMonitorLog(text: string, given: Partial<LogMapping> = {}): L
   const outIsNegative = given.outIsNegative ?? nightMean(log) < 0;
   if (outIsNegative) log.amps.forEach((value, at) => (log.amps[at] = -value));
   return { ok: true, log, mapping: { time, volts, amps, outIsNegative }, headings };
+}
+
+/** The calendar day of a midnight, minutes since 1970. */
+export function dayOf(midnightMin: number): string {
+  return new Date(midnightMin * 60_000).toISOString().slice(0, 10);
 }
 
 /** Mean current between ten at night and five, when nothing but loads can flow; of the whole log where it has no night. */

@@ -112,7 +112,7 @@ export function EnergyStage() {
           )}
           <UseBands scenario={scenario} />
           <TradeCard scenarioId={scenario.id} />
-          <MeasuredCard />
+          <MeasuredCard day={stack} />
           <ModelNotes />
         </div>
         <aside className={styles.side}>

@@ -1,118 +1,204 @@
 'use client';
 
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
-import type { Duty } from '@/core/design/schema';
+import type { Duty, Log } from '@/core/design/schema';
+import { LIMITS } from '@/core/design/vocabulary';
+import type { DayStack } from '@/core/energy/dayStack';
+import { keepLog, logOfReadings, openLog } from '@/core/energy/keptLog';
 import { measureDays } from '@/core/energy/measuredDay';
-import { MOST_LOG_BYTES, readMonitorLog, type MonitorLog } from '@/core/formats/monitorLog';
+import { MOST_LOG_BYTES, type MonitorLog } from '@/core/formats/monitorLog';
 import { nameOf } from '@/core/findings/wording';
-import { formatNumber, formatVolts, formatWattHours } from '@/core/units/quantity';
+import { formatAmps, formatNumber, formatVolts, formatWattHours } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { FileChoice } from '@/ui/FileChoice';
+import { MeasuredChart } from './MeasuredChart';
+import { TakeLog } from './TakeLog';
+import { useLiveMonitor } from './useLiveMonitor';
 import styles from './Energy.module.css';
 
-/** A battery monitor's log against the plan: the day's energy, and load by load the hours that switching shows. */
-export function MeasuredCard() {
+/** What a battery monitor read against the plan: the day's energy, and load by load the hours that switching shows. */
+export function MeasuredCard({ day }: { day: DayStack }) {
   const store = useDesignStore();
   const design = useDesign((state) => state.design);
-  const loads = useDesign(({ analysis }) => analysis.loads);
+  const logs = useDesign(({ analysis }) => analysis.index.logs);
   const scenario = useDesign(({ analysis }) => analysis.scenario);
   const chooser = useRef<HTMLInputElement>(null);
-  const [log, setLog] = useState<{ name: string; log: MonitorLog } | null>(null);
+  const [chosenId, choose] = useState<string | null>(null);
+  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [problems, setProblems] = useState<string[]>([]);
-  const measured = useMemo(() => {
-    if (!log) return null;
-    const draws = Array.from(loads.values(), ({ id, draw }) => ({ loadId: id, amps: draw.amps }));
-    return measureDays(log.log, draws);
-  }, [log, loads]);
-  const take = async (file: File) => {
-    if (file.size > MOST_LOG_BYTES) return setProblems([`${file.name} is larger than ${MOST_LOG_BYTES / 1_000_000} MB`]);
-    const read = readMonitorLog(await file.text());
-    setProblems(read.ok ? [] : read.problems);
-    if (read.ok) setLog({ name: file.name, log: read.log });
+  const kept = logs.find(({ id }) => id === chosenId) ?? logs.at(-1) ?? null;
+  const keep = (wanted: string, log: MonitorLog) => {
+    const name = wanted.replace(/[\u0000-\u001f\u007f]/g, '').trim().slice(0, LIMITS.nameLength) || 'Log'; // prettier-ignore
+    const record: Log = { id: newId('log'), type: 'log', name, ...keepLog(log) };
+    store.commit(`Keep ${name}`, () => ({ added: [record], updated: [], removed: [] }));
+    choose(record.id);
   };
+  const live = useLiveMonitor((readings) => {
+    const log = logOfReadings(readings);
+    keep(`Live, ${log.fromDay}`, log);
+  });
+  const heard = live.readings;
+  const lastHeard = heard.at(-1);
+  const take = async (chosen: File) => {
+    if (chosen.size > MOST_LOG_BYTES) return setProblems([`${chosen.name} is larger than ${MOST_LOG_BYTES / 1_000_000} MB`]);
+    setProblems([]);
+    setFile({ name: chosen.name, text: await chosen.text() });
+  };
+  if (!scenario) return null;
+  const shown = live.listening ? (heard.length > 1 ? logOfReadings(heard) : null) : kept && openLog(kept);
+  return (
+    <section className={styles.card} aria-label="Measured">
+      <div className={styles.row}>
+        <h3>Measured</h3>
+        {logs.length > 0 && !live.listening && (
+          <>
+            <Select
+              size="small"
+              aria-label="Log shown"
+              value={kept?.id}
+              style={{ minWidth: 190 }}
+              popupMatchSelectWidth={false}
+              onChange={choose}
+              options={logs.map(({ id, name, fromDay }) => ({ value: id, label: name.includes(fromDay) ? name : `${name}, ${fromDay}` }))}
+            />
+            <Button
+              size="small"
+              aria-label={`Remove ${kept!.name}`}
+              onClick={() => store.commit(`Remove ${kept!.name}`, () => ({ added: [], updated: [], removed: [kept!] }))}
+            >
+              Remove
+            </Button>
+          </>
+        )}
+        {live.listening ? (
+          <Button size="small" type="primary" onClick={live.stop}>
+            Stop and keep
+          </Button>
+        ) : (
+          <>
+            <Button size="small" onClick={() => chooser.current?.click()}>
+              Take a monitor’s log
+            </Button>
+            <Button size="small" onClick={live.listen}>
+              Listen live
+            </Button>
+          </>
+        )}
+        {live.listening && (
+          <span className={styles.live} role="status">
+            {lastHeard
+              ? `${heard.length} readings; now ${formatVolts(lastHeard.volts)}, ${formatAmps(Math.abs(lastHeard.amps))} ${lastHeard.amps < 0 ? 'in' : 'out'}`
+              : 'listening …'}
+          </span>
+        )}
+      </div>
+      {live.trouble && (
+        <p role="alert" className={styles.faults}>
+          {live.trouble[0]!.toUpperCase() + live.trouble.slice(1)}. A monitor is simulated on this machine by{' '}
+          <code>npm run monitor</code>.
+        </p>
+      )}
+      <FileChoice
+        label="Log of a battery monitor"
+        accept=".csv,.txt,text/csv"
+        chooser={chooser}
+        onFile={(chosen) => void take(chosen)}
+        problems={problems}
+      />
+      {file && (
+        <TakeLog
+          key={`${file.name}/${file.text.length}`}
+          text={file.text}
+          onTake={(log) => {
+            keep(file.name, log);
+            setFile(null);
+          }}
+          onLeave={() => setFile(null)}
+        />
+      )}
+      {!shown && !file && !live.listening && (
+        <p className={styles.small}>
+          A CSV of time, volts and amperes, as battery monitors save it, or readings as they come. The day as it was is set against the
+          plan, load by load where switching shows it.
+        </p>
+      )}
+      {shown && <AgainstPlan log={shown} day={day} design={design} />}
+    </section>
+  );
+}
+
+interface AgainstPlanProps {
+  log: MonitorLog;
+  day: DayStack;
+  design: Parameters<typeof nameOf>[0];
+}
+
+function AgainstPlan({ log, day, design }: AgainstPlanProps) {
+  const store = useDesignStore();
+  const loads = useDesign(({ analysis }) => analysis.loads);
+  const scenario = useDesign(({ analysis }) => analysis.scenario)!;
+  const measured = useMemo(() => {
+    const draws = Array.from(loads.values(), ({ id, draw }) => ({ loadId: id, amps: draw.amps }));
+    return measureDays(log, draws);
+  }, [log, loads]);
   const correct = (hours: readonly { loadId: string; hours: number }[]) =>
     store.commit(hours.length === 1 ? `Take measured hours of ${nameOf(design, hours[0]!.loadId)}` : 'Take measured hours', (current) => {
       const edit = new Edit(current);
       for (const { loadId, hours: measuredH } of hours) {
         const duty = Array.from(current.records.values()).find(
-          (record) => record.type === 'duty' && record.loadId === loadId && record.scenarioId === scenario!.id,
+          (record) => record.type === 'duty' && record.loadId === loadId && record.scenarioId === scenario.id,
         );
         const fields = { hoursPerDay: Math.min(24, Math.round(measuredH * 100) / 100), sharePercent: 100, use: null };
-        if (duty) edit.set(duty.id, fields);
-        else edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId: scenario!.id, loadId, ...fields });
+        if (duty) edit.set(duty.id, { ...fields, perPerson: false });
+        else edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId: scenario.id, loadId, ...fields });
       }
       return edit.change;
     });
-  if (!scenario) return null;
   return (
-    <section className={styles.card} aria-label="Measured">
-      <div className={styles.row}>
-        <h3>Measured</h3>
-        <Button size="small" onClick={() => chooser.current?.click()}>
-          {log ? 'Another log' : 'Take a monitor’s log'}
-        </Button>
-        {log && <span className={styles.small}>{log.name}; it stays on this page and is not kept</span>}
-      </div>
-      <FileChoice
-        label="Log of a battery monitor"
-        accept=".csv,.txt,text/csv"
-        chooser={chooser}
-        onFile={(file) => void take(file)}
-        problems={problems}
-      />
-      {!log && problems.length === 0 && (
-        <p className={styles.small}>
-          A CSV of time, volts and amperes, as battery monitors save it. The day as it was is set against the plan, load by load where
-          switching shows it.
-        </p>
-      )}
-      {measured && (
-        <>
-          <p className={styles.said}>
-            {formatNumber(measured.days, 1)} days: {formatWattHours(measured.usedWh)} out and {formatWattHours(measured.chargedWh)} in a
-            day, lowest {formatVolts(measured.lowestV)}. {scenario.name} plans {formatWattHours(scenario.dailyWh)}
-            {measured.unknownSteps > 0 && `; ${measured.unknownSteps} steps fit no load, or several alike`}.
-          </p>
-          <table className={styles.table}>
-            <thead>
-              <tr>
-                <th scope="col">Load</th>
-                <th scope="col">measured, h a day</th>
-                <th scope="col">planned</th>
-                <th scope="col">times a day</th>
-                <th scope="col" aria-label="Take" />
+    <>
+      <p className={styles.said}>
+        {formatNumber(measured.days, measured.days < 0.95 ? 2 : 1)} days: {formatWattHours(measured.usedWh)} out and{' '}
+        {formatWattHours(measured.chargedWh)} in a day, lowest {formatVolts(measured.lowestV)}. {scenario.name} plans{' '}
+        {formatWattHours(scenario.dailyWh)}
+        {measured.unknownSteps > 0 && `; ${measured.unknownSteps} steps fit no load, or several alike`}.
+      </p>
+      <MeasuredChart measuredW={measured.hourlyW} day={day} />
+      {measured.loads.length > 0 && (
+        <table className={styles.table}>
+          <thead>
+            <tr>
+              <th scope="col">Load</th>
+              <th scope="col">measured, h a day</th>
+              <th scope="col">planned</th>
+              <th scope="col">times a day</th>
+              <th scope="col" aria-label="Take" />
+            </tr>
+          </thead>
+          <tbody>
+            {measured.loads.map((one) => (
+              <tr key={one.loadId}>
+                <td>{nameOf(design, one.loadId)}</td>
+                <td className="reading">{formatNumber(one.hours, 2)}</td>
+                <td className="reading">{formatNumber(scenario.loads.get(one.loadId)?.hours ?? 0, 2)}</td>
+                <td className="reading">{formatNumber(one.times, 1)}</td>
+                <td>
+                  <Button size="small" aria-label={`Take the measured hours of ${nameOf(design, one.loadId)}`} onClick={() => correct([one])}>
+                    Take
+                  </Button>
+                </td>
               </tr>
-            </thead>
-            <tbody>
-              {measured.loads.map((one) => (
-                <tr key={one.loadId}>
-                  <td>{nameOf(design, one.loadId)}</td>
-                  <td className="reading">{formatNumber(one.hours, 2)}</td>
-                  <td className="reading">{formatNumber(scenario.loads.get(one.loadId)?.hours ?? 0, 2)}</td>
-                  <td className="reading">{formatNumber(one.times, 1)}</td>
-                  <td>
-                    <Button
-                      size="small"
-                      aria-label={`Take the measured hours of ${nameOf(design, one.loadId)}`}
-                      onClick={() => correct([one])}
-                    >
-                      Take
-                    </Button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {measured.loads.length > 1 && (
-            <Button size="small" onClick={() => correct(measured.loads)}>
-              Take them all
-            </Button>
-          )}
-        </>
+            ))}
+          </tbody>
+        </table>
       )}
-    </section>
+      {measured.loads.length > 1 && (
+        <Button size="small" onClick={() => correct(measured.loads)}>
+          Take them all
+        </Button>
+      )}
+    </>
   );
 }
