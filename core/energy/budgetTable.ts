@@ -46,8 +46,8 @@ export interface LoadSavings {
   measuredWh: number | null;
   /** Saved by the dim level it is set to. */
   dimmedWh: number;
-  /** What it would cost more a day, left on by mistake. */
-  leftOnWh: number;
+  /** What it would cost more a day, left on by mistake; null for what a thermostat switches. */
+  leftOnWh: number | null;
 }
 
 export function loadSavings({ loads, index }: Analysis, scenario: ScenarioBudget, loadId: string): LoadSavings {
@@ -59,6 +59,6 @@ export function loadSavings({ loads, index }: Analysis, scenario: ScenarioBudget
   return {
     measuredWh: load.measured && draw.watts > 0 ? runningWh * (draw.ratedWatts / draw.watts - 1) : null,
     dimmedWh: level > 0 && level < 100 ? runningWh * (100 / level - 1) : 0,
-    leftOnWh: Math.max(0, draw.watts * 24 - (use?.wattHours ?? 0)),
+    leftOnWh: load.thermostat ? null : Math.max(0, draw.watts * 24 - (use?.wattHours ?? 0)),
   };
 }

@@ -27,7 +27,7 @@ export function keepLog({ fromDay, atMin, volts, amps }: MonitorLog): Pick<Log, 
 
 /** A kept log as it was read, without the steps in which nothing was. */
 export function openLog({ fromDay, stepMin, volts, amps }: Pick<Log, 'fromDay' | 'stepMin' | 'volts' | 'amps'>): MonitorLog {
-  const read = amps.flatMap((value, step) => (value === null || volts[step] == null ? [] : [step]));
+  const read = amps.flatMap((value, step) => (value === null || volts[step] === null ? [] : [step]));
   return {
     fromDay,
     atMin: Float64Array.from(read, (step) => step * stepMin),

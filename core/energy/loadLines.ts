@@ -71,16 +71,30 @@ export function demandOfLines(lines: readonly LoadLine[], steps: number): Demand
 }
 
 function lawOf(load: Load, watts: number, amps: number, atV: number, demand: Demand): [Float64Array, number] {
+  const follows = followsOf(load);
+  return [demand[follows], follows === 'watts' ? watts : follows === 'amps' ? amps : amps / atV];
+}
+
+/** What of a load stays as the voltage moves: its power, its current, or its resistance. */
+function followsOf(load: Load): keyof Demand {
   switch (behaviourOf(load)) {
     case 'ledConstantPower':
     case 'converter':
-      return [demand.watts, watts];
+      return 'watts';
     case 'ledConstantCurrent':
     case 'motor':
-      return [demand.amps, amps];
+      return 'amps';
     case 'resistive':
     case 'filament':
     case 'ledStrip':
-      return [demand.siemens, amps / atV];
+      return 'siemens';
   }
+}
+
+/** What a whole load draws while it runs, at a voltage, A. */
+export function ampsAt(load: Load, volts: number): number {
+  const { watts, amps } = loadDraw(load);
+  const follows = followsOf(load);
+  if (follows === 'amps') return amps;
+  return follows === 'watts' ? watts / volts : (amps * volts) / (load.measured?.draw ?? load.rated).atV;
 }

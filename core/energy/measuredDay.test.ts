@@ -1,12 +1,8 @@
 import { readMonitorLog } from '../formats/monitorLog';
 import { measureDays } from './measuredDay';
 
-const draws = [
-  { loadId: 'fridge', amps: 4.3 },
-  { loadId: 'lamp', amps: 1.4 },
-  { loadId: 'twinA', amps: 9 },
-  { loadId: 'twinB', amps: 9.2 },
-];
+const steady = (loadId: string, amps: number) => ({ loadId, ampsAt: () => amps });
+const draws = [steady('fridge', 4.3), steady('lamp', 1.4), steady('twinA', 9), steady('twinB', 9.2)];
 const stamp = (minute: number) => {
   const day = 1 + Math.floor(minute / 1440);
   const clock = `${String(Math.floor((minute % 1440) / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}:00`;

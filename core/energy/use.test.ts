@@ -79,3 +79,17 @@ describe('a thermostat', () => {
     expect((hours - shut) * 50).toBeCloseTo(40, 0);
   });
 });
+
+describe('what is counted by person', () => {
+  it('runs the hours, the nightly times and the door openings of one for each, and never more than all day', () => {
+    const scenario = { people: 4 };
+    expect(hoursOf({ hoursPerDay: 1.5, perPerson: true }, { scenario })).toBeCloseTo(6, 4);
+    expect(hoursOf({ hoursPerDay: 1.5 }, { scenario })).toBeCloseTo(1.5, 4);
+    expect(hoursOf({ hoursPerDay: 8, perPerson: true }, { scenario })).toBeCloseTo(24, 4);
+    expect(hoursOf({ perPerson: true, use: { rule: 'motion', timesPerNight: 3, holdS: 60 } }, { scenario })).toBeCloseTo(0.2, 3);
+    const fridge = { thermostat: { mode: 'cools', setC: 4, sharePercent: 30, atC: 25, whPerOpening: 2 } } as const;
+    const opened = (perPerson: boolean) =>
+      hoursOf({ hoursPerDay: 24, openingsPerDay: 5, perPerson }, { load: fridge, scenario, watts: 50 });
+    expect((opened(true) - opened(false)) * 50).toBeCloseTo(15 * 2, 0);
+  });
+});

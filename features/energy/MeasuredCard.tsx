@@ -8,6 +8,7 @@ import type { Duty, Log } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
 import type { DayStack } from '@/core/energy/dayStack';
 import { keepLog, logOfReadings, openLog } from '@/core/energy/keptLog';
+import { ampsAt } from '@/core/energy/loadLines';
 import { measureDays } from '@/core/energy/measuredDay';
 import { MOST_LOG_BYTES, type MonitorLog } from '@/core/formats/monitorLog';
 import { nameOf } from '@/core/findings/wording';
@@ -97,8 +98,7 @@ export function MeasuredCard({ day }: { day: DayStack }) {
       </div>
       {live.trouble && (
         <p role="alert" className={styles.faults}>
-          {live.trouble[0]!.toUpperCase() + live.trouble.slice(1)}. A monitor is simulated on this machine by{' '}
-          <code>npm run monitor</code>.
+          {live.trouble[0]!.toUpperCase() + live.trouble.slice(1)}. A monitor is simulated on this machine by <code>npm run monitor</code>.
         </p>
       )}
       <FileChoice
@@ -141,9 +141,10 @@ function AgainstPlan({ log, day, design }: AgainstPlanProps) {
   const loads = useDesign(({ analysis }) => analysis.loads);
   const scenario = useDesign(({ analysis }) => analysis.scenario)!;
   const measured = useMemo(() => {
-    const draws = Array.from(loads.values(), ({ id, draw }) => ({ loadId: id, amps: draw.amps }));
-    return measureDays(log, draws);
+    const switched = Array.from(loads.values(), ({ id, load }) => ({ loadId: id, ampsAt: (volts: number) => ampsAt(load, volts) }));
+    return measureDays(log, switched);
   }, [log, loads]);
+  const sure = measured.loads.filter(({ unsure }) => !unsure);
   const correct = (hours: readonly { loadId: string; hours: number }[]) =>
     store.commit(hours.length === 1 ? `Take measured hours of ${nameOf(design, hours[0]!.loadId)}` : 'Take measured hours', (current) => {
       const edit = new Edit(current);
@@ -180,12 +181,19 @@ function AgainstPlan({ log, day, design }: AgainstPlanProps) {
           <tbody>
             {measured.loads.map((one) => (
               <tr key={one.loadId}>
-                <td>{nameOf(design, one.loadId)}</td>
+                <td>
+                  {nameOf(design, one.loadId)}
+                  {one.unsure && <small className={styles.unsure}> unsure: it may have gone off in a step with others</small>}
+                </td>
                 <td className="reading">{formatNumber(one.hours, 2)}</td>
                 <td className="reading">{formatNumber(scenario.loads.get(one.loadId)?.hours ?? 0, 2)}</td>
                 <td className="reading">{formatNumber(one.times, 1)}</td>
                 <td>
-                  <Button size="small" aria-label={`Take the measured hours of ${nameOf(design, one.loadId)}`} onClick={() => correct([one])}>
+                  <Button
+                    size="small"
+                    aria-label={`Take the measured hours of ${nameOf(design, one.loadId)}`}
+                    onClick={() => correct([one])}
+                  >
                     Take
                   </Button>
                 </td>
@@ -194,9 +202,9 @@ function AgainstPlan({ log, day, design }: AgainstPlanProps) {
           </tbody>
         </table>
       )}
-      {measured.loads.length > 1 && (
-        <Button size="small" onClick={() => correct(measured.loads)}>
-          Take them all
+      {sure.length > 1 && (
+        <Button size="small" onClick={() => correct(sure)}>
+          Take all that are sure
         </Button>
       )}
     </>

@@ -19,14 +19,17 @@ export function MeasuredChart({ measuredW, day }: { measuredW: readonly (number 
   });
   const known = measuredW.filter((value) => value !== null);
   const x = scaleLinear([0, 24], [FRAME.left, FRAME.width - FRAME.right]);
-  const y = scaleLinear([Math.min(0, ...planned, ...known), Math.max(10, ...planned, ...known)], [FRAME.height - FRAME.bottom, FRAME.top]).nice(5);
+  const y = scaleLinear(
+    [Math.min(0, ...planned, ...known), Math.max(10, ...planned, ...known)],
+    [FRAME.height - FRAME.bottom, FRAME.top],
+  ).nice(5);
   const steps = line<number | null>()
     .defined((value) => value !== null)
     .x((_, hour) => x(hour))
     .y((value) => y(value!))
     .curve(curveStepAfter);
   const closed = (values: readonly (number | null)[]) => [...values, values.at(-1) ?? null];
-  const text = (value: number | null | undefined) => (value == null ? 'nothing' : formatWatts(value));
+  const text = (value: number | null | undefined) => (typeof value === 'number' ? formatWatts(value) : 'nothing');
   return (
     <Chart
       title="Measured and planned"
@@ -36,7 +39,7 @@ export function MeasuredChart({ measuredW, day }: { measuredW: readonly (number 
       read={(hour) => `${hour}:00: measured ${text(measuredW[hour])}, planned ${text(planned[hour])}`}
       table={{
         head: ['Hour', 'Measured, W', 'Planned, W'],
-        rows: planned.map((value, hour) => [`${hour}:00`, measuredW[hour] == null ? '–' : formatNumber(measuredW[hour], 0), formatNumber(value, 0)]),
+        rows: planned.map((value, hour) => [`${hour}:00`, formatNumber(measuredW[hour] ?? null, 0), formatNumber(value, 0)]),
       }}
       below={
         <ul className={styles.legend}>

@@ -67,6 +67,9 @@ export function SettingCard({ scenario }: { scenario: Scenario }) {
         <Field label="Weather">
           <WeatherField scenario={scenario} onSet={set} />
         </Field>
+        <Field label="People">
+          {number('People', setting.people, '', 0, 1, LIMITS.people, (people) => ({ people: Math.round(people) }))}
+        </Field>
         <Field label="Somebody in">
           <TextField label="Hours somebody is in" text={formatSpans(setting.occupied)} placeholder="nobody" onCommit={spans('occupied')} />
         </Field>

@@ -3,11 +3,12 @@
 import { Button, Progress } from 'antd';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { useState } from 'react';
+import { updateRecords } from '@/core/design/change';
+import { SETTINGS_ID } from '@/core/design/vocabulary';
 import { giveUps, type TradePoint } from '@/core/energy/tradeOff';
 import { nameOf } from '@/core/findings/wording';
 import { formatAmpHours, formatHours, formatNumber, formatPercent, formatWattHours, formatWatts } from '@/core/units/quantity';
-import { useDesign } from '@/features/design/DesignProvider';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { ValueAxis } from '@/ui/charts/Axes';
 import { Chart } from '@/ui/charts/Chart';
 import chart from '@/ui/charts/Charts.module.css';
@@ -16,17 +17,20 @@ import { useDays } from './useDays';
 import styles from './Energy.module.css';
 
 const DRAWS = 40;
+/** Until the person says what is right for them; the prices are round figures. */
+const USUAL = { chancePercent: 10, pricePer100Ah: 400, pricePer100W: 120 };
 const FRAME = { width: 760, height: 230, left: 60, right: 20, top: 12, bottom: 30 };
 
 /** Battery against panel against driving, for a chance of running out one accepts. */
 export function TradeCard({ scenarioId }: { scenarioId: string }) {
-  const [limit, setLimit] = useState(10);
-  const [ahPrice, setAhPrice] = useState(400);
-  const [wattPrice, setWattPrice] = useState(120);
-  const days = useDays(
-    { ask: 'trade', scenarioId, limit: limit / 100, draws: DRAWS, seed: 1, pricePer100Ah: ahPrice, pricePer100W: wattPrice },
-    false,
-  );
+  const store = useDesignStore();
+  const kept = useDesign(({ analysis }) => analysis.index.settings.wishes) ?? USUAL;
+  const keep = (fields: Partial<typeof USUAL>) =>
+    void store.commit('Change what battery and panel are weighed by', (design) =>
+      updateRecords(design, [{ id: SETTINGS_ID, set: { wishes: { ...kept, ...fields } } }]),
+    );
+  const { chancePercent, pricePer100Ah, pricePer100W } = kept;
+  const days = useDays({ ask: 'trade', scenarioId, limit: chancePercent / 100, draws: DRAWS, seed: 1, pricePer100Ah, pricePer100W }, false);
   const trade = days.answer && 'trade' in days.answer ? days.answer.trade : null;
   return (
     <section className={styles.card} aria-label="What would be enough">
@@ -36,28 +40,36 @@ export function TradeCard({ scenarioId }: { scenarioId: string }) {
           running out in at most
           <QuantityField
             label="Accepted chance of running out"
-            value={limit}
+            value={chancePercent}
             unit="%"
             decimals={0}
             least={0}
             most={100}
-            onCommit={setLimit}
+            onCommit={(value) => keep({ chancePercent: value })}
           />
         </label>
         <label>
           100 Ah costs
-          <QuantityField label="Price of 100 Ah" value={ahPrice} unit="" decimals={0} least={0} most={100000} onCommit={setAhPrice} />
+          <QuantityField
+            label="Price of 100 Ah"
+            value={pricePer100Ah}
+            unit=""
+            decimals={0}
+            least={0}
+            most={100000}
+            onCommit={(value) => keep({ pricePer100Ah: value })}
+          />
         </label>
         <label>
           100 W costs
           <QuantityField
             label="Price of 100 W of panel"
-            value={wattPrice}
+            value={pricePer100W}
             unit=""
             decimals={0}
             least={0}
             most={100000}
-            onCommit={setWattPrice}
+            onCommit={(value) => keep({ pricePer100W: value })}
           />
         </label>
         {days.done === null ? (

@@ -15,11 +15,13 @@ import type { GridActions } from '@/ui/grid/types';
 import { AddLoad } from './AddLoad';
 import { setCell, type LoadField } from './cells';
 import { loadColumns, type LoadRow } from './columns';
-import { LoadsToolbar } from './LoadsToolbar';
+import { LoadsToolbar, type LoadsShown } from './LoadsToolbar';
 import { useLoadRows, type Grouping } from './useLoadRows';
 import styles from './LoadsStage.module.css';
 
 const ImportLoads = dynamic(() => import('./ImportLoads').then(({ ImportLoads: dialog }) => dialog), { ssr: false });
+const LoadDetails = dynamic(() => import('./LoadDetails').then(({ LoadDetails: drawer }) => drawer), { ssr: false });
+const BudgetView = dynamic(() => import('./BudgetView').then(({ BudgetView: view }) => view), { ssr: false });
 const ZonesDialog = dynamic(() => import('./ZonesDialog').then(({ ZonesDialog: dialog }) => dialog), { ssr: false });
 
 /** Stage Loads: everything that draws current, rated and measured, and how long it runs. */
@@ -29,12 +31,14 @@ export function LoadsStage() {
   const circuitNames = useDesign(({ analysis }) => analysis.circuits.map(circuitName).join('\n'));
   const [grouping, setGrouping] = useState<Grouping>('zone');
   const [dialog, setDialog] = useState<'import' | 'zones' | null>(null);
+  const [shown, setShown] = useState<LoadsShown>('list');
+  const [openId, setOpen] = useState<string | null>(null);
   const groups = useLoadRows(grouping);
   const columns = useMemo(
     () => loadColumns({ units, nominalV, zones: lines(zoneNames), circuits: lines(circuitNames), grouping }),
     [units, nominalV, zoneNames, circuitNames, grouping],
   );
-  const actions = useLoadActions();
+  const actions = useLoadActions(setOpen);
   const grid = useRef<GridHandle>(null);
 
   useHashTarget(useCallback((loadId: string) => grid.current?.show(loadId), []));
@@ -42,7 +46,7 @@ export function LoadsStage() {
 
   return (
     <div className={styles.stage}>
-      <LoadsToolbar grouping={grouping} onGrouping={setGrouping} onDialog={setDialog} />
+      <LoadsToolbar shown={shown} onShown={setShown} grouping={grouping} onGrouping={setGrouping} onDialog={setDialog} />
       {isEmpty ? (
         <EmptyStage
           title="List what draws current"
@@ -56,8 +60,12 @@ export function LoadsStage() {
           </p>
         </EmptyStage>
       ) : (
-        <Grid ref={grid} label="Loads" columns={columns} groups={groups} actions={actions} footer={ADD_LOAD} />
+        <>
+          {shown === 'list' && <Grid ref={grid} label="Loads" columns={columns} groups={groups} actions={actions} footer={ADD_LOAD} />}
+          {shown === 'budget' && <BudgetView onOpen={setOpen} />}
+        </>
       )}
+      {openId && <LoadDetails key={openId} loadId={openId} onClose={() => setOpen(null)} />}
       {dialog === 'import' && <ImportLoads onClose={() => setDialog(null)} />}
       {dialog === 'zones' && <ZonesDialog onClose={() => setDialog(null)} />}
     </div>
@@ -70,7 +78,7 @@ function circuitName({ number, name }: { number: number; name: string }): string
   return `${String(number).padStart(2, '0')} ${name}`;
 }
 
-function useLoadActions(): GridActions<LoadRow> {
+function useLoadActions(onOpen: (loadId: string) => void): GridActions<LoadRow> {
   const store = useDesignStore();
   return useMemo(() => {
     const trial = (loadId: string, column: string, text: string) => {
@@ -90,6 +98,7 @@ function useLoadActions(): GridActions<LoadRow> {
         return trial(row.id, column, text) ?? store.commit(`Change ${row.load.name}`, make(row.id, column, text));
       },
       cancel: store.cancel,
+      open: (row) => onOpen(row.id),
       paste: (rows, keys, block) => pasteBlock(store, rows, keys, block),
       remove(rows) {
         const what = rows.length === 1 ? rows[0]!.load.name : `${rows.length} loads`;
@@ -101,7 +110,7 @@ function useLoadActions(): GridActions<LoadRow> {
         );
       },
     };
-  }, [store]);
+  }, [store, onOpen]);
 }
 
 const SET_FIELDS = new Set<string>([

@@ -7,28 +7,43 @@ import { ScenarioBar } from './ScenarioBar';
 import type { Grouping } from './useLoadRows';
 import styles from './LoadsStage.module.css';
 
+export type LoadsShown = 'list' | 'budget';
+
 interface LoadsToolbarProps {
+  shown: LoadsShown;
+  onShown(shown: LoadsShown): void;
   grouping: Grouping;
   onGrouping(grouping: Grouping): void;
   onDialog(dialog: 'import' | 'zones'): void;
 }
 
-export const LoadsToolbar = memo(function LoadsToolbar({ grouping, onGrouping, onDialog }: LoadsToolbarProps) {
+export const LoadsToolbar = memo(function LoadsToolbar({ shown, onShown, grouping, onGrouping, onDialog }: LoadsToolbarProps) {
   const id = useDesign((state) => state.id);
   return (
     <div className={styles.toolbar}>
       <h2>Loads</h2>
       <ScenarioBar />
-      <Segmented<Grouping>
-        aria-label="Group loads"
-        value={grouping}
-        onChange={onGrouping}
+      <Segmented<LoadsShown>
+        aria-label="What is shown"
+        value={shown}
+        onChange={onShown}
         options={[
-          { value: 'zone', label: 'By zone' },
-          { value: 'circuit', label: 'By circuit' },
-          { value: 'none', label: 'One list' },
+          { value: 'list', label: 'The list' },
+          { value: 'budget', label: 'The budget' },
         ]}
       />
+      {shown === 'list' && (
+        <Segmented<Grouping>
+          aria-label="Group loads"
+          value={grouping}
+          onChange={onGrouping}
+          options={[
+            { value: 'zone', label: 'By zone' },
+            { value: 'circuit', label: 'By circuit' },
+            { value: 'none', label: 'One list' },
+          ]}
+        />
+      )}
       <span className={styles.right}>
         <Button size="small" onClick={() => onDialog('zones')}>
           Zones
@@ -39,6 +54,7 @@ export const LoadsToolbar = memo(function LoadsToolbar({ grouping, onGrouping, o
             items: [
               { key: 'import', label: 'Take loads from a CSV file…', onClick: () => onDialog('import') },
               { key: 'export', label: <a href={`/api/designs/${id}/loads.csv`}>Save loads as CSV</a> },
+              { key: 'budget', label: <a href={`/api/designs/${id}/budget.csv`}>Save the budget as CSV</a> },
             ],
           }}
         >

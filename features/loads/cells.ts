@@ -115,11 +115,12 @@ const SETTERS: Record<LoadField, Setter> = {
   share: (edit, load, text) => number(text || '100', ['%'], 0, 100, (sharePercent) => setDuty(edit, load.id, { sharePercent })),
 };
 
-/** The duty of a load in the design's scenario, if it has one. */
-export function dutyOf(design: Design, loadId: string): Duty | null {
+/** The duty of a load in the design's scenario, if it has one: of one of its functions, or the first there is. */
+export function dutyOf(design: Design, loadId: string, use?: string): Duty | null {
   const { scenarioId } = settingsOf(design);
   for (const record of design.records.values()) {
-    if (record.type === 'duty' && record.loadId === loadId && record.scenarioId === scenarioId) return record;
+    if (record.type !== 'duty' || record.loadId !== loadId || record.scenarioId !== scenarioId) continue;
+    if (use === undefined || record.function === use) return record;
   }
   return null;
 }
@@ -132,12 +133,14 @@ function hoursByTimes(design: Design, load: Load): number | null {
   return dutyHours(load, { ...duty, sharePercent: 100 }, loadDraw(load).watts, settingOf(scenario));
 }
 
-function setDuty(edit: Edit, loadId: string, fields: Partial<Pick<Duty, 'hoursPerDay' | 'sharePercent' | 'use'>>): string | null {
+/** Sets how a load, or one of its functions, is used in the design's scenario. Returns why not, or null. */
+export function setDuty(edit: Edit, loadId: string, fields: Partial<Duty>, use?: string): string | null {
   const { scenarioId } = settingsOf(edit.design);
   if (scenarioId === null) return 'add a scenario first';
-  const duty = dutyOf(edit.design, loadId);
+  const duty = dutyOf(edit.design, loadId, use);
+  const whole = { scenarioId, loadId, hoursPerDay: 0, sharePercent: 100, ...(use !== undefined && { function: use }) };
   if (duty) edit.set(duty.id, fields);
-  else edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId, loadId, hoursPerDay: 0, sharePercent: 100, ...fields });
+  else edit.add<Duty>({ id: newId('duty'), type: 'duty', ...whole, ...fields });
   return null;
 }
 

@@ -1,10 +1,20 @@
 import Link from 'next/link';
+import type { DayStack } from '@/core/energy/dayStack';
 import type { Report } from '@/core/formats/report';
+import { DayChart } from '@/features/energy/DayChart';
 import { PrintButton } from './PrintButton';
 import styles from './Report.module.css';
 
+interface ReportViewProps {
+  designId: string;
+  report: Report;
+  /** Each scenario's first day. */
+  days: { name: string; day: DayStack }[];
+  date: string;
+}
+
 /** The report as a page: read it, print it, or save it as PDF. */
-export function ReportView({ designId, report, date }: { designId: string; report: Report; date: string }) {
+export function ReportView({ designId, report, days, date }: ReportViewProps) {
   return (
     <main className={styles.report}>
       <nav className={styles.bar}>
@@ -36,6 +46,14 @@ export function ReportView({ designId, report, date }: { designId: string; repor
           ))}
         </ul>
       </section>
+      {days
+        .filter(({ day }) => day.uses.length > 0)
+        .map(({ name, day }) => (
+          <section key={name} className={styles.day} aria-label={`A day of ${name}`}>
+            <h2>A day of {name}</h2>
+            <DayChart day={day} />
+          </section>
+        ))}
       {report.sections.map(({ title, text, columns, rows, ownPage }) => (
         <section key={title} className={ownPage ? styles.ownPage : undefined}>
           <h2>{title}</h2>

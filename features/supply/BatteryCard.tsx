@@ -8,6 +8,7 @@ import { CHEMISTRIES, LIMITS, SETTINGS_ID } from '@/core/design/vocabulary';
 import { formatAmpHours, formatHours, formatNumber } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
+import { BatteryMore } from './BatteryMore';
 import styles from './Supply.module.css';
 
 /** The house battery and what may be used of it. */
@@ -154,6 +155,7 @@ export function BatteryCard() {
           <span className={styles.aside}>without charging</span>
         </dd>
       </dl>
+      <BatteryMore battery={battery} onSet={(fields) => store.commit('Change the battery', make(fields))} />
       <p className={styles.result}>
         <b className="reading">{formatAmpHours(bank.usableAh)}</b> usable of {formatAmpHours(bank.capacityAh)}; {scenario} runs{' '}
         <b className="reading">{formatHours(runtimeH)}</b>.

@@ -28,6 +28,7 @@ const GROUPS: { title: string; keys: [keys: string, does: string][] }[] = [
       ['Ctrl C, Ctrl V', 'Copy a block; paste from a spreadsheet'],
       ['Delete', 'Empty the cell'],
       ['Ctrl Delete', 'Remove the row'],
+      ['Alt Enter', 'Everything about the load'],
     ],
   },
   {

@@ -136,6 +136,7 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
     if (arrow) move(...arrow, event.shiftKey);
     else if (event.key === 'Home') move(event.ctrlKey ? -rows.length : 0, -columns.length, event.shiftKey);
     else if (event.key === 'End') move(event.ctrlKey ? rows.length : 0, columns.length, event.shiftKey);
+    else if (event.key === 'Enter' && event.altKey) actions.open?.(rows[at.row]!);
     else if ((event.key === 'Enter' || event.key === 'F2') && column.edit) setEditing({ start: startText(rows[at.row]!, column) });
     else if (event.key === 'Delete' && (event.ctrlKey || event.metaKey)) actions.remove(rows.slice(block.top, block.bottom + 1));
     else if (event.key === 'Delete' || event.key === 'Backspace') clearBlock();
@@ -199,8 +200,9 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
       setActive({ row, column });
       const wanted = columns[column]!;
       setEditing(edit && wanted.edit ? { start: startText(rows[row]!, wanted) } : null);
+      if (edit && !wanted.edit) actions.open?.(rows[row]!);
     },
-    [active, columns, rows],
+    [actions, active, columns, rows],
   );
 
   const focusArrived = useCallback((row: number, column: number) => setActive({ row, column }), []);

@@ -42,4 +42,6 @@ export interface GridActions<Row extends GridRow> {
   /** A block of cells from the clipboard, to go into these rows one after another and then into new ones. Returns what could not be taken. */
   paste(rows: Row[], columnKeys: string[], block: string[][]): string[];
   remove(rows: Row[]): void;
+  /** Shows everything about a row: Alt Enter, or a double click on what is computed. */
+  open?(row: Row): void;
 }

@@ -1,0 +1,158 @@
+'use client';
+
+import { Input, Segmented } from 'antd';
+import { useMemo, useState } from 'react';
+import { BUDGET_BY, budgetRows, loadSavings, type BudgetBy, type BudgetRow } from '@/core/energy/budgetTable';
+import type { Analysis } from '@/core/analysis/types';
+import { formatAmpHours, formatNumber, formatWattHours } from '@/core/units/quantity';
+import { useDesign } from '@/features/design/DesignProvider';
+import { WhatIf } from './WhatIf';
+import styles from './BudgetView.module.css';
+
+const BY: Record<BudgetBy, string> = { load: 'By load', zone: 'By zone', circuit: 'By circuit' };
+type SortBy = 'wattHours' | 'standbyWh' | 'name' | 'measuredWh' | 'dimmedWh' | 'leftOnWh';
+
+interface Line extends BudgetRow {
+  measuredWh: number | null;
+  dimmedWh: number | null;
+  leftOnWh: number | null;
+}
+
+/** What a day of the scenario costs, by load, zone or circuit, and what turning things down would save. */
+export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
+  const analysis = useDesign((state) => state.analysis);
+  const [by, setBy] = useState<BudgetBy>('load');
+  const [wanted, setWanted] = useState('');
+  const [sort, setSort] = useState<{ by: SortBy; up: boolean }>({ by: 'wattHours', up: false });
+  const lines = useMemo(() => linesOf(analysis, by), [analysis, by]);
+  const { scenario } = analysis;
+  if (!scenario || scenario.dailyWh === 0) {
+    return <p className={styles.nothing}>Give loads hours or times in the list, and this shows what a day of them costs.</p>;
+  }
+  const shown = lines.filter(({ name }) => name.toLowerCase().includes(wanted.trim().toLowerCase())).sort((a, b) => compare(a, b, sort));
+  const most = Math.max(...lines.map(({ wattHours }) => wattHours));
+  const sum = shown.reduce((total, { wattHours }) => total + wattHours, 0);
+  const heading = (key: SortBy, title: string, hint?: string) => (
+    <th scope="col" title={hint} aria-sort={sort.by === key ? (sort.up ? 'ascending' : 'descending') : 'none'}>
+      <button type="button" onClick={() => setSort({ by: key, up: sort.by === key ? !sort.up : key === 'name' })}>
+        {title}
+        {sort.by === key && <span aria-hidden>{sort.up ? ' ▴' : ' ▾'}</span>}
+      </button>
+    </th>
+  );
+  return (
+    <div className={styles.body}>
+      <section className={styles.card} aria-label="Budget">
+        <div className={styles.bar}>
+          <Segmented<BudgetBy>
+            aria-label="Budget by"
+            value={by}
+            onChange={setBy}
+            options={BUDGET_BY.map((value) => ({ value, label: BY[value] }))}
+          />
+          <Input
+            size="small"
+            allowClear
+            aria-label="Only those named"
+            placeholder="Only those named …"
+            value={wanted}
+            style={{ width: 170 }}
+            onChange={(event) => setWanted(event.target.value)}
+          />
+          <span className={styles.sum}>
+            {scenario.name}: <b className="reading">{formatWattHours(scenario.dailyWh)}</b>, {formatAmpHours(scenario.dailyAh)} a day,{' '}
+            {formatWattHours(scenario.standbyWh)} of it standing by
+          </span>
+        </div>
+        <table className={styles.table}>
+          <thead>
+            <tr>
+              {heading('name', by === 'load' ? 'Load' : by === 'zone' ? 'Zone' : 'Circuit')}
+              <th scope="col" className={styles.barHead}>
+                of the day
+              </th>
+              {heading('wattHours', 'Wh a day')}
+              <th scope="col">Ah</th>
+              {heading('standbyWh', 'standing by')}
+              {by === 'load' && (
+                <>
+                  {heading('measuredWh', 'measuring saves', 'What its box would have had it use, less what the meter says')}
+                  {heading('dimmedWh', 'dimming saves', 'Saved by the level it is dimmed to')}
+                  {heading('leftOnWh', 'left on costs', 'What it would cost more, left on by mistake for a day')}
+                </>
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((line) => (
+              <tr key={line.id ?? 'none'}>
+                <td>
+                  {by === 'load' && line.id ? (
+                    <button type="button" className={styles.name} onClick={() => onOpen(line.id!)}>
+                      {line.name}
+                    </button>
+                  ) : (
+                    line.name
+                  )}
+                </td>
+                <td className={styles.barCell}>
+                  <span className={styles.share} style={{ width: `${(line.wattHours / most) * 100}%` }} />
+                  <span className="reading">{formatNumber(line.sharePercent, line.sharePercent < 9.95 ? 1 : 0)} %</span>
+                </td>
+                <td className="reading">{formatNumber(line.wattHours, line.wattHours < 9.95 ? 1 : 0)}</td>
+                <td className="reading">{formatNumber(line.ampHours, line.ampHours < 9.95 ? 2 : 1)}</td>
+                <td className="reading">{orNothing(line.standbyWh)}</td>
+                {by === 'load' && (
+                  <>
+                    <td className="reading">{line.measuredWh === null ? '' : signed(line.measuredWh)}</td>
+                    <td className="reading">{orNothing(line.dimmedWh)}</td>
+                    <td className="reading">{orNothing(line.leftOnWh)}</td>
+                  </>
+                )}
+              </tr>
+            ))}
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row">{shown.length === lines.length ? 'Together' : `${shown.length} of ${lines.length}`}</th>
+              <td />
+              <td className="reading">{formatNumber(sum, 0)}</td>
+              <td className="reading">
+                {formatNumber(
+                  shown.reduce((total, { ampHours }) => total + ampHours, 0),
+                  1,
+                )}
+              </td>
+              <td className="reading">{orNothing(shown.reduce((total, { standbyWh }) => total + standbyWh, 0))}</td>
+              {by === 'load' && <td colSpan={3} />}
+            </tr>
+          </tfoot>
+        </table>
+      </section>
+      <WhatIf />
+    </div>
+  );
+}
+
+function linesOf(analysis: Analysis, by: BudgetBy): Line[] {
+  const { scenario } = analysis;
+  if (!scenario) return [];
+  return budgetRows(analysis, scenario, by).map((row) => ({
+    ...row,
+    ...(by === 'load' ? loadSavings(analysis, scenario, row.id!) : { measuredWh: null, dimmedWh: null, leftOnWh: null }),
+  }));
+}
+
+function compare(a: Line, b: Line, { by, up }: { by: SortBy; up: boolean }): number {
+  const order = by === 'name' ? a.name.localeCompare(b.name) : (a[by] ?? -Infinity) - (b[by] ?? -Infinity);
+  return up ? order : -order;
+}
+
+function orNothing(wattHours: number | null): string {
+  return wattHours === null || wattHours < 0.05 ? '' : formatNumber(wattHours, wattHours < 9.95 ? 1 : 0);
+}
+
+function signed(wattHours: number): string {
+  const text = formatNumber(wattHours, Math.abs(wattHours) < 9.95 ? 1 : 0);
+  return wattHours > 0.05 ? `+${text}` : text;
+}
