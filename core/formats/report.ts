@@ -38,6 +38,8 @@ export interface ReportSection {
   text?: string;
   columns: { title: string; align: 'left' | 'right' }[];
   rows: string[][];
+  /** Each scenario's day is drawn under it, where drawings can be. */
+  drawsDays?: boolean;
   /** Begins a page of its own when printed, to be taken to that part of the vehicle. */
   ownPage?: boolean;
 }
@@ -205,6 +207,7 @@ function zones({ zones: list, index }: Analysis): ReportSection {
 function energy({ scenarios }: Analysis): ReportSection {
   return {
     title: 'Energy and runtime without charging',
+    drawsDays: true,
     text: 'Runtime from full at 18:00 until the first load is cut. What is off and stands by is counted in the day.',
     columns: [...left('Scenario'), ...right('A day', 'A day', 'Of it standing by', 'Most at once', 'Runtime')],
     rows: scenarios.map(({ name, dailyWh, dailyAh, standbyWh, peakA, runtimeH }) => [

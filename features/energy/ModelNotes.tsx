@@ -30,6 +30,11 @@ const NOTES: [string, string][] = [
     'Cuts',
     'Loads that are not critical are cut at the usable depth, critical ones at the battery’s cut-out, any load earlier whose own least voltage comes earlier; they come back 5 % of capacity higher, or at the restart voltage.',
   ],
+  ['People', 'What is counted for each person runs their number of times as long, or as often, and never more than all day.'],
+  [
+    'Measured',
+    'A load is recognised where the current steps up and down by its draw at that voltage and no other fits; a load whose hours may have ended in a step with others is marked unsure.',
+  ],
   [
     'Not counted',
     'Wiring losses between battery and loads, inverter losses unless a load states its draw at 12 V, snow and dirt on panels, relay coils, and start-up surges, which are over in a moment.',

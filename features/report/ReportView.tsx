@@ -46,15 +46,7 @@ export function ReportView({ designId, report, days, date }: ReportViewProps) {
           ))}
         </ul>
       </section>
-      {days
-        .filter(({ day }) => day.uses.length > 0)
-        .map(({ name, day }) => (
-          <section key={name} className={styles.day} aria-label={`A day of ${name}`}>
-            <h2>A day of {name}</h2>
-            <DayChart day={day} />
-          </section>
-        ))}
-      {report.sections.map(({ title, text, columns, rows, ownPage }) => (
+      {report.sections.map(({ title, text, columns, rows, ownPage, drawsDays }) => (
         <section key={title} className={ownPage ? styles.ownPage : undefined}>
           <h2>{title}</h2>
           {text && <p>{text}</p>}
@@ -80,6 +72,15 @@ export function ReportView({ designId, report, days, date }: ReportViewProps) {
               ))}
             </tbody>
           </table>
+          {drawsDays &&
+            days
+              .filter(({ day }) => day.uses.length > 0)
+              .map(({ name, day }) => (
+                <div key={name} className={styles.day}>
+                  <h3>A day of {name}</h3>
+                  <DayChart day={day} />
+                </div>
+              ))}
         </section>
       ))}
       <footer>
