@@ -131,7 +131,11 @@ test('a year of real sun from a file takes the place of drawn weather; a broken 
     buffer: Buffer.from(['ghi', ...rows.slice(1), 'bright'].join('\n')),
   });
   await expect(where.getByRole('alert')).toContainText('row 8761: sun of no number');
-  await file.setInputFiles({ name: 'dull.csv', mimeType: 'text/csv', buffer: Buffer.from(['ghi', ...rows].join('\n')) });
+  // Headed in a word nobody knows: the column is chosen by hand.
+  await file.setInputFiles({ name: 'dull.csv', mimeType: 'text/csv', buffer: Buffer.from(['strahl', ...rows].join('\n')) });
+  await expect(where.getByRole('alert')).toContainText('row 1: no column is headed ghi');
+  await where.getByRole('combobox', { name: 'Column of sun on the level, W/m²' }).click();
+  await page.getByTitle('strahl', { exact: true }).click();
   await expect(where.getByRole('alert')).toHaveCount(0);
   await saved(page);
   await expect(where).toContainText('dull.csv');

@@ -12,7 +12,14 @@ export interface WeatherYear {
   globalW: Float64Array;
 }
 
-export type WeatherReading = { ok: true; year: WeatherYear } | { ok: false; problems: string[] };
+/** Which columns of a CSV hold what, where its headings do not say. */
+export interface WeatherMapping {
+  time?: number;
+  sun?: number;
+}
+
+/** With the headings of a CSV, so that columns can be chosen. */
+export type WeatherReading = { ok: true; year: WeatherYear } | { ok: false; problems: string[]; headings: string[] };
 
 export const MOST_WEATHER_BYTES = 4_000_000;
 const HOURS = 8760;
@@ -22,10 +29,10 @@ const MOST_W = 1500;
 const MOST_TOLD = 8;
 
 /** Reads either kind by what its first line is. Takes all of it or nothing, with every fault by its row. */
-export function readWeather(text: string): WeatherReading {
+export function readWeather(text: string, given: WeatherMapping = {}): WeatherReading {
   if (text.length > MOST_WEATHER_BYTES) return refuse([`the file is larger than ${MOST_WEATHER_BYTES / 1_000_000} MB`]);
   const plain = text.replace(/^\ufeff/, '');
-  return /^LOCATION,/i.test(plain) ? readEpw(plain) : readCsv(plain);
+  return /^LOCATION,/i.test(plain) ? readEpw(plain) : readCsv(plain, given);
 }
 
 /** EPW: eight heading lines, then an hour a row. Columns by the published format: 7 dry bulb, 14 global horizontal radiation. */
@@ -49,24 +56,28 @@ function readEpw(text: string): WeatherReading {
 const SUN_HEADINGS = ['ghi', 'global', 'globalhorizontal', 'irradiance', 'radiation', 'solar', 'wm2', 'gh', 'globalhorizontalirradiance'];
 const TIME_HEADINGS = ['time', 'date', 'datetime', 'timestamp', 'hour', 'localtime'];
 
-function readCsv(text: string): WeatherReading {
+function readCsv(text: string, given: WeatherMapping): WeatherReading {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const [heading, ...rows] = data;
   if (!heading || rows.length === 0) return refuse(['a heading line and a row an hour are needed']);
   const named = heading.map((cell) => cell.toLowerCase().replace(/\(.*?\)|\[.*?\]|[^a-z0-9]/g, ''));
-  const sunAt = named.findIndex((name) => SUN_HEADINGS.includes(name));
+  const sunAt = given.sun ?? named.findIndex((name) => SUN_HEADINGS.includes(name));
   if (sunAt < 0)
-    return refuse([`row 1: no column is headed ${SUN_HEADINGS.slice(0, 4).join(', ')}; found ${heading.slice(0, 8).join(', ')}`]);
-  const timeAt = named.findIndex((name) => TIME_HEADINGS.includes(name));
+    return refuse(
+      [`row 1: no column is headed ${SUN_HEADINGS.slice(0, 4).join(', ')}; choose it, found ${heading.slice(0, 8).join(', ')}`],
+      heading,
+    );
+  const timeAt = given.time ?? named.findIndex((name) => TIME_HEADINGS.includes(name));
   const faults = new Faults();
-  if (timeAt < 0 && rows.length !== HOURS) return refuse([`${rows.length} rows without a column of times; a year of hours has ${HOURS}`]);
+  if (timeAt < 0 && rows.length !== HOURS)
+    return refuse([`${rows.length} rows without a column of times; a year of hours has ${HOURS}`], heading);
   const hours = rows.map((cells, at) => {
     const when = timeAt < 0 ? hourOfYear(at) : readTime(cells[timeAt] ?? '');
     if (!when) faults.add(at + 2, `“${(cells[timeAt] ?? '').slice(0, 30)}” is no date and time`);
     return { ...(when ?? { month: 1, day: 1, hour: 0 }), watts: number(cells[sunAt]), row: at + 2 };
   });
   const globalW = fill(hours, faults);
-  return faults.any ? refuse(faults.told) : { ok: true, year: { place: null, latitudeDeg: null, longitudeDeg: null, globalW } };
+  return faults.any ? refuse(faults.told, heading) : { ok: true, year: { place: null, latitudeDeg: null, longitudeDeg: null, globalW } };
 }
 
 const MONTH_STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334, 365];
@@ -130,8 +141,8 @@ function number(text: string | undefined): number {
   return text === undefined || text.trim() === '' ? NaN : Number(text.trim());
 }
 
-function refuse(problems: string[]): WeatherReading {
-  return { ok: false, problems };
+function refuse(problems: string[], headings: string[] = []): WeatherReading {
+  return { ok: false, problems, headings };
 }
 
 /** Faults by row, the first few told and the rest counted. */

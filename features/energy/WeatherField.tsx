@@ -6,28 +6,46 @@ import { CLIMATE_FACTS } from '@/core/catalog/climates';
 import type { Scenario } from '@/core/design/schema';
 import { CLIMATES, LIMITS, type Climate } from '@/core/design/vocabulary';
 import { settingOf } from '@/core/energy/setting';
-import { MOST_WEATHER_BYTES, readWeather, skiesOfYear } from '@/core/formats/weatherFile';
+import { MOST_WEATHER_BYTES, readWeather, skiesOfYear, type WeatherMapping } from '@/core/formats/weatherFile';
 import { FileChoice } from '@/ui/FileChoice';
 import styles from './Energy.module.css';
 
 const FILE = 'file';
 const NEW_FILE = 'newFile';
 
+/** A file that was not taken, so that its columns can be chosen. */
+interface Refused {
+  name: string;
+  text: string;
+  headings: string[];
+  given: WeatherMapping;
+}
+
 /** The weather a scenario meets: drawn from a climate, or a year of real sun from a file. */
 export function WeatherField({ scenario, onSet }: { scenario: Scenario; onSet(fields: Partial<Scenario>): string | null }) {
   const [problems, setProblems] = useState<string[]>([]);
+  const [refused, setRefused] = useState<Refused | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
   const setting = settingOf(scenario);
-  const take = async (file: File) => {
-    if (file.size > MOST_WEATHER_BYTES) return setProblems([`${file.name} is larger than ${MOST_WEATHER_BYTES / 1_000_000} MB`]);
-    const read = readWeather(await file.text());
-    if (!read.ok) return setProblems(read.problems);
+  const take = (name: string, text: string, given: WeatherMapping) => {
+    const read = readWeather(text, given);
+    if (!read.ok) {
+      setProblems(read.problems);
+      setRefused(read.headings.length > 0 ? { name, text, headings: read.headings, given } : null);
+      return;
+    }
     const { latitudeDeg, longitudeDeg, place } = read.year;
     // A file that says where it was taken down is measured against the clear sky there.
     const skies = skiesOfYear(read.year, latitudeDeg ?? setting.latitudeDeg, longitudeDeg ?? setting.longitudeDeg);
-    const name = (place ?? file.name).replace(/[\u0000-\u001f\u007f]/g, '').slice(0, LIMITS.nameLength) || 'Real weather';
-    const refused = onSet({ weather: { name, skies: Array.from(skies, (sky) => Math.round(sky * 1000) / 1000) } });
-    setProblems(refused ? [refused] : []);
+    const called = (place ?? name).replace(/[\u0000-\u001f\u007f]/g, '').slice(0, LIMITS.nameLength) || 'Real weather';
+    const why = onSet({ weather: { name: called, skies: Array.from(skies, (sky) => Math.round(sky * 1000) / 1000) } });
+    setProblems(why ? [why] : []);
+    setRefused(null);
+  };
+  const takeFile = async (file: File) => {
+    setRefused(null);
+    if (file.size > MOST_WEATHER_BYTES) return setProblems([`${file.name} is larger than ${MOST_WEATHER_BYTES / 1_000_000} MB`]);
+    take(file.name, await file.text(), {});
   };
   return (
     <span className={styles.weather}>
@@ -50,9 +68,27 @@ export function WeatherField({ scenario, onSet }: { scenario: Scenario; onSet(fi
         label="File of real weather"
         accept=".epw,.csv,.txt,text/csv"
         chooser={chooser}
-        onFile={(file) => void take(file)}
+        onFile={(file) => void takeFile(file)}
         problems={problems}
       />
+      {refused &&
+        (
+          [
+            ['time', 'Column of times'],
+            ['sun', 'Column of sun on the level, W/m²'],
+          ] as const
+        ).map(([key, label]) => (
+          <Select<number>
+            key={key}
+            size="small"
+            aria-label={label}
+            placeholder={label}
+            value={refused.given[key]}
+            style={{ width: '100%', marginTop: 4 }}
+            options={refused.headings.map((heading, at) => ({ value: at, label: heading.slice(0, 40) || `column ${at + 1}` }))}
+            onChange={(at) => take(refused.name, refused.text, { ...refused.given, [key]: at })}
+          />
+        ))}
     </span>
   );
 }

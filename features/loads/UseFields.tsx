@@ -6,6 +6,7 @@ import type { Duty, Load } from '@/core/design/schema';
 import { settingOf } from '@/core/energy/setting';
 import { formatWattHours } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { Band } from '@/features/energy/Band';
 import { Field, Fields } from '@/ui/Fields';
 import { QuantityField } from '@/ui/QuantityField';
 import { setDuty } from './cells';
@@ -33,9 +34,9 @@ export function UseFields({ load }: { load: Load }) {
       <h3>In {scenario.name}</h3>
       <p className={styles.said}>
         {use ? `${formatWattHours(use.wattHours)} a day` : 'Not used'}
-        {use && use.standbyWh > 0 && `, ${formatWattHours(use.standbyWh)} of it standing by`}. Hours and times are set in its line or
-        painted on Energy.
+        {use && use.standbyWh > 0 && `, ${formatWattHours(use.standbyWh)} of it standing by`}. Its hours, to be painted or wiped:
       </p>
+      <Band load={load} duty={duty} scenario={record} onSet={(times) => void set({ use: times })} />
       <Fields>
         {!load.functions?.length && !load.thermostat && (
           <Field label="Dimmed to">
