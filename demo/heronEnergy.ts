@@ -43,7 +43,7 @@ export const HERON_ENERGY: DemoEnergy = {
       ...{ startFactor: 2.5, startMs: 300, critical: true },
     },
     'Gas and smoke alarm': { critical: true },
-    'Diesel heater': { critical: true, startFactor: 4, startMs: 3000 },
+    'Diesel heater': { critical: true, startFactor: 1.2, startMs: 3000 },
   },
   duties: { 'Compressor fridge': { openingsPerDay: 18 }, 'USB pair': { sharePercent: 18 }, 'Awning strip': { levelPercent: 40 } },
   sources: [

@@ -20,7 +20,7 @@ export function marl(circuitCount: number): Design {
       standard: 'iso-small-craft',
       defaultReturn: 'dedicated',
     },
-    battery: { chemistry: 'lithium', capacityAh: 300, count: 4 },
+    battery: { chemistry: 'lithium', capacityAh: 300, count: 2 },
   });
   const design = makeDesign(records);
   const zoneIds = records.filter((record) => record.type === 'zone').map((zone) => zone.id);

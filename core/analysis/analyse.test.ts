@@ -145,7 +145,7 @@ describe('findings in a small design', () => {
   const fuseOf = (design: Design) => analyse(design).circuits[0]!.protectionId;
 
   test('one lamp on a sound circuit gives nothing but the wish for hours', () => {
-    expect(rulesOf(chain([1]))).toEqual(['energy.noUse']);
+    expect(rulesOf(chain([1]))).toEqual(['fuse.backedUp', 'energy.noUse']);
   });
 
   test.each<[string, (design: Design) => Design]>([

@@ -12,6 +12,7 @@ import { exposures, type Exposure } from '../rig/exposure';
 import type { Ampacity } from '../sizing/ampacity';
 import { analyseCircuits } from './circuits';
 import { conductorTables } from './conductorTables';
+import { analyseProtections } from './protections';
 import { analyseBlocks, analyseMain, analyseWires } from './supply';
 import type { Severity } from '../findings/types';
 import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
@@ -57,6 +58,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     scenario,
     bank,
     main: analyseMain(context),
+    protections: analyseProtections(context),
     bundles: context.bundles,
     exposures: context.exposures,
     totals: totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null),

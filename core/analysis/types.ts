@@ -9,6 +9,7 @@ import type { Finding, Severity } from '../findings/types';
 import type { Wiring } from '../network/wiring';
 import type { Bundle } from '../rig/bundles';
 import type { Exposure } from '../rig/exposure';
+import type { ProtectionAnalysis } from './protections';
 import type { Ampacity } from '../sizing/ampacity';
 import type { ConductorChoice } from '../sizing/conductorChoice';
 
@@ -26,6 +27,8 @@ export interface Analysis {
   scenario: ScenarioBudget | null;
   bank: BankFacts | null;
   main: MainAnalysis | null;
+  /** Every fed fuse and breaker by id. */
+  protections: Map<string, ProtectionAnalysis>;
   totals: Totals;
   wiring: Wiring;
   /** What lies together in each route, by its id. */

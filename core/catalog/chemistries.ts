@@ -63,6 +63,25 @@ export function restV(chemistry: Chemistry, chargePercent: number): number {
 /** Internal milliohms of 100 Ah at 12 V, the middle of the usual range; lithium with its protection. From memory. */
 const MILLIOHM_PER_100_AH: Record<Chemistry, number> = { flooded: 7.5, agm: 4, gel: 5, lithium: 8 };
 
+/** The low ends of the same ranges: what a dead short is reckoned with where too much current is the danger. */
+const LEAST_MILLIOHM_PER_100_AH: Record<Chemistry, number> = { flooded: 5, agm: 3, gel: 3, lithium: 4 };
+/** And how much higher than the middle the high ends lie, where too little current is. */
+const WORN_FACTOR = 1.5;
+
+/** Resistance a bank may have at least when new and at most when worn, ohm at 12 V. Its own figure, if it has one, stands for both. */
+export function batteryOhmRange({ chemistry, capacityAh, count, internalMilliohm }: BatteryOfKind): { least: number; most: number } {
+  if (internalMilliohm !== undefined) return { least: internalMilliohm / 1000 / count, most: internalMilliohm / 1000 / count };
+  const middle = batteryOhm(chemistry, capacityAh * count);
+  return { least: (middle * LEAST_MILLIOHM_PER_100_AH[chemistry]) / MILLIOHM_PER_100_AH[chemistry], most: middle * WORN_FACTOR };
+}
+
+interface BatteryOfKind {
+  chemistry: Chemistry;
+  capacityAh: number;
+  count: number;
+  internalMilliohm?: number | undefined;
+}
+
 /** Internal resistance of a 12 V battery or bank of that capacity, ohm. */
 export function batteryOhm(chemistry: Chemistry, capacityAh: number): number {
   return (MILLIOHM_PER_100_AH[chemistry] / 1000) * (100 / capacityAh);

@@ -3,7 +3,7 @@ import type { ProtectionFamily } from '../design/vocabulary';
 /** Least and longest opening time at one multiple of the rating, seconds. */
 type Gate = readonly [multiple: number, leastS: number, longestS: number];
 
-/** Blade: ISO 8820-3's gates as remembered. */
+/** Blade: ISO 8820-3's gates as remembered. Glass fuses are taken as these. */
 const BLADE: readonly Gate[] = [
   [1.1, 360_000, 3_600_000],
   [1.35, 0.75, 600],
@@ -37,7 +37,17 @@ const GATES: Record<ProtectionFamily, readonly Gate[]> = {
   mega: BOLTED,
   terminalMount: BOLTED,
   classT: BOLTED,
+  glass: BLADE,
 };
+
+const MULTIPLES = new Map(Object.values(GATES).map((gates) => [gates, gates.map(([multiple]) => multiple)]));
+/** Longest let-through of each set of gates from where it surely opens within 5 s, as current squared times time of a 1 A fuse, A²s. */
+const LET_THROUGH = new Map(
+  Object.values(GATES).map((gates) => [
+    gates,
+    Math.max(...gates.map(([multiple, , longest]) => (longest <= 5 ? multiple ** 2 * longest : 0))),
+  ]),
+);
 
 /**
  * Seconds until a fuse or breaker opens at a multiple of its rating, by the middle of its gates (their geometric mean) on
@@ -51,6 +61,16 @@ export function openingTimeS(family: ProtectionFamily, multiple: number): number
 /** The soonest and the latest it may open, by its gates. */
 export function openingBandS(family: ProtectionFamily, multiple: number): [number, number] {
   return [timeBy(GATES[family], multiple, ([, least]) => least), timeBy(GATES[family], multiple, ([, , longest]) => longest)];
+}
+
+/** The multiples of the rating that a family's gates stand at, ascending. */
+export function gateMultiples(family: ProtectionFamily): readonly number[] {
+  return MULTIPLES.get(GATES[family])!;
+}
+
+/** The most heat a fuse lets through in a fault it ends within 5 s: current squared times time, A²s. */
+export function letThroughA2s(family: ProtectionFamily, ratingA: number): number {
+  return LET_THROUGH.get(GATES[family])! * ratingA ** 2;
 }
 
 function timeBy(gates: readonly Gate[], multiple: number, secondsOf: (gate: Gate) => number): number {

@@ -11,6 +11,7 @@ export const RATINGS_A: Record<ProtectionFamily, readonly number[]> = {
   mega: [60, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500],
   terminalMount: [30, 40, 50, 60, 75, 80, 100, 125, 150, 175, 200, 225, 250, 300],
   classT: [110, 125, 150, 175, 200, 225, 250, 300, 350, 400],
+  glass: [1, 2, 3, 5, 7.5, 10, 15, 20, 25, 30],
   breaker: [5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200],
 };
 
@@ -21,6 +22,7 @@ export const FAMILY_NAMES: Record<ProtectionFamily, string> = {
   mega: 'Mega fuse',
   terminalMount: 'Terminal-mount fuse',
   classT: 'Class T fuse',
+  glass: 'Glass fuse',
   breaker: 'Thermal breaker',
 };
 

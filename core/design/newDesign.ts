@@ -1,3 +1,4 @@
+import { bankShortA, familyThatBreaks, ratingFrom } from '../sizing/breaking';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { newId } from './ids';
 import type { Battery, DesignRecord, FuseBlock, Protection, Settings, Wire, Zone } from './schema';
@@ -68,9 +69,10 @@ function supplyRecords({ battery, standard }: NewDesign, zoneId: string | null):
     ...{ chemistry: battery.chemistry, capacityAh: battery.capacityAh, rateH: 20, count: battery.count },
     ...{ usableDepthPercent: null, peukertExponent: null },
   };
+  const family = familyThatBreaks(bankShortA(bank));
   const main: Protection = {
     ...{ id: newId('fuse'), type: 'device', kind: 'protection', name: 'Main fuse', zoneId },
-    ...{ family: battery.chemistry === 'lithium' ? 'terminalMount' : 'mega', ratingA: 100, mount: null },
+    ...{ family, ratingA: ratingFrom(family, 100), mount: null },
   };
   const block: FuseBlock = {
     ...{ id: newId('block'), type: 'device', kind: 'fuseBlock', name: 'Fuse block', zoneId },

@@ -16,7 +16,7 @@ export type ConductorStandard = (typeof CONDUCTOR_STANDARDS)[number];
 export const CHEMISTRIES = ['flooded', 'agm', 'gel', 'lithium'] as const;
 export type Chemistry = (typeof CHEMISTRIES)[number];
 
-export const PROTECTION_FAMILIES = ['blade', 'largeBlade', 'boltDown', 'mega', 'terminalMount', 'classT', 'breaker'] as const;
+export const PROTECTION_FAMILIES = ['blade', 'largeBlade', 'boltDown', 'mega', 'terminalMount', 'classT', 'glass', 'breaker'] as const;
 export type ProtectionFamily = (typeof PROTECTION_FAMILIES)[number];
 
 export const DROP_CLASSES = ['critical', 'general'] as const;

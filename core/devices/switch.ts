@@ -10,6 +10,8 @@ const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('switch'),
   ratingA: z.number().min(0.1).max(500),
+  /** Which current its rating is printed for; absent: direct. */
+  ratedFor: z.enum(['dc', 'ac']).optional(),
   /** Poles and throws; absent: single pole, single throw. */
   form: z.enum(SWITCH_FORMS).optional(),
   /** Springs back to its first position. */

@@ -1,6 +1,8 @@
 import type { Analysis } from '../analysis/types';
 import { areaMm2 } from '../catalog/conductorSizes';
 import { mechanicalMinimumMm2 } from '../sizing/conductorChoice';
+import type { Wire } from '../design/schema';
+import { BARE_LEAD_MM } from './protectionRules';
 import type { Finding } from './types';
 
 /** Slack on comparisons of computed amperes, so that a value equal on paper is equal here. */
@@ -22,7 +24,7 @@ export function findConductors({ wires, index }: Analysis): Finding[] {
     if (ampacity.amps === 0) found.push(about('wire.tooSmallForStandard'));
     else {
       if (amps > ampacity.amps + HAIR) found.push(about('wire.overloaded'));
-      if (protectionA !== null && protectionA > ampacity.amps + HAIR) {
+      if (protectionA !== null && protectionA > ampacity.amps + HAIR && !isShortTap(wire, index)) {
         found.push(about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', protectionId!));
       }
     }
@@ -30,6 +32,12 @@ export function findConductors({ wires, index }: Analysis): Finding[] {
       found.push({ ...about('wire.belowMinimum'), severity: 'caution' });
   }
   return withoutEchoes(mergePerCircuit(found));
+}
+
+/** A short lead from a larger conductor to a protection of its own may be smaller than the fuse ahead guards. Sources: ABYC E-11 7 in, ISO 10133 200 mm, from memory. */
+function isShortTap({ from, to, lengthMm }: Wire, { devices, settings }: Analysis['index']): boolean {
+  if (lengthMm > BARE_LEAD_MM[settings.conductorStandard]) return false;
+  return [from, to].some(({ deviceId, terminal }) => devices.get(deviceId)?.kind === 'protection' && terminal === 'in');
 }
 
 /** One finding a circuit and rule, naming all the wires it is about: six thin wires in one circuit are one thing to mend. */

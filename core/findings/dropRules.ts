@@ -1,4 +1,5 @@
 import type { Analysis } from '../analysis/types';
+import { restV } from '../catalog/chemistries';
 import type { Finding } from './types';
 
 const HAIR = 1e-6;
@@ -8,8 +9,9 @@ const JOINT_DROP_V = 0.1;
 const SEVERE_PERCENT = 10;
 
 /** Voltage drop against each circuit's target, the flattery of a formula, and chassis joints. */
-export function findDrop({ circuits, index }: Analysis): Finding[] {
-  const found: Finding[] = [];
+export function findDrop(analysis: Analysis): Finding[] {
+  const { circuits, index } = analysis;
+  const found: Finding[] = findStarved(analysis);
   for (const circuit of circuits) {
     const { id: circuitId, dropV, dropPercent, targetPercent, worstLoadId, sharedDropV, cableDropV, formulaDropV } = circuit;
     if (worstLoadId === null) continue;
@@ -31,6 +33,20 @@ export function findDrop({ circuits, index }: Analysis): Finding[] {
         numbers: { jointV: joint, mostV: JOINT_DROP_V },
       });
     }
+  }
+  return found;
+}
+
+/** Loads that need more volts than they get once the battery is down to its usable depth, with everything on their way running. */
+function findStarved({ loads, index, bank }: Analysis): Finding[] {
+  const { battery, settings } = index;
+  if (!battery || !bank) return [];
+  const lowV = restV(battery.chemistry, 100 * (1 - bank.usableDepth)) * (settings.nominalV / 12);
+  const found: Finding[] = [];
+  for (const { id, load, circuitId, dropV } of loads.values()) {
+    if (load.cutOutV === undefined || circuitId === null || lowV - dropV >= load.cutOutV) continue;
+    const numbers = { leastV: load.cutOutV, volts: lowV - dropV, dropV };
+    found.push({ rule: 'drop.starved', severity: 'caution', subjects: [id], circuitId, numbers });
   }
   return found;
 }

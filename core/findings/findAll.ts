@@ -1,5 +1,7 @@
 import type { Analysis } from '../analysis/types';
 import { findConductors } from './conductorRules';
+import { findContacts } from './contactRules';
+import { findCoordination } from './coordinationRules';
 import { findDrop } from './dropRules';
 import { findLoads } from './loadRules';
 import { findProtection } from './protectionRules';
@@ -12,7 +14,7 @@ const RANK: Record<Severity, number> = { fault: 0, caution: 1, note: 2 };
 
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
 export function findAll(analysis: Analysis): Finding[] {
-  const families = [findWiring, findProtection, findConductors, findDrop, findLoads, findSources, findRig];
+  const families = [findWiring, findProtection, findCoordination, findContacts, findConductors, findDrop, findLoads, findSources, findRig];
   return worstFirst(families.flatMap((find) => find(analysis)));
 }
 

@@ -6,14 +6,14 @@ import type { Finding } from './types';
 
 const HAIR = 1e-6;
 
-/** Longest lead from the battery to the first protection, mm: bare and unprotected. Sources: ABYC E-11 7 in, ISO 10133 200 mm; from memory. */
-const BARE_LEAD_MM: Record<ConductorStandard, number> = { 'us-small-craft': 178, 'iso-small-craft': 200, 'road-vehicle': 200 };
+/** Longest lead from a source, or from a larger conductor, to the protection of its own, mm: bare. Sources: ABYC E-11 7 in, ISO 10133 200 mm; from memory. */
+export const BARE_LEAD_MM: Record<ConductorStandard, number> = { 'us-small-craft': 178, 'iso-small-craft': 200, 'road-vehicle': 200 };
 /** The same for a lead in a sheath or conduit straight on the battery terminal: ABYC E-11 72 in, from memory. */
 const SHEATHED_LEAD_MM = 1830;
 
 /** Fuses against their loads, slots and blocks, and the main protection. */
 export function findProtection(analysis: Analysis): Finding[] {
-  return [...fuseFindings(analysis), ...blockFindings(analysis), ...mainFindings(analysis), ...switchFindings(analysis)];
+  return [...fuseFindings(analysis), ...blockFindings(analysis), ...mainFindings(analysis)];
 }
 
 function fuseFindings({ circuits, index }: Analysis): Finding[] {
@@ -100,24 +100,6 @@ function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {
   if (main.leadMm > mostMm) {
     const severity = main.leadMm > SHEATHED_LEAD_MM ? 'fault' : 'caution';
     found.push({ rule: 'main.farFromBattery', severity, subjects, circuitId: null, numbers: { leadMm: main.leadMm, mostMm } });
-  }
-  return found;
-}
-
-function switchFindings({ index, circuits, wires }: Analysis): Finding[] {
-  const most = new Map<string, { amps: number; circuitId: string | null }>();
-  for (const { wire, amps, circuitId } of wires.values()) {
-    for (const { deviceId } of [wire.from, wire.to]) {
-      const device = index.devices.get(deviceId);
-      if (device?.kind === 'switch' && amps > (most.get(deviceId)?.amps ?? 0)) most.set(deviceId, { amps, circuitId });
-    }
-  }
-  const found: Finding[] = [];
-  for (const [id, { amps, circuitId }] of most) {
-    const device = index.devices.get(id);
-    if (device?.kind === 'switch' && amps > device.ratingA + HAIR && circuits.length > 0) {
-      found.push({ rule: 'switch.overRating', severity: 'fault', subjects: [id], circuitId, numbers: { amps, ratingA: device.ratingA } });
-    }
   }
   return found;
 }

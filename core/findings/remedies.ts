@@ -1,6 +1,8 @@
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
-import { RATINGS_A } from '../catalog/fuses';
-import { areaMm2, awgOf } from '../catalog/conductorSizes';
+import { areaMm2, awgOf, type ConductorSize } from '../catalog/conductorSizes';
+import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
+import { openingTimeS } from '../catalog/fuseTimes';
+import { INTERRUPTING } from '../catalog/interrupting';
 import { isEmpty, updateRecords, type Change } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { Edit } from '../design/edit';
@@ -8,6 +10,7 @@ import { newId } from '../design/ids';
 import type { Protection } from '../design/schema';
 import { ampacity } from '../sizing/ampacity';
 import { candidateSizes } from '../sizing/conductorChoice';
+import { bankShortA, familyThatBreaks, ratingFrom } from '../sizing/breaking';
 import { chooseFuse, leastFuseA } from '../sizing/fuse';
 import { addWire, firstFreeSlot, giveLoadItsCircuit, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { formatConductor, formatRating } from '../units/quantity';
@@ -50,6 +53,24 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       if (!mount || finding.numbers.mounted === 1) return [];
       return [{ label: `Put it in slot ${mount.slot}`, change: mountFuse(design, subject!, mount) }];
     }
+    case 'fuse.cannotBreak':
+      return [familyThatCan(analysis, finding)];
+    case 'fuse.opensAtStart':
+      return [largerFuse(analysis, finding)];
+    case 'fuse.neverClears':
+    case 'fuse.slowToClear':
+      return circuit ? [fittingFuse(analysis, circuit)] : [];
+    case 'wire.spoiltFirst':
+      return circuit ? [asChosen(analysis, circuit)] : [];
+    case 'return.thinnerThanFeed':
+      return [likeItsFeed(analysis, finding)];
+    case 'relay.bareCoil':
+      return [
+        {
+          label: 'Take one with a resistor across its coil',
+          change: updateRecords(design, [{ id: subject!, set: { suppression: 'resistor' } }]),
+        },
+      ];
     case 'main.missing':
       return [insertMain(analysis)];
     case 'main.belowDemand':
@@ -161,7 +182,7 @@ function insertMain(analysis: Analysis): Remedy | null {
   const cable = index.wires.find(({ from, to }) => [from, to].some((end) => end.deviceId === battery?.id && end.terminal === 'plus'));
   const used = cable && wires.get(cable.id);
   if (!battery || !cable || !used) return null;
-  const family = battery.chemistry === 'lithium' ? 'terminalMount' : 'mega';
+  const family = familyThatBreaks(bankShortA(battery));
   const ratingA = chooseFuse(0, used.amps, used.ampacity.amps, RATINGS_A[family]);
   if (ratingA === null) return null;
   const edit = new Edit(design);
@@ -173,4 +194,49 @@ function insertMain(analysis: Analysis): Remedy | null {
   addWire(edit, 'supply', cable[near], { deviceId: main.id, terminal: 'in' }, leadMm, cable.conductor);
   edit.set(cable.id, { [near]: { deviceId: main.id, terminal: 'out' }, lengthMm: cable.lengthMm - leadMm });
   return recordOf(design, settings.id, 'settings') && { label: `Put a ${formatRating(ratingA)} main fuse in`, change: edit.change };
+}
+
+/** The same rating, or the next one it comes in that the wires still carry, in a family that breaks the fault. */
+function familyThatCan({ design, wires }: Analysis, { subjects: [id], numbers }: Finding): Remedy | null {
+  const fuse = deviceOf(design, id!, 'protection');
+  if (!fuse || fuse.mount) return null;
+  const family = familyThatBreaks(Number(numbers.atA));
+  const ratingA = ratingFrom(family, fuse.ratingA);
+  const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
+  if (INTERRUPTING[family].breaksA < Number(numbers.atA) || guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
+  return {
+    label: `Fit a ${FAMILY_NAMES[family].toLowerCase()}, ${formatRating(ratingA)}`,
+    change: updateRecords(design, [{ id: fuse.id, set: { family, ratingA } }]),
+  };
+}
+
+/** The next rating up that stands the start, as far as every wire behind it carries it and the slot takes it. */
+function largerFuse({ design, wires, blocks }: Analysis, { subjects: [id], numbers }: Finding): Remedy | null {
+  const fuse = deviceOf(design, id!, 'protection');
+  if (!fuse) return null;
+  const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
+  const slotMaxA = blocks.find((block) => block.id === fuse.mount?.blockId)?.slotMaxA ?? Infinity;
+  const mostA = Math.min(slotMaxA, ...guarded.map(({ ampacity: carried }) => carried.amps));
+  const ratingA = RATINGS_A[fuse.family].find(
+    (rating) => rating > fuse.ratingA && openingTimeS(fuse.family, Number(numbers.amps) / rating) >= Number(numbers.seconds),
+  );
+  if (ratingA === undefined || ratingA > mostA) return null;
+  return { label: `Fit ${formatRating(ratingA)}`, change: updateRecords(design, [{ id: fuse.id, set: { ratingA } }]) };
+}
+
+function likeItsFeed({ design, wires, circuits }: Analysis, { circuitId, numbers }: Finding): Remedy | null {
+  const feed = numbers.feed as ConductorSize;
+  const circuit = circuits.find(({ id }) => id === circuitId);
+  const thin = circuit?.returnWireIds.filter((id) => {
+    const entry = wires.get(id);
+    return entry && entry.amps >= circuit.peakA - 1e-6 && areaMm2(entry.wire.conductor) < areaMm2(feed);
+  });
+  if (!thin?.length) return null;
+  return {
+    label: `Use ${formatConductor(feed)} back too`,
+    change: updateRecords(
+      design,
+      thin.map((id) => ({ id, set: { conductor: feed } })),
+    ),
+  };
 }

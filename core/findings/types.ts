@@ -35,6 +35,22 @@ export type Rule =
   | 'drop.overTarget'
   | 'drop.realCable'
   | 'switch.overRating'
+  | 'fuse.cannotBreak'
+  | 'fuse.backedUp'
+  | 'fuse.voltage'
+  | 'fuse.neverClears'
+  | 'fuse.slowToClear'
+  | 'fuse.opensAtStart'
+  | 'fuse.aheadOpensFirst'
+  | 'fuse.notSelective'
+  | 'fuse.partlySelective'
+  | 'wire.spoiltFirst'
+  | 'contact.overRating'
+  | 'contact.start'
+  | 'relay.bareCoil'
+  | 'ground.crowded'
+  | 'return.thinnerThanFeed'
+  | 'drop.starved'
   | 'supply.noBattery'
   | 'load.noCircuit'
   | 'load.measuredDiffers'
@@ -88,7 +104,12 @@ export type Rule =
   | 'rig.measuredDiffers'
   | 'rig.wireDiffers';
 
-export type SourceRule = Extract<Rule, `${'solar' | 'alternator' | 'relay' | 'charger' | 'battery'}.${string}`>;
+export type SourceRule = Extract<Rule, `${'solar' | 'alternator' | 'charger' | 'battery'}.${string}` | 'relay.chargeOver'>;
+/** Fuses in a chain, and contacts. */
+export type CoordinationRule =
+  | Extract<Rule, `contact.${string}` | 'relay.bareCoil' | 'ground.crowded' | 'return.thinnerThanFeed' | 'wire.spoiltFirst'>
+  | Extract<Rule, 'fuse.cannotBreak' | 'fuse.backedUp' | 'fuse.voltage' | 'fuse.neverClears' | 'fuse.slowToClear' | 'fuse.opensAtStart'>
+  | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 export type RigRule = Extract<Rule, `rig.${string}`>;
 
 export function findingKey(finding: Finding): string {

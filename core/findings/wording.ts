@@ -14,6 +14,7 @@ import {
   formatVolts,
   formatWatts,
 } from '../units/quantity';
+import { COORDINATION_RULES } from './coordinationWords';
 import { RIG_RULES } from './rigWords';
 import { SOURCE_RULES } from './sourceWords';
 import type { Finding, Rule } from './types';
@@ -54,6 +55,7 @@ export interface RuleWords {
 const WORDS: Record<Rule, RuleWords> = {
   ...RIG_RULES,
   ...SOURCE_RULES,
+  ...COORDINATION_RULES,
   'wiring.short': {
     title: 'Positive meets negative',
     message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,
@@ -163,6 +165,12 @@ const WORDS: Record<Rule, RuleWords> = {
     message: (say) =>
       `${say.name()}: the standard’s formula gives ${say.volts('formulaDropV')}, real cable ${say.volts('cableDropV')} (${say.percent('cablePercent')}), target ${say.percent('targetPercent')}.`,
     why: 'ISO’s 0.0164 is copper at 8 °C on the full area; class 5 cable by IEC 60228 drops 16 to 22 % more at 20 °C.',
+  },
+  'drop.starved': {
+    title: 'Stops before the battery is used up',
+    message: (say) =>
+      `${say.name()} needs ${say.volts('leastV')}; with the battery down to its usable depth it gets ${say.volts('volts')}, ${say.volts('dropV')} of the rest lost on the way.`,
+    why: 'What is left in the battery is then no use to it. Thicker wire, or count on less of the battery. Reckoned at rest volts less what everything at once drops.',
   },
   'switch.overRating': {
     title: 'Switch carries too much',

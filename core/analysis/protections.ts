@@ -1,0 +1,153 @@
+import { areaMm2 } from '../catalog/conductorSizes';
+import { batteryOhmRange, restV } from '../catalog/chemistries';
+import { fuseOhm } from '../catalog/fuses';
+import { startOf } from '../catalog/starts';
+import type { Load, Protection, Wire } from '../design/schema';
+import { behaviourOf } from '../devices/load';
+import { terminalKey, type WiringTree } from '../network/wiring';
+import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
+import { cableOhmPerM } from '../sizing/voltageDrop';
+import type { AnalysisContext } from './analyse';
+
+/** One fuse or breaker in the chain: what it may have to break, what a short behind it carries, and who opens first. */
+export interface ProtectionAnalysis {
+  id: string;
+  fuse: Protection;
+  /** The circuit it is the protection of; null for feeders. */
+  circuitId: string | null;
+  /** The protection next ahead of it; null for the first. */
+  upstreamId: string | null;
+  /** Greatest current of a dead short right at it, A: a new, full, cold system and no return counted. */
+  atA: number;
+  /** Least current of a dead short at the far end of what it guards, A: worn battery, warm conductors; and where that is. Null with nothing behind it. */
+  endA: number | null;
+  endId: string | null;
+  /** Soonest and latest it ends that, s. */
+  endClears: { leastS: number; longestS: number } | null;
+  /** Up to this fault current it surely opens before the one ahead, A; null for the first. */
+  selectiveToA: number | null;
+  /** The guarded wire that suffers most from a fault ended within 5 s, and the share of its endurance used up; over 1 it is spoilt. */
+  heat: { wireId: string; share: number } | null;
+  /** The load whose start comes nearest to opening it: current with everything else running, how long, and the soonest it opens at that. */
+  start: { loadId: string; amps: number; seconds: number; opensS: number } | null;
+}
+
+/** Volts a lead battery still gives into a short at the end of its charge, as a share of the nominal. Common practice: 12 V of 12. */
+const END_SHARE = 1;
+/** Conductors in a short at the end of a working day, C: the usual reckoning temperature of PVC. */
+const WARM_C = 70;
+const COLD_C = 20;
+/** A closed contact on the way, ohm. Common practice: 5 to 20 milliohm. */
+const CONTACT_OHM = 0.01;
+
+/** Every protection that is fed, from the battery outwards. */
+export function analyseProtections({ index, wiring, supply, draws }: AnalysisContext): Map<string, ProtectionAnalysis> {
+  const found = new Map<string, ProtectionAnalysis>();
+  const { battery, settings, devices } = index;
+  if (!battery) return found;
+  const { nominalV, conductorStandard: standard } = settings;
+  const inSeries = nominalV / 12;
+  const inside = batteryOhmRange(battery);
+  const fullV = restV(battery.chemistry, 100) * inSeries;
+  const perMetre = new Map<string, number>();
+  const ohm = ({ conductor, lengthMm }: Pick<Wire, 'conductor' | 'lengthMm'>, celsius: number) => {
+    const key = `${conductor} ${celsius}`;
+    let known = perMetre.get(key);
+    if (known === undefined) perMetre.set(key, (known = cableOhmPerM(conductor, standard, celsius)));
+    return (known * lengthMm) / 1000;
+  };
+  // A block's fuses of one rating stand alike behind the same fuse.
+  const selective = new Map<string, number>();
+  const selectiveBehind = (fuse: Protection, upstream: Protection, atA: number) => {
+    const key = `${fuse.family} ${fuse.ratingA} ${upstream.id} ${atA}`;
+    let known = selective.get(key);
+    if (known === undefined) selective.set(key, (known = selectiveToA(fuse, upstream, atA)));
+    return known;
+  };
+  const wiresOhm = (tree: WiringTree, celsius: number, contacts: boolean): Float64Array => {
+    const sums = new Float64Array(tree.nodes.length);
+    tree.nodes.forEach(({ parent, wire, jointOhm, deviceId, terminal }, at) => {
+      if (parent < 0) return;
+      let step = wire ? ohm(wire, celsius) : jointOhm;
+      if (contacts && !wire) step += contactOhm(deviceId, terminal, tree.nodes[parent]!.deviceId);
+      sums[at] = sums[parent]! + step;
+    });
+    return sums;
+  };
+  const contactOhm = (deviceId: string, terminal: string, fromId: string): number => {
+    const device = devices.get(deviceId);
+    if (device?.kind === 'protection') return terminal === 'out' ? fuseOhm(device.family, device.ratingA) : 0;
+    return deviceId === fromId && device?.kind !== 'busBar' && device?.kind !== 'fuseBlock' ? CONTACT_OHM : 0;
+  };
+  const cold = wiresOhm(wiring.supply, COLD_C, false);
+  const warm = wiresOhm(wiring.supply, WARM_C, true);
+  const warmBack = wiresOhm(wiring.return, WARM_C, true);
+  const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
+  const nodes = wiring.supply.nodes;
+  const mostA = (at: number) => fullV / (inside.least * inSeries + cold[at]!);
+
+  nodes.forEach(({ deviceId, terminal, parent }, at) => {
+    const fuse = devices.get(deviceId);
+    if (fuse?.kind !== 'protection' || terminal !== 'out' || at >= wiring.fedCount) return;
+    const feed = nodes[parent];
+    const upstream = devices.get(feed?.protectionId ?? '');
+    const atA = mostA(at);
+    found.set(deviceId, {
+      id: deviceId,
+      fuse,
+      circuitId: circuitOf.get(deviceId) ?? null,
+      upstreamId: upstream?.id ?? null,
+      atA,
+      endA: null,
+      endId: null,
+      endClears: null,
+      selectiveToA: upstream?.kind === 'protection' ? selectiveBehind(fuse, upstream, atA) : null,
+      heat: null,
+      start: null,
+    });
+  });
+
+  // Least fault current at a node and beyond, filled from the leaves: what the wires on the way must be cleared for.
+  const beyondA = new Float64Array(nodes.length).fill(Infinity);
+  for (let at = nodes.length - 1; at >= 0; at--) {
+    const { deviceId, terminal, parent, protectionId, wire } = nodes[at]!;
+    const device = devices.get(deviceId);
+    const guard = found.get(protectionId ?? '');
+    const isLoad = device?.kind === 'load' && terminal === 'plus';
+    if (guard && (isLoad || wire)) {
+      const back = isLoad ? wiring.return.at.get(terminalKey(deviceId, 'minus')) : undefined;
+      // Where no return is known, as long a way back as out.
+      const returnOhm = back === undefined ? warm[at]! : warmBack[back]!;
+      const row = isLoad && wire ? rowOhm(device, ohm({ ...wire, lengthMm: 1000 }, WARM_C)) : 0;
+      const amps = (nominalV * END_SHARE) / (inside.most * inSeries + warm[at]! + returnOhm + row);
+      beyondA[at] = Math.min(beyondA[at]!, amps);
+      if (guard.endA === null || amps < guard.endA) {
+        guard.endA = amps;
+        guard.endId = deviceId;
+      }
+    }
+    // A protection on the way ends what the one ahead must clear.
+    const ownGuard = device?.kind === 'protection' && terminal === 'out';
+    if (parent >= 0 && !ownGuard) beyondA[parent] = Math.min(beyondA[parent]!, beyondA[at]!);
+    if (guard && wire && parent >= 0) {
+      const share = heatShare(guard.fuse, areaMm2(wire.conductor), settings.insulationC, beyondA[at]!, mostA(parent));
+      if (share > (guard.heat?.share ?? 0)) guard.heat = { wireId: wire.id, share };
+    }
+    if (guard && isLoad) {
+      const { factor, seconds } = startOf(device, behaviourOf(device));
+      const own = draws.get(device.id)!.amps;
+      const amps = supply.demand[wiring.supply.at.get(terminalKey(guard.id, 'out'))!]!.peakA + own * (factor - 1);
+      const { leastS } = clearingS(guard.fuse, amps);
+      if (factor > 1 && (guard.start === null || leastS / seconds < guard.start.opensS / guard.start.seconds)) {
+        guard.start = { loadId: device.id, amps, seconds, opensS: leastS };
+      }
+    }
+  }
+  for (const entry of found.values()) if (entry.endA !== null) entry.endClears = clearingS(entry.fuse, entry.endA);
+  return found;
+}
+
+/** Both conductors along a load's row of pieces, ohm, from the ohm of a metre. */
+function rowOhm({ quantity, spacingMm }: Load, perMetre: number): number {
+  return (2 * perMetre * (quantity - 1) * spacingMm) / 1000;
+}

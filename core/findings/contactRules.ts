@@ -1,0 +1,139 @@
+import type { Analysis } from '../analysis/types';
+import { startOf } from '../catalog/starts';
+import { areaMm2 } from '../catalog/conductorSizes';
+import type { Device } from '../design/schema';
+import { behaviourOf } from '../devices/load';
+import { terminalKey } from '../network/wiring';
+import type { Finding } from './types';
+
+const HAIR = 1e-6;
+/** How many times its rating a contact may make for a moment. Relays 1.5 (makes 30 to 40 A, breaks 20 to 30); small switches about 5. From memory. */
+const RELAY_MAKES = 1.5;
+const SWITCH_MAKES = 5;
+/** What a contact rated for alternating current only is taken for on direct current. Common practice: half, since its arc does not go out by itself. */
+const AC_SHARE = 0.5;
+/** Most rings on one stud. Source: ABYC E-11, from memory. */
+const MOST_ON_STUD = 4;
+/** Electronics that drive a coil. */
+const ELECTRONIC = new Set<Device['kind']>(['receiver', 'ruleHub', 'motionSwitch', 'dimmer']);
+
+/** Switches, relays, plugs, hubs, bars and studs against what flows in them; coils driven by electronics; returns beside their feeds. */
+export function findContacts(analysis: Analysis): Finding[] {
+  return [...overRating(analysis), ...starts(analysis), ...coils(analysis), ...studs(analysis), ...thinReturns(analysis)];
+}
+
+/** What one of a device's terminals may carry; null where it carries no load current. */
+function limitAt(device: Device, terminal: string): number | null {
+  switch (device.kind) {
+    case 'switch':
+      return terminal.startsWith('lamp') ? null : device.ratingA * (device.ratedFor === 'ac' ? AC_SHARE : 1);
+    case 'relay':
+      return terminal === '85' || terminal === '86' ? null : device.ratingA;
+    case 'dimmer':
+    case 'microSwitch':
+    case 'motionSwitch':
+    case 'doorSwitch':
+    case 'plug':
+    case 'busBar':
+    case 'shunt':
+      return device.ratingA;
+    case 'receiver':
+      return terminal.startsWith('ch') ? device.channelMaxA : null;
+    case 'ruleHub':
+      return terminal.startsWith('out') ? device.outputMaxA : null;
+    default:
+      return null;
+  }
+}
+
+function overRating({ index, wires }: Analysis): Finding[] {
+  const worst = new Map<string, { amps: number; limitA: number; circuitId: string | null }>();
+  for (const { wire, amps, circuitId } of wires.values()) {
+    for (const { deviceId, terminal } of [wire.from, wire.to]) {
+      const device = index.devices.get(deviceId);
+      const limitA = device ? limitAt(device, terminal) : null;
+      if (limitA === null || amps <= limitA + HAIR || amps <= (worst.get(deviceId)?.amps ?? 0)) continue;
+      worst.set(deviceId, { amps, limitA, circuitId });
+    }
+  }
+  return Array.from(worst, ([id, { amps, limitA, circuitId }]) => {
+    const rule = index.devices.get(id)!.kind === 'switch' ? 'switch.overRating' : 'contact.overRating';
+    return { rule, severity: 'fault', subjects: [id], circuitId, numbers: { amps, ratingA: limitA } };
+  });
+}
+
+/** A load's start through every contact on its way. */
+function starts({ index, wiring, loads }: Analysis): Finding[] {
+  const worst = new Map<string, { amps: number; limitA: number; loadId: string; circuitId: string | null }>();
+  for (const { id, load, draw, circuitId } of loads.values()) {
+    const { factor } = startOf(load, behaviourOf(load));
+    if (factor <= 1) continue;
+    const amps = draw.amps * factor;
+    let at = wiring.supply.at.get(terminalKey(id, 'plus')) ?? -1;
+    for (; at >= 0; at = wiring.supply.nodes[at]!.parent) {
+      const { deviceId, terminal } = wiring.supply.nodes[at]!;
+      const device = index.devices.get(deviceId);
+      if (!device || device.kind === 'busBar' || device.kind === 'shunt' || device.kind === 'plug') continue;
+      const limitA = limitAt(device, terminal);
+      if (limitA === null) continue;
+      const mostA = limitA * (device.kind === 'relay' ? RELAY_MAKES : SWITCH_MAKES);
+      if (amps > mostA + HAIR && amps > (worst.get(deviceId)?.amps ?? 0)) worst.set(deviceId, { amps, limitA, loadId: id, circuitId });
+    }
+  }
+  return Array.from(worst, ([id, { amps, limitA, loadId, circuitId }]) => ({
+    rule: 'contact.start',
+    severity: 'caution',
+    subjects: [id, loadId],
+    circuitId,
+    numbers: { amps, ratingA: limitA },
+  }));
+}
+
+function coils({ index, wiring }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const device of index.devices.values()) {
+    if (device.kind !== 'relay' || device.suppression !== 'none') continue;
+    for (const terminal of ['86', '85']) {
+      let at = wiring.supply.at.get(terminalKey(device.id, terminal)) ?? -1;
+      for (at = wiring.supply.nodes[at]?.parent ?? -1; at >= 0; at = wiring.supply.nodes[at]!.parent) {
+        const driver = index.devices.get(wiring.supply.nodes[at]!.deviceId);
+        if (!driver || !ELECTRONIC.has(driver.kind)) continue;
+        found.push({ rule: 'relay.bareCoil', severity: 'caution', subjects: [device.id, driver.id], circuitId: null, numbers: {} });
+        break;
+      }
+    }
+  }
+  return found;
+}
+
+/** Returns bolted to one stud: how many and how much current together. */
+function studs({ index, wires }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const device of index.devices.values()) {
+    if (device.kind !== 'groundPoint') continue;
+    const landing = index.wires.filter(({ from, to }) => from.deviceId === device.id || to.deviceId === device.id);
+    if (landing.length <= MOST_ON_STUD) continue;
+    const amps = landing.reduce((sum, { id }) => sum + (wires.get(id)?.amps ?? 0), 0);
+    const numbers = { count: landing.length, most: MOST_ON_STUD, amps };
+    found.push({ rule: 'ground.crowded', severity: 'caution', subjects: [device.id], circuitId: null, numbers });
+  }
+  return found;
+}
+
+/** A return that carries all a circuit's current and is thinner than the feed that does. */
+function thinReturns({ circuits, wires }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const { id: circuitId, supplyWireIds, returnWireIds, peakA } of circuits) {
+    const whole = (ids: readonly string[]) =>
+      ids.flatMap((id) => {
+        const entry = wires.get(id);
+        return entry && entry.amps >= peakA - HAIR ? [entry.wire] : [];
+      });
+    const feed = whole(supplyWireIds).sort((a, b) => areaMm2(a.conductor) - areaMm2(b.conductor))[0];
+    const back = whole(returnWireIds).sort((a, b) => areaMm2(a.conductor) - areaMm2(b.conductor))[0];
+    if (!feed || !back || areaMm2(back.conductor) >= areaMm2(feed.conductor) - HAIR) continue;
+    const numbers = { conductor: back.conductor, feed: feed.conductor };
+    found.push({ rule: 'return.thinnerThanFeed', severity: 'caution', subjects: [back.id, feed.id], circuitId, numbers });
+  }
+  return found;
+}

@@ -1,0 +1,95 @@
+import { FAMILY_NAMES } from '../catalog/fuses';
+import type { ProtectionFamily } from '../design/vocabulary';
+import type { CoordinationRule } from './types';
+import type { RuleWords } from './wording';
+
+const family = (text: string) => FAMILY_NAMES[text as ProtectionFamily].toLowerCase();
+const times = (text: string) => Number(text).toFixed(1);
+
+/** What the rules about fuses in a chain and about contacts say. */
+export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
+  'fuse.cannotBreak': {
+    title: 'Cannot break a dead short here',
+    message: (say) =>
+      `${say.name()}: a short right at it can carry ${say.amps('atA')}; a ${family(say.raw('family'))} is made to break ${say.amps('breaksA')}.`,
+    why: 'Asked to break more than it can, a fuse bursts or goes on arcing. Take a family that breaks it: terminal-mount to 10 kA, class T to 20 kA. Reckoned with a full battery at its lowest resistance and no return; ratings from makers’ data in general, from memory: read your own.',
+  },
+  'fuse.backedUp': {
+    title: 'Leans on the fuse ahead in a dead short',
+    message: (say) =>
+      `${say.name()}: a short right there can carry ${say.amps('atA')}, a ${family(say.raw('family'))} breaks ${say.amps('breaksA')}. ${say.name(1)} can break it and opens too.`,
+    why: 'Small fuses are seldom made for a bank’s whole short-circuit current. The main fuse ends such a short for them, so expect both to be gone; a metre or two of thin wire brings the current down to what they break.',
+  },
+  'fuse.voltage': {
+    title: 'Not made for this voltage',
+    message: (say) => `${say.name()} is made for ${say.volts('maxV')}; the system reaches ${say.volts('systemV')} while charging.`,
+    why: 'Above its voltage a fuse may not put out the arc it draws as it opens.',
+  },
+  'fuse.neverClears': {
+    title: 'A short at the far end may never open it',
+    message: (say) =>
+      `${say.name()}: a dead short at ${say.name(1)} carries only ${say.amps('endA')}, ${times(say.raw('multiple'))} times the ${say.rating('ratingA')} it is rated.`,
+    why: 'The run’s own resistance holds the fault current down, so the wire glows instead of the fuse opening. Thicker wire, a shorter run or a smaller fuse. Practice wants 6 times for a fast end, 3.5 as acceptable, 2 as the floor.',
+  },
+  'fuse.slowToClear': {
+    title: 'A short at the far end is cleared slowly',
+    message: (say) =>
+      `${say.name()}: a dead short at ${say.name(1)} carries ${say.amps('endA')}, ${times(say.raw('multiple'))} times its rating; it may take ${times(say.raw('longestS'))} s.`,
+    why: 'Practice wants 6 times the rating (about a tenth of a second), accepts 3.5 (half a second) and calls 2 the floor. Reckoned with a worn battery and warm conductors.',
+  },
+  'fuse.opensAtStart': {
+    title: 'May open as the load starts',
+    message: (say) =>
+      `${say.name()}: ${say.amps('amps')} for ${times(say.raw('seconds'))} s as ${say.name(1)} starts, with the rest running, is more than a ${say.rating('ratingA')} fuse is likely to stand.`,
+    why: 'Filaments take 8 to 12 times their current for a moment, motors 4 to 8 times. By the middle of the fuse’s time-current gates; a larger fuse, if the wire allows it.',
+  },
+  'fuse.aheadOpensFirst': {
+    title: 'The fuse ahead opens first',
+    message: (say) => `${say.name()} (${say.rating('ratingA')}) stands behind ${say.name(1)}, which is only ${say.rating('upstreamA')}.`,
+    why: 'Of two fuses in a row the smaller goes. Here that is the one ahead, and it takes everything else on it down; this one guards nothing. With a harness that brings its own fuse, write at the block which one to look at first.',
+  },
+  'fuse.notSelective': {
+    title: 'Too close to the fuse ahead',
+    message: (say) =>
+      `${say.name()} (${say.rating('ratingA')}) is surely first only up to ${say.amps('selectiveToA')}; ${say.name(1)} ahead is ${say.rating('upstreamA')}, ${times(say.raw('ratio'))} times as large.`,
+    why: 'A short on one circuit may take the whole block dark. Practice wants twice the rating between blades and 1.6 times between larger fuses; by their gates 3 times is certain.',
+  },
+  'fuse.partlySelective': {
+    title: 'Both may open in a hard short',
+    message: (say) =>
+      `${say.name()} is surely first up to ${say.amps('selectiveToA')}; a harder short, up to ${say.amps('atA')} here, may open ${say.name(1)} too.`,
+    why: 'The ratings are as far apart as practice asks, yet their gates overlap at high currents: from the gates alone three to one is certain. Carry a spare of the one ahead.',
+  },
+  'wire.spoiltFirst': {
+    title: 'Wire spoilt before the fuse has opened',
+    message: (say) =>
+      `${say.name(1)}: a short there may put ${times(say.raw('share'))} times the heat into the conductor that its insulation stands before ${say.name()} is sure to have opened.`,
+    why: 'In a short all heat stays in the copper: t = k²S²/I², IEC 60364-4-43, from memory. Thicker wire, or a smaller or faster fuse.',
+  },
+  'contact.overRating': {
+    title: 'Contact carries too much',
+    message: (say) => `${say.name()} may carry ${say.rating('ratingA')}; ${say.amps('amps')} flows there.`,
+    why: 'Contacts, pins and small electronics heat and weld or burn past their rating. Radio channels and hub outputs drive relays, not lamps. Use a heavier part, or a relay.',
+  },
+  'contact.start': {
+    title: 'Contact may weld as the load starts',
+    message: (say) => `${say.name()}, rated ${say.rating('ratingA')}, makes ${say.amps('amps')} for a moment as ${say.name(1)} starts.`,
+    why: 'A contact that bounces while it makes a surge sticks. Relays make about one and a half times what they break, small switches about five times their rating; from memory. A heavier contact, or a lamp without a filament.',
+  },
+  'relay.bareCoil': {
+    title: 'Coil without suppression',
+    message: (say) => `${say.name()} is driven by ${say.name(1)}, and nothing quenches its coil.`,
+    why: 'A coil let go throws a hundred volts and more back into what drives it, and transistors die of that. Take a relay with a resistor or a diode (then 86 is positive). Common practice.',
+  },
+  'ground.crowded': {
+    title: 'Too many on one stud',
+    message: (say) =>
+      `${say.name()}: ${say.raw('count')} terminals on one bolt, ${say.amps('amps')} together; ${say.raw('most')} is the most.`,
+    why: 'A stack loosens as it warms, and one poor joint then moves everything on it. At most four to a stud, ABYC E-11, from memory; beyond that a bus bar.',
+  },
+  'return.thinnerThanFeed': {
+    title: 'Return thinner than its feed',
+    message: (say) => `${say.name()} is ${say.conductor()} and brings back what ${say.name(1)} feeds.`,
+    why: 'The same current flows in both, so the same copper is wanted: for heat, for drop and for clearing a fault. Common practice.',
+  },
+};
