@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceSchema } from '../devices';
-import { dutyFields, logFields, scenarioFields, wishes } from './energySchema';
+import { dutyFields, logFields, prices, scenarioFields, wishes } from './energySchema';
 import type { Load } from '../devices/load';
 import { id, lengthMm, name, note, percent } from './fields';
 import { keepClear, place, rig, route, zone } from './rigSchema';
@@ -43,6 +43,7 @@ const settings = z.strictObject({
   /** Whether conductors laid together count as hotter; absent: they do. */
   bundling: z.enum(BUNDLE_PRACTICES).optional(),
   wishes: wishes.optional(),
+  prices: prices.optional(),
 });
 
 const terminal = z.strictObject({ deviceId: id, terminal: z.string().min(1).max(20) });

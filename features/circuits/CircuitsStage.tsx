@@ -11,12 +11,16 @@ import { addCircuit, usualScheme } from '@/core/switching/schemes';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
-import { CircuitsToolbar, type Order } from './CircuitsToolbar';
+import { CircuitsToolbar, type CircuitsShown, type Order } from './CircuitsToolbar';
 import { CircuitStrip } from './CircuitStrip';
 import { NewCircuit } from './NewCircuit';
 import styles from './CircuitsStage.module.css';
 
 const ReadingsDrawer = dynamic(() => import('./ReadingsDrawer').then(({ ReadingsDrawer: drawer }) => drawer), { ssr: false });
+
+const ProtectionView = dynamic(() => import('./ProtectionView').then(({ ProtectionView: view }) => view), { ssr: false });
+const ProposeDialog = dynamic(() => import('./ProposeDialog').then(({ ProposeDialog: dialog }) => dialog), { ssr: false });
+const ZonesView = dynamic(() => import('./ZonesView').then(({ ZonesView: view }) => view), { ssr: false });
 
 const CLOSED_HEIGHT = 76;
 const RANK = { fault: 0, caution: 1, note: 2, ok: 3 };
@@ -27,10 +31,12 @@ export function CircuitsStage() {
   const circuits = useDesign(({ analysis }) => analysis.circuits);
   const zones = useDesign(({ analysis }) => analysis.index.zones);
   const loadCount = useDesign(({ analysis }) => analysis.loads.size);
+  const [shown, setShown] = useState<CircuitsShown>('runs');
   const [order, setOrder] = useState<Order>('number');
   const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
   const [adding, setAdding] = useState(false);
   const [reading, setReading] = useState(false);
+  const [proposing, setProposing] = useState(false);
   const frozenOrder = useFrozenOrder(circuits, zones, order);
   const scroller = useRef<HTMLDivElement>(null);
   const width = useWidth(scroller);
@@ -48,6 +54,7 @@ export function CircuitsStage() {
     (id: string) => {
       const at = frozenOrder.findIndex((circuit) => circuit.id === id);
       if (at < 0) return;
+      setShown('runs');
       setOpen((now) => new Set(now).add(id));
       rows.scrollToIndex(at, { align: 'start' });
       requestAnimationFrame(() =>
@@ -86,6 +93,7 @@ export function CircuitsStage() {
   );
   const startAdding = useCallback(() => setAdding(true), []);
   const read = useCallback(() => setReading(true), []);
+  const startProposing = useCallback(() => setProposing(true), []);
   const add = (name: string, zoneId: string | null) => {
     setAdding(false);
     store.commit(`Add circuit ${name}`, (design) => {
@@ -97,7 +105,18 @@ export function CircuitsStage() {
 
   return (
     <div className={styles.stage}>
-      <CircuitsToolbar order={order} anyOpen={open.size > 0} onOrder={setOrder} onOpenAll={openAll} onAdd={startAdding} onReadings={read} />
+      <CircuitsToolbar
+        shown={shown}
+        onShown={setShown}
+        order={order}
+        anyOpen={open.size > 0}
+        onOrder={setOrder}
+        onOpenAll={openAll}
+        onAdd={startAdding}
+        onReadings={read}
+        onPropose={startProposing}
+      />
+      {proposing && <ProposeDialog onClose={() => setProposing(false)} />}
       {reading && <ReadingsDrawer onClose={() => setReading(false)} />}
       {adding && <NewCircuit onAdd={add} onClose={() => setAdding(false)} />}
       {circuits.length === 0 ? (
@@ -113,6 +132,12 @@ export function CircuitsStage() {
             Add the first circuit
           </Button>
         </EmptyStage>
+      ) : shown !== 'runs' ? (
+        shown === 'protection' ? (
+          <ProtectionView />
+        ) : (
+          <ZonesView />
+        )
       ) : (
         <>
           <div className={styles.head} aria-hidden>

@@ -2,6 +2,7 @@
 
 import { Button, Popconfirm, Segmented } from 'antd';
 import { useMemo } from 'react';
+import { marginsOf } from '@/core/analysis/margins';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { deviceOf } from '@/core/design/design';
 import { nameOf, wordFinding } from '@/core/findings/wording';
@@ -18,6 +19,8 @@ import { VoltageProfile } from '@/ui/runStrip/VoltageProfile';
 import { Verdict } from '@/ui/Verdict';
 import { DeadShortNote } from './DeadShortNote';
 import { setCircuit } from './edits';
+import { Margins } from './Margins';
+import { OtherSchools } from './OtherSchools';
 import { WireLengths } from './WireLengths';
 import styles from './StripDetail.module.css';
 
@@ -171,8 +174,10 @@ function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
   const all = useDesign((state) => state.findings);
   const findings = useMemo(() => all.filter(({ circuitId }) => circuitId === circuit.id), [all, circuit.id]);
   const { ampacity, choice } = circuit;
+  const margins = useMemo(() => marginsOf(analysis, circuit), [analysis, circuit]);
   return (
     <div className={styles.reasons}>
+      <Margins margins={margins} />
       {ampacity && circuit.conductor && (
         <p>
           <b>{formatConductor(circuit.conductor)}</b> carries {formatAmps(ampacity.amps)} here: {formatAmps(ampacity.baseA)} in the table at{' '}
@@ -196,6 +201,7 @@ function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
           {formatPercent(((choice.dropV + circuit.sharedDropV) / analysis.index.settings.nominalV) * 100)}.
         </p>
       )}
+      <OtherSchools circuitId={circuit.id} />
       <DeadShortNote circuit={circuit} />
       {findings.map((finding) => {
         const { title, message } = wordFinding(finding, analysis.design, units);

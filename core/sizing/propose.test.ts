@@ -1,0 +1,133 @@
+import fc from 'fast-check';
+import { heron } from '../../demo/heron';
+import { marl } from '../../demo/marl';
+import { pip } from '../../demo/pip';
+import { analyse } from '../analysis/analyse';
+import type { Analysis } from '../analysis/types';
+import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
+import { RATINGS_A } from '../catalog/fuses';
+import { applyChange, applyUnchecked, updateRecords } from '../design/change';
+import type { Design } from '../design/design';
+import { findingKey } from '../findings/types';
+import { candidateSizes } from './conductorChoice';
+import { MEASURES, propose, USUAL_PRICES, type Measure, type Proposal } from './propose';
+
+const ask = (design: Design, measure: Measure, circuitIds: readonly string[] | null = null) =>
+  propose(analyse(design), { circuitIds, measure, prices: USUAL_PRICES })!;
+const after = (design: Design, { change }: Proposal): Analysis => analyse(applyChange(design, change));
+const open = ({ findings }: Analysis) => findings.filter(({ severity }) => severity !== 'note').map(findingKey);
+
+describe.each(MEASURES)('a proposal for least %s', (measure) => {
+  test.each([
+    ['Heron', heron],
+    ['Pip', pip],
+    ['Marl with 24 circuits', () => marl(24)],
+  ])('on %s breaks no rule, mends what sizes can mend, and undoes nothing else', (_, make) => {
+    const design = make();
+    const proposal = ask(design, measure);
+    expect(proposal.circuits.some(({ stuck }) => stuck)).toBe(false);
+    expect(open(after(design, proposal))).toEqual([]);
+    for (const { before, after: next, governedBy } of proposal.circuits) {
+      if (governedBy === 'asItIs') expect(next.conductor).toBe(before.conductor);
+      if (measure === 'drop' && governedBy !== 'asItIs') expect(next.dropPercent).toBeLessThanOrEqual(before.dropPercent + 1e-9);
+    }
+  });
+  test('is never worse than a design that keeps every rule, and finds nothing more to do the second time', () => {
+    const design = pip();
+    const first = ask(design, measure);
+    expect(first.after).toBeLessThanOrEqual(first.before + 1e-9);
+    const again = ask(applyChange(design, first.change), measure);
+    expect(again.after).toBeCloseTo(first.after, 9);
+    expect(again.change.updated).toEqual([]);
+  });
+});
+
+/** Every pair of every circuit tried in turn with the rest as they are, by the design's own rules: the least that breaks none. */
+function exhaustive(design: Design, circuitId: string, measure: Measure): number {
+  const analysis = analyse(design);
+  const circuit = analysis.circuits.find(({ id }) => id === circuitId)!;
+  const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
+  const metres = wireIds.reduce((sum, id) => sum + analysis.wires.get(id)!.wire.lengthMm / 1000, 0);
+  const worth = (size: ConductorSize) =>
+    metres * (measure === 'weight' ? areaMm2(size) * 8.96e-3 : USUAL_PRICES.perM + USUAL_PRICES.perMm2M * areaMm2(size));
+  const family = circuit.conductor!.startsWith('awg') ? 'awg' : 'mm2';
+  let least = Infinity;
+  for (const conductor of candidateSizes(analysis.index.settings.conductorStandard, family)) {
+    for (const ratingA of RATINGS_A.blade) {
+      if (ratingA < circuit.peakA * 1.1 || worth(conductor) >= least) continue;
+      const sets = [{ id: circuit.protectionId, set: { ratingA } }, ...wireIds.map((id) => ({ id, set: { conductor } }))];
+      const tried = analyse(applyUnchecked(design, updateRecords(design, sets)));
+      const broken = tried.findings.filter((finding) => finding.circuitId === circuitId && finding.severity !== 'note');
+      if (broken.length === 0) least = worth(conductor);
+    }
+  }
+  return least;
+}
+
+test.each(['cost', 'weight'] as const)('on Pip every circuit is the least in %s of all pairs there are (tried one by one)', (measure) => {
+  const design = pip();
+  const proposal = ask(design, measure);
+  const sized = applyChange(design, proposal.change);
+  for (const { circuitId, after: next } of proposal.circuits) {
+    const value = measure === 'cost' ? next.cost : next.weightKg;
+    expect(value).toBeCloseTo(exhaustive(sized, circuitId, measure), 6);
+  }
+});
+
+test('sizes one circuit and leaves every other as it is', () => {
+  const design = heron();
+  const fridge = analyse(design).circuits.find(({ name }) => name === 'Fridge')!;
+  const { circuits, change } = ask(design, 'weight', [fridge.id]);
+  expect(circuits).toHaveLength(1);
+  // The fridge on a thin, long wire: 7.7 % of 5 needs 2.5 mm² by IEC 60228's resistances.
+  expect(circuits[0]).toMatchObject({ governedBy: 'drop', after: { conductor: 'mm2:2.5' } });
+  const touched = new Set([fridge.protectionId, ...fridge.supplyWireIds, ...fridge.returnWireIds]);
+  for (const { from } of change.updated) expect(touched.has(from.id)).toBe(true);
+});
+
+test('says what nothing fits, and leaves it', () => {
+  const design = pip();
+  const pump = analyse(design).circuits.find(({ name }) => name === 'Water pump')!;
+  // Forty amperes and no slot takes more than thirty.
+  const far = applyChange(design, updateRecords(design, pump.loadIds.map((id) => ({ id, set: { quantity: 10 } })))); // prettier-ignore
+  const [proposed] = ask(far, 'cost', [pump.id]).circuits;
+  expect(proposed).toMatchObject({ stuck: true });
+  expect(proposed!.after.conductor).toBe(proposed!.before.conductor);
+});
+
+test('gives a fuse without a slot one, and can be stopped', () => {
+  const design = pip();
+  const light = analyse(design).circuits[0]!;
+  const loose = applyChange(design, updateRecords(design, [{ id: light.protectionId, set: { mount: null } }]));
+  expect(after(loose, ask(loose, 'cost')).circuits.every(({ fed }) => fed)).toBe(true);
+  expect(propose(analyse(design), { circuitIds: null, measure: 'cost', prices: USUAL_PRICES }, () => false)).toBeNull();
+});
+
+test('whatever the lengths and loads, what is proposed breaks no rule of its own', () => {
+  const design = pip();
+  const { circuits } = analyse(design);
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 300, max: 12_000 }), { minLength: circuits.length, maxLength: circuits.length }),
+      fc.array(fc.integer({ min: 1, max: 4 }), { minLength: circuits.length, maxLength: circuits.length }),
+      fc.constantFrom(...MEASURES),
+      (lengths, quantities, measure) => {
+        const sets = circuits.flatMap(({ supplyWireIds, returnWireIds, loadIds }, at) => [
+          ...[...supplyWireIds, ...returnWireIds].map((id) => ({ id, set: { lengthMm: lengths[at]!, lengthMeasured: true } })),
+          ...loadIds.map((id) => ({ id, set: { quantity: quantities[at]! } })),
+        ]);
+        const spoiled = applyChange(design, updateRecords(design, sets));
+        const proposal = ask(spoiled, measure);
+        const result = after(spoiled, proposal);
+        for (const { circuitId, stuck } of proposal.circuits) {
+          if (stuck) continue;
+          const broken = result.findings.filter(
+            (finding) => finding.circuitId === circuitId && finding.severity !== 'note' && /^(wire|fuse|drop|return)\./.test(finding.rule),
+          );
+          expect(broken).toEqual([]);
+        }
+      },
+    ),
+    { numRuns: 25, seed: 5 },
+  );
+});

@@ -1,0 +1,270 @@
+import { analyse } from '../analysis/analyse';
+import type { Analysis, CircuitAnalysis } from '../analysis/types';
+import { areaMm2, awgOf, type ConductorSize } from '../catalog/conductorSizes';
+import { RATINGS_A } from '../catalog/fuses';
+import { applyUnchecked, isEmpty, type Change } from '../design/change';
+import type { Design } from '../design/design';
+import { Edit } from '../design/edit';
+import type { Protection } from '../design/schema';
+import type { Finding, Rule } from '../findings/types';
+import { firstFreeSlot } from '../switching/schemes';
+import { candidateSizes } from './conductorChoice';
+import { leastFuseA } from './fuse';
+
+/** What a proposal makes least of. */
+export const MEASURES = ['cost', 'weight', 'drop'] as const;
+export type Measure = (typeof MEASURES)[number];
+
+/** What a metre of one conductor costs: a part for the cable as such and a part for its copper, in whatever money one counts. */
+export interface Prices {
+  perM: number;
+  perMm2M: number;
+}
+
+/** Round figures to begin with; a person's own are right. */
+export const USUAL_PRICES: Prices = { perM: 0.4, perMm2M: 0.3 };
+
+export interface ProposalQuestion {
+  /** The circuits to size; null: all of them. */
+  circuitIds: readonly string[] | null;
+  measure: Measure;
+  prices: Prices;
+}
+
+/** What held a circuit from being smaller still. */
+export type ProposalGovernor = 'minimum' | 'ampacity' | 'fuse' | 'drop' | 'clearing' | 'start' | 'selectivity' | 'asItIs' | 'smallest';
+
+/** One circuit before and after. */
+export interface ProposedCircuit {
+  circuitId: string;
+  before: Sized;
+  after: Sized;
+  governedBy: ProposalGovernor;
+  /** No size and fuse keep every rule: it stays as it is. */
+  stuck: boolean;
+}
+
+export interface Sized {
+  conductor: ConductorSize | null;
+  ratingA: number;
+  dropPercent: number;
+  cost: number;
+  /** Copper of its own wires, kg. */
+  weightKg: number;
+}
+
+export interface Proposal {
+  change: Change;
+  circuits: ProposedCircuit[];
+  /** Sum of the measure over the circuits looked at, before and after: money, kg, or percent of drop. */
+  before: number;
+  after: number;
+}
+
+/** Copper, kg per metre and mm². Source: 8.96 g/cm³, physical tables. */
+const COPPER_KG = 8.96e-3;
+/** A fuse proposed stands at least so much more than all at once. Common practice: none is run at its rating. */
+const HEADROOM = 1.1;
+/** The thickest conductor a yellow terminal takes, mm²: least drop is not sought beyond it where rules do not ask for more. */
+const YELLOW_MM2 = 6;
+
+/** Rules a conductor and a fuse can break or keep, each with what it governs by. */
+const GOVERNED: Partial<Record<Rule, ProposalGovernor>> = {
+  'wire.overloaded': 'ampacity',
+  'wire.tooSmallForStandard': 'ampacity',
+  'wire.belowMinimum': 'minimum',
+  'fuse.aboveConductor': 'fuse',
+  'return.thinnerThanFuse': 'fuse',
+  'return.thinnerThanFeed': 'fuse',
+  'fuse.belowLoad': 'fuse',
+  'fuse.continuousLoad': 'fuse',
+  'slot.overRating': 'fuse',
+  'drop.overTarget': 'drop',
+  'drop.realCable': 'drop',
+  'drop.starved': 'drop',
+  'fuse.neverClears': 'clearing',
+  'fuse.slowToClear': 'clearing',
+  'wire.spoiltFirst': 'clearing',
+  'fuse.opensAtStart': 'start',
+  'fuse.aheadOpensFirst': 'selectivity',
+  'fuse.notSelective': 'selectivity',
+};
+
+interface Candidate {
+  conductor: ConductorSize;
+  ratingA: number;
+  value: number;
+}
+
+/** A circuit on its way to its size: what may still be tried, the best first. */
+interface Search {
+  circuit: CircuitAnalysis;
+  candidates: Candidate[];
+  at: number;
+  /** Why each conductor was refused, by the fuse tried on it. */
+  refused: Map<ConductorSize, Map<number, ProposalGovernor>>;
+  /** As it is, when that keeps every rule: what must be beaten. */
+  asItIs: number | null;
+}
+
+/**
+ * One conductor size and one fuse for every circuit, least by the measure within every rule, as one change. Each circuit's pairs are
+ * tried from the least up, all circuits at once, and the whole design is judged by its own rules each round: the first pair that breaks
+ * none is the least, since circuits meet only in shared cables, which stay as they are, and in the warmth of bundles, which the last
+ * round judges again. A circuit that keeps every rule is changed only for something better. Fuses in no slot are given one.
+ * `say` is told how far it is and stops the work by returning false.
+ */
+export function propose(
+  analysis: Analysis,
+  { circuitIds, measure, prices }: ProposalQuestion,
+  say: (done: number) => boolean = () => true,
+): Proposal | null {
+  const mounts = mountLoose(analysis, circuitIds);
+  const start = isEmpty(mounts) ? analysis : analyse(applyUnchecked(analysis.design, mounts), analysis);
+  const wanted = start.circuits.filter(({ id, worstLoadId }) => worstLoadId !== null && (circuitIds === null || circuitIds.includes(id)));
+  const valueOf = (circuit: CircuitAnalysis, conductor: ConductorSize) => valueAt(start, circuit, conductor, measure, prices);
+  const searches = wanted.map((circuit): Search => {
+    const broken = findingsOf(start, circuit.id);
+    const asItIs = broken.length > 0 ? null : currentValue(start, circuit, measure, prices);
+    const candidates = candidatesOf(start, circuit, measure)
+      .map(({ conductor, ratingA }) => ({ conductor, ratingA, value: valueOf(circuit, conductor) }))
+      .filter(({ value }) => asItIs === null || value < asItIs - 1e-9)
+      .sort(
+        (a, b) =>
+          a.value - b.value || Number(b.ratingA === circuit.ratingA) - Number(a.ratingA === circuit.ratingA) || a.ratingA - b.ratingA,
+      );
+    return { circuit, candidates, at: 0, refused: new Map(), asItIs };
+  });
+  const rounds = Math.max(1, ...searches.map(({ candidates }) => candidates.length));
+  let tried = start;
+  for (let round = 0; ; round++) {
+    if (!say(Math.min(0.99, round / rounds))) return null;
+    tried = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);
+    let moved = false;
+    for (const search of searches) {
+      if (search.at >= search.candidates.length) continue;
+      const broken = findingsOf(tried, search.circuit.id);
+      if (broken.length === 0) continue;
+      const { conductor, ratingA } = search.candidates[search.at]!;
+      const known = search.refused.get(conductor) ?? new Map<number, ProposalGovernor>();
+      search.refused.set(conductor, known.set(ratingA, GOVERNED[broken[0]!.rule] ?? 'fuse'));
+      search.at += 1;
+      moved = true;
+    }
+    if (!moved) break;
+  }
+  const edit = new Edit(analysis.design);
+  for (const { from, to } of mounts.updated) edit.set(from.id, { mount: (to as Protection).mount });
+  setSizes(edit, searches);
+  const circuits = searches.map((search): ProposedCircuit => {
+    const after = tried.circuits.find(({ id }) => id === search.circuit.id)!;
+    const unchanged = search.at >= search.candidates.length;
+    return {
+      circuitId: search.circuit.id,
+      before: sized(
+        analysis,
+        analysis.circuits.find(({ id }) => id === search.circuit.id)!,
+        prices,
+      ),
+      after: sized(tried, after, prices),
+      governedBy: unchanged && search.asItIs !== null ? 'asItIs' : governorOf(search),
+      stuck: unchanged && search.asItIs === null,
+    };
+  });
+  const sum = (side: 'before' | 'after') => circuits.reduce((total, entry) => total + inMeasure(entry[side], measure), 0);
+  return { change: edit.change, circuits, before: sum('before'), after: sum('after') };
+}
+
+/** Why nothing thinner would do: what refused the next thinner conductor with the fuse chosen, or with the smallest one tried on it. */
+function governorOf({ candidates, at, refused }: Search): ProposalGovernor {
+  const chosen = candidates[Math.min(at, candidates.length - 1)];
+  const thinner = Array.from(refused.keys())
+    .filter((size) => !chosen || areaMm2(size) < areaMm2(chosen.conductor))
+    .sort((a, b) => areaMm2(b) - areaMm2(a))[0];
+  if (!thinner) return 'smallest';
+  const byRating = refused.get(thinner)!;
+  return byRating.get(chosen?.ratingA ?? NaN) ?? byRating.get(Math.min(...byRating.keys()))!;
+}
+
+function inMeasure({ cost, weightKg, dropPercent }: Sized, measure: Measure): number {
+  return measure === 'cost' ? cost : measure === 'weight' ? weightKg : dropPercent;
+}
+
+/** Slots for the fuses of circuits that sit in none and are fed by nothing. */
+function mountLoose({ circuits, design }: Analysis, circuitIds: readonly string[] | null): Change {
+  const edit = new Edit(design);
+  for (const { id, fed, block, protectionId } of circuits) {
+    if (fed || block !== null || (circuitIds !== null && !circuitIds.includes(id))) continue;
+    const mount = firstFreeSlot(edit.design);
+    if (mount) edit.set(protectionId, { mount });
+  }
+  return edit.change;
+}
+
+/** The rules a circuit breaks that its conductor and fuse can answer for. */
+function findingsOf({ findings }: Analysis, circuitId: string): Finding[] {
+  return findings.filter((finding) => finding.circuitId === circuitId && finding.severity !== 'note' && finding.rule in GOVERNED);
+}
+
+/** Every pair worth trying: what the closed formulas already refuse is left out. */
+function candidatesOf({ index, blocks, wires }: Analysis, circuit: CircuitAnalysis, measure: Measure): Omit<Candidate, 'value'>[] {
+  const { settings, devices } = index;
+  const fuse = devices.get(circuit.protectionId) as Protection;
+  const slotMaxA = blocks.find(({ id }) => id === fuse.mount?.blockId)?.slotMaxA ?? Infinity;
+  const leastA = Math.max(leastFuseA(circuit.continuousA, circuit.peakA), circuit.peakA * HEADROOM);
+  const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA - 1e-9 && rating <= slotMaxA);
+  const family = circuit.conductor && awgOf(circuit.conductor) ? 'awg' : 'mm2';
+  const own = [...circuit.supplyWireIds, ...circuit.returnWireIds].map((id) => wires.get(id)!).filter(Boolean);
+  // Under the least drop, copper stops where the usual terminals do, unless the rules themselves ask for more.
+  const least = circuit.choice ? areaMm2(circuit.choice.conductor) : 0;
+  const mostMm2 = measure === 'drop' ? Math.max(YELLOW_MM2, least) * 1.001 : Infinity;
+  return candidateSizes(settings.conductorStandard, family)
+    .filter((size) => areaMm2(size) <= mostMm2)
+    .flatMap((conductor) => (own.length === 0 ? [] : ratings.map((ratingA) => ({ conductor, ratingA }))));
+}
+
+function metresOf({ wires }: Analysis, circuit: CircuitAnalysis): number {
+  return [...circuit.supplyWireIds, ...circuit.returnWireIds].reduce((sum, id) => sum + (wires.get(id)?.wire.lengthMm ?? 0) / 1000, 0);
+}
+
+/** The measure of a circuit with one conductor throughout. Least drop is least resistance: the thickest first. */
+function valueAt(analysis: Analysis, circuit: CircuitAnalysis, conductor: ConductorSize, measure: Measure, prices: Prices): number {
+  const metres = metresOf(analysis, circuit);
+  const mm2 = areaMm2(conductor);
+  if (measure === 'cost') return metres * (prices.perM + prices.perMm2M * mm2);
+  return measure === 'weight' ? metres * mm2 * COPPER_KG : 1 / mm2;
+}
+
+function currentValue(analysis: Analysis, circuit: CircuitAnalysis, measure: Measure, prices: Prices): number {
+  if (measure !== 'drop') return inMeasure(sized(analysis, circuit, prices), measure);
+  return circuit.conductor ? 1 / areaMm2(circuit.conductor) : Infinity;
+}
+
+/** A circuit's own wires as they are. */
+function sized({ wires }: Analysis, circuit: CircuitAnalysis, { perM, perMm2M }: Prices): Sized {
+  let cost = 0;
+  let weightKg = 0;
+  for (const id of [...circuit.supplyWireIds, ...circuit.returnWireIds]) {
+    const wire = wires.get(id)?.wire;
+    if (!wire) continue;
+    const metres = wire.lengthMm / 1000;
+    cost += metres * (perM + perMm2M * areaMm2(wire.conductor));
+    weightKg += metres * areaMm2(wire.conductor) * COPPER_KG;
+  }
+  return { conductor: circuit.conductor, ratingA: circuit.ratingA, dropPercent: circuit.dropPercent, cost, weightKg };
+}
+
+function setSizes(edit: Edit, searches: readonly Search[]): void {
+  for (const { circuit, candidates, at } of searches) {
+    const chosen = candidates[at];
+    if (!chosen) continue;
+    edit.set(circuit.protectionId, { ratingA: chosen.ratingA });
+    for (const id of [...circuit.supplyWireIds, ...circuit.returnWireIds]) edit.set(id, { conductor: chosen.conductor });
+  }
+}
+
+function changeFor(design: Design, searches: readonly Search[]): Change {
+  const edit = new Edit(design);
+  setSizes(edit, searches);
+  return edit.change;
+}

@@ -1,0 +1,42 @@
+import type { Margin } from '@/core/analysis/margins';
+import { formatAmps, formatNumber, formatPercent } from '@/core/units/quantity';
+import styles from './Margins.module.css';
+
+const WORDS: Record<Margin['limit'], string> = {
+  ampacity: 'Current against the wire',
+  fuseByWire: 'Fuse against the wire',
+  continuous: '125 % of lasting load against the fuse',
+  drop: 'Drop against its target',
+  endClearing: 'Times the rating in a short at the far end',
+  breaking: 'Dead short against what its chain breaks',
+};
+
+/** How much of each limit is used up, as bars: full is at the limit. */
+export function Margins({ margins }: { margins: readonly Margin[] }) {
+  return (
+    <table className={styles.margins} aria-label="Margins">
+      <tbody>
+        {margins.map(({ limit, share, used, of, unit }) => (
+          <tr key={limit}>
+            <th scope="row">{WORDS[limit]}</th>
+            <td className={styles.cell}>
+              <span className={styles.bar} aria-hidden>
+                <span data-over={share > 1 + 1e-9 || undefined} style={{ width: `${Math.min(100, share * 100)}%` }} />
+              </span>
+            </td>
+            <td className="reading">
+              {limit === 'endClearing'
+                ? `${inUnit(of, unit)}, wants ${inUnit(used, unit)}`
+                : `${inUnit(used, unit)} of ${inUnit(of, unit)}`}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function inUnit(value: number, unit: Margin['unit']): string {
+  if (unit === 'A') return formatAmps(value);
+  return unit === '%' ? formatPercent(value) : `${formatNumber(value, 1)} x`;
+}

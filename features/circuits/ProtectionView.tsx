@@ -1,0 +1,115 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import type { ProtectionAnalysis } from '@/core/analysis/protections';
+import { chainOf, protectionTree } from '@/core/analysis/protectionChain';
+import { INTERRUPTING } from '@/core/catalog/interrupting';
+import { FAMILY_NAMES } from '@/core/catalog/fuses';
+import { nameOf, wordFinding } from '@/core/findings/wording';
+import { endVerdict } from '@/core/sizing/coordination';
+import { formatNumber, formatRating, MISSING } from '@/core/units/quantity';
+import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { Verdict } from '@/ui/Verdict';
+import { TimeCurrentChart } from './TimeCurrentChart';
+import styles from './ProtectionView.module.css';
+
+const END_WORDS = { good: 'fast', acceptable: 'in time', slow: 'slowly', never: 'perhaps never' };
+
+/** Every fuse and breaker from the battery outwards, and the opening times of the chosen one with those ahead of it. */
+export function ProtectionView() {
+  const analysis = useDesign((state) => state.analysis);
+  const tree = useMemo(() => protectionTree(analysis), [analysis]);
+  const [wanted, choose] = useState<string | null>(null);
+  const chosen = analysis.protections.has(wanted ?? '') ? wanted! : (tree.find(({ depth }) => depth > 0) ?? tree[0])?.entry.id;
+  const chain = chosen ? chainOf(analysis, chosen) : null;
+  if (!chain)
+    return <p className={styles.nothing}>With a battery and a main fuse, this shows what every fuse must break and which opens first.</p>;
+  const name = ({ id, circuitId }: ProtectionAnalysis) => nameOf(analysis.design, circuitId ?? id);
+  return (
+    <div className={styles.body}>
+      <section className={styles.card} aria-label="Fuses and breakers">
+        <table className={styles.table}>
+          <thead>
+            <tr>
+              <th scope="col">From the battery outwards</th>
+              <th scope="col">Rating</th>
+              <th scope="col" title="Greatest dead short right at it, against what it is made to break">
+                Dead short of what it breaks
+              </th>
+              <th scope="col" title="Least dead short at the far end of what it guards, as a multiple of its rating">
+                At the far end
+              </th>
+              <th scope="col" title="Up to which current it surely opens before the one ahead">
+                Surely first
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {tree.map(({ entry, depth }) => (
+              <tr key={entry.id} data-chosen={entry.id === chosen || undefined}>
+                <td style={{ paddingLeft: 4 + depth * 16 }}>
+                  <button type="button" aria-pressed={entry.id === chosen} onClick={() => choose(entry.id)}>
+                    {name(entry)}
+                  </button>
+                </td>
+                <td className="reading">{formatRating(entry.fuse.ratingA)}</td>
+                <td className="reading" data-over={entry.atA > INTERRUPTING[entry.fuse.family].breaksA || undefined}>
+                  {kiloamps(entry.atA)} of {kiloamps(INTERRUPTING[entry.fuse.family].breaksA)} kA
+                </td>
+                <td className="reading">
+                  {entry.endA === null
+                    ? MISSING
+                    : `${formatNumber(entry.endA / entry.fuse.ratingA, 1)} x, ${END_WORDS[endVerdict(entry.fuse, entry.endA)]}`}
+                </td>
+                <td className="reading">
+                  {entry.selectiveToA === null
+                    ? MISSING
+                    : entry.selectiveToA >= entry.atA
+                      ? 'always'
+                      : `to ${kiloamps(entry.selectiveToA)} kA`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <section className={styles.card} aria-label="Opening times">
+        <h3>
+          {name(chain.links[0]!)}
+          <small>
+            {' '}
+            {formatRating(chain.links[0]!.fuse.ratingA)} {FAMILY_NAMES[chain.links[0]!.fuse.family].toLowerCase()}
+          </small>
+        </h3>
+        <TimeCurrentChart chain={chain} nameOf={(id) => nameOf(analysis.design, id)} />
+        <ChainFindings protectionId={chosen!} blockId={chain.links[0]!.fuse.mount?.blockId ?? null} />
+      </section>
+    </div>
+  );
+}
+
+function kiloamps(amps: number): string {
+  return formatNumber(amps / 1000, 1);
+}
+
+/** What the rules found about the chosen one, in words. */
+function ChainFindings({ protectionId, blockId }: { protectionId: string; blockId: string | null }) {
+  const units = useUnits();
+  const design = useDesign((state) => state.design);
+  const findings = useDesign((state) => state.findings);
+  const about = findings.filter(({ subjects: [first] }) => first === protectionId || (blockId !== null && first === blockId));
+  if (about.length === 0)
+    return <p className={styles.well}>It breaks what it may have to, ends a short at the far end, spares its wire and opens first.</p>;
+  return (
+    <ul className={styles.findings}>
+      {about.map((finding) => {
+        const { title, message, why } = wordFinding(finding, design, units);
+        return (
+          <li key={finding.rule}>
+            <Verdict severity={finding.severity} /> <b>{title}.</b> {message} <span className={styles.why}>{why}</span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+
+import { useMemo } from 'react';
+import { SEEN_V, zoneDrops } from '@/core/analysis/zoneDrops';
+import { nameOf } from '@/core/findings/wording';
+import { formatPercent, formatVolts, MISSING } from '@/core/units/quantity';
+import { useDesign } from '@/features/design/DesignProvider';
+import styles from './ZonesView.module.css';
+
+/** Drop by zone on one page: the worst, the mean, and how alike the lamps of a zone burn. */
+export function ZonesView() {
+  const analysis = useDesign((state) => state.analysis);
+  const zones = useMemo(() => zoneDrops(analysis), [analysis]);
+  const { design, circuits } = analysis;
+  const targets = useMemo(() => new Map(circuits.map(({ id, targetPercent }) => [id, targetPercent])), [circuits]);
+  if (zones.length === 0) return <p className={styles.nothing}>Once loads hang on circuits, this shows how evenly each zone is fed.</p>;
+  const most = Math.max(...zones.map(({ worstPercent }) => worstPercent), ...targets.values());
+  return (
+    <div className={styles.body}>
+      {zones.map(({ id, loads, worstPercent, meanPercent, lampSpreadV }) => (
+        <section key={id ?? 'none'} className={styles.card} aria-label={id ? nameOf(design, id) : 'In no zone'}>
+          <h3>{id ? nameOf(design, id) : 'In no zone'}</h3>
+          <p className={styles.said}>
+            worst <b className="reading">{formatPercent(worstPercent)}</b>, mean {formatPercent(meanPercent)}
+            {lampSpreadV !== null && (
+              <>
+                , lamps differ by <span className={lampSpreadV > SEEN_V ? styles.seen : undefined}>{formatVolts(lampSpreadV)}</span>
+                {lampSpreadV > SEEN_V && ', which shows side by side'}
+              </>
+            )}
+          </p>
+          <table>
+            <tbody>
+              {loads.map(({ id: loadId, circuitId, dropPercent, dropV }) => {
+                const target = targets.get(circuitId!)!;
+                return (
+                  <tr key={loadId}>
+                    <th scope="row">{nameOf(design, loadId)}</th>
+                    <td className={styles.barCell}>
+                      <span className={styles.bar} aria-hidden>
+                        <span
+                          className={styles.fill}
+                          data-over={dropPercent > target + 1e-9 || undefined}
+                          style={{ width: `${(dropPercent / most) * 100}%` }}
+                        />
+                        <span className={styles.target} style={{ left: `${(target / most) * 100}%` }} />
+                      </span>
+                    </td>
+                    <td className="reading">{formatPercent(dropPercent)}</td>
+                    <td className="reading">of {formatPercent(target)}</td>
+                    <td className="reading">{dropV > 0 ? formatVolts(dropV) : MISSING}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </div>
+  );
+}
