@@ -30,6 +30,7 @@ for (const theme of ['light', 'night'] as const) {
       `/d/${heron}/energy`,
       `/d/${heron}/circuits`,
       `/d/${heron}/report`,
+      '/handbook/chain',
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
@@ -63,6 +64,25 @@ for (const theme of ['light', 'night'] as const) {
     await page.getByRole('button', { name: 'Readings' }).click();
     await expect(page.getByRole('table', { name: 'Readings' })).toBeVisible();
     expect(await seriousIn(page, '[role=dialog]'), 'the readings').toEqual([]);
+    for (const [stage, view, seen] of [
+      ['circuits', 'Protection', 'Fuses and breakers'],
+      ['circuits', 'Zones', 'Galley'],
+      ['loads', 'The budget', 'Budget'],
+    ] as const) {
+      await page.goto(`/d/${heron}/${stage}`);
+      await page.getByText(view, { exact: true }).click();
+      await expect(page.getByRole('region', { name: seen, exact: true })).toBeVisible();
+      expect(await seriousIn(page), view).toEqual([]);
+    }
+    await page.goto(`/d/${heron}/circuits`);
+    await page.getByRole('button', { name: 'Propose sizes' }).click();
+    await expect(page.getByRole('dialog').getByRole('status')).toBeVisible();
+    expect(await seriousIn(page, '[role=dialog]'), 'the proposal').toEqual([]);
+    await page.goto(`/d/${heron}/loads`);
+    await page.getByRole('gridcell', { name: 'Compressor fridge', exact: true }).click();
+    await page.keyboard.press('Alt+Enter');
+    await expect(page.getByRole('dialog', { name: 'Compressor fridge' })).toBeVisible();
+    expect(await seriousIn(page, '[role=dialog]'), 'a load’s page').toEqual([]);
     await page.goto(`/d/${heron}/circuits`);
     await page.keyboard.press('/');
     await page.getByRole('dialog').getByRole('combobox').fill('fridge');

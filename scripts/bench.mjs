@@ -36,6 +36,9 @@ console.log('\nDays simulated: loads, days and weathers drawn');
 const trips = ['30,1,1', '30,30,200', '30,365,1', '30,365,50', '30,365,200', '60,365,200'];
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/energy.ts', ...trips], { cwd: ROOT, encoding: 'utf8' }).stdout));
 
+console.log('\nSizes proposed for every circuit, by each measure');
+console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/propose.ts', ...SIZES.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout));
+
 console.log('\nThe vehicle: every wire finding its way, and what one stretch corrected costs, median');
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/rig.ts', ...SIZES.map(String), '480'], { cwd: ROOT, encoding: 'utf8' }).stdout));
 

@@ -23,13 +23,3 @@ export const INTERRUPTING: Record<ProtectionFamily, InterruptingFacts> = {
   glass: { maxV: 32, breaksA: 1000 },
   breaker: { maxV: 32, breaksA: 1000 },
 };
-
-/**
- * Least interrupting rating of the main protection by the standard for a 12 V bank, A, by its cold cranking amperes; large lithium
- * banks 20 kA. Source: ABYC E-11, from memory.
- */
-export const LEAST_MAIN_BREAKS: readonly (readonly [crankingA: number, breaksA: number])[] = [
-  [650, 1500],
-  [1100, 3000],
-  [Infinity, 5000],
-];

@@ -11,6 +11,8 @@ export const SOURCES = {
   isoSmallCraft: 'ISO 10133, now ISO 13297 (metric small craft): ampacity, drop formula with 0.0164',
   roadVehicle: 'Road-vehicle PVC 70 °C cable: ampacity at 30 °C, as tabulated in automotive engineering handbooks',
   bladeFuses: 'ISO 8820-3 blade fuses: ratings and colours',
+  coordination:
+    'Opening times by ISO 8820-3 (blades) and makers’ ranges; conductors in a short by IEC 60364-4-43; interrupting ratings by makers’ data',
   batteries: 'Battery trade tables: usable depth, rested volts; Peukert exponents by construction',
   fromMemory: 'Entered from memory; check your own copy of the standard before you build.',
 } as const;

@@ -1,7 +1,9 @@
 import type { Analysis } from '../analysis/types';
+import { INTERRUPTING } from '../catalog/interrupting';
 import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
 import { nameOf, wordFinding } from '../findings/wording';
 import type { Finding } from '../findings/types';
+import type { Ampacity } from '../sizing/ampacity';
 
 /** The headless check's answer, the same figures the screens show. Rounded to six significant digits. */
 export function checkOutput(analysis: Analysis) {
@@ -26,6 +28,8 @@ export function checkOutput(analysis: Analysis) {
       dropPercent: round(circuit.dropPercent),
       fuseA: circuit.ratingA,
       governedBy: circuit.choice?.governedBy ?? null,
+      ampacity: ampacityKeys(circuit.ampacity),
+      protection: protectionKeys(analysis, circuit.protectionId),
       findings: findings.filter(({ circuitId }) => circuitId === circuit.id).map(finding),
     })),
     zones: zones.map((zone) => ({
@@ -54,6 +58,11 @@ export function checkOutput(analysis: Analysis) {
         },
       };
     }),
+    protections: Array.from(analysis.protections.values(), ({ id }) => ({
+      id,
+      name: nameOf(analysis.design, id),
+      ...protectionKeys(analysis, id)!,
+    })),
     totals: {
       connectedA: round(totals.connectedA),
       worstSimultaneousA: round(totals.worstSimultaneousA),
@@ -65,6 +74,41 @@ export function checkOutput(analysis: Analysis) {
       worstDropPercent: round(totals.worstDropPercent),
     },
     findings: findings.map(finding),
+  };
+}
+
+/** An ampacity with every step: the table's amperes, each factor, and what is left. */
+function ampacityKeys(carried: Ampacity | null) {
+  if (!carried) return null;
+  const { amps, baseA, columnC, factor, factorFor, bundleFactor, loaded } = carried;
+  return {
+    amps: round(amps),
+    tableA: baseA,
+    insulationC: columnC,
+    heatFactor: round(factor / bundleFactor),
+    heatFor: factorFor,
+    bundleFactor,
+    loaded,
+  };
+}
+
+/** A fuse or breaker in its chain; null while nothing feeds it. */
+function protectionKeys({ protections, design }: Analysis, id: string) {
+  const entry = protections.get(id);
+  if (!entry) return null;
+  const { fuse, upstreamId, atA, endA, endClears, selectiveToA, heat, start } = entry;
+  return {
+    family: fuse.family,
+    ratingA: fuse.ratingA,
+    behind: upstreamId === null ? null : nameOf(design, upstreamId),
+    shortAtItA: round(atA),
+    breaksA: INTERRUPTING[fuse.family].breaksA,
+    shortAtEndA: round(endA),
+    // Past what a number can say it never opens.
+    clearsEndS: endClears && Number.isFinite(endClears.longestS) ? round(endClears.longestS) : null,
+    surelyFirstToA: round(selectiveToA),
+    heatShare: heat && round(heat.share),
+    startA: start && round(start.amps),
   };
 }
 

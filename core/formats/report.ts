@@ -1,6 +1,10 @@
 import type { Analysis } from '../analysis/types';
+import { jointsOf } from '../analysis/joints';
+import { protectionTree } from '../analysis/protectionChain';
+import { zoneDrops } from '../analysis/zoneDrops';
 import { CHEMISTRY_FACTS } from '../catalog/chemistries';
 import { FAMILY_NAMES } from '../catalog/fuses';
+import { INTERRUPTING } from '../catalog/interrupting';
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { SOURCES } from '../catalog/sources';
 import { nameOf, wordFinding } from '../findings/wording';
@@ -63,7 +67,9 @@ export function makeReport(analysis: Analysis): Report {
       findings(analysis),
       circuits(analysis),
       fuseMap(analysis),
+      protection(analysis),
       cables(analysis),
+      joints(analysis),
       loads(analysis),
       zones(analysis),
       energy(analysis),
@@ -76,6 +82,7 @@ export function makeReport(analysis: Analysis): Report {
       settings.conductorStandard === 'road-vehicle' ? SOURCES.roadCable : SOURCES.class5,
       SOURCES.copper,
       SOURCES.bladeFuses,
+      SOURCES.coordination,
       SOURCES.batteries,
       SOURCES.fromMemory,
     ],
@@ -131,6 +138,27 @@ function fuseMap({ blocks, design }: Analysis): ReportSection {
   };
 }
 
+function protection(analysis: Analysis): ReportSection {
+  return {
+    title: 'Fuses in their chain',
+    text: 'A dead short right at each, with a full battery, and at the far end of what it guards, with a worn one and warm conductors. By the gates of its family it ends the latter within the time given; up to the current given it surely opens before the one ahead.',
+    columns: [
+      ...left('Fuse or breaker', 'Behind'),
+      ...right('Rating', 'Short at it', 'Breaks', 'Short at the end', 'Within', 'Surely first to'),
+    ],
+    rows: protectionTree(analysis).map(({ entry, depth }) => [
+      `${'\u00a0\u00a0\u00a0'.repeat(depth)}${nameOf(analysis.design, entry.circuitId ?? entry.id)}`,
+      entry.upstreamId === null ? 'the battery' : nameOf(analysis.design, entry.upstreamId),
+      formatRating(entry.fuse.ratingA),
+      formatAmps(entry.atA),
+      formatAmps(INTERRUPTING[entry.fuse.family].breaksA),
+      formatAmps(entry.endA),
+      entry.endClears && Number.isFinite(entry.endClears.longestS) ? `${formatNumber(entry.endClears.longestS, 2)} s` : MISSING,
+      entry.selectiveToA === null ? MISSING : entry.selectiveToA >= entry.atA ? 'always' : formatAmps(entry.selectiveToA),
+    ]),
+  };
+}
+
 function cables({ wires, design, index }: Analysis): ReportSection {
   const { units } = index.settings;
   const shared = Array.from(wires.values()).filter(({ circuitId }) => circuitId === null);
@@ -165,6 +193,32 @@ function batteryWords({ battery, devices }: Analysis['index']): string {
   return [...words, ...mains].join('. ');
 }
 
+function joints(analysis: Analysis): ReportSection {
+  return {
+    title: 'Ends and joints',
+    text: 'Insulated terminals by colour; larger conductors take lugs with a die of their own. Joints in rows: one fewer than the pieces, on each pole.',
+    columns: [
+      ...left('Circuit'),
+      ...right('Ends'),
+      ...left('Conductor', 'Terminal'),
+      ...right('Stands a pull of', 'Joints in rows'),
+      ...left('Sealed'),
+    ],
+    rows: analysis.circuits.flatMap((circuit) => {
+      const { ends, rowJoints, wet } = jointsOf(analysis, circuit);
+      return ends.map(({ conductor, count, terminal, pullN }, at) => [
+        at === 0 ? nameOf(analysis.design, circuit.id) : '',
+        String(count),
+        formatConductor(conductor),
+        terminal === 'none' ? 'none fits' : terminal,
+        pullN === null ? MISSING : `${formatNumber(pullN, 0)} N`,
+        at === 0 ? String(rowJoints) : '',
+        at === 0 && wet ? 'where it gets wet' : '',
+      ]);
+    }),
+  };
+}
+
 function loads({ loads: list, design }: Analysis): ReportSection {
   return {
     title: 'Loads',
@@ -184,14 +238,19 @@ function loads({ loads: list, design }: Analysis): ReportSection {
   };
 }
 
-function zones({ zones: list, index }: Analysis): ReportSection {
+function zones(analysis: Analysis): ReportSection {
+  const { zones: list, index } = analysis;
   const { units } = index.settings;
+  const drops = new Map(zoneDrops(analysis).map((drop) => [drop.id, drop]));
   const air = new Map(
     index.zones.map((zone) => [zone.id, `${formatTemperature(zone.ambientC, units)}${zone.engineSpace ? ', engine space' : ''}`]),
   );
   return {
     title: 'Zones',
-    columns: [...left('Zone', 'Hottest air'), ...right('Loads', 'Connected', 'At once', 'Worst drop', 'A day')],
+    columns: [
+      ...left('Zone', 'Hottest air'),
+      ...right('Loads', 'Connected', 'At once', 'Worst drop', 'Mean drop', 'Lamps differ by', 'A day'),
+    ],
     rows: list.map((zone) => [
       zone.name,
       air.get(zone.id)!,
@@ -199,6 +258,8 @@ function zones({ zones: list, index }: Analysis): ReportSection {
       formatAmps(zone.connectedA),
       formatAmps(zone.peakA),
       formatPercent(zone.worstDropPercent),
+      formatPercent(drops.get(zone.id)?.meanPercent ?? null),
+      formatVolts(drops.get(zone.id)?.lampSpreadV ?? null),
       formatWattHours(zone.dailyWh),
     ]),
   };

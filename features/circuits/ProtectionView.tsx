@@ -13,7 +13,8 @@ import { Verdict } from '@/ui/Verdict';
 import { TimeCurrentChart } from './TimeCurrentChart';
 import styles from './ProtectionView.module.css';
 
-const END_WORDS = { good: 'fast', acceptable: 'in time', slow: 'slowly', never: 'perhaps never' };
+/** What is said beside the multiple where it is not well. */
+const END_WORDS = { good: '', acceptable: '', slow: ', slow', never: ', never?' };
 
 /** Every fuse and breaker from the battery outwards, and the opening times of the chosen one with those ahead of it. */
 export function ProtectionView() {
@@ -59,7 +60,7 @@ export function ProtectionView() {
                 <td className="reading">
                   {entry.endA === null
                     ? MISSING
-                    : `${formatNumber(entry.endA / entry.fuse.ratingA, 1)} x, ${END_WORDS[endVerdict(entry.fuse, entry.endA)]}`}
+                    : `${formatNumber(entry.endA / entry.fuse.ratingA, 1)} x${END_WORDS[endVerdict(entry.fuse, entry.endA)]}`}
                 </td>
                 <td className="reading">
                   {entry.selectiveToA === null

@@ -4,6 +4,7 @@ import { Button, Popconfirm, Segmented } from 'antd';
 import { useMemo } from 'react';
 import { marginsOf } from '@/core/analysis/margins';
 import type { CircuitAnalysis } from '@/core/analysis/types';
+import { updateRecords } from '@/core/design/change';
 import { deviceOf } from '@/core/design/design';
 import { nameOf, wordFinding } from '@/core/findings/wording';
 import { remediesFor } from '@/core/findings/remedies';
@@ -19,8 +20,10 @@ import { VoltageProfile } from '@/ui/runStrip/VoltageProfile';
 import { Verdict } from '@/ui/Verdict';
 import { DeadShortNote } from './DeadShortNote';
 import { setCircuit } from './edits';
+import { JointsNote } from './JointsNote';
 import { Margins } from './Margins';
 import { OtherSchools } from './OtherSchools';
+import { TradeSizeField } from './TradeSizeField';
 import { WireLengths } from './WireLengths';
 import styles from './StripDetail.module.css';
 
@@ -153,6 +156,22 @@ function Settings({ circuit }: { circuit: CircuitAnalysis }) {
           ]}
         />
       </div>
+      {circuit.conductor && (
+        <div className={styles.choice}>
+          <span>Cable</span>
+          <TradeSizeField
+            label={`Cable of ${circuit.name} as it is named`}
+            onTake={(conductor) =>
+              store.commit(`Set the cable of ${circuit.name}`, (now) =>
+                updateRecords(
+                  now,
+                  [...circuit.supplyWireIds, ...circuit.returnWireIds].map((id) => ({ id, set: { conductor } })),
+                ),
+              )
+            }
+          />
+        </div>
+      )}
       <Popconfirm
         title="Take this circuit out?"
         description="Its fuse, switch and wires go; its loads stay. It can be undone."
@@ -201,6 +220,7 @@ function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
           {formatPercent(((choice.dropV + circuit.sharedDropV) / analysis.index.settings.nominalV) * 100)}.
         </p>
       )}
+      <JointsNote circuit={circuit} />
       <OtherSchools circuitId={circuit.id} />
       <DeadShortNote circuit={circuit} />
       {findings.map((finding) => {

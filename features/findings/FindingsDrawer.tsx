@@ -1,9 +1,11 @@
 'use client';
 
 import { Button, Drawer } from 'antd';
+import Link from 'next/link';
 import { findingKey, type Finding } from '@/core/findings/types';
 import { remediesFor } from '@/core/findings/remedies';
 import { wordFinding } from '@/core/findings/wording';
+import { handbookPageOf } from '@/core/handbook/pages';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { stageOf } from '@/features/workspace/stages';
 import { useJump } from '@/features/workspace/useJump';
@@ -44,6 +46,7 @@ function FindingCard({ finding }: { finding: Finding }) {
   const jump = useJump();
   const { title, message, why } = wordFinding(finding, analysis.design, units);
   const stage = stageOf(finding);
+  const page = handbookPageOf(finding.rule);
   return (
     <li className={`${styles.card} ${styles[finding.severity]}`}>
       <div className={styles.head}>
@@ -51,7 +54,9 @@ function FindingCard({ finding }: { finding: Finding }) {
         <h3>{title}</h3>
       </div>
       <p>{message}</p>
-      <p className={styles.why}>{why}</p>
+      <p className={styles.why}>
+        {why} {page && <Link href={`/handbook/${page.id}`}>{page.title}</Link>}
+      </p>
       <div className={styles.actions}>
         {remediesFor(analysis, finding).map(({ label, change }) => (
           <Button key={label} size="small" type="primary" onClick={() => store.commit(label, () => change)}>

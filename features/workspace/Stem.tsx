@@ -37,6 +37,9 @@ export function Stem({ designId }: { designId: string }) {
       <Link href={`/d/${designId}/report`} className={styles.report}>
         Report and print
       </Link>
+      <Link href="/handbook/conductors" className={styles.handbook}>
+        Handbook
+      </Link>
     </nav>
   );
 }

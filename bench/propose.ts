@@ -1,0 +1,33 @@
+import { analyse } from '../core/analysis/analyse';
+import { MEASURES, propose, USUAL_PRICES } from '../core/sizing/propose';
+import { marl } from '../demo/marl';
+
+/** Proposals: how the time grows with circuits. Arguments: numbers of circuits, each a row. */
+const rows = process.argv.slice(2).map(Number);
+console.log(JSON.stringify(rows.map(timed)));
+
+function timed(circuits: number) {
+  const analysis = analyse(marl(circuits));
+  const times = MEASURES.map((measure) => {
+    const ask = () => {
+      let rounds = 0;
+      const start = performance.now();
+      const proposal = propose(analysis, { circuitIds: null, measure, prices: USUAL_PRICES }, () => {
+        rounds += 1;
+        return true;
+      })!;
+      return { ms: performance.now() - start, rounds, kept: proposal.after / proposal.before };
+    };
+    return [measure, [ask(), ask(), ask()].sort((a, b) => a.ms - b.ms)[1]!] as const;
+  });
+  return {
+    circuits,
+    ...Object.fromEntries(
+      times.flatMap(([measure, { ms, rounds, kept }]) => [
+        [`${measure}, ms`, Math.round(ms)],
+        [`${measure}, rounds`, rounds],
+        [`${measure}, of before`, Number(kept.toFixed(2))],
+      ]),
+    ),
+  };
+}

@@ -1,0 +1,46 @@
+import { heron } from '../../demo/heron';
+import { pullN, STUDS, terminalFor } from '../catalog/terminals';
+import { analyse } from './analyse';
+import { jointsOf } from './joints';
+
+// Insulated terminals by the trade's colours: red 0.5 to 1.5 mm² (22 to 16 AWG), blue 1.5 to 2.5 (16 to 14), yellow 4 to 6 (12 to 10); from memory.
+test.each([
+  ['mm2:0.5', 'red'],
+  ['mm2:0.75', 'red'],
+  ['mm2:1.5', 'red'],
+  ['awg:18', 'red'],
+  ['awg:16', 'red'],
+  ['mm2:2.5', 'blue'],
+  ['awg:14', 'blue'],
+  ['mm2:3', 'none'],
+  ['mm2:4', 'yellow'],
+  ['mm2:6', 'yellow'],
+  ['awg:12', 'yellow'],
+  ['awg:10', 'yellow'],
+  ['mm2:10', 'lug'],
+  ['awg:6', 'lug'],
+] as const)('%s takes a %s terminal', (size, terminal) => expect(terminalFor(size)).toBe(terminal));
+
+// Pull for a minute, ABYC E-11 from memory: 16 AWG 15 lbf, 10 AWG 40, 1/0 125.
+test.each([
+  ['awg:16', 15],
+  ['awg:10', 40],
+  ['awg:1/0', 125],
+  ['mm2:1.5', 15],
+  ['mm2:6', 40],
+] as const)('a crimp on %s stands %d lbf', (size, lbf) => expect(pullN(size)! / 4.44822).toBeCloseTo(lbf, 6));
+
+test('studs pair with inch screws: M5 #10, M8 5/16 (trade standard, from memory)', () => {
+  expect(new Map(STUDS).get('M5')).toBe('#10');
+  expect(new Map(STUDS).get('M8')).toBe('5/16');
+});
+
+test('a row of eight lamps takes seven three-way joints a pole (common practice)', () => {
+  const analysis = analyse(heron());
+  const bench = analysis.circuits.find(({ name }) => name === 'Hide bench lights')!;
+  const { rowJoints, ends, twoSizes } = jointsOf(analysis, bench);
+  expect(rowJoints).toBe(14);
+  expect(ends).toMatchObject([{ conductor: 'mm2:2.5', terminal: 'blue' }]);
+  expect(ends[0]!.count).toBe(2 * (bench.supplyWireIds.length + bench.returnWireIds.length));
+  expect(twoSizes).toEqual([]);
+});

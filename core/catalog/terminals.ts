@@ -1,0 +1,55 @@
+import { areaMm2, type ConductorSize } from './conductorSizes';
+
+/** An insulated crimp terminal by its colour. */
+export type TerminalColour = 'red' | 'blue' | 'yellow';
+
+/** Ranges in mm² by colour: red 22 to 16 AWG, blue 16 to 14, yellow 12 to 10. Source: trade standard, from memory. */
+const RANGES: readonly (readonly [TerminalColour, least: number, most: number])[] = [
+  ['red', 0.32, 1.5],
+  ['blue', 1.5, 2.63],
+  ['yellow', 3.3, 6.64],
+];
+
+/**
+ * What a conductor is ended with: an insulated terminal of a colour, a lug with its own die above 10 AWG or 6 mm², or nothing that
+ * fits: 3 mm² falls between blue and yellow. Where two colours take a size, the smaller. Source: trade standard, from memory.
+ */
+export function terminalFor(size: ConductorSize): TerminalColour | 'lug' | 'none' {
+  const area = areaMm2(size);
+  const fits = RANGES.find(([, least, most]) => area >= least * 0.995 && area <= most);
+  if (fits) return fits[0];
+  return area > RANGES.at(-1)![2] ? 'lug' : 'none';
+}
+
+/** Stud sizes and the inch screws next to them. Source: trade standard, from memory. */
+export const STUDS: readonly (readonly [metric: string, inch: string])[] = [
+  ['M4', '#8'],
+  ['M5', '#10'],
+  ['M6', '1/4'],
+  ['M8', '5/16'],
+  ['M10', '3/8'],
+];
+
+/** Pull a crimp stands for a minute, pounds, by American gauge. Source: ABYC E-11, from memory. */
+export const PULL_LBF: Readonly<Record<string, number>> = {
+  18: 10,
+  16: 15,
+  14: 30,
+  12: 35,
+  10: 40,
+  8: 45,
+  6: 50,
+  4: 70,
+  2: 90,
+  '1/0': 125,
+};
+
+/** The same for any conductor, N: of the largest gauge no bigger than it; null below the table. */
+export function pullN(size: ConductorSize): number | null {
+  const area = areaMm2(size) * 1.0005;
+  const gauge = Object.entries(PULL_LBF)
+    .map(([awg, lbf]) => ({ mm2: areaMm2(`awg:${awg}` as ConductorSize), lbf }))
+    .filter(({ mm2 }) => mm2 <= area)
+    .sort((a, b) => b.mm2 - a.mm2)[0];
+  return gauge ? gauge.lbf * 4.44822 : null;
+}

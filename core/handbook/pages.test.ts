@@ -1,0 +1,23 @@
+import { HANDBOOK, handbookPageOf } from './pages';
+import { RIG_RULES } from '../findings/rigWords';
+import { SOURCE_RULES } from '../findings/sourceWords';
+import { COORDINATION_RULES } from '../findings/coordinationWords';
+import type { Rule } from '../findings/types';
+
+test('every rule about wiring, fuses, sources and the way leads to a page with sources and a caution', () => {
+  const rules = [...Object.keys(RIG_RULES), ...Object.keys(SOURCE_RULES), ...Object.keys(COORDINATION_RULES)] as Rule[];
+  const more: Rule[] = ['wire.overloaded', 'fuse.aboveConductor', 'drop.overTarget', 'main.missing', 'network.leak', 'switch.overRating'];
+  for (const rule of [...rules, ...more]) expect(handbookPageOf(rule)?.sources.length).toBeGreaterThan(0);
+  expect(handbookPageOf('fuse.notSelective')?.id).toBe('chain');
+  expect(handbookPageOf('fuse.continuousLoad')?.id).toBe('fuses');
+  expect(handbookPageOf('load.noCircuit')).toBeNull();
+});
+
+test('pages are short, each its own, and their tables are whole', () => {
+  expect(new Set(HANDBOOK.map(({ id }) => id)).size).toBe(HANDBOOK.length);
+  for (const { paragraphs, table, caution } of HANDBOOK) {
+    expect(paragraphs.join(' ').length).toBeLessThan(2400);
+    expect(caution.length).toBeGreaterThan(20);
+    for (const row of table?.rows ?? []) expect(row).toHaveLength(table!.head.length);
+  }
+});

@@ -1,0 +1,217 @@
+import type { Rule } from '../findings/types';
+
+/** A page of the handbook the findings lead to: why a family of rules exists, in a few words, with its sources. */
+export interface HandbookPage {
+  id: string;
+  title: string;
+  /** What the page answers, in a sentence. */
+  about: string;
+  paragraphs: readonly string[];
+  /** Figures to keep at hand. */
+  table?: { head: readonly string[]; rows: readonly (readonly string[])[] };
+  sources: readonly string[];
+  caution: string;
+}
+
+const MEMORY = 'Figures from memory of the sources named: check your own copy before you build.';
+
+export const HANDBOOK: readonly HandbookPage[] = [
+  {
+    id: 'conductors',
+    title: 'What a conductor carries',
+    about: 'How many amperes a wire may carry where it lies, and why three schools say three things.',
+    paragraphs: [
+      'A conductor warms with the square of its current until it gives off as much heat as it makes. Its ampacity is the current that brings the insulation to the temperature it is made for. A table gives it for one conductor in free air at 30 °C; everything that keeps heat in takes off from it.',
+      'Warmer air leaves less to warm up: the factor is √((insulation − air) / (insulation − 30)). In an engine space the standards give a factor of their own; the smaller of the two is taken. Loaded conductors laid together warm each other: a factor by their number comes on top. A conductor that carries next to nothing does not count.',
+      'American small craft tables go by gauge and by seven insulation temperatures; metric small craft tables by cross-section and six; road-vehicle tables are for PVC at 70 °C. A size a table lacks takes the row of the next smaller one.',
+      'Trade names mislead. “3 mm automotive cable” is often measured over the insulation and holds about 1.1 mm²; “6 mm” so measured about 4.6 mm². “6 gauge” may be AWG, 13.3 mm², or a smaller trade size. “14-2” is two cores of 14 AWG. The wrong reading changes the drop two- to threefold.',
+    ],
+    table: {
+      head: ['Loaded together', 'American small craft', 'Metric small craft'],
+      rows: [
+        ['1 to 2', '1', '1'],
+        ['3', '0.70', '1'],
+        ['4 to 6', '0.60', '0.70'],
+        ['7 to 24', '0.50', '0.60'],
+        ['25 and more', '0.40', '0.50'],
+      ],
+    },
+    sources: ['ABYC E-11', 'ISO 10133, now ISO 13297', 'Automotive engineering handbooks for PVC 70 °C', 'ASTM B258'],
+    caution: `An overloaded wire in a bundle is hidden until it smells. ${MEMORY}`,
+  },
+  {
+    id: 'drop',
+    title: 'Voltage drop',
+    about: 'Where the volts go between battery and lamp, and how many may.',
+    paragraphs: [
+      'Drop is current times resistance, over the feed and over the return: the same amperes flow in both, so both want the same copper. Count the whole way, the part of the main cable too, at the current everything on it draws at once.',
+      'Formulas flatter. The metric one, 0.0164 × A × m / mm², is copper at 8 °C on its full area; cable to IEC 60228 drops 16 to 22 % more at 20 °C and some 40 % more when hot. The American one, 10.75 × A × ft / circular mils, holds for its own cable. Here the larger of formula and real cable is taken unless you choose the formula.',
+      'Usual targets are 3 % for lighting and whatever matters, 5 % in general, 10 % where it does not matter. Any joint or ground loses less than a tenth of a volt, a fuse and a switch together less than two. Lamps side by side show a difference of about 0.3 V.',
+      'A load that cuts out at a voltage of its own needs that much when the battery is low and everything else runs, not when it is full and all is quiet.',
+    ],
+    sources: ['ABYC E-11', 'ISO 10133, now ISO 13297', 'IEC 60228', 'Common practice'],
+    caution: `A joint that drops too much is warm: find it before it chars. ${MEMORY}`,
+  },
+  {
+    id: 'fuses',
+    title: 'Choosing a fuse',
+    about: 'The fuse protects the wire. The load only sets how small it may be.',
+    paragraphs: [
+      'A fuse is at most what the conductor carries where it lies, and at least what the load asks: all at once, and 125 % of what runs for hours, since a fuse run for hours above 80 % ages and heats its clips. When no rating fits between, the wire is too thin.',
+      'It sits at the source: within 7 in (ISO: 200 mm) of the battery or of the larger conductor it taps, or 40 in in a sheath, 72 in in a sheath straight from the battery terminal. A short lead to a fuse of its own may be thinner than the fuse ahead guards; a long one may not.',
+      'A cable that two sources can feed is protected at both ends: a fault in the middle is fed from both.',
+      'A load’s start is not a fault. Filaments take 8 to 12 times their current for up to 50 ms, motors 4 to 8 times for up to 300 ms. If the fuse is likely to open in that time, take a larger one, if the wire allows it.',
+    ],
+    table: {
+      head: ['Blade', 'Colour', 'Blade', 'Colour'],
+      rows: [
+        ['1 A', 'black', '10 A', 'red'],
+        ['2 A', 'grey', '15 A', 'blue'],
+        ['3 A', 'violet', '20 A', 'yellow'],
+        ['4 A', 'pink', '25 A', 'clear'],
+        ['5 A', 'tan', '30 A', 'green'],
+        ['7.5 A', 'brown', '40 A', 'orange'],
+      ],
+    },
+    sources: ['ISO 8820-3', 'ABYC E-11', 'ISO 10133', 'NEC for the 80 % rule'],
+    caution: `Never fit a larger fuse because the right one opens: find out why. ${MEMORY}`,
+  },
+  {
+    id: 'chain',
+    title: 'Fuses in a chain',
+    about: 'What a short does to a chain of fuses: who must break it, how fast, and who goes first.',
+    paragraphs: [
+      'A battery gives thousands of amperes into a short right at its terminals. A fuse has an interrupting rating: asked to break more, it may burst or go on arcing. The main protection must break all the bank gives. Small fuses behind it seldom can and lean on it: expect both to be gone.',
+      'At the far end of a thin run it is the other way round: the wire itself holds the current down. Six times the rating ends a short in about a tenth of a second, three and a half in half a second, two is the floor. Below that the wire glows and the fuse waits.',
+      'While a short lasts all heat stays in the copper: t = k² S² / I², with k 115 for PVC and 143 for cross-linked insulation. The fuse must have opened before.',
+      'Of two fuses in a row the one nearer the fault should open alone. Practice keeps 2 : 1 between blades and 1.6 : 1 between larger fuses; by their published gates 3 : 1 is certain. Closer than that, a short in the locker may take the whole van dark. When the one ahead is the smaller, the one behind guards nothing.',
+    ],
+    table: {
+      head: ['Family', 'Volts', 'Breaks'],
+      rows: [
+        ['Blade, large blade, glass', '32 V', '1 kA'],
+        ['Bolt-down', '32 to 58 V', '1 to 2 kA'],
+        ['Mega', '32 V', '2 kA'],
+        ['Terminal-mount', '58 V', '10 kA'],
+        ['Class T', '125 V', '20 kA'],
+        ['Resettable breaker, cheap', '32 V', '1 kA or less'],
+      ],
+    },
+    sources: ['ISO 8820-3 for the gates of blades', 'IEC 60364-4-43', 'ABYC E-11', 'Makers’ data in general', 'Common practice'],
+    caution: `Work with the battery isolated; the fuse goes in last. ${MEMORY}`,
+  },
+  {
+    id: 'contacts',
+    title: 'Switches, relays and signals',
+    about: 'What a contact may carry, and what may drive a coil.',
+    paragraphs: [
+      'Direct current draws an arc as contacts open and does not pass through nothing as alternating current does. A switch with only an alternating rating is counted half. A relay makes about one and a half times what it breaks, a small switch about five times its rating for a moment.',
+      'Radio receivers switch about 3 A a channel and vehicle wires spare a coil’s current: both drive relays, never lamps. Find a vehicle wire with a meter in every state, off, accessory, running, cranking, each lamp, before you trust it.',
+      'A coil let go throws back a hundred volts and more. Where electronics drive it, take a relay with a resistor or a diode across it; with a diode 86 is the positive side, with a break contact 30 and 87 may not be swapped.',
+      'A dimmer on the return side has a dimmed return: bonded to ground it gives full brightness.',
+    ],
+    sources: ['ISO 7588 and DIN 72552 for terminals', 'Makers’ data in general', 'Common practice'],
+    caution: `A welded contact cannot be switched off: keep the fuse within reach. ${MEMORY}`,
+  },
+  {
+    id: 'joints',
+    title: 'Joints, terminals and returns',
+    about: 'Most faults are at an end of a wire.',
+    paragraphs: [
+      'Insulated terminals go by colour: red to 1.5 mm² (22 to 16 AWG), blue to 2.5 mm² (16 to 14 AWG), yellow 4 to 6 mm² (12 to 10 AWG). Three square millimetres falls between blue and yellow. Terminals with shrinking sleeves have a die of their own: the die with two points pierces them.',
+      'A row of n lamps has n − 1 three-way joints a pole. Lever connectors inside, sealed crimps outside, a plug at any lamp that may have to be changed. The sleeve goes on before the joint.',
+      'At most four rings to a stud; beyond that a bus bar. A ground is clean, bare, tight and then covered, and loses less than a tenth of a volt.',
+      'Colours do not tell polarity: minus is black or brown here and white or yellow there. Map what you find and mark what you lay. Leave slack for one remake at every end, support every 450 mm, a grommet or gland at every hole.',
+    ],
+    table: {
+      head: ['Terminal', 'mm²', 'AWG', 'Stud', 'Inch'],
+      rows: [
+        ['red', '0.5 to 1.5', '22 to 16', 'M4', '#8'],
+        ['blue', '1.5 to 2.5', '16 to 14', 'M5', '#10'],
+        ['yellow', '4 to 6', '12 to 10', 'M6', '1/4'],
+        ['', '', '', 'M8', '5/16'],
+        ['', '', '', 'M10', '3/8'],
+      ],
+    },
+    sources: ['ABYC E-11', 'SAE J560 for trailers', 'Common practice'],
+    caution: `Test before you insulate; no bare strand under a fuse leg. ${MEMORY}`,
+  },
+  {
+    id: 'batteries',
+    title: 'Batteries and what charges them',
+    about: 'What a battery gives and takes, where it may stand, and how its sources must be wired.',
+    paragraphs: [
+      'Use half of lead-acid, four fifths of lithium. Above the rated current lead gives less, by Peukert’s law; cold takes a tenth at 10 °C and a quarter at −10 °C. Lithium iron phosphate must not be charged below freezing unless it is warmed.',
+      'Flooded batteries give off explosive gas as they charge and need a way out for it; sealed glass-mat and gel dry out in a hot engine bay. Everything is held down.',
+      'A bare panel goes through one controller; a folding panel with its own goes straight to the fused battery side. Open-circuit voltage rises in the cold: the controller must stand the first clear frosty morning. A DC-DC charger’s input takes more amperes than its output gives.',
+    ],
+    sources: ['Battery trade tables', 'NEC 690.8', 'Common practice'],
+    caution: `A spanner across the terminals welds itself there: cover them, take rings off. ${MEMORY}`,
+  },
+  {
+    id: 'way',
+    title: 'The way through the vehicle',
+    about: 'What a cable meets on its way, and what keeps it whole.',
+    paragraphs: [
+      'Every hole has a grommet or gland, every hinge a boot and slack, everything within reach of the exhaust a shield and of the steering a guard. Outside, a drip loop before the entry.',
+      'Cables are held every 450 mm (18 in). What moves breaks: strands fail first where a cable leaves a clamp.',
+      'Look behind before you drill, and measure the depth a switch or lamp needs behind its panel. Keep lamps out of the driver’s eyes and mirrors.',
+    ],
+    sources: ['ABYC E-11', 'Common practice'],
+    caution: 'Under a vehicle only on stands; heat away from lining and foam. Local codes and a licensed person come first.',
+  },
+  {
+    id: 'network',
+    title: 'Sneak paths and what a meter says',
+    about: 'Current that takes a way nobody drew.',
+    paragraphs: [
+      'Two feeds to one lamp, a return shared with another circuit, a pilot lamp across an open fuse: each lets current go where nobody meant it. A circuit is dead only when every way into it is open.',
+      'A high-resistance meter reads nearly full voltage through a leaking indicator, which lights nothing. Test with a lamp that draws something.',
+      'Take each fuse out in turn and each switch off in turn: what is still alive has a second way in.',
+    ],
+    sources: ['Common practice'],
+    caution: 'Never trust a label: measure before you touch.',
+  },
+];
+
+/** The page for each family of rules. */
+const PAGE_OF_FAMILY: Record<string, string> = {
+  wiring: 'network',
+  wire: 'conductors',
+  fuse: 'fuses',
+  slot: 'fuses',
+  block: 'fuses',
+  main: 'fuses',
+  return: 'joints',
+  ground: 'joints',
+  drop: 'drop',
+  switch: 'contacts',
+  contact: 'contacts',
+  relay: 'contacts',
+  supply: 'batteries',
+  strip: 'drop',
+  energy: 'batteries',
+  network: 'network',
+  solar: 'batteries',
+  alternator: 'batteries',
+  battery: 'batteries',
+  charger: 'batteries',
+  rig: 'way',
+};
+const IN_CHAIN = new Set<Rule>([
+  'fuse.cannotBreak',
+  'fuse.backedUp',
+  'fuse.voltage',
+  'fuse.neverClears',
+  'fuse.slowToClear',
+  'fuse.aheadOpensFirst',
+  'fuse.notSelective',
+  'fuse.partlySelective',
+  'wire.spoiltFirst',
+]);
+
+/** The page that explains a rule; null where the finding says it all. */
+export function handbookPageOf(rule: Rule): HandbookPage | null {
+  const id = IN_CHAIN.has(rule) ? 'chain' : PAGE_OF_FAMILY[rule.split('.')[0]!];
+  return HANDBOOK.find((page) => page.id === id) ?? null;
+}

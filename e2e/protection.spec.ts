@@ -1,0 +1,114 @@
+import { expect, meter, saved, strip, test } from './fixtures';
+
+test('every fuse is seen in its chain, and its opening times are read by arrow keys and as a table', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByText('Protection', { exact: true }).click();
+  const tree = page.getByRole('region', { name: 'Fuses and breakers' });
+  await expect(tree.getByRole('row')).toHaveCount(23);
+  await tree.getByRole('button', { name: '03 Water pump' }).click();
+  const times = page.getByRole('region', { name: 'Opening times' });
+  await expect(times).toContainText('10 A blade fuse, behind 125 A terminal-mount fuse');
+  await expect(times).toContainText('Leans on the fuse ahead in a dead short');
+  const chart = times.getByRole('slider', { name: 'Opening times' });
+  await chart.focus();
+  await page.keyboard.press('Home');
+  await expect(chart).toHaveAttribute('aria-valuetext', /^10\.0 A: 10 A Water pump fuse stays; 125 A Main fuse stays/);
+  for (let step = 0; step < 6; step++) await page.keyboard.press('PageDown');
+  await expect(chart).toHaveAttribute('aria-valuetext', /Water pump fuse opens in .* to .*; the wire stands/);
+  await times.getByText('The figures as a table').click();
+  await expect(times.getByRole('row').filter({ hasText: /^60\.0/ })).toContainText('20 ms to 100 ms');
+});
+
+test('a main fuse too small for the battery’s short is a fault here and in the findings, and a click mends it', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/supply`);
+  await page.getByRole('combobox', { name: 'Kind of Main fuse' }).click();
+  await page.getByTitle('Mega fuse', { exact: true }).click();
+  await saved(page);
+  await page.getByRole('button', { name: /^Findings/ }).click();
+  const findings = page.getByRole('dialog', { name: 'Findings' });
+  const fault = findings.getByRole('listitem').filter({ hasText: 'Cannot break a dead short here' });
+  await expect(fault).toContainText('a mega fuse is made to break 2000 A');
+  await fault.getByRole('button', { name: /Fit a terminal-mount fuse/ }).click();
+  await saved(page);
+  await expect(fault).toHaveCount(0);
+});
+
+test('a finding leads to its page of the handbook', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByRole('button', { name: /^Findings/ }).click();
+  await page.getByRole('dialog', { name: 'Findings' }).getByRole('link', { name: 'Voltage drop' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Voltage drop' })).toBeVisible();
+  await expect(page.getByText(/check your own copy before you build/)).toBeVisible();
+  await page.getByRole('link', { name: 'Fuses in a chain' }).click();
+  await expect(page.getByRole('cell', { name: '20 kA' })).toBeVisible();
+});
+
+test('sizes are proposed, taken as one change and undone', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  const before = await strip(page, '02 Fridge').textContent();
+  await page.getByRole('button', { name: 'Propose sizes' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Propose conductors and fuses' });
+  await expect(dialog.getByRole('status')).toContainText(/\d+ of 20 circuits change/, { timeout: 20_000 });
+  await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('1.5 mm² → 2.5 mm²');
+  await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('drop');
+  await dialog.getByRole('combobox', { name: 'What to size' }).fill('02 Fr');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('status')).toContainText('1 of 1 circuits change');
+  await dialog.getByText('least drop').click();
+  await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('6 mm²');
+  await dialog.getByText('least copper').click();
+  await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('→ 2.5 mm²');
+  await dialog.getByRole('button', { name: 'Take it all' }).click();
+  await saved(page);
+  await expect(strip(page, '02 Fridge')).toContainText('2.5 mm²');
+  await expect(meter(page, 'Worst drop')).not.toContainText('7.7 %');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(strip(page, '02 Fridge')).toHaveText(before!);
+});
+
+test('an opened strip shows what is left of every limit and what the other schools would say', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  const fridge = strip(page, '02 Fridge');
+  await fridge
+    .getByRole('button', { name: /Fridge/ })
+    .first()
+    .click();
+  const margins = fridge.getByRole('table', { name: 'Margins' });
+  await expect(margins.getByRole('row').first()).toContainText('Drop against its target');
+  await expect(margins).toContainText('7.7 % of 5.0 %');
+  await fridge.getByText('What would the other schools say?').click();
+  const schools = fridge.getByRole('table', { name: 'The schools side by side' });
+  await expect(schools.getByRole('row', { name: /Metric small craft/ })).toContainText('this design’s');
+  await expect(schools.getByRole('row', { name: /Road vehicle/ })).toContainText('has none');
+});
+
+test('drop is seen zone by zone', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByText('Zones', { exact: true }).click();
+  const galley = page.getByRole('region', { name: 'Galley' });
+  await expect(galley).toContainText('worst 7.7 %');
+  await expect(galley.getByRole('row').first()).toContainText('Compressor fridge');
+  await expect(page.getByRole('region', { name: 'Flanks' })).toContainText('lamps differ by 0.01 V');
+});
+
+test('a cable’s name that can be read two ways is asked about', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  const pump = strip(page, '03 Water pump');
+  await pump
+    .getByRole('button', { name: /Water pump/ })
+    .first()
+    .click();
+  await expect(pump).toContainText('blue terminals');
+  const cable = pump.getByRole('textbox', { name: 'Cable of Water pump as it is named' });
+  await cable.fill('6 mm automotive');
+  await cable.press('Enter');
+  const asked = pump.getByRole('group', { name: 'What is meant by 6 mm automotive' });
+  await expect(asked.getByRole('button').first()).toContainText(/4 mm².*really 4\.6 mm²; drops 1\.3 times as much/);
+  await asked.getByRole('button').first().click();
+  await saved(page);
+  await expect(pump).toContainText('yellow terminals');
+  await cable.fill('2.5 mm2');
+  await cable.press('Enter');
+  await saved(page);
+  await expect(pump).toContainText('blue terminals');
+});

@@ -1,0 +1,56 @@
+import Link from 'next/link';
+import { HANDBOOK, type HandbookPage } from '@/core/handbook/pages';
+import styles from './Handbook.module.css';
+
+/** One page of the handbook, with the others beside it. */
+export function HandbookView({ page }: { page: HandbookPage }) {
+  return (
+    <main className={styles.frame}>
+      <nav aria-label="Handbook" className={styles.pages}>
+        <Link href="/" className={styles.home}>
+          All designs
+        </Link>
+        <ul>
+          {HANDBOOK.map(({ id, title }) => (
+            <li key={id}>
+              <Link href={`/handbook/${id}`} aria-current={id === page.id ? 'page' : undefined}>
+                {title}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      <article className={styles.page}>
+        <h1>{page.title}</h1>
+        <p className={styles.about}>{page.about}</p>
+        {page.paragraphs.map((paragraph) => (
+          <p key={paragraph.slice(0, 40)}>{paragraph}</p>
+        ))}
+        {page.table && (
+          <table>
+            <thead>
+              <tr>
+                {page.table.head.map((cell, at) => (
+                  <th key={at} scope="col">
+                    {cell}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {page.table.rows.map((row) => (
+                <tr key={row.join()}>
+                  {row.map((cell, at) => (
+                    <td key={at}>{cell}</td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        <p className={styles.caution}>{page.caution}</p>
+        <p className={styles.sources}>Sources: {page.sources.join('; ')}.</p>
+      </article>
+    </main>
+  );
+}
