@@ -28,7 +28,13 @@ test('check --json prints JSON and nothing else, and ends with 1 for a fault', (
   expect(output.circuits[1]).toMatchObject({
     name: 'Fridge',
     zone: 'Galley',
-    ampacity: { tableA: 25, insulationC: 105, heatFactor: expect.closeTo(Math.sqrt(55 / 75), 4) as number, heatFor: 'ambient', bundleFactor: 1 },
+    ampacity: {
+      tableA: 25,
+      insulationC: 105,
+      heatFactor: expect.closeTo(Math.sqrt(55 / 75), 4) as number,
+      heatFor: 'ambient',
+      bundleFactor: 1,
+    },
     protection: { family: 'blade', ratingA: 10, behind: 'Main fuse', breaksA: 1000 },
     conductor: { mm2: 1.5, awg: null },
     fuseA: 10,
