@@ -7,8 +7,10 @@ import type { Analysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
 import { applyChange, applyUnchecked, updateRecords } from '../design/change';
-import type { Design } from '../design/design';
+import { makeDesign, type Design } from '../design/design';
+import { newDesignRecords } from '../design/newDesign';
 import { findingKey } from '../findings/types';
+import { newLoad } from '../switching/schemes';
 import { candidateSizes } from './conductorChoice';
 import { MEASURES, propose, USUAL_PRICES, type Measure, type Proposal } from './propose';
 
@@ -130,4 +132,23 @@ test('whatever the lengths and loads, what is proposed breaks no rule of its own
     ),
     { numRuns: 25, seed: 5 },
   );
+});
+
+test('sizes a whole design from its loads alone: circuits, slots, fuses, cables and the main fuse', () => {
+  const records = newDesignRecords({
+    ...{ name: 'New', vehicle: 'panelVan', units: 'metric', standard: 'iso-small-craft', defaultReturn: 'dedicated' },
+    zones: ['Galley', 'Bunk'],
+    battery: { chemistry: 'lithium', capacityAh: 100, count: 1 },
+  });
+  const zoneId = records.find(({ type }) => type === 'zone')!.id;
+  const draws = [24, 60, 110, 10, 480];
+  const design = makeDesign([...records, ...draws.map((watts, at) => ({ ...newLoad(`Load ${at}`, zoneId), rated: { kind: 'watts' as const, watts, atV: 12 } }))]); // prettier-ignore
+  const proposal = ask(design, 'cost');
+  expect(proposal.circuits).toHaveLength(draws.length);
+  const result = after(design, proposal);
+  expect(result.circuits.filter(({ fed }) => fed)).toHaveLength(draws.length);
+  // 480 W at 12 V is 40 A: no blade in a 30 A slot takes it, and that is said; everything else keeps every rule.
+  expect(proposal.circuits.filter(({ stuck }) => stuck)).toHaveLength(1);
+  const heavy = result.circuits.find(({ peakA }) => peakA > 30)!;
+  expect(result.findings.filter(({ severity, circuitId }) => severity !== 'note' && circuitId !== heavy.id)).toEqual([]);
 });

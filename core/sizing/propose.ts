@@ -6,8 +6,9 @@ import { applyUnchecked, isEmpty, type Change } from '../design/change';
 import type { Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { Protection } from '../design/schema';
+import { remediesFor } from '../findings/remedies';
 import type { Finding, Rule } from '../findings/types';
-import { firstFreeSlot } from '../switching/schemes';
+import { addCircuit, firstFreeSlot, usualScheme } from '../switching/schemes';
 import { candidateSizes } from './conductorChoice';
 import { leastFuseA } from './fuse';
 
@@ -110,8 +111,8 @@ interface Search {
 /**
  * One conductor size and one fuse for every circuit, least by the measure within every rule, as one change. Each circuit's pairs are
  * tried from the least up, all circuits at once, and the whole design is judged by its own rules each round: the first pair that breaks
- * none is the least, since circuits meet only in shared cables, which stay as they are, and in the warmth of bundles, which the last
- * round judges again. A circuit that keeps every rule is changed only for something better. Fuses in no slot are given one.
+ * none is the least, since circuits meet only in shared cables, put right before, and in the warmth of bundles, which the last
+ * round judges again. A circuit that keeps every rule is changed only for something better.
  * `say` is told how far it is and stops the work by returning false.
  */
 export function propose(
@@ -119,8 +120,8 @@ export function propose(
   { circuitIds, measure, prices }: ProposalQuestion,
   say: (done: number) => boolean = () => true,
 ): Proposal | null {
-  const mounts = mountLoose(analysis, circuitIds);
-  const start = isEmpty(mounts) ? analysis : analyse(applyUnchecked(analysis.design, mounts), analysis);
+  const prepared = prepare(analysis, circuitIds);
+  const start = isEmpty(prepared) ? analysis : analyse(applyUnchecked(analysis.design, prepared), analysis);
   const wanted = start.circuits.filter(({ id, worstLoadId }) => worstLoadId !== null && (circuitIds === null || circuitIds.includes(id)));
   const valueOf = (circuit: CircuitAnalysis, conductor: ConductorSize) => valueAt(start, circuit, conductor, measure, prices);
   const searches = wanted.map((circuit): Search => {
@@ -153,26 +154,19 @@ export function propose(
     }
     if (!moved) break;
   }
-  const edit = new Edit(analysis.design);
-  for (const { from, to } of mounts.updated) edit.set(from.id, { mount: (to as Protection).mount });
-  setSizes(edit, searches);
   const circuits = searches.map((search): ProposedCircuit => {
     const after = tried.circuits.find(({ id }) => id === search.circuit.id)!;
     const unchanged = search.at >= search.candidates.length;
     return {
       circuitId: search.circuit.id,
-      before: sized(
-        analysis,
-        analysis.circuits.find(({ id }) => id === search.circuit.id)!,
-        prices,
-      ),
+      before: sized(start, search.circuit, prices),
       after: sized(tried, after, prices),
       governedBy: unchanged && search.asItIs !== null ? 'asItIs' : governorOf(search),
       stuck: unchanged && search.asItIs === null,
     };
   });
   const sum = (side: 'before' | 'after') => circuits.reduce((total, entry) => total + inMeasure(entry[side], measure), 0);
-  return { change: edit.change, circuits, before: sum('before'), after: sum('after') };
+  return { change: between(analysis.design, tried.design), circuits, before: sum('before'), after: sum('after') };
 }
 
 /** Why nothing thinner would do: what refused the next thinner conductor with the fuse chosen, or with the smallest one tried on it. */
@@ -190,15 +184,53 @@ function inMeasure({ cost, weightKg, dropPercent }: Sized, measure: Measure): nu
   return measure === 'cost' ? cost : measure === 'weight' ? weightKg : dropPercent;
 }
 
-/** Slots for the fuses of circuits that sit in none and are fed by nothing. */
-function mountLoose({ circuits, design }: Analysis, circuitIds: readonly string[] | null): Change {
+/** The change that makes one design of another. */
+function between(from: Design, to: Design): Change {
+  const edit = new Edit(from);
+  for (const [id, record] of to.records) {
+    if (!from.records.has(id)) edit.add(record);
+    else if (from.records.get(id) !== record) edit.set(id, record);
+  }
+  for (const id of from.records.keys()) if (!to.records.has(id)) edit.remove(id);
+  return edit.change;
+}
+
+/** Rounds of feeders put right: each may ask for the next one out. */
+const FEEDER_ROUNDS = 12;
+/** Rules about what circuits share that a thicker cable or a larger main answers for. */
+const SHARED = new Set<Rule>([
+  'main.missing',
+  'main.belowDemand',
+  'wire.overloaded',
+  'wire.tooSmallForStandard',
+  'fuse.aboveConductor',
+  'fuse.cannotBreak',
+]);
+
+/**
+ * What must stand before circuits can be sized. Fuses of circuits that sit in no slot and are fed by nothing get one. For a whole design every
+ * load without a circuit gets one of its own, and the main protection and the shared cables are put right where rules ask.
+ */
+function prepare({ circuits, design, loads }: Analysis, circuitIds: readonly string[] | null): Change {
   const edit = new Edit(design);
   for (const { id, fed, block, protectionId } of circuits) {
     if (fed || block !== null || (circuitIds !== null && !circuitIds.includes(id))) continue;
     const mount = firstFreeSlot(edit.design);
     if (mount) edit.set(protectionId, { mount });
   }
-  return edit.change;
+  if (circuitIds !== null) return edit.change;
+  for (const { id, load, circuitId } of loads.values()) {
+    if (circuitId === null) addCircuit(edit, { ...usualScheme(edit.design, load.name, load.zoneId), loadIds: [id] });
+  }
+  let now = analyse(edit.design);
+  for (let round = 0; round < FEEDER_ROUNDS; round++) {
+    const remedy = now.findings
+      .filter(({ rule, circuitId }) => circuitId === null && SHARED.has(rule))
+      .flatMap((finding) => remediesFor(now, finding))[0];
+    if (!remedy) break;
+    now = analyse(applyUnchecked(now.design, remedy.change), now);
+  }
+  return between(design, now.design);
 }
 
 /** The rules a circuit breaks that its conductor and fuse can answer for. */

@@ -116,8 +116,9 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
       {!proposal && <Progress percent={Math.round(done * 100)} aria-label="Sizes tried" />}
       {proposal && <Outcome proposal={proposal} measure={measure} nameFor={(id) => nameOf(design, id)} />}
       <p className={styles.small}>
-        One size a circuit, out and back; shared cables, switches and lengths stay as they are. Every rule is kept, and what keeps them all
-        now is changed only for something better. The prices are yours to put in.
+        One size a circuit, out and back; switches and lengths stay as they are, shared cables and the main fuse grow only where rules ask;
+        loads without a circuit get one. Every rule is kept, and what keeps them all now is changed only for something better. The prices
+        are yours to put in.
       </p>
     </Modal>
   );
