@@ -5,6 +5,7 @@ import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
 import { demandOf } from '../energy/demand';
 import { loadDraw, type LoadDraw } from '../energy/draw';
 import { findAll } from '../findings/findAll';
+import { endsOhmOf } from '../sizing/voltageDrop';
 import { isReturnJunction, rowAmpereMetres, treeFlow, type TreeFlow } from '../network/flow';
 import { retraceWiring, terminalKey, traceWiring, type Wiring } from '../network/wiring';
 import { countsAsLoaded, gatherBundles, loadedTogether, mostTogether, type Bundle } from '../rig/bundles';
@@ -82,10 +83,11 @@ function makeContext(index: DesignIndex, wiring: Wiring): AnalysisContext {
     return { amps: draws.get(device.id)!.amps, continuous: device.continuous, exclusiveGroup: device.exclusiveGroup };
   };
   const resistance = (wire: Wire) => tables.ohmPerM(wire.conductor);
+  const endsOhm = endsOhmOf(settings);
   const met = exposures(index);
   const exposureOf = (wire: Wire) => met.get(wire.id)!;
-  const supply = treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id));
-  const returns = treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind));
+  const supply = treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id), endsOhm);
+  const returns = treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind), endsOhm);
   const crowd = mostTogether(index.layout);
   const grouped = (wire: Wire) => {
     const { ambientC, engineSpace } = exposureOf(wire);

@@ -5,7 +5,7 @@ import { DemandSum } from '../energy/demand';
 import { isReturnJunction, pathTo, rowAmpereMetres, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
-import { cableOhmPerM, formulaOhmPerM } from '../sizing/voltageDrop';
+import { cableOhmPerM, endsOhmOf, formulaOhmPerM } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';
 import type { CircuitAnalysis, CircuitMemo, LoadAnalysis, RunStep } from './types';
 
@@ -229,6 +229,9 @@ function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis)
     if (step.kind === 'wire') {
       totals.loopMm += step.lengthMm;
       addWire(step.conductor, (step.amps * step.lengthMm) / 1000);
+      const endsV = step.lengthMm > 0 ? step.amps * endsOhmOf(settings) : 0;
+      totals.formulaV += endsV;
+      totals.cableV += endsV;
     } else {
       totals.formulaV += step.dropV;
       totals.cableV += step.dropV;

@@ -6,7 +6,7 @@ import type { Load, Protection, Wire } from '../design/schema';
 import { behaviourOf } from '../devices/load';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
-import { cableOhmPerM } from '../sizing/voltageDrop';
+import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';
 
 /** One fuse or breaker in the chain: what it may have to break, what a short behind it carries, and who opens first. */
@@ -49,6 +49,7 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
   const inSeries = nominalV / 12;
   const inside = batteryOhmRange(battery);
   const fullV = restV(battery.chemistry, 100) * inSeries;
+  const endsOhm = endsOhmOf(settings);
   const perMetre = new Map<string, number>();
   const ohm = ({ conductor, lengthMm }: Pick<Wire, 'conductor' | 'lengthMm'>, celsius: number) => {
     const key = `${conductor} ${celsius}`;
@@ -68,7 +69,7 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
     const sums = new Float64Array(tree.nodes.length);
     tree.nodes.forEach(({ parent, wire, jointOhm, deviceId, terminal }, at) => {
       if (parent < 0) return;
-      let step = wire ? ohm(wire, celsius) : jointOhm;
+      let step = wire ? ohm(wire, celsius) + (contacts && wire.lengthMm > 0 ? endsOhm : 0) : jointOhm;
       if (contacts && !wire) step += contactOhm(deviceId, terminal, tree.nodes[parent]!.deviceId);
       sums[at] = sums[parent]! + step;
     });

@@ -49,6 +49,9 @@ export function defaultSettings(answers: Pick<NewDesign, 'name' | 'vehicle' | 'u
   };
 }
 
+/** A good crimp on a tight screw, milliohm. Common practice: 0.2 to 0.5. */
+const GOOD_END_MILLIOHM = 0.3;
+
 /** A design's first records: zones, a battery with its main fuse, one fuse block, a return bus bar, and the cables between. */
 export function newDesignRecords(answers: NewDesign): DesignRecord[] {
   const zones = answers.zones.map((name, order): Zone => {
@@ -56,7 +59,7 @@ export function newDesignRecords(answers: NewDesign): DesignRecord[] {
     return { id: newId('zone'), type: 'zone', name, order, ambientC: engineSpace ? 60 : 30, engineSpace };
   });
   const scenario = { id: newId('scn'), type: 'scenario' as const, name: 'A usual day', order: 0 };
-  const settings: Settings = { ...defaultSettings(answers), scenarioId: scenario.id };
+  const settings: Settings = { ...defaultSettings(answers), scenarioId: scenario.id, endMilliohm: GOOD_END_MILLIOHM };
   const home = zones.find((zone) => !zone.engineSpace)?.id ?? null;
   return [settings, scenario, ...zones, ...supplyRecords(answers, home)];
 }

@@ -42,6 +42,8 @@ const settings = z.strictObject({
   scenarioId: id.nullable(),
   /** Whether conductors laid together count as hotter; absent: they do. */
   bundling: z.enum(BUNDLE_PRACTICES).optional(),
+  /** What a wire's end adds, its crimp and its screw; absent: nothing is allowed for. */
+  endMilliohm: z.number().min(0).max(20).optional(),
   wishes: wishes.optional(),
   prices: prices.optional(),
 });

@@ -3,7 +3,7 @@ import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { INSULATION_OHM, LEAK_OHM, LEAST_OHM, type DeviceState, type Stamper } from '../devices/kind';
-import { cableOhmPerM } from '../sizing/voltageDrop';
+import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
 import { controlOf, memoryOf, type ControlState } from './controlState';
 import { leaky, pulsed, standbyLaw, type Law } from './laws';
 import { NetlistBuilder, type NetElement, type Netlist } from './netlist';
@@ -58,11 +58,11 @@ export function compile(index: DesignIndex, state: ControlState): CompiledDesign
     for (const terminal of kindOf(device).terminals(device)) net.node(terminalKey(device.id, terminal));
   }
   for (const device of index.devices.values()) kindOf(device).stamp(device, new DeviceStamper(device, net, compiled, state));
+  const endsOhm = endsOhmOf(index.settings);
   for (const wire of index.wires) {
-    const ohm = Math.max(
-      LEAST_OHM,
-      (cableOhmPerM(wire.conductor, index.settings.conductorStandard, index.settings.conductorTemperatureC) * wire.lengthMm) / 1000,
-    );
+    const { conductorStandard, conductorTemperatureC } = index.settings;
+    const cableOhm = (cableOhmPerM(wire.conductor, conductorStandard, conductorTemperatureC) * wire.lengthMm) / 1000;
+    const ohm = Math.max(LEAST_OHM, cableOhm + (wire.lengthMm > 0 ? endsOhm : 0));
     compiled.wireElement.set(wire.id, net.resistor(wire.id, key(wire.from), key(wire.to), ohm));
   }
   const { nodes, elements } = compiled.netlist;

@@ -20,13 +20,14 @@ export interface TreeFlow {
 /**
  * Adds currents up from the leaves and drops down from the root: the drop over a step is its resistance times the largest
  * current that can flow in it at once (Ohm's law on a tree). `loadAt` gives the load hanging on a node, if any;
- * `ohmPerM` the resistance of a wire; `startsRun` says where the part shared by many circuits ends.
+ * `ohmPerM` the resistance of a wire, `endsOhm` what its two ends add; `startsRun` says where the part shared by many circuits ends.
  */
 export function treeFlow(
   tree: WiringTree,
   loadAt: (deviceId: string, terminal: string) => DemandLoad | null,
   ohmPerM: (wire: Wire) => number,
   startsRun: (deviceId: string) => boolean,
+  endsOhm = 0,
 ): TreeFlow {
   const { nodes } = tree;
   const sums = nodes.map(() => new DemandSum());
@@ -48,11 +49,13 @@ export function treeFlow(
     if (parent >= 0) {
       const amps = flow.demand[at]!.peakA;
       const metres = wire ? wire.lengthMm / 1000 : 0;
-      const stepV = amps * (wire ? ohmPerM(wire) * metres : jointOhm);
+      // A wire without length is a contact, not two ends.
+      const jointsOhm = wire ? (metres > 0 ? endsOhm : 0) : jointOhm;
+      const stepV = amps * ((wire ? ohmPerM(wire) * metres : 0) + jointsOhm);
       flow.dropV[at] = flow.dropV[parent]! + stepV;
       flow.commonDropV[at] = flow.commonDropV[parent]!;
       flow.ampereMetres[at] = flow.ampereMetres[parent]! + amps * metres;
-      flow.jointDropV[at] = flow.jointDropV[parent]! + (wire ? 0 : stepV);
+      flow.jointDropV[at] = flow.jointDropV[parent]! + amps * jointsOhm;
     }
     if (startsRun(deviceId)) {
       flow.commonDropV[at] = flow.dropV[at]!;

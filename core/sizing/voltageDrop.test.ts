@@ -1,6 +1,11 @@
+import { pip } from '../../demo/pip';
+import { analyse } from '../analysis/analyse';
+import { solveDesign } from '../analysis/solved';
+import { applyChange, updateRecords } from '../design/change';
+
 import fc from 'fast-check';
 import { AWG_SIZES, awgAreaMm2, areaMm2, CONDUCTOR_SIZES, type AwgSize, type ConductorSize } from '../catalog/conductorSizes';
-import { CONDUCTOR_STANDARDS } from '../design/vocabulary';
+import { CONDUCTOR_STANDARDS, SETTINGS_ID } from '../design/vocabulary';
 import { cableOhmPerM, circularMils, copperOhmPerM, copperTemperatureFactor, designOhmPerM, formulaOhmPerM } from './voltageDrop';
 
 describe('resistance of real cable', () => {
@@ -180,4 +185,34 @@ test('the conservative basis is never below either the formula or the cable, and
       },
     ),
   );
+});
+
+describe('joints', () => {
+  const base = pip();
+  const pump = (endMilliohm: number | undefined) => {
+    const set = endMilliohm === undefined ? base : applyChange(base, updateRecords(base, [{ id: SETTINGS_ID, set: { endMilliohm } }]));
+    return analyse(set).circuits.find(({ name }) => name === 'Water pump')!;
+  };
+  it('add what each end of each wire on the way drops: 4 A over 2 mΩ more a wire', () => {
+    const [without, withThem] = [pump(undefined), pump(1)];
+    expect(pump(0).dropV).toBeCloseTo(without.dropV, 12);
+    // By hand: ends of every wire of the run, each with what flows in it.
+    const wires = [...without.supplyRun, ...without.returnRun].filter((step) => step.kind === 'wire');
+    const added = wires.reduce((sum, step) => sum + (step.kind === 'wire' ? step.amps * 0.002 : 0), 0);
+    expect(withThem.dropV - without.dropV).toBeCloseTo(added, 9);
+    expect(withThem.cableDropV - without.cableDropV).toBeCloseTo(added, 9);
+  });
+  it('are in the network as wired too, and lower what a short at the end carries', () => {
+    const design = applyChange(base, updateRecords(base, [{ id: SETTINGS_ID, set: { endMilliohm: 5 } }]));
+    const [plain, jointed] = [analyse(base), analyse(design)];
+    const acrossPump = (analysis: typeof plain) => {
+      const solved = solveDesign(analysis, { kind: 'allOn' });
+      if (solved instanceof Error) throw solved;
+      return solved.drops.get(pump(undefined).id)!.dropV;
+    };
+    expect(acrossPump(jointed)).toBeGreaterThan(acrossPump(plain) + 0.02);
+    const guard = pump(undefined).protectionId;
+    expect(jointed.protections.get(guard)!.endA!).toBeLessThan(plain.protections.get(guard)!.endA!);
+    expect(jointed.protections.get(guard)!.atA).toBe(plain.protections.get(guard)!.atA);
+  });
 });

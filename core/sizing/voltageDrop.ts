@@ -1,5 +1,6 @@
 import { areaMm2, awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
 import { CLASS5_MILLIOHM_PER_M, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from '../catalog/resistance';
+import type { Settings } from '../design/schema';
 import type { ConductorStandard } from '../design/vocabulary';
 
 /** Annealed copper at 20 C, ohm mm2 per metre. Source: IEC 60028. */
@@ -70,4 +71,12 @@ export function designOhmPerM(size: ConductorSize, { standard, basis, conductorC
 export function circularMils(size: ConductorSize): number {
   const awg = awgOf(size);
   return awg ? SMALL_CRAFT_CIRCULAR_MILS[awg] : areaMm2(size) / MM2_PER_CIRCULAR_MIL;
+}
+
+/**
+ * What the two ends of a wire add to its resistance, ohm: nothing unless the design allows for it. A good crimp on a tight screw has
+ * 0.2 to 0.5 milliohm. Common practice.
+ */
+export function endsOhmOf({ endMilliohm = 0 }: Pick<Settings, 'endMilliohm'>): number {
+  return (2 * endMilliohm) / 1000;
 }

@@ -103,6 +103,19 @@ export function PracticeCard() {
           )}
           <span>a formula may flatter: real cable is thinner and warmer than it assumes</span>
         </dd>
+        <dt>Joints</dt>
+        <dd>
+          <QuantityField
+            label="Resistance allowed for each wire end"
+            value={settings.endMilliohm ?? 0}
+            decimals={1}
+            unit="mΩ"
+            least={0}
+            most={20}
+            onCommit={(endMilliohm) => void set({ endMilliohm })}
+          />
+          <span>at each end of a wire; a good crimp on a tight screw has 0.2 to 0.5, a poor one ten times as much</span>
+        </dd>
         <dt>Cable as</dt>
         <dd>
           {choice('Cable form', settings.cableForm, { single: 'single cores', sheathed: 'in sheath or conduit' }, (cableForm) =>
