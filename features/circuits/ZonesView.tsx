@@ -16,7 +16,7 @@ export function ZonesView() {
   if (zones.length === 0) return <p className={styles.nothing}>Once loads hang on circuits, this shows how evenly each zone is fed.</p>;
   const most = Math.max(...zones.map(({ worstPercent }) => worstPercent), ...targets.values());
   return (
-    <div className={styles.body}>
+    <div className={styles.body} role="region" aria-label="Drop by zone" tabIndex={0}>
       {zones.map(({ id, loads, worstPercent, meanPercent, lampSpreadV }) => (
         <section key={id ?? 'none'} className={styles.card} aria-label={id ? nameOf(design, id) : 'In no zone'}>
           <h3>{id ? nameOf(design, id) : 'In no zone'}</h3>
