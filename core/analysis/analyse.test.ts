@@ -32,12 +32,14 @@ function chain(amps: number[], more: Partial<Parameters<typeof addCircuit>[1]> =
 
 const OHM = designOhmPerM('mm2:2.5', { standard: 'iso-small-craft', basis: 'conservative', conductorC: 20 });
 const MAIN_OHM = designOhmPerM('mm2:25', { standard: 'iso-small-craft', basis: 'conservative', conductorC: 20 });
+/** Both ends of a wire in a new design, 0.3 milliohm each. */
+const ENDS_OHM = 0.0006;
 
 describe('drop along a chain, by hand with Ohm’s law', () => {
   test('each stretch carries what lies beyond it, out and back, on top of the main cable', () => {
     const [circuit] = analyse(chain([1, 2, 3])).circuits;
-    const own = OHM * 2 * (6 * 2 + 5 * 1 + 3 * 1);
-    const shared = MAIN_OHM * 6 * (0.15 + 1 + 1);
+    const own = OHM * 2 * (6 * 2 + 5 * 1 + 3 * 1) + ENDS_OHM * 2 * (6 + 5 + 3);
+    const shared = MAIN_OHM * 6 * (0.15 + 1 + 1) + ENDS_OHM * 6 * 3;
     expect(circuit!.dropV).toBeCloseTo(own + shared, 9);
     expect(circuit!.sharedDropV).toBeCloseTo(shared, 9);
     expect(circuit!.loopMm).toBe(2 * 4000 + 2150);
@@ -55,7 +57,7 @@ describe('drop along a chain, by hand with Ohm’s law', () => {
   test('counted from the fuse, the main cable’s share is left out', () => {
     const design = chain([4]);
     const fromFuse = applyChange(design, updateRecords(design, [{ id: 'settings', set: { dropFrom: 'fuseBlock' } }]));
-    expect(analyse(fromFuse).circuits[0]!.dropV).toBeCloseTo(OHM * 2 * 2 * 4, 9);
+    expect(analyse(fromFuse).circuits[0]!.dropV).toBeCloseTo(OHM * 2 * 2 * 4 + ENDS_OHM * 2 * 4, 9);
   });
 
   test('a chassis return loses its joints and its short lead instead of a cable back', () => {

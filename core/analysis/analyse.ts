@@ -6,7 +6,7 @@ import { demandOf } from '../energy/demand';
 import { loadDraw, type LoadDraw } from '../energy/draw';
 import { findAll } from '../findings/findAll';
 import { endsOhmOf } from '../sizing/voltageDrop';
-import { isReturnJunction, rowAmpereMetres, treeFlow, type TreeFlow } from '../network/flow';
+import { isReturnJunction, rowAmpereMetres, rowEndAmperes, treeFlow, type TreeFlow } from '../network/flow';
 import { retraceWiring, terminalKey, traceWiring, type Wiring } from '../network/wiring';
 import { countsAsLoaded, gatherBundles, loadedTogether, mostTogether, type Bundle } from '../rig/bundles';
 import { exposures, type Exposure } from '../rig/exposure';
@@ -171,7 +171,8 @@ function analyseLoads(
     const counted = (flow: TreeFlow, at: number | undefined) =>
       at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0);
     const inRow = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);
-    const rowDrop = (wire: Wire | null | undefined) => (wire ? inRow * context.ohmPerM(wire) : 0);
+    const endsV = rowEndAmperes(draw.amps, load.quantity, load.spacingMm) * endsOhmOf(index.settings);
+    const rowDrop = (wire: Wire | null | undefined) => (wire ? inRow * context.ohmPerM(wire) + endsV : 0);
     const supplyDropV = counted(supply, plus) + rowDrop(plus === undefined ? null : wiring.supply.nodes[plus]!.wire);
     const returnDropV = counted(returns, minus) + rowDrop(minus === undefined ? null : wiring.return.nodes[minus]!.wire);
     const use = scenario?.loads.get(load.id);

@@ -2,7 +2,7 @@ import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2, awgOf } from '../catalog/conductorSizes';
 import type { Circuit, Protection, Settings, Wire } from '../design/schema';
 import { DemandSum } from '../energy/demand';
-import { isReturnJunction, pathTo, rowAmpereMetres, type TreeFlow } from '../network/flow';
+import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
 import { cableOhmPerM, endsOhmOf, formulaOhmPerM } from '../sizing/voltageDrop';
@@ -199,8 +199,10 @@ function ownCost(
       : { ampereMetres: flow.ampereMetres[at]!, fixedV: flow.jointDropV[at]! + (countShared ? flow.commonDropV[at]! : 0) };
   const out = side(supply, plus);
   const back = side(returns, minus);
-  const row = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm) * (minus === undefined ? 1 : 2);
-  return { ampereMetres: out.ampereMetres + back.ampereMetres + row, fixedV: out.fixedV + back.fixedV };
+  const poles = minus === undefined ? 1 : 2;
+  const row = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm) * poles;
+  const rowEndsV = rowEndAmperes(draw.amps, load.quantity, load.spacingMm) * endsOhmOf(index.settings) * poles;
+  return { ampereMetres: out.ampereMetres + back.ampereMetres + row, fixedV: out.fixedV + back.fixedV + rowEndsV };
 }
 
 function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis) {
@@ -237,11 +239,16 @@ function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis)
       totals.cableV += step.dropV;
     }
   }
-  for (const wire of rowWires) addWire(wire.conductor, rowMetres);
+  const rowEndsV = rowEndAmperes(draw.amps, load.quantity, load.spacingMm) * endsOhmOf(settings);
+  for (const wire of rowWires) {
+    addWire(wire.conductor, rowMetres);
+    totals.formulaV += rowEndsV;
+    totals.cableV += rowEndsV;
+  }
   return {
     supplyRun,
     returnRun,
-    rowDropV: rowWires.reduce((sum, wire) => sum + rowMetres * context.ohmPerM(wire), 0),
+    rowDropV: rowWires.reduce((sum, wire) => sum + rowMetres * context.ohmPerM(wire) + rowEndsV, 0),
     loopMm: totals.loopMm,
     formulaDropV: hasFormula ? totals.formulaV : null,
     cableDropV: totals.cableV,

@@ -85,3 +85,8 @@ export function pathTo(tree: WiringTree, at: number): number[] {
 export function rowAmpereMetres(totalA: number, quantity: number, spacingMm: number): number {
   return ((totalA * (quantity - 1)) / 2) * (spacingMm / 1000);
 }
+
+/** The same for the ends of the hops between them, as amperes to be multiplied by what a hop's two ends add. */
+export function rowEndAmperes(totalA: number, quantity: number, spacingMm: number): number {
+  return spacingMm > 0 ? (totalA * (quantity - 1)) / 2 : 0;
+}
