@@ -97,7 +97,8 @@ test('gauge and fuse step by keyboard and by dragging; the worst circuits can be
   await page.mouse.move(box.x + 10, box.y - 22, { steps: 6 });
   await page.mouse.up();
   await expect(fuse).toHaveText('20 A');
-  await page.getByText('Worst first').click();
+  await page.getByRole('combobox', { name: 'Order of circuits' }).click();
+  await page.getByTitle('Worst first').click();
   await expect(page.getByRole('article').first()).toContainText('Driving lamps');
 });
 
