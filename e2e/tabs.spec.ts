@@ -1,4 +1,4 @@
-import { expect, saved, strip, test } from './fixtures';
+import { expect, meter, saved, strip, test } from './fixtures';
 
 test('two tabs on one design: each sees the other within a second, and edits to different things merge', async ({
   page,
@@ -8,6 +8,8 @@ test('two tabs on one design: each sees the other within a second, and edits to 
   const other = await context.newPage();
   await page.goto(`/d/${heron}/circuits`);
   await other.goto(`/d/${heron}/circuits`);
+  // Both at rest: each has solved its network once, which is what a page is busy with as it opens.
+  for (const tab of [page, other]) await expect(meter(tab, 'Worst drop')).toContainText('cable');
   await strip(page, '01 Galley lights').getByRole('spinbutton', { name: /Fuse/ }).press('ArrowDown');
   await expect(strip(other, '01 Galley lights').getByRole('spinbutton', { name: /Fuse/ })).toHaveText('4 A', { timeout: 1000 });
   await strip(other, '02 Fridge')
