@@ -1,4 +1,5 @@
 import { INTERRUPTING } from '../catalog/interrupting';
+import { acceptableMultiple } from '../sizing/coordination';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
 import type { Analysis, CircuitAnalysis } from './types';
 
@@ -11,9 +12,6 @@ export interface Margin {
   of: number;
   unit: 'A' | '%' | 'x';
 }
-
-/** Multiple of its rating from which a fuse ends a short at the far end acceptably. Common practice. */
-const ACCEPTABLE_MULTIPLE = 3.5;
 
 /** Every limit of a circuit that can be put in a number, the tightest first. */
 export function marginsOf({ protections }: Pick<Analysis, 'protections'>, circuit: CircuitAnalysis): Margin[] {
@@ -32,7 +30,7 @@ export function marginsOf({ protections }: Pick<Analysis, 'protections'>, circui
   add('drop', dropPercent, targetPercent, '%');
   if (guard?.endA) {
     const multiple = guard.endA / ratingA;
-    add('endClearing', ACCEPTABLE_MULTIPLE, multiple, 'x');
+    add('endClearing', acceptableMultiple(guard.fuse.family), multiple, 'x');
   }
   if (guard) {
     // What the chain breaks: a small fuse may lean on the one ahead.

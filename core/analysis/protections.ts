@@ -32,8 +32,6 @@ export interface ProtectionAnalysis {
   start: { loadId: string; amps: number; seconds: number; opensS: number } | null;
 }
 
-/** Volts a lead battery still gives into a short at the end of its charge, as a share of the nominal. Common practice: 12 V of 12. */
-const END_SHARE = 1;
 /** Conductors in a short at the end of a working day, C: the usual reckoning temperature of PVC. */
 const WARM_C = 70;
 const COLD_C = 20;
@@ -120,7 +118,8 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
       // Where no return is known, as long a way back as out.
       const returnOhm = back === undefined ? warm[at]! : warmBack[back]!;
       const row = isLoad && wire ? rowOhm(device, ohm({ ...wire, lengthMm: 1000 }, WARM_C)) : 0;
-      const amps = (nominalV * END_SHARE) / (inside.most * inSeries + warm[at]! + returnOhm + row);
+      // A battery near the end of its charge still gives about its nominal volts (common practice).
+      const amps = nominalV / (inside.most * inSeries + warm[at]! + returnOhm + row);
       beyondA[at] = Math.min(beyondA[at]!, amps);
       if (guard.endA === null || amps < guard.endA) {
         guard.endA = amps;

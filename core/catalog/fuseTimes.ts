@@ -40,15 +40,6 @@ const GATES: Record<ProtectionFamily, readonly Gate[]> = {
   glass: BLADE,
 };
 
-const MULTIPLES = new Map(Object.values(GATES).map((gates) => [gates, gates.map(([multiple]) => multiple)]));
-/** Longest let-through of each set of gates from where it surely opens within 5 s, as current squared times time of a 1 A fuse, A²s. */
-const LET_THROUGH = new Map(
-  Object.values(GATES).map((gates) => [
-    gates,
-    Math.max(...gates.map(([multiple, , longest]) => (longest <= 5 ? multiple ** 2 * longest : 0))),
-  ]),
-);
-
 /**
  * Seconds until a fuse or breaker opens at a multiple of its rating, by the middle of its gates (their geometric mean) on
  * straight lines between their logarithms. Infinite under 110 %. Past the last gate the heat that melts it is what counts,
@@ -63,14 +54,46 @@ export function openingBandS(family: ProtectionFamily, multiple: number): [numbe
   return [timeBy(GATES[family], multiple, ([, least]) => least), timeBy(GATES[family], multiple, ([, , longest]) => longest)];
 }
 
-/** The multiples of the rating that a family's gates stand at, ascending. */
-export function gateMultiples(family: ProtectionFamily): readonly number[] {
-  return MULTIPLES.get(GATES[family])!;
+/** Longest fault the adiabatic limit of a conductor speaks of, and the longest a feeder's may last, s. Source: IEC 60364-4-41 and -43, from memory. */
+export const LONGEST_FAULT_S = 5;
+
+/** Where a family's gates have corners, and what follows from them. */
+interface Corners {
+  /** Multiples of the rating, ascending. */
+  multiples: readonly number[];
+  /** The multiple from which it is sure to end a fault within the longest allowed. */
+  endsFrom: number;
+  /** Most heat let through in a fault it surely ends so, as current squared times time of a 1 A fuse, A²s. */
+  letThrough: number;
 }
 
-/** The most heat a fuse lets through in a fault it ends within 5 s: current squared times time, A²s. */
+const CORNERS = new Map(Object.values(GATES).map((gates) => [gates, cornersOf(gates)]));
+
+function cornersOf(gates: readonly Gate[]): Corners {
+  const longestAt = (multiple: number) => timeBy(gates, multiple, ([, , longest]) => longest);
+  const at = gates.findIndex(([, , longest]) => longest <= LONGEST_FAULT_S);
+  const [high, low] = [gates[at]!, gates[at - 1]!];
+  const share = Math.log(low[2] / LONGEST_FAULT_S) / Math.log(low[2] / high[2]);
+  const endsFrom = low[0] * (high[0] / low[0]) ** share;
+  const multiples = gates.map(([multiple]) => multiple);
+  // Time and current are straight lines on logarithmic scales, so their product is greatest at a corner.
+  const ended = [endsFrom, ...multiples.filter((multiple) => multiple > endsFrom)];
+  return { multiples, endsFrom, letThrough: Math.max(...ended.map((multiple) => multiple ** 2 * longestAt(multiple))) };
+}
+
+/** The multiples of the rating that a family's gates stand at, ascending. */
+export function gateMultiples(family: ProtectionFamily): readonly number[] {
+  return CORNERS.get(GATES[family])!.multiples;
+}
+
+/** The multiple of its rating from which a fuse surely ends a fault within 5 s. */
+export function endsFaultFrom(family: ProtectionFamily): number {
+  return CORNERS.get(GATES[family])!.endsFrom;
+}
+
+/** The most heat a fuse lets through in a fault it surely ends within 5 s: current squared times time, A²s. */
 export function letThroughA2s(family: ProtectionFamily, ratingA: number): number {
-  return LET_THROUGH.get(GATES[family])! * ratingA ** 2;
+  return CORNERS.get(GATES[family])!.letThrough * ratingA ** 2;
 }
 
 function timeBy(gates: readonly Gate[], multiple: number, secondsOf: (gate: Gate) => number): number {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { endsFaultFrom, letThroughA2s } from '../catalog/fuseTimes';
 import { RATINGS_A } from '../catalog/fuses';
 import { batteryOhmRange } from '../catalog/chemistries';
 import { PROTECTION_FAMILIES } from '../design/vocabulary';
@@ -20,6 +21,35 @@ describe('clearing a short', () => {
   it('may never come under twice the rating', () => {
     expect(endVerdict(blade(10), 19)).toBe('never');
     expect(clearingS(blade(10), 10.9).longestS).toBe(Infinity);
+  });
+});
+
+describe('larger fuses', () => {
+  it.each([
+    // From the gates as remembered: large blades end a fault within 5 s between 3.5 (7 s) and 6 times (1 s), megas from 3.5 (5 s).
+    ['largeBlade', 3.5 * (6 / 3.5) ** (Math.log(7 / 5) / Math.log(7))],
+    ['mega', 3.5],
+    ['blade', 2],
+  ] as const)('%s: surely ended within 5 s from %f times the rating', (family, multiple) => {
+    expect(endsFaultFrom(family)).toBeCloseTo(multiple, 9);
+    expect(clearingS({ family, ratingA: 1 }, multiple * 1.000001).longestS).toBeLessThanOrEqual(5);
+  });
+  it('are slow where a blade of the same multiple would be in time', () => {
+    expect(endVerdict({ family: 'blade', ratingA: 40 }, 144)).toBe('acceptable');
+    expect(endVerdict({ family: 'largeBlade', ratingA: 40 }, 144)).toBe('slow');
+    expect(endVerdict({ family: 'mega', ratingA: 100 }, 350)).toBe('acceptable');
+  });
+  it('let most heat through in the slowest fault they surely end, between their corners too', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...PROTECTION_FAMILIES), fc.double({ min: 1, max: 40, noNaN: true }), (family, more) => {
+        const multiple = endsFaultFrom(family) * (1 + 1e-9) * more;
+        const { longestS } = clearingS({ family, ratingA: 1 }, multiple);
+        expect(multiple ** 2 * longestS).toBeLessThanOrEqual(letThroughA2s(family, 1) * (1 + 1e-6));
+        // And the conductor's share of it is seen by whoever asks over that range of currents.
+        const share = heatShare({ family, ratingA: 100 }, 1, 70, endsFaultFrom(family) * 100, 100 * multiple);
+        expect(share).toBeGreaterThanOrEqual((longestS * (multiple * 100) ** 2) / 115 ** 2 - 1e-6);
+      }),
+    );
   });
 });
 

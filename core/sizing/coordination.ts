@@ -1,4 +1,4 @@
-import { gateMultiples, letThroughA2s, openingBandS } from '../catalog/fuseTimes';
+import { endsFaultFrom, gateMultiples, letThroughA2s, LONGEST_FAULT_S, openingBandS } from '../catalog/fuseTimes';
 import type { ProtectionFamily } from '../design/vocabulary';
 
 /** Fuses and breakers against each other, against the conductor they guard and against what a load takes as it starts. */
@@ -70,23 +70,35 @@ export function heatShare(fuse: Rated, areaMm2: number, insulationC: number, lea
   // Nothing it lets through can spoil this one: the usual case, told without looking closer.
   if (letThroughA2s(fuse.family, fuse.ratingA) <= (adiabaticK(insulationC) * areaMm2) ** 2) return 0;
   let worst = 0;
-  const corners = [leastA, mostA, ...gateMultiples(fuse.family).map((multiple) => multiple * fuse.ratingA)];
+  const corners = [
+    leastA,
+    mostA,
+    ...[endsFaultFrom(fuse.family), ...gateMultiples(fuse.family)].map((multiple) => multiple * fuse.ratingA),
+  ];
   for (const amps of corners) {
     if (amps < leastA || amps > mostA) continue;
     const { longestS } = clearingS(fuse, amps);
-    if (longestS > ADIABATIC_S) continue;
+    if (longestS > LONGEST_FAULT_S * (1 + 1e-9)) continue;
     worst = Math.max(worst, longestS / damageS(areaMm2, insulationC, amps));
   }
   return worst;
 }
 
-/** Longest fault the adiabatic limit speaks of, s. Source: IEC 60364-4-43, from memory. */
-const ADIABATIC_S = 5;
+/** Families that practice's multiples are meant for. */
+const SMALL = new Set<ProtectionFamily>(['blade', 'glass']);
 
-/** How a short at the far end of a run is cleared. Common practice: 6 times the rating is good, 3.5 acceptable, 2 the floor. */
-export function endVerdict(fuse: Rated, endA: number): 'good' | 'acceptable' | 'slow' | 'never' {
-  const multiple = endA / fuse.ratingA;
+/**
+ * Multiple of its rating from which a fuse ends a short at the far end acceptably: 3.5 for blades, half a second (common practice);
+ * for larger ones, which guard feeders, what their gates end within 5 s (IEC 60364-4-41, from memory).
+ */
+export function acceptableMultiple(family: ProtectionFamily): number {
+  return SMALL.has(family) ? 3.5 : endsFaultFrom(family);
+}
+
+/** How a short at the far end of a run is cleared. Common practice for blades: 6 times the rating is good, 3.5 acceptable, 2 the floor. */
+export function endVerdict({ family, ratingA }: Rated, endA: number): 'good' | 'acceptable' | 'slow' | 'never' {
+  const multiple = endA / ratingA;
   if (multiple >= 6) return 'good';
-  if (multiple >= 3.5) return 'acceptable';
+  if (multiple >= acceptableMultiple(family)) return 'acceptable';
   return multiple >= 2 ? 'slow' : 'never';
 }

@@ -239,20 +239,19 @@ function findingsOf({ findings }: Analysis, circuitId: string): Finding[] {
 }
 
 /** Every pair worth trying: what the closed formulas already refuse is left out. */
-function candidatesOf({ index, blocks, wires }: Analysis, circuit: CircuitAnalysis, measure: Measure): Omit<Candidate, 'value'>[] {
+function candidatesOf({ index, blocks }: Analysis, circuit: CircuitAnalysis, measure: Measure): Omit<Candidate, 'value'>[] {
   const { settings, devices } = index;
   const fuse = devices.get(circuit.protectionId) as Protection;
   const slotMaxA = blocks.find(({ id }) => id === fuse.mount?.blockId)?.slotMaxA ?? Infinity;
   const leastA = Math.max(leastFuseA(circuit.continuousA, circuit.peakA), circuit.peakA * HEADROOM);
   const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA - 1e-9 && rating <= slotMaxA);
   const family = circuit.conductor && awgOf(circuit.conductor) ? 'awg' : 'mm2';
-  const own = [...circuit.supplyWireIds, ...circuit.returnWireIds].map((id) => wires.get(id)!).filter(Boolean);
   // Under the least drop, copper stops where the usual terminals do, unless the rules themselves ask for more.
   const least = circuit.choice ? areaMm2(circuit.choice.conductor) : 0;
   const mostMm2 = measure === 'drop' ? Math.max(YELLOW_MM2, least) * 1.001 : Infinity;
   return candidateSizes(settings.conductorStandard, family)
     .filter((size) => areaMm2(size) <= mostMm2)
-    .flatMap((conductor) => (own.length === 0 ? [] : ratings.map((ratingA) => ({ conductor, ratingA }))));
+    .flatMap((conductor) => ratings.map((ratingA) => ({ conductor, ratingA })));
 }
 
 function metresOf({ wires }: Analysis, circuit: CircuitAnalysis): number {

@@ -5,6 +5,7 @@ import { area, line } from 'd3-shape';
 import { chainDamageS, gateBand, type ProtectionChain } from '@/core/analysis/protectionChain';
 import { clearingS } from '@/core/sizing/coordination';
 import { FAMILY_NAMES } from '@/core/catalog/fuses';
+import { LONGEST_FAULT_S } from '@/core/catalog/fuseTimes';
 import { formatAmps, formatConductor, formatNumber, formatRating } from '@/core/units/quantity';
 import { Cursor } from '@/ui/charts/Axes';
 import { Chart } from '@/ui/charts/Chart';
@@ -14,8 +15,6 @@ const FRAME = { width: 760, height: 380, left: 62, right: 14, top: 10, bottom: 3
 const POINTS = 60;
 const LEAST_S = 0.001;
 const MOST_S = 1000;
-/** Holds as long as the adiabatic limit speaks of, s. */
-const DAMAGE_S = 5;
 const TONES = ['var(--copper)', 'var(--slate)', 'var(--stem)', 'var(--measured)'];
 const DECADES_S = [0.001, 0.01, 0.1, 1, 10, 100, 1000];
 
@@ -32,7 +31,7 @@ export function TimeCurrentChart({ chain, nameOf }: { chain: ProtectionChain; na
   const ampsAt = (point: number) => chain.fromA * (chain.toA / chain.fromA) ** (point / (POINTS - 1));
   const damage = Array.from({ length: 120 }, (_, at) => chain.fromA * (chain.toA / chain.fromA) ** (at / 119)).flatMap((amps) => {
     const seconds = chainDamageS(chain, amps);
-    return seconds !== null && seconds <= DAMAGE_S && seconds >= LEAST_S ? [{ amps, seconds }] : [];
+    return seconds !== null && seconds <= LONGEST_FAULT_S && seconds >= LEAST_S ? [{ amps, seconds }] : [];
   });
   const damageLine = line<{ amps: number; seconds: number }>()
     .x(({ amps }) => x(amps))
@@ -44,7 +43,7 @@ export function TimeCurrentChart({ chain, nameOf }: { chain: ProtectionChain; na
       return `${formatRating(link.fuse.ratingA)} ${nameOf(link.id)} ${opens}`;
     });
     const limit = chainDamageS(chain, amps);
-    const wire = limit !== null && limit <= DAMAGE_S ? `; the wire stands ${seconds(limit)}` : '';
+    const wire = limit !== null && limit <= LONGEST_FAULT_S ? `; the wire stands ${seconds(limit)}` : '';
     return `${formatAmps(amps)}: ${times.join('; ')}${wire}`;
   };
   const ticks = x.ticks(6).filter((tick) => /^[125]/.test(String(tick)));
@@ -70,7 +69,7 @@ export function TimeCurrentChart({ chain, nameOf }: { chain: ProtectionChain; na
               const { leastS, longestS } = clearingS(fuse, amps);
               return Number.isFinite(longestS) ? `${seconds(leastS)} to ${seconds(longestS)}` : 'stays';
             }),
-            limit !== null && limit <= DAMAGE_S ? seconds(limit) : 'over 5 s',
+            limit !== null && limit <= LONGEST_FAULT_S ? seconds(limit) : 'over 5 s',
           ];
         }),
       }}
