@@ -57,6 +57,8 @@ export interface Sized {
 export interface Proposal {
   change: Change;
   circuits: ProposedCircuit[];
+  /** What had to stand first: circuits made, slots given, shared cables and main protection put right; the record and what was done. */
+  first: { id: string; did: string }[];
   /** Sum of the measure over the circuits looked at, before and after: money, kg, or percent of drop. */
   before: number;
   after: number;
@@ -120,8 +122,7 @@ export function propose(
   { circuitIds, measure, prices }: ProposalQuestion,
   say: (done: number) => boolean = () => true,
 ): Proposal | null {
-  const prepared = prepare(analysis, circuitIds);
-  const start = isEmpty(prepared) ? analysis : analyse(applyUnchecked(analysis.design, prepared), analysis);
+  const { start, first } = prepare(analysis, circuitIds);
   const wanted = start.circuits.filter(({ id, worstLoadId }) => worstLoadId !== null && (circuitIds === null || circuitIds.includes(id)));
   const valueOf = (circuit: CircuitAnalysis, conductor: ConductorSize) => valueAt(start, circuit, conductor, measure, prices);
   const searches = wanted.map((circuit): Search => {
@@ -166,7 +167,7 @@ export function propose(
     };
   });
   const sum = (side: 'before' | 'after') => circuits.reduce((total, entry) => total + inMeasure(entry[side], measure), 0);
-  return { change: between(analysis.design, tried.design), circuits, before: sum('before'), after: sum('after') };
+  return { change: between(analysis.design, tried.design), circuits, first, before: sum('before'), after: sum('after') };
 }
 
 /** Why nothing thinner would do: what refused the next thinner conductor with the fuse chosen, or with the smallest one tried on it. */
@@ -211,26 +212,31 @@ const SHARED = new Set<Rule>([
  * What must stand before circuits can be sized. Fuses of circuits that sit in no slot and are fed by nothing get one. For a whole design every
  * load without a circuit gets one of its own, and the main protection and the shared cables are put right where rules ask.
  */
-function prepare({ circuits, design, loads }: Analysis, circuitIds: readonly string[] | null): Change {
-  const edit = new Edit(design);
-  for (const { id, fed, block, protectionId } of circuits) {
+function prepare(analysis: Analysis, circuitIds: readonly string[] | null): { start: Analysis; first: Proposal['first'] } {
+  const edit = new Edit(analysis.design);
+  const first: Proposal['first'] = [];
+  for (const { id, fed, block, protectionId } of analysis.circuits) {
     if (fed || block !== null || (circuitIds !== null && !circuitIds.includes(id))) continue;
     const mount = firstFreeSlot(edit.design);
-    if (mount) edit.set(protectionId, { mount });
+    if (!mount) continue;
+    edit.set(protectionId, { mount });
+    first.push({ id, did: `its fuse in slot ${mount.slot}` });
   }
-  if (circuitIds !== null) return edit.change;
-  for (const { id, load, circuitId } of loads.values()) {
-    if (circuitId === null) addCircuit(edit, { ...usualScheme(edit.design, load.name, load.zoneId), loadIds: [id] });
+  for (const { id, load, circuitId } of circuitIds === null ? analysis.loads.values() : []) {
+    if (circuitId !== null) continue;
+    addCircuit(edit, { ...usualScheme(edit.design, load.name, load.zoneId), loadIds: [id] });
+    first.push({ id, did: 'a circuit of its own' });
   }
-  let now = analyse(edit.design);
-  for (let round = 0; round < FEEDER_ROUNDS; round++) {
-    const remedy = now.findings
+  let start = isEmpty(edit.change) ? analysis : analyse(edit.design, analysis);
+  for (let round = 0; circuitIds === null && round < FEEDER_ROUNDS; round++) {
+    const [step] = start.findings
       .filter(({ rule, circuitId }) => circuitId === null && SHARED.has(rule))
-      .flatMap((finding) => remediesFor(now, finding))[0];
-    if (!remedy) break;
-    now = analyse(applyUnchecked(now.design, remedy.change), now);
+      .flatMap((finding) => remediesFor(start, finding).map((remedy) => ({ finding, remedy })));
+    if (!step) break;
+    first.push({ id: step.finding.subjects[0]!, did: step.remedy.label });
+    start = analyse(applyUnchecked(start.design, step.remedy.change), start);
   }
-  return between(design, now.design);
+  return { start, first };
 }
 
 /** The rules a circuit breaks that its conductor and fuse can answer for. */

@@ -136,6 +136,15 @@ function Outcome({ proposal, measure, nameFor }: { proposal: Proposal; measure: 
           ? `Nothing is better for ${MEASURE_WORDS[measure]}: every circuit stays.`
           : `${changed.length} of ${circuits.length} circuits change. Cable ${formatNumber(sum('before', 'cost'), 0)} to ${formatNumber(sum('after', 'cost'), 0)}, copper ${formatNumber(sum('before', 'weightKg'), 2)} to ${formatNumber(sum('after', 'weightKg'), 2)} kg.`}
       </p>
+      {proposal.first.length > 0 && (
+        <ul className={styles.first} aria-label="Done first">
+          {proposal.first.map(({ id, did }, at) => (
+            <li key={at}>
+              {nameFor(id)}: {did}
+            </li>
+          ))}
+        </ul>
+      )}
       <div className={styles.scroller} role="region" aria-label="Proposed sizes" tabIndex={0}>
         <table className={styles.table}>
           <thead>
