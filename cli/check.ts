@@ -5,7 +5,8 @@ import { applyChange, updateRecords } from '../core/design/change';
 import { settingsOf } from '../core/design/design';
 import { SETTINGS_ID } from '../core/design/vocabulary';
 import { withNetwork } from '../core/findings/networkRules';
-import { nameOf, wordFinding } from '../core/findings/wording';
+import { nameOf } from '../core/design/names';
+import { wordFinding } from '../core/findings/wording';
 import { checkOutput } from '../core/formats/checkOutput';
 import {
   formatAmpHours,

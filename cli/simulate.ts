@@ -3,7 +3,7 @@ import { analyse } from '../core/analysis/analyse';
 import { forecast } from '../core/energy/forecast';
 import { settingOf } from '../core/energy/setting';
 import { prepareTrip } from '../core/energy/trip';
-import { nameOf } from '../core/findings/wording';
+import { nameOf } from '../core/design/names';
 import { formatHours, formatPercent, formatWattHours } from '../core/units/quantity';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';

@@ -112,3 +112,28 @@ test('a cable’s name that can be read two ways is asked about', async ({ page,
   await saved(page);
   await expect(pump).toContainText('blue terminals');
 });
+
+test('a design is sized from its loads alone: each gets a circuit, and all of it is one change', async ({ page, request }) => {
+  const answers = {
+    ...{ name: 'From loads', vehicle: 'panelVan', units: 'metric', standard: 'iso-small-craft', defaultReturn: 'dedicated' },
+    ...{ zones: ['Galley', 'Bunk'], battery: { chemistry: 'lithium', capacityAh: 100, count: 1 } },
+  };
+  const { id } = (await (await request.post('/api/designs', { data: { answers } })).json()) as { id: string };
+  await page.goto(`/d/${id}/loads`);
+  for (const usual of ['Work lamp', 'Water pump']) {
+    await page.getByRole('button', { name: 'A usual one' }).click();
+    await page.getByRole('menuitem', { name: new RegExp(`^${usual}`) }).click();
+    await saved(page);
+  }
+  await page.goto(`/d/${id}/circuits`);
+  await page.getByRole('button', { name: 'Propose sizes' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Propose conductors and fuses' });
+  await expect(dialog.getByRole('list', { name: 'Done first' })).toContainText('Water pump: a circuit of its own');
+  await expect(dialog.getByRole('row', { name: /02 Water pump/ })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take it all' }).click();
+  await saved(page);
+  await expect(strip(page, '01 Work lamp')).toContainText('OK');
+  await expect(strip(page, '02 Water pump')).toContainText('OK');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('No circuits yet')).toBeVisible();
+});

@@ -1,5 +1,5 @@
 import type { Analysis } from '../analysis/types';
-import { nameOf } from '../findings/wording';
+import { nameOf } from '../design/names';
 import type { ScenarioBudget } from './budget';
 
 export const BUDGET_BY = ['load', 'zone', 'circuit'] as const;

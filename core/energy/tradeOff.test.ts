@@ -4,7 +4,8 @@ import { analyse } from '../analysis/analyse';
 import { applyChange, updateRecords } from '../design/change';
 import { dayStack } from './dayStack';
 import { answerDays, type DaysAnswer } from './questions';
-import { cheapest, drivingNeeded, giveUps, tradeOff } from './tradeOff';
+import { giveUps } from './giveUps';
+import { cheapest, drivingNeeded, tradeOff } from './tradeOff';
 
 const question = { limit: 0.1, draws: 12, seed: 3, pricePer100Ah: 400, pricePer100W: 120 };
 const winter = (design = heron()) => {

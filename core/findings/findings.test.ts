@@ -6,7 +6,8 @@ import { recordOf, type Design } from '../design/design';
 import { removeCircuit } from '../switching/schemes';
 import { remediesFor } from './remedies';
 import { findingKey } from './types';
-import { nameOf, wordFinding } from './wording';
+import { nameOf } from '../design/names';
+import { wordFinding } from './wording';
 
 const start = heron();
 const ids = (test: (record: { type: string; kind?: string }) => boolean) =>

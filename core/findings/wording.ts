@@ -2,6 +2,7 @@ import { FAMILY_NAMES } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { ProtectionFamily, UnitSystem } from '../design/vocabulary';
 import type { Design } from '../design/design';
+import { nameOf } from '../design/names';
 import {
   formatAmpHours,
   formatAmps,
@@ -263,32 +264,6 @@ const WORDS: Record<Rule, RuleWords> = {
 export function wordFinding(finding: Finding, design: Design, units: UnitSystem): FindingText {
   const words = WORDS[finding.rule];
   return { title: words.title, message: words.message(tellerOf(finding, design, units)), why: words.why };
-}
-
-/** What a record is called: its name, a circuit with its number, a wire by its two ends. */
-export function nameOf(design: Design, id: string | undefined): string {
-  const record = id === undefined ? undefined : design.records.get(id);
-  switch (record?.type) {
-    case 'circuit':
-      return `${String(record.number).padStart(2, '0')} ${record.name}`;
-    case 'wire':
-      return `${nameOf(design, record.from.deviceId)} to ${nameOf(design, record.to.deviceId)}`;
-    case 'settings':
-    case 'zone':
-    case 'device':
-    case 'scenario':
-    case 'place':
-    case 'route':
-    case 'keepClear':
-    case 'log':
-      return record.name;
-    case 'rig':
-      return 'The vehicle';
-    case 'duty':
-      return nameOf(design, record.loadId);
-    case undefined:
-      return id ?? '';
-  }
 }
 
 function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSystem): Teller {

@@ -1,7 +1,8 @@
 import type { Analysis } from '../analysis/types';
 import { INTERRUPTING } from '../catalog/interrupting';
 import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
-import { nameOf, wordFinding } from '../findings/wording';
+import { nameOf } from '../design/names';
+import { wordFinding } from '../findings/wording';
 import type { Finding } from '../findings/types';
 import type { Ampacity } from '../sizing/ampacity';
 

@@ -7,7 +7,7 @@ import { newId } from '../design/ids';
 import type { Duty, Load, Use, Zone } from '../design/schema';
 import { LIMITS } from '../design/vocabulary';
 import { loadSize } from '../energy/draw';
-import { nameOf } from '../findings/wording';
+import { nameOf } from '../design/names';
 import { attachLoad, newLoad } from '../switching/schemes';
 import { parseNumber } from '../units/parse';
 import { formatDraw, parseDraw } from './drawText';

@@ -7,7 +7,8 @@ import { FAMILY_NAMES } from '../catalog/fuses';
 import { INTERRUPTING } from '../catalog/interrupting';
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { SOURCES } from '../catalog/sources';
-import { nameOf, wordFinding } from '../findings/wording';
+import { nameOf } from '../design/names';
+import { wordFinding } from '../findings/wording';
 import {
   formatAmpHours,
   formatAmps,

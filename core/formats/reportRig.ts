@@ -1,7 +1,7 @@
 import type { Analysis } from '../analysis/types';
 import type { Zone } from '../design/schema';
 import { PART_WORDS, PASSING_WORDS } from '../findings/rigWords';
-import { nameOf } from '../findings/wording';
+import { nameOf } from '../design/names';
 import { formatConductor, formatLength, formatPlaceMm, formatSmallLength, formatTemperature, MISSING } from '../units/quantity';
 import type { ReportSection } from './report';
 

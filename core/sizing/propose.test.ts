@@ -101,7 +101,7 @@ test('gives a fuse without a slot one, and can be stopped', () => {
   const design = pip();
   const light = analyse(design).circuits[0]!;
   const loose = applyChange(design, updateRecords(design, [{ id: light.protectionId, set: { mount: null } }]));
-  expect(ask(loose, 'cost').first).toEqual([{ id: light.id, did: 'its fuse in slot 1' }]);
+  expect(ask(loose, 'cost').first).toEqual([{ name: '01 Cabin lights', did: 'its fuse in slot 1' }]);
   expect(after(loose, ask(loose, 'cost')).circuits.every(({ fed }) => fed)).toBe(true);
   expect(propose(analyse(design), { circuitIds: null, measure: 'cost', prices: USUAL_PRICES }, () => false)).toBeNull();
 });
@@ -147,6 +147,7 @@ test('sizes a whole design from its loads alone: circuits, slots, fuses, cables 
   const proposal = ask(design, 'cost');
   expect(proposal.circuits).toHaveLength(draws.length);
   expect(proposal.first.filter(({ did }) => did === 'a circuit of its own')).toHaveLength(draws.length);
+  expect(proposal.circuits.map(({ name }) => name)).toEqual(draws.map((_, at) => `0${at + 1} Load ${at}`));
   const result = after(design, proposal);
   expect(result.circuits.filter(({ fed }) => fed)).toHaveLength(draws.length);
   // 480 W at 12 V is 40 A: no blade in a 30 A slot takes it, and that is said; everything else keeps every rule.

@@ -5,6 +5,7 @@ import { RATINGS_A } from '../catalog/fuses';
 import { applyUnchecked, isEmpty, type Change } from '../design/change';
 import type { Design } from '../design/design';
 import { Edit } from '../design/edit';
+import { nameOf } from '../design/names';
 import type { Protection } from '../design/schema';
 import { remediesFor } from '../findings/remedies';
 import type { Finding, Rule } from '../findings/types';
@@ -38,6 +39,8 @@ export type ProposalGovernor = 'minimum' | 'ampacity' | 'fuse' | 'drop' | 'clear
 /** One circuit before and after. */
 export interface ProposedCircuit {
   circuitId: string;
+  /** What it is called; a circuit only now proposed is in no design yet. */
+  name: string;
   before: Sized;
   after: Sized;
   governedBy: ProposalGovernor;
@@ -57,8 +60,8 @@ export interface Sized {
 export interface Proposal {
   change: Change;
   circuits: ProposedCircuit[];
-  /** What had to stand first: circuits made, slots given, shared cables and main protection put right; the record and what was done. */
-  first: { id: string; did: string }[];
+  /** What had to stand first: circuits made, slots given, shared cables and main protection put right; each with what was done. */
+  first: { name: string; did: string }[];
   /** Sum of the measure over the circuits looked at, before and after: money, kg, or percent of drop. */
   before: number;
   after: number;
@@ -160,6 +163,7 @@ export function propose(
     const unchanged = search.at >= search.candidates.length;
     return {
       circuitId: search.circuit.id,
+      name: nameOf(start.design, search.circuit.id),
       before: sized(start, search.circuit, prices),
       after: sized(tried, after, prices),
       governedBy: unchanged && search.asItIs !== null ? 'asItIs' : governorOf(search),
@@ -220,12 +224,12 @@ function prepare(analysis: Analysis, circuitIds: readonly string[] | null): { st
     const mount = firstFreeSlot(edit.design);
     if (!mount) continue;
     edit.set(protectionId, { mount });
-    first.push({ id, did: `its fuse in slot ${mount.slot}` });
+    first.push({ name: nameOf(edit.design, id), did: `its fuse in slot ${mount.slot}` });
   }
   for (const { id, load, circuitId } of circuitIds === null ? analysis.loads.values() : []) {
     if (circuitId !== null) continue;
     addCircuit(edit, { ...usualScheme(edit.design, load.name, load.zoneId), loadIds: [id] });
-    first.push({ id, did: 'a circuit of its own' });
+    first.push({ name: load.name, did: 'a circuit of its own' });
   }
   let start = isEmpty(edit.change) ? analysis : analyse(edit.design, analysis);
   for (let round = 0; circuitIds === null && round < FEEDER_ROUNDS; round++) {
@@ -233,7 +237,7 @@ function prepare(analysis: Analysis, circuitIds: readonly string[] | null): { st
       .filter(({ rule, circuitId }) => circuitId === null && SHARED.has(rule))
       .flatMap((finding) => remediesFor(start, finding).map((remedy) => ({ finding, remedy })));
     if (!step) break;
-    first.push({ id: step.finding.subjects[0]!, did: step.remedy.label });
+    first.push({ name: nameOf(start.design, step.finding.subjects[0]), did: step.remedy.label });
     start = analyse(applyUnchecked(start.design, step.remedy.change), start);
   }
   return { start, first };

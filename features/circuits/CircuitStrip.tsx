@@ -6,7 +6,7 @@ import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { RATINGS_A } from '@/core/catalog/fuses';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { deviceOf } from '@/core/design/design';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import type { Governor } from '@/core/sizing/conductorChoice';
 import { formatAmps, formatConductor, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import type { DeadShort } from '@/core/network/shortCircuit';
 import { formatAmps, formatSeconds } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { jointsOf } from '@/core/analysis/joints';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { formatConductor, formatNumber } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 

@@ -4,7 +4,7 @@ import { Button, Modal, Progress, Segmented, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { isEmpty, updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/design/vocabulary';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { MEASURES, USUAL_PRICES, type Measure, type Prices, type Proposal, type ProposalGovernor } from '@/core/sizing/propose';
 import { formatConductor, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
@@ -46,7 +46,7 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
   const take = () => {
     if (!proposal) return;
     const refused = store.commit(
-      `Size ${proposal.circuits.length === 1 ? nameOf(design, proposal.circuits[0]!.circuitId) : 'circuits'} for ${MEASURE_WORDS[measure]}`,
+      `Size ${proposal.circuits.length === 1 ? proposal.circuits[0]!.name : 'circuits'} for ${MEASURE_WORDS[measure]}`,
       () => proposal.change,
     );
     if (refused === null) onClose();
@@ -114,7 +114,7 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
         </label>
       </div>
       {!proposal && <Progress percent={Math.round(done * 100)} aria-label="Sizes tried" />}
-      {proposal && <Outcome proposal={proposal} measure={measure} nameFor={(id) => nameOf(design, id)} />}
+      {proposal && <Outcome proposal={proposal} measure={measure} />}
       <p className={styles.small}>
         One size a circuit, out and back; switches and lengths stay as they are, shared cables and the main fuse grow only where rules ask;
         loads without a circuit get one. Every rule is kept, and what keeps them all now is changed only for something better. The prices
@@ -124,7 +124,7 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
   );
 }
 
-function Outcome({ proposal, measure, nameFor }: { proposal: Proposal; measure: Measure; nameFor(id: string): string }) {
+function Outcome({ proposal, measure }: { proposal: Proposal; measure: Measure }) {
   const { circuits } = proposal;
   if (circuits.length === 0) return <p>No circuit here has a load yet.</p>;
   const sum = (side: 'before' | 'after', of: 'cost' | 'weightKg') => circuits.reduce((total, entry) => total + entry[side][of], 0);
@@ -138,9 +138,9 @@ function Outcome({ proposal, measure, nameFor }: { proposal: Proposal; measure: 
       </p>
       {proposal.first.length > 0 && (
         <ul className={styles.first} aria-label="Done first">
-          {proposal.first.map(({ id, did }, at) => (
+          {proposal.first.map(({ name, did }, at) => (
             <li key={at}>
-              {nameFor(id)}: {did}
+              {name}: {did}
             </li>
           ))}
         </ul>
@@ -159,9 +159,9 @@ function Outcome({ proposal, measure, nameFor }: { proposal: Proposal; measure: 
             </tr>
           </thead>
           <tbody>
-            {circuits.map(({ circuitId, before, after, governedBy, stuck }) => (
+            {circuits.map(({ circuitId, name, before, after, governedBy, stuck }) => (
               <tr key={circuitId} data-stuck={stuck || undefined}>
-                <td>{nameFor(circuitId)}</td>
+                <td>{name}</td>
                 <td className="reading">{arrow(text(before.conductor), text(after.conductor))}</td>
                 <td className="reading">{arrow(formatRating(before.ratingA), formatRating(after.ratingA))}</td>
                 <td className="reading">{arrow(formatPercent(before.dropPercent), formatPercent(after.dropPercent))}</td>

@@ -1,7 +1,7 @@
 'use client';
 
 import type { CircuitAnalysis } from '@/core/analysis/types';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { isRouted } from '@/core/rig/layout';
 import { LIMITS } from '@/core/design/vocabulary';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { SEEN_V, zoneDrops } from '@/core/analysis/zoneDrops';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { formatPercent, formatVolts, MISSING } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import styles from './ZonesView.module.css';

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Progress, Segmented } from 'antd';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { dayStack } from '@/core/energy/dayStack';
@@ -12,15 +13,18 @@ import { Stepper } from '@/ui/Stepper';
 import { ChargeChart } from './ChargeChart';
 import { dateOf } from './dates';
 import { DayChart } from './DayChart';
-import { MeasuredCard } from './MeasuredCard';
 import { ModelNotes } from './ModelNotes';
 import { ResultCard } from './ResultCard';
 import { SettingCard } from './SettingCard';
-import { GiveUpCard, TradeCard } from './TradeCard';
+import { GiveUpCard } from './GiveUpCard';
 import { UseBands } from './UseBands';
 import { useDays } from './useDays';
 import { YearMap } from './YearMap';
 import styles from './Energy.module.css';
+
+// Below the first screen: they bring their own code.
+const TradeCard = dynamic(() => import('./TradeCard').then(({ TradeCard: card }) => card), { ssr: false });
+const MeasuredCard = dynamic(() => import('./MeasuredCard').then(({ MeasuredCard: card }) => card), { ssr: false });
 
 const DRAWS = 100;
 const YEAR_DRAWS = 60;

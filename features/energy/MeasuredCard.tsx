@@ -11,7 +11,7 @@ import { keepLog, logOfReadings, openLog } from '@/core/energy/keptLog';
 import { ampsAt } from '@/core/energy/loadLines';
 import { measureDays } from '@/core/energy/measuredDay';
 import { MOST_LOG_BYTES, type MonitorLog } from '@/core/formats/monitorLog';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { formatAmps, formatNumber, formatVolts, formatWattHours } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { FileChoice } from '@/ui/FileChoice';

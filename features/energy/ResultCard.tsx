@@ -1,6 +1,6 @@
 'use client';
 
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import type { Forecast } from '@/core/energy/forecast';
 import { formatHours, formatNumber, formatPercent, formatWattHours } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';

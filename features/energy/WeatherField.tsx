@@ -6,10 +6,12 @@ import { CLIMATE_FACTS } from '@/core/catalog/climates';
 import type { Scenario } from '@/core/design/schema';
 import { CLIMATES, LIMITS, type Climate } from '@/core/design/vocabulary';
 import { settingOf } from '@/core/energy/setting';
-import { MOST_WEATHER_BYTES, readWeather, skiesOfYear, type WeatherMapping } from '@/core/formats/weatherFile';
+import type { WeatherMapping } from '@/core/formats/weatherFile';
 import { FileChoice } from '@/ui/FileChoice';
 import styles from './Energy.module.css';
 
+/** Reading files is code of its own, fetched when there is one. */
+const READER = () => import('@/core/formats/weatherFile');
 const FILE = 'file';
 const NEW_FILE = 'newFile';
 
@@ -27,7 +29,8 @@ export function WeatherField({ scenario, onSet }: { scenario: Scenario; onSet(fi
   const [refused, setRefused] = useState<Refused | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
   const setting = settingOf(scenario);
-  const take = (name: string, text: string, given: WeatherMapping) => {
+  const take = async (name: string, text: string, given: WeatherMapping) => {
+    const { readWeather, skiesOfYear } = await READER();
     const read = readWeather(text, given);
     if (!read.ok) {
       setProblems(read.problems);
@@ -43,9 +46,10 @@ export function WeatherField({ scenario, onSet }: { scenario: Scenario; onSet(fi
     setRefused(null);
   };
   const takeFile = async (file: File) => {
+    const { MOST_WEATHER_BYTES } = await READER();
     setRefused(null);
     if (file.size > MOST_WEATHER_BYTES) return setProblems([`${file.name} is larger than ${MOST_WEATHER_BYTES / 1_000_000} MB`]);
-    take(file.name, await file.text(), {});
+    await take(file.name, await file.text(), {});
   };
   return (
     <span className={styles.weather}>
@@ -86,7 +90,7 @@ export function WeatherField({ scenario, onSet }: { scenario: Scenario; onSet(fi
             value={refused.given[key]}
             style={{ width: '100%', marginTop: 4 }}
             options={refused.headings.map((heading, at) => ({ value: at, label: heading.slice(0, 40) || `column ${at + 1}` }))}
-            onChange={(at) => take(refused.name, refused.text, { ...refused.given, [key]: at })}
+            onChange={(at) => void take(refused.name, refused.text, { ...refused.given, [key]: at })}
           />
         ))}
     </span>

@@ -4,7 +4,7 @@ import { Input, Modal } from 'antd';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { Analysis } from '@/core/analysis/types';
 import { kindOf } from '@/core/devices';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useJump } from '@/features/workspace/useJump';

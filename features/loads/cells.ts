@@ -6,7 +6,7 @@ import { LIMITS } from '@/core/design/vocabulary';
 import { dutyHours } from '@/core/energy/budget';
 import { loadDraw, loadSize } from '@/core/energy/draw';
 import { settingOf } from '@/core/energy/setting';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { formatDraw, parseDraw } from '@/core/formats/drawText';
 import { parseUse } from '@/core/formats/useText';
 import { addCircuit, attachLoad, detachLoad, usualScheme } from '@/core/switching/schemes';

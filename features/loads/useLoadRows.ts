@@ -6,7 +6,7 @@ import type { Load } from '@/core/design/schema';
 import { dutyHours } from '@/core/energy/budget';
 import { settingOf } from '@/core/energy/setting';
 import { formatUse } from '@/core/formats/useText';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { formatNumber } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import type { GridGroup } from '@/ui/grid/types';

@@ -7,7 +7,7 @@ import type { Passage, Route } from '@/core/design/schema';
 import { LIMITS, PASS_PARTS, PASSINGS, ROUTE_FEEDS, ROUTE_KINDS } from '@/core/design/vocabulary';
 import { fittingFor, withPassage } from '@/core/findings/rigRules';
 import { PART_WORDS, PASSING_WORDS } from '@/core/findings/rigWords';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { withBend } from '@/core/rig/bend';
 import { measureRoute, removeRoute } from '@/core/rig/edits';
 import {

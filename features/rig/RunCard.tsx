@@ -4,7 +4,7 @@ import { Button, Select } from 'antd';
 import { Split } from 'lucide-react';
 import { useMemo } from 'react';
 import type { Analysis } from '@/core/analysis/types';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { avoidRoute, setVia } from '@/core/rig/edits';
 import { formatConductor, formatLength, formatTemperature } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';

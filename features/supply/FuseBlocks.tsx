@@ -20,7 +20,7 @@ import { BLADE_COLOURS } from '@/core/catalog/fuses';
 import { updateRecords } from '@/core/design/change';
 import type { FuseBlock } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { firstFreeSlot, mountFuse } from '@/core/switching/schemes';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';

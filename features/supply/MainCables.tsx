@@ -10,7 +10,7 @@ import { updateRecords } from '@/core/design/change';
 import { deviceOf } from '@/core/design/design';
 import type { Protection } from '@/core/design/schema';
 import { LIMITS, PROTECTION_FAMILIES } from '@/core/design/vocabulary';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { isRouted } from '@/core/rig/layout';
 import { stepRating } from '@/core/switching/schemes';
 import { formatAmps, formatConductor, formatRating, formatVolts } from '@/core/units/quantity';

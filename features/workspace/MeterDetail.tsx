@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useDesign } from '@/features/design/DesignProvider';
 import type { Analysis } from '@/core/analysis/types';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { formatAmpHours, formatAmps, formatHours, formatPercent, formatRating, formatVolts, formatWattHours } from '@/core/units/quantity';
 import styles from './MeterDetail.module.css';
 

@@ -3,7 +3,7 @@
 import { Alert, Button, Modal } from 'antd';
 import Link from 'next/link';
 import type { DesignRecord } from '@/core/design/schema';
-import { nameOf } from '@/core/findings/wording';
+import { nameOf } from '@/core/design/names';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import type { EditConflict } from '@/features/design/designStore';
 import styles from './Notices.module.css';

@@ -1,0 +1,27 @@
+import type { Design } from './design';
+
+/** What a record is called: its name, a circuit with its number, a wire by its two ends. */
+export function nameOf(design: Design, id: string | undefined): string {
+  const record = id === undefined ? undefined : design.records.get(id);
+  switch (record?.type) {
+    case 'circuit':
+      return `${String(record.number).padStart(2, '0')} ${record.name}`;
+    case 'wire':
+      return `${nameOf(design, record.from.deviceId)} to ${nameOf(design, record.to.deviceId)}`;
+    case 'settings':
+    case 'zone':
+    case 'device':
+    case 'scenario':
+    case 'place':
+    case 'route':
+    case 'keepClear':
+    case 'log':
+      return record.name;
+    case 'rig':
+      return 'The vehicle';
+    case 'duty':
+      return nameOf(design, record.loadId);
+    case undefined:
+      return id ?? '';
+  }
+}
