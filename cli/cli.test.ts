@@ -24,7 +24,7 @@ test('check --json prints JSON and nothing else, and ends with 1 for a fault', (
   const { stdout, stderr, status } = vineKnot('check', heronFile, '--json');
   const output = JSON.parse(stdout) as CheckOutput;
   expect([status, stderr.replace(/^npm .*\n/gm, '')]).toEqual([1, '']);
-  expect(Object.keys(output)).toEqual(['circuits', 'zones', 'wires', 'protections', 'totals', 'findings']);
+  expect(Object.keys(output)).toEqual(['circuits', 'zones', 'wires', 'protections', 'mainFeeds', 'totals', 'findings']);
   expect(output.circuits[1]).toMatchObject({
     name: 'Fridge',
     zone: 'Galley',

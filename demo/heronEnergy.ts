@@ -31,7 +31,7 @@ export const HERON_ENERGY: DemoEnergy = {
     'Bench puck': { [WINTER]: during([6.5, 8], [16, 18.5]), [WORK]: during([4.5, 6], [18, 22]) },
     'Small computer with screen': { [WINTER]: during([18, 21]), [WORK]: during([9, 12], [17, 21]) },
     'Camera charger': { [WINTER]: during([17, 22]), [WORK]: during([17, 23]) },
-    'Driving lamp, low': { [WINTER]: { rule: 'driving' } },
+    'Driving lamp, low': { [WINTER]: { rule: 'driving' }, [WORK]: { rule: 'driving' } },
     'Awning strip': { [WINTER]: evening },
     'Step light': { [WINTER]: { rule: 'motion', timesPerNight: 20, holdS: 60 }, [WORK]: { rule: 'motion', timesPerNight: 20, holdS: 60 } },
     'USB pair': { [WINTER]: { rule: 'occupied' }, [WORK]: { rule: 'occupied' } },

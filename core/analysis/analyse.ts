@@ -14,6 +14,7 @@ import type { Ampacity } from '../sizing/ampacity';
 import { analyseCircuits } from './circuits';
 import { conductorTables } from './conductorTables';
 import { analyseProtections } from './protections';
+import { analyseMainFeeds } from './mainFeeds';
 import { analyseBlocks, analyseMain, analyseWires } from './supply';
 import type { Severity } from '../findings/types';
 import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
@@ -59,6 +60,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     scenario,
     bank,
     main: analyseMain(context),
+    mainFeeds: analyseMainFeeds(context),
     protections: analyseProtections(context),
     bundles: context.bundles,
     exposures: context.exposures,

@@ -4,6 +4,7 @@ import type { Circuit, Protection, Settings, Wire } from '../design/schema';
 import { DemandSum } from '../energy/demand';
 import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
+import { dropTargetOf } from '../sizing/dropTargets';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
 import { cableOhmPerM, endsOhmOf, formulaOhmPerM } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';
@@ -97,7 +98,7 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
   const weakest = leastBy(wires.map(context.ampacityOf), ({ amps }) => amps);
   const worst = loads.reduce<LoadAnalysis | null>((most, entry) => (most && most.dropV >= entry.dropV ? most : entry), null);
   const run = worst && describeRun(context, worst);
-  const targetPercent = circuit.targetPercent ?? settings.dropTargetPercent[circuit.dropClass];
+  const targetPercent = circuit.targetPercent ?? dropTargetOf(settings, circuit.dropClass);
   const at = wiring.supply.at.get(terminalKey(protection.id, 'out'));
 
   return {

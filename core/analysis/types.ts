@@ -27,6 +27,8 @@ export interface Analysis {
   scenario: ScenarioBudget | null;
   bank: BankFacts | null;
   main: MainAnalysis | null;
+  /** What is lost before each block that hangs on no other. */
+  mainFeeds: MainFeed[];
   /** Every fed fuse and breaker by id. */
   protections: Map<string, ProtectionAnalysis>;
   totals: Totals;
@@ -147,6 +149,15 @@ export interface MainAnalysis {
   continuousA: number;
   /** Conductor length from the battery to it. */
   leadMm: number;
+}
+
+/** The cables everything behind a first fuse block shares, out and back. */
+export interface MainFeed {
+  blockId: string;
+  dropV: number;
+  dropPercent: number;
+  /** Those of them that lose anything. */
+  wireIds: string[];
 }
 
 export interface Totals {

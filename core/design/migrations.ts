@@ -11,6 +11,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 4: people, what a battery monitor read, and prices to choose by. All of it is added.
   (records) => records,
+  // 5: a third kind of circuit for drop, the main feed's share, fuse taps, cables of what charges, another school. All of it is added.
+  (records) => records,
 ];
 
 /**

@@ -17,6 +17,7 @@ import {
 } from './vocabulary';
 
 const conductor = z.enum(CONDUCTOR_SIZES);
+const dropTarget = z.number().min(0.5).max(20);
 
 /**
  * The record schemas: the one definition from which types, validation, the published JSON Schema and the import come.
@@ -34,7 +35,9 @@ const settings = z.strictObject({
   insulationC: z.number().min(60).max(200),
   cableForm: z.enum(['sheathed', 'single']),
   defaultReturn: z.enum(RETURN_KINDS),
-  dropTargetPercent: z.strictObject({ critical: z.number().min(0.5).max(20), general: z.number().min(0.5).max(20) }),
+  dropTargetPercent: z.strictObject({ critical: dropTarget, general: dropTarget, tolerant: dropTarget.optional() }),
+  /** The most that the cables all circuits share may take of the nominal voltage; absent: half of what a critical circuit may. */
+  feedSharePercent: z.number().min(0.1).max(20).optional(),
   dropFrom: z.enum(['battery', 'fuseBlock']),
   dropBasis: z.enum(['conservative', 'formula']),
   conductorTemperatureC: z.number().min(-40).max(125),

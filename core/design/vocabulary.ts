@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 export const SETTINGS_ID = 'settings';
 
@@ -19,7 +19,8 @@ export type Chemistry = (typeof CHEMISTRIES)[number];
 export const PROTECTION_FAMILIES = ['blade', 'largeBlade', 'boltDown', 'mega', 'terminalMount', 'classT', 'glass', 'breaker'] as const;
 export type ProtectionFamily = (typeof PROTECTION_FAMILIES)[number];
 
-export const DROP_CLASSES = ['critical', 'general'] as const;
+/** How much drop a circuit stands: what matters and lights, most things, and what does not mind. */
+export const DROP_CLASSES = ['critical', 'general', 'tolerant'] as const;
 export type DropClass = (typeof DROP_CLASSES)[number];
 
 export const RETURN_KINDS = ['dedicated', 'chassis'] as const;

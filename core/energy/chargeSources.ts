@@ -1,4 +1,6 @@
 import type { DesignIndex } from '../design/design';
+import type { Alternator } from '../devices/alternator';
+import type { DcDcCharger } from '../devices/dcDcCharger';
 import type { SolarController } from '../devices/solarController';
 import type { SolarPanel } from '../devices/solarPanel';
 import { clearSky } from './clearSky';
@@ -31,6 +33,8 @@ export interface ChargeSources {
   diffuseShare: Float32Array;
 }
 
+/** What an alternator holds when nothing is said. Common practice. */
+const USUAL_ALTERNATOR_V = 14;
 /** Usual silicon, percent of power a kelvin. Source: crystalline module data in general, from memory. */
 export const POWER_PERCENT_PER_K = -0.4;
 /** How far cells are warmer than the air, K per W/m²: aired, and flat on a roof. Common practice. */
@@ -135,26 +139,37 @@ export function spareA({ ratedA, vehicleA }: { ratedA: number; vehicleA: number 
  * What reaches the house battery while driving, A: what the alternator has to spare, hot and for part of the time idling, as far
  * as the DC-DC charger or the split-charge relay passes it on. Nothing without one of them.
  */
-export function vehicleChargeA({ devices }: DesignIndex): number {
+export function vehicleChargeA(index: Pick<DesignIndex, 'devices'>): number {
+  return engineBrings(index, (alternator) => {
+    const idling = (alternator.idlingPercent ?? 10) / 100;
+    return spareA(alternator, alternator.hotPercent) * (1 - idling) + spareA(alternator, alternator.idlePercent) * idling;
+  }).amps;
+}
+
+/** What the engine brings the house side with so much to spare on each alternator: amperes, and the voltage they are held to; null without a way. */
+export function engineBrings(
+  { devices }: Pick<DesignIndex, 'devices'>,
+  spareOf: (alternator: Alternator) => number,
+): { amps: number; heldV: number | null } {
   let spare = 0;
   let relayA = 0;
-  const chargers: { maxA: number; efficiency: number; outputV: number }[] = [];
-  let alternatorV = 14;
+  let alternatorV: number | null = null;
+  const chargers: DcDcCharger[] = [];
   for (const device of devices.values()) {
     if (device.kind === 'alternator') {
-      const idling = (device.idlingPercent ?? 10) / 100;
-      spare += spareA(device, device.hotPercent) * (1 - idling) + spareA(device, device.idlePercent) * idling;
+      spare += spareOf(device);
       alternatorV = device.outputV;
-    } else if (device.kind === 'dcDcCharger') {
-      chargers.push({ maxA: device.maxA, efficiency: device.efficiencyPercent / 100, outputV: device.outputV });
-    } else if (device.kind === 'splitRelay') relayA += device.ratingA;
+    } else if (device.kind === 'dcDcCharger') chargers.push(device);
+    else if (device.kind === 'splitRelay') relayA += device.ratingA;
   }
-  if (chargers.length === 0) return Math.min(spare, relayA);
-  return chargers.reduce((sum, { maxA, efficiency, outputV }) => {
-    const passed = Math.min(maxA, (spare * efficiency * alternatorV) / outputV);
-    spare -= (passed * outputV) / (efficiency * alternatorV);
+  if (chargers.length === 0) return { amps: Math.min(spare, relayA), heldV: relayA > 0 ? alternatorV : null };
+  const amps = chargers.reduce((sum, { maxA, efficiencyPercent, outputV }) => {
+    const perA = ((efficiencyPercent / 100) * (alternatorV ?? USUAL_ALTERNATOR_V)) / outputV;
+    const passed = Math.min(maxA, spare * perA);
+    spare -= passed / perA;
     return sum + passed;
   }, 0);
+  return { amps, heldV: alternatorV === null ? null : Math.min(...chargers.map(({ outputV }) => outputV)) };
 }
 
 function shoreChargeA({ devices }: DesignIndex): number {

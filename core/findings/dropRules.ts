@@ -1,5 +1,7 @@
+import { voltsLeft } from '../analysis/leastVolts';
 import type { Analysis } from '../analysis/types';
-import { restV } from '../catalog/chemistries';
+import { IDLE_LEAST_V, idleSupply } from '../energy/idle';
+import { feedShareOf } from '../sizing/dropTargets';
 import type { Finding } from './types';
 
 const HAIR = 1e-6;
@@ -11,7 +13,7 @@ const SEVERE_PERCENT = 10;
 /** Voltage drop against each circuit's target, the flattery of a formula, and chassis joints. */
 export function findDrop(analysis: Analysis): Finding[] {
   const { circuits, index } = analysis;
-  const found: Finding[] = findStarved(analysis);
+  const found: Finding[] = [...findFeeds(analysis), ...findStarved(analysis)];
   for (const circuit of circuits) {
     const { id: circuitId, dropV, dropPercent, targetPercent, worstLoadId, sharedDropV, cableDropV, formulaDropV } = circuit;
     if (worstLoadId === null) continue;
@@ -37,16 +39,38 @@ export function findDrop(analysis: Analysis): Finding[] {
   return found;
 }
 
-/** Loads that need more volts than they get once the battery is down to its usable depth, with everything on their way running. */
-function findStarved({ loads, index, bank }: Analysis): Finding[] {
-  const { battery, settings } = index;
-  if (!battery || !bank) return [];
-  const lowV = restV(battery.chemistry, 100 * (1 - bank.usableDepth)) * (settings.nominalV / 12);
+/** Loads that need more volts than they get once the battery is down to its usable depth, or at idle for those of the road, with everything on their way running. */
+function findStarved(analysis: Analysis): Finding[] {
+  const left = voltsLeft(analysis);
   const found: Finding[] = [];
-  for (const { id, load, circuitId, dropV } of loads.values()) {
-    if (load.cutOutV === undefined || circuitId === null || lowV - dropV >= load.cutOutV) continue;
-    const numbers = { leastV: load.cutOutV, volts: lowV - dropV, dropV };
+  if (!left) return found;
+  for (const entry of analysis.loads.values()) {
+    const { id, circuitId, dropV } = entry;
+    if (circuitId === null) continue;
+    const { lowV, idleV, needsV, engineOnly, starved } = left(entry);
+    if (!starved) continue;
+    const volts = engineOnly ? idleV : lowV;
+    const numbers = { leastV: needsV, volts, dropV, when: engineOnly ? 'idle' : 'low' };
     found.push({ rule: 'drop.starved', severity: 'caution', subjects: [id], circuitId, numbers });
+  }
+  return found;
+}
+
+/** The main cables taking more of the volts than their share, and a house side the engine does not hold up at idle. */
+function findFeeds({ index, mainFeeds, totals }: Analysis): Finding[] {
+  const { settings } = index;
+  const found: Finding[] = [];
+  const sharePercent = feedShareOf(settings);
+  for (const { blockId, dropV, dropPercent } of mainFeeds) {
+    if (dropPercent <= sharePercent + HAIR) continue;
+    const numbers = { dropV, dropPercent, sharePercent };
+    found.push({ rule: 'drop.feedShare', severity: 'caution', subjects: [blockId], circuitId: null, numbers });
+  }
+  const idle = idleSupply(index, totals.worstSimultaneousA);
+  const leastV = IDLE_LEAST_V * (settings.nominalV / 12);
+  if (idle && idle.volts < leastV) {
+    const numbers = { ...idle, leastV, scenario: totals.worstScenario };
+    found.push({ rule: 'idle.notHeld', severity: 'note', subjects: [index.battery!.id], circuitId: null, numbers });
   }
   return found;
 }

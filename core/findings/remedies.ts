@@ -1,3 +1,4 @@
+import { conductorTables } from '../analysis/conductorTables';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { areaMm2, awgOf, type ConductorSize } from '../catalog/conductorSizes';
 import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
@@ -10,6 +11,7 @@ import { newId } from '../design/ids';
 import type { Protection } from '../design/schema';
 import { ampacity } from '../sizing/ampacity';
 import { candidateSizes } from '../sizing/conductorChoice';
+import { feedShareOf } from '../sizing/dropTargets';
 import { bankShortA, familyThatBreaks, ratingFrom } from '../sizing/breaking';
 import { chooseFuse, leastFuseA } from '../sizing/fuse';
 import { addWire, firstFreeSlot, giveLoadItsCircuit, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
@@ -41,6 +43,8 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'fuse.notStandard':
       return circuit ? [fittingFuse(analysis, circuit) ?? asChosen(analysis, circuit)] : [];
     case 'slot.overRating':
+    case 'drop.feedShare':
+      return [thickerMain(analysis, subject!)];
     case 'drop.overTarget':
     case 'drop.realCable':
       return circuit ? [asChosen(analysis, circuit)] : [];
@@ -162,6 +166,35 @@ function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
   return {
     label: `Use ${formatConductor(size)}`,
     change: updateRecords(analysis.design, [{ id: wire.wire.id, set: { conductor: size } }]),
+  };
+}
+
+/** All cables before a block that are thinner set to the first size with which they lose no more than their share. */
+function thickerMain({ design, index, wires, mainFeeds }: Analysis, blockId: string): Remedy | null {
+  const feed = mainFeeds.find((entry) => entry.blockId === blockId);
+  if (!feed) return null;
+  const { settings } = index;
+  const { ohmPerM } = conductorTables(settings);
+  const cables = feed.wireIds.map((id) => wires.get(id)!);
+  const allowedV = (feedShareOf(settings) / 100) * settings.nominalV;
+  const lossWith = (size: ConductorSize) =>
+    cables.reduce(
+      (sum, { wire, amps, dropV }) => {
+        const grown = areaMm2(size) > areaMm2(wire.conductor);
+        return sum + dropV - (grown ? (amps * (ohmPerM(wire.conductor) - ohmPerM(size)) * wire.lengthMm) / 1000 : 0);
+      },
+      feed.dropV - cables.reduce((sum, { dropV }) => sum + dropV, 0),
+    );
+  const awg = cables[0] !== undefined && awgOf(cables[0].wire.conductor) !== null;
+  const size = candidateSizes(settings.conductorStandard, awg ? 'awg' : 'mm2').find((candidate) => lossWith(candidate) <= allowedV);
+  if (!size) return null;
+  const thin = cables.filter(({ wire }) => areaMm2(wire.conductor) < areaMm2(size));
+  return {
+    label: `Use ${formatConductor(size)} out and back`,
+    change: updateRecords(
+      design,
+      thin.map(({ wire }) => ({ id: wire.id, set: { conductor: size } })),
+    ),
   };
 }
 

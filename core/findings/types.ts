@@ -51,6 +51,8 @@ export type Rule =
   | 'ground.crowded'
   | 'return.thinnerThanFeed'
   | 'drop.starved'
+  | 'drop.feedShare'
+  | 'idle.notHeld'
   | 'supply.noBattery'
   | 'load.noCircuit'
   | 'load.measuredDiffers'

@@ -168,10 +168,22 @@ const WORDS: Record<Rule, RuleWords> = {
     why: 'ISO’s 0.0164 is copper at 8 °C on the full area; class 5 cable by IEC 60228 drops 16 to 22 % more at 20 °C.',
   },
   'drop.starved': {
-    title: 'Stops before the battery is used up',
+    title: 'Too few volts when it matters',
     message: (say) =>
-      `${say.name()} needs ${say.volts('leastV')}; with the battery down to its usable depth it gets ${say.volts('volts')}, ${say.volts('dropV')} of the rest lost on the way.`,
-    why: 'What is left in the battery is then no use to it. Thicker wire, or count on less of the battery. Reckoned at rest volts less what everything at once drops.',
+      `${say.name()} needs ${say.volts('leastV')}; ${say.raw('when') === 'idle' ? 'with the engine idling' : 'with the battery down to its usable depth'} it gets ${say.volts('volts')}, ${say.volts('dropV')} of the rest lost on the way.`,
+    why: 'What is left in the battery is then no use to it. Thicker wire, or count on less of the battery. Reckoned at rest volts, or for what runs on the road alone at idle, less what everything at once drops.',
+  },
+  'drop.feedShare': {
+    title: 'Main cables take more than their share',
+    message: (say) =>
+      `With everything on, ${say.volts('dropV')} (${say.percent('dropPercent')}) is lost before ${say.name()}, out and back; ${say.percent('sharePercent')} is their share.`,
+    why: 'What the main cables lose, every circuit loses, and it moves with whatever else is switched. ABYC E-11 allows a panel’s feeder 3 %; common practice leaves it half of what lighting may lose, so that a circuit’s own wire can be of ordinary size.',
+  },
+  'idle.notHeld': {
+    title: 'Not held up at idle',
+    message: (say) =>
+      `With the engine idling and as much on as in ${say.raw('scenario') || 'the worst case'}, ${say.amps('wantedA')} is asked and ${say.amps('passedA')} comes from the alternator: at worst ${say.volts('volts')} at ${say.name()}. ${say.volts('leastV')} is good.`,
+    why: 'Then the battery gives the rest while one thinks it is charging, and what needs charging volts runs poorly. Measure it once, engine idling, everything lit. Common practice.',
   },
   'switch.overRating': {
     title: 'Switch carries too much',

@@ -1,3 +1,4 @@
+import { voltsLeft } from '../analysis/leastVolts';
 import type { Analysis } from '../analysis/types';
 import { INTERRUPTING } from '../catalog/interrupting';
 import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
@@ -5,10 +6,13 @@ import { nameOf } from '../design/names';
 import { wordFinding } from '../findings/wording';
 import type { Finding } from '../findings/types';
 import type { Ampacity } from '../sizing/ampacity';
+import { feedShareOf } from '../sizing/dropTargets';
 
 /** The headless check's answer, the same figures the screens show. Rounded to six significant digits. */
 export function checkOutput(analysis: Analysis) {
   const { circuits, zones, totals, findings, index, exposures, wires } = analysis;
+  const volts = voltsLeft(analysis);
+  const left = (loadId: string | null) => (loadId !== null && volts ? volts(analysis.loads.get(loadId)!) : null);
   const zoneName = new Map(zones.map(({ id, name }) => [id, name]));
   const finding = (found: Finding) => ({
     rule: found.rule,
@@ -27,6 +31,9 @@ export function checkOutput(analysis: Analysis) {
       loopM: round(circuit.loopMm / 1000),
       dropV: round(circuit.dropV),
       dropPercent: round(circuit.dropPercent),
+      targetPercent: circuit.targetPercent,
+      batteryLowV: round(left(circuit.worstLoadId)?.lowV ?? null),
+      atIdleV: round(left(circuit.worstLoadId)?.idleV ?? null),
       fuseA: circuit.ratingA,
       governedBy: circuit.choice?.governedBy ?? null,
       ampacity: ampacityKeys(circuit.ampacity),
@@ -63,6 +70,13 @@ export function checkOutput(analysis: Analysis) {
       id,
       name: nameOf(analysis.design, id),
       ...protectionKeys(analysis, id)!,
+    })),
+    mainFeeds: analysis.mainFeeds.map(({ blockId, dropV, dropPercent }) => ({
+      id: blockId,
+      name: nameOf(analysis.design, blockId),
+      dropV: round(dropV),
+      dropPercent: round(dropPercent),
+      sharePercent: feedShareOf(index.settings),
     })),
     totals: {
       connectedA: round(totals.connectedA),

@@ -1,7 +1,9 @@
 import type { Analysis } from '../analysis/types';
 import { jointsOf } from '../analysis/joints';
 import { protectionTree } from '../analysis/protectionChain';
+import { voltsLeft } from '../analysis/leastVolts';
 import { zoneDrops } from '../analysis/zoneDrops';
+import { feedShareOf } from '../sizing/dropTargets';
 import { CHEMISTRY_FACTS } from '../catalog/chemistries';
 import { FAMILY_NAMES } from '../catalog/fuses';
 import { INTERRUPTING } from '../catalog/interrupting';
@@ -160,12 +162,13 @@ function protection(analysis: Analysis): ReportSection {
   };
 }
 
-function cables({ wires, design, index }: Analysis): ReportSection {
+function cables(analysis: Analysis): ReportSection {
+  const { wires, design, index } = analysis;
   const { units } = index.settings;
   const shared = Array.from(wires.values()).filter(({ circuitId }) => circuitId === null);
   return {
     title: 'Battery, main protection and cables',
-    text: batteryWords(index),
+    text: [batteryWords(index), ...feedWords(analysis)].join('. '),
     columns: [...left('Cable', 'Side'), ...right('Length', 'Conductor', 'At once', 'Carries'), ...left('Guarded by'), ...right('Drop')],
     rows: shared.map(({ wire, side, amps, ampacity, protectionId, protectionA, dropV }) => [
       nameOf(design, wire.id),
@@ -178,6 +181,14 @@ function cables({ wires, design, index }: Analysis): ReportSection {
       formatVolts(dropV),
     ]),
   };
+}
+
+function feedWords({ mainFeeds, design, index }: Analysis): string[] {
+  const share = formatPercent(feedShareOf(index.settings));
+  return mainFeeds.map(
+    ({ blockId, dropV, dropPercent }) =>
+      `Before ${nameOf(design, blockId)} ${formatVolts(dropV)} (${formatPercent(dropPercent)}) is lost, all on; its share is ${share}`,
+  );
 }
 
 function batteryWords({ battery, devices }: Analysis['index']): string {
@@ -220,22 +231,33 @@ function joints(analysis: Analysis): ReportSection {
   };
 }
 
-function loads({ loads: list, design }: Analysis): ReportSection {
+function loads(analysis: Analysis): ReportSection {
+  const { loads: list, design } = analysis;
+  const volts = voltsLeft(analysis);
   return {
     title: 'Loads',
-    text: 'A measured draw replaces the rated one.',
-    columns: [...left('Load', 'Zone', 'Circuit'), ...right('Pieces', 'Rated', 'Measured', 'Draw', 'Hours a day', 'A day')],
-    rows: Array.from(list.values(), ({ load, draw, circuitId, dailyHours, dailyWh }) => [
-      load.name,
-      nameOf(design, load.zoneId ?? undefined),
-      nameOf(design, circuitId ?? undefined),
-      String(load.quantity),
-      formatWatts(draw.ratedWatts),
-      draw.basis === 'measured' ? formatWatts(draw.watts) : MISSING,
-      formatAmps(draw.amps),
-      formatNumber(dailyHours, 1),
-      formatWattHours(dailyWh),
-    ]),
+    text: 'A measured draw replaces the rated one. Volts: what is left at the load with everything on its way running, the battery rested at its usable depth, and with the engine idling.',
+    columns: [
+      ...left('Load', 'Zone', 'Circuit'),
+      ...right('Pieces', 'Rated', 'Measured', 'Draw', 'Hours a day', 'A day', 'Battery low', 'At idle'),
+    ],
+    rows: Array.from(list.values(), (entry) => {
+      const { load, draw, circuitId, dailyHours, dailyWh } = entry;
+      const got = circuitId === null ? null : (volts?.(entry) ?? null);
+      return [
+        load.name,
+        nameOf(design, load.zoneId ?? undefined),
+        nameOf(design, circuitId ?? undefined),
+        String(load.quantity),
+        formatWatts(draw.ratedWatts),
+        draw.basis === 'measured' ? formatWatts(draw.watts) : MISSING,
+        formatAmps(draw.amps),
+        formatNumber(dailyHours, 1),
+        formatWattHours(dailyWh),
+        formatVolts(got?.lowV ?? null),
+        formatVolts(got?.idleV ?? null),
+      ];
+    }),
   };
 }
 

@@ -206,6 +206,7 @@ const FEEDER_ROUNDS = 12;
 const SHARED = new Set<Rule>([
   'main.missing',
   'main.belowDemand',
+  'drop.feedShare',
   'wire.overloaded',
   'wire.tooSmallForStandard',
   'fuse.aboveConductor',

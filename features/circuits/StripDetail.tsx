@@ -138,6 +138,7 @@ function Settings({ circuit }: { circuit: CircuitAnalysis }) {
           options={[
             { value: 'critical', label: 'Critical' },
             { value: 'general', label: 'General' },
+            { value: 'tolerant', label: 'Not critical' },
           ]}
         />
       </div>

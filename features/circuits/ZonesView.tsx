@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
+import { voltsLeft } from '@/core/analysis/leastVolts';
 import { SEEN_V, zoneDrops } from '@/core/analysis/zoneDrops';
 import { nameOf } from '@/core/design/names';
 import { formatPercent, formatVolts, MISSING } from '@/core/units/quantity';
@@ -12,6 +13,7 @@ export function ZonesView() {
   const analysis = useDesign((state) => state.analysis);
   const zones = useMemo(() => zoneDrops(analysis), [analysis]);
   const { design, circuits } = analysis;
+  const left = useMemo(() => voltsLeft(analysis), [analysis]);
   const targets = useMemo(() => new Map(circuits.map(({ id, targetPercent }) => [id, targetPercent])), [circuits]);
   if (zones.length === 0) return <p className={styles.nothing}>Once loads hang on circuits, this shows how evenly each zone is fed.</p>;
   const most = Math.max(...zones.map(({ worstPercent }) => worstPercent), ...targets.values());
@@ -30,9 +32,23 @@ export function ZonesView() {
             )}
           </p>
           <table>
+            <thead>
+              <tr>
+                <th scope="col">Load</th>
+                <th scope="col" colSpan={3}>
+                  Drop, of its target
+                </th>
+                <th scope="col">Lost</th>
+                <th scope="col">Battery low</th>
+                <th scope="col">At idle</th>
+                <th scope="col">Needs</th>
+              </tr>
+            </thead>
             <tbody>
-              {loads.map(({ id: loadId, circuitId, dropPercent, dropV }) => {
+              {loads.map((entry) => {
+                const { id: loadId, circuitId, dropPercent, dropV } = entry;
                 const target = targets.get(circuitId!)!;
+                const volts = left?.(entry) ?? null;
                 return (
                   <tr key={loadId}>
                     <th scope="row">{nameOf(design, loadId)}</th>
@@ -49,6 +65,13 @@ export function ZonesView() {
                     <td className="reading">{formatPercent(dropPercent)}</td>
                     <td className="reading">of {formatPercent(target)}</td>
                     <td className="reading">{dropV > 0 ? formatVolts(dropV) : MISSING}</td>
+                    <td className="reading" data-starved={(volts?.starved && !volts.engineOnly) || undefined}>
+                      {formatVolts(volts?.lowV ?? null)}
+                    </td>
+                    <td className="reading" data-starved={(volts?.starved && volts.engineOnly) || undefined}>
+                      {formatVolts(volts?.idleV ?? null)}
+                    </td>
+                    <td className="reading">{formatVolts(volts?.needsV ?? null)}</td>
                   </tr>
                 );
               })}

@@ -3,8 +3,9 @@
 import { Segmented, Select } from 'antd';
 import { updateRecords } from '@/core/design/change';
 import type { Settings } from '@/core/design/schema';
-import { CONDUCTOR_STANDARDS, INSULATION_RATINGS_C, SETTINGS_ID, type ConductorStandard } from '@/core/design/vocabulary';
+import { CONDUCTOR_STANDARDS, INSULATION_RATINGS_C, SETTINGS_ID, type ConductorStandard, type DropClass } from '@/core/design/vocabulary';
 import { SOURCES } from '@/core/catalog/sources';
+import { dropTargetOf, feedShareOf } from '@/core/sizing/dropTargets';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 import { PRACTICE_WORDS } from './practice';
@@ -22,8 +23,7 @@ export function PracticeCard() {
   const settings = useDesign(({ analysis }) => analysis.index.settings);
   const set = (fields: Partial<Settings>) =>
     store.commit('Change the practice', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: fields }]));
-  const target = (kind: 'critical' | 'general') => (value: number) =>
-    set({ dropTargetPercent: { ...settings.dropTargetPercent, [kind]: value } });
+  const target = (kind: DropClass) => (value: number) => set({ dropTargetPercent: { ...settings.dropTargetPercent, [kind]: value } });
   const choice = <T extends string>(label: string, value: T, options: Record<T, string>, onChange: (value: T) => void) => (
     <Segmented<T>
       size="small"
@@ -84,7 +84,30 @@ export function PracticeCard() {
             most={20}
             onCommit={target('general')}
           />
-          <span>general. Some accept 10 %; 3 and 5 % keep lamps even and pumps strong</span>
+          <span>general</span>
+          <QuantityField
+            label="Drop target, not critical"
+            value={dropTargetOf(settings, 'tolerant')}
+            decimals={1}
+            unit="%"
+            least={0.5}
+            most={20}
+            onCommit={target('tolerant')}
+          />
+          <span>not critical. 3 and 5 % keep lamps even and pumps strong</span>
+        </dd>
+        <dt>Main feed’s share</dt>
+        <dd>
+          <QuantityField
+            label="Main feed’s share of the drop"
+            value={feedShareOf(settings)}
+            decimals={1}
+            unit="%"
+            least={0.1}
+            most={20}
+            onCommit={(feedSharePercent) => void set({ feedSharePercent })}
+          />
+          <span>of it, all on, before the first block; half of what lighting may lose leaves each circuit the rest</span>
         </dd>
         <dt>Drop counted</dt>
         <dd>
