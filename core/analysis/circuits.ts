@@ -6,7 +6,7 @@ import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
-import { cableOhmPerM, endsOhmOf, formulaOhmPerM } from '../sizing/voltageDrop';
+import { cableOhmPerM, endsOhmOf, formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';
 import type { CircuitAnalysis, CircuitMemo, LoadAnalysis, RunStep } from './types';
 
@@ -220,7 +220,6 @@ function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis)
   const rowMm = (load.quantity - 1) * load.spacingMm;
   const countShared = settings.dropFrom === 'battery';
   const counted = [...supplyRun, ...returnRun].filter((step) => countShared || !step.shared);
-  const hasFormula = settings.conductorStandard !== 'road-vehicle';
   const totals = { loopMm: rowWires.length * rowMm, formulaV: 0, cableV: 0, sharedV: 0 };
   const addWire = (conductor: Wire['conductor'], ampereMetres: number) => {
     totals.formulaV += ampereMetres * (formulaOhmPerM(conductor, settings.conductorStandard) ?? 0);
@@ -251,7 +250,7 @@ function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis)
     returnRun,
     rowDropV: rowWires.reduce((sum, wire) => sum + rowMetres * context.ohmPerM(wire) + rowEndsV, 0),
     loopMm: totals.loopMm,
-    formulaDropV: hasFormula ? totals.formulaV : null,
+    formulaDropV: hasFormula(settings.conductorStandard) ? totals.formulaV : null,
     cableDropV: totals.cableV,
     sharedDropV: totals.sharedV,
   };

@@ -99,7 +99,7 @@ describe('short circuits of a whole design', () => {
 
 test('every school is asked, the design’s own first, and a school without a formula says so', () => {
   const schools = otherSchools(analysis, circuit('Fridge').id);
-  expect(schools.map(({ standard }) => standard)).toEqual(['iso-small-craft', 'us-small-craft', 'road-vehicle']);
+  expect(schools.map(({ standard }) => standard)).toEqual(['iso-small-craft', 'us-small-craft', 'road-vehicle', 'us-recreational']);
   expect(schools[0]).toMatchObject({ dropPercent: circuit('Fridge').dropPercent });
   expect(schools[2]!.formulaDropV).toBeNull();
   // Road-vehicle cable (ISO 6722, 12.7 mΩ/m) drops less than class 5 (IEC 60228, 13.3).

@@ -78,16 +78,45 @@ const roadVehicle: AmpacityTable = {
   ],
 };
 
+/**
+ * Up to 10 AWG the article for recreational vehicles' low voltage; past it NEC table 310.16 for copper at 60 C, which is for up to three
+ * in a raceway and so on the safe side. Neither makes a difference by insulation; in an engine space 125 C is asked for.
+ */
+const RECREATIONAL_INSULATION_C = [60, 75, 80, 90, 105, 125] as const;
+const recreationalRow = (size: ConductorSize, amps: number) => [size, ...RECREATIONAL_INSULATION_C.map(() => amps)] as const;
+const usRecreational: AmpacityTable = {
+  source: SOURCES.usRecreational,
+  insulationC: RECREATIONAL_INSULATION_C,
+  engineSpace: [null, null, null, null, null, 1],
+  rows: [
+    recreationalRow('awg:18', 6),
+    recreationalRow('awg:16', 8),
+    recreationalRow('awg:14', 15),
+    recreationalRow('awg:12', 20),
+    recreationalRow('awg:10', 30),
+    recreationalRow('awg:8', 40),
+    recreationalRow('awg:6', 55),
+    recreationalRow('awg:4', 70),
+    recreationalRow('awg:2', 95),
+    recreationalRow('awg:1', 110),
+    recreationalRow('awg:1/0', 125),
+    recreationalRow('awg:2/0', 145),
+    recreationalRow('awg:3/0', 165),
+    recreationalRow('awg:4/0', 195),
+  ],
+};
+
 export const AMPACITY_TABLES: Record<ConductorStandard, AmpacityTable> = {
   'us-small-craft': usSmallCraft,
   'iso-small-craft': isoSmallCraft,
   'road-vehicle': roadVehicle,
+  'us-recreational': usRecreational,
 };
 
 /**
  * Multiplier for so many loaded conductors laid together, by the least number it holds from. Sources: the American table,
  * published for 50 V and above (the older one for direct current has none, so this is the conservative choice); ISO 10133;
- * the road-vehicle tables give none and borrow ISO's. All from memory.
+ * the road-vehicle tables give none and borrow ISO's; NEC 310.15(C)(1) for recreational vehicles. All from memory.
  */
 export const BUNDLE_FACTORS: Record<ConductorStandard, readonly (readonly [from: number, factor: number])[]> = {
   'us-small-craft': [
@@ -105,5 +134,13 @@ export const BUNDLE_FACTORS: Record<ConductorStandard, readonly (readonly [from:
     [4, 0.7],
     [7, 0.6],
     [25, 0.5],
+  ],
+  'us-recreational': [
+    [4, 0.8],
+    [7, 0.7],
+    [10, 0.5],
+    [21, 0.45],
+    [31, 0.4],
+    [41, 0.35],
   ],
 };

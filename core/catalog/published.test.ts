@@ -3,8 +3,9 @@ import { CONDUCTOR_SIZES, areaMm2, type ConductorSize } from './conductorSizes';
 import { BLADE_COLOURS, fuseOhm, RATINGS_A } from './fuses';
 import { openingBandS } from './fuseTimes';
 import { INTERRUPTING } from './interrupting';
+import { bundleFactor } from '../sizing/ampacity';
 import { CLASS5_MILLIOHM_PER_M, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from './resistance';
-import type { ConductorStandard, ProtectionFamily } from '../design/vocabulary';
+import { goesByGauge, type ConductorStandard, type ProtectionFamily } from '../design/vocabulary';
 
 /** The published tables written out once more, row by row, all from memory of them: the catalogue must say the same. */
 const rows = (text: string) =>
@@ -46,15 +47,41 @@ const AMPERES: Record<Exclude<ConductorStandard, 'road-vehicle'>, string> = {
     70 220 265 285 330 360 375
     95 260 310 330 390 410 430
     120 300 360 400 450 480 520`,
+  // NEC 551 to 10 AWG whatever the insulation (60 75 80 90 105 125 °C), from memory less surely; NEC 310.16, copper at 60 °C, past it.
+  'us-recreational': [
+    ['18', 6],
+    ['16', 8],
+    ['14', 15],
+    ['12', 20],
+    ['10', 30],
+    ['8', 40],
+    ['6', 55],
+    ['4', 70],
+    ['2', 95],
+    ['1', 110],
+    ['1/0', 125],
+    ['2/0', 145],
+    ['3/0', 165],
+    ['4/0', 195],
+  ]
+    .map(([size, amps]) => [size, ...new Array<unknown>(6).fill(amps)].join(' '))
+    .join('\n'),
 };
 
 describe.each(Object.keys(AMPERES) as (keyof typeof AMPERES)[])('amperes by %s', (standard) => {
-  const family = standard === 'us-small-craft' ? 'awg' : 'mm2';
+  const family = goesByGauge(standard) ? 'awg' : 'mm2';
   test.each(rows(AMPERES[standard]))('row %s', (size, ...amps) => {
     const row = AMPACITY_TABLES[standard].rows.find(([name]) => name === (`${family}:${size}` as ConductorSize));
     expect(row?.slice(1)).toEqual(amps.map(Number));
   });
 });
+
+test.each(rows('3 1\n4 0.8\n6 0.8\n7 0.7\n9 0.7\n10 0.5\n20 0.5\n21 0.45\n30 0.45\n31 0.4\n40 0.4\n41 0.35'))(
+  '%s loaded together take %s of it (NEC 310.15(C)(1), from memory)',
+  (loaded, factor) => {
+    expect(bundleFactor('us-recreational', Number(loaded))).toBe(Number(factor));
+  },
+);
 
 test('factors in an engine space (ABYC E-11; ISO 10133, where 60 °C insulation is not allowed)', () => {
   expect(AMPACITY_TABLES['us-small-craft'].engineSpace).toEqual([0.58, 0.75, 0.78, 0.82, 0.85, 0.89, 1]);

@@ -47,6 +47,25 @@ export const ROAD_MILLIOHM_PER_M: Record<MetricSize, number> = {
   120: 0.153,
 };
 
+/** Resistance of stranded, uncoated copper at 75 C, ohm per 1000 ft. Source: NEC chapter 9, table 8, from memory. It has no 20 AWG: copper on its area stands there. */
+export const NEC_OHM_PER_1000_FT: Record<AwgSize, number> = {
+  '20': 12.4,
+  '18': 7.95,
+  '16': 4.99,
+  '14': 3.14,
+  '12': 1.98,
+  '10': 1.24,
+  '8': 0.778,
+  '6': 0.491,
+  '4': 0.308,
+  '2': 0.194,
+  '1': 0.154,
+  '1/0': 0.122,
+  '2/0': 0.0967,
+  '3/0': 0.0766,
+  '4/0': 0.0608,
+};
+
 /** Least circular mils of American small-craft cable. Source: ABYC E-11, from memory. It has no 20 AWG: there the nominal area stands. */
 export const SMALL_CRAFT_CIRCULAR_MILS: Record<AwgSize, number> = {
   '20': 1022,

@@ -10,6 +10,8 @@ export const SOURCES = {
   usSmallCraft: 'ABYC E-11 (American small craft): ampacity, least circular mils, drop formula with K = 10.75',
   isoSmallCraft: 'ISO 10133, now ISO 13297 (metric small craft): ampacity, drop formula with 0.0164',
   roadVehicle: 'Road-vehicle PVC 70 °C cable: ampacity at 30 °C, as tabulated in automotive engineering handbooks',
+  usRecreational:
+    'NEC 551 (American recreational vehicles, low voltage) up to 10 AWG, table 310.16 at 60 °C above; resistance by chapter 9, table 8',
   bladeFuses: 'ISO 8820-3 blade fuses: ratings and colours',
   coordination:
     'Opening times by ISO 8820-3 (blades) and makers’ ranges; conductors in a short by IEC 60364-4-43; interrupting ratings by makers’ data',

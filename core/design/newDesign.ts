@@ -64,9 +64,16 @@ export function newDesignRecords(answers: NewDesign): DesignRecord[] {
   return [settings, scenario, ...zones, ...supplyRecords(answers, home)];
 }
 
+/** The first size of each school that carries the usual main fuse of 100 A. */
+const MAIN_CABLES: Record<ConductorStandard, ConductorSize> = {
+  'us-small-craft': 'awg:4',
+  'us-recreational': 'awg:1',
+  'iso-small-craft': 'mm2:25',
+  'road-vehicle': 'mm2:25',
+};
+
 function supplyRecords({ battery, standard }: NewDesign, zoneId: string | null): DesignRecord[] {
-  const american = standard === 'us-small-craft';
-  const mainCable: ConductorSize = american ? 'awg:4' : 'mm2:25';
+  const mainCable = MAIN_CABLES[standard];
   const bank: Battery = {
     ...{ id: newId('bat'), type: 'device', kind: 'battery', name: 'House battery', zoneId },
     ...{ chemistry: battery.chemistry, capacityAh: battery.capacityAh, rateH: 20, count: battery.count },

@@ -10,8 +10,13 @@ export type Vehicle = (typeof VEHICLES)[number];
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 
-export const CONDUCTOR_STANDARDS = ['us-small-craft', 'iso-small-craft', 'road-vehicle'] as const;
+export const CONDUCTOR_STANDARDS = ['us-small-craft', 'iso-small-craft', 'road-vehicle', 'us-recreational'] as const;
 export type ConductorStandard = (typeof CONDUCTOR_STANDARDS)[number];
+
+/** Whether a standard's sizes are American gauges. */
+export function goesByGauge(standard: ConductorStandard): boolean {
+  return standard.startsWith('us-');
+}
 
 export const CHEMISTRIES = ['flooded', 'agm', 'gel', 'lithium'] as const;
 export type Chemistry = (typeof CHEMISTRIES)[number];

@@ -6,8 +6,13 @@ import type { Finding } from './types';
 
 const HAIR = 1e-6;
 
-/** Longest lead from a source, or from a larger conductor, to the protection of its own, mm: bare. Sources: ABYC E-11 7 in, ISO 10133 200 mm; from memory. */
-export const BARE_LEAD_MM: Record<ConductorStandard, number> = { 'us-small-craft': 178, 'iso-small-craft': 200, 'road-vehicle': 200 };
+/** Longest lead from a source, or from a larger conductor, to the protection of its own, mm: bare. Sources: ABYC E-11 7 in, ISO 10133 200 mm; from memory. NEC 551 has 18 in for where the supply joins; the shorter one is taken. */
+export const BARE_LEAD_MM: Record<ConductorStandard, number> = {
+  'us-small-craft': 178,
+  'iso-small-craft': 200,
+  'road-vehicle': 200,
+  'us-recreational': 178,
+};
 /** The same for a lead in a sheath or conduit straight on the battery terminal: ABYC E-11 72 in, from memory. */
 const SHEATHED_LEAD_MM = 1830;
 

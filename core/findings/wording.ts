@@ -80,7 +80,7 @@ const WORDS: Record<Rule, RuleWords> = {
   'wire.tooSmallForStandard': {
     title: 'Conductor not allowed here',
     message: (say) => `${say.name()}: the chosen standard gives ${say.conductor()} with this insulation no ampacity in this place.`,
-    why: 'The conductor is smaller than the smallest in the table, or its insulation may not be used in an engine space.',
+    why: 'The conductor is smaller than the smallest in the table, or its insulation may not be used in an engine space: ISO asks for 70 °C there, NEC 551 for 125 °C.',
   },
   'wire.belowMinimum': {
     title: 'Conductor thinner than the minimum',

@@ -88,3 +88,30 @@ test('every table grows with size and with insulation', () => {
     });
   }
 });
+
+// NEC table 310.15(B)(1), correction of ampacity for air of so many degrees, by insulation; from memory. Given for bands, by their upper end, to two digits.
+test.each([
+  [60, 35, 0.91],
+  [60, 40, 0.82],
+  [60, 45, 0.71],
+  [60, 50, 0.58],
+  [60, 55, 0.41],
+  [75, 35, 0.94],
+  [75, 40, 0.88],
+  [75, 45, 0.82],
+  [75, 50, 0.75],
+  [75, 60, 0.58],
+  [75, 70, 0.33],
+  [90, 40, 0.91],
+  [90, 50, 0.82],
+  [90, 60, 0.71],
+  [90, 70, 0.58],
+  [90, 80, 0.41],
+])('%d °C insulation in air of %d °C: %d', (insulationC, ambientC, factor) => {
+  expect(at('awg:10', 'us-recreational', insulationC, { ambientC }).factor).toBeCloseTo(factor, 2);
+});
+
+test('by NEC 551 an engine space wants 125 °C insulation (from memory, less surely)', () => {
+  expect(at('awg:10', 'us-recreational', 105, { engineSpace: true }).amps).toBe(0);
+  expect(at('awg:10', 'us-recreational', 125, { engineSpace: true }).amps).toBe(30);
+});

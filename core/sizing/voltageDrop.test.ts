@@ -61,6 +61,7 @@ describe('resistance of real cable', () => {
     const ratio = ohmPer1000ft / 304.8 / copperOhmPerM(awgAreaMm2(awg as AwgSize), 75);
     expect(ratio).toBeGreaterThan(1);
     expect(ratio).toBeLessThan(1.035);
+    expect(formulaOhmPerM(`awg:${awg as AwgSize}`, 'us-recreational')! * 304.8).toBeCloseTo(ohmPer1000ft, 9);
   });
 
   test('copper gains 21.6 % from 20 to 75 °C (0.00393 per kelvin, IEC 60028)', () => {

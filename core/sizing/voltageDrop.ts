@@ -1,5 +1,5 @@
 import { areaMm2, awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
-import { CLASS5_MILLIOHM_PER_M, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from '../catalog/resistance';
+import { CLASS5_MILLIOHM_PER_M, NEC_OHM_PER_1000_FT, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from '../catalog/resistance';
 import type { Settings } from '../design/schema';
 import type { ConductorStandard } from '../design/vocabulary';
 
@@ -14,6 +14,8 @@ const US_SMALL_CRAFT_K = 10.75;
 /** Volts dropped per ampere and metre on one mm2. Source: ISO 10133 / 13297, from memory; it is copper at 8 C on the full area. */
 const ISO_SMALL_CRAFT_K = 0.0164;
 const METRES_PER_FOOT = 0.3048;
+/** Temperature of NEC chapter 9, table 8. */
+const NEC_C = 75;
 
 /** The multiplier on a conductor's 20 C resistance at a temperature in C. Source: IEC 60028. */
 export function copperTemperatureFactor(celsius: number): number {
@@ -39,7 +41,7 @@ export function cableOhmPerM(size: ConductorSize, standard: ConductorStandard, c
 
 /**
  * Volts per ampere and metre of conductor that the standard's own drop formula gives: ABYC E-11's CM = K I L / E with
- * K 10.75, or ISO 10133's E = 0.0164 I L / S. Null where the standard has no formula.
+ * K 10.75, ISO 10133's E = 0.0164 I L / S, or NEC chapter 9's resistances at 75 C. Null where the standard has none.
  */
 export function formulaOhmPerM(size: ConductorSize, standard: ConductorStandard): number | null {
   switch (standard) {
@@ -47,9 +49,21 @@ export function formulaOhmPerM(size: ConductorSize, standard: ConductorStandard)
       return US_SMALL_CRAFT_K / circularMils(size) / METRES_PER_FOOT;
     case 'iso-small-craft':
       return ISO_SMALL_CRAFT_K / areaMm2(size);
+    case 'us-recreational':
+      return necOhmPerM(size);
     case 'road-vehicle':
       return null;
   }
+}
+
+/** Whether a standard says how drop is worked out. */
+export function hasFormula(standard: ConductorStandard): boolean {
+  return standard !== 'road-vehicle';
+}
+
+function necOhmPerM(size: ConductorSize): number {
+  const awg = awgOf(size);
+  return awg ? NEC_OHM_PER_1000_FT[awg] / 1000 / METRES_PER_FOOT : copperOhmPerM(areaMm2(size), NEC_C);
 }
 
 /** How a design reckons the resistance of its wires. */

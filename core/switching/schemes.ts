@@ -6,7 +6,7 @@ import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { DesignError } from '../design/problems';
 import type { BusBar, Circuit, FuseBlock, Load, Protection, Switch, TerminalRef, Wire } from '../design/schema';
-import type { DropClass, ReturnKind } from '../design/vocabulary';
+import { goesByGauge, type DropClass, type ReturnKind } from '../design/vocabulary';
 import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
 
 /** A way of wiring a new circuit: straight from its fuse, or through a switch of its own. */
@@ -39,7 +39,7 @@ export function usualScheme(design: Design, name: string, zoneId: string | null)
     zoneId,
     dropClass: 'general',
     ratingA: 10,
-    conductor: settings.conductorStandard === 'us-small-craft' ? 'awg:14' : 'mm2:2.5',
+    conductor: goesByGauge(settings.conductorStandard) ? 'awg:14' : 'mm2:2.5',
     feedMm: DEFAULT_FEED_MM,
     panelSwitch: null,
     return: settings.defaultReturn,

@@ -15,6 +15,7 @@ const STANDARD_SOURCES: Record<ConductorStandard, string> = {
   'us-small-craft': SOURCES.usSmallCraft,
   'iso-small-craft': SOURCES.isoSmallCraft,
   'road-vehicle': SOURCES.roadVehicle,
+  'us-recreational': SOURCES.usRecreational,
 };
 
 /** The schools this design follows, each with the reason for its default. */

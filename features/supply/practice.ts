@@ -6,5 +6,6 @@ export const PRACTICE_WORDS: { standard: Record<ConductorStandard, string> } = {
     'us-small-craft': 'American small craft, AWG',
     'iso-small-craft': 'Metric small craft, mm²',
     'road-vehicle': 'Road vehicle, mm²',
+    'us-recreational': 'American RV, AWG',
   },
 };
