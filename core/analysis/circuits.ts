@@ -1,11 +1,13 @@
 import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2, awgOf } from '../catalog/conductorSizes';
+import { hostOf, tapOn } from '../design/design';
 import type { Circuit, Protection, Settings, Wire } from '../design/schema';
 import { DemandSum } from '../energy/demand';
 import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
+import { slotRoomA } from '../sizing/slotRoom';
 import { cableOhmPerM, endsOhmOf, formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';
 import type { CircuitAnalysis, CircuitMemo, LoadAnalysis, RunStep } from './types';
@@ -60,6 +62,7 @@ function inputsOf(context: AnalysisContext, circuit: Circuit, loads: LoadAnalysi
   const { index, wiring, supply, returns } = context;
   const protection = index.devices.get(circuit.protectionId) as Protection;
   const inputs: unknown[] = [index.settings, circuit, protection, protection.mount && index.devices.get(protection.mount.blockId)];
+  inputs.push(hostOf(index, protection), tapOn(index, protection));
   for (const wire of own.supply) inputs.push(wire);
   for (const wire of own.return) inputs.push(wire);
   const fedAt = wiring.supply.at.get(terminalKey(protection.id, 'out'))!;
@@ -156,9 +159,8 @@ function chooseForCircuit(
 ): ConductorChoice | null {
   const [first] = wires;
   if (!first) return null;
-  const { settings, devices } = context.index;
-  const block = protection.mount ? devices.get(protection.mount.blockId) : undefined;
-  const slotMaxA = block?.kind === 'fuseBlock' ? block.slotMaxA : Infinity;
+  const { settings } = context.index;
+  const mostA = slotRoomA(context.index, protection);
   const met = wires.map(context.exposureOf);
   let ampereMetres = 0;
   let fixedV = 0;
@@ -181,7 +183,7 @@ function chooseForCircuit(
     },
     drop: dropBasis(settings),
     cableForm: settings.cableForm,
-    ratings: RATINGS_A[protection.family].filter((rating) => rating <= slotMaxA),
+    ratings: RATINGS_A[protection.family].filter((rating) => rating <= mostA),
     sizes: candidateSizes(settings.conductorStandard, awgOf(first.conductor) ? 'awg' : 'mm2'),
   });
 }

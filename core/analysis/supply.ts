@@ -1,9 +1,10 @@
-import type { FuseBlock } from '../design/schema';
+import { slotKey } from '../design/design';
+import type { FuseBlock, Protection } from '../design/schema';
 import { DemandSum } from '../energy/demand';
 import { pathTo, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import type { AnalysisContext } from './analyse';
-import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, WireAnalysis } from './types';
+import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, SlotAnalysis, WireAnalysis } from './types';
 
 /** Every wire that carries current between battery and loads, with what it carries and what guards it. */
 export function analyseWires(
@@ -53,16 +54,26 @@ export function analyseBlocks(context: AnalysisContext): BlockAnalysis[] {
     const at = wiring.supply.at.get(terminalKey(block.id, 'in'));
     const mounted = new Map((index.mounted.get(block.id) ?? []).map((fuse) => [fuse.mount!.slot, fuse]));
     const sum = new DemandSum();
-    const slots = Array.from({ length: block.slots }, (_, place) => {
-      const fuse = mounted.get(place + 1);
-      const out = fuse && wiring.supply.at.get(terminalKey(fuse.id, 'out'));
-      const peakA = out === undefined ? 0 : supply.demand[out]!.peakA;
+    const peakOf = ({ id }: Protection) => {
+      const out = wiring.supply.at.get(terminalKey(id, 'out'));
+      return out === undefined ? 0 : supply.demand[out]!.peakA;
+    };
+    const slots = Array.from({ length: block.slots }, (_, place): SlotAnalysis => {
+      const slot = place + 1;
+      const fuse = mounted.get(slot);
+      const tap = index.taps.get(slotKey({ blockId: block.id, slot }));
       return {
-        slot: place + 1,
+        slot,
         protectionId: fuse?.id ?? null,
         circuitId: fuse ? (circuitOf.get(fuse.id) ?? null) : null,
         ratingA: fuse?.ratingA ?? null,
-        peakA,
+        peakA: fuse ? peakOf(fuse) : 0,
+        tap: tap
+          ? {
+              ...{ protectionId: tap.id, circuitId: circuitOf.get(tap.id) ?? null },
+              ...{ ratingA: tap.ratingA, peakA: peakOf(tap), leg: tap.mount!.tap! },
+            }
+          : null,
       };
     });
     const fed = at !== undefined && at < wiring.fedCount;
@@ -74,7 +85,7 @@ export function analyseBlocks(context: AnalysisContext): BlockAnalysis[] {
       ...demand,
       fed,
       slots,
-      spare: slots.filter((slot) => slot.protectionId === null).length,
+      spare: slots.filter(({ protectionId, tap }) => protectionId === null && tap === null).length,
     };
   });
 }

@@ -1,6 +1,7 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Design, DesignIndex } from '../design/design';
 import type { Device, Load, Wire } from '../design/schema';
+import type { TapLeg } from '../design/vocabulary';
 import type { ScenarioBudget } from '../energy/budget';
 import type { BankFacts } from '../energy/battery';
 import type { Demand } from '../energy/demand';
@@ -123,12 +124,23 @@ export interface WireAnalysis {
   ampacity: Ampacity;
 }
 
+export interface SlotAnalysis {
+  slot: number;
+  protectionId: string | null;
+  circuitId: string | null;
+  ratingA: number | null;
+  /** The most that flows in its fuse at once. */
+  peakA: number;
+  /** A second fuse in a tap. */
+  tap: { protectionId: string; circuitId: string | null; ratingA: number; peakA: number; leg: TapLeg } | null;
+}
+
 export interface BlockAnalysis extends Demand {
   id: string;
   slotMaxA: number;
   blockMaxA: number;
   fed: boolean;
-  slots: { slot: number; protectionId: string | null; circuitId: string | null; ratingA: number | null; peakA: number }[];
+  slots: SlotAnalysis[];
   spare: number;
 }
 

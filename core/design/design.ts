@@ -42,6 +42,8 @@ export interface DesignIndex {
   duties: Duty[];
   /** Protections sitting in a fuse block, by block id, in slot order. */
   mounted: Map<string, Protection[]>;
+  /** Protections in fuse taps, by block id and slot. */
+  taps: Map<string, Protection>;
   /** The vehicle, null while nobody has laid one out. */
   rig: Rig | null;
   places: Place[];
@@ -98,6 +100,7 @@ export function indexDesign(design: Design): DesignIndex {
     scenarios: [],
     duties: [],
     mounted: new Map(),
+    taps: new Map(),
     rig: null,
     places: [],
     routes: [],
@@ -119,6 +122,7 @@ export function indexDesign(design: Design): DesignIndex {
       index.devices.set(record.id, record);
       if (record.kind === 'load') index.loads.push(record);
       else if (record.kind === 'battery') index.battery = record;
+      else if (record.kind === 'protection' && record.mount?.tap) index.taps.set(slotKey(record.mount), record);
       else if (record.kind === 'protection' && record.mount) {
         const inBlock = index.mounted.get(record.mount.blockId);
         if (inBlock) inBlock.push(record);
@@ -132,6 +136,21 @@ export function indexDesign(design: Design): DesignIndex {
   for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
   const layout = layOut(index);
   return { ...index, wires: layout.wires, layout };
+}
+
+/** The fuse whose slot one taps; null for one that taps none. */
+export function hostOf({ mounted }: Pick<DesignIndex, 'mounted'>, { mount }: Protection): Protection | null {
+  if (!mount?.tap) return null;
+  return mounted.get(mount.blockId)?.find((fuse) => fuse.mount!.slot === mount.slot) ?? null;
+}
+
+/** The fuse that taps the slot of one; null where none does. */
+export function tapOn({ taps }: Pick<DesignIndex, 'taps'>, { mount }: Protection): Protection | null {
+  return mount && !mount.tap ? (taps.get(slotKey(mount)) ?? null) : null;
+}
+
+export function slotKey({ blockId, slot }: NonNullable<Protection['mount']>): string {
+  return `${blockId}/${slot}`;
 }
 
 function byOrder(a: { order: number; id: string }, b: { order: number; id: string }): number {

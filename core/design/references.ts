@@ -1,4 +1,4 @@
-import type { Design } from './design';
+import { slotKey, type Design } from './design';
 import type { DesignRecord, Device, TerminalRef } from './schema';
 import type { Problem } from './problems';
 import { kindOf } from '../devices';
@@ -134,7 +134,7 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
       if (battery) problems.push({ code: 'secondBattery', id: record.id });
       battery = true;
     } else if (record.type === 'device' && record.kind === 'protection' && record.mount) {
-      const key = `${record.mount.blockId}/${record.mount.slot}`;
+      const key = `${slotKey(record.mount)}/${record.mount.tap ? 'tap' : ''}`;
       if (slots.has(key)) problems.push({ code: 'slotTaken', id: record.id, field: 'mount.slot', other: String(record.mount.slot) });
       slots.add(key);
     } else if (record.type === 'circuit') {

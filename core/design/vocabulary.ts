@@ -24,6 +24,10 @@ export type Chemistry = (typeof CHEMISTRIES)[number];
 export const PROTECTION_FAMILIES = ['blade', 'largeBlade', 'boltDown', 'mega', 'terminalMount', 'classT', 'glass', 'breaker'] as const;
 export type ProtectionFamily = (typeof PROTECTION_FAMILIES)[number];
 
+/** Which clip of the slot a fuse tap's common leg is in. */
+export const TAP_LEGS = ['supply', 'load'] as const;
+export type TapLeg = (typeof TAP_LEGS)[number];
+
 /** How much drop a circuit stands: what matters and lights, most things, and what does not mind. */
 export const DROP_CLASSES = ['critical', 'general', 'tolerant'] as const;
 export type DropClass = (typeof DROP_CLASSES)[number];

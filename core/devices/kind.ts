@@ -62,6 +62,8 @@ export interface Stamper {
   outside(deviceId: string, terminal: string): string;
   /** Fuses sitting in this device's slots. */
   mounted: readonly { id: string }[];
+  /** The fuse whose slot this one taps. */
+  host: { id: string } | null;
   /** The system's nominal volts. */
   nominalV: number;
 }

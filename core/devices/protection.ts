@@ -2,22 +2,29 @@ import { z } from 'zod';
 import { fuseOhm } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { deviceBase, id } from '../design/fields';
-import { LIMITS, PROTECTION_FAMILIES } from '../design/vocabulary';
-import { NOTHING, type DeviceKind } from './kind';
+import { LIMITS, PROTECTION_FAMILIES, TAP_LEGS } from '../design/vocabulary';
+import { NOTHING, type DeviceKind, type Stamper } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('protection'),
   family: z.enum(PROTECTION_FAMILIES),
   ratingA: z.number().min(0.5).max(1000),
-  mount: z.strictObject({ blockId: id, slot: z.number().int().min(1).max(LIMITS.slots) }).nullable(),
+  mount: z
+    .strictObject({
+      blockId: id,
+      slot: z.number().int().min(1).max(LIMITS.slots),
+      /** It sits in a fuse tap in the slot of another fuse, with the tap's common leg in the live clip or, turned round, in the load's. */
+      tap: z.enum(TAP_LEGS).optional(),
+    })
+    .nullable(),
 });
 
 export type Protection = z.infer<typeof schema>;
 
 /**
  * A fuse or breaker: closed until it is taken out or has been heated through. In a block's slot it is fed by the block, so
- * only its outlet is free. Heat adds up as the share of the opening time spent at each current.
+ * only its outlet is free. In a fuse tap it is fed by the same clip, or by the fuse it taps when the tap is turned round. Heat adds up as the share of the opening time spent at each current.
  */
 export const protection: DeviceKind<Protection> & { schema: typeof schema } = {
   schema,
@@ -26,7 +33,7 @@ export const protection: DeviceKind<Protection> & { schema: typeof schema } = {
   paths: ({ mount }) => (mount ? [] : [{ from: 'in', to: 'out' }]),
   controls: () => ({ fitted: [true, false] }),
   stamp({ mount, family, ratingA }, net) {
-    const from = mount ? net.outside(mount.blockId, 'in') : 'in';
+    const from = feedOf(mount, net);
     net.contact('link', from, 'out', ({ control, memory }) => control('fitted') === true && memory.open !== true, fuseOhm(family, ratingA));
   },
   step({ family, ratingA }, { amps, memory, timeS }) {
@@ -39,3 +46,10 @@ export const protection: DeviceKind<Protection> & { schema: typeof schema } = {
     return heat === memory.heat && timeS === lastS ? memory : { heat, lastS: timeS };
   },
 };
+
+/** What feeds a fuse: its own inlet, its block, or the fuse ahead in a tap turned round; nothing where there is none. */
+function feedOf(mount: Protection['mount'], net: Stamper): string {
+  if (!mount) return 'in';
+  if (mount.tap !== 'load') return net.outside(mount.blockId, 'in');
+  return net.host ? net.outside(net.host.id, 'out') : '#nothing';
+}

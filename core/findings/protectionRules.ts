@@ -1,5 +1,7 @@
-import type { Analysis } from '../analysis/types';
+import type { Analysis, SlotAnalysis } from '../analysis/types';
 import { RATINGS_A } from '../catalog/fuses';
+import { hostOf } from '../design/design';
+import type { Device } from '../design/schema';
 import type { ConductorStandard } from '../design/vocabulary';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
 import type { Finding } from './types';
@@ -35,13 +37,19 @@ function fuseFindings({ circuits, index }: Analysis): Finding[] {
       found.push({ rule: 'circuit.empty', severity: 'note', subjects: [circuitId], circuitId, numbers: {} });
       continue;
     }
-    if (!circuit.fed && index.battery) add('fuse.notFed', 'fault', { mounted: circuit.block ? 1 : 0 });
+    if (!circuit.fed && index.battery)
+      add('fuse.notFed', 'fault', { mounted: circuit.block ? 1 : 0, tap: isTapOnNothing(protection, index) ? 1 : 0 });
     if (peakA > ratingA + HAIR) add('fuse.belowLoad', 'fault', { peakA });
     else if (continuousA * CONTINUOUS_FACTOR > ratingA + HAIR) {
       add('fuse.continuousLoad', 'caution', { continuousA, leastA: continuousA * CONTINUOUS_FACTOR });
     }
   }
   return found;
+}
+
+/** Whether a tap is turned round in a slot whose own fuse is missing. */
+function isTapOnNothing(device: Device | undefined, index: Analysis['index']): boolean {
+  return device?.kind === 'protection' && device.mount?.tap === 'load' && hostOf(index, device) === null;
 }
 
 function blockFindings({ blocks }: Analysis): Finding[] {
@@ -59,6 +67,7 @@ function blockFindings({ blocks }: Analysis): Finding[] {
         });
       }
     }
+    for (const slot of block.slots) found.push(...tapFindings(slot, block.id, block.slotMaxA));
     if (block.peakA > block.blockMaxA + HAIR) {
       found.push({
         rule: 'block.overRating',
@@ -70,6 +79,27 @@ function blockFindings({ blocks }: Analysis): Finding[] {
     }
   }
   return found;
+}
+
+/**
+ * Two fuses in one slot. With the tap's common leg in the live clip both currents pass that clip; turned round, the second circuit hangs behind
+ * the first fuse as well, which then carries both.
+ */
+function tapFindings({ slot, protectionId, ratingA, peakA, tap }: SlotAnalysis, blockId: string, slotMaxA: number): Finding[] {
+  if (!tap) return [];
+  const { circuitId } = tap;
+  if (tap.leg === 'load') {
+    if (protectionId === null || ratingA === null) return [];
+    const numbers = { slot, ratingA, amps: peakA, tapA: tap.ratingA };
+    const severity = peakA > ratingA + HAIR ? 'fault' : 'caution';
+    return [{ rule: 'fuse.tapReversed', severity, subjects: [tap.protectionId, protectionId], circuitId, numbers }];
+  }
+  const amps = peakA + tap.peakA;
+  const ratings = (ratingA ?? 0) + tap.ratingA;
+  if (Math.max(amps, ratings) <= slotMaxA + HAIR) return [];
+  const numbers = { slot, amps, ratingA: ratings, mostA: slotMaxA };
+  const severity = amps > slotMaxA + HAIR ? 'fault' : 'caution';
+  return [{ rule: 'slot.doubledUp', severity, subjects: [tap.protectionId, blockId], circuitId, numbers }];
 }
 
 function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {

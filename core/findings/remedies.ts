@@ -14,6 +14,7 @@ import { candidateSizes } from '../sizing/conductorChoice';
 import { feedShareOf } from '../sizing/dropTargets';
 import { bankShortA, familyThatBreaks, ratingFrom } from '../sizing/breaking';
 import { chooseFuse, leastFuseA } from '../sizing/fuse';
+import { slotRoomA } from '../sizing/slotRoom';
 import { addWire, firstFreeSlot, giveLoadItsCircuit, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { formatConductor, formatRating } from '../units/quantity';
 import { rigRemedies } from './rigRemedies';
@@ -57,6 +58,10 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       if (!mount || finding.numbers.mounted === 1) return [];
       return [{ label: `Put it in slot ${mount.slot}`, change: mountFuse(design, subject!, mount) }];
     }
+    case 'slot.doubledUp':
+      return circuit ? [fittingFuse(analysis, circuit)] : [];
+    case 'fuse.tapReversed':
+      return [turnTap(analysis, finding)];
     case 'fuse.cannotBreak':
       return [familyThatCan(analysis, finding)];
     case 'fuse.opensAtStart':
@@ -104,8 +109,8 @@ export function asChosen(analysis: Analysis, circuit: CircuitAnalysis): Remedy |
   const { choice } = circuit;
   if (!choice) return null;
   const least = leastFuseA(circuit.continuousA, circuit.peakA);
-  const block = circuit.block && deviceOf(analysis.design, circuit.block.id, 'fuseBlock');
-  const most = Math.min(choice.ampacityA, block?.slotMaxA ?? Infinity);
+  const fuse = deviceOf(analysis.design, circuit.protectionId, 'protection');
+  const most = Math.min(choice.ampacityA, fuse ? slotRoomA(analysis.index, fuse) : Infinity);
   const keep = circuit.ratingA >= least && circuit.ratingA <= most;
   const ratingA = keep ? circuit.ratingA : choice.fuseA;
   const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
@@ -125,8 +130,7 @@ function smallerFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | nul
 function fittingFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
   const fuse = deviceOf(analysis.design, circuit.protectionId, 'protection');
   if (!fuse) return null;
-  const block = circuit.block && deviceOf(analysis.design, circuit.block.id, 'fuseBlock');
-  const most = Math.min(circuit.ampacity?.amps ?? 0, block?.slotMaxA ?? Infinity);
+  const most = Math.min(circuit.ampacity?.amps ?? 0, slotRoomA(analysis.index, fuse));
   const ratingA = chooseFuse(circuit.continuousA, circuit.peakA, most, RATINGS_A[fuse.family]);
   if (ratingA === null) return null;
   return { label: `Fit a ${formatRating(ratingA)} fuse`, change: updateRecords(analysis.design, [{ id: fuse.id, set: { ratingA } }]) };
@@ -244,17 +248,23 @@ function familyThatCan({ design, wires }: Analysis, { subjects: [id], numbers }:
 }
 
 /** The next rating up that stands the start, as far as every wire behind it carries it and the slot takes it. */
-function largerFuse({ design, wires, blocks }: Analysis, { subjects: [id], numbers }: Finding): Remedy | null {
+function largerFuse({ design, wires, index }: Analysis, { subjects: [id], numbers }: Finding): Remedy | null {
   const fuse = deviceOf(design, id!, 'protection');
   if (!fuse) return null;
   const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
-  const slotMaxA = blocks.find((block) => block.id === fuse.mount?.blockId)?.slotMaxA ?? Infinity;
-  const mostA = Math.min(slotMaxA, ...guarded.map(({ ampacity: carried }) => carried.amps));
+  const mostA = Math.min(slotRoomA(index, fuse), ...guarded.map(({ ampacity: carried }) => carried.amps));
   const ratingA = RATINGS_A[fuse.family].find(
     (rating) => rating > fuse.ratingA && openingTimeS(fuse.family, Number(numbers.amps) / rating) >= Number(numbers.seconds),
   );
   if (ratingA === undefined || ratingA > mostA) return null;
   return { label: `Fit ${formatRating(ratingA)}`, change: updateRecords(design, [{ id: fuse.id, set: { ratingA } }]) };
+}
+
+function turnTap({ design }: Analysis, { subjects: [id] }: Finding): Remedy | null {
+  const tap = deviceOf(design, id!, 'protection');
+  if (!tap?.mount) return null;
+  const mount = { ...tap.mount, tap: 'supply' };
+  return { label: 'Turn the tap round', change: updateRecords(design, [{ id: tap.id, set: { mount } }]) };
 }
 
 function likeItsFeed({ design, wires, circuits }: Analysis, { circuitId, numbers }: Finding): Remedy | null {

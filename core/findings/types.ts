@@ -26,6 +26,8 @@ export type Rule =
   | 'fuse.notStandard'
   | 'fuse.notFed'
   | 'slot.overRating'
+  | 'slot.doubledUp'
+  | 'fuse.tapReversed'
   | 'block.overRating'
   | 'main.missing'
   | 'main.belowDemand'

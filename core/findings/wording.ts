@@ -113,7 +113,7 @@ const WORDS: Record<Rule, RuleWords> = {
   'fuse.notFed': {
     title: 'Nothing feeds this circuit',
     message: (say) =>
-      `${say.name(1)} has no way back to the battery: ${say.raw('mounted') === '1' ? 'its fuse block is not wired to the battery' : 'its fuse is in no slot'}.`,
+      `${say.name(1)} has no way back to the battery: ${say.raw('tap') === '1' ? 'its tap is turned round in a slot without a fuse' : say.raw('mounted') === '1' ? 'its fuse block is not wired to the battery' : 'its fuse is in no slot'}.`,
     why: 'The circuit would be dead. Until it has a slot its drop counts from the fuse only.',
   },
   'slot.overRating': {
@@ -121,6 +121,18 @@ const WORDS: Record<Rule, RuleWords> = {
     message: (say) =>
       `${say.name()}: ${say.rating('ratingA')} in slot ${say.raw('slot')} of ${say.name(1)}, which takes ${say.rating('mostA')} at most.`,
     why: 'A slot’s clips and bus are made for a greatest current; past it they soften and lose their grip.',
+  },
+  'slot.doubledUp': {
+    title: 'Two fuses on one slot pass more than it takes',
+    message: (say) =>
+      `${say.name()} taps slot ${say.raw('slot')} of ${say.name(1)}: ${say.amps('amps')} at once and fuses for ${say.rating('ratingA')} together, through clips made for ${say.rating('mostA')}.`,
+    why: 'Both currents pass the same live clip. It is made for one fuse’s current: past it the clip softens, loses its grip and chars.',
+  },
+  'fuse.tapReversed': {
+    title: 'Fuse tap turned round',
+    message: (say) =>
+      `${say.name()} is fed through ${say.name(1)}: ${say.amps('amps')} of both circuits can pass that ${say.rating('ratingA')} fuse, and one fault takes both out.`,
+    why: 'A tap’s common leg belongs in the live clip, the one that has volts with the fuse out; then each circuit has its own fuse straight from the source. Find that clip with a meter. Common practice.',
   },
   'block.overRating': {
     title: 'Fuse block overloaded',

@@ -130,13 +130,19 @@ function fuseMap({ blocks, design }: Analysis): ReportSection {
     title: 'Fuse map',
     columns: [...left('Block', 'Slot', 'Circuit'), ...right('Fuse', 'At once')],
     rows: blocks.flatMap((block) =>
-      block.slots.map(({ slot, circuitId, protectionId, ratingA, peakA }) => [
-        nameOf(design, block.id),
-        String(slot),
-        protectionId === null ? 'spare' : nameOf(design, circuitId ?? protectionId),
-        formatRating(ratingA),
-        protectionId === null ? MISSING : formatAmps(peakA),
-      ]),
+      block.slots.flatMap(({ slot, circuitId, protectionId, ratingA, peakA, tap }) => {
+        const row = (where: string, id: string | null, amps: number | null, peak: number) => [
+          nameOf(design, block.id),
+          where,
+          id === null ? 'spare' : nameOf(design, id),
+          formatRating(amps),
+          id === null ? MISSING : formatAmps(peak),
+        ];
+        const own = row(String(slot), circuitId ?? protectionId, ratingA, peakA);
+        if (!tap) return [own];
+        const leg = tap.leg === 'supply' ? 'tap, live clip' : 'tap, load’s clip';
+        return [own, row(`${slot}, ${leg}`, tap.circuitId ?? tap.protectionId, tap.ratingA, tap.peakA)];
+      }),
     ),
   };
 }

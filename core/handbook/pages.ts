@@ -72,6 +72,7 @@ export const HANDBOOK: readonly HandbookPage[] = [
       'A fuse is at most what the conductor carries where it lies, and at least what the load asks: all at once, and 125 % of what runs for hours, since a fuse run for hours above 80 % ages and heats its clips. When no rating fits between, the wire is too thin.',
       'It sits at the source: within 7 in (ISO: 200 mm) of the battery or of the larger conductor it taps, or 40 in in a sheath, 72 in in a sheath straight from the battery terminal. A short lead to a fuse of its own may be thinner than the fuse ahead guards; a long one may not.',
       'A cable that two sources can feed is protected at both ends: a fault in the middle is fed from both.',
+      'A fuse tap puts a second fuse in a slot. Its common leg goes into the live clip, the one that has volts with the fuse out: then each circuit has a fuse of its own. Turned round, the second hangs behind the first. Either way both currents pass the same clips, so their sum is held against the slot.',
       'A load’s start is not a fault. Filaments take 8 to 12 times their current for up to 50 ms, motors 4 to 8 times for up to 300 ms. If the fuse is likely to open in that time, take a larger one, if the wire allows it.',
     ],
     table: {

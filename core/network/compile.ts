@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import { hostOf, type DesignIndex } from '../design/design';
 import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
@@ -85,6 +85,7 @@ function key({ deviceId, terminal }: TerminalRef): string {
 /** Adds one device's elements under the device's own names. */
 class DeviceStamper implements Stamper {
   readonly mounted: readonly { id: string }[];
+  readonly host: { id: string } | null;
   readonly nominalV: number;
 
   constructor(
@@ -94,6 +95,7 @@ class DeviceStamper implements Stamper {
     private readonly state: ControlState,
   ) {
     this.mounted = compiled.index.mounted.get(device.id) ?? [];
+    this.host = device.kind === 'protection' ? hostOf(compiled.index, device) : null;
     this.nominalV = compiled.index.settings.nominalV;
   }
 

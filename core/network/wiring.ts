@@ -1,7 +1,7 @@
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
-import type { DesignIndex } from '../design/design';
-import type { DesignRecord, Device, TerminalRef, Wire } from '../design/schema';
+import { tapOn, type DesignIndex } from '../design/design';
+import type { DesignRecord, Device, Protection, TerminalRef, Wire } from '../design/schema';
 
 /**
  * The wiring as two trees: supply, grown from the battery's positive, and return, grown from its negative. Each node is a
@@ -103,9 +103,13 @@ function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
   if (a.type === 'wire' && b.type === 'wire') return sameEnd(a.from, b.from) && sameEnd(a.to, b.to);
   if (a.type === 'circuit' && b.type === 'circuit') return a.protectionId === b.protectionId && a.number === b.number;
   if (a.type !== 'device' || b.type !== 'device') return a.type === b.type;
-  if (a.kind === 'protection' && b.kind === 'protection') return a.mount?.blockId === b.mount?.blockId && a.mount?.slot === b.mount?.slot;
+  if (a.kind === 'protection' && b.kind === 'protection') return sameMount(a.mount, b.mount);
   if (a.kind === 'groundPoint' && b.kind === 'groundPoint') return a.jointMilliohm === b.jointMilliohm;
   return a.kind === b.kind;
+}
+
+function sameMount(a: Protection['mount'], b: Protection['mount']): boolean {
+  return a?.blockId === b?.blockId && a?.slot === b?.slot && a?.tap === b?.tap;
 }
 
 function sameEnd(a: TerminalRef, b: TerminalRef): boolean {
@@ -201,10 +205,14 @@ function* insideSteps(device: Device | undefined, node: WiringNode, index: Desig
   } else if (device?.kind === 'groundPoint') {
     yield { ...CHASSIS, jointOhm: device.jointMilliohm / 1000 };
   } else if (device?.kind === 'protection' && device.mount) {
-    yield { deviceId: device.mount.blockId, terminal: 'in', jointOhm: 0 };
+    if (device.mount.tap !== 'load') yield { deviceId: device.mount.blockId, terminal: 'in', jointOhm: 0 };
+    const tap = tapOn(index, device);
+    if (tap?.mount!.tap === 'load') yield { deviceId: tap.id, terminal: 'out', jointOhm: 0 };
   } else if (device?.kind === 'fuseBlock') {
     if (terminal !== 'in') return;
     for (const fuse of index.mounted.get(device.id) ?? []) yield { deviceId: fuse.id, terminal: 'out', jointOhm: 0 };
+    for (const { id, mount } of index.taps.values())
+      if (mount!.blockId === device.id && mount!.tap === 'supply') yield { deviceId: id, terminal: 'out', jointOhm: 0 };
   } else if (device) {
     for (const { from, to } of kindOf(device).paths(device)) {
       if (from === terminal) yield { deviceId: device.id, terminal: to, jointOhm: 0 };

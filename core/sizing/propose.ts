@@ -12,6 +12,7 @@ import type { Finding, Rule } from '../findings/types';
 import { addCircuit, firstFreeSlot, usualScheme } from '../switching/schemes';
 import { candidateSizes } from './conductorChoice';
 import { leastFuseA } from './fuse';
+import { slotRoomA } from './slotRoom';
 
 /** What a proposal makes least of. */
 export const MEASURES = ['cost', 'weight', 'drop'] as const;
@@ -85,6 +86,7 @@ const GOVERNED: Partial<Record<Rule, ProposalGovernor>> = {
   'fuse.belowLoad': 'fuse',
   'fuse.continuousLoad': 'fuse',
   'slot.overRating': 'fuse',
+  'slot.doubledUp': 'fuse',
   'drop.overTarget': 'drop',
   'drop.realCable': 'drop',
   'drop.starved': 'drop',
@@ -250,10 +252,10 @@ function findingsOf({ findings }: Analysis, circuitId: string): Finding[] {
 }
 
 /** Every pair worth trying: what the closed formulas already refuse is left out. */
-function candidatesOf({ index, blocks }: Analysis, circuit: CircuitAnalysis, measure: Measure): Omit<Candidate, 'value'>[] {
+function candidatesOf({ index }: Analysis, circuit: CircuitAnalysis, measure: Measure): Omit<Candidate, 'value'>[] {
   const { settings, devices } = index;
   const fuse = devices.get(circuit.protectionId) as Protection;
-  const slotMaxA = blocks.find(({ id }) => id === fuse.mount?.blockId)?.slotMaxA ?? Infinity;
+  const slotMaxA = slotRoomA(index, fuse);
   const leastA = Math.max(leastFuseA(circuit.continuousA, circuit.peakA), circuit.peakA * HEADROOM);
   const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA - 1e-9 && rating <= slotMaxA);
   const family = circuit.conductor && awgOf(circuit.conductor) ? 'awg' : 'mm2';

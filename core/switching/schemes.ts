@@ -1,6 +1,6 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
-import { deviceOf, devicesOfKind, indexDesign, recordOf, settingsOf, type Design } from '../design/design';
+import { deviceOf, devicesOfKind, indexDesign, recordOf, settingsOf, slotKey, type Design } from '../design/design';
 import type { Change } from '../design/change';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
@@ -50,10 +50,13 @@ export function usualScheme(design: Design, name: string, zoneId: string | null)
 
 /** The first slot without a fuse, block by block. */
 export function firstFreeSlot(design: Design): Protection['mount'] {
-  const { mounted } = indexDesign(design);
+  const { mounted, taps } = indexDesign(design);
   for (const block of devicesOfKind(design, 'fuseBlock')) {
     const taken = new Set((mounted.get(block.id) ?? []).map((fuse) => fuse.mount!.slot));
-    for (let slot = 1; slot <= block.slots; slot++) if (!taken.has(slot)) return { blockId: block.id, slot };
+    for (let slot = 1; slot <= block.slots; slot++) {
+      const mount = { blockId: block.id, slot };
+      if (!taken.has(slot) && !taps.has(slotKey(mount))) return mount;
+    }
   }
   return null;
 }
@@ -194,16 +197,15 @@ export function removeCircuit(design: Design, circuitId: string): Change {
 }
 
 /**
- * Puts a fuse into a slot, or takes it out. A fuse already there changes places with it. A fuse in a slot is fed by the
+ * Puts a fuse into a slot or a tap on one, or takes it out. A fuse already there changes places with it. A fuse in a slot is fed by the
  * block, so wires on its inlet go.
  */
 export function mountFuse(design: Design, protectionId: string, mount: Protection['mount']): Change {
   const edit = new Edit(design);
   const fuse = mustBe(deviceOf(design, protectionId, 'protection'), protectionId);
   if (mount) {
-    const there = indexDesign(design)
-      .mounted.get(mount.blockId)
-      ?.find((other) => other.mount!.slot === mount.slot);
+    const { mounted, taps } = indexDesign(design);
+    const there = mount.tap ? taps.get(slotKey(mount)) : mounted.get(mount.blockId)?.find((other) => other.mount!.slot === mount.slot);
     if (there && there.id !== fuse.id) edit.set(there.id, { mount: fuse.mount });
     for (const wire of wiresAt(design, protectionId, 'in')) edit.remove(wire.id);
   }

@@ -7,26 +7,27 @@ import {
   PointerSensor,
   pointerWithin,
   rectIntersection,
-  useDraggable,
   useDroppable,
   useSensor,
   useSensors,
   type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { BlockAnalysis, CircuitAnalysis } from '@/core/analysis/types';
-import { BLADE_COLOURS } from '@/core/catalog/fuses';
 import { updateRecords } from '@/core/design/change';
-import type { FuseBlock } from '@/core/design/schema';
+import type { FuseBlock, Protection } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
 import { nameOf } from '@/core/design/names';
 import { firstFreeSlot, mountFuse } from '@/core/switching/schemes';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
+import { Fuse, Slot } from './Slot';
 import styles from './FuseBlocks.module.css';
+
+type Mount = Protection['mount'];
 
 /** The fuse blocks, each slot with its fuse and circuit. A fuse is moved by dragging it, or with Space and the arrows. */
 export function FuseBlocks() {
@@ -43,11 +44,13 @@ export function FuseBlocks() {
     }),
   );
   const unplaced = circuits.filter(({ block }) => block === null);
-  const byProtection = useMemo(() => new Map(circuits.map((circuit) => [circuit.protectionId, circuit])), [circuits]);
 
-  const place = (protectionId: string, mount: { blockId: string; slot: number } | null) =>
-    store.commit(mount ? `Put ${nameOf(design, protectionId)} in slot ${mount.slot}` : `Take ${nameOf(design, protectionId)} out`, (now) =>
-      mountFuse(now, protectionId, mount),
+  const place = (protectionId: string, mount: Mount) =>
+    store.commit(
+      mount
+        ? `Put ${nameOf(design, protectionId)} in ${mount.tap ? 'a tap on' : ''} slot ${mount.slot}`.replace('  ', ' ')
+        : `Take ${nameOf(design, protectionId)} out`,
+      (now) => mountFuse(now, protectionId, mount),
     );
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     setDragged(null);
@@ -77,7 +80,7 @@ export function FuseBlocks() {
       }}
     >
       {blocks.map((block) => (
-        <Block key={block.id} block={block} circuits={byProtection} />
+        <Block key={block.id} block={block} />
       ))}
       <Tray unplaced={unplaced} onPlace={place} />
       <DragOverlay dropAnimation={null}>{dragged && <span className={styles.lifted}>{nameOf(design, dragged)}</span>}</DragOverlay>
@@ -85,13 +88,13 @@ export function FuseBlocks() {
   );
 }
 
-function Block({ block, circuits }: { block: BlockAnalysis; circuits: Map<string, CircuitAnalysis> }) {
+function Block({ block }: { block: BlockAnalysis }) {
   const store = useDesignStore();
   const record = useDesign(({ design }) => design.records.get(block.id)) as FuseBlock;
   const zone = useDesign(({ design }) => nameOf(design, record.zoneId ?? undefined));
   const set = (fields: Partial<FuseBlock>) => (design: Parameters<typeof updateRecords>[0]) =>
     updateRecords(design, [{ id: block.id, set: fields }]);
-  const most = Math.max(1, ...block.slots.filter(({ protectionId }) => protectionId).map(({ slot }) => slot));
+  const most = Math.max(1, ...block.slots.filter(({ protectionId, tap }) => protectionId ?? tap).map(({ slot }) => slot));
   const half = Math.ceil(block.slots.length / 2);
   return (
     <section className={styles.block} id={block.id} aria-label={record.name}>
@@ -139,12 +142,7 @@ function Block({ block, circuits }: { block: BlockAnalysis; circuits: Map<string
         {[block.slots.slice(0, half), block.slots.slice(half)].map((slots, at) => (
           <ol key={at} className={styles.slots} start={at * half + 1}>
             {slots.map((slot) => (
-              <Slot
-                key={slot.slot}
-                blockId={block.id}
-                slot={slot}
-                circuit={slot.protectionId ? (circuits.get(slot.protectionId) ?? null) : null}
-              />
+              <Slot key={slot.slot} blockId={block.id} slot={slot} />
             ))}
           </ol>
         ))}
@@ -153,59 +151,18 @@ function Block({ block, circuits }: { block: BlockAnalysis; circuits: Map<string
   );
 }
 
-function Slot({ blockId, slot, circuit }: { blockId: string; slot: BlockAnalysis['slots'][number]; circuit: CircuitAnalysis | null }) {
-  const { setNodeRef, isOver } = useDroppable({ id: `${blockId}/${slot.slot}` });
-  const name = useDesign(({ design }) => nameOf(design, circuit?.id ?? slot.protectionId ?? undefined));
-  return (
-    <li ref={setNodeRef} className={`${styles.slot} ${isOver ? styles.over : ''}`}>
-      <span className={`reading ${styles.slotNumber}`}>{slot.slot}</span>
-      {slot.protectionId && slot.ratingA !== null ? (
-        <>
-          <Fuse id={slot.protectionId} ratingA={slot.ratingA} label={`${name}, ${formatRating(slot.ratingA)}, slot ${slot.slot}`} />
-          <span className={styles.circuit}>{name}</span>
-          <span className={styles.load} aria-hidden>
-            <span
-              style={{ width: `${Math.min(100, (slot.peakA / slot.ratingA) * 100)}%` }}
-              className={slot.peakA > slot.ratingA ? styles.overload : ''}
-            />
-          </span>
-          <span className={`reading ${styles.amps}`}>{formatAmps(slot.peakA)}</span>
-        </>
-      ) : (
-        <span className={styles.spare}>spare</span>
-      )}
-    </li>
-  );
-}
-
-/** A fuse one can pick up. Blade fuses carry their standard colour as a stripe, and always the rating. */
-function Fuse({ id, ratingA, label }: { id: string; ratingA: number; label: string }) {
-  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id });
-  const colour = BLADE_COLOURS[ratingA];
-  return (
-    <button
-      ref={setNodeRef}
-      type="button"
-      className={`${styles.fuse} ${isDragging ? styles.away : ''}`}
-      {...attributes}
-      {...listeners}
-      aria-label={label}
-      title={`${label}: drag, or press Space`}
-    >
-      <span className={styles.stripe} data-colour={colour ?? 'none'} />
-      <span className="reading">{formatRating(ratingA)}</span>
-    </button>
-  );
-}
-
-function Tray({
-  unplaced,
-  onPlace,
-}: {
-  unplaced: CircuitAnalysis[];
-  onPlace(protectionId: string, mount: { blockId: string; slot: number } | null): void;
-}) {
+function Tray({ unplaced, onPlace }: { unplaced: CircuitAnalysis[]; onPlace(protectionId: string, mount: Mount): void }) {
   const store = useDesignStore();
+  const blocks = useDesign(({ analysis }) => analysis.blocks);
+  const names = useDesign(({ design }) => design);
+  const tappable = blocks.flatMap(({ id: blockId, slots }) =>
+    slots
+      .filter(({ protectionId, tap }) => protectionId !== null && tap === null)
+      .map(({ slot, circuitId, protectionId }) => ({
+        value: `${blockId}/${slot}`,
+        label: `${nameOf(names, blockId)} ${slot}, ${nameOf(names, circuitId ?? protectionId ?? undefined)}`,
+      })),
+  );
   const { setNodeRef, isOver } = useDroppable({ id: 'tray' });
   return (
     <section ref={setNodeRef} className={`${styles.tray} ${isOver ? styles.over : ''}`} aria-label="Circuits without a slot">
@@ -224,6 +181,22 @@ function Tray({
           >
             Next free slot
           </Button>
+          {tappable.length > 0 && (
+            <Select<string>
+              size="small"
+              aria-label={`Tap a slot for ${circuit.name}`}
+              placeholder="or a tap on …"
+              value={null}
+              style={{ width: 190 }}
+              popupMatchSelectWidth={false}
+              showSearch={{ optionFilterProp: 'label' }}
+              onChange={(key) => {
+                const [blockId, slot] = key.split('/');
+                onPlace(circuit.protectionId, { blockId: blockId!, slot: Number(slot), tap: 'supply' });
+              }}
+              options={tappable}
+            />
+          )}
         </span>
       ))}
     </section>
