@@ -59,6 +59,7 @@ export const HERON_ENERGY: DemoEnergy = {
       maxA: 30,
       maxPanelV: 75,
       outputV: 14.4,
+      cable: { conductor: 'mm2:10', lengthMm: 1200, batteryFuseA: 40, sourceFuseA: null },
     },
     {
       ...at('alternator', 'Alternator', 'zone_engine'),
@@ -74,6 +75,7 @@ export const HERON_ENERGY: DemoEnergy = {
         inputConductor: 'mm2:16',
         inputLengthMm: 4200,
         inputFuseA: 50,
+        cable: { conductor: 'mm2:10', lengthMm: 1400, batteryFuseA: 40, sourceFuseA: null },
       },
     },
   ],

@@ -47,6 +47,7 @@ export const PIP_ENERGY: DemoEnergy = {
     {
       ...{ id: 'tow_dcdc', type: 'device', name: 'DC-DC charger', zoneId: 'zone_nose', kind: 'dcDcCharger', outputV: 14.4, maxA: 10 },
       ...{ efficiencyPercent: 90, inputConductor: 'awg:8', inputLengthMm: 5500, inputFuseA: 20 },
+      cable: { conductor: 'awg:10', lengthMm: 800, batteryFuseA: 15, sourceFuseA: null },
     },
   ],
 };

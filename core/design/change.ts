@@ -102,10 +102,16 @@ export function updateRecords(design: Design, updates: { id: string; set: object
   for (const { id, set } of updates) {
     const from = design.records.get(id);
     if (!from) throw new DesignError([{ code: 'missingRecord', id }]);
-    const to = { ...from, ...set } as DesignRecord;
+    const to = withFields(from, set);
     if (!sameRecord(from, to)) updated.push({ from, to });
   }
   return { added: [], updated, removed: [] };
+}
+
+/** A record with some fields set; one set to undefined is taken away, as it would be in a file. */
+export function withFields(record: DesignRecord, fields: object): DesignRecord {
+  const set = Object.entries({ ...record, ...fields }).filter(([, value]) => value !== undefined);
+  return Object.fromEntries(set) as DesignRecord;
 }
 
 /** Whether two records hold the same values, whatever the order of their fields. */

@@ -1,4 +1,4 @@
-import { sameRecord, type Change } from './change';
+import { sameRecord, withFields, type Change } from './change';
 import type { Design } from './design';
 import { DesignError } from './problems';
 import type { DesignRecord } from './schema';
@@ -26,7 +26,7 @@ export class Edit {
   set(id: string, fields: object): void {
     const record = this.now.get(id);
     if (!record) throw new DesignError([{ code: 'missingRecord', id }]);
-    this.now.set(id, { ...record, ...fields } as DesignRecord);
+    this.now.set(id, withFields(record, fields));
   }
 
   remove(id: string): void {

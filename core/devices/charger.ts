@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { feedCable } from './feedCable';
 import { deviceBase, volts } from '../design/fields';
 import { leaky, limitedSourceLaw } from '../network/laws';
 import { LEAK_OHM, type DeviceKind } from './kind';
@@ -9,6 +10,8 @@ const schema = z.strictObject({
   outputV: volts,
   maxA: z.number().min(0.1).max(500),
   efficiencyPercent: z.number().min(50).max(100).optional(),
+  /** To the house battery; absent: not described. */
+  cable: feedCable.optional(),
 });
 
 /** A source that holds its voltage up to its largest current and takes none back. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { feedCable } from './feedCable';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceBase, lengthMm, volts } from '../design/fields';
 import { leaky, limitedSourceLaw } from '../network/laws';
@@ -14,6 +15,8 @@ const schema = z.strictObject({
   inputConductor: z.enum(CONDUCTOR_SIZES).nullable(),
   inputLengthMm: lengthMm,
   inputFuseA: z.number().min(1).max(500).nullable(),
+  /** To the house battery; absent: not described. */
+  cable: feedCable.optional(),
 });
 
 export type DcDcCharger = z.infer<typeof schema>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { feedCable } from './feedCable';
 import { deviceBase, volts } from '../design/fields';
 import { leaky, limitedSourceLaw } from '../network/laws';
 import { LEAK_OHM, type DeviceKind } from './kind';
@@ -11,6 +12,8 @@ const schema = z.strictObject({
   maxA: z.number().min(1).max(500),
   maxPanelV: z.number().min(1).max(500),
   outputV: volts,
+  /** To the house battery; absent: not described. */
+  cable: feedCable.optional(),
 });
 
 export type SolarController = z.infer<typeof schema>;

@@ -1,8 +1,15 @@
 import { z } from 'zod';
+import { feedCable } from './feedCable';
 import { deviceBase } from '../design/fields';
 import type { DeviceKind } from './kind';
 
-const schema = z.strictObject({ ...deviceBase, kind: z.literal('splitRelay'), ratingA: z.number().min(10).max(500) });
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('splitRelay'),
+  ratingA: z.number().min(10).max(500),
+  /** From the starter battery through the relay to the house battery; absent: not described. */
+  cable: feedCable.optional(),
+});
 
 export type SplitRelay = z.infer<typeof schema>;
 

@@ -3,6 +3,7 @@ import { findConductors } from './conductorRules';
 import { findContacts } from './contactRules';
 import { findCoordination } from './coordinationRules';
 import { findDrop } from './dropRules';
+import { findFeeds } from './feedRules';
 import { findLoads } from './loadRules';
 import { findProtection } from './protectionRules';
 import { findRig } from './rigRules';
@@ -14,7 +15,18 @@ const RANK: Record<Severity, number> = { fault: 0, caution: 1, note: 2 };
 
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
 export function findAll(analysis: Analysis): Finding[] {
-  const families = [findWiring, findProtection, findCoordination, findContacts, findConductors, findDrop, findLoads, findSources, findRig];
+  const families = [
+    findWiring,
+    findProtection,
+    findCoordination,
+    findContacts,
+    findConductors,
+    findDrop,
+    findLoads,
+    findSources,
+    findFeeds,
+    findRig,
+  ];
   return worstFirst(families.flatMap((find) => find(analysis)));
 }
 

@@ -86,6 +86,13 @@ export type Rule =
   | 'charger.inputBare'
   | 'charger.inputFuse'
   | 'charger.inputFuseSmall'
+  | 'feed.unknown'
+  | 'feed.bareAtBattery'
+  | 'feed.bareAtSource'
+  | 'feed.fuseAbove'
+  | 'feed.fuseBelow'
+  | 'feed.cableSmall'
+  | 'feed.drop'
   | 'battery.hot'
   | 'battery.unvented'
   | 'battery.loose'
@@ -109,6 +116,7 @@ export type Rule =
   | 'rig.wireDiffers';
 
 export type SourceRule = Extract<Rule, `${'solar' | 'alternator' | 'charger' | 'battery'}.${string}` | 'relay.chargeOver'>;
+export type FeedRule = Extract<Rule, `feed.${string}`>;
 /** Fuses in a chain, and contacts. */
 export type CoordinationRule =
   | Extract<Rule, `contact.${string}` | 'relay.bareCoil' | 'ground.crowded' | 'return.thinnerThanFeed' | 'wire.spoiltFirst'>

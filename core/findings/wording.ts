@@ -16,6 +16,7 @@ import {
   formatWatts,
 } from '../units/quantity';
 import { COORDINATION_RULES } from './coordinationWords';
+import { FEED_RULES } from './feedWords';
 import { RIG_RULES } from './rigWords';
 import { SOURCE_RULES } from './sourceWords';
 import type { Finding, Rule } from './types';
@@ -56,6 +57,7 @@ export interface RuleWords {
 const WORDS: Record<Rule, RuleWords> = {
   ...RIG_RULES,
   ...SOURCE_RULES,
+  ...FEED_RULES,
   ...COORDINATION_RULES,
   'wiring.short': {
     title: 'Positive meets negative',

@@ -2,6 +2,7 @@ import type { Analysis } from '../analysis/types';
 import { jointsOf } from '../analysis/joints';
 import { protectionTree } from '../analysis/protectionChain';
 import { voltsLeft } from '../analysis/leastVolts';
+import type { FeedCable } from '../devices/feedCable';
 import { zoneDrops } from '../analysis/zoneDrops';
 import { feedShareOf } from '../sizing/dropTargets';
 import { CHEMISTRY_FACTS } from '../catalog/chemistries';
@@ -314,6 +315,12 @@ function energy({ scenarios }: Analysis): ReportSection {
 /** What charges, with the figures that its parts are chosen by. */
 function charging({ index, design }: Analysis): ReportSection {
   const rows: string[][] = [];
+  const toBattery = (cable: FeedCable | undefined) => {
+    if (!cable) return '; its cable to the battery is not described';
+    const { conductor, lengthMm, batteryFuseA, sourceFuseA } = cable;
+    const fuses = `fuse at the battery ${formatRating(batteryFuseA)}, at its own end ${formatRating(sourceFuseA)}`;
+    return `; to the battery ${formatConductor(conductor)}, ${formatLength(lengthMm, index.settings.units)}, ${fuses}`;
+  };
   for (const device of index.devices.values()) {
     switch (device.kind) {
       case 'solarPanel': {
@@ -327,7 +334,11 @@ function charging({ index, design }: Analysis): ReportSection {
         break;
       }
       case 'solarController':
-        rows.push([device.name, `${device.method}, ${formatRating(device.maxA)}`, `panels to ${formatVolts(device.maxPanelV)}`]);
+        rows.push([
+          device.name,
+          `${device.method}, ${formatRating(device.maxA)}`,
+          `panels to ${formatVolts(device.maxPanelV)}${toBattery(device.cable)}`,
+        ]);
         break;
       case 'alternator':
         rows.push([
@@ -338,14 +349,18 @@ function charging({ index, design }: Analysis): ReportSection {
         break;
       case 'dcDcCharger': {
         const cable = `${formatConductor(device.inputConductor)}, ${formatLength(device.inputLengthMm, index.settings.units)}, fuse ${formatRating(device.inputFuseA)}`;
-        rows.push([device.name, `${formatRating(device.maxA)} at ${formatVolts(device.outputV)}`, `input ${cable}`]);
+        rows.push([
+          device.name,
+          `${formatRating(device.maxA)} at ${formatVolts(device.outputV)}`,
+          `input ${cable}${toBattery(device.cable)}`,
+        ]);
         break;
       }
       case 'splitRelay':
-        rows.push([device.name, formatRating(device.ratingA), 'between starter and house battery']);
+        rows.push([device.name, formatRating(device.ratingA), `between starter and house battery${toBattery(device.cable)}`]);
         break;
       case 'charger':
-        rows.push([device.name, `${formatRating(device.maxA)} at ${formatVolts(device.outputV)}`, 'on hookup']);
+        rows.push([device.name, `${formatRating(device.maxA)} at ${formatVolts(device.outputV)}`, `on hookup${toBattery(device.cable)}`]);
         break;
     }
   }

@@ -192,6 +192,7 @@ const PAGE_OF_FAMILY: Record<string, string> = {
   wiring: 'network',
   wire: 'conductors',
   fuse: 'fuses',
+  feed: 'fuses',
   slot: 'fuses',
   block: 'fuses',
   main: 'fuses',

@@ -12,7 +12,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';
 import { NameField } from '@/ui/NameField';
 import { QuantityField } from '@/ui/QuantityField';
-import { InputCable } from './InputCable';
+import { FeedCableFields, InputCable } from './SourceCables';
 import { addSource, SOURCE_KINDS, type Source } from './sources';
 import styles from './Supply.module.css';
 
@@ -167,6 +167,7 @@ function fieldsOf(source: Source, number: NumberField, set: (fields: object) => 
           {number('At most', 'maxA', source.maxA, 'A', 0, 1, 500)}
           {number('Panel volts', 'maxPanelV', source.maxPanelV, 'V', 0, 1, 500)}
           {number('Charges at', 'outputV', source.outputV, 'V', 1, 1, 60)}
+          <FeedCableFields source={source} onSet={set} />
         </>
       );
     case 'alternator':
@@ -187,16 +188,22 @@ function fieldsOf(source: Source, number: NumberField, set: (fields: object) => 
           {number('At', 'outputV', source.outputV, 'V', 1, 1, 60)}
           {number('Efficiency', 'efficiencyPercent', source.efficiencyPercent, '%', 0, 50, 100)}
           <InputCable charger={source} onSet={set} />
-          {number('Input fuse', 'inputFuseA', source.inputFuseA ?? 0, 'A', 0, 1, 500)}
+          <FeedCableFields source={source} onSet={set} />
         </>
       );
     case 'splitRelay':
-      return number('Carries', 'ratingA', source.ratingA, 'A', 0, 10, 500);
+      return (
+        <>
+          {number('Carries', 'ratingA', source.ratingA, 'A', 0, 10, 500)}
+          <FeedCableFields source={source} onSet={set} />
+        </>
+      );
     case 'charger':
       return (
         <>
           {number('Gives', 'maxA', source.maxA, 'A', 0, 0.1, 500)}
           {number('At', 'outputV', source.outputV, 'V', 1, 1, 60)}
+          <FeedCableFields source={source} onSet={set} />
         </>
       );
   }

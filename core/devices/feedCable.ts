@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
+import { lengthMm } from '../design/fields';
+
+const fuse = z.number().min(1).max(1000).nullable();
+
+/** The cable from something that charges to the house battery, and the fuses at its two ends; null: none there. */
+export const feedCable = z.strictObject({
+  conductor: z.enum(CONDUCTOR_SIZES),
+  /** One way. */
+  lengthMm,
+  batteryFuseA: fuse,
+  sourceFuseA: fuse,
+});
+
+export type FeedCable = z.infer<typeof feedCable>;

@@ -1,0 +1,107 @@
+import { conductorTables } from '../analysis/conductorTables';
+import type { Analysis } from '../analysis/types';
+import type { Device, Wire } from '../design/schema';
+import type { FeedCable } from '../devices/feedCable';
+import { spareA } from '../energy/chargeSources';
+import { terminalKey } from '../network/wiring';
+import { CONTINUOUS_FACTOR } from '../sizing/fuse';
+import { BARE_LEAD_MM } from './protectionRules';
+import type { FeedRule, Finding } from './types';
+
+/** Volts a charging cable may lose on 12 V, out and back. Source: road-vehicle practice, from memory. */
+const CHARGE_DROP_V = 0.3;
+
+/** Something that charges, and what its cable must bear. */
+interface Feed {
+  device: Device;
+  /** The most it gives for hours, A. */
+  amps: number;
+  /** Whether a battery stands behind it: into a short it then gives thousands of amperes, else no more than `amps`. */
+  stiff: boolean;
+  cable: FeedCable | null;
+  /** The terminal its current leaves by. */
+  terminal: string;
+}
+
+/**
+ * Cables that two sources feed: the house battery at one end, what charges it at the other. A fault in such a cable is fed from both,
+ * so it is protected at both, unless what charges gives no more than the cable carries. Source: ABYC E-11 on self-limiting sources, from memory.
+ */
+export function findFeeds(analysis: Analysis): Finding[] {
+  const found: Finding[] = [];
+  if (!analysis.index.battery) return found;
+  for (const feed of feedsOf(analysis)) {
+    const { device, amps, stiff } = feed;
+    const add: Add = (rule, severity, numbers, others = []) =>
+      found.push({
+        rule,
+        severity,
+        subjects: [device.id, ...others],
+        circuitId: null,
+        numbers: { amps, stiff: stiff ? 1 : 0, ...numbers },
+      });
+    const at = analysis.wiring.supply.at.get(terminalKey(device.id, feed.terminal));
+    if (feed.cable) judgeCable(analysis, feed, feed.cable, add);
+    else if (at !== undefined && at < analysis.wiring.fedCount) judgeWires(analysis, feed, at, add);
+    else add('feed.unknown', 'note', {});
+  }
+  return found;
+}
+
+type Add = (rule: FeedRule, severity: Finding['severity'], numbers: Finding['numbers'], others?: string[]) => void;
+
+function feedsOf({ index: { devices } }: Analysis): Feed[] {
+  let spare = 0;
+  for (const device of devices.values()) if (device.kind === 'alternator') spare += spareA(device, device.hotPercent);
+  const feeds: Feed[] = [];
+  for (const device of devices.values()) {
+    if (device.kind === 'solarController' || device.kind === 'charger' || device.kind === 'dcDcCharger')
+      feeds.push({ device, amps: device.maxA, stiff: false, cable: device.cable ?? null, terminal: 'plus' });
+    else if (device.kind === 'splitRelay')
+      feeds.push({ device, amps: Math.min(device.ratingA, spare), stiff: true, cable: device.cable ?? null, terminal: 'house' });
+  }
+  return feeds;
+}
+
+/** A cable as it is described with what charges. */
+function judgeCable({ index }: Analysis, { device, amps, stiff }: Feed, cable: FeedCable, add: Add): void {
+  const { settings, zones, battery } = index;
+  const tables = conductorTables(settings);
+  // A relay's cable comes from the engine bay; others lie between their own place and the battery.
+  const passed = zones.filter(({ id, engineSpace }) => id === device.zoneId || id === battery!.zoneId || (stiff && engineSpace));
+  const ambientC = passed.reduce((hottest, zone) => Math.max(hottest, zone.ambientC), 30);
+  const { amps: ampacityA } = tables.ampacity(cable.conductor, ambientC, passed.some(({ engineSpace }) => engineSpace), 1); // prettier-ignore
+  const { conductor, batteryFuseA, sourceFuseA } = cable;
+  const numbers = { conductor, ampacityA };
+  if (amps > ampacityA) add('feed.cableSmall', 'fault', numbers);
+  if (batteryFuseA === null) add('feed.bareAtBattery', 'fault', numbers);
+  if (sourceFuseA === null && (stiff || amps > ampacityA)) add('feed.bareAtSource', 'fault', numbers);
+  const fuses = [batteryFuseA, sourceFuseA].filter((ratingA) => ratingA !== null);
+  const [large, small] = [Math.max(...fuses), Math.min(...fuses)];
+  if (large > ampacityA) add('feed.fuseAbove', 'fault', { ...numbers, ratingA: large });
+  if (small < amps * CONTINUOUS_FACTOR) add('feed.fuseBelow', 'caution', { ratingA: small, leastA: amps * CONTINUOUS_FACTOR });
+  const dropV = (2 * amps * tables.ohmPerM(conductor) * cable.lengthMm) / 1000;
+  const mostV = CHARGE_DROP_V * (settings.nominalV / 12);
+  if (dropV > mostV) add('feed.drop', 'caution', { ...numbers, dropV, mostV });
+}
+
+/** A cable as it is wired: from the source back towards the battery, up to the first fuse. */
+function judgeWires({ index, wiring, wires }: Analysis, { amps, stiff }: Feed, start: number, add: Add): void {
+  const { nodes } = wiring.supply;
+  const bare: Wire[] = [];
+  let at = start;
+  while (at >= 0 && index.devices.get(nodes[at]!.deviceId)?.kind !== 'protection') {
+    const { wire, parent } = nodes[at]!;
+    if (wire) bare.push(wire);
+    at = parent;
+  }
+  const carries = (wire: Wire) => wires.get(wire.id)?.ampacity.amps ?? 0;
+  const weakest = bare.reduce<Wire | null>((least, wire) => (least && carries(least) <= carries(wire) ? least : wire), null);
+  if (!weakest) return;
+  const numbers = { conductor: weakest.conductor, ampacityA: carries(weakest) };
+  const leadMm = bare.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  if (amps > numbers.ampacityA) add('feed.cableSmall', 'fault', numbers, [weakest.id]);
+  if (at < 0) add('feed.bareAtBattery', 'fault', numbers, [weakest.id]);
+  else if (leadMm > BARE_LEAD_MM[index.settings.conductorStandard] && (stiff || amps > numbers.ampacityA))
+    add('feed.bareAtSource', 'fault', numbers, [weakest.id]);
+}
