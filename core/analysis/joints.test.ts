@@ -1,5 +1,5 @@
 import { heron } from '../../demo/heron';
-import { pullN, STUDS, terminalFor } from '../catalog/terminals';
+import { leastStud, pullN, STUD_INCHES, terminalFor } from '../catalog/terminals';
 import { analyse } from './analyse';
 import { jointsOf } from './joints';
 
@@ -30,10 +30,27 @@ test.each([
   ['mm2:6', 40],
 ] as const)('a crimp on %s stands %d lbf', (size, lbf) => expect(pullN(size)! / 4.44822).toBeCloseTo(lbf, 6));
 
-test('studs pair with inch screws: M5 #10, M8 5/16 (trade standard, from memory)', () => {
-  expect(new Map(STUDS).get('M5')).toBe('#10');
-  expect(new Map(STUDS).get('M8')).toBe('5/16');
-});
+// Studs and the inch screws beside them: trade standard, from memory.
+test.each([
+  ['M4', '#8'],
+  ['M5', '#10'],
+  ['M6', '1/4'],
+  ['M8', '5/16'],
+  ['M10', '3/8'],
+] as const)('%s pairs with %s', (metric, inch) => expect(STUD_INCHES[metric]).toBe(inch));
+
+// The smallest hole copper tube lugs are made with: makers' ranges, from memory.
+test.each([
+  ['mm2:6', 'M4'],
+  ['mm2:10', 'M5'],
+  ['mm2:16', 'M5'],
+  ['mm2:25', 'M6'],
+  ['mm2:35', 'M6'],
+  ['awg:2', 'M6'],
+  ['mm2:50', 'M8'],
+  ['mm2:95', 'M8'],
+  ['mm2:120', 'M10'],
+] as const)('rings for %s begin at %s', (size, stud) => expect(leastStud(size)).toBe(stud));
 
 test('a row of eight lamps takes seven three-way joints a pole (common practice)', () => {
   const analysis = analyse(heron());

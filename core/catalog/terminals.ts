@@ -1,3 +1,4 @@
+import type { StudSize } from '../design/vocabulary';
 import { areaMm2, type ConductorSize } from './conductorSizes';
 
 /** An insulated crimp terminal by its colour. */
@@ -21,14 +22,22 @@ export function terminalFor(size: ConductorSize): TerminalColour | 'lug' | 'none
   return area > RANGES.at(-1)![2] ? 'lug' : 'none';
 }
 
-/** Stud sizes and the inch screws next to them. Source: trade standard, from memory. */
-export const STUDS: readonly (readonly [metric: string, inch: string])[] = [
-  ['M4', '#8'],
-  ['M5', '#10'],
-  ['M6', '1/4'],
-  ['M8', '5/16'],
-  ['M10', '3/8'],
+/** The inch screw next to a metric stud; M12 takes one of 1/2 with play. Source: trade standard, from memory. */
+export const STUD_INCHES: Record<StudSize, string> = { M4: '#8', M5: '#10', M6: '1/4', M8: '5/16', M10: '3/8', M12: '1/2' };
+
+/** The smallest stud that ring lugs of a conductor are made for, by the area from which it holds, mm². Source: makers' ranges of copper tube lugs, from memory. */
+const LEAST_STUD: readonly (readonly [fromMm2: number, stud: StudSize])[] = [
+  [0, 'M4'],
+  [9.9, 'M5'],
+  [24.9, 'M6'],
+  [49.9, 'M8'],
+  [119.9, 'M10'],
 ];
+
+/** The smallest stud a ring lug of this conductor comes for. A thinner stud would have to be bushed, and the ring's palm is wider than its seat. */
+export function leastStud(size: ConductorSize): StudSize {
+  return LEAST_STUD.findLast(([from]) => areaMm2(size) >= from)![1];
+}
 
 /** Pull a crimp stands for a minute, pounds, by American gauge. Source: ABYC E-11, from memory. */
 export const PULL_LBF: Readonly<Record<string, number>> = {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LIMITS } from './vocabulary';
+import { LIMITS, STUD_SIZES } from './vocabulary';
 
 /** The fields records are made of, each with its bounds. Every unit is in the field's name where a record uses it. */
 
@@ -17,6 +17,9 @@ export const watts = z.number().min(0).max(LIMITS.watts);
 export const milliohm = z.number().min(0).max(10_000);
 /** Longer than any day. */
 export const seconds = z.number().min(0).max(100_000);
+
+/** What its cables are bolted to; absent: not known. */
+export const stud = z.enum(STUD_SIZES).optional();
 
 /** A distance in the vehicle from its front left corner on the ground; small negatives are for what sticks out. */
 export const placeMm = z.number().min(-2000).max(LIMITS.vehicleMm);

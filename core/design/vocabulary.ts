@@ -24,6 +24,10 @@ export type Chemistry = (typeof CHEMISTRIES)[number];
 export const PROTECTION_FAMILIES = ['blade', 'largeBlade', 'boltDown', 'mega', 'terminalMount', 'classT', 'glass', 'breaker'] as const;
 export type ProtectionFamily = (typeof PROTECTION_FAMILIES)[number];
 
+/** Metric studs cables are bolted to. */
+export const STUD_SIZES = ['M4', 'M5', 'M6', 'M8', 'M10', 'M12'] as const;
+export type StudSize = (typeof STUD_SIZES)[number];
+
 /** Which clip of the slot a fuse tap's common leg is in. */
 export const TAP_LEGS = ['supply', 'load'] as const;
 export type TapLeg = (typeof TAP_LEGS)[number];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { batteryOhm, restV } from '../catalog/chemistries';
-import { amps, deviceBase, milliohm, percent, volts } from '../design/fields';
+import { amps, deviceBase, milliohm, percent, stud, volts } from '../design/fields';
 import { CHEMISTRIES, LIMITS } from '../design/vocabulary';
 import type { DeviceKind } from './kind';
 
@@ -35,6 +35,7 @@ const schema = z.strictObject({
   heated: z.boolean().optional(),
   vented: z.boolean().optional(),
   heldDown: z.boolean().optional(),
+  stud,
 });
 
 export type Battery = z.infer<typeof schema>;

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { deviceBase } from '../design/fields';
+import { deviceBase, stud } from '../design/fields';
 import type { DeviceKind } from './kind';
 
-const schema = z.strictObject({ ...deviceBase, kind: z.literal('busBar'), ratingA: z.number().min(1).max(1000) });
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('busBar'), ratingA: z.number().min(1).max(1000), stud });
 
 export type BusBar = z.infer<typeof schema>;
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { deviceBase } from '../design/fields';
+import { deviceBase, stud } from '../design/fields';
 import { LIMITS } from '../design/vocabulary';
 import { indicatorLaw } from '../network/laws';
 import type { DeviceKind } from './kind';
@@ -14,6 +14,8 @@ const schema = z.strictObject({
   returnBar: z.boolean().optional(),
   /** A lamp across each slot that glows when its fuse is open. */
   indicators: z.boolean().optional(),
+  /** Its inlet's. */
+  stud,
 });
 
 export type FuseBlock = z.infer<typeof schema>;

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { deviceBase, milliohm } from '../design/fields';
+import { deviceBase, milliohm, stud } from '../design/fields';
 import { LEAST_OHM, type DeviceKind } from './kind';
 
-const schema = z.strictObject({ ...deviceBase, kind: z.literal('groundPoint'), jointMilliohm: milliohm });
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('groundPoint'), jointMilliohm: milliohm, stud });
 
 /** The chassis, which every ground point is bolted to. */
 export const CHASSIS = { deviceId: '@chassis', terminal: 'body' } as const;

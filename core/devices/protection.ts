@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fuseOhm } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
-import { deviceBase, id } from '../design/fields';
+import { deviceBase, id, stud } from '../design/fields';
 import { LIMITS, PROTECTION_FAMILIES, TAP_LEGS } from '../design/vocabulary';
 import { NOTHING, type DeviceKind, type Stamper } from './kind';
 
@@ -18,6 +18,7 @@ const schema = z.strictObject({
       tap: z.enum(TAP_LEGS).optional(),
     })
     .nullable(),
+  stud,
 });
 
 export type Protection = z.infer<typeof schema>;

@@ -12,14 +12,12 @@ const RELAY_MAKES = 1.5;
 const SWITCH_MAKES = 5;
 /** What a contact rated for alternating current only is taken for on direct current. Common practice: half, since its arc does not go out by itself. */
 const AC_SHARE = 0.5;
-/** Most rings on one stud. Source: ABYC E-11, from memory. */
-const MOST_ON_STUD = 4;
 /** Electronics that drive a coil. */
 const ELECTRONIC = new Set<Device['kind']>(['receiver', 'ruleHub', 'motionSwitch', 'dimmer']);
 
-/** Switches, relays, plugs, hubs, bars and studs against what flows in them; coils driven by electronics; returns beside their feeds. */
+/** Switches, relays, plugs, hubs and bars against what flows in them; coils driven by electronics; returns beside their feeds. */
 export function findContacts(analysis: Analysis): Finding[] {
-  return [...overRating(analysis), ...starts(analysis), ...coils(analysis), ...studs(analysis), ...thinReturns(analysis)];
+  return [...overRating(analysis), ...starts(analysis), ...coils(analysis), ...thinReturns(analysis)];
 }
 
 /** What one of a device's terminals may carry; null where it carries no load current. */
@@ -102,20 +100,6 @@ function coils({ index, wiring }: Analysis): Finding[] {
         break;
       }
     }
-  }
-  return found;
-}
-
-/** Returns bolted to one stud: how many and how much current together. */
-function studs({ index, wires }: Analysis): Finding[] {
-  const found: Finding[] = [];
-  for (const device of index.devices.values()) {
-    if (device.kind !== 'groundPoint') continue;
-    const landing = index.wires.filter(({ from, to }) => from.deviceId === device.id || to.deviceId === device.id);
-    if (landing.length <= MOST_ON_STUD) continue;
-    const amps = landing.reduce((sum, { id }) => sum + (wires.get(id)?.amps ?? 0), 0);
-    const numbers = { count: landing.length, most: MOST_ON_STUD, amps };
-    found.push({ rule: 'ground.crowded', severity: 'caution', subjects: [device.id], circuitId: null, numbers });
   }
   return found;
 }

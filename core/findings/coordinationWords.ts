@@ -1,5 +1,7 @@
+import type { ConductorSize } from '../catalog/conductorSizes';
 import { FAMILY_NAMES } from '../catalog/fuses';
 import type { ProtectionFamily } from '../design/vocabulary';
+import { formatConductor } from '../units/quantity';
 import type { CoordinationRule } from './types';
 import type { RuleWords } from './wording';
 
@@ -87,9 +89,26 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
       `${say.name()}: ${say.raw('count')} terminals on one bolt, ${say.amps('amps')} together; ${say.raw('most')} is the most.`,
     why: 'A stack loosens as it warms, and one poor joint then moves everything on it. At most four to a stud, ABYC E-11, from memory; beyond that a bus bar.',
   },
+  'joint.ring': {
+    title: 'No ring for this stud',
+    message: (say) =>
+      `${say.name()}: ${say.conductor()} lands on its ${say.raw('stud')} stud; rings for that cable begin at ${say.raw('least')}.`,
+    why: 'A ring with too large a hole sits on its edge and burns there; a drilled-out or split one has too little copper left. Take a device with a larger stud, or bring the cable down to a bar first. Ranges of copper tube lugs, from memory.',
+  },
+  'joint.twoSizes': {
+    title: 'Two sizes meet in one splice',
+    message: (say) =>
+      `${say.name()} joins ${say.conductor()} (${terminalWords(say.raw('thinTerminal'))}) with ${formatConductor(say.raw('thick') as ConductorSize)} (${terminalWords(say.raw('thickTerminal'))}).`,
+    why: 'A terminal that holds the thick one does not grip the thin one. Take a step-down joint, fold the thin one’s strands back, or make it a plug: red and yellow spades share one blade and mate, each crimped with its own die. Then pull on both.',
+  },
   'return.thinnerThanFeed': {
     title: 'Return thinner than its feed',
     message: (say) => `${say.name()} is ${say.conductor()} and brings back what ${say.name(1)} feeds.`,
     why: 'The same current flows in both, so the same copper is wanted: for heat, for drop and for clearing a fault. Common practice.',
   },
 };
+
+function terminalWords(terminal: string): string {
+  if (terminal === 'none') return 'no insulated terminal';
+  return terminal === 'lug' ? 'a lug' : terminal;
+}

@@ -4,6 +4,7 @@ import { findContacts } from './contactRules';
 import { findCoordination } from './coordinationRules';
 import { findDrop } from './dropRules';
 import { findFeeds } from './feedRules';
+import { findJoints } from './jointRules';
 import { findLoads } from './loadRules';
 import { findProtection } from './protectionRules';
 import { findRig } from './rigRules';
@@ -20,6 +21,7 @@ export function findAll(analysis: Analysis): Finding[] {
     findProtection,
     findCoordination,
     findContacts,
+    findJoints,
     findConductors,
     findDrop,
     findLoads,

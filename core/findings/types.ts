@@ -51,6 +51,8 @@ export type Rule =
   | 'contact.start'
   | 'relay.bareCoil'
   | 'ground.crowded'
+  | 'joint.ring'
+  | 'joint.twoSizes'
   | 'return.thinnerThanFeed'
   | 'drop.starved'
   | 'drop.feedShare'
@@ -119,7 +121,10 @@ export type SourceRule = Extract<Rule, `${'solar' | 'alternator' | 'charger' | '
 export type FeedRule = Extract<Rule, `feed.${string}`>;
 /** Fuses in a chain, and contacts. */
 export type CoordinationRule =
-  | Extract<Rule, `contact.${string}` | 'relay.bareCoil' | 'ground.crowded' | 'return.thinnerThanFeed' | 'wire.spoiltFirst'>
+  | Extract<
+      Rule,
+      `contact.${string}` | `joint.${string}` | 'relay.bareCoil' | 'ground.crowded' | 'return.thinnerThanFeed' | 'wire.spoiltFirst'
+    >
   | Extract<Rule, 'fuse.cannotBreak' | 'fuse.backedUp' | 'fuse.voltage' | 'fuse.neverClears' | 'fuse.slowToClear' | 'fuse.opensAtStart'>
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 export type RigRule = Extract<Rule, `rig.${string}`>;

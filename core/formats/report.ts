@@ -1,6 +1,9 @@
 import type { Analysis } from '../analysis/types';
 import { jointsOf } from '../analysis/joints';
 import { protectionTree } from '../analysis/protectionChain';
+import { STUD_INCHES } from '../catalog/terminals';
+import { STUD_SIZES } from '../design/vocabulary';
+import { studsOf } from '../analysis/studs';
 import { voltsLeft } from '../analysis/leastVolts';
 import type { FeedCable } from '../devices/feedCable';
 import { zoneDrops } from '../analysis/zoneDrops';
@@ -74,6 +77,7 @@ export function makeReport(analysis: Analysis): Report {
       protection(analysis),
       cables(analysis),
       joints(analysis),
+      studs(analysis),
       loads(analysis),
       zones(analysis),
       energy(analysis),
@@ -234,6 +238,23 @@ function joints(analysis: Analysis): ReportSection {
         at === 0 ? String(rowJoints) : '',
         at === 0 && wet ? 'where it gets wet' : '',
       ]);
+    }),
+  };
+}
+
+function studs(analysis: Analysis): ReportSection {
+  return {
+    title: 'Studs and rings',
+    text: 'What is bolted where, and the smallest stud that rings of the thickest cable there are made for. At most four rings to a bolt.',
+    columns: left('Stud of', 'Its size', 'Rings', 'Least stud for them'),
+    rows: studsOf(analysis).map(({ deviceId, terminal, stud, rings }) => {
+      const least = rings.map((ring) => ring.least).sort((a, b) => STUD_SIZES.indexOf(b) - STUD_SIZES.indexOf(a))[0]!;
+      return [
+        `${nameOf(analysis.design, deviceId)} ${terminal}`,
+        stud ? `${stud}, ${STUD_INCHES[stud]} in` : MISSING,
+        rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', '),
+        `${least}, ${STUD_INCHES[least]} in`,
+      ];
     }),
   };
 }

@@ -14,6 +14,7 @@ import { ChargingCard } from './ChargingCard';
 import { FuseBlocks } from './FuseBlocks';
 import { MainCables } from './MainCables';
 import { PracticeCard } from './PracticeCard';
+import { StudsCard } from './StudsCard';
 import { addSupply } from './edits';
 import styles from './Supply.module.css';
 
@@ -67,6 +68,7 @@ export function SupplyStage() {
       <div className={styles.cards}>
         <BatteryCard />
         <MainCables />
+        <StudsCard />
       </div>
       <FuseBlocks />
       <ChargingCard />

@@ -1,0 +1,70 @@
+'use client';
+
+import { Select } from 'antd';
+import { useMemo } from 'react';
+import { studsOf } from '@/core/analysis/studs';
+import { STUD_INCHES } from '@/core/catalog/terminals';
+import { updateRecords } from '@/core/design/change';
+import { nameOf } from '@/core/design/names';
+import { STUD_SIZES, type StudSize } from '@/core/design/vocabulary';
+import { formatConductor } from '@/core/units/quantity';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import styles from './Supply.module.css';
+
+/** What is bolted where: every stud, its size, and the rings that land on it. */
+export function StudsCard() {
+  const store = useDesignStore();
+  const analysis = useDesign((state) => state.analysis);
+  const studs = useMemo(() => studsOf(analysis), [analysis]);
+  if (studs.length === 0) return null;
+  return (
+    <section className={`${styles.card} ${styles.wide}`} aria-label="Studs and rings">
+      <h3>Studs and rings</h3>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th scope="col">Stud</th>
+            <th scope="col">Its size</th>
+            <th scope="col">Rings that land on it</th>
+            <th scope="col">Least stud for them</th>
+          </tr>
+        </thead>
+        <tbody>
+          {studs.map(({ deviceId, terminal, stud, rings }) => {
+            const name = nameOf(analysis.design, deviceId);
+            const least = STUD_SIZES[Math.max(...rings.map((ring) => STUD_SIZES.indexOf(ring.least)))]!;
+            return (
+              <tr key={`${deviceId}/${terminal}`}>
+                <th scope="row">
+                  {name} {terminal === 'bar' || terminal === 'stud' ? '' : terminal}
+                </th>
+                <td>
+                  <Select<StudSize | ''>
+                    size="small"
+                    aria-label={`Stud of ${name} ${terminal}`}
+                    value={stud ?? ''}
+                    style={{ width: 118 }}
+                    status={rings.some(({ fits }) => !fits) ? 'error' : undefined}
+                    onChange={(size) =>
+                      store.commit(`Set the studs of ${name}`, (design) =>
+                        updateRecords(design, [{ id: deviceId, set: { stud: size || undefined } }]),
+                      )
+                    }
+                    options={[
+                      { value: '', label: 'not known' },
+                      ...STUD_SIZES.map((size) => ({ value: size, label: `${size}, ${STUD_INCHES[size]} in` })),
+                    ]}
+                  />
+                </td>
+                <td className="reading">{rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', ')}</td>
+                <td className="reading">
+                  {least}, {STUD_INCHES[least]} in
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
