@@ -15,6 +15,11 @@ export interface ProtectionAnalysis {
   fuse: Protection;
   /** The circuit it is the protection of; null for feeders. */
   circuitId: string | null;
+  /** The circuit it lies in, as its protection or within it: a kit's own fuse. Null for feeders. */
+  withinId: string | null;
+  /** The most that flows through it at once, and for hours, A. */
+  peakA: number;
+  continuousA: number;
   /** The protection next ahead of it; null for the first. */
   upstreamId: string | null;
   /** Greatest current of a dead short right at it, A: a new, full, cold system and no return counted. */
@@ -95,6 +100,9 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
       id: deviceId,
       fuse,
       circuitId: circuitOf.get(deviceId) ?? null,
+      withinId: nodes[at]!.circuitId,
+      peakA: supply.demand[at]!.peakA,
+      continuousA: supply.demand[at]!.continuousA,
       upstreamId: upstream?.id ?? null,
       atA,
       endA: null,

@@ -14,7 +14,7 @@ export function findCoordination({ protections, index }: Analysis): Finding[] {
   const found: Finding[] = [];
   const byPlace = new Map<string, Finding>();
   for (const entry of protections.values()) {
-    const { id, circuitId, fuse } = entry;
+    const { id, withinId: circuitId, fuse } = entry;
     const about = (rule: Finding['rule'], severity: Finding['severity'], others: readonly string[], numbers: Finding['numbers']) =>
       found.push({ rule, severity, subjects: [id, ...others], circuitId, numbers: { ratingA: fuse.ratingA, ...numbers } });
     findInterrupting(entry, protections, byPlace);
@@ -31,7 +31,7 @@ export function findCoordination({ protections, index }: Analysis): Finding[] {
     findSelectivity(entry, protections, about);
   }
   const nominalV = index.settings.nominalV;
-  for (const { id, circuitId, fuse } of protections.values()) {
+  for (const { id, withinId: circuitId, fuse } of protections.values()) {
     const { maxV } = INTERRUPTING[fuse.family];
     // Charging raises a system by a quarter over its name.
     if (maxV < nominalV * 1.25) {

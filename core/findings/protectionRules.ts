@@ -20,7 +20,7 @@ const SHEATHED_LEAD_MM = 1830;
 
 /** Fuses against their loads, slots and blocks, and the main protection. */
 export function findProtection(analysis: Analysis): Finding[] {
-  return [...fuseFindings(analysis), ...blockFindings(analysis), ...mainFindings(analysis)];
+  return [...fuseFindings(analysis), ...feederFindings(analysis), ...blockFindings(analysis), ...mainFindings(analysis)];
 }
 
 function fuseFindings({ circuits, index }: Analysis): Finding[] {
@@ -50,6 +50,20 @@ function fuseFindings({ circuits, index }: Analysis): Finding[] {
 /** Whether a tap is turned round in a slot whose own fuse is missing. */
 function isTapOnNothing(device: Device | undefined, index: Analysis['index']): boolean {
   return device?.kind === 'protection' && device.mount?.tap === 'load' && hostOf(index, device) === null;
+}
+
+/** Fuses that are neither a circuit's own nor the main one: those of feeders and sub-blocks, and those a kit brings along. */
+function feederFindings({ protections, main }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const { id, fuse, circuitId, withinId, peakA, continuousA } of protections.values()) {
+    if (circuitId !== null || id === main?.protectionId) continue;
+    const leastA = continuousA * CONTINUOUS_FACTOR;
+    const numbers = { ratingA: fuse.ratingA, peakA, continuousA, leastA };
+    const about = { rule: 'fuse.feederBelow', subjects: [id], circuitId: withinId, numbers } as const;
+    if (peakA > fuse.ratingA + HAIR) found.push({ ...about, severity: 'fault', subjects: [id] });
+    else if (leastA > fuse.ratingA + HAIR) found.push({ ...about, severity: 'caution', subjects: [id] });
+  }
+  return found;
 }
 
 function blockFindings({ blocks }: Analysis): Finding[] {

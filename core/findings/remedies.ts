@@ -53,6 +53,8 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'wire.belowMinimum':
     case 'wire.tooSmallForStandard':
       return circuit ? [asChosen(analysis, circuit)] : [thickerFeeder(analysis, finding)];
+    case 'fuse.feederBelow':
+      return [largerFeeder(analysis, subject!)];
     case 'fuse.notFed': {
       const mount = firstFreeSlot(design);
       if (!mount || finding.numbers.mounted === 1) return [];
@@ -202,12 +204,19 @@ function thickerMain({ design, index, wires, mainFeeds }: Analysis, blockId: str
   };
 }
 
-function largerMain({ design, main, wires }: Analysis): Remedy | null {
-  const fuse = main && deviceOf(design, main.protectionId, 'protection');
-  if (!main || !fuse) return null;
-  const guarded = Array.from(wires.values()).filter((wire) => wire.protectionId === fuse.id);
-  const most = Math.min(...guarded.map((wire) => wire.ampacity.amps));
-  const ratingA = chooseFuse(main.continuousA, main.peakA, most, RATINGS_A[fuse.family]);
+function largerMain(analysis: Analysis): Remedy | null {
+  const { main, protections } = analysis;
+  return main && protections.has(main.protectionId) ? largerFeeder(analysis, main.protectionId) : null;
+}
+
+/** The smallest rating that suits what flows through a fuse and that every wire behind it carries. */
+function largerFeeder({ design, index, protections, wires }: Analysis, id: string): Remedy | null {
+  const entry = protections.get(id);
+  if (!entry) return null;
+  const { fuse, continuousA, peakA } = entry;
+  const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
+  const most = Math.min(slotRoomA(index, fuse), ...guarded.map(({ ampacity: carried }) => carried.amps));
+  const ratingA = chooseFuse(continuousA, peakA, most, RATINGS_A[fuse.family]);
   if (ratingA === null) return null;
   return { label: `Fit ${formatRating(ratingA)}`, change: updateRecords(design, [{ id: fuse.id, set: { ratingA } }]) };
 }

@@ -23,6 +23,7 @@ export type Rule =
   | 'fuse.aboveConductor'
   | 'fuse.belowLoad'
   | 'fuse.continuousLoad'
+  | 'fuse.feederBelow'
   | 'fuse.notStandard'
   | 'fuse.notFed'
   | 'slot.overRating'

@@ -106,6 +106,12 @@ const WORDS: Record<Rule, RuleWords> = {
       `${say.name(1)}: ${say.amps('continuousA')} for hours wants a fuse of ${say.amps('leastA')} or more; this one is ${say.rating('ratingA')}.`,
     why: 'A fuse run for hours above 80 % of its rating ages, heats its clips and opens for no fault. The 80 % rule comes from the NEC.',
   },
+  'fuse.feederBelow': {
+    title: 'Feeder’s fuse smaller than what it feeds',
+    message: (say) =>
+      `${say.name()}: ${say.amps('peakA')} can flow at once and ${say.amps('continuousA')} for hours, which wants ${say.amps('leastA')}; it is ${say.rating('ratingA')}.`,
+    why: 'It opens in ordinary use and takes everything behind it down, where the fuses of the circuits see nothing wrong.',
+  },
   'fuse.notStandard': {
     title: 'No such rating',
     message: (say) =>

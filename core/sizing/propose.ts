@@ -208,6 +208,7 @@ const FEEDER_ROUNDS = 12;
 const SHARED = new Set<Rule>([
   'main.missing',
   'main.belowDemand',
+  'fuse.feederBelow',
   'drop.feedShare',
   'wire.overloaded',
   'wire.tooSmallForStandard',

@@ -1,14 +1,16 @@
 'use client';
 
-import { Button, Popconfirm, Segmented } from 'antd';
+import { Button, Popconfirm, Segmented, Select } from 'antd';
 import { useMemo } from 'react';
 import { marginsOf } from '@/core/analysis/margins';
 import type { CircuitAnalysis } from '@/core/analysis/types';
+import { RATINGS_A } from '@/core/catalog/fuses';
 import { updateRecords } from '@/core/design/change';
 import { deviceOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import { wordFinding } from '@/core/findings/wording';
 import { remediesFor } from '@/core/findings/remedies';
+import { fitKitFuse, kitFuseOf, removeKitFuse } from '@/core/switching/kitFuse';
 import { removeCircuit, setReturn } from '@/core/switching/schemes';
 import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
 import { solvedRun } from '@/core/analysis/solvedRun';
@@ -158,6 +160,7 @@ function Settings({ circuit }: { circuit: CircuitAnalysis }) {
           ]}
         />
       </div>
+      {circuit.loadIds.length > 0 && circuit.fed && <KitFuse circuit={circuit} />}
       {circuit.conductor && (
         <div className={styles.choice}>
           <span>Cable</span>
@@ -184,6 +187,30 @@ function Settings({ circuit }: { circuit: CircuitAnalysis }) {
           Remove circuit
         </Button>
       </Popconfirm>
+    </div>
+  );
+}
+
+/** The fuse a kit's harness brings along, beside the block's. */
+function KitFuse({ circuit }: { circuit: CircuitAnalysis }) {
+  const store = useDesignStore();
+  const analysis = useDesign((state) => state.analysis);
+  const fuse = useMemo(() => kitFuseOf(analysis, circuit), [analysis, circuit]);
+  return (
+    <div className={styles.choice}>
+      <span>Kit’s own fuse</span>
+      <Select<number>
+        size="small"
+        aria-label={`Kit fuse of ${circuit.name}`}
+        value={fuse?.ratingA ?? 0}
+        style={{ width: 96 }}
+        onChange={(ratingA) =>
+          store.commit(ratingA === 0 ? 'Take the kit fuse out' : `Fit a kit fuse of ${formatRating(ratingA)}`, () =>
+            ratingA === 0 ? removeKitFuse(analysis, circuit) : fitKitFuse(analysis, circuit, ratingA),
+          )
+        }
+        options={[{ value: 0, label: 'none' }, ...RATINGS_A.blade.map((ratingA) => ({ value: ratingA, label: formatRating(ratingA) }))]}
+      />
     </div>
   );
 }

@@ -24,13 +24,18 @@ export function MainCables() {
   const wires = useDesign(({ analysis }) => analysis.wires);
   const design = useDesign((state) => state.design);
   const shared = useMemo(() => Array.from(wires.values()).filter(({ circuitId }) => circuitId === null), [wires]);
+  const protections = useDesign(({ analysis }) => analysis.protections);
   const fuses = useMemo(() => {
     const circuitFuses = new Set(Array.from(design.records.values(), (record) => (record.type === 'circuit' ? record.protectionId : '')));
     return Array.from(design.records.values()).filter(
       (record): record is Protection =>
-        record.type === 'device' && record.kind === 'protection' && record.mount === null && !circuitFuses.has(record.id),
+        record.type === 'device' &&
+        record.kind === 'protection' &&
+        record.mount === null &&
+        !circuitFuses.has(record.id) &&
+        (protections.get(record.id)?.withinId ?? null) === null,
     );
-  }, [design]);
+  }, [design, protections]);
   return (
     <section className={`${styles.card} ${styles.wide}`} aria-label="Main protection and cables">
       <h3>Main protection and cables</h3>
