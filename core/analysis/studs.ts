@@ -33,13 +33,15 @@ export function studsOf({ index }: Pick<Analysis, 'index'>): StudLanding[] {
     }
   }
   return Array.from(landings.values(), ({ device, terminal, rings }) => {
-    const stud = device.stud ?? null;
+    const isBar = device.kind === 'busBar' || terminal === 'return';
+    // A block's stud is its inlet's; its return bar has screws.
+    const stud = terminal === 'return' ? null : (device.stud ?? null);
     const list = Array.from(rings, ([conductor, count]) => {
       const least = leastStud(conductor);
       return { conductor, count, least, fits: stud === null || STUD_SIZES.indexOf(stud) >= STUD_SIZES.indexOf(least) };
     });
     const count = list.reduce((sum, ring) => sum + ring.count, 0);
-    return { deviceId: device.id, terminal, stud, rings: list, count, oneBolt: device.kind !== 'busBar' };
+    return { deviceId: device.id, terminal, stud, rings: list, count, oneBolt: !isBar };
   });
 }
 

@@ -99,8 +99,13 @@ export const wishes = z.strictObject({
   pricePer100W: z.number().min(0).max(100_000),
 });
 
-/** What a metre of one conductor costs: for the cable as such, and for each mm² of its copper. */
-export const prices = z.strictObject({ perM: z.number().min(0).max(1000), perMm2M: z.number().min(0).max(1000) });
+/** What a metre of one conductor costs, for the cable as such and for each mm² of its copper; and a fuse block, and a fuse with its holder. */
+export const prices = z.strictObject({
+  perM: z.number().min(0).max(1000),
+  perMm2M: z.number().min(0).max(1000),
+  perBlock: z.number().min(0).max(10_000).optional(),
+  perFuse: z.number().min(0).max(10_000).optional(),
+});
 
 export type Span = z.infer<typeof span>;
 export type Use = z.infer<typeof use>;

@@ -8,7 +8,7 @@ import { Edit } from '../design/edit';
 import { nameOf } from '../design/names';
 import type { Protection } from '../design/schema';
 import { remediesFor } from '../findings/remedies';
-import type { Finding, Rule } from '../findings/types';
+import { findingKey, type Finding, type Rule } from '../findings/types';
 import { addCircuit, firstFreeSlot, usualScheme } from '../switching/schemes';
 import { candidateSizes } from './conductorChoice';
 import { leastFuseA } from './fuse';
@@ -22,6 +22,9 @@ export type Measure = (typeof MEASURES)[number];
 export interface Prices {
   perM: number;
   perMm2M: number;
+  /** A fuse block; a fuse with what holds it. */
+  perBlock?: number | undefined;
+  perFuse?: number | undefined;
 }
 
 /** Round figures to begin with; a person's own are right. */
@@ -119,7 +122,7 @@ interface Search {
  * One conductor size and one fuse for every circuit, least by the measure within every rule, as one change. Each circuit's pairs are
  * tried from the least up, all circuits at once, and the whole design is judged by its own rules each round: the first pair that breaks
  * none is the least, since circuits meet only in shared cables, put right before, and in the warmth of bundles, which the last
- * round judges again. A circuit that keeps every rule is changed only for something better.
+ * round judges again, for circuits that are not being sized too. A circuit that keeps every rule is changed only for something better.
  * `say` is told how far it is and stops the work by returning false.
  */
 export function propose(
@@ -142,23 +145,30 @@ export function propose(
       );
     return { circuit, candidates, at: 0, refused: new Map(), asItIs };
   });
+  const neighbours = neighbourWatch(
+    start,
+    searches.map(({ circuit }) => circuit.id),
+  );
   const rounds = Math.max(1, ...searches.map(({ candidates }) => candidates.length));
   let tried = start;
   for (let round = 0; ; round++) {
     if (!say(Math.min(0.99, round / rounds))) return null;
     tried = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);
-    let moved = false;
-    for (const search of searches) {
-      if (search.at >= search.candidates.length) continue;
-      const broken = findingsOf(tried, search.circuit.id);
-      if (broken.length === 0) continue;
+    const running = searches.filter(({ at, candidates }) => at < candidates.length);
+    const own = running.flatMap((search) => {
+      const [broken] = findingsOf(tried, search.circuit.id);
+      return broken ? [{ search, broken }] : [];
+    });
+    // Once every circuit keeps its own rules, none may cost a neighbour its.
+    const [harm] = own.length === 0 ? neighbours(tried) : [];
+    const refused = harm ? running.map((search) => ({ search, broken: harm })) : own;
+    if (refused.length === 0) break;
+    for (const { search, broken } of refused) {
       const { conductor, ratingA } = search.candidates[search.at]!;
       const known = search.refused.get(conductor) ?? new Map<number, ProposalGovernor>();
-      search.refused.set(conductor, known.set(ratingA, GOVERNED[broken[0]!.rule] ?? 'fuse'));
+      search.refused.set(conductor, known.set(ratingA, GOVERNED[broken.rule] ?? 'fuse'));
       search.at += 1;
-      moved = true;
     }
-    if (!moved) break;
   }
   const circuits = searches.map((search): ProposedCircuit => {
     const after = tried.circuits.find(({ id }) => id === search.circuit.id)!;
@@ -192,7 +202,7 @@ function inMeasure({ cost, weightKg, dropPercent }: Sized, measure: Measure): nu
 }
 
 /** The change that makes one design of another. */
-function between(from: Design, to: Design): Change {
+export function between(from: Design, to: Design): Change {
   const edit = new Edit(from);
   for (const [id, record] of to.records) {
     if (!from.records.has(id)) edit.add(record);
@@ -248,8 +258,22 @@ function prepare(analysis: Analysis, circuitIds: readonly string[] | null): { st
 }
 
 /** The rules a circuit breaks that its conductor and fuse can answer for. */
-function findingsOf({ findings }: Analysis, circuitId: string): Finding[] {
+export function findingsOf({ findings }: Analysis, circuitId: string): Finding[] {
   return findings.filter((finding) => finding.circuitId === circuitId && finding.severity !== 'note' && finding.rule in GOVERNED);
+}
+
+/**
+ * Looks for rules that circuits beside those being sized, and what all share, keep now and would break: a thinner wire counts as loaded sooner and
+ * warms a whole bundle.
+ */
+export function neighbourWatch(start: Analysis, circuitIds: readonly string[]): (tried: Analysis) => Finding[] {
+  const own = new Set(circuitIds);
+  const beside = ({ findings }: Analysis) =>
+    findings.filter(
+      ({ circuitId, severity, rule }) => severity !== 'note' && rule in GOVERNED && (circuitId === null || !own.has(circuitId)),
+    );
+  const known = new Set(beside(start).map(findingKey));
+  return (tried) => beside(tried).filter((finding) => !known.has(findingKey(finding)));
 }
 
 /** Every pair worth trying: what the closed formulas already refuse is left out. */
@@ -286,17 +310,22 @@ function currentValue(analysis: Analysis, circuit: CircuitAnalysis, measure: Mea
 }
 
 /** A circuit's own wires as they are. */
-function sized({ wires }: Analysis, circuit: CircuitAnalysis, { perM, perMm2M }: Prices): Sized {
-  let cost = 0;
-  let weightKg = 0;
-  for (const id of [...circuit.supplyWireIds, ...circuit.returnWireIds]) {
+function sized(analysis: Analysis, circuit: CircuitAnalysis, prices: Prices): Sized {
+  const { conductor, ratingA, dropPercent } = circuit;
+  return { conductor, ratingA, dropPercent, ...cableOf(analysis, [...circuit.supplyWireIds, ...circuit.returnWireIds], prices) };
+}
+
+/** What some wires cost and the copper in them. */
+export function cableOf({ wires }: Analysis, wireIds: Iterable<string>, { perM, perMm2M }: Prices): { cost: number; weightKg: number } {
+  const sum = { cost: 0, weightKg: 0 };
+  for (const id of wireIds) {
     const wire = wires.get(id)?.wire;
     if (!wire) continue;
     const metres = wire.lengthMm / 1000;
-    cost += metres * (perM + perMm2M * areaMm2(wire.conductor));
-    weightKg += metres * areaMm2(wire.conductor) * COPPER_KG;
+    sum.cost += metres * (perM + perMm2M * areaMm2(wire.conductor));
+    sum.weightKg += metres * areaMm2(wire.conductor) * COPPER_KG;
   }
-  return { conductor: circuit.conductor, ratingA: circuit.ratingA, dropPercent: circuit.dropPercent, cost, weightKg };
+  return sum;
 }
 
 function setSizes(edit: Edit, searches: readonly Search[]): void {

@@ -1,16 +1,17 @@
 'use client';
 
 import { Button, Modal, Progress, Segmented, Select } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
-import { isEmpty, updateRecords } from '@/core/design/change';
-import { SETTINGS_ID } from '@/core/design/vocabulary';
+import { useMemo, useState } from 'react';
+import { isEmpty } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
-import { MEASURES, USUAL_PRICES, type Measure, type Prices, type Proposal, type ProposalGovernor } from '@/core/sizing/propose';
+import { MEASURES, type Measure, type Proposal, type ProposalGovernor, type ProposalQuestion } from '@/core/sizing/propose';
 import { formatConductor, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
-import { QuantityField } from '@/ui/QuantityField';
 import type { ProposalNews } from '@/workers/proposal';
+import { PriceFields, usePrices } from './PriceFields';
 import styles from './ProposeDialog.module.css';
+import { useWorker } from './useWorker';
+import { WaysTable } from './WaysTable';
 
 const MEASURE_WORDS: Record<Measure, string> = { cost: 'least cost', weight: 'least copper', drop: 'least drop' };
 const GOVERNORS: Record<ProposalGovernor, string> = {
@@ -25,24 +26,31 @@ const GOVERNORS: Record<ProposalGovernor, string> = {
   smallest: 'smallest there is',
 };
 
+const SIZES_SAY =
+  'One size a circuit, out and back; switches and lengths stay as they are, shared cables and the main fuse grow only where rules ask; loads without a circuit get one. Every rule is kept, and what keeps them all now is changed only for something better. The prices are yours to put in.';
+const WAYS_SAY =
+  'Each way is sized for the same end and keeps every rule. A nearer block stands where one of these circuits already has a place; where no vehicle is laid out, as far along as you say. Every wire its own size is thinned wire by wire, so near the least rather than surely it.';
+
+const makeWorker = () => new Worker(new URL('../../workers/proposal.ts', import.meta.url), { type: 'module' });
+const readNews = (news: ProposalNews) => ('done' in news ? news : { answer: news.proposal });
+
 /** Conductor and fuse for a circuit, a zone or the whole design, before and after, taken as one change. */
 export function ProposeDialog({ onClose }: { onClose(): void }) {
   const store = useDesignStore();
   const design = useDesign((state) => state.design);
   const circuits = useDesign(({ analysis }) => analysis.circuits);
   const zones = useDesign(({ analysis }) => analysis.index.zones);
-  const prices = useDesign(({ analysis }) => analysis.index.settings.prices) ?? USUAL_PRICES;
+  const prices = usePrices();
   const [scope, setScope] = useState('all');
   const [measure, setMeasure] = useState<Measure>('cost');
   const circuitIds = useMemo(() => {
     if (scope === 'all') return null;
     return circuits.filter(({ id, zoneId }) => id === scope || zoneId === scope).map(({ id }) => id);
   }, [circuits, scope]);
-  const { done, proposal } = useProposal(circuitIds, measure, prices);
-  const setPrice = (fields: Partial<Prices>) =>
-    store.commit('Change the price of cable', (current) =>
-      updateRecords(current, [{ id: SETTINGS_ID, set: { prices: { ...prices, ...fields } } }]),
-    );
+  const [wanted, setWanted] = useState<'sizes' | 'ways'>('sizes');
+  const compares = wanted === 'ways' && circuitIds !== null;
+  const question: ProposalQuestion | null = compares ? null : { circuitIds, measure, prices };
+  const { done, answer: proposal } = useWorker(question, makeWorker, readNews);
   const take = () => {
     if (!proposal) return;
     const refused = store.commit(
@@ -59,10 +67,12 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
       onCancel={onClose}
       footer={
         <>
-          <Button onClick={onClose}>{proposal ? 'Leave it as it is' : 'Cancel'}</Button>
-          <Button type="primary" disabled={!proposal || isEmpty(proposal.change)} onClick={take}>
-            Take it all
-          </Button>
+          <Button onClick={onClose}>{proposal || compares ? 'Leave it as it is' : 'Cancel'}</Button>
+          {!compares && (
+            <Button type="primary" disabled={!proposal || isEmpty(proposal.change)} onClick={take}>
+              Take it all
+            </Button>
+          )}
         </>
       }
     >
@@ -80,46 +90,37 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
             { label: 'A circuit', options: circuits.map(({ id }) => ({ value: id, label: nameOf(design, id) })) },
           ]}
         />
+        <Segmented<'sizes' | 'ways'>
+          aria-label="What is proposed"
+          value={compares ? 'ways' : 'sizes'}
+          onChange={setWanted}
+          options={[
+            { value: 'sizes', label: 'sizes' },
+            {
+              value: 'ways',
+              label: 'ways side by side',
+              disabled: circuitIds === null,
+              title: circuitIds === null ? 'Choose a zone or a circuit first' : '',
+            },
+          ]}
+        />
         <Segmented<Measure>
           aria-label="Made for"
           value={measure}
           onChange={setMeasure}
           options={MEASURES.map((value) => ({ value, label: MEASURE_WORDS[value] }))}
         />
-        <label>
-          a metre costs
-          <QuantityField
-            label="Price of a metre of cable"
-            value={prices.perM}
-            unit=""
-            decimals={2}
-            least={0}
-            most={1000}
-            width={62}
-            onCommit={(perM) => void setPrice({ perM })}
-          />
-        </label>
-        <label>
-          and for each mm²
-          <QuantityField
-            label="Price of a metre for each mm²"
-            value={prices.perMm2M}
-            unit=""
-            decimals={2}
-            least={0}
-            most={1000}
-            width={62}
-            onCommit={(perMm2M) => void setPrice({ perMm2M })}
-          />
-        </label>
+        <PriceFields parts={compares} />
       </div>
-      {!proposal && <Progress percent={Math.round(done * 100)} aria-label="Sizes tried" />}
-      {proposal && <Outcome proposal={proposal} measure={measure} />}
-      <p className={styles.small}>
-        One size a circuit, out and back; switches and lengths stay as they are, shared cables and the main fuse grow only where rules ask;
-        loads without a circuit get one. Every rule is kept, and what keeps them all now is changed only for something better. The prices
-        are yours to put in.
-      </p>
+      {compares ? (
+        <WaysTable circuitIds={circuitIds!} measure={measure} onTaken={onClose} />
+      ) : (
+        <>
+          {!proposal && <Progress percent={Math.round(done * 100)} aria-label="Sizes tried" />}
+          {proposal && <Outcome proposal={proposal} measure={measure} />}
+        </>
+      )}
+      <p className={styles.small}>{compares ? WAYS_SAY : SIZES_SAY}</p>
     </Modal>
   );
 }
@@ -183,25 +184,4 @@ function text(conductor: Proposal['circuits'][number]['before']['conductor']): s
 
 function arrow(before: string, after: string): string {
   return before === after ? before : `${before} → ${after}`;
-}
-
-function useProposal(circuitIds: readonly string[] | null, measure: Measure, prices: Prices): { done: number; proposal: Proposal | null } {
-  const design = useDesign((state) => state.design);
-  const key = JSON.stringify({ circuitIds, measure, prices });
-  const [state, setState] = useState<{ of: unknown; key: string; done: number; proposal: Proposal | null }>({
-    of: null,
-    key: '',
-    done: 0,
-    proposal: null,
-  });
-  useEffect(() => {
-    const worker = new Worker(new URL('../../workers/proposal.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<ProposalNews>) => {
-      setState({ of: design, key, done: 'done' in data ? data.done : 1, proposal: 'proposal' in data ? data.proposal : null });
-    };
-    worker.postMessage({ ...(JSON.parse(key) as object), records: Array.from(design.records.values()) });
-    return () => worker.terminate();
-  }, [design, key]);
-  const fresh = state.of === design && state.key === key;
-  return { done: fresh ? state.done : 0, proposal: fresh ? state.proposal : null };
 }

@@ -1,0 +1,44 @@
+import { updateRecords } from '@/core/design/change';
+import { SETTINGS_ID } from '@/core/design/vocabulary';
+import { USUAL_PRICES, type Prices } from '@/core/sizing/propose';
+import { USUAL_PART_PRICES } from '@/core/sizing/ways/compareWays';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { QuantityField } from '@/ui/QuantityField';
+
+/** The prices a design is weighed by; round figures until a person puts in their own. */
+export function usePrices(): Prices {
+  return useDesign(({ analysis }) => analysis.index.settings.prices) ?? USUAL_PRICES;
+}
+
+const CABLE = [
+  ['perM', 'a metre costs', 'Price of a metre of cable'],
+  ['perMm2M', 'and for each mm²', 'Price of a metre for each mm²'],
+] as const;
+const PARTS = [
+  ['perBlock', 'a fuse block', 'Price of a fuse block'],
+  ['perFuse', 'a fuse', 'Price of a fuse'],
+] as const;
+
+/** Fields for the prices of cable, and of blocks and fuses where those are weighed too. */
+export function PriceFields({ parts = false }: { parts?: boolean }) {
+  const store = useDesignStore();
+  const prices = usePrices();
+  const known = { ...USUAL_PART_PRICES, ...prices };
+  const set = (fields: Partial<Prices>) =>
+    store.commit('Change a price', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { prices: { ...prices, ...fields } } }]));
+  return [...CABLE, ...(parts ? PARTS : [])].map(([field, words, label]) => (
+    <label key={field}>
+      {words}
+      <QuantityField
+        label={label}
+        value={known[field]}
+        unit=""
+        decimals={2}
+        least={0}
+        most={1000}
+        width={62}
+        onCommit={(value) => void set({ [field]: value })}
+      />
+    </label>
+  ));
+}

@@ -1,0 +1,136 @@
+'use client';
+
+import { Button, Progress } from 'antd';
+import { useState } from 'react';
+import { isEmpty } from '@/core/design/change';
+import { nameOf } from '@/core/design/names';
+import { wordFinding } from '@/core/findings/wording';
+import type { Measure } from '@/core/sizing/propose';
+import { worthOf, type Way, type WayKind, type WaysQuestion } from '@/core/sizing/ways/compareWays';
+import { usualTrunkMm } from '@/core/sizing/ways/subBlock';
+import { formatConductor, formatLength, formatNumber, formatPercent, formatRating } from '@/core/units/quantity';
+import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { MmField } from '@/ui/MmField';
+import type { WaysNews } from '@/workers/ways';
+import { usePrices } from './PriceFields';
+import styles from './ProposeDialog.module.css';
+import { useWorker } from './useWorker';
+
+const WAY_WORDS: Record<WayKind, string> = {
+  asItIs: 'As it is',
+  oneSize: 'One size a circuit',
+  ownSizes: 'Every wire its own size',
+  subBlock: 'A fuse block nearer to them',
+  twoTrunks: 'A second trunk',
+};
+
+const makeWorker = () => new Worker(new URL('../../workers/ways.ts', import.meta.url), { type: 'module' });
+const readNews = (news: WaysNews) => ('done' in news ? news : { answer: news.ways });
+
+/** The ways to wire a zone or a circuit side by side, each taken by a click. */
+export function WaysTable({ circuitIds, measure, onTaken }: { circuitIds: readonly string[]; measure: Measure; onTaken(): void }) {
+  const store = useDesignStore();
+  const units = useUnits();
+  const prices = usePrices();
+  const analysis = useDesign((state) => state.analysis);
+  const [trunkMm, setTrunkMm] = useState<number | null>(null);
+  const usualMm = usualTrunkMm(analysis, circuitIds);
+  const question: WaysQuestion = { circuitIds, measure, prices, trunkMm };
+  const { done, answer: ways } = useWorker(question, makeWorker, readNews);
+  const best = ways?.filter(({ breaks }) => breaks.length === 0).reduce((least, way) => (worthOf(way, measure) < worthOf(least, measure) - 1e-9 ? way : least)); // prettier-ignore
+  const take = (way: Way) => {
+    const refused = store.commit(`${WAY_WORDS[way.kind]}: ${scopeName(circuitIds.length)}`, () => way.change);
+    if (refused === null) onTaken();
+  };
+  return (
+    <>
+      {usualMm !== null && (
+        <p className={styles.bar}>
+          <label>
+            a nearer block stands
+            <MmField
+              label="How far from the fuse block a nearer one stands"
+              mm={trunkMm ?? usualMm}
+              units={units}
+              least={300}
+              most={usualMm}
+              onPreview={() => null}
+              onCommit={setTrunkMm}
+              onCancel={() => undefined}
+            />
+            from the one there is
+          </label>
+        </p>
+      )}
+      {!ways && <Progress percent={Math.round(done * 100)} aria-label="Ways tried" />}
+      {ways && (
+        <div className={styles.scroller} role="region" aria-label="Ways side by side" tabIndex={0}>
+          <table className={styles.table}>
+            <thead>
+              <tr>
+                <th scope="col">Way</th>
+                <th scope="col">Cable</th>
+                <th scope="col">Blocks, fuses</th>
+                <th scope="col">Together</th>
+                <th scope="col">Copper, g</th>
+                <th scope="col">Worst drop</th>
+                <th scope="col">Mean drop</th>
+                <th scope="col">{null}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {ways.map((way) => (
+                <tr key={way.kind} data-best={way === best || undefined}>
+                  <td>
+                    {WAY_WORDS[way.kind]}
+                    {way === best && <b className={styles.best}>least</b>}
+                    <Takes way={way} of={circuitIds.length} />
+                  </td>
+                  <td className="reading">{formatNumber(way.cableCost, 1)}</td>
+                  <td className="reading">{formatNumber(way.partsCost, 1)}</td>
+                  <td className="reading">{formatNumber(way.cableCost + way.partsCost, 1)}</td>
+                  <td className="reading">{formatNumber(way.weightKg * 1000, 0)}</td>
+                  <td className="reading">{formatPercent(way.worstDropPercent)}</td>
+                  <td className="reading">{formatPercent(way.meanDropPercent)}</td>
+                  <td>
+                    {way.kind !== 'asItIs' && (
+                      <Button
+                        size="small"
+                        disabled={isEmpty(way.change) || way.breaks.length > 0}
+                        aria-label={`Take: ${WAY_WORDS[way.kind]}`}
+                        onClick={() => take(way)}
+                      >
+                        Take
+                      </Button>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </>
+  );
+}
+
+function scopeName(count: number): string {
+  return count === 1 ? 'one circuit' : `${count} circuits`;
+}
+
+/** What a way needs beside cable, or what stands against it. */
+function Takes({ way: { takes, breaks }, of }: { way: Way; of: number }) {
+  const units = useUnits();
+  const design = useDesign((state) => state.design);
+  if (breaks.length > 0)
+    return <span className={styles.against}>no way: {wordFinding(breaks[0]!, design, units).title.toLowerCase()}</span>;
+  if (takes?.kind === 'twoTrunks') return <span className={styles.takes}>to {nameOf(design, takes.loadId)} and what hangs behind it</span>;
+  if (takes?.kind !== 'subBlock') return null;
+  const { blockName, moved, slots, ratingA, conductor, trunkMm } = takes;
+  return (
+    <span className={styles.takes}>
+      {blockName}, {slots} slots for {moved} of {of} circuits, fed by {formatRating(ratingA)} over {formatLength(trunkMm, units)} of{' '}
+      {formatConductor(conductor)}
+    </span>
+  );
+}
