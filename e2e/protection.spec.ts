@@ -87,7 +87,7 @@ test('drop is seen zone by zone', async ({ page, heron }) => {
   await page.getByText('Zones', { exact: true }).click();
   const galley = page.getByRole('region', { name: 'Galley' });
   await expect(galley).toContainText('worst 7.7 %');
-  await expect(galley.getByRole('row').first()).toContainText('Compressor fridge');
+  await expect(galley.getByRole('row').nth(1)).toContainText(/Compressor fridge.*of 5\.0 %.*11\.98 V.*10\.40 V/);
   await expect(page.getByRole('region', { name: 'Flanks' })).toContainText('lamps differ by 0.01 V');
 });
 
@@ -136,4 +136,50 @@ test('a design is sized from its loads alone: each gets a circuit, and all of it
   await expect(strip(page, '02 Water pump')).toContainText('OK');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('No circuits yet')).toBeVisible();
+});
+
+test('ways to wire a circuit are seen side by side, one is taken as one change and undone', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByRole('button', { name: 'Propose sizes' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Propose conductors and fuses' });
+  await dialog.getByRole('combobox', { name: 'What to size' }).fill('Rear door and');
+  await page.keyboard.press('Enter');
+  await dialog.getByText('ways side by side').click();
+  const ways = dialog.getByRole('region', { name: 'Ways side by side' });
+  await expect(ways.getByRole('row')).toHaveCount(6, { timeout: 30_000 });
+  await expect(ways.getByRole('row', { name: /A second trunk/ })).toContainText('least');
+  await expect(ways.getByRole('row', { name: /A fuse block nearer/ })).toContainText(/4 slots for 1 of 1 circuits, fed by/);
+  await dialog.getByRole('textbox', { name: 'Price of a fuse block' }).fill('0');
+  await page.keyboard.press('Enter');
+  await expect(ways.getByRole('row', { name: /A fuse block nearer/ })).toContainText('2.5', { timeout: 30_000 });
+  await ways.getByRole('button', { name: 'Take: A second trunk' }).click();
+  await saved(page);
+  await expect(dialog).toBeHidden();
+  const undo = page.getByRole('button', { name: 'Undo' });
+  await undo.hover();
+  await expect(page.getByRole('tooltip', { name: 'Undo: A second trunk: one circuit' })).toBeVisible();
+  await undo.click();
+  await saved(page);
+  await undo.hover();
+  await expect(page.getByRole('tooltip', { name: 'Undo: Change a price' })).toBeVisible();
+});
+
+test('a circuit is said not to mind, and a kit’s own fuse is put in its run and taken out', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  const fridge = strip(page, '02 Fridge');
+  await fridge
+    .getByRole('button', { name: /Fridge/ })
+    .first()
+    .click();
+  await fridge.getByText('Not critical').click();
+  await saved(page);
+  await expect(fridge).toContainText('7.7 % of 10.0 %');
+  await fridge.getByRole('combobox', { name: 'Kit fuse of Fridge' }).click();
+  await page.getByTitle('10 A', { exact: true }).click();
+  await saved(page);
+  await expect(fridge).toContainText('The fuse ahead opens first');
+  await fridge.getByRole('combobox', { name: 'Kit fuse of Fridge' }).click();
+  await page.getByTitle('none', { exact: true }).click();
+  await saved(page);
+  await expect(fridge).not.toContainText('The fuse ahead opens first');
 });

@@ -67,3 +67,57 @@ test('another school or target changes every verdict at once', async ({ page, he
   await page.keyboard.press('Enter');
   await expect(stages).toContainText('9 cautions');
 });
+
+test('a fuse is put in a tap on another’s slot; turned round it is a caution, and a click turns it back', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/supply`);
+  const tray = page.getByRole('region', { name: 'Circuits without a slot' });
+  await tray.scrollIntoViewIfNeeded();
+  await drag(page, page.getByRole('button', { name: /Roof fan, 5 A, slot 3/ }), tray, 'Over the circuits without a slot');
+  await tray.getByRole('combobox', { name: 'Tap a slot for Roof fan' }).fill('Water');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /Roof fan, 5 A, tap on slot 6/ })).toBeVisible();
+  await saved(page);
+  await page.getByRole('combobox', { name: 'Common leg of the tap on slot 6' }).click();
+  await page.getByTitle('tap, load’s clip').click();
+  await saved(page);
+  await page.getByRole('button', { name: /^Findings/ }).click();
+  const drawer = page.getByRole('dialog', { name: 'Findings' });
+  const turned = drawer.getByRole('listitem').filter({ hasText: 'Fuse tap turned round' });
+  await expect(turned).toContainText('6.00 A of both circuits can pass that 7.5 A fuse');
+  await turned.getByRole('button', { name: 'Turn the tap round' }).click();
+  await saved(page);
+  await expect(turned).toHaveCount(0);
+});
+
+test('a split-charge relay’s cable wants a fuse at both ends', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/supply`);
+  await page.getByRole('button', { name: 'Add a source' }).click();
+  await page.getByRole('menuitem', { name: 'Split-charge relay' }).click();
+  const relay = page.getByRole('region', { name: 'Split-charge relay' });
+  await relay.getByRole('combobox', { name: 'Battery cable of Split-charge relay' }).click();
+  await page.getByTitle('2 AWG', { exact: true }).click();
+  await saved(page);
+  await page.getByRole('button', { name: /^Findings/ }).click();
+  const drawer = page.getByRole('dialog', { name: 'Findings' });
+  await expect(drawer).toContainText('Charging cable bare at the battery');
+  await expect(drawer).toContainText('which has a battery behind it');
+  await page.keyboard.press('Escape');
+  for (const end of ['battery end', 'starter end']) {
+    await relay.getByRole('combobox', { name: `Fuse, ${end} of Split-charge relay` }).click();
+    await page.getByTitle('100 A', { exact: true }).last().click();
+    await saved(page);
+  }
+  await page.getByRole('button', { name: /^Findings/ }).click();
+  await expect(drawer).toContainText('Not held up at idle');
+  await expect(drawer).not.toContainText('Charging cable');
+});
+
+test('a stud too small for a cable’s ring is a caution', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/supply`);
+  await page.getByText('Studs and rings').click();
+  await page.getByRole('combobox', { name: 'Stud of House battery minus' }).click();
+  await page.getByTitle('M5 (#10)').click();
+  await saved(page);
+  await page.getByRole('button', { name: /^Findings/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toContainText('rings for that cable begin at M');
+});

@@ -25,6 +25,12 @@ export function terminalFor(size: ConductorSize): TerminalColour | 'lug' | 'none
 /** The inch screw next to a metric stud; M12 takes one of 1/2 with play. Source: trade standard, from memory. */
 export const STUD_INCHES: Record<StudSize, string> = { M4: '#8', M5: '#10', M6: '1/4', M8: '5/16', M10: '3/8', M12: '1/2' };
 
+/** A stud with its inch screw, as one asks for it in a shop. */
+export function studWords(stud: StudSize): string {
+  const inch = STUD_INCHES[stud];
+  return `${stud} (${inch.startsWith('#') ? inch : `${inch} in`})`;
+}
+
 /** The smallest stud that ring lugs of a conductor are made for, by the area from which it holds, mm². Source: makers' ranges of copper tube lugs, from memory. */
 const LEAST_STUD: readonly (readonly [fromMm2: number, stud: StudSize])[] = [
   [0, 'M4'],

@@ -1,7 +1,7 @@
 import type { Analysis } from '../analysis/types';
 import { jointsOf } from '../analysis/joints';
 import { protectionTree } from '../analysis/protectionChain';
-import { STUD_INCHES } from '../catalog/terminals';
+import { studWords } from '../catalog/terminals';
 import { STUD_SIZES } from '../design/vocabulary';
 import { studsOf } from '../analysis/studs';
 import { voltsLeft } from '../analysis/leastVolts';
@@ -251,9 +251,9 @@ function studs(analysis: Analysis): ReportSection {
       const least = rings.map((ring) => ring.least).sort((a, b) => STUD_SIZES.indexOf(b) - STUD_SIZES.indexOf(a))[0]!;
       return [
         `${nameOf(analysis.design, deviceId)} ${terminal}`,
-        stud ? `${stud}, ${STUD_INCHES[stud]} in` : MISSING,
+        stud ? studWords(stud) : MISSING,
         rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', '),
-        `${least}, ${STUD_INCHES[least]} in`,
+        studWords(least),
       ];
     }),
   };

@@ -8,7 +8,7 @@ import { wordFinding } from '@/core/findings/wording';
 import type { Measure } from '@/core/sizing/propose';
 import { worthOf, type Way, type WayKind, type WaysQuestion } from '@/core/sizing/ways/compareWays';
 import { usualTrunkMm } from '@/core/sizing/ways/subBlock';
-import { formatConductor, formatLength, formatNumber, formatPercent, formatRating } from '@/core/units/quantity';
+import { formatConductor, formatLength, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { MmField } from '@/ui/MmField';
 import type { WaysNews } from '@/workers/ways';
@@ -87,7 +87,7 @@ export function WaysTable({ circuitIds, measure, onTaken }: { circuitIds: readon
                     <Takes way={way} of={circuitIds.length} />
                   </td>
                   <td className="reading">{formatNumber(way.cableCost, 1)}</td>
-                  <td className="reading">{formatNumber(way.partsCost, 1)}</td>
+                  <td className="reading">{way.partsCost === 0 ? MISSING : formatNumber(way.partsCost, 1)}</td>
                   <td className="reading">{formatNumber(way.cableCost + way.partsCost, 1)}</td>
                   <td className="reading">{formatNumber(way.weightKg * 1000, 0)}</td>
                   <td className="reading">{formatPercent(way.worstDropPercent)}</td>

@@ -8,6 +8,9 @@ import { formatPercent, formatVolts, MISSING } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import styles from './ZonesView.module.css';
 
+/** Alike in every zone, so that figures stand under one another down the page. */
+const COLUMNS = ['21%', '25%', '8%', '10%', '9%', '9%', '9%', '9%'];
+
 /** Drop by zone on one page: the worst, the mean, and how alike the lamps of a zone burn. */
 export function ZonesView() {
   const analysis = useDesign((state) => state.analysis);
@@ -32,6 +35,11 @@ export function ZonesView() {
             )}
           </p>
           <table>
+            <colgroup>
+              {COLUMNS.map((width, at) => (
+                <col key={at} style={{ width }} />
+              ))}
+            </colgroup>
             <thead>
               <tr>
                 <th scope="col">Load</th>

@@ -47,7 +47,7 @@ function Tap({ blockId, slot, tap }: { blockId: string; slot: number; tap: NonNu
           aria-label={`Common leg of the tap on slot ${slot}`}
           title="Which clip the tap’s common leg is in: the live one has volts with the fuse out"
           value={tap.leg}
-          style={{ width: 116 }}
+          style={{ width: 140 }}
           popupMatchSelectWidth={false}
           status={tap.leg === 'load' ? 'warning' : undefined}
           onChange={(leg) =>

@@ -3,7 +3,7 @@
 import { Select } from 'antd';
 import { useMemo } from 'react';
 import { studsOf } from '@/core/analysis/studs';
-import { STUD_INCHES } from '@/core/catalog/terminals';
+import { studWords } from '@/core/catalog/terminals';
 import { updateRecords } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import { STUD_SIZES, type StudSize } from '@/core/design/vocabulary';
@@ -11,15 +11,23 @@ import { formatConductor } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import styles from './Supply.module.css';
 
+const TERMINAL_WORDS: Record<string, string> = { bar: '', stud: '', in: 'inlet', out: 'outlet', return: 'return bar' };
+
 /** What is bolted where: every stud, its size, and the rings that land on it. */
 export function StudsCard() {
   const store = useDesignStore();
   const analysis = useDesign((state) => state.analysis);
   const studs = useMemo(() => studsOf(analysis), [analysis]);
   if (studs.length === 0) return null;
+  const unknown = studs.filter(({ stud }) => stud === null).length;
   return (
-    <section className={`${styles.card} ${styles.wide}`} aria-label="Studs and rings">
-      <h3>Studs and rings</h3>
+    <details className={`${styles.card} ${styles.studs}`} aria-label="Studs and rings">
+      <summary>
+        <b>Studs and rings</b>
+        <span className={styles.aside}>
+          {studs.length} studs, {unknown === 0 ? 'all sizes known' : `${unknown} of unknown size`}
+        </span>
+      </summary>
       <table className={styles.table}>
         <thead>
           <tr>
@@ -36,7 +44,7 @@ export function StudsCard() {
             return (
               <tr key={`${deviceId}/${terminal}`}>
                 <th scope="row">
-                  {name} {terminal === 'bar' || terminal === 'stud' ? '' : terminal}
+                  {name} {TERMINAL_WORDS[terminal] ?? terminal}
                 </th>
                 <td>
                   <Select<StudSize | ''>
@@ -50,21 +58,18 @@ export function StudsCard() {
                         updateRecords(design, [{ id: deviceId, set: { stud: size || undefined } }]),
                       )
                     }
-                    options={[
-                      { value: '', label: 'not known' },
-                      ...STUD_SIZES.map((size) => ({ value: size, label: `${size}, ${STUD_INCHES[size]} in` })),
-                    ]}
+                    options={[{ value: '', label: 'not known' }, ...STUD_SIZES.map((size) => ({ value: size, label: studWords(size) }))]}
                   />
                 </td>
-                <td className="reading">{rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', ')}</td>
-                <td className="reading">
-                  {least}, {STUD_INCHES[least]} in
+                <td className={styles.rings}>
+                  {rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', ')}
                 </td>
+                <td>{studWords(least)}</td>
               </tr>
             );
           })}
         </tbody>
       </table>
-    </section>
+    </details>
   );
 }

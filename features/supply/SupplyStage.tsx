@@ -68,8 +68,8 @@ export function SupplyStage() {
       <div className={styles.cards}>
         <BatteryCard />
         <MainCables />
-        <StudsCard />
       </div>
+      <StudsCard />
       <FuseBlocks />
       <ChargingCard />
       <PracticeCard />
