@@ -106,6 +106,7 @@ function FuseField({ label, of, value, onSet }: ValueOf<number>) {
       <Select<number>
         size="small"
         aria-label={`${label} of ${of}`}
+        showSearch={{ optionFilterProp: 'label' }}
         value={value ?? 0}
         style={{ width: 130 }}
         onChange={(ratingA) => onSet(ratingA || null)}
