@@ -43,7 +43,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
   const index = indexDesign(design);
   const before = previous && { records: previous.design.records, wires: previous.index.wires };
   const carried = before && retraceWiring(previous.wiring, before, { records: design.records, wires: index.wires });
-  const context = makeContext(index, carried ?? traceWiring(index));
+  const context = makeContext(index, carried ?? traceWiring(index), previous);
   const { scenarios, scenario } = budgets(index, context.draws, previous);
   const loads = analyseLoads(context, scenario, previous?.loads);
   const { circuits, memo } = analyseCircuits(context, loads, previous?.memo);
@@ -74,7 +74,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
   return analysis;
 }
 
-function makeContext(index: DesignIndex, wiring: Wiring): AnalysisContext {
+function makeContext(index: DesignIndex, wiring: Wiring, previous: Analysis | null): AnalysisContext {
   const { settings, devices } = index;
   const draws = new Map(index.loads.map((load) => [load.id, loadDraw(load)]));
   const tables = conductorTables(settings);
@@ -86,7 +86,7 @@ function makeContext(index: DesignIndex, wiring: Wiring): AnalysisContext {
   };
   const resistance = (wire: Wire) => tables.ohmPerM(wire.conductor);
   const endsOhm = endsOhmOf(settings);
-  const met = exposures(index);
+  const met = exposures(index, previous);
   const exposureOf = (wire: Wire) => met.get(wire.id)!;
   const supply = treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id), endsOhm);
   const returns = treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind), endsOhm);

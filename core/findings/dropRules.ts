@@ -46,7 +46,7 @@ function findStarved(analysis: Analysis): Finding[] {
   if (!left) return found;
   for (const entry of analysis.loads.values()) {
     const { id, circuitId, dropV } = entry;
-    if (circuitId === null) continue;
+    if (circuitId === null || entry.load.cutOutV === undefined) continue;
     const { lowV, idleV, needsV, engineOnly, starved } = left(entry);
     if (!starved) continue;
     const volts = engineOnly ? idleV : lowV;

@@ -101,7 +101,7 @@ function judgeVehicle(
     if (wantedA > idleA) add('alternator.idle', 'caution', [alternator.id], { amps: wantedA, spareA: idleA });
   }
   if (!bank || !index.battery) return;
-  const { acceptanceA } = bankOf(index.battery, index.settings.nominalV);
+  const acceptanceA = relays.length > 0 ? bankOf(index.battery, index.settings.nominalV).acceptanceA : 0;
   for (const relay of relays) {
     const spare = alternators.reduce((sum, one) => sum + spareA(one, one.hotPercent), 0);
     const mayFlow = Math.min(acceptanceA, spare);

@@ -18,7 +18,6 @@ export function Workspace({ designId, children }: { designId: string; children: 
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
   }, [unsent]);
-  useNetworkFindings();
   return (
     <div className={styles.frame}>
       <Stem designId={designId} />
@@ -26,6 +25,13 @@ export function Workspace({ designId, children }: { designId: string; children: 
       <main className={styles.stage}>{children}</main>
       <MeterBar />
       <Notices />
+      <NetworkWatch />
     </div>
   );
+}
+
+/** Apart from the frame, which would else be drawn again at every change. */
+function NetworkWatch(): null {
+  useNetworkFindings();
+  return null;
 }
