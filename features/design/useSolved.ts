@@ -11,7 +11,7 @@ import type { PickedState } from './designStore';
 export type SolvedOrNot = SolvedDesign | NetworkError;
 
 /** How long the hand rests before the network is solved again, so that typing never waits for it, ms. */
-const REST_MS = 120;
+const REST_MS = 200;
 
 /** Every component that asks for the same design in the same state shares one solution. */
 const solutions = new WeakMap<Analysis, Map<string, SolvedOrNot>>();
