@@ -1,6 +1,10 @@
 import { analyse } from '../core/analysis/analyse';
 import { MEASURES, propose, USUAL_PRICES } from '../core/sizing/propose';
+import { compareWays } from '../core/sizing/ways/compareWays';
 import { marl } from '../demo/marl';
+
+/** Circuits of one zone whose ways are laid side by side. */
+const WAYS_FOR = 6;
 
 /** Proposals: how the time grows with circuits. Arguments: numbers of circuits, each a row. */
 const rows = process.argv.slice(2).map(Number);
@@ -20,6 +24,10 @@ function timed(circuits: number) {
     };
     return [measure, [ask(), ask(), ask()].sort((a, b) => a.ms - b.ms)[1]!] as const;
   });
+  const some = analysis.circuits.slice(0, WAYS_FOR).map(({ id }) => id);
+  const start = performance.now();
+  const ways = compareWays(analysis, { circuitIds: some, measure: 'cost', prices: USUAL_PRICES, trunkMm: null })!;
+  const waysMs = performance.now() - start;
   return {
     circuits,
     ...Object.fromEntries(
@@ -29,5 +37,7 @@ function timed(circuits: number) {
         [`${measure}, of before`, Number(kept.toFixed(2))],
       ]),
     ),
+    [`ways for ${WAYS_FOR}, ms`]: Math.round(waysMs),
+    ways: ways.length,
   };
 }

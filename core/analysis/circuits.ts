@@ -7,7 +7,7 @@ import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';
 import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
-import { slotRoomA } from '../sizing/slotRoom';
+import { fuseLimitA } from '../sizing/fuseLimit';
 import { cableOhmPerM, endsOhmOf, formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';
 import type { CircuitAnalysis, CircuitMemo, LoadAnalysis, RunStep } from './types';
@@ -160,7 +160,12 @@ function chooseForCircuit(
   const [first] = wires;
   if (!first) return null;
   const { settings } = context.index;
-  const mostA = slotRoomA(context.index, protection);
+  const mostA = fuseLimitA(
+    context.index,
+    context.wiring,
+    protection,
+    loads.map(({ load }) => load),
+  );
   const met = wires.map(context.exposureOf);
   let ampereMetres = 0;
   let fixedV = 0;

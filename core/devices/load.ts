@@ -68,6 +68,8 @@ const schema = z.strictObject({
   startMs: z.number().min(1).max(5000).optional(),
   functions: loadFunctions.optional(),
   thermostat: thermostat.optional(),
+  /** The largest fuse its maker allows, A. */
+  maxFuseA: z.number().min(0.5).max(500).optional(),
   /** Kept on when the battery has gone down to its usable depth and everything else is cut. */
   critical: z.boolean().optional(),
 });
@@ -102,6 +104,12 @@ export const load: DeviceKind<Load> & { schema: typeof schema } = {
 
 export function behaviourOf({ behaviour, rated }: Load): LoadBehaviour {
   return behaviour ?? (rated.kind === 'strip' ? 'ledStrip' : 'resistive');
+}
+
+/** Whether it gives light, as far as its behaviour says. */
+export function isLamp(load: Load): boolean {
+  const behaviour = behaviourOf(load);
+  return behaviour === 'filament' || behaviour.startsWith('led');
 }
 
 /** A load's law: its measured draw at the voltage it was measured at, or else its rated one. */

@@ -2,7 +2,7 @@ import type { Analysis } from '../analysis/types';
 import { startOf } from '../catalog/starts';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Device } from '../design/schema';
-import { behaviourOf } from '../devices/load';
+import { behaviourOf, isLamp } from '../devices/load';
 import { terminalKey } from '../network/wiring';
 import type { Finding } from './types';
 
@@ -12,12 +12,14 @@ const RELAY_MAKES = 1.5;
 const SWITCH_MAKES = 5;
 /** What a contact rated for alternating current only is taken for on direct current. Common practice: half, since its arc does not go out by itself. */
 const AC_SHARE = 0.5;
+/** Lamps from which a relay is usual, A. Common practice. */
+const RELAY_FROM_A = 5;
 /** Electronics that drive a coil. */
 const ELECTRONIC = new Set<Device['kind']>(['receiver', 'ruleHub', 'motionSwitch', 'dimmer']);
 
 /** Switches, relays, plugs, hubs and bars against what flows in them; coils driven by electronics; returns beside their feeds. */
 export function findContacts(analysis: Analysis): Finding[] {
-  return [...overRating(analysis), ...starts(analysis), ...coils(analysis), ...thinReturns(analysis)];
+  return [...overRating(analysis), ...starts(analysis), ...coils(analysis), ...wantRelays(analysis), ...thinReturns(analysis)];
 }
 
 /** What one of a device's terminals may carry; null where it carries no load current. */
@@ -85,6 +87,31 @@ function starts({ index, wiring, loads }: Analysis): Finding[] {
     circuitId,
     numbers: { amps, ratingA: limitA },
   }));
+}
+
+/** Panel switches that carry many amperes of lamps themselves. */
+function wantRelays({ index, wiring, wires, loads }: Analysis): Finding[] {
+  const lamps = new Map<string, { amps: number; circuitId: string | null }>();
+  for (const { id, load, draw, circuitId } of loads.values()) {
+    if (!isLamp(load)) continue;
+    let at = wiring.supply.at.get(terminalKey(id, 'plus')) ?? -1;
+    while (at >= 0 && index.devices.get(wiring.supply.nodes[at]!.deviceId)?.kind !== 'switch') at = wiring.supply.nodes[at]!.parent;
+    if (at < 0) continue;
+    const { deviceId } = wiring.supply.nodes[at]!;
+    lamps.set(deviceId, { amps: (lamps.get(deviceId)?.amps ?? 0) + draw.amps, circuitId });
+  }
+  // Low and high beam never burn together: no more than its wires carry at once.
+  const carried = new Map<string, number>();
+  for (const { wire, amps } of wires.values()) {
+    for (const { deviceId } of [wire.from, wire.to]) {
+      if (lamps.has(deviceId) && amps > (carried.get(deviceId) ?? 0)) carried.set(deviceId, amps);
+    }
+  }
+  return Array.from(lamps).flatMap(([id, { amps: lit, circuitId }]): Finding[] => {
+    const amps = Math.min(lit, carried.get(id) ?? 0);
+    if (amps <= RELAY_FROM_A) return [];
+    return [{ rule: 'switch.wantsRelay', severity: 'note', subjects: [id], circuitId, numbers: { amps, mostA: RELAY_FROM_A } }];
+  });
 }
 
 function coils({ index, wiring }: Analysis): Finding[] {

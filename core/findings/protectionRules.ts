@@ -4,6 +4,7 @@ import { hostOf } from '../design/design';
 import type { Device } from '../design/schema';
 import type { ConductorStandard } from '../design/vocabulary';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
+import { lastFuseBefore } from '../sizing/fuseLimit';
 import type { Finding } from './types';
 
 const HAIR = 1e-6;
@@ -20,7 +21,13 @@ const SHEATHED_LEAD_MM = 1830;
 
 /** Fuses against their loads, slots and blocks, and the main protection. */
 export function findProtection(analysis: Analysis): Finding[] {
-  return [...fuseFindings(analysis), ...feederFindings(analysis), ...blockFindings(analysis), ...mainFindings(analysis)];
+  return [
+    ...fuseFindings(analysis),
+    ...feederFindings(analysis),
+    ...deviceFindings(analysis),
+    ...blockFindings(analysis),
+    ...mainFindings(analysis),
+  ];
 }
 
 function fuseFindings({ circuits, index }: Analysis): Finding[] {
@@ -62,6 +69,19 @@ function feederFindings({ protections, main }: Analysis): Finding[] {
     const about = { rule: 'fuse.feederBelow', subjects: [id], circuitId: withinId, numbers } as const;
     if (peakA > fuse.ratingA + HAIR) found.push({ ...about, severity: 'fault', subjects: [id] });
     else if (leastA > fuse.ratingA + HAIR) found.push({ ...about, severity: 'caution', subjects: [id] });
+  }
+  return found;
+}
+
+/** Loads that say how large a fuse they stand, against the last one before them. */
+function deviceFindings({ loads, wiring, protections }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const { id, load, circuitId } of loads.values()) {
+    if (load.maxFuseA === undefined) continue;
+    const last = protections.get(lastFuseBefore(wiring, id) ?? '');
+    if (!last || last.fuse.ratingA <= load.maxFuseA) continue;
+    const numbers = { ratingA: last.fuse.ratingA, mostA: load.maxFuseA };
+    found.push({ rule: 'fuse.aboveDevice', severity: 'fault', subjects: [last.id, id], circuitId, numbers });
   }
   return found;
 }

@@ -14,7 +14,7 @@ import { candidateSizes } from '../sizing/conductorChoice';
 import { feedShareOf } from '../sizing/dropTargets';
 import { bankShortA, familyThatBreaks, ratingFrom } from '../sizing/breaking';
 import { chooseFuse, leastFuseA } from '../sizing/fuse';
-import { slotRoomA } from '../sizing/slotRoom';
+import { fuseLimitA, slotRoomA } from '../sizing/fuseLimit';
 import { addWire, firstFreeSlot, giveLoadItsCircuit, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { formatConductor, formatRating } from '../units/quantity';
 import { rigRemedies } from './rigRemedies';
@@ -60,6 +60,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       if (!mount || finding.numbers.mounted === 1) return [];
       return [{ label: `Put it in slot ${mount.slot}`, change: mountFuse(design, subject!, mount) }];
     }
+    case 'fuse.aboveDevice':
     case 'slot.doubledUp':
       return circuit ? [fittingFuse(analysis, circuit)] : [];
     case 'fuse.tapReversed':
@@ -112,7 +113,7 @@ export function asChosen(analysis: Analysis, circuit: CircuitAnalysis): Remedy |
   if (!choice) return null;
   const least = leastFuseA(circuit.continuousA, circuit.peakA);
   const fuse = deviceOf(analysis.design, circuit.protectionId, 'protection');
-  const most = Math.min(choice.ampacityA, fuse ? slotRoomA(analysis.index, fuse) : Infinity);
+  const most = Math.min(choice.ampacityA, fuse ? limitOf(analysis, circuit, fuse) : Infinity);
   const keep = circuit.ratingA >= least && circuit.ratingA <= most;
   const ratingA = keep ? circuit.ratingA : choice.fuseA;
   const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
@@ -132,10 +133,15 @@ function smallerFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | nul
 function fittingFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
   const fuse = deviceOf(analysis.design, circuit.protectionId, 'protection');
   if (!fuse) return null;
-  const most = Math.min(circuit.ampacity?.amps ?? 0, slotRoomA(analysis.index, fuse));
+  const most = Math.min(circuit.ampacity?.amps ?? 0, limitOf(analysis, circuit, fuse));
   const ratingA = chooseFuse(circuit.continuousA, circuit.peakA, most, RATINGS_A[fuse.family]);
   if (ratingA === null) return null;
   return { label: `Fit a ${formatRating(ratingA)} fuse`, change: updateRecords(analysis.design, [{ id: fuse.id, set: { ratingA } }]) };
+}
+
+function limitOf({ index, wiring, loads }: Analysis, circuit: CircuitAnalysis, fuse: Protection): number {
+  const own = circuit.loadIds.map((id) => loads.get(id)!.load);
+  return fuseLimitA(index, wiring, fuse, own);
 }
 
 function thickerForFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {

@@ -112,6 +112,11 @@ const WORDS: Record<Rule, RuleWords> = {
       `${say.name()}: ${say.amps('peakA')} can flow at once and ${say.amps('continuousA')} for hours, which wants ${say.amps('leastA')}; it is ${say.rating('ratingA')}.`,
     why: 'It opens in ordinary use and takes everything behind it down, where the fuses of the circuits see nothing wrong.',
   },
+  'fuse.aboveDevice': {
+    title: 'Fuse larger than the device allows',
+    message: (say) => `${say.name()} is ${say.rating('ratingA')}; ${say.name(1)} is to be fused at ${say.rating('mostA')} at most.`,
+    why: 'The fuse protects the wire, and what hangs on it only as far as its maker says. Inside it the conductors are thinner: a fault there burns before a larger fuse opens. Fit a smaller one, or give it one of its own just before it.',
+  },
   'fuse.notStandard': {
     title: 'No such rating',
     message: (say) =>
@@ -209,6 +214,12 @@ const WORDS: Record<Rule, RuleWords> = {
     title: 'Switch carries too much',
     message: (say) => `${say.name()} is rated ${say.rating('ratingA')} and switches ${say.amps('amps')}.`,
     why: 'Direct current draws an arc as contacts open; past the rating they burn or weld shut. Use a heavier switch, or a relay.',
+  },
+  'switch.wantsRelay': {
+    title: 'Lamps that would go through a relay',
+    message: (say) =>
+      `${say.name()} carries ${say.amps('amps')} of lamps itself; from about ${say.rating('mostA')} a relay near them is usual.`,
+    why: 'Then a thin wire goes to the switch and the lamps’ own current takes the short way, so they burn brighter and the switch lasts. Switching small LED loads directly is just as good: within its rating this is a choice. Common practice.',
   },
   'supply.noBattery': {
     title: 'No battery yet',

@@ -12,7 +12,7 @@ import { findingKey, type Finding, type Rule } from '../findings/types';
 import { addCircuit, firstFreeSlot, usualScheme } from '../switching/schemes';
 import { candidateSizes } from './conductorChoice';
 import { leastFuseA } from './fuse';
-import { slotRoomA } from './slotRoom';
+import { fuseLimitA } from './fuseLimit';
 
 /** What a proposal makes least of. */
 export const MEASURES = ['cost', 'weight', 'drop'] as const;
@@ -90,6 +90,7 @@ const GOVERNED: Partial<Record<Rule, ProposalGovernor>> = {
   'fuse.continuousLoad': 'fuse',
   'slot.overRating': 'fuse',
   'slot.doubledUp': 'fuse',
+  'fuse.aboveDevice': 'fuse',
   'drop.overTarget': 'drop',
   'drop.realCable': 'drop',
   'drop.starved': 'drop',
@@ -277,12 +278,17 @@ export function neighbourWatch(start: Analysis, circuitIds: readonly string[]): 
 }
 
 /** Every pair worth trying: what the closed formulas already refuse is left out. */
-function candidatesOf({ index }: Analysis, circuit: CircuitAnalysis, measure: Measure): Omit<Candidate, 'value'>[] {
+function candidatesOf({ index, wiring, loads }: Analysis, circuit: CircuitAnalysis, measure: Measure): Omit<Candidate, 'value'>[] {
   const { settings, devices } = index;
   const fuse = devices.get(circuit.protectionId) as Protection;
-  const slotMaxA = slotRoomA(index, fuse);
+  const mostA = fuseLimitA(
+    index,
+    wiring,
+    fuse,
+    circuit.loadIds.map((id) => loads.get(id)!.load),
+  );
   const leastA = Math.max(leastFuseA(circuit.continuousA, circuit.peakA), circuit.peakA * HEADROOM);
-  const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA - 1e-9 && rating <= slotMaxA);
+  const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA - 1e-9 && rating <= mostA);
   const family = circuit.conductor && awgOf(circuit.conductor) ? 'awg' : 'mm2';
   // Under the least drop, copper stops where the usual terminals do, unless the rules themselves ask for more.
   const least = circuit.choice ? areaMm2(circuit.choice.conductor) : 0;

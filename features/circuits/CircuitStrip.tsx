@@ -1,6 +1,7 @@
 'use client';
 
 import { ChevronDown, ChevronRight } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { memo, useMemo } from 'react';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { RATINGS_A } from '@/core/catalog/fuses';
@@ -15,10 +16,12 @@ import { RunDrawing } from '@/ui/runStrip/RunDrawing';
 import { Stepper } from '@/ui/Stepper';
 import { Verdict } from '@/ui/Verdict';
 import { sizesFor, stepConductor, stepFuse } from './edits';
-import { StripDetail } from './StripDetail';
 import styles from './CircuitStrip.module.css';
 
-export const GOVERNOR_WORDS: Record<Governor, string> = { minimum: 'least size', ampacity: 'ampacity', fuse: 'fuse', drop: 'drop' };
+/** Fetched when the first strip is opened. */
+const StripDetail = dynamic(() => import('./StripDetail').then(({ StripDetail: detail }) => detail), { ssr: false });
+
+const GOVERNOR_WORDS: Record<Governor, string> = { minimum: 'least size', ampacity: 'ampacity', fuse: 'fuse', drop: 'drop' };
 
 interface CircuitStripProps {
   circuit: CircuitAnalysis;

@@ -163,6 +163,18 @@ function DrawFields({ load, set }: { load: Load; set: SetLoad }) {
           )}
           {load.cutOutV === undefined && <span className={styles.aside}>no limit of its own</span>}
         </Field>
+        <Field label="Largest fuse">
+          <QuantityField
+            label="Largest fuse its maker allows"
+            value={load.maxFuseA ?? 0}
+            unit="A"
+            decimals={1}
+            least={0}
+            most={500}
+            onCommit={(maxFuseA) => set({ maxFuseA: maxFuseA >= 0.5 ? maxFuseA : undefined })}
+          />
+          <span className={styles.aside}>{load.maxFuseA === undefined ? 'nothing said by its maker' : 'by its maker'}</span>
+        </Field>
         <Field label="Must run">
           <Checkbox checked={load.critical ?? false} onChange={(event) => set({ critical: event.target.checked || undefined })}>
             cut after everything else
