@@ -171,7 +171,8 @@ test('a circuit is said not to mind, and a kit’s own fuse is put in its run an
     .getByRole('button', { name: /Fridge/ })
     .first()
     .click();
-  await fridge.getByText('Not critical').click();
+  await fridge.getByRole('combobox', { name: 'Kind of circuit' }).click();
+  await page.getByTitle('not critical, 10.0 %').click();
   await saved(page);
   await expect(fridge).toContainText('7.7 % of 10.0 %');
   await fridge.getByRole('combobox', { name: 'Kit fuse of Fridge' }).click();

@@ -7,9 +7,11 @@ import type { CircuitAnalysis } from '@/core/analysis/types';
 import { RATINGS_A } from '@/core/catalog/fuses';
 import { updateRecords } from '@/core/design/change';
 import { deviceOf } from '@/core/design/design';
+import { DROP_CLASSES, type DropClass } from '@/core/design/vocabulary';
 import { nameOf } from '@/core/design/names';
 import { wordFinding } from '@/core/findings/wording';
 import { remediesFor } from '@/core/findings/remedies';
+import { dropTargetOf } from '@/core/sizing/dropTargets';
 import { fitKitFuse, kitFuseOf, removeKitFuse } from '@/core/switching/kitFuse';
 import { removeCircuit, setReturn } from '@/core/switching/schemes';
 import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
@@ -93,6 +95,8 @@ function pickedWords(picked: PickedState): string {
   return picked === 'onlyThis' ? 'this circuit alone' : 'as the scenario uses it';
 }
 
+const DROP_CLASS_WORDS: Record<DropClass, string> = { critical: 'critical, lighting', general: 'general', tolerant: 'not critical' };
+
 function Settings({ circuit }: { circuit: CircuitAnalysis }) {
   const store = useDesignStore();
   const design = useDesign((state) => state.design);
@@ -101,6 +105,7 @@ function Settings({ circuit }: { circuit: CircuitAnalysis }) {
     const wire = design.records.get(id);
     return wire?.type === 'wire' && [wire.from, wire.to].some(({ deviceId }) => deviceOf(design, deviceId, 'groundPoint'));
   });
+  const settings = useDesign(({ analysis }) => analysis.index.settings);
   if (own?.type !== 'circuit') return null;
   const set = (label: string, fields: object) => store.commit(label, (now) => setCircuit(now, circuit.id, fields));
   return (
@@ -132,16 +137,16 @@ function Settings({ circuit }: { circuit: CircuitAnalysis }) {
       </label>
       <div className={styles.choice}>
         <span>Kind</span>
-        <Segmented
+        <Select<DropClass>
           size="small"
           aria-label="Kind of circuit"
           value={own.dropClass}
+          style={{ width: 200 }}
           onChange={(dropClass) => set('Set the kind of circuit', { dropClass, targetPercent: null })}
-          options={[
-            { value: 'critical', label: 'Critical' },
-            { value: 'general', label: 'General' },
-            { value: 'tolerant', label: 'Not critical' },
-          ]}
+          options={DROP_CLASSES.map((value) => ({
+            value,
+            label: `${DROP_CLASS_WORDS[value]}, ${formatPercent(dropTargetOf(settings, value))}`,
+          }))}
         />
       </div>
       <div className={styles.choice}>

@@ -12,8 +12,9 @@ import type { Protection } from '@/core/design/schema';
 import { LIMITS, PROTECTION_FAMILIES } from '@/core/design/vocabulary';
 import { nameOf } from '@/core/design/names';
 import { isRouted } from '@/core/rig/layout';
+import { feedShareOf } from '@/core/sizing/dropTargets';
 import { stepRating } from '@/core/switching/schemes';
-import { formatAmps, formatConductor, formatRating, formatVolts } from '@/core/units/quantity';
+import { formatAmps, formatConductor, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { LengthField } from '@/ui/LengthField';
 import { Stepper } from '@/ui/Stepper';
@@ -62,8 +63,23 @@ export function MainCables() {
           ))}
         </tbody>
       </table>
+      <FeedShares />
     </section>
   );
+}
+
+/** What the cables everything shares take of the volts. */
+function FeedShares() {
+  const feeds = useDesign(({ analysis }) => analysis.mainFeeds);
+  const settings = useDesign(({ analysis }) => analysis.index.settings);
+  const design = useDesign((state) => state.design);
+  const share = feedShareOf(settings);
+  return feeds.map(({ blockId, dropV, dropPercent }) => (
+    <p key={blockId} className={styles.share}>
+      All on, <b className="reading">{formatVolts(dropV)}</b> ({formatPercent(dropPercent)}) is lost before {nameOf(design, blockId)}, out
+      and back; <span className={dropPercent > share ? styles.over : undefined}>its share is {formatPercent(share)}</span>.
+    </p>
+  ));
 }
 
 function MainFuse({ fuse }: { fuse: Protection }) {
