@@ -17,6 +17,13 @@ export interface StudLanding {
   oneBolt: boolean;
 }
 
+const TERMINAL_WORDS: Record<string, string> = { bar: '', stud: '', in: ' inlet', out: ' outlet', return: ' return bar' };
+
+/** A stud by its device's name. */
+export function studName(deviceName: string, terminal: string): string {
+  return `${deviceName}${TERMINAL_WORDS[terminal] ?? ` ${terminal}`}`;
+}
+
 type Bolted = Extract<Device, { kind: 'battery' | 'busBar' | 'groundPoint' | 'fuseBlock' | 'protection' }>;
 
 /** Studs that cables are bolted to, with what lands on each. Fuses in slots and circuits' own blade holders have none. */

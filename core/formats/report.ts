@@ -3,7 +3,7 @@ import { jointsOf } from '../analysis/joints';
 import { protectionTree } from '../analysis/protectionChain';
 import { studWords } from '../catalog/terminals';
 import { STUD_SIZES } from '../design/vocabulary';
-import { studsOf } from '../analysis/studs';
+import { studName, studsOf } from '../analysis/studs';
 import { voltsLeft } from '../analysis/leastVolts';
 import type { FeedCable } from '../devices/feedCable';
 import { zoneDrops } from '../analysis/zoneDrops';
@@ -250,7 +250,7 @@ function studs(analysis: Analysis): ReportSection {
     rows: studsOf(analysis).map(({ deviceId, terminal, stud, rings }) => {
       const least = rings.map((ring) => ring.least).sort((a, b) => STUD_SIZES.indexOf(b) - STUD_SIZES.indexOf(a))[0]!;
       return [
-        `${nameOf(analysis.design, deviceId)} ${terminal}`,
+        studName(nameOf(analysis.design, deviceId), terminal),
         stud ? studWords(stud) : MISSING,
         rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', '),
         studWords(least),

@@ -2,7 +2,7 @@
 
 import { Select } from 'antd';
 import { useMemo } from 'react';
-import { studsOf } from '@/core/analysis/studs';
+import { studName, studsOf } from '@/core/analysis/studs';
 import { studWords } from '@/core/catalog/terminals';
 import { updateRecords } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
@@ -10,8 +10,6 @@ import { STUD_SIZES, type StudSize } from '@/core/design/vocabulary';
 import { formatConductor } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import styles from './Supply.module.css';
-
-const TERMINAL_WORDS: Record<string, string> = { bar: '', stud: '', in: 'inlet', out: 'outlet', return: 'return bar' };
 
 /** What is bolted where: every stud, its size, and the rings that land on it. */
 export function StudsCard() {
@@ -43,9 +41,7 @@ export function StudsCard() {
             const least = STUD_SIZES[Math.max(...rings.map((ring) => STUD_SIZES.indexOf(ring.least)))]!;
             return (
               <tr key={`${deviceId}/${terminal}`}>
-                <th scope="row">
-                  {name} {TERMINAL_WORDS[terminal] ?? terminal}
-                </th>
+                <th scope="row">{studName(name, terminal)}</th>
                 <td>
                   <Select<StudSize | ''>
                     size="small"
