@@ -71,6 +71,15 @@ describe('a device that says how large a fuse it stands', () => {
   });
 });
 
+test('a fuse larger than its slot takes is a fault, mended by one that the slot takes', () => {
+  const design = lit({ ratingA: 40 });
+  const [finding] = of(design, 'slot.overRating');
+  expect(finding).toMatchObject({ severity: 'fault', numbers: { ratingA: 40, mostA: 30, slot: 1 } });
+  const mended = analyse(applyChange(design, remediesFor(analyse(design), finding!)[0]!.change));
+  expect(mended.findings.filter(({ rule }) => rule === 'slot.overRating')).toEqual([]);
+  expect(mended.circuits[0]!.ratingA).toBeLessThanOrEqual(30);
+});
+
 // Common practice: a relay for lamps over about 5 A; small LED loads are switched directly. Within the switch's rating a choice, so a note.
 test.each<[string, Lit, boolean]>([
   ['96 W of lamp on a panel switch', { watts: 96, behaviour: 'filament', switched: true, ratingA: 15 }, true],

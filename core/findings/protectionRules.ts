@@ -66,9 +66,9 @@ function feederFindings({ protections, main }: Analysis): Finding[] {
     if (circuitId !== null || id === main?.protectionId) continue;
     const leastA = continuousA * CONTINUOUS_FACTOR;
     const numbers = { ratingA: fuse.ratingA, peakA, continuousA, leastA };
-    const about = { rule: 'fuse.feederBelow', subjects: [id], circuitId: withinId, numbers } as const;
-    if (peakA > fuse.ratingA + HAIR) found.push({ ...about, severity: 'fault', subjects: [id] });
-    else if (leastA > fuse.ratingA + HAIR) found.push({ ...about, severity: 'caution', subjects: [id] });
+    if (Math.max(peakA, leastA) <= fuse.ratingA + HAIR) continue;
+    const severity = peakA > fuse.ratingA + HAIR ? 'fault' : 'caution';
+    found.push({ rule: 'fuse.feederBelow', severity, subjects: [id], circuitId: withinId, numbers });
   }
   return found;
 }

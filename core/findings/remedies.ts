@@ -43,9 +43,9 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'fuse.continuousLoad':
     case 'fuse.notStandard':
       return circuit ? [fittingFuse(analysis, circuit) ?? asChosen(analysis, circuit)] : [];
-    case 'slot.overRating':
     case 'drop.feedShare':
       return [thickerMain(analysis, subject!)];
+    case 'slot.overRating':
     case 'drop.overTarget':
     case 'drop.realCable':
       return circuit ? [asChosen(analysis, circuit)] : [];
