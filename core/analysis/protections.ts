@@ -4,6 +4,7 @@ import { fuseOhm } from '../catalog/fuses';
 import { startOf } from '../catalog/starts';
 import type { Load, Protection, Wire } from '../design/schema';
 import { behaviourOf } from '../devices/load';
+import { pathTo } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
 import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
@@ -22,6 +23,8 @@ export interface ProtectionAnalysis {
   continuousA: number;
   /** The protection next ahead of it; null for the first. */
   upstreamId: string | null;
+  /** Cable between the battery's positive and it, mm; null behind another protection. */
+  leadMm: number | null;
   /** Greatest current of a dead short right at it, A: a new, full, cold system and no return counted. */
   atA: number;
   /** Least current of a dead short at the far end of what it guards, A: worn battery, warm conductors; and where that is. Null with nothing behind it. */
@@ -104,6 +107,7 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
       peakA: supply.demand[at]!.peakA,
       continuousA: supply.demand[at]!.continuousA,
       upstreamId: upstream?.id ?? null,
+      leadMm: upstream ? null : pathTo(wiring.supply, at).reduce((sum, step) => sum + (nodes[step]!.wire?.lengthMm ?? 0), 0),
       atA,
       endA: null,
       endId: null,

@@ -1,7 +1,7 @@
 import { slotKey } from '../design/design';
 import type { FuseBlock, Protection } from '../design/schema';
 import { DemandSum } from '../energy/demand';
-import { pathTo, type TreeFlow } from '../network/flow';
+import type { TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import type { AnalysisContext } from './analyse';
 import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, SlotAnalysis, WireAnalysis } from './types';
@@ -97,7 +97,6 @@ export function analyseMain({ wiring, supply, index }: AnalysisContext): MainAna
   const { protectionId } = wiring.supply.nodes[at]!;
   const protection = index.devices.get(protectionId!);
   if (protection?.kind !== 'protection') return null;
-  const leadMm = pathTo(wiring.supply, at).reduce((sum, step) => sum + (wiring.supply.nodes[step]!.wire?.lengthMm ?? 0), 0);
   const { peakA, continuousA } = supply.demand[at]!;
-  return { protectionId: protection.id, ratingA: protection.ratingA, peakA, continuousA, leadMm };
+  return { protectionId: protection.id, ratingA: protection.ratingA, peakA, continuousA };
 }

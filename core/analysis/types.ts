@@ -159,8 +159,6 @@ export interface MainAnalysis {
   /** The most that can flow through it at once. */
   peakA: number;
   continuousA: number;
-  /** Conductor length from the battery to it. */
-  leadMm: number;
 }
 
 /** The cables everything behind a first fuse block shares, out and back. */

@@ -71,6 +71,14 @@ describe('a charger, which limits itself', () => {
   });
 });
 
+test('a relay with no alternator in the design is judged by all it carries', () => {
+  const design = related(good);
+  const alone = { records: new Map(Array.from(design.records).filter(([id]) => id !== 'alternator')) };
+  // 100 A x 125 % is just what the two 125 A fuses are; 110 A would be too small.
+  expect(feedRules(alone)).toEqual([]);
+  expect(feedRules(set(alone, 'split', { cable: { ...good, sourceFuseA: 110 } }))).toEqual(['feed.fuseBelow caution']);
+});
+
 describe('as wired', () => {
   const wired = (kind: 'charger' | 'splitRelay', { conductor = 'mm2:16', farFuse = false, leadMm = 150 } = {}) => {
     const build = rig();

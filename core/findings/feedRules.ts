@@ -51,8 +51,9 @@ export function findFeeds(analysis: Analysis): Finding[] {
 type Add = (rule: FeedRule, severity: Finding['severity'], numbers: Finding['numbers'], others?: string[]) => void;
 
 function feedsOf({ index: { devices } }: Analysis): Feed[] {
-  let spare = 0;
-  for (const device of devices.values()) if (device.kind === 'alternator') spare += spareA(device, device.hotPercent);
+  // With no alternator known, as much as the relay carries.
+  const alternators = Array.from(devices.values()).filter((device) => device.kind === 'alternator');
+  const spare = alternators.length === 0 ? Infinity : alternators.reduce((sum, one) => sum + spareA(one, one.hotPercent), 0);
   const feeds: Feed[] = [];
   for (const device of devices.values()) {
     if (device.kind === 'solarController' || device.kind === 'charger' || device.kind === 'dcDcCharger')

@@ -4,6 +4,7 @@ import { hostOf } from '../design/design';
 import type { Device } from '../design/schema';
 import type { ConductorStandard } from '../design/vocabulary';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
+import { terminalKey } from '../network/wiring';
 import { lastFuseBefore } from '../sizing/fuseLimit';
 import type { Finding } from './types';
 
@@ -21,12 +22,17 @@ const SHEATHED_LEAD_MM = 1830;
 
 /** Fuses against their loads, slots and blocks, and the main protection. */
 export function findProtection(analysis: Analysis): Finding[] {
+  const main = mainFindings(analysis);
   return [
     ...fuseFindings(analysis),
     ...feederFindings(analysis),
     ...deviceFindings(analysis),
     ...blockFindings(analysis),
-    ...mainFindings(analysis),
+    ...main,
+    ...leadFindings(
+      analysis,
+      main.some(({ rule }) => rule === 'main.missing'),
+    ),
   ];
 }
 
@@ -165,10 +171,28 @@ function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {
     const numbers = { ratingA: main.ratingA, peakA: main.continuousA * CONTINUOUS_FACTOR };
     found.push({ rule: 'main.belowDemand', severity: 'caution', subjects, circuitId: null, numbers });
   }
+  return found;
+}
+
+/**
+ * Every way off the battery's positive: the first protection on it close by, and none that reaches a load bare. A block's fuses are told of
+ * together, and not again where the main protection as such is missing.
+ */
+function leadFindings({ protections, loads, wiring, index }: Analysis, mainMissing: boolean): Finding[] {
+  const { settings } = index;
   const mostMm = settings.cableForm === 'sheathed' ? SHEATHED_LEAD_MM : BARE_LEAD_MM[settings.conductorStandard];
-  if (main.leadMm > mostMm) {
-    const severity = main.leadMm > SHEATHED_LEAD_MM ? 'fault' : 'caution';
-    found.push({ rule: 'main.farFromBattery', severity, subjects, circuitId: null, numbers: { leadMm: main.leadMm, mostMm } });
+  const far = new Map<string, Finding>();
+  for (const { id, fuse, leadMm, withinId } of protections.values()) {
+    if (leadMm === null || leadMm <= mostMm || (mainMissing && (fuse.mount || withinId !== null))) continue;
+    const severity = leadMm > SHEATHED_LEAD_MM ? 'fault' : 'caution';
+    const place = fuse.mount?.blockId ?? id;
+    far.set(place, { rule: 'main.farFromBattery', severity, subjects: [place], circuitId: null, numbers: { leadMm, mostMm } });
+  }
+  const found = Array.from(far.values());
+  for (const { id, draw } of loads.values()) {
+    const at = wiring.supply.at.get(terminalKey(id, 'plus')) ?? Infinity;
+    if (at >= wiring.fedCount || wiring.supply.nodes[at]!.protectionId !== null) continue;
+    found.push({ rule: 'main.bare', severity: 'fault', subjects: [id], circuitId: null, numbers: { amps: draw.amps } });
   }
   return found;
 }

@@ -34,6 +34,7 @@ export type Rule =
   | 'main.missing'
   | 'main.belowDemand'
   | 'main.farFromBattery'
+  | 'main.bare'
   | 'return.thinnerThanFuse'
   | 'ground.jointDrop'
   | 'drop.overTarget'

@@ -164,10 +164,15 @@ const WORDS: Record<Rule, RuleWords> = {
     why: 'It would open in ordinary use and take the whole system down, often at night.',
   },
   'main.farFromBattery': {
-    title: 'Main protection far from the battery',
+    title: 'First protection far from the battery',
     message: (say) =>
       `${say.name()} sits ${say.length('leadMm')} of cable from the battery; ${say.length('mostMm')} is the most for this kind of cable.`,
     why: 'The stretch ahead of the fuse is protected by nothing. ABYC E-11: 7 in bare, 72 in from the battery terminal in a sheath or conduit; ISO 10133: 200 mm.',
+  },
+  'main.bare': {
+    title: 'Fed with no fuse at all',
+    message: (say) => `${say.name()} (${say.amps('amps')}) hangs on the battery’s positive with no fuse or breaker on the way.`,
+    why: 'A battery gives thousands of amperes into a chafed wire, and nothing would end it. Every positive has protection at its source: ABYC E-11, ISO 10133.',
   },
   'return.thinnerThanFuse': {
     title: 'Return thinner than the fuse allows',
