@@ -50,6 +50,13 @@ export function strip(page: Page, name: string): Locator {
   return page.getByRole('article', { name: new RegExp(name) });
 }
 
+/** The same, opened. */
+export async function openStrip(page: Page, number: string, name: string): Promise<Locator> {
+  const opened = strip(page, `${number} ${name}`);
+  await opened.getByRole('button', { name: new RegExp(name) }).first().click(); // prettier-ignore
+  return opened;
+}
+
 /** A cell of the loads table by the load's name and the column's heading. */
 export async function cell(page: Page, load: string, column: string): Promise<Locator> {
   await expect(page.getByRole('gridcell', { name: load, exact: true }).first()).toBeVisible();

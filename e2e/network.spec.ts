@@ -1,12 +1,8 @@
-import { expect, meter, strip, test } from './fixtures';
+import { expect, meter, openStrip, test } from './fixtures';
 
 test('an opened strip says what the network gives, state by state, and what a dead short would do', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
-  const fridge = strip(page, '02 Fridge');
-  await fridge
-    .getByRole('button', { name: /Fridge/ })
-    .first()
-    .click();
+  const fridge = await openStrip(page, '02', 'Fridge');
   const solved = fridge.getByText(/solved as wired/);
   await expect(solved).toContainText('everything on: 13.2');
   const everythingOn = await solved.innerText();

@@ -1,4 +1,4 @@
-import { expect, meter, saved, strip, test } from './fixtures';
+import { expect, meter, openStrip, saved, strip, test } from './fixtures';
 
 test('every fuse is seen in its chain, and its opening times are read by arrow keys and as a table', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
@@ -68,11 +68,7 @@ test('sizes are proposed, taken as one change and undone', async ({ page, heron 
 
 test('an opened strip shows what is left of every limit and what the other schools would say', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
-  const fridge = strip(page, '02 Fridge');
-  await fridge
-    .getByRole('button', { name: /Fridge/ })
-    .first()
-    .click();
+  const fridge = await openStrip(page, '02', 'Fridge');
   const margins = fridge.getByRole('table', { name: 'Margins' });
   await expect(margins.getByRole('row').first()).toContainText('Drop against its target');
   await expect(margins).toContainText('7.7 % of 5.0 %');
@@ -93,11 +89,7 @@ test('drop is seen zone by zone', async ({ page, heron }) => {
 
 test('a cable’s name that can be read two ways is asked about', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
-  const pump = strip(page, '03 Water pump');
-  await pump
-    .getByRole('button', { name: /Water pump/ })
-    .first()
-    .click();
+  const pump = await openStrip(page, '03', 'Water pump');
   await expect(pump).toContainText('blue terminals');
   const cable = pump.getByRole('textbox', { name: 'Cable of Water pump as it is named' });
   await cable.fill('6 mm automotive');
@@ -166,11 +158,7 @@ test('ways to wire a circuit are seen side by side, one is taken as one change a
 
 test('a circuit is said not to mind, and a kit’s own fuse is put in its run and taken out', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
-  const fridge = strip(page, '02 Fridge');
-  await fridge
-    .getByRole('button', { name: /Fridge/ })
-    .first()
-    .click();
+  const fridge = await openStrip(page, '02', 'Fridge');
   await fridge.getByRole('combobox', { name: 'Kind of circuit' }).click();
   await page.getByTitle('not critical, 10.0 %').click();
   await saved(page);

@@ -1,4 +1,4 @@
-import { cell, expect, meter, saved, strip, test } from './fixtures';
+import { cell, expect, meter, openStrip, saved, strip, test } from './fixtures';
 
 test('one lamp changed moves current, drop, energy and runtime at once, and is still there after a reload', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/loads`);
@@ -63,11 +63,7 @@ test('each reading of the meter bar opens what it is made of, and its lines lead
 
 test('a length typed on the strip moves the profile as it is typed; Escape leaves it as it was', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
-  const pump = strip(page, '03 Water pump');
-  await pump
-    .getByRole('button', { name: /Water pump/ })
-    .first()
-    .click();
+  const pump = await openStrip(page, '03', 'Water pump');
   const profile = pump.getByRole('img', { name: /Voltage along circuit Water pump/ });
   const before = await profile.getAttribute('aria-label');
   const length = pump.getByRole('textbox', { name: /^Length Water pump fuse to/ });

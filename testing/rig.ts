@@ -2,7 +2,7 @@ import type { ConductorSize } from '../core/catalog/conductorSizes';
 import { makeDesign, type Design } from '../core/design/design';
 import { defaultSettings } from '../core/design/newDesign';
 import type { Device, DesignRecord, Load, Wire } from '../core/design/schema';
-import type { Chemistry } from '../core/design/vocabulary';
+import type { Chemistry, TapLeg } from '../core/design/vocabulary';
 import type { LoadBehaviour } from '../core/devices/load';
 
 type Part<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> & { id?: string } : never;
@@ -40,6 +40,20 @@ export function rig() {
       records.push(wire);
       wired.add(from).add(to);
       return id;
+    },
+    /** A battery unless there is one, its main fuse close by, a block of six slots and a return bar, and the cables between. */
+    supply({ mainA = 60, cable = 'mm2:16' as ConductorSize, outMm = 1000, slotMaxA = 30 } = {}): void {
+      if (!records.some(({ id }) => id === 'battery')) build.battery('agm', 100);
+      build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: mainA, mount: null });
+      build.add({ id: 'block', kind: 'fuseBlock', slots: 6, slotMaxA, blockMaxA: 100 });
+      build.add({ id: 'bar', kind: 'busBar', ratingA: 150 });
+      build.wire('battery.plus', 'main.in', 150, cable);
+      build.wire('main.out', 'block.in', outMm, cable);
+      build.wire('bar.bar', 'battery.minus', outMm, cable, 'return');
+    },
+    /** A fuse in a slot of that block, or in a tap on one. */
+    slot(id: string, slot: number, ratingA: number, tap?: TapLeg): void {
+      build.add({ id, kind: 'protection', family: 'blade', ratingA, mount: { blockId: 'block', slot, ...(tap && { tap }) } });
     },
     circuit(name: string, number: number, protectionId: string): string {
       const id = `circuit_${name}`;

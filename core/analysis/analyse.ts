@@ -3,6 +3,7 @@ import type { Wire } from '../design/schema';
 import { bankFacts } from '../energy/battery';
 import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
 import { demandOf } from '../energy/demand';
+import { idleSupply } from '../energy/idle';
 import { loadDraw, type LoadDraw } from '../energy/draw';
 import { findAll } from '../findings/findAll';
 import { endsOhmOf } from '../sizing/voltageDrop';
@@ -48,6 +49,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
   const loads = analyseLoads(context, scenario, previous?.loads);
   const { circuits, memo } = analyseCircuits(context, loads, previous?.memo);
   const bank = index.battery ? bankFacts(index.battery) : null;
+  const totals = totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null);
   const analysis: Analysis = {
     design,
     index,
@@ -60,11 +62,12 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     scenario,
     bank,
     main: analyseMain(context),
+    idle: idleSupply(index, totals.worstSimultaneousA),
     mainFeeds: analyseMainFeeds(context),
     protections: analyseProtections(context),
     bundles: context.bundles,
     exposures: context.exposures,
-    totals: totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null),
+    totals,
     wiring: context.wiring,
     findings: [],
     memo,

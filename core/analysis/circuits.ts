@@ -1,12 +1,12 @@
 import { RATINGS_A } from '../catalog/fuses';
-import { areaMm2, awgOf } from '../catalog/conductorSizes';
+import { areaMm2 } from '../catalog/conductorSizes';
 import { hostOf, tapOn } from '../design/design';
 import type { Circuit, Protection, Settings, Wire } from '../design/schema';
 import { DemandSum } from '../energy/demand';
 import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';
-import { candidateSizes, chooseConductor, type ConductorChoice } from '../sizing/conductorChoice';
+import { chooseConductor, sizesLike, type ConductorChoice } from '../sizing/conductorChoice';
 import { fuseLimitA } from '../sizing/fuseLimit';
 import { cableOhmPerM, endsOhmOf, formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './analyse';
@@ -189,7 +189,7 @@ function chooseForCircuit(
     drop: dropBasis(settings),
     cableForm: settings.cableForm,
     ratings: RATINGS_A[protection.family].filter((rating) => rating <= mostA),
-    sizes: candidateSizes(settings.conductorStandard, awgOf(first.conductor) ? 'awg' : 'mm2'),
+    sizes: sizesLike(settings.conductorStandard, first.conductor),
   });
 }
 

@@ -10,25 +10,17 @@ export interface CircuitJoints {
   rowJoints: number;
   /** Whether any end lies where it gets wet: sealed sleeves there. */
   wet: boolean;
-  /** Splices and studs where conductors of two sizes meet. */
-  twoSizes: string[];
 }
 
 /** Ends and joints of a circuit's own wires. Rows of n pieces take n − 1 joints on the feed and, with a return of their own, as many on it. */
-export function jointsOf({ wires, loads, index, exposures }: Analysis, circuit: CircuitAnalysis): CircuitJoints {
+export function jointsOf({ wires, loads, exposures }: Analysis, circuit: CircuitAnalysis): CircuitJoints {
   const counts = new Map<ConductorSize, number>();
-  const sizesAt = new Map<string, Set<ConductorSize>>();
   let wet = false;
   for (const id of [...circuit.supplyWireIds, ...circuit.returnWireIds]) {
     const wire = wires.get(id)?.wire;
     if (!wire) continue;
     counts.set(wire.conductor, (counts.get(wire.conductor) ?? 0) + 2);
     wet ||= exposures.get(id)?.zones.some(({ traits }) => traits?.includes('wet') || traits?.includes('splashed')) ?? false;
-    for (const { deviceId } of [wire.from, wire.to]) {
-      if (index.devices.get(deviceId)?.kind !== 'splice') continue;
-      const sizes = sizesAt.get(deviceId) ?? new Set();
-      sizesAt.set(deviceId, sizes.add(wire.conductor));
-    }
   }
   const rowJoints = circuit.loadIds.reduce((sum, id) => {
     const { load, returned } = loads.get(id)!;
@@ -38,6 +30,5 @@ export function jointsOf({ wires, loads, index, exposures }: Analysis, circuit: 
     ends: Array.from(counts, ([conductor, count]) => ({ conductor, count, terminal: terminalFor(conductor), pullN: pullN(conductor) })),
     rowJoints,
     wet,
-    twoSizes: Array.from(sizesAt).flatMap(([deviceId, sizes]) => (sizes.size > 1 ? [deviceId] : [])),
   };
 }

@@ -1,6 +1,5 @@
-import { restV } from '../catalog/chemistries';
 import type { DesignIndex } from '../design/design';
-import { idleSupply } from '../energy/idle';
+import { lowRestV } from '../energy/battery';
 import type { Analysis, LoadAnalysis } from './types';
 
 /** The volts a load is left with when it matters, everything on its way running. */
@@ -18,20 +17,15 @@ export interface VoltsLeft {
 }
 
 /** What every load of a design is left with; null without a battery. */
-export function voltsLeft({
-  index,
-  bank,
-  totals,
-}: Pick<Analysis, 'index' | 'bank' | 'totals'>): ((entry: LoadAnalysis) => VoltsLeft) | null {
+export function voltsLeft({ index, idle }: Pick<Analysis, 'index' | 'idle'>): ((entry: LoadAnalysis) => VoltsLeft) | null {
   const { battery, settings } = index;
-  if (!battery || !bank) return null;
-  const lowV = restV(battery.chemistry, 100 * (1 - bank.usableDepth)) * (settings.nominalV / 12);
-  const engineV = idleSupply(index, totals.worstSimultaneousA)?.volts ?? null;
+  if (!battery) return null;
+  const lowV = lowRestV(battery, settings.nominalV);
   const driven = drivenLoads(index);
   return ({ id, load, dropV }) => {
-    const engineOnly = engineV !== null && driven.has(id);
+    const engineOnly = idle !== null && driven.has(id);
     const needsV = load.cutOutV ?? null;
-    const left = { lowV: lowV - dropV, idleV: engineV === null ? null : engineV - dropV };
+    const left = { lowV: lowV - dropV, idleV: idle && idle.volts - dropV };
     const starved = needsV !== null && (engineOnly ? left.idleV! : left.lowV) < needsV;
     return { ...left, needsV, engineOnly, starved };
   };

@@ -13,6 +13,8 @@ export interface StudLanding {
   /** Rings by conductor. */
   rings: { conductor: ConductorSize; count: number; least: StudSize; fits: boolean }[];
   count: number;
+  /** The smallest stud that rings of its thickest cable come for. */
+  least: StudSize;
   /** All its rings share one bolt, as on a battery's post; a bar has a screw for each. */
   oneBolt: boolean;
 }
@@ -48,7 +50,10 @@ export function studsOf({ index }: Pick<Analysis, 'index'>): StudLanding[] {
       return { conductor, count, least, fits: stud === null || STUD_SIZES.indexOf(stud) >= STUD_SIZES.indexOf(least) };
     });
     const count = list.reduce((sum, ring) => sum + ring.count, 0);
-    return { deviceId: device.id, terminal, stud, rings: list, count, oneBolt: !isBar };
+    const least = list
+      .map((ring) => ring.least)
+      .reduce((most, next) => (STUD_SIZES.indexOf(next) > STUD_SIZES.indexOf(most) ? next : most));
+    return { deviceId: device.id, terminal, stud, rings: list, count, least, oneBolt: !isBar };
   });
 }
 

@@ -5,6 +5,7 @@ import type { TapLeg } from '../design/vocabulary';
 import type { ScenarioBudget } from '../energy/budget';
 import type { BankFacts } from '../energy/battery';
 import type { Demand } from '../energy/demand';
+import type { IdleSupply } from '../energy/idle';
 import type { LoadDraw } from '../energy/draw';
 import type { Finding, Severity } from '../findings/types';
 import type { Wiring } from '../network/wiring';
@@ -28,6 +29,8 @@ export interface Analysis {
   scenario: ScenarioBudget | null;
   bank: BankFacts | null;
   main: MainAnalysis | null;
+  /** The house side with the engine idling; null where the engine brings it nothing. */
+  idle: IdleSupply | null;
   /** What is lost before each block that hangs on no other. */
   mainFeeds: MainFeed[];
   /** Every fed fuse and breaker by id. */

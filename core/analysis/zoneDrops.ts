@@ -1,3 +1,4 @@
+import { isLamp } from '../devices/load';
 import type { Analysis, LoadAnalysis } from './types';
 
 /** How evenly a zone is fed. */
@@ -14,8 +15,6 @@ export interface ZoneDrops {
 /** Difference from which the eye sees two like lamps side by side as unlike, V. Common practice. */
 export const SEEN_V = 0.3;
 
-const LAMPS = new Set(['filament', 'ledConstantCurrent', 'ledConstantPower', 'ledStrip', undefined]);
-
 /** Drop zone by zone; zones without a wired load are left out. */
 export function zoneDrops({ index, loads }: Analysis): ZoneDrops[] {
   const byZone = new Map<string | null, LoadAnalysis[]>();
@@ -29,7 +28,7 @@ export function zoneDrops({ index, loads }: Analysis): ZoneDrops[] {
     const list = byZone.get(id);
     if (!list) return [];
     list.sort((a, b) => b.dropPercent - a.dropPercent);
-    const lamps = list.filter(({ load }) => LAMPS.has(load.behaviour));
+    const lamps = list.filter(({ load }) => isLamp(load));
     return [
       {
         id,

@@ -1,4 +1,4 @@
-import type { ProtectionFamily } from '../design/vocabulary';
+import type { ProtectionFamily, TapLeg } from '../design/vocabulary';
 
 /**
  * Standard ratings in amperes by family, ascending. Source: blade ISO 8820-3; the rest from memory of trade ranges.
@@ -14,6 +14,9 @@ export const RATINGS_A: Record<ProtectionFamily, readonly number[]> = {
   glass: [1, 2, 3, 5, 7.5, 10, 15, 20, 25, 30],
   breaker: [5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200],
 };
+
+/** A fuse tap by the clip its common leg is in. */
+export const TAP_WORDS: Record<TapLeg, string> = { supply: 'tap, live clip', load: 'tap, load’s clip' };
 
 export const FAMILY_NAMES: Record<ProtectionFamily, string> = {
   blade: 'Blade fuse',

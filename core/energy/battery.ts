@@ -1,4 +1,4 @@
-import { CHEMISTRY_FACTS } from '../catalog/chemistries';
+import { CHEMISTRY_FACTS, restV } from '../catalog/chemistries';
 import type { Battery } from '../design/schema';
 
 /** A battery bank's figures with the design's own values in place of the chemistry's where it gives any. */
@@ -24,6 +24,11 @@ export function bankFacts(battery: Battery): BankFacts {
     peukertExponent: measured ? exponentOf(measured[0]!, measured.at(-1)!) : (battery.peukertExponent ?? facts.peukertExponent),
     rateH: measured?.at(-1)!.hours ?? battery.rateH,
   };
+}
+
+/** Volts of a bank at rest once it is down to its usable depth; systems of more than 12 V stand so many times as high. */
+export function lowRestV(battery: Battery, nominalV: number): number {
+  return restV(battery.chemistry, 100 * (1 - bankFacts(battery).usableDepth)) * (nominalV / 12);
 }
 
 type Rate = NonNullable<Battery['rates']>[number];

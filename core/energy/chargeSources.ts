@@ -33,8 +33,6 @@ export interface ChargeSources {
   diffuseShare: Float32Array;
 }
 
-/** What an alternator holds when nothing is said. Common practice. */
-const USUAL_ALTERNATOR_V = 14;
 /** Usual silicon, percent of power a kelvin. Source: crystalline module data in general, from memory. */
 export const POWER_PERCENT_PER_K = -0.4;
 /** How far cells are warmer than the air, K per W/m²: aired, and flat on a roof. Common practice. */
@@ -162,14 +160,16 @@ export function engineBrings(
     } else if (device.kind === 'dcDcCharger') chargers.push(device);
     else if (device.kind === 'splitRelay') relayA += device.ratingA;
   }
-  if (chargers.length === 0) return { amps: Math.min(spare, relayA), heldV: relayA > 0 ? alternatorV : null };
+  if (alternatorV === null || (chargers.length === 0 && relayA === 0)) return { amps: 0, heldV: null };
+  if (chargers.length === 0) return { amps: Math.min(spare, relayA), heldV: alternatorV };
+  const heldIn = alternatorV;
   const amps = chargers.reduce((sum, { maxA, efficiencyPercent, outputV }) => {
-    const perA = ((efficiencyPercent / 100) * (alternatorV ?? USUAL_ALTERNATOR_V)) / outputV;
+    const perA = ((efficiencyPercent / 100) * heldIn) / outputV;
     const passed = Math.min(maxA, spare * perA);
     spare -= passed / perA;
     return sum + passed;
   }, 0);
-  return { amps, heldV: alternatorV === null ? null : Math.min(...chargers.map(({ outputV }) => outputV)) };
+  return { amps, heldV: Math.min(...chargers.map(({ outputV }) => outputV)) };
 }
 
 function shoreChargeA({ devices }: DesignIndex): number {

@@ -1,6 +1,6 @@
-import { batteryOhmRange, restV } from '../catalog/chemistries';
+import { batteryOhmRange } from '../catalog/chemistries';
 import type { DesignIndex } from '../design/design';
-import { bankFacts } from './battery';
+import { lowRestV } from './battery';
 import { engineBrings, spareA } from './chargeSources';
 
 /** What the house side stands at with the engine idling and as much on as any scenario has on at once. */
@@ -24,7 +24,6 @@ export function idleSupply(index: DesignIndex, wantedA: number): IdleSupply | nu
   const { amps: passedA, heldV } = engineBrings(index, (alternator) => spareA(alternator, alternator.idlePercent));
   if (!battery || heldV === null) return null;
   if (passedA >= wantedA) return { volts: heldV, passedA, wantedA };
-  const inSeries = settings.nominalV / 12;
-  const lowV = restV(battery.chemistry, 100 * (1 - bankFacts(battery).usableDepth)) * inSeries;
-  return { volts: lowV - (wantedA - passedA) * batteryOhmRange(battery).most * inSeries, passedA, wantedA };
+  const sag = (wantedA - passedA) * batteryOhmRange(battery).most * (settings.nominalV / 12);
+  return { volts: lowRestV(battery, settings.nominalV) - sag, passedA, wantedA };
 }

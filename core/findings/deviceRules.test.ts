@@ -19,15 +19,9 @@ interface Lit {
 /** One load behind a blade fuse, and where asked a switch of 20 A. */
 function lit({ watts = 24, behaviour = 'ledConstantPower', ratingA = 10, maxFuseA, switched = false }: Lit): Design {
   const build = rig();
-  build.battery('agm', 100);
-  build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: 60, mount: null });
-  build.add({ id: 'block', kind: 'fuseBlock', slots: 6, slotMaxA: 30, blockMaxA: 100 });
-  build.add({ id: 'fuse', kind: 'protection', family: 'blade', ratingA, mount: { blockId: 'block', slot: 1 } });
-  build.add({ id: 'bar', kind: 'busBar', ratingA: 150 });
+  build.supply();
+  build.slot('fuse', 1, ratingA);
   build.load(watts, behaviour, 0, { id: 'lamp', ...(maxFuseA === undefined ? {} : { maxFuseA }) });
-  build.wire('battery.plus', 'main.in', 150, 'mm2:16');
-  build.wire('main.out', 'block.in', 1000, 'mm2:16');
-  build.wire('bar.bar', 'battery.minus', 1000, 'mm2:16', 'return');
   if (switched) build.add({ id: 'panel', kind: 'switch', ratingA: 20 });
   build.wire('fuse.out', switched ? 'panel.in' : 'lamp.plus', 1000, 'mm2:4');
   if (switched) build.wire('panel.out', 'lamp.plus', 1000, 'mm2:4');

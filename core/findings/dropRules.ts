@@ -1,6 +1,6 @@
 import { voltsLeft } from '../analysis/leastVolts';
 import type { Analysis } from '../analysis/types';
-import { IDLE_LEAST_V, idleSupply } from '../energy/idle';
+import { IDLE_LEAST_V } from '../energy/idle';
 import { feedShareOf } from '../sizing/dropTargets';
 import type { Finding } from './types';
 
@@ -13,7 +13,7 @@ const SEVERE_PERCENT = 10;
 /** Voltage drop against each circuit's target, the flattery of a formula, and chassis joints. */
 export function findDrop(analysis: Analysis): Finding[] {
   const { circuits, index } = analysis;
-  const found: Finding[] = [...findFeeds(analysis), ...findStarved(analysis)];
+  const found: Finding[] = [...findMainFeeds(analysis), ...findIdle(analysis), ...findStarved(analysis)];
   for (const circuit of circuits) {
     const { id: circuitId, dropV, dropPercent, targetPercent, worstLoadId, sharedDropV, cableDropV, formulaDropV } = circuit;
     if (worstLoadId === null) continue;
@@ -56,21 +56,20 @@ function findStarved(analysis: Analysis): Finding[] {
   return found;
 }
 
-/** The main cables taking more of the volts than their share, and a house side the engine does not hold up at idle. */
-function findFeeds({ index, mainFeeds, totals }: Analysis): Finding[] {
-  const { settings } = index;
-  const found: Finding[] = [];
-  const sharePercent = feedShareOf(settings);
-  for (const { blockId, dropV, dropPercent } of mainFeeds) {
-    if (dropPercent <= sharePercent + HAIR) continue;
+/** The main cables taking more of the volts than their share. */
+function findMainFeeds({ index, mainFeeds }: Analysis): Finding[] {
+  const sharePercent = feedShareOf(index.settings);
+  return mainFeeds.flatMap(({ blockId, dropV, dropPercent }): Finding[] => {
+    if (dropPercent <= sharePercent + HAIR) return [];
     const numbers = { dropV, dropPercent, sharePercent };
-    found.push({ rule: 'drop.feedShare', severity: 'caution', subjects: [blockId], circuitId: null, numbers });
-  }
-  const idle = idleSupply(index, totals.worstSimultaneousA);
-  const leastV = IDLE_LEAST_V * (settings.nominalV / 12);
-  if (idle && idle.volts < leastV) {
-    const numbers = { ...idle, leastV, scenario: totals.worstScenario };
-    found.push({ rule: 'idle.notHeld', severity: 'note', subjects: [index.battery!.id], circuitId: null, numbers });
-  }
-  return found;
+    return [{ rule: 'drop.feedShare', severity: 'caution', subjects: [blockId], circuitId: null, numbers }];
+  });
+}
+
+/** A house side the engine does not hold up at idle. */
+function findIdle({ index, idle, totals }: Analysis): Finding[] {
+  const leastV = IDLE_LEAST_V * (index.settings.nominalV / 12);
+  if (!idle || idle.volts >= leastV) return [];
+  const numbers = { ...idle, leastV, scenario: totals.worstScenario };
+  return [{ rule: 'idle.notHeld', severity: 'note', subjects: [index.battery!.id], circuitId: null, numbers }];
 }

@@ -34,7 +34,7 @@ function studFindings(analysis: Analysis): Finding[] {
 }
 
 /** A splice whose wires no one terminal holds. */
-function spliceFindings({ index, circuits }: Analysis): Finding[] {
+function spliceFindings({ index, wires }: Analysis): Finding[] {
   const meeting = new Map<string, Map<ConductorSize, string>>();
   for (const { id, from, to, conductor } of index.wires) {
     for (const { deviceId } of [from, to]) {
@@ -48,10 +48,9 @@ function spliceFindings({ index, circuits }: Analysis): Finding[] {
     const sorted = Array.from(sizes.keys()).sort((a, b) => areaMm2(a) - areaMm2(b));
     const [thin, thick] = [sorted[0]!, sorted.at(-1)!];
     if (terminalFor(thin) === terminalFor(thick)) continue;
-    const wireId = sizes.get(thin)!;
-    const owner = circuits.find(({ supplyWireIds, returnWireIds }) => [...supplyWireIds, ...returnWireIds].includes(wireId));
+    const circuitId = wires.get(sizes.get(thin)!)?.circuitId ?? null;
     const numbers = { conductor: thin, thick, thinTerminal: terminalFor(thin), thickTerminal: terminalFor(thick) };
-    found.push({ rule: 'joint.twoSizes', severity: 'note', subjects: [deviceId], circuitId: owner?.id ?? null, numbers });
+    found.push({ rule: 'joint.twoSizes', severity: 'note', subjects: [deviceId], circuitId, numbers });
   }
   return found;
 }

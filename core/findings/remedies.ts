@@ -1,6 +1,6 @@
 import { conductorTables } from '../analysis/conductorTables';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
-import { areaMm2, awgOf, type ConductorSize } from '../catalog/conductorSizes';
+import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { INTERRUPTING } from '../catalog/interrupting';
@@ -10,7 +10,7 @@ import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { Protection } from '../design/schema';
 import { ampacity } from '../sizing/ampacity';
-import { candidateSizes } from '../sizing/conductorChoice';
+import { sizesLike } from '../sizing/conductorChoice';
 import { feedShareOf } from '../sizing/dropTargets';
 import { bankShortA, familyThatBreaks, ratingFrom } from '../sizing/breaking';
 import { chooseFuse, leastFuseA } from '../sizing/fuse';
@@ -151,7 +151,7 @@ function thickerForFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | 
   const factor = circuit.ampacity && circuit.ampacity.factor > 0 ? circuit.ampacity.factor : 1;
   const conditions = { standard: settings.conductorStandard, insulationC: settings.insulationC, ambientC: 30, engineSpace: false };
   const least = Math.max(areaMm2(circuit.conductor), circuit.choice ? areaMm2(circuit.choice.conductor) : 0);
-  const size = candidateSizes(settings.conductorStandard, awgOf(circuit.conductor) ? 'awg' : 'mm2').find(
+  const size = sizesLike(settings.conductorStandard, circuit.conductor).find(
     (candidate) => areaMm2(candidate) >= least && ampacity(candidate, conditions).amps * factor >= circuit.ratingA,
   );
   if (!size) return null;
@@ -171,7 +171,7 @@ function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
   const wanted = Math.max(wire.amps, wire.protectionA ?? 0);
   const factor = wire.ampacity.factor > 0 ? wire.ampacity.factor : 1;
   const conditions = { standard: settings.conductorStandard, insulationC: settings.insulationC, ambientC: 30, engineSpace: false };
-  const size = candidateSizes(settings.conductorStandard, awgOf(wire.wire.conductor) ? 'awg' : 'mm2').find(
+  const size = sizesLike(settings.conductorStandard, wire.wire.conductor).find(
     (candidate) => ampacity(candidate, conditions).amps * factor >= wanted,
   );
   if (!size) return null;
@@ -184,7 +184,7 @@ function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
 /** All cables before a block that are thinner set to the first size with which they lose no more than their share. */
 function thickerMain({ design, index, wires, mainFeeds }: Analysis, blockId: string): Remedy | null {
   const feed = mainFeeds.find((entry) => entry.blockId === blockId);
-  if (!feed) return null;
+  if (!feed || feed.wireIds.length === 0) return null;
   const { settings } = index;
   const { ohmPerM } = conductorTables(settings);
   const cables = feed.wireIds.map((id) => wires.get(id)!);
@@ -197,8 +197,7 @@ function thickerMain({ design, index, wires, mainFeeds }: Analysis, blockId: str
       },
       feed.dropV - cables.reduce((sum, { dropV }) => sum + dropV, 0),
     );
-  const awg = cables[0] !== undefined && awgOf(cables[0].wire.conductor) !== null;
-  const size = candidateSizes(settings.conductorStandard, awg ? 'awg' : 'mm2').find((candidate) => lossWith(candidate) <= allowedV);
+  const size = sizesLike(settings.conductorStandard, cables[0]!.wire.conductor).find((candidate) => lossWith(candidate) <= allowedV);
   if (!size) return null;
   const thin = cables.filter(({ wire }) => areaMm2(wire.conductor) < areaMm2(size));
   return {

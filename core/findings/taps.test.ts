@@ -19,14 +19,9 @@ interface Tapped {
 
 /** Two circuits of one lamp each in one slot, the second in a tap. */
 function wireUp(build: ReturnType<typeof rig>, { leg, hostW = 60, tapW = 36, hostA = 10, tapA = 5, slotMaxA = 30 }: Tapped): void {
-  build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: 60, mount: null });
-  build.add({ id: 'block', kind: 'fuseBlock', slots: 6, slotMaxA, blockMaxA: 100 });
-  build.add({ id: 'host', kind: 'protection', family: 'blade', ratingA: hostA, mount: { blockId: 'block', slot: 2 } });
-  build.add({ id: 'tap', kind: 'protection', family: 'blade', ratingA: tapA, mount: { blockId: 'block', slot: 2, tap: leg } });
-  build.add({ id: 'bar', kind: 'busBar', ratingA: 150 });
-  build.wire('battery.plus', 'main.in', 150, 'mm2:16');
-  build.wire('main.out', 'block.in', 1000, 'mm2:16');
-  build.wire('bar.bar', 'battery.minus', 1000, 'mm2:16', 'return');
+  build.supply({ slotMaxA });
+  build.slot('host', 2, hostA);
+  build.slot('tap', 2, tapA, leg);
   for (const [fuse, watts] of [
     ['host', hostW],
     ['tap', tapW],
@@ -40,7 +35,6 @@ function wireUp(build: ReturnType<typeof rig>, { leg, hostW = 60, tapW = 36, hos
 
 const tapped = (what: Tapped) => {
   const build = rig();
-  build.battery('agm', 100);
   wireUp(build, what);
   return build.design();
 };

@@ -1,15 +1,14 @@
 import type { Analysis } from '../analysis/types';
 import { jointsOf } from '../analysis/joints';
-import { protectionTree } from '../analysis/protectionChain';
-import { studWords } from '../catalog/terminals';
-import { STUD_SIZES } from '../design/vocabulary';
-import { studName, studsOf } from '../analysis/studs';
 import { voltsLeft } from '../analysis/leastVolts';
-import type { FeedCable } from '../devices/feedCable';
+import { protectionTree } from '../analysis/protectionChain';
+import { studName, studsOf } from '../analysis/studs';
 import { zoneDrops } from '../analysis/zoneDrops';
+import { studWords } from '../catalog/terminals';
+import type { FeedCable } from '../devices/feedCable';
 import { feedShareOf } from '../sizing/dropTargets';
 import { CHEMISTRY_FACTS } from '../catalog/chemistries';
-import { FAMILY_NAMES } from '../catalog/fuses';
+import { FAMILY_NAMES, TAP_WORDS } from '../catalog/fuses';
 import { INTERRUPTING } from '../catalog/interrupting';
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { SOURCES } from '../catalog/sources';
@@ -145,8 +144,7 @@ function fuseMap({ blocks, design }: Analysis): ReportSection {
         ];
         const own = row(String(slot), circuitId ?? protectionId, ratingA, peakA);
         if (!tap) return [own];
-        const leg = tap.leg === 'supply' ? 'tap, live clip' : 'tap, load’s clip';
-        return [own, row(`${slot}, ${leg}`, tap.circuitId ?? tap.protectionId, tap.ratingA, tap.peakA)];
+        return [own, row(`${slot}, ${TAP_WORDS[tap.leg]}`, tap.circuitId ?? tap.protectionId, tap.ratingA, tap.peakA)];
       }),
     ),
   };
@@ -247,15 +245,12 @@ function studs(analysis: Analysis): ReportSection {
     title: 'Studs and rings',
     text: 'What is bolted where, and the smallest stud that rings of the thickest cable there are made for. At most four rings to a bolt.',
     columns: left('Stud of', 'Its size', 'Rings', 'Least stud for them'),
-    rows: studsOf(analysis).map(({ deviceId, terminal, stud, rings }) => {
-      const least = rings.map((ring) => ring.least).sort((a, b) => STUD_SIZES.indexOf(b) - STUD_SIZES.indexOf(a))[0]!;
-      return [
-        studName(nameOf(analysis.design, deviceId), terminal),
-        stud ? studWords(stud) : MISSING,
-        rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', '),
-        studWords(least),
-      ];
-    }),
+    rows: studsOf(analysis).map(({ deviceId, terminal, stud, rings, least }) => [
+      studName(nameOf(analysis.design, deviceId), terminal),
+      stud ? studWords(stud) : MISSING,
+      rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', '),
+      studWords(least),
+    ]),
   };
 }
 

@@ -66,6 +66,11 @@ export function candidateSizes(standard: ConductorConditions['standard'], family
   return CONDUCTOR_SIZES.filter((size) => size.startsWith(family) && areaMm2(size) >= smallest);
 }
 
+/** The sizes to choose from in place of a conductor, in its own family. */
+export function sizesLike(standard: ConductorConditions['standard'], conductor: ConductorSize): ConductorSize[] {
+  return candidateSizes(standard, awgOf(conductor) ? 'awg' : 'mm2');
+}
+
 /** The smallest area for strength, mm2: 16 AWG or 1 mm2 alone, 18 AWG or 0.75 mm2 inside a sheath. Source: ABYC E-11, ISO 10133, from memory. */
 export function mechanicalMinimumMm2(size: ConductorSize, cableForm: RunDemand['cableForm']): number {
   if (awgOf(size)) return areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16');

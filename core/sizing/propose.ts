@@ -1,16 +1,16 @@
 import { analyse } from '../analysis/analyse';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
-import { areaMm2, awgOf, type ConductorSize } from '../catalog/conductorSizes';
+import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
 import { applyUnchecked, isEmpty, type Change } from '../design/change';
 import type { Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { nameOf } from '../design/names';
-import type { Protection } from '../design/schema';
+import type { Protection, Settings } from '../design/schema';
 import { remediesFor } from '../findings/remedies';
 import { findingKey, type Finding, type Rule } from '../findings/types';
 import { addCircuit, firstFreeSlot, usualScheme } from '../switching/schemes';
-import { candidateSizes } from './conductorChoice';
+import { sizesLike } from './conductorChoice';
 import { leastFuseA } from './fuse';
 import { fuseLimitA } from './fuseLimit';
 
@@ -18,17 +18,16 @@ import { fuseLimitA } from './fuseLimit';
 export const MEASURES = ['cost', 'weight', 'drop'] as const;
 export type Measure = (typeof MEASURES)[number];
 
-/** What a metre of one conductor costs: a part for the cable as such and a part for its copper, in whatever money one counts. */
-export interface Prices {
-  perM: number;
-  perMm2M: number;
-  /** A fuse block; a fuse with what holds it. */
-  perBlock?: number | undefined;
-  perFuse?: number | undefined;
-}
+/** What cable, blocks and fuses cost, in whatever money one counts. */
+export type Prices = Required<NonNullable<Settings['prices']>>;
 
 /** Round figures to begin with; a person's own are right. */
-export const USUAL_PRICES: Prices = { perM: 0.4, perMm2M: 0.3 };
+export const USUAL_PRICES: Prices = { perM: 0.4, perMm2M: 0.3, perBlock: 28, perFuse: 2.5 };
+
+/** A design's own prices, usual ones where it has none. */
+export function pricesOf({ prices }: Pick<Settings, 'prices'>): Prices {
+  return { ...USUAL_PRICES, ...prices } as Prices;
+}
 
 export interface ProposalQuestion {
   /** The circuits to size; null: all of them. */
@@ -289,11 +288,10 @@ function candidatesOf({ index, wiring, loads }: Analysis, circuit: CircuitAnalys
   );
   const leastA = Math.max(leastFuseA(circuit.continuousA, circuit.peakA), circuit.peakA * HEADROOM);
   const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA - 1e-9 && rating <= mostA);
-  const family = circuit.conductor && awgOf(circuit.conductor) ? 'awg' : 'mm2';
   // Under the least drop, copper stops where the usual terminals do, unless the rules themselves ask for more.
   const least = circuit.choice ? areaMm2(circuit.choice.conductor) : 0;
   const mostMm2 = measure === 'drop' ? Math.max(YELLOW_MM2, least) * 1.001 : Infinity;
-  return candidateSizes(settings.conductorStandard, family)
+  return sizesLike(settings.conductorStandard, circuit.conductor ?? 'mm2:1')
     .filter((size) => areaMm2(size) <= mostMm2)
     .flatMap((conductor) => ratings.map((ratingA) => ({ conductor, ratingA })));
 }

@@ -3,14 +3,13 @@
 import { useMemo } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { jointsOf } from '@/core/analysis/joints';
-import { nameOf } from '@/core/design/names';
 import { formatConductor, formatNumber } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 
 /** What has to be ended and joined in a circuit, in a sentence or two. */
 export function JointsNote({ circuit }: { circuit: CircuitAnalysis }) {
   const analysis = useDesign((state) => state.analysis);
-  const { ends, rowJoints, wet, twoSizes } = useMemo(() => jointsOf(analysis, circuit), [analysis, circuit]);
+  const { ends, rowJoints, wet } = useMemo(() => jointsOf(analysis, circuit), [analysis, circuit]);
   if (ends.length === 0) return null;
   return (
     <p>
@@ -29,8 +28,6 @@ export function JointsNote({ circuit }: { circuit: CircuitAnalysis }) {
       ))}
       {rowJoints > 0 && `${rowJoints} three-way joints in its rows. `}
       {wet && 'Part of it gets wet: sealed sleeves or sealed crimps there. '}
-      {twoSizes.length > 0 &&
-        `Two sizes meet at ${twoSizes.map((id) => nameOf(analysis.design, id)).join(', ')}: take a terminal that holds both.`}
     </p>
   );
 }

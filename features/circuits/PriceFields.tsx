@@ -1,13 +1,14 @@
+import { useMemo } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/design/vocabulary';
-import { USUAL_PRICES, type Prices } from '@/core/sizing/propose';
-import { USUAL_PART_PRICES } from '@/core/sizing/ways/compareWays';
+import { pricesOf, type Prices } from '@/core/sizing/propose';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 
 /** The prices a design is weighed by; round figures until a person puts in their own. */
 export function usePrices(): Prices {
-  return useDesign(({ analysis }) => analysis.index.settings.prices) ?? USUAL_PRICES;
+  const settings = useDesign(({ analysis }) => analysis.index.settings);
+  return useMemo(() => pricesOf(settings), [settings]);
 }
 
 const CABLE = [
@@ -23,7 +24,6 @@ const PARTS = [
 export function PriceFields({ parts = false }: { parts?: boolean }) {
   const store = useDesignStore();
   const prices = usePrices();
-  const known = { ...USUAL_PART_PRICES, ...prices };
   const set = (fields: Partial<Prices>) =>
     store.commit('Change a price', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { prices: { ...prices, ...fields } } }]));
   return [...CABLE, ...(parts ? PARTS : [])].map(([field, words, label]) => (
@@ -31,7 +31,7 @@ export function PriceFields({ parts = false }: { parts?: boolean }) {
       {words}
       <QuantityField
         label={label}
-        value={known[field]}
+        value={prices[field]}
         unit=""
         decimals={2}
         least={0}

@@ -4,13 +4,12 @@ import { Button, Modal, Progress, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { isEmpty } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
-import { MEASURES, type Measure, type Proposal, type ProposalGovernor, type ProposalQuestion } from '@/core/sizing/propose';
+import { MEASURES, type Measure, type Proposal, type ProposalGovernor } from '@/core/sizing/propose';
 import { formatConductor, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
-import type { ProposalNews } from '@/workers/proposal';
 import { PriceFields, usePrices } from './PriceFields';
 import styles from './ProposeDialog.module.css';
-import { useWorker } from './useWorker';
+import { useSizing } from './useSizing';
 import { WaysTable } from './WaysTable';
 
 const MEASURE_WORDS: Record<Measure, string> = { cost: 'least cost', weight: 'least copper', drop: 'least drop' };
@@ -31,9 +30,6 @@ const SIZES_SAY =
 const WAYS_SAY =
   'Each way is sized for the same end and keeps every rule. A nearer block stands where one of these circuits already has a place; where no vehicle is laid out, as far along as you say. Every wire its own size is thinned wire by wire, so near the least rather than surely it.';
 
-const makeWorker = () => new Worker(new URL('../../workers/proposal.ts', import.meta.url), { type: 'module' });
-const readNews = (news: ProposalNews) => ('done' in news ? news : { answer: news.proposal });
-
 /** Conductor and fuse for a circuit, a zone or the whole design, before and after, taken as one change. */
 export function ProposeDialog({ onClose }: { onClose(): void }) {
   const store = useDesignStore();
@@ -49,8 +45,8 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
   }, [circuits, scope]);
   const [wanted, setWanted] = useState<'sizes' | 'ways'>('sizes');
   const compares = wanted === 'ways' && circuitIds !== null;
-  const question: ProposalQuestion | null = compares ? null : { circuitIds, measure, prices };
-  const { done, answer: proposal } = useWorker(question, makeWorker, readNews);
+  const { done, answer } = useSizing(compares ? null : { ask: 'sizes', circuitIds, measure, prices });
+  const proposal = answer && 'proposal' in answer ? answer.proposal : null;
   const take = () => {
     if (!proposal) return;
     const refused = store.commit(

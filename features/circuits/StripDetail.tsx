@@ -1,34 +1,25 @@
 'use client';
 
-import { Button, Popconfirm, Segmented, Select } from 'antd';
+import { Button } from 'antd';
 import { useMemo } from 'react';
 import { marginsOf } from '@/core/analysis/margins';
 import type { CircuitAnalysis } from '@/core/analysis/types';
-import { RATINGS_A } from '@/core/catalog/fuses';
-import { updateRecords } from '@/core/design/change';
-import { deviceOf } from '@/core/design/design';
-import { DROP_CLASSES, type DropClass } from '@/core/design/vocabulary';
 import { nameOf } from '@/core/design/names';
 import { wordFinding } from '@/core/findings/wording';
 import { remediesFor } from '@/core/findings/remedies';
-import { dropTargetOf } from '@/core/sizing/dropTargets';
-import { fitKitFuse, kitFuseOf, removeKitFuse } from '@/core/switching/kitFuse';
-import { removeCircuit, setReturn } from '@/core/switching/schemes';
 import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
 import { solvedRun } from '@/core/analysis/solvedRun';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import type { PickedState } from '@/features/design/designStore';
 import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
-import { QuantityField } from '@/ui/QuantityField';
 import { layOutStrip, type StripGeometry, type StripScale } from '@/ui/runStrip/geometry';
 import { VoltageProfile } from '@/ui/runStrip/VoltageProfile';
 import { Verdict } from '@/ui/Verdict';
+import { CircuitSettings } from './CircuitSettings';
 import { DeadShortNote } from './DeadShortNote';
-import { setCircuit } from './edits';
 import { JointsNote } from './JointsNote';
 import { Margins } from './Margins';
 import { OtherSchools } from './OtherSchools';
-import { TradeSizeField } from './TradeSizeField';
 import { WireLengths } from './WireLengths';
 import styles from './StripDetail.module.css';
 
@@ -50,7 +41,7 @@ export function StripDetail({ circuit, geometry, scale }: StripDetailProps) {
     () => (isSolved(solved) ? layOutStrip(solvedRun(circuit, solved), { ...scale, sourceV: solved.batteryV, countShared: true }) : null),
     [circuit, scale, solved],
   );
-  if (circuit.worstLoadId === null) return <Settings circuit={circuit} />;
+  if (circuit.worstLoadId === null) return <CircuitSettings circuit={circuit} />;
   const limitV = sourceV - (circuit.targetPercent / 100) * nominalV;
   const supplyV = sourceV - geometry.supply.at(-1)![1];
   const worst = nameOf(design, circuit.worstLoadId);
@@ -82,7 +73,7 @@ export function StripDetail({ circuit, geometry, scale }: StripDetailProps) {
         {solved !== null && !isSolved(solved) && <span role="alert">The network has no answer: {solved.message}</span>}
       </p>
       <div className={styles.lower}>
-        <Settings circuit={circuit} />
+        <CircuitSettings circuit={circuit} />
         <Reasons circuit={circuit} />
       </div>
     </div>
@@ -93,131 +84,6 @@ function pickedWords(picked: PickedState): string {
   if (picked === 'allOn') return 'everything on';
   if (picked === 'allOff') return 'everything off';
   return picked === 'onlyThis' ? 'this circuit alone' : 'as the scenario uses it';
-}
-
-const DROP_CLASS_WORDS: Record<DropClass, string> = { critical: 'critical, lighting', general: 'general', tolerant: 'not critical' };
-
-function Settings({ circuit }: { circuit: CircuitAnalysis }) {
-  const store = useDesignStore();
-  const design = useDesign((state) => state.design);
-  const own = design.records.get(circuit.id);
-  const chassis = circuit.returnWireIds.some((id) => {
-    const wire = design.records.get(id);
-    return wire?.type === 'wire' && [wire.from, wire.to].some(({ deviceId }) => deviceOf(design, deviceId, 'groundPoint'));
-  });
-  const settings = useDesign(({ analysis }) => analysis.index.settings);
-  if (own?.type !== 'circuit') return null;
-  const set = (label: string, fields: object) => store.commit(label, (now) => setCircuit(now, circuit.id, fields));
-  return (
-    <div className={styles.settings}>
-      <label>
-        <span>Name</span>
-        <input
-          className={styles.text}
-          defaultValue={own.name}
-          key={own.name}
-          maxLength={80}
-          onBlur={(event) => event.target.value.trim() && set('Rename the circuit', { name: event.target.value.trim() })}
-          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        />
-      </label>
-      <label>
-        <span>Drop target</span>
-        <QuantityField
-          label={`Drop target of ${circuit.name}`}
-          value={circuit.targetPercent}
-          decimals={1}
-          unit="%"
-          least={0.5}
-          most={20}
-          onPreview={(value) => store.preview((now) => setCircuit(now, circuit.id, { targetPercent: value }))}
-          onCommit={(value) => set('Set the drop target', { targetPercent: value })}
-          onCancel={store.cancel}
-        />
-      </label>
-      <div className={styles.choice}>
-        <span>Kind</span>
-        <Select<DropClass>
-          size="small"
-          aria-label="Kind of circuit"
-          value={own.dropClass}
-          style={{ width: 200 }}
-          onChange={(dropClass) => set('Set the kind of circuit', { dropClass, targetPercent: null })}
-          options={DROP_CLASSES.map((value) => ({
-            value,
-            label: `${DROP_CLASS_WORDS[value]}, ${formatPercent(dropTargetOf(settings, value))}`,
-          }))}
-        />
-      </div>
-      <div className={styles.choice}>
-        <span>Return</span>
-        <Segmented
-          size="small"
-          aria-label="Return"
-          value={chassis ? 'chassis' : 'dedicated'}
-          disabled={circuit.returnWireIds.length === 0}
-          onChange={(kind) =>
-            store.commit('Change the return', (now) => setReturn(now, circuit.id, kind as 'chassis' | 'dedicated', circuit.returnWireIds))
-          }
-          options={[
-            { value: 'dedicated', label: 'Cable' },
-            { value: 'chassis', label: 'Chassis' },
-          ]}
-        />
-      </div>
-      {circuit.loadIds.length > 0 && circuit.fed && <KitFuse circuit={circuit} />}
-      {circuit.conductor && (
-        <div className={styles.choice}>
-          <span>Cable</span>
-          <TradeSizeField
-            label={`Cable of ${circuit.name} as it is named`}
-            onTake={(conductor) =>
-              store.commit(`Set the cable of ${circuit.name}`, (now) =>
-                updateRecords(
-                  now,
-                  [...circuit.supplyWireIds, ...circuit.returnWireIds].map((id) => ({ id, set: { conductor } })),
-                ),
-              )
-            }
-          />
-        </div>
-      )}
-      <Popconfirm
-        title="Take this circuit out?"
-        description="Its fuse, switch and wires go; its loads stay. It can be undone."
-        okText="Take it out"
-        onConfirm={() => store.commit(`Remove circuit ${circuit.name}`, (now) => removeCircuit(now, circuit.id))}
-      >
-        <Button size="small" danger>
-          Remove circuit
-        </Button>
-      </Popconfirm>
-    </div>
-  );
-}
-
-/** The fuse a kit's harness brings along, beside the block's. */
-function KitFuse({ circuit }: { circuit: CircuitAnalysis }) {
-  const store = useDesignStore();
-  const analysis = useDesign((state) => state.analysis);
-  const fuse = useMemo(() => kitFuseOf(analysis, circuit), [analysis, circuit]);
-  return (
-    <div className={styles.choice}>
-      <span>Kit’s own fuse</span>
-      <Select<number>
-        size="small"
-        aria-label={`Kit fuse of ${circuit.name}`}
-        value={fuse?.ratingA ?? 0}
-        style={{ width: 96 }}
-        onChange={(ratingA) =>
-          store.commit(ratingA === 0 ? 'Take the kit fuse out' : `Fit a kit fuse of ${formatRating(ratingA)}`, () =>
-            ratingA === 0 ? removeKitFuse(analysis, circuit) : fitKitFuse(analysis, circuit, ratingA),
-          )
-        }
-        options={[{ value: 0, label: 'none' }, ...RATINGS_A.blade.map((ratingA) => ({ value: ratingA, label: formatRating(ratingA) }))]}
-      />
-    </div>
-  );
 }
 
 function Reasons({ circuit }: { circuit: CircuitAnalysis }) {

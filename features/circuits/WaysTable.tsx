@@ -6,15 +6,14 @@ import { isEmpty } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import { wordFinding } from '@/core/findings/wording';
 import type { Measure } from '@/core/sizing/propose';
-import { worthOf, type Way, type WayKind, type WaysQuestion } from '@/core/sizing/ways/compareWays';
+import { worthOf, type Way, type WayKind } from '@/core/sizing/ways/compareWays';
 import { usualTrunkMm } from '@/core/sizing/ways/subBlock';
 import { formatConductor, formatLength, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { MmField } from '@/ui/MmField';
-import type { WaysNews } from '@/workers/ways';
 import { usePrices } from './PriceFields';
 import styles from './ProposeDialog.module.css';
-import { useWorker } from './useWorker';
+import { useSizing } from './useSizing';
 
 const WAY_WORDS: Record<WayKind, string> = {
   asItIs: 'As it is',
@@ -24,9 +23,6 @@ const WAY_WORDS: Record<WayKind, string> = {
   twoTrunks: 'A second trunk',
 };
 
-const makeWorker = () => new Worker(new URL('../../workers/ways.ts', import.meta.url), { type: 'module' });
-const readNews = (news: WaysNews) => ('done' in news ? news : { answer: news.ways });
-
 /** The ways to wire a zone or a circuit side by side, each taken by a click. */
 export function WaysTable({ circuitIds, measure, onTaken }: { circuitIds: readonly string[]; measure: Measure; onTaken(): void }) {
   const store = useDesignStore();
@@ -35,8 +31,8 @@ export function WaysTable({ circuitIds, measure, onTaken }: { circuitIds: readon
   const analysis = useDesign((state) => state.analysis);
   const [trunkMm, setTrunkMm] = useState<number | null>(null);
   const usualMm = usualTrunkMm(analysis, circuitIds);
-  const question: WaysQuestion = { circuitIds, measure, prices, trunkMm };
-  const { done, answer: ways } = useWorker(question, makeWorker, readNews);
+  const { done, answer } = useSizing({ ask: 'ways', circuitIds, measure, prices, trunkMm });
+  const ways = answer && 'ways' in answer ? answer.ways : null;
   const best = ways?.filter(({ breaks }) => breaks.length === 0).reduce((least, way) => (worthOf(way, measure) < worthOf(least, measure) - 1e-9 ? way : least)); // prettier-ignore
   const take = (way: Way) => {
     const refused = store.commit(`${WAY_WORDS[way.kind]}: ${scopeName(circuitIds.length)}`, () => way.change);

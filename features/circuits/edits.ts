@@ -1,8 +1,8 @@
 import type { CircuitAnalysis } from '@/core/analysis/types';
-import { awgOf, type ConductorSize } from '@/core/catalog/conductorSizes';
+import type { ConductorSize } from '@/core/catalog/conductorSizes';
 import { NO_CHANGE, updateRecords, type Change } from '@/core/design/change';
 import { deviceOf, recordOf, settingsOf, type Design } from '@/core/design/design';
-import { candidateSizes } from '@/core/sizing/conductorChoice';
+import { sizesLike } from '@/core/sizing/conductorChoice';
 import { stepRating } from '@/core/switching/schemes';
 
 /** The edits a run strip makes, each as a change to the design it is given. */
@@ -14,7 +14,7 @@ export function stepFuse(design: Design, circuit: CircuitAnalysis, by: 1 | -1): 
 
 /** The sizes a conductor of this family steps through. */
 export function sizesFor(design: Design, conductor: ConductorSize): ConductorSize[] {
-  return candidateSizes(settingsOf(design).conductorStandard, awgOf(conductor) ? 'awg' : 'mm2');
+  return sizesLike(settingsOf(design).conductorStandard, conductor);
 }
 
 /** Steps some wires to the next size from the thinnest of them, all to the same. */

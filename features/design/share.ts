@@ -14,6 +14,7 @@ export function shareUnchanged(previous: Analysis | null, next: Analysis): Analy
     zones: shareList(previous.zones, next.zones),
     totals: share(previous.totals, next.totals),
     main: share(previous.main, next.main),
+    mainFeeds: share(previous.mainFeeds, next.mainFeeds),
     findings: share(previous.findings, next.findings),
     bank: share(previous.bank, next.bank),
     index: {

@@ -48,7 +48,7 @@ export function FuseBlocks() {
   const place = (protectionId: string, mount: Mount) =>
     store.commit(
       mount
-        ? `Put ${nameOf(design, protectionId)} in ${mount.tap ? 'a tap on' : ''} slot ${mount.slot}`.replace('  ', ' ')
+        ? `Put ${nameOf(design, protectionId)} in ${mount.tap ? 'a tap on ' : ''}slot ${mount.slot}`
         : `Take ${nameOf(design, protectionId)} out`,
       (now) => mountFuse(now, protectionId, mount),
     );

@@ -3,20 +3,14 @@
 import { Segmented, Select } from 'antd';
 import { updateRecords } from '@/core/design/change';
 import type { Settings } from '@/core/design/schema';
-import { CONDUCTOR_STANDARDS, INSULATION_RATINGS_C, SETTINGS_ID, type ConductorStandard, type DropClass } from '@/core/design/vocabulary';
+import { CONDUCTOR_STANDARDS, INSULATION_RATINGS_C, SETTINGS_ID, type DropClass } from '@/core/design/vocabulary';
+import { AMPACITY_TABLES } from '@/core/catalog/ampacity';
 import { SOURCES } from '@/core/catalog/sources';
 import { dropTargetOf, feedShareOf } from '@/core/sizing/dropTargets';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 import { PRACTICE_WORDS } from './practice';
 import styles from './Supply.module.css';
-
-const STANDARD_SOURCES: Record<ConductorStandard, string> = {
-  'us-small-craft': SOURCES.usSmallCraft,
-  'iso-small-craft': SOURCES.isoSmallCraft,
-  'road-vehicle': SOURCES.roadVehicle,
-  'us-recreational': SOURCES.usRecreational,
-};
 
 /** The schools this design follows, each with the reason for its default. */
 export function PracticeCard() {
@@ -49,7 +43,7 @@ export function PracticeCard() {
             options={CONDUCTOR_STANDARDS.map((value) => ({ value, label: PRACTICE_WORDS.standard[value] }))}
           />
           <span>
-            {STANDARD_SOURCES[settings.conductorStandard]}. {SOURCES.fromMemory}
+            {AMPACITY_TABLES[settings.conductorStandard].source}. {SOURCES.fromMemory}
           </span>
         </dd>
         <dt>Insulation</dt>

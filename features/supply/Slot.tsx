@@ -1,10 +1,10 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Select } from 'antd';
 import type { SlotAnalysis } from '@/core/analysis/types';
-import { BLADE_COLOURS } from '@/core/catalog/fuses';
+import { BLADE_COLOURS, TAP_WORDS } from '@/core/catalog/fuses';
 import { updateRecords } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
-import type { TapLeg } from '@/core/design/vocabulary';
+import { TAP_LEGS, type TapLeg } from '@/core/design/vocabulary';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import styles from './FuseBlocks.module.css';
@@ -55,10 +55,7 @@ function Tap({ blockId, slot, tap }: { blockId: string; slot: number; tap: NonNu
               updateRecords(design, [{ id: tap.protectionId, set: { mount: { blockId, slot, tap: leg } } }]),
             )
           }
-          options={[
-            { value: 'supply', label: 'tap, live clip' },
-            { value: 'load', label: 'tap, load’s clip' },
-          ]}
+          options={TAP_LEGS.map((value) => ({ value, label: TAP_WORDS[value] }))}
         />
         {name}
       </span>

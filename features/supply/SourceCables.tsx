@@ -5,7 +5,7 @@ import type { ConductorSize } from '@/core/catalog/conductorSizes';
 import { ANY_RATING_A } from '@/core/catalog/fuses';
 import type { DcDcCharger } from '@/core/devices/dcDcCharger';
 import type { FeedCable } from '@/core/devices/feedCable';
-import { goesByGauge, LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/design/vocabulary';
 import { candidateSizes } from '@/core/sizing/conductorChoice';
 import { formatConductor, formatRating } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
@@ -83,7 +83,7 @@ interface ValueOf<T> {
 
 function ConductorField({ label, of, value, onSet }: ValueOf<ConductorSize>) {
   const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
-  const sizes = candidateSizes(standard, goesByGauge(standard) ? 'awg' : 'mm2');
+  const sizes = candidateSizes(standard);
   const known = value === null || sizes.includes(value) ? sizes : [value, ...sizes];
   return (
     <Field label={label}>

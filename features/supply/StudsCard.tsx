@@ -36,9 +36,8 @@ export function StudsCard() {
           </tr>
         </thead>
         <tbody>
-          {studs.map(({ deviceId, terminal, stud, rings }) => {
+          {studs.map(({ deviceId, terminal, stud, rings, least }) => {
             const name = nameOf(analysis.design, deviceId);
-            const least = STUD_SIZES[Math.max(...rings.map((ring) => STUD_SIZES.indexOf(ring.least)))]!;
             return (
               <tr key={`${deviceId}/${terminal}`}>
                 <th scope="row">{studName(name, terminal)}</th>

@@ -1,14 +1,18 @@
 import { analyse } from '../../analysis/analyse';
-import type { Analysis } from '../../analysis/types';
+import { conductorTables } from '../../analysis/conductorTables';
+import type { Analysis, CircuitAnalysis } from '../../analysis/types';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { applyUnchecked, type Change } from '../../design/change';
-import { deviceOf, type Design } from '../../design/design';
+import { indexDesign } from '../../design/design';
 import { findingKey, type Finding } from '../../findings/types';
 import { between, cableOf, propose, type Measure, type Prices } from '../propose';
-import { ampacity } from '../ampacity';
+import { sizesLike } from '../conductorChoice';
 import { thinned } from './ownSizes';
-import { movable, sitesFor, trunkSizes, withSubBlock, type SubBlockSite, type WithSubBlock } from './subBlock';
+import { movable, sitesFor, withSubBlock, withTrunk, type WithSubBlock } from './subBlock';
 import { partedInTwo } from './twoTrunks';
+
+/** Air the ampacity tables are made for, C. */
+const TABLE_C = 30;
 
 export const WAY_KINDS = ['asItIs', 'oneSize', 'ownSizes', 'subBlock', 'twoTrunks'] as const;
 export type WayKind = (typeof WAY_KINDS)[number];
@@ -40,47 +44,32 @@ export interface WaysQuestion {
   trunkMm: number | null;
 }
 
-/** Round figures to begin with; a person's own are right. */
-export const USUAL_PART_PRICES = { perBlock: 28, perFuse: 2.5 } as const;
+/** Told how far the work is, 0 to 1. It is stopped by ending the worker it runs in. */
+export type Say = (done: number) => void;
+
+/** How the work is shared out, roughly. */
+const SHARES = { oneSize: 0.15, ownSizes: 0.15, subBlock: 0.45, twoTrunks: 0.25 };
 
 /**
  * The ways to wire a zone or a circuit, side by side: as it is, one size each, every wire its own size, a fuse block nearer to the loads, and for one
- * circuit with several loads a second trunk. Each is sized for the measure by `propose` and judged by the design's own rules. Null when stopped.
+ * circuit with several loads a second trunk. Each is sized for the measure by `propose` and judged by the design's own rules.
  */
-export function compareWays(analysis: Analysis, question: WaysQuestion, say: (done: number) => boolean = () => true): Way[] | null {
-  const ways: Way[] = [asItIs(analysis, question)];
-  let done = 0;
-  const step = (share: number) => (part: number) => say(Math.min(0.99, done + share * part));
-  const oneSize = sizedWay(analysis, analysis, 'oneSize', null, question, step(0.15));
-  if (oneSize === 'stopped') return null;
-  done += 0.15;
-  if (oneSize) {
-    ways.push(oneSize.way);
-    if (question.measure !== 'drop') {
-      const thin = thinned(oneSize.after, question.circuitIds, () => say(done));
-      if (!thin) return null;
-      ways.push(wayOf(analysis, thin, 'ownSizes', null, question));
-    }
-  }
-  done += 0.15;
-  const near = bestSubBlock(analysis, question, step(0.45));
-  if (near === 'stopped') return null;
-  if (near) ways.push(near);
-  done += 0.45;
-  const [only] = question.circuitIds;
-  const circuit = question.circuitIds.length === 1 ? analysis.circuits.find(({ id }) => id === only) : undefined;
-  const parted = circuit ? partedInTwo(analysis, circuit) : [];
-  let best: Way | null = null;
-  for (const [place, { design, atLoadId }] of parted.entries()) {
-    const start = analyse(design, analysis);
-    const sized = sizedWay(analysis, start, 'twoTrunks', { kind: 'twoTrunks', loadId: atLoadId }, question, (part) =>
-      say(Math.min(0.99, done + (0.25 * (place + part)) / parted.length)),
-    );
-    if (sized === 'stopped') return null;
-    if (sized && better(sized.way, best, question.measure)) best = sized.way;
-  }
-  if (best) ways.push(best);
-  return ways;
+export function compareWays(analysis: Analysis, question: WaysQuestion, say: Say = () => undefined): Way[] {
+  const ways: (Way | null)[] = [wayOf(analysis, analysis, 'asItIs', null, question)];
+  let before = 0;
+  const part = (share: number): Say => {
+    const from = before;
+    before += share;
+    return (done) => say(Math.min(0.99, from + share * done));
+  };
+  const oneSize = sizedWay(analysis, analysis, 'oneSize', null, question, part(SHARES.oneSize));
+  ways.push(oneSize?.way ?? null);
+  part(SHARES.ownSizes)(0);
+  if (oneSize && question.measure !== 'drop')
+    ways.push(wayOf(analysis, thinned(oneSize.after, question.circuitIds), 'ownSizes', null, question));
+  ways.push(bestSubBlock(analysis, question, part(SHARES.subBlock)));
+  ways.push(bestSecondTrunk(analysis, question, part(SHARES.twoTrunks)));
+  return ways.filter((way) => way !== null);
 }
 
 /** What a way comes to by a measure: money, kg, or percent of drop. */
@@ -91,10 +80,6 @@ export function worthOf({ cableCost, partsCost, weightKg, meanDropPercent }: Way
 function better(way: Way, than: Way | null, measure: Measure): boolean {
   if (than === null || way.breaks.length < than.breaks.length) return true;
   return way.breaks.length === than.breaks.length && worthOf(way, measure) < worthOf(than, measure) - 1e-9;
-}
-
-function asItIs(analysis: Analysis, question: WaysQuestion): Way {
-  return wayOf(analysis, analysis, 'asItIs', null, question);
 }
 
 interface SizedWay {
@@ -109,11 +94,13 @@ function sizedWay(
   kind: WayKind,
   takes: Way['takes'],
   question: WaysQuestion,
-  say: (part: number) => boolean,
-): SizedWay | 'stopped' | null {
+  say: Say,
+): SizedWay | null {
   const { circuitIds, measure, prices } = question;
-  const proposal = propose(start, { circuitIds, measure, prices }, say);
-  if (!proposal) return 'stopped';
+  const proposal = propose(start, { circuitIds, measure, prices }, (done) => {
+    say(done);
+    return true;
+  })!;
   if (proposal.circuits.some(({ stuck }) => stuck)) return null;
   const after = analyse(applyUnchecked(start.design, proposal.change), start);
   return { way: wayOf(before, after, kind, takes, question), after };
@@ -137,7 +124,7 @@ function wayOf(before: Analysis, after: Analysis, kind: WayKind, takes: Way['tak
     kind,
     change: between(before.design, after.design),
     cableCost: cable.cost,
-    partsCost: blocks * (prices.perBlock ?? USUAL_PART_PRICES.perBlock) + fuses * (prices.perFuse ?? USUAL_PART_PRICES.perFuse),
+    partsCost: blocks * prices.perBlock + fuses * prices.perFuse,
     weightKg: cable.weightKg,
     worstDropPercent: Math.max(0, ...drops),
     meanDropPercent: drops.length === 0 ? 0 : drops.reduce((sum, drop) => sum + drop, 0) / drops.length,
@@ -146,34 +133,42 @@ function wayOf(before: Analysis, after: Analysis, kind: WayKind, takes: Way['tak
   };
 }
 
-/** The best of the sites and trunk sizes for a block nearer to the loads. */
-function bestSubBlock(analysis: Analysis, question: WaysQuestion, say: (part: number) => boolean): Way | 'stopped' | null {
+/** The block with the least cable in all of every site, with the best trunk of every size. */
+function bestSubBlock(analysis: Analysis, question: WaysQuestion, say: Say): Way | null {
   const circuits = movable(analysis, question.circuitIds);
   const like = circuits[0]?.conductor;
-  if (!like) return null;
-  const sites = sitesFor(analysis, circuits, question.trunkMm);
-  const dry = sites.filter(({ zoneId }) => !isWet(analysis, zoneId));
-  const site = shortestSite(analysis, circuits, dry.length > 0 ? dry : sites, like);
-  if (!site) return null;
-  const sizes = trunkSizes(analysis, like);
+  const built = like ? shortestSubBlock(analysis, circuits, question.trunkMm) : null;
+  if (!like || !built) return null;
+  const { settings } = analysis.index;
+  // No trunk thinner than its own fuse allows even in the open.
+  const carries = (size: ConductorSize) => conductorTables(settings).ampacity(size, TABLE_C, false, 1).amps;
+  const sizes = sizesLike(settings.conductorStandard, like).filter((size) => carries(size) >= built.ratingA);
   let best: Way | null = null;
   for (const [place, size] of sizes.entries()) {
-    const built = withSubBlock(analysis, circuits, site, size);
-    const { settings } = analysis.index;
-    const ratingA = built && deviceOf(built.design, built.feederId, 'protection')!.ratingA;
-    // No trunk thinner than its own fuse allows even in the open.
-    const carries = ampacity(size, { standard: settings.conductorStandard, insulationC: settings.insulationC, ambientC: 30, engineSpace: false }).amps; // prettier-ignore
-    if (!built || ratingA === null || carries < ratingA) continue;
-    // A trunk that alone costs more than the best way so far cannot win.
-    const start = analyse(built.design, analysis);
+    const start = analyse(withTrunk(built, size), analysis);
+    // A trunk that alone comes to more than the best way so far cannot win; against drop, one four times as thick is the end.
     const trunk = cableOf(start, built.trunkIds, question.prices);
-    const floor = question.measure === 'cost' ? trunk.cost : question.measure === 'weight' ? trunk.weightKg : 0;
-    if (best?.breaks.length === 0 && floor >= worthOf(best, question.measure)) break;
-    if (question.measure === 'drop' && areaMm2(size) > 4 * areaMm2(like)) break;
-    const sized = sizedWay(analysis, start, 'subBlock', takesOf(built, start, ratingA, size), question, (part) =>
-      say((place + part) / sizes.length),
-    );
-    if (sized === 'stopped') return 'stopped';
+    const least = { cost: trunk.cost, weight: trunk.weightKg, drop: areaMm2(size) > 4 * areaMm2(like) ? Infinity : 0 }[question.measure];
+    if (best?.breaks.length === 0 && least >= worthOf(best, question.measure)) break;
+    const trunkMm = start.wires.get(built.trunkIds[0]!)?.wire.lengthMm ?? 0;
+    const { block, movedIds, ratingA } = built;
+    const takes = { kind: 'subBlock' as const, blockName: block.name, moved: movedIds.length, slots: block.slots, ratingA, conductor: size, trunkMm }; // prettier-ignore
+    const sized = sizedWay(analysis, start, 'subBlock', takes, question, (done) => say((place + done) / sizes.length));
+    if (sized && better(sized.way, best, question.measure)) best = sized.way;
+  }
+  return best;
+}
+
+/** The best of all ways to part one circuit's loads in two. */
+function bestSecondTrunk(analysis: Analysis, question: WaysQuestion, say: Say): Way | null {
+  const [only, ...others] = question.circuitIds;
+  const circuit = others.length === 0 ? analysis.circuits.find(({ id }) => id === only) : undefined;
+  const parted = circuit ? partedInTwo(analysis, circuit) : [];
+  let best: Way | null = null;
+  for (const [place, { design, atLoadId }] of parted.entries()) {
+    const takes = { kind: 'twoTrunks' as const, loadId: atLoadId };
+    const start = analyse(design, analysis);
+    const sized = sizedWay(analysis, start, 'twoTrunks', takes, question, (done) => say((place + done) / parted.length));
     if (sized && better(sized.way, best, question.measure)) best = sized.way;
   }
   return best;
@@ -184,35 +179,16 @@ function isWet({ index }: Analysis, zoneId: string | null): boolean {
   return traits?.some((trait) => trait === 'wet' || trait === 'splashed') ?? false;
 }
 
-function takesOf(
-  { design, blockId, trunkIds, movedIds }: WithSubBlock,
-  start: Analysis,
-  ratingA: number,
-  conductor: ConductorSize,
-): Way['takes'] {
-  const block = deviceOf(design, blockId, 'fuseBlock')!;
-  const trunkMm = start.wires.get(trunkIds[0]!)?.wire.lengthMm ?? 0;
-  return { kind: 'subBlock', blockName: block.name, moved: movedIds.length, slots: block.slots, ratingA, conductor, trunkMm };
-}
-
-/** The site from which all the cable, trunk and circuits' own, is shortest. */
-function shortestSite(
-  analysis: Analysis,
-  circuits: ReturnType<typeof movable>,
-  sites: readonly SubBlockSite[],
-  like: ConductorSize,
-): SubBlockSite | null {
-  let best: SubBlockSite | null = null;
+/** The block that leaves the least cable in all, trunk and circuits' own; dry sites before wet ones. */
+function shortestSubBlock(analysis: Analysis, circuits: readonly CircuitAnalysis[], trunkMm: number | null): WithSubBlock | null {
+  const sites = sitesFor(analysis, circuits, trunkMm);
+  const dry = sites.filter(({ zoneId }) => !isWet(analysis, zoneId));
+  let best: WithSubBlock | null = null;
   let bestMm = Infinity;
-  for (const site of sites) {
-    const built = withSubBlock(analysis, circuits, site, like);
-    if (!built) continue;
-    const mm = totalMm(built.design);
-    if (mm < bestMm) [best, bestMm] = [site, mm];
+  for (const site of dry.length > 0 ? dry : sites) {
+    const built = withSubBlock(analysis, circuits, site);
+    const mm = built ? indexDesign(built.design).wires.reduce((sum, { lengthMm }) => sum + lengthMm, 0) : Infinity;
+    if (mm < bestMm) [best, bestMm] = [built, mm];
   }
   return best;
-
-  function totalMm(design: Design): number {
-    return analyse(design, analysis).index.wires.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
-  }
 }

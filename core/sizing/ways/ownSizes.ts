@@ -2,7 +2,7 @@ import { analyse } from '../../analysis/analyse';
 import type { Analysis } from '../../analysis/types';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { applyUnchecked, updateRecords } from '../../design/change';
-import { trunkSizes } from './subBlock';
+import { sizesLike } from '../conductorChoice';
 import { findingsOf, neighbourWatch } from '../propose';
 
 /** One wire being tried a size thinner. */
@@ -14,10 +14,9 @@ interface Turn {
 
 /**
  * Thins circuits wire by wire for as long as every rule is kept: the longest wire of each circuit first, a size at a time, all circuits at once, since they meet
- * only in shared cables. Greedy, so near the least rather than surely it; never worse than what it starts from. Null when stopped.
+ * only in shared cables. Greedy, so near the least rather than surely it; never worse than what it starts from.
  */
-export function thinned(start: Analysis, circuitIds: readonly string[], say: () => boolean): Analysis | null {
-  const sizes = trunkSizes(start, start.circuits.find(({ conductor }) => conductor !== null)?.conductor ?? 'mm2:1');
+export function thinned(start: Analysis, circuitIds: readonly string[]): Analysis {
   const turns = start.circuits
     .filter(({ id }) => circuitIds.includes(id))
     .map((circuit): Turn => {
@@ -25,7 +24,10 @@ export function thinned(start: Analysis, circuitIds: readonly string[], say: () 
       const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds].sort((a, b) => metres(b) - metres(a));
       return { circuitId: circuit.id, wireIds, at: 0 };
     });
-  const thinner = (size: ConductorSize) => sizes.findLast((candidate) => areaMm2(candidate) < areaMm2(size));
+  const { conductorStandard } = start.index.settings;
+  const thinner = (size: ConductorSize) => sizesLike(conductorStandard, size).findLast((candidate) => areaMm2(candidate) < areaMm2(size));
+  const withSizes = (from: Analysis, tries: readonly { id: string; size: ConductorSize }[]) =>
+    analyse(applyUnchecked(from.design, updateRecords(from.design, tries.map(({ id, size }) => ({ id, set: { conductor: size } })))), from); // prettier-ignore
   const neighbours = neighbourWatch(start, circuitIds);
   let now = start;
   for (;;) {
@@ -38,19 +40,13 @@ export function thinned(start: Analysis, circuitIds: readonly string[], say: () 
       return [];
     });
     if (tries.length === 0) return now;
-    if (!say()) return null;
-    const tried = analyse(
-      applyUnchecked(now.design, updateRecords(now.design, tries.map(({ id, size }) => ({ id, set: { conductor: size } })))),
-      now,
-    ); // prettier-ignore
+    const tried = withSizes(now, tries);
     const harm = neighbours(tried).length > 0;
     const kept = tries.filter(({ turn }) => {
       const broken = harm || findingsOf(tried, turn.circuitId).length > 0;
       if (broken) turn.at += 1;
       return !broken;
     });
-    if (kept.length === tries.length) now = tried;
-    else if (kept.length > 0)
-      now = analyse(applyUnchecked(now.design, updateRecords(now.design, kept.map(({ id, size }) => ({ id, set: { conductor: size } })))), now); // prettier-ignore
+    if (kept.length > 0) now = kept.length === tries.length ? tried : withSizes(now, kept);
   }
 }

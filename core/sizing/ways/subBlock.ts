@@ -2,6 +2,7 @@ import { analyse } from '../../analysis/analyse';
 import type { Analysis, CircuitAnalysis } from '../../analysis/types';
 import type { ConductorSize } from '../../catalog/conductorSizes';
 import { RATINGS_A } from '../../catalog/fuses';
+import { applyUnchecked, updateRecords } from '../../design/change';
 import { deviceOf, type Design } from '../../design/design';
 import { Edit } from '../../design/edit';
 import { newId } from '../../design/ids';
@@ -10,7 +11,6 @@ import type { FuseBlock, Protection, Wire } from '../../design/schema';
 import { isReturnJunction } from '../../network/flow';
 import { placeIdOf } from '../../rig/layout';
 import { addWire, firstFreeSlot } from '../../switching/schemes';
-import { candidateSizes } from '../conductorChoice';
 import { leastFuseA } from '../fuse';
 
 /** Where a block nearer to the loads may stand. */
@@ -24,8 +24,9 @@ export interface SubBlockSite {
 /** A design with such a block, its circuits moved to it, before anything is sized. */
 export interface WithSubBlock {
   design: Design;
-  blockId: string;
-  feederId: string;
+  block: FuseBlock;
+  /** What its trunk is fused at. */
+  ratingA: number;
   trunkIds: string[];
   movedIds: string[];
 }
@@ -77,25 +78,25 @@ export function usualTrunkMm(analysis: Analysis, circuitIds: readonly string[]):
 }
 
 /**
- * Puts a block with a return bar at a site, fed by a trunk of one size out and back through a fuse of its own, in a slot that the circuits left
- * where that takes it, else beside their old block. Only circuits whose own cable gets shorter move. Null when none does, or no fuse fits.
+ * Puts a block with a return bar at a site, fed by a trunk out and back through a fuse of its own, in a slot that the circuits left where that takes
+ * it, else beside their old block. Only circuits whose own cable gets shorter move. Null when none does, or no fuse fits.
  */
-export function withSubBlock(
-  analysis: Analysis,
-  wanted: readonly CircuitAnalysis[],
-  site: SubBlockSite,
-  trunk: ConductorSize,
-): WithSubBlock | null {
+export function withSubBlock(analysis: Analysis, wanted: readonly CircuitAnalysis[], site: SubBlockSite): WithSubBlock | null {
   let moved = wanted.filter((circuit) => site.placeId !== null || (firstWire(analysis, circuit)?.lengthMm ?? 0) >= site.trunkMm);
-  for (;;) {
-    if (moved.length === 0) return null;
-    const built = build(analysis, moved, site, trunk);
+  while (moved.length > 0) {
+    const built = build(analysis, moved, site);
     if (!built) return null;
     const after = analyse(built.design, analysis);
     const longer = moved.filter(({ id }) => ownMm(after, id) >= ownMm(analysis, id));
     if (longer.length === 0) return fuseTrunk(built, after);
     moved = moved.filter((circuit) => !longer.includes(circuit));
   }
+  return null;
+}
+
+/** The same with its trunk of a size. */
+export function withTrunk({ design, trunkIds }: WithSubBlock, conductor: ConductorSize): Design {
+  return applyUnchecked(design, updateRecords(design, trunkIds.map((id) => ({ id, set: { conductor } })))); // prettier-ignore
 }
 
 function ownMm({ circuits, wires }: Analysis, circuitId: string): number {
@@ -103,7 +104,12 @@ function ownMm({ circuits, wires }: Analysis, circuitId: string): number {
   return [...circuit.supplyWireIds, ...circuit.returnWireIds].reduce((sum, id) => sum + (wires.get(id)?.wire.lengthMm ?? 0), 0);
 }
 
-function build(analysis: Analysis, moved: readonly CircuitAnalysis[], site: SubBlockSite, trunk: ConductorSize): WithSubBlock | null {
+/** As `WithSubBlock`, its trunk's fuse not chosen yet. */
+interface Built extends Omit<WithSubBlock, 'ratingA'> {
+  feederId: string;
+}
+
+function build(analysis: Analysis, moved: readonly CircuitAnalysis[], site: SubBlockSite): Built | null {
   const { design, index } = analysis;
   const home = deviceOf(design, moved[0]!.block!.id, 'fuseBlock');
   const slots = SLOT_STEPS.find((count) => count >= moved.length + 1);
@@ -132,11 +138,12 @@ function build(analysis: Analysis, moved: readonly CircuitAnalysis[], site: SubB
     ...{ family: 'blade', ratingA: SLOT_MAX_A, mount: firstFreeSlotOf(edit.design, home.id) },
   });
   const lengthMm = site.placeId === null ? site.trunkMm : 0;
+  const trunk = moved[0]!.conductor!;
   const out = addWire(edit, 'supply', { deviceId: feeder.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, lengthMm, trunk);
   const back = addWire(edit, 'return', { deviceId: block.id, terminal: 'return' }, homeReturn, lengthMm, trunk);
   return {
     design: edit.design,
-    blockId: block.id,
+    block,
     feederId: feeder.id,
     trunkIds: [out.id, back.id],
     movedIds: moved.map(({ id }) => id),
@@ -144,31 +151,33 @@ function build(analysis: Analysis, moved: readonly CircuitAnalysis[], site: SubB
 }
 
 /** The trunk's fuse: the smallest blade that suits what flows and fits the slot, else a bolt-down fuse beside the block. */
-function fuseTrunk(built: WithSubBlock, analysis: Analysis): WithSubBlock | null {
-  const { design } = built;
-  const feeder = deviceOf(design, built.feederId, 'protection')!;
-  const { peakA, continuousA } = analysis.blocks.find(({ id }) => id === built.blockId)!;
+function fuseTrunk({ feederId, ...built }: Built, analysis: Analysis): WithSubBlock | null {
+  const edit = new Edit(built.design);
+  const { mount } = deviceOf(built.design, feederId, 'protection')!;
+  if (!mount) return null;
+  const { peakA, continuousA } = analysis.blocks.find(({ id }) => id === built.block.id)!;
   const leastA = leastFuseA(continuousA, peakA);
   const largestBehind = Math.max(...analysis.circuits.filter(({ id }) => built.movedIds.includes(id)).map(({ ratingA }) => ratingA));
-  const edit = new Edit(design);
   const inSlot = RATINGS_A.blade.find((rating) => rating >= Math.max(leastA, 2 * largestBehind) && rating <= SLOT_MAX_A);
-  if (feeder.mount && inSlot !== undefined) {
-    edit.set(feeder.id, { ratingA: inSlot });
-    return { ...built, design: edit.design };
+  if (inSlot !== undefined) {
+    edit.set(feederId, { ratingA: inSlot });
+    return { ...built, design: edit.design, ratingA: inSlot };
   }
-  const bolted = RATINGS_A.boltDown.find((rating) => rating >= leastA);
-  const home = feeder.mount?.blockId ?? null;
-  if (bolted === undefined || home === null) return null;
-  edit.set(feeder.id, { family: 'boltDown', ratingA: bolted, mount: null, ...placed(design, home) });
-  const trunk = analysis.wires.get(built.trunkIds[0]!)!.wire.conductor;
-  const lead = addWire(edit, 'supply', { deviceId: home, terminal: 'in' }, { deviceId: feeder.id, terminal: 'in' }, FEEDER_LEAD_MM, trunk);
+  const ratingA = RATINGS_A.boltDown.find((rating) => rating >= leastA);
+  if (ratingA === undefined) return null;
+  const home = deviceOf(built.design, mount.blockId, 'fuseBlock')!;
+  edit.set(feederId, { family: 'boltDown', ratingA, mount: null, placeId: home.placeId });
+  const { conductor } = analysis.wires.get(built.trunkIds[0]!)!.wire;
+  const lead = addWire(
+    edit,
+    'supply',
+    { deviceId: home.id, terminal: 'in' },
+    { deviceId: feederId, terminal: 'in' },
+    FEEDER_LEAD_MM,
+    conductor,
+  );
   edit.set(lead.id, { lengthMeasured: true });
-  return { ...built, design: edit.design, trunkIds: [...built.trunkIds, lead.id] };
-}
-
-function placed(design: Design, deviceId: string): object {
-  const device = design.records.get(deviceId);
-  return device?.type === 'device' && device.placeId ? { placeId: device.placeId } : {};
+  return { ...built, design: edit.design, ratingA, trunkIds: [...built.trunkIds, lead.id] };
 }
 
 function firstFreeSlotOf(design: Design, blockId: string): Protection['mount'] {
@@ -190,11 +199,11 @@ function shorter(wire: Wire, { placeId, trunkMm }: SubBlockSite): Partial<Wire> 
   return { lengthMm: Math.max(LEAST_WIRE_MM, wire.lengthMm - trunkMm), lengthMeasured: false };
 }
 
-/** Which end of a return wire is where circuits come together; null for one between loads, or to the chassis. */
+/** Which end of a return wire is where circuits come together; null for one between loads, or to a ground point. */
 function homeEnd({ devices }: Analysis['index'], { from, to }: Wire): 'from' | 'to' | null {
   const isHome = (id: string) => {
     const kind = devices.get(id)?.kind;
-    return kind === 'battery' || (kind !== 'groundPoint' && isReturnJunction(id, kind));
+    return kind === 'battery' || isReturnJunction(id, kind);
   };
   return isHome(to.deviceId) ? 'to' : isHome(from.deviceId) ? 'from' : null;
 }
@@ -209,9 +218,4 @@ function returnOf({ index }: Analysis, circuits: readonly CircuitAnalysis[]): Wi
     }
   }
   return null;
-}
-
-/** Trunk sizes worth trying, thin to thick. */
-export function trunkSizes({ index }: Analysis, like: ConductorSize): ConductorSize[] {
-  return candidateSizes(index.settings.conductorStandard, like.startsWith('awg') ? 'awg' : 'mm2');
 }

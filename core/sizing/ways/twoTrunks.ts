@@ -1,8 +1,9 @@
 import type { Analysis, CircuitAnalysis } from '../../analysis/types';
 import type { Design } from '../../design/design';
 import { Edit } from '../../design/edit';
+import type { Wire } from '../../design/schema';
 import { pathTo } from '../../network/flow';
-import { terminalKey } from '../../network/wiring';
+import { terminalKey, type WiringTree } from '../../network/wiring';
 
 /** A circuit's loads parted in two, the second part on a trunk of its own. */
 export interface Parted {
@@ -16,41 +17,34 @@ export interface Parted {
  * begins, its fuse or its switch, by a cable as long as the way there is now; its return goes home in the same manner. In a vehicle the places give the
  * lengths.
  */
-export function partedInTwo(analysis: Analysis, circuit: CircuitAnalysis): Parted[] {
-  const { wiring, index, design } = analysis;
-  const { nodes } = wiring.supply;
-  const isLoad = (at: number) => index.devices.get(nodes[at]!.deviceId)?.kind === 'load';
-  return circuit.loadIds.flatMap((loadId): Parted[] => {
-    const at = wiring.supply.at.get(terminalKey(loadId, 'plus'));
-    const node = at === undefined ? undefined : nodes[at];
-    if (!node?.wire || node.parent < 0 || !isLoad(node.parent)) return [];
-    const path = pathTo(wiring.supply, at!);
-    const firstLoad = path.find(isLoad)!;
-    const start = nodes[nodes[firstLoad]!.parent]!;
-    const wayMm = path.slice(path.indexOf(firstLoad)).reduce((sum, step) => sum + (nodes[step]!.wire?.lengthMm ?? 0), 0);
+export function partedInTwo({ wiring, index, design }: Analysis, { loadIds }: CircuitAnalysis): Parted[] {
+  const isLoad = (deviceId: string) => index.devices.get(deviceId)?.kind === 'load';
+  return loadIds.flatMap((loadId): Parted[] => {
+    const out = straightened(wiring.supply, loadId, 'plus', isLoad);
+    if (!out) return [];
     const edit = new Edit(design);
-    const near = node.wire.from.deviceId === loadId ? 'to' : 'from';
-    edit.set(node.wire.id, { [near]: { deviceId: start.deviceId, terminal: start.terminal }, ...asLong(wayMm) });
-    returnHome(analysis, edit, loadId);
+    edit.set(out.wireId, out.fields);
+    const back = straightened(wiring.return, loadId, 'minus', isLoad);
+    if (back) edit.set(back.wireId, back.fields);
     return [{ design: edit.design, atLoadId: loadId }];
   });
 }
 
-function returnHome({ wiring, index }: Analysis, edit: Edit, loadId: string): void {
-  const { nodes, at } = wiring.return;
-  const place = at.get(terminalKey(loadId, 'minus'));
-  const node = place === undefined ? undefined : nodes[place];
-  if (!node?.wire || node.parent < 0) return;
-  const isLoad = (step: number) => index.devices.get(nodes[step]!.deviceId)?.kind === 'load';
-  const path = pathTo(wiring.return, place!);
-  const firstLoad = path.find(isLoad)!;
-  if (firstLoad === place) return;
-  const home = nodes[nodes[firstLoad]!.parent]!;
-  const wayMm = path.slice(path.indexOf(firstLoad)).reduce((sum, step) => sum + (nodes[step]!.wire?.lengthMm ?? 0), 0);
+/** The wire by which a load hangs on another, led to where the first load on its way hangs; null where it hangs on no other. */
+function straightened(
+  tree: WiringTree,
+  loadId: string,
+  terminal: string,
+  isLoad: (deviceId: string) => boolean,
+): { wireId: string; fields: Partial<Wire> | { via: undefined } } | null {
+  const { nodes } = tree;
+  const at = tree.at.get(terminalKey(loadId, terminal));
+  const node = at === undefined ? undefined : nodes[at];
+  if (!node?.wire || node.parent < 0 || !isLoad(nodes[node.parent]!.deviceId)) return null;
+  const path = pathTo(tree, at!);
+  const own = path.slice(path.findIndex((step) => isLoad(nodes[step]!.deviceId)));
+  const { deviceId, terminal: from } = nodes[nodes[own[0]!]!.parent]!;
   const near = node.wire.from.deviceId === loadId ? 'to' : 'from';
-  edit.set(node.wire.id, { [near]: { deviceId: home.deviceId, terminal: home.terminal }, ...asLong(wayMm) });
-}
-
-function asLong(lengthMm: number): object {
-  return { lengthMm, lengthMeasured: false, via: undefined };
+  const lengthMm = own.reduce((sum, step) => sum + (nodes[step]!.wire?.lengthMm ?? 0), 0);
+  return { wireId: node.wire.id, fields: { [near]: { deviceId, terminal: from }, lengthMm, lengthMeasured: false, via: undefined } };
 }
