@@ -76,6 +76,15 @@ test.each(['cost', 'weight'] as const)('on Pip every circuit is the least in %s 
   }
 });
 
+test('on a large design every circuit looked at is the least there is, the others as proposed: all of its pairs tried one by one', () => {
+  const design = marl(60);
+  const proposal = ask(design, 'cost');
+  const sized = applyChange(design, proposal.change);
+  for (const { circuitId, after: next } of proposal.circuits.filter((_, at) => at % 10 === 3)) {
+    expect(next.cost).toBeCloseTo(exhaustive(sized, circuitId, 'cost'), 6);
+  }
+});
+
 test('sizes one circuit and leaves every other as it is', () => {
   const design = heron();
   const fridge = analyse(design).circuits.find(({ name }) => name === 'Fridge')!;
