@@ -1,4 +1,6 @@
 import { heron } from '../../demo/heron';
+import { CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
+import { HANDBOOK } from '../handbook/pages';
 import { leastStud, pullN, STUD_INCHES, terminalFor } from '../catalog/terminals';
 import { analyse } from './analyse';
 import { jointsOf } from './joints';
@@ -51,6 +53,15 @@ test.each([
   ['mm2:95', 'M8'],
   ['mm2:120', 'M10'],
 ] as const)('rings for %s begin at %s', (size, stud) => expect(leastStud(size)).toBe(stud));
+
+test('the handbook’s page gives every size the stud the program does', () => {
+  const rows = HANDBOOK.find(({ id }) => id === 'joints')!.table!.rows;
+  const of = (column: 1 | 2, size: (text: string) => ConductorSize) =>
+    rows.flatMap((row) => row[column]!.split(' to ').filter(Boolean).map((text) => [size(text), row[3]] as const)); // prettier-ignore
+  for (const [size, stud] of [...of(1, (text) => `mm2:${text}` as ConductorSize), ...of(2, (text) => `awg:${text}` as ConductorSize)]) {
+    if (CONDUCTOR_SIZES.includes(size)) expect([size, leastStud(size)]).toEqual([size, stud]);
+  }
+});
 
 test('a row of eight lamps takes seven three-way joints a pole (common practice)', () => {
   const analysis = analyse(heron());
