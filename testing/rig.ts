@@ -55,6 +55,13 @@ export function rig() {
     slot(id: string, slot: number, ratingA: number, tap?: TapLeg): void {
       build.add({ id, kind: 'protection', family: 'blade', ratingA, mount: { blockId: 'block', slot, ...(tap && { tap }) } });
     },
+    /** A circuit of one lamp behind a fuse: `<fuse>_lamp`, a metre out and a metre back to the bar. */
+    lampBehind(fuse: string, number: number, watts: number): void {
+      build.load(watts, 'resistive', 0, { id: `${fuse}_lamp` });
+      build.wire(`${fuse}.out`, `${fuse}_lamp.plus`, 1000, 'mm2:2.5');
+      build.wire(`${fuse}_lamp.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
+      build.circuit(fuse, number, fuse);
+    },
     circuit(name: string, number: number, protectionId: string): string {
       const id = `circuit_${name}`;
       records.push({ id, type: 'circuit', number, name, zoneId: null, protectionId, dropClass: 'general', targetPercent: null, note: '' });

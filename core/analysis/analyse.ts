@@ -1,61 +1,40 @@
-import { indexDesign, type Design, type DesignIndex } from '../design/design';
+import type { Design, DesignIndex } from '../design/design';
 import type { Wire } from '../design/schema';
 import { bankFacts } from '../energy/battery';
 import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
 import { demandOf } from '../energy/demand';
 import { idleSupply } from '../energy/idle';
-import { loadDraw, type LoadDraw } from '../energy/draw';
+import type { LoadDraw } from '../energy/draw';
 import { findAll } from '../findings/findAll';
 import { endsOhmOf } from '../sizing/voltageDrop';
-import { isReturnJunction, rowAmpereMetres, rowEndAmperes, treeFlow, type TreeFlow } from '../network/flow';
-import { retraceWiring, terminalKey, traceWiring, type Wiring } from '../network/wiring';
-import { countsAsLoaded, gatherBundles, loadedTogether, mostTogether, type Bundle } from '../rig/bundles';
-import { exposures, type Exposure } from '../rig/exposure';
-import type { Ampacity } from '../sizing/ampacity';
+import { rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
 import { analyseCircuits } from './circuits';
-import { conductorTables } from './conductorTables';
+import { makeContext, type AnalysisContext } from './context';
 import { analyseProtections } from './protections';
 import { analyseMainFeeds } from './mainFeeds';
 import { analyseBlocks, analyseMain, analyseWires } from './supply';
 import type { Severity } from '../findings/types';
 import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
 
-/** What every part of the analysis shares while one design is being analysed. */
-export interface AnalysisContext {
-  index: DesignIndex;
-  wiring: Wiring;
-  supply: TreeFlow;
-  returns: TreeFlow;
-  draws: Map<string, LoadDraw>;
-  ohmPerM(wire: Pick<Wire, 'conductor'>): number;
-  ampacityOf(wire: Wire): Ampacity;
-  exposures: Map<string, Exposure>;
-  exposureOf(wire: Wire): Exposure;
-  /** Loaded conductors laid together with a wire, itself among them, where most lie. */
-  loadedAround(wire: Wire): number;
-  bundles: Map<string, Bundle>;
-}
-
 /**
  * Analyses a whole design. Pure; the same design gives the same result, with or without an earlier analysis, whose parts
  * are taken over where everything they were made from is the same.
  */
 export function analyse(design: Design, previous: Analysis | null = null): Analysis {
-  const index = indexDesign(design);
-  const before = previous && { records: previous.design.records, wires: previous.index.wires };
-  const carried = before && retraceWiring(previous.wiring, before, { records: design.records, wires: index.wires });
-  const context = makeContext(index, carried ?? traceWiring(index), previous);
-  const { scenarios, scenario } = budgets(index, context.draws, previous);
+  const context = makeContext(design, previous);
+  const { index, draws, supply, returns } = context;
+  const { scenarios, scenario } = budgets(index, draws, previous);
   const loads = analyseLoads(context, scenario, previous?.loads);
-  const { circuits, memo } = analyseCircuits(context, loads, previous?.memo);
+  const circuits = analyseCircuits(context, loads, previous?.memo.circuits);
+  const { short, protections } = analyseProtections(context, previous);
   const bank = index.battery ? bankFacts(index.battery) : null;
   const totals = totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null);
   const analysis: Analysis = {
     design,
     index,
     loads,
-    circuits,
-    wires: analyseWires(context, circuits, previous?.wires),
+    circuits: Array.from(circuits.values()),
+    wires: analyseWires(context, circuits.values(), previous?.wires),
     blocks: analyseBlocks(context),
     zones: analyseZones(index, loads),
     scenarios,
@@ -64,74 +43,17 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     main: analyseMain(context),
     idle: idleSupply(index, totals.worstSimultaneousA),
     mainFeeds: analyseMainFeeds(context),
-    protections: analyseProtections(context),
+    protections,
     bundles: context.bundles,
     exposures: context.exposures,
     totals,
     wiring: context.wiring,
     findings: [],
-    memo,
+    memo: { circuits, draws, supply, returns, loadedTogether: context.loadedTogether, short },
   };
   analysis.findings = findAll(analysis);
   analysis.circuits = withVerdicts(analysis, previous);
   return analysis;
-}
-
-function makeContext(index: DesignIndex, wiring: Wiring, previous: Analysis | null): AnalysisContext {
-  const { settings, devices } = index;
-  const draws = new Map(index.loads.map((load) => [load.id, loadDraw(load)]));
-  const tables = conductorTables(settings);
-  const circuitProtections = new Set(index.circuits.map((circuit) => circuit.protectionId));
-  const loadOn = (wanted: 'plus' | 'minus') => (deviceId: string, terminal: string) => {
-    const device = terminal === wanted ? devices.get(deviceId) : undefined;
-    if (device?.kind !== 'load') return null;
-    return { amps: draws.get(device.id)!.amps, continuous: device.continuous, exclusiveGroup: device.exclusiveGroup };
-  };
-  const resistance = (wire: Wire) => tables.ohmPerM(wire.conductor);
-  const endsOhm = endsOhmOf(settings);
-  const met = exposures(index, previous);
-  const exposureOf = (wire: Wire) => met.get(wire.id)!;
-  const supply = treeFlow(wiring.supply, loadOn('plus'), resistance, (id) => circuitProtections.has(id), endsOhm);
-  const returns = treeFlow(wiring.return, loadOn('minus'), resistance, (id) => isReturnJunction(id, devices.get(id)?.kind), endsOhm);
-  const crowd = mostTogether(index.layout);
-  const grouped = (wire: Wire) => {
-    const { ambientC, engineSpace } = exposureOf(wire);
-    return tables.ampacity(wire.conductor, ambientC, engineSpace, crowd.get(wire.id) ?? 1);
-  };
-  const amps = wireAmps(wiring, supply, returns);
-  const loaded = new Set(index.wires.filter((wire) => countsAsLoaded(amps.get(wire.id) ?? 0, grouped(wire).amps)).map(({ id }) => id));
-  const isLoaded = (wireId: string) => loaded.has(wireId);
-  const bundles = gatherBundles(index, isLoaded);
-  const together = settings.bundling === 'ignore' ? new Map<string, number>() : loadedTogether(bundles, index.layout, isLoaded);
-  const loadedAround = (wire: Wire) => together.get(wire.id) ?? 1;
-  return {
-    index,
-    wiring,
-    draws,
-    supply,
-    returns,
-    bundles,
-    exposures: met,
-    exposureOf,
-    loadedAround,
-    ohmPerM: ({ conductor }) => tables.ohmPerM(conductor),
-    ampacityOf: (wire) => {
-      const { ambientC, engineSpace } = exposureOf(wire);
-      return tables.ampacity(wire.conductor, ambientC, engineSpace, loadedAround(wire));
-    },
-  };
-}
-
-/** The most that can flow in each wire at once. */
-function wireAmps(wiring: Wiring, supply: TreeFlow, returns: TreeFlow): Map<string, number> {
-  const amps = new Map<string, number>();
-  const add = ({ nodes }: Wiring['supply'], { demand }: TreeFlow) =>
-    nodes.forEach(({ wire }, at) => {
-      if (wire) amps.set(wire.id, demand[at]!.peakA);
-    });
-  add(wiring.supply, supply);
-  add(wiring.return, returns);
-  return amps;
 }
 
 function budgets(
@@ -166,13 +88,19 @@ function analyseLoads(
   scenario: ScenarioBudget | null,
   before: ReadonlyMap<string, LoadAnalysis> | undefined,
 ): Map<string, LoadAnalysis> {
-  const { index, wiring, supply, returns, draws } = context;
+  const { index, wiring, hanging, supply, returns, draws, standing } = context;
   const fromBlock = index.settings.dropFrom === 'fuseBlock';
   const loads = new Map<string, LoadAnalysis>();
   for (const load of index.loads) {
     const draw = draws.get(load.id)!;
-    const plus = wiring.supply.at.get(terminalKey(load.id, 'plus'));
-    const minus = wiring.return.at.get(terminalKey(load.id, 'minus'));
+    const { plus, minus } = hanging.loads.get(load.id)!;
+    const use = scenario?.loads.get(load.id);
+    const kept = before?.get(load.id);
+    const stands = standing && (plus === undefined || standing.supply[plus]) && (minus === undefined || standing.return[minus]);
+    if (stands && kept?.load === load && kept.dailyHours === (use?.hours ?? 0) && kept.dailyWh === (use?.wattHours ?? 0)) {
+      loads.set(load.id, kept);
+      continue;
+    }
     const counted = (flow: TreeFlow, at: number | undefined) =>
       at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0);
     const inRow = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);
@@ -180,7 +108,6 @@ function analyseLoads(
     const rowDrop = (wire: Wire | null | undefined) => (wire ? inRow * context.ohmPerM(wire) + endsV : 0);
     const supplyDropV = counted(supply, plus) + rowDrop(plus === undefined ? null : wiring.supply.nodes[plus]!.wire);
     const returnDropV = counted(returns, minus) + rowDrop(minus === undefined ? null : wiring.return.nodes[minus]!.wire);
-    const use = scenario?.loads.get(load.id);
     const dropV = supplyDropV + returnDropV;
     const entry: LoadAnalysis = {
       id: load.id,
@@ -196,7 +123,6 @@ function analyseLoads(
       dailyWh: use?.wattHours ?? 0,
       dailyAh: use?.ampHours ?? 0,
     };
-    const kept = before?.get(load.id);
     loads.set(load.id, kept && saysTheSame(kept, entry) ? kept : entry);
   }
   return loads;
@@ -274,7 +200,7 @@ function withVerdicts({ circuits, findings }: Analysis, previous: Analysis | nul
   return circuits.map((circuit) => {
     const verdict = worst.get(circuit.id) ?? 'ok';
     const kept = before.get(circuit.id);
-    if (kept && kept.verdict === verdict && previous!.memo.get(circuit.id)?.circuit === circuit) return kept;
+    if (kept && kept.verdict === verdict && previous!.memo.circuits.get(circuit.id) === circuit) return kept;
     return { ...circuit, verdict };
   });
 }

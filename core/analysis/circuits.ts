@@ -1,6 +1,5 @@
 import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2 } from '../catalog/conductorSizes';
-import { hostOf, tapOn } from '../design/design';
 import type { Circuit, Protection, Settings, Wire } from '../design/schema';
 import { DemandSum } from '../energy/demand';
 import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
@@ -9,85 +8,37 @@ import { dropTargetOf } from '../sizing/dropTargets';
 import { chooseConductor, sizesLike, type ConductorChoice } from '../sizing/conductorChoice';
 import { fuseLimitA } from '../sizing/fuseLimit';
 import { cableOhmPerM, endsOhmOf, formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
-import type { AnalysisContext } from './analyse';
-import type { CircuitAnalysis, CircuitMemo, LoadAnalysis, RunStep } from './types';
+import type { AnalysisContext } from './context';
+import type { CircuitAnalysis, LoadAnalysis, RunStep } from './types';
 
-/** The wires of one circuit alone, found by following its loads back to the protection and to the first shared return. */
+/** The wires of one circuit alone. */
 interface OwnWires {
-  supply: Set<Wire>;
-  return: Set<Wire>;
+  supply: Wire[];
+  return: Wire[];
 }
 
-/** Every circuit, taken over from the memo of an earlier analysis where all it depends on is the same. */
+/** Every circuit, taken over from an earlier analysis where it stands. */
 export function analyseCircuits(
   context: AnalysisContext,
-  loads: Map<string, LoadAnalysis>,
-  before: CircuitMemo = new Map(),
-): { circuits: CircuitAnalysis[]; memo: CircuitMemo } {
-  const { index, wiring } = context;
-  const loadsOf = new Map<string, LoadAnalysis[]>();
-  const own = new Map<string, OwnWires>();
+  loads: ReadonlyMap<string, LoadAnalysis>,
+  before: ReadonlyMap<string, CircuitAnalysis> = new Map(),
+): Map<string, CircuitAnalysis> {
+  const { index, wiring, hanging, standing } = context;
+  const wiresOf = ({ nodes }: WiringTree, own: readonly number[]) =>
+    Array.from(new Set(own.flatMap((at) => (nodes[at]!.parent >= 0 ? (nodes[at]!.wire ?? []) : []))));
+  const circuits = new Map<string, CircuitAnalysis>();
   for (const circuit of index.circuits) {
-    loadsOf.set(circuit.id, []);
-    own.set(circuit.id, { supply: new Set(), return: new Set() });
-  }
-  for (const entry of loads.values()) {
-    if (entry.circuitId !== null) loadsOf.get(entry.circuitId)!.push(entry);
-  }
-  for (const { circuitId, wire, parent } of wiring.supply.nodes) {
-    if (circuitId !== null && wire && parent >= 0) own.get(circuitId)!.supply.add(wire);
-  }
-  for (const entry of loads.values()) {
-    if (entry.circuitId !== null) addReturnWires(context, entry.id, own.get(entry.circuitId)!.return);
-  }
-  const memo: CircuitMemo = new Map();
-  const circuits = index.circuits.map((circuit) => {
-    const circuitLoads = loadsOf.get(circuit.id)!;
-    const wires = own.get(circuit.id)!;
-    const inputs = inputsOf(context, circuit, circuitLoads, wires);
-    const kept = before.get(circuit.id);
-    const entry =
-      kept && sameInputs(kept.inputs, inputs) ? kept : { inputs, circuit: analyseCircuit(context, circuit, circuitLoads, wires) };
-    memo.set(circuit.id, entry);
-    return entry.circuit;
-  });
-  return { circuits, memo };
-}
-
-/**
- * Everything a circuit's analysis reads: its records as objects, which never change in place, and the drops and currents
- * that reach it from the shared cables. Two equal lists give equal results.
- */
-function inputsOf(context: AnalysisContext, circuit: Circuit, loads: LoadAnalysis[], own: OwnWires): unknown[] {
-  const { index, wiring, supply, returns } = context;
-  const protection = index.devices.get(circuit.protectionId) as Protection;
-  const inputs: unknown[] = [index.settings, circuit, protection, protection.mount && index.devices.get(protection.mount.blockId)];
-  inputs.push(hostOf(index, protection), tapOn(index, protection));
-  for (const wire of own.supply) inputs.push(wire);
-  for (const wire of own.return) inputs.push(wire);
-  const fedAt = wiring.supply.at.get(terminalKey(protection.id, 'out'))!;
-  inputs.push(fedAt < wiring.fedCount);
-  const readPath = (tree: WiringTree, flow: TreeFlow, at: number | undefined) => {
-    for (let step = at ?? -1; step >= 0; step = tree.nodes[step]!.parent) {
-      const { wire, deviceId } = tree.nodes[step]!;
-      inputs.push(wire, index.devices.get(deviceId), flow.demand[step]!.peakA, flow.dropV[step]);
+    const kept = standing?.circuits.has(circuit.id) ? before.get(circuit.id) : undefined;
+    if (kept) {
+      circuits.set(circuit.id, kept);
+      continue;
     }
-  };
-  for (const { id, load } of loads) {
-    inputs.push(load);
-    readPath(wiring.supply, supply, wiring.supply.at.get(terminalKey(id, 'plus')));
-    readPath(wiring.return, returns, wiring.return.at.get(terminalKey(id, 'minus')));
+    const { loadIds, ...own } = hanging.circuits.get(circuit.id)!;
+    const wires = { supply: wiresOf(wiring.supply, own.supply), return: wiresOf(wiring.return, own.return) };
+    const entries = loadIds.map((id) => loads.get(id)!);
+    circuits.set(circuit.id, analyseCircuit(context, circuit, entries, wires));
   }
-  for (const zone of index.zones) inputs.push(zone);
-  for (const wire of [...own.supply, ...own.return]) {
-    const { ambientC, engineSpace } = context.exposureOf(wire);
-    inputs.push(ambientC, engineSpace, context.loadedAround(wire));
-  }
-  return inputs;
-}
-
-function sameInputs(a: readonly unknown[], b: readonly unknown[]): boolean {
-  return a.length === b.length && a.every((value, at) => Object.is(value, b[at]));
+  return circuits;
 }
 
 function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadAnalysis[], own: OwnWires): CircuitAnalysis {
@@ -115,8 +66,8 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
     ratingA: protection.ratingA,
     block: protection.mount && { id: protection.mount.blockId, slot: protection.mount.slot },
     fed: at !== undefined && at < wiring.fedCount,
-    supplyWireIds: Array.from(own.supply, ({ id }) => id),
-    returnWireIds: Array.from(own.return, ({ id }) => id),
+    supplyWireIds: own.supply.map(({ id }) => id),
+    returnWireIds: own.return.map(({ id }) => id),
     conductor: thinnest?.conductor ?? null,
     mixedConductors: wires.some((wire) => wire.conductor !== thinnest?.conductor),
     ampacity: weakest,
@@ -134,18 +85,6 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
     choice: worst && chooseForCircuit(context, sum, protection, loads, wires, targetPercent),
     verdict: 'ok',
   };
-}
-
-function addReturnWires(context: AnalysisContext, loadId: string, into: Set<Wire>): void {
-  const { wiring, index } = context;
-  let at = wiring.return.at.get(terminalKey(loadId, 'minus')) ?? -1;
-  while (at >= 0) {
-    const { wire, deviceId, parent } = wiring.return.nodes[at]!;
-    const kind = index.devices.get(deviceId)?.kind;
-    if (kind === 'groundPoint' || isReturnJunction(deviceId, kind)) return;
-    if (wire) into.add(wire);
-    at = parent;
-  }
 }
 
 /** The smallest uniform conductor and fuse for a circuit's own wires, with the shared part and the joints as they stand. */

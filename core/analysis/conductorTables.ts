@@ -9,6 +9,9 @@ export interface ConductorTables {
   ampacity(size: ConductorSize, ambientC: number, engineSpace: boolean, loaded: number): Ampacity;
 }
 
+/** Past every ambient, C, so that one number names a place. */
+const HOTTER_THAN_ANY = 1024;
+
 const tablesOf = new WeakMap<Settings, ConductorTables>();
 
 export function conductorTables(settings: Settings): ConductorTables {
@@ -20,7 +23,7 @@ export function conductorTables(settings: Settings): ConductorTables {
 function makeTables(settings: Settings): ConductorTables {
   const { conductorStandard: standard, insulationC, dropBasis: basis, conductorTemperatureC: conductorC } = settings;
   const resistances = new Map<ConductorSize, number>();
-  const places = new Map<string, Map<ConductorSize, Ampacity>>();
+  const places = new Map<number, Map<ConductorSize, Ampacity>>();
   return {
     ohmPerM(size) {
       let ohm = resistances.get(size);
@@ -28,7 +31,7 @@ function makeTables(settings: Settings): ConductorTables {
       return ohm;
     },
     ampacity(size, ambientC, engineSpace, loaded) {
-      const place = `${ambientC} ${engineSpace} ${loaded}`;
+      const place = (2 * loaded + Number(engineSpace)) * HOTTER_THAN_ANY + ambientC;
       let here = places.get(place);
       if (!here) places.set(place, (here = new Map()));
       let carried = here.get(size);

@@ -1,14 +1,14 @@
 import { areaMm2 } from '../catalog/conductorSizes';
 import { batteryOhmRange, restV } from '../catalog/chemistries';
-import { fuseOhm } from '../catalog/fuses';
 import { startOf } from '../catalog/starts';
-import type { Load, Protection, Wire } from '../design/schema';
+import type { Load, Protection } from '../design/schema';
 import { behaviourOf } from '../devices/load';
 import { pathTo } from '../network/flow';
-import { terminalKey, type WiringTree } from '../network/wiring';
+import { terminalKey } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
-import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
-import type { AnalysisContext } from './analyse';
+import type { AnalysisContext } from './context';
+import { shortPaths, type ShortPaths } from './shortPaths';
+import type { Analysis } from './types';
 
 /** One fuse or breaker in the chain: what it may have to break, what a short behind it carries, and who opens first. */
 export interface ProtectionAnalysis {
@@ -40,29 +40,24 @@ export interface ProtectionAnalysis {
   start: { loadId: string; amps: number; seconds: number; opensS: number } | null;
 }
 
-/** Conductors in a short at the end of a working day, C: the usual reckoning temperature of PVC. */
-const WARM_C = 70;
-const COLD_C = 20;
-/** A closed contact on the way, ohm. Common practice: 5 to 20 milliohm. */
-const CONTACT_OHM = 0.01;
-
-/** Every protection that is fed, from the battery outwards. */
-export function analyseProtections({ index, wiring, supply, draws }: AnalysisContext): Map<string, ProtectionAnalysis> {
+/**
+ * Every protection that is fed, from the battery outwards, and the resistances it was found by. Those of circuits that stand are taken over: nothing
+ * on their way to the battery, behind them or on the way back has changed.
+ */
+export function analyseProtections(
+  context: AnalysisContext,
+  previous: Analysis | null,
+): { protections: Map<string, ProtectionAnalysis>; short: ShortPaths } {
+  const { index, wiring, supply, draws, standing } = context;
   const found = new Map<string, ProtectionAnalysis>();
+  const short = shortPaths(context, previous?.memo.short ?? null);
   const { battery, settings, devices } = index;
-  if (!battery) return found;
-  const { nominalV, conductorStandard: standard } = settings;
+  if (!battery) return { protections: found, short };
+  const { nominalV } = settings;
+  const { cold, warm, warmBack, warmOhm } = short;
   const inSeries = nominalV / 12;
   const inside = batteryOhmRange(battery);
   const fullV = restV(battery.chemistry, 100) * inSeries;
-  const endsOhm = endsOhmOf(settings);
-  const perMetre = new Map<string, number>();
-  const ohm = ({ conductor, lengthMm }: Pick<Wire, 'conductor' | 'lengthMm'>, celsius: number) => {
-    const key = `${conductor} ${celsius}`;
-    let known = perMetre.get(key);
-    if (known === undefined) perMetre.set(key, (known = cableOhmPerM(conductor, standard, celsius)));
-    return (known * lengthMm) / 1000;
-  };
   // A block's fuses of one rating stand alike behind the same fuse.
   const selective = new Map<string, number>();
   const selectiveBehind = (fuse: Protection, upstream: Protection, atA: number) => {
@@ -71,31 +66,19 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
     if (known === undefined) selective.set(key, (known = selectiveToA(fuse, upstream, atA)));
     return known;
   };
-  const wiresOhm = (tree: WiringTree, celsius: number, contacts: boolean): Float64Array => {
-    const sums = new Float64Array(tree.nodes.length);
-    tree.nodes.forEach(({ parent, wire, jointOhm, deviceId, terminal }, at) => {
-      if (parent < 0) return;
-      let step = wire ? ohm(wire, celsius) + (contacts && wire.lengthMm > 0 ? endsOhm : 0) : jointOhm;
-      if (contacts && !wire) step += contactOhm(deviceId, terminal, tree.nodes[parent]!.deviceId);
-      sums[at] = sums[parent]! + step;
-    });
-    return sums;
-  };
-  const contactOhm = (deviceId: string, terminal: string, fromId: string): number => {
-    const device = devices.get(deviceId);
-    if (device?.kind === 'protection') return terminal === 'out' ? fuseOhm(device.family, device.ratingA) : 0;
-    return deviceId === fromId && device?.kind !== 'busBar' && device?.kind !== 'fuseBlock' ? CONTACT_OHM : 0;
-  };
-  const cold = wiresOhm(wiring.supply, COLD_C, false);
-  const warm = wiresOhm(wiring.supply, WARM_C, true);
-  const warmBack = wiresOhm(wiring.return, WARM_C, true);
   const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
   const nodes = wiring.supply.nodes;
   const mostA = (at: number) => fullV / (inside.least * inSeries + cold[at]!);
+  const stands = (circuitId: string | null) => circuitId !== null && standing !== null && standing.circuits.has(circuitId);
 
-  nodes.forEach(({ deviceId, terminal, parent }, at) => {
+  nodes.forEach(({ deviceId, terminal, parent, circuitId }, at) => {
+    if (terminal !== 'out' || at >= wiring.fedCount) return;
     const fuse = devices.get(deviceId);
-    if (fuse?.kind !== 'protection' || terminal !== 'out' || at >= wiring.fedCount) return;
+    if (fuse?.kind !== 'protection') return;
+    if (stands(circuitId)) {
+      found.set(deviceId, previous!.protections.get(deviceId)!);
+      return;
+    }
     const feed = nodes[parent];
     const upstream = devices.get(feed?.protectionId ?? '');
     const atA = mostA(at);
@@ -103,7 +86,7 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
       id: deviceId,
       fuse,
       circuitId: circuitOf.get(deviceId) ?? null,
-      withinId: nodes[at]!.circuitId,
+      withinId: circuitId,
       peakA: supply.demand[at]!.peakA,
       continuousA: supply.demand[at]!.continuousA,
       upstreamId: upstream?.id ?? null,
@@ -121,7 +104,8 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
   // Least fault current at a node and beyond, filled from the leaves: what the wires on the way must be cleared for.
   const beyondA = new Float64Array(nodes.length).fill(Infinity);
   for (let at = nodes.length - 1; at >= 0; at--) {
-    const { deviceId, terminal, parent, protectionId, wire } = nodes[at]!;
+    const { deviceId, terminal, parent, protectionId, circuitId, wire } = nodes[at]!;
+    if (stands(circuitId)) continue;
     const device = devices.get(deviceId);
     const guard = found.get(protectionId ?? '');
     const isLoad = device?.kind === 'load' && terminal === 'plus';
@@ -129,7 +113,7 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
       const back = isLoad ? wiring.return.at.get(terminalKey(deviceId, 'minus')) : undefined;
       // Where no return is known, as long a way back as out.
       const returnOhm = back === undefined ? warm[at]! : warmBack[back]!;
-      const row = isLoad && wire ? rowOhm(device, ohm({ ...wire, lengthMm: 1000 }, WARM_C)) : 0;
+      const row = isLoad && wire ? rowOhm(device, warmOhm(wire.conductor)) : 0;
       // A battery near the end of its charge still gives about its nominal volts (common practice).
       const amps = nominalV / (inside.most * inSeries + warm[at]! + returnOhm + row);
       beyondA[at] = Math.min(beyondA[at]!, amps);
@@ -155,8 +139,9 @@ export function analyseProtections({ index, wiring, supply, draws }: AnalysisCon
       }
     }
   }
-  for (const entry of found.values()) if (entry.endA !== null) entry.endClears = clearingS(entry.fuse, entry.endA);
-  return found;
+  for (const entry of found.values())
+    if (entry.endA !== null && !stands(entry.withinId)) entry.endClears = clearingS(entry.fuse, entry.endA);
+  return { protections: found, short };
 }
 
 /** Both conductors along a load's row of pieces, ohm, from the ohm of a metre. */

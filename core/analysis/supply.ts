@@ -3,13 +3,13 @@ import type { FuseBlock, Protection } from '../design/schema';
 import { DemandSum } from '../energy/demand';
 import type { TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
-import type { AnalysisContext } from './analyse';
+import type { AnalysisContext } from './context';
 import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, SlotAnalysis, WireAnalysis } from './types';
 
 /** Every wire that carries current between battery and loads, with what it carries and what guards it. */
 export function analyseWires(
   context: AnalysisContext,
-  circuits: readonly CircuitAnalysis[],
+  circuits: Iterable<CircuitAnalysis>,
   before: ReadonlyMap<string, WireAnalysis> | undefined,
 ): Map<string, WireAnalysis> {
   const { wiring, supply, returns, index } = context;

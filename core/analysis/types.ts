@@ -8,10 +8,12 @@ import type { Demand } from '../energy/demand';
 import type { IdleSupply } from '../energy/idle';
 import type { LoadDraw } from '../energy/draw';
 import type { Finding, Severity } from '../findings/types';
+import type { TreeFlow } from '../network/flow';
 import type { Wiring } from '../network/wiring';
 import type { Bundle } from '../rig/bundles';
 import type { Exposure } from '../rig/exposure';
 import type { ProtectionAnalysis } from './protections';
+import type { ShortPaths } from './shortPaths';
 import type { Ampacity } from '../sizing/ampacity';
 import type { ConductorChoice } from '../sizing/conductorChoice';
 
@@ -43,11 +45,20 @@ export interface Analysis {
   exposures: Map<string, Exposure>;
   /** The worst first. */
   findings: Finding[];
-  /** What each circuit was made from and what came of it, before its verdict; for the next analysis. */
-  memo: CircuitMemo;
+  /** For the next analysis. */
+  memo: AnalysisMemo;
 }
 
-export type CircuitMemo = Map<string, { inputs: readonly unknown[]; circuit: CircuitAnalysis }>;
+/** What one analysis hands to the next besides what it shows. */
+export interface AnalysisMemo {
+  /** Every circuit before its verdict. */
+  circuits: ReadonlyMap<string, CircuitAnalysis>;
+  draws: Map<string, LoadDraw>;
+  supply: TreeFlow;
+  returns: TreeFlow;
+  loadedTogether: ReadonlyMap<string, number>;
+  short: ShortPaths;
+}
 
 export interface LoadAnalysis {
   id: string;

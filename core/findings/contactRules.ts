@@ -1,4 +1,4 @@
-import type { Analysis } from '../analysis/types';
+import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { startOf } from '../catalog/starts';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Device } from '../design/schema';
@@ -131,20 +131,29 @@ function coils({ index, wiring }: Analysis): Finding[] {
   return found;
 }
 
+/** By circuit: it is another object as soon as its wires or what they carry change. */
+const judgedReturns = new WeakMap<CircuitAnalysis, Finding | null>();
+
 /** A return that carries all a circuit's current and is thinner than the feed that does. */
 function thinReturns({ circuits, wires }: Analysis): Finding[] {
-  const found: Finding[] = [];
-  for (const { id: circuitId, supplyWireIds, returnWireIds, peakA } of circuits) {
-    const whole = (ids: readonly string[]) =>
-      ids.flatMap((id) => {
+  return circuits.flatMap((circuit) => {
+    let judged = judgedReturns.get(circuit);
+    if (judged === undefined) judgedReturns.set(circuit, (judged = thinReturn(circuit, wires)));
+    return judged ?? [];
+  });
+}
+
+function thinReturn({ id: circuitId, supplyWireIds, returnWireIds, peakA }: CircuitAnalysis, wires: Analysis['wires']): Finding | null {
+  const thinnestWhole = (ids: readonly string[]) =>
+    ids
+      .flatMap((id) => {
         const entry = wires.get(id);
         return entry && entry.amps >= peakA - HAIR ? [entry.wire] : [];
-      });
-    const feed = whole(supplyWireIds).sort((a, b) => areaMm2(a.conductor) - areaMm2(b.conductor))[0];
-    const back = whole(returnWireIds).sort((a, b) => areaMm2(a.conductor) - areaMm2(b.conductor))[0];
-    if (!feed || !back || areaMm2(back.conductor) >= areaMm2(feed.conductor) - HAIR) continue;
-    const numbers = { conductor: back.conductor, feed: feed.conductor };
-    found.push({ rule: 'return.thinnerThanFeed', severity: 'caution', subjects: [back.id, feed.id], circuitId, numbers });
-  }
-  return found;
+      })
+      .sort((a, b) => areaMm2(a.conductor) - areaMm2(b.conductor))[0];
+  const feed = thinnestWhole(supplyWireIds);
+  const back = thinnestWhole(returnWireIds);
+  if (!feed || !back || areaMm2(back.conductor) >= areaMm2(feed.conductor) - HAIR) return null;
+  const numbers = { conductor: back.conductor, feed: feed.conductor };
+  return { rule: 'return.thinnerThanFeed', severity: 'caution', subjects: [back.id, feed.id], circuitId, numbers };
 }

@@ -22,15 +22,8 @@ function wireUp(build: ReturnType<typeof rig>, { leg, hostW = 60, tapW = 36, hos
   build.supply({ slotMaxA });
   build.slot('host', 2, hostA);
   build.slot('tap', 2, tapA, leg);
-  for (const [fuse, watts] of [
-    ['host', hostW],
-    ['tap', tapW],
-  ] as const) {
-    build.load(watts, 'resistive', 0, { id: `${fuse}_lamp` });
-    build.wire(`${fuse}.out`, `${fuse}_lamp.plus`, 1000, 'mm2:2.5');
-    build.wire(`${fuse}_lamp.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
-    build.circuit(fuse, fuse === 'host' ? 1 : 2, fuse);
-  }
+  build.lampBehind('host', 1, hostW);
+  build.lampBehind('tap', 2, tapW);
 }
 
 const tapped = (what: Tapped) => {

@@ -17,19 +17,8 @@ export interface TreeFlow {
   jointDropV: Float64Array;
 }
 
-/**
- * Adds currents up from the leaves and drops down from the root: the drop over a step is its resistance times the largest
- * current that can flow in it at once (Ohm's law on a tree). `loadAt` gives the load hanging on a node, if any;
- * `ohmPerM` the resistance of a wire, `endsOhm` what its two ends add; `startsRun` says where the part shared by many circuits ends.
- */
-export function treeFlow(
-  tree: WiringTree,
-  loadAt: (deviceId: string, terminal: string) => DemandLoad | null,
-  ohmPerM: (wire: Wire) => number,
-  startsRun: (deviceId: string) => boolean,
-  endsOhm = 0,
-): TreeFlow {
-  const { nodes } = tree;
+/** Adds currents up from the leaves: what everything beyond each node asks for. `loadAt` gives the load hanging on a node, if any. */
+export function treeDemand({ nodes }: WiringTree, loadAt: (deviceId: string, terminal: string) => DemandLoad | null): Demand[] {
   const sums = nodes.map(() => new DemandSum());
   for (let at = nodes.length - 1; at >= 0; at--) {
     const node = nodes[at]!;
@@ -37,8 +26,23 @@ export function treeFlow(
     if (load) sums[at]!.addLoad(load);
     if (node.parent >= 0) sums[node.parent]!.addSum(sums[at]!);
   }
+  return sums.map((sum) => sum.demand());
+}
+
+/**
+ * Adds drops down from the root: the drop over a step is its resistance times the largest current that can flow in it at once
+ * (Ohm's law on a tree). `ohmPerM` gives the resistance of a wire, `endsOhm` what its two ends add; `startsRun` says where the
+ * part shared by many circuits ends.
+ */
+export function treeFlow(
+  { nodes }: WiringTree,
+  demand: Demand[],
+  ohmPerM: (wire: Wire) => number,
+  startsRun: (deviceId: string) => boolean,
+  endsOhm = 0,
+): TreeFlow {
   const flow: TreeFlow = {
-    demand: sums.map((sum) => sum.demand()),
+    demand,
     dropV: new Float64Array(nodes.length),
     commonDropV: new Float64Array(nodes.length),
     ampereMetres: new Float64Array(nodes.length),

@@ -7,7 +7,7 @@ import { Edit } from '../design/edit';
 import { newDesignRecords } from '../design/newDesign';
 import type { Wire } from '../design/schema';
 import { addWire, newLoad } from '../switching/schemes';
-import { pathTo, rowAmpereMetres, treeFlow } from './flow';
+import { pathTo, rowAmpereMetres, treeDemand, treeFlow } from './flow';
 import { retraceWiring, terminalKey, traceWiring } from './wiring';
 
 const OHM_PER_M = 0.01;
@@ -80,10 +80,12 @@ test('drops along any tree of wires are what Kirchhoff’s laws give, solved ind
       const index = indexDesign(design);
       const { supply } = traceWiring(index);
       const current = new Map(loadIds.map((id, at) => [id, amps[at]!]));
+      const loadAt = (deviceId: string, terminal: string) =>
+        terminal === 'plus' && current.has(deviceId) ? { amps: current.get(deviceId)!, continuous: true, exclusiveGroup: null } : null;
+      const demand = treeDemand(supply, loadAt);
       const flow = treeFlow(
         supply,
-        (deviceId, terminal) =>
-          terminal === 'plus' && current.has(deviceId) ? { amps: current.get(deviceId)!, continuous: true, exclusiveGroup: null } : null,
+        demand,
         () => OHM_PER_M,
         () => false,
       );
@@ -140,13 +142,13 @@ describe('tracing', () => {
         design,
         updateRecords(design, [{ id: wire.id, set: { lengthMm: wire.lengthMm + 10, conductor: 'mm2:16' } }]),
       );
-      expect(retrace(longer)).toEqual(traceWiring(indexDesign(longer)));
+      expect(retrace(longer)).toEqual({ wiring: traceWiring(indexDesign(longer)), changed: new Set([wire.id]) });
       const without = new Map(design.records);
       without.delete(wire.id);
       expect(retrace({ records: without })).toBeNull();
     }
     const moved = updateRecords(design, [{ id: 'wire_front', set: { from: { deviceId: 'fuse_main', terminal: 'out' } } }]);
     expect(retrace(applyChange(design, moved))).toBeNull();
-    expect(retrace(design)).toBe(before);
+    expect(retrace(design)?.wiring).toBe(before);
   });
 });

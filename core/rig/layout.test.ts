@@ -2,6 +2,7 @@ import { heron } from '../../demo/heron';
 import { rig as smallRig } from '../../testing/rig';
 import { place, route } from '../../testing/vehicle';
 import { analyse } from '../analysis/analyse';
+import type { Analysis } from '../analysis/types';
 import { applyChange, updateRecords } from '../design/change';
 import { indexDesign, makeDesign, recordsOf, type Design } from '../design/design';
 import type { DesignRecord, Wire } from '../design/schema';
@@ -137,10 +138,8 @@ test('an incremental analysis after a place was moved equals a fresh one', () =>
   const design = heron();
   const before = analyse(design);
   const moved = applyChange(design, updateRecords(design, [{ id: 'pl_hblock', set: { xMm: 5000, zMm: 1200 } }]));
-  const { memo: kept, ...incremental } = analyse(moved, before);
-  const { memo: fresh, ...whole } = analyse(moved);
-  expect(incremental).toEqual(whole);
-  expect(kept.size).toBe(fresh.size);
+  const said = ({ memo: _, ...rest }: Analysis) => rest;
+  expect(said(analyse(moved, before))).toEqual(said(analyse(moved)));
 });
 
 test('a wire meets the zones of every place on its way, the hottest of them counting', () => {

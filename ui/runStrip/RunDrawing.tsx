@@ -1,4 +1,4 @@
-import { memo, type ReactNode } from 'react';
+import { memo } from 'react';
 import type { GlyphKind, StripGeometry } from './geometry';
 import styles from './runStrip.module.css';
 
@@ -27,11 +27,11 @@ export const RunDrawing = memo(function RunDrawing({ geometry, width, nameOf }: 
         />
       ))}
       {geometry.glyphs.map(({ x, kind, deviceId, shared, repeat }, at) => (
-        <g key={at} transform={`translate(${x} ${MIDDLE_Y})`} className={`${styles.glyph} ${shared ? styles.sharedGlyph : ''}`}>
+        <g key={at} className={`${styles.glyph} ${shared ? styles.sharedGlyph : ''}`}>
           <title>{nameOf(deviceId)}</title>
-          {GLYPHS[kind] ?? PLAIN}
+          <path d={`M${x} ${MIDDLE_Y}${GLYPHS[kind] ?? PLAIN}`} />
           {repeat > 1 && (
-            <text x={12} y={4} className={styles.repeat}>
+            <text x={x + 12} y={MIDDLE_Y + 4} className={styles.repeat}>
               ×{repeat}
             </text>
           )}
@@ -41,41 +41,32 @@ export const RunDrawing = memo(function RunDrawing({ geometry, width, nameOf }: 
   );
 });
 
-/** Our own small signs: what a person would scratch on a board, not a schematic standard. */
-const GLYPHS: Partial<Record<GlyphKind, ReactNode>> = {
-  battery: (
-    <>
-      <rect x={-8} y={-9} width={16} height={18} rx={2} />
-      <path d="M-4 -5 H4 M-4 5 H4 M0 1 V9" />
-    </>
-  ),
-  protection: (
-    <>
-      <rect x={-9} y={-6} width={18} height={12} rx={3} />
-      <path d="M-6 2 C-3 -6 3 6 6 -2" />
-    </>
-  ),
-  fuseBlock: (
-    <>
-      <rect x={-7} y={-11} width={14} height={22} rx={1} />
-      <path d="M-3 -7 H3 M-3 -2.3 H3 M-3 2.3 H3 M-3 7 H3" />
-    </>
-  ),
-  busBar: <rect x={-3.5} y={-12} width={7} height={24} rx={1} />,
-  switch: (
-    <>
-      <rect x={-10} y={-7} width={20} height={14} rx={7} />
-      <circle cx={4} cy={0} r={4} />
-    </>
-  ),
-  load: (
-    <>
-      <circle r={8} />
-      <path d="M-3 0 A3 3 0 0 1 3 0 M0 0 V5" />
-    </>
-  ),
-  groundPoint: <path d="M0 -8 V0 M-8 0 H8 M-5 4 H5 M-2 8 H2" />,
+/**
+ * Our own small signs: what a person would scratch on a board, not a schematic standard. Pens that start in the middle and only move
+ * from there, so that none needs a transform, which would be a paint layer of its own and dear on every key press.
+ */
+const GLYPHS: Partial<Record<GlyphKind, string>> = {
+  battery: `${box(16, 18, 2)}m-4 -5h8m-8 10h8m-4 -4v8`,
+  protection: `${box(18, 12, 3)}m-6 2c3 -8 9 4 12 -4`,
+  fuseBlock: `${box(14, 22, 1)}m-3 -7h6m-6 4.7h6m-6 4.6h6m-6 4.7h6`,
+  busBar: box(7, 24, 1),
+  switch: `${box(20, 14, 7)}m4 0${disc(4)}`,
+  load: `${disc(8)}m-3 0a3 3 0 0 1 6 0m-3 0v5`,
+  groundPoint: 'm0 -8v8m-8 0h16m-13 4h10m-7 4h4',
 };
 
 /** Anything else on the way: a plain box, its name on the pointer. */
-const PLAIN = <rect x={-8} y={-7} width={16} height={14} rx={2} />;
+const PLAIN = box(16, 14, 2);
+
+/** A box round where the pen stands, its corners rounded; the pen ends where it began. */
+function box(width: number, height: number, round: number): string {
+  const [across, down] = [width - 2 * round, height - 2 * round];
+  const corner = (x: number, y: number) => `a${round} ${round} 0 0 1 ${x} ${y}`;
+  const sides = `h${across}${corner(round, round)}v${down}${corner(-round, round)}h${-across}${corner(-round, -round)}v${-down}${corner(round, -round)}z`;
+  return `m${-across / 2} ${-height / 2}${sides}m${across / 2} ${height / 2}`;
+}
+
+/** A disc round where the pen stands; the pen ends where it began. */
+function disc(radius: number): string {
+  return `m${-radius} 0a${radius} ${radius} 0 1 0 ${2 * radius} 0a${radius} ${radius} 0 1 0 ${-2 * radius} 0zm${radius} 0`;
+}

@@ -1,0 +1,118 @@
+import { indexDesign, type Design, type DesignIndex } from '../design/design';
+import type { Wire } from '../design/schema';
+import { loadDraw, type LoadDraw } from '../energy/draw';
+import { isReturnJunction, treeDemand, treeFlow, type TreeFlow } from '../network/flow';
+import { hangingOn, type Hanging } from '../network/hanging';
+import { retraceWiring, traceWiring, type Wiring } from '../network/wiring';
+import { countsAsLoaded, gatherBundles, loadedTogether, mostTogether, type Bundle } from '../rig/bundles';
+import { exposures, type Exposure } from '../rig/exposure';
+import type { Ampacity } from '../sizing/ampacity';
+import { endsOhmOf } from '../sizing/voltageDrop';
+import { conductorTables, type ConductorTables } from './conductorTables';
+import { standingFrom, type Standing } from './standing';
+import type { Analysis } from './types';
+
+/** What every part of the analysis shares while one design is being analysed. */
+export interface AnalysisContext {
+  index: DesignIndex;
+  wiring: Wiring;
+  hanging: Hanging;
+  supply: TreeFlow;
+  returns: TreeFlow;
+  draws: Map<string, LoadDraw>;
+  ohmPerM(wire: Pick<Wire, 'conductor'>): number;
+  ampacityOf(wire: Wire): Ampacity;
+  exposures: Map<string, Exposure>;
+  exposureOf(wire: Wire): Exposure;
+  /** Loaded conductors laid together with a wire, itself among them, where most lie; nothing for a wire that lies by itself. */
+  loadedTogether: ReadonlyMap<string, number>;
+  loadedAround(wire: Wire): number;
+  bundles: Map<string, Bundle>;
+  /** What may be taken over from the analysis before; null where nothing may. */
+  standing: Standing | null;
+}
+
+export function makeContext(design: Design, previous: Analysis | null): AnalysisContext {
+  const index = indexDesign(design);
+  const { settings } = index;
+  const before = previous && { records: previous.design.records, wires: previous.index.wires };
+  const retraced = before && retraceWiring(previous.wiring, before, { records: design.records, wires: index.wires });
+  const wiring = retraced?.wiring ?? traceWiring(index);
+  const hanging = hangingOn(wiring, index);
+  const tables = conductorTables(settings);
+  const { draws, demand } = whatLoadsAsk(index, wiring, retraced && previous);
+  const circuitProtections = new Set(index.circuits.map((circuit) => circuit.protectionId));
+  const endsOhm = endsOhmOf(settings);
+  const resistance = (wire: Wire) => tables.ohmPerM(wire.conductor);
+  const startsReturn = (id: string) => isReturnJunction(id, index.devices.get(id)?.kind);
+  const supply = treeFlow(wiring.supply, demand.supply, resistance, (id) => circuitProtections.has(id), endsOhm);
+  const returns = treeFlow(wiring.return, demand.return, resistance, startsReturn, endsOhm);
+  const met = exposures(index, previous);
+  const exposureOf = (wire: Wire) => met.get(wire.id)!;
+  const { bundles, together } = whatLiesTogether(index, tables, met, () => wireAmps(wiring, supply, returns));
+  const loadedAround = (wire: Wire) => together.get(wire.id) ?? 1;
+  const context: AnalysisContext = {
+    ...{ index, wiring, hanging, draws, supply, returns, bundles, exposures: met, exposureOf },
+    ...{ loadedTogether: together, loadedAround, standing: null },
+    ohmPerM: ({ conductor }) => tables.ohmPerM(conductor),
+    ampacityOf: (wire) => {
+      const { ambientC, engineSpace } = exposureOf(wire);
+      return tables.ampacity(wire.conductor, ambientC, engineSpace, loadedAround(wire));
+    },
+  };
+  if (retraced && previous.index.settings === settings) {
+    const old = { ...previous.memo, index: previous.index, wiring: previous.wiring, exposures: previous.exposures };
+    context.standing = standingFrom(old, context, retraced.changed, hanging);
+  }
+  return context;
+}
+
+/** What each load draws, and what that asks of every step; the same as before while no load has changed and the trees stand. */
+function whatLoadsAsk(index: DesignIndex, wiring: Wiring, standing: Analysis | null) {
+  const { loads, devices } = index;
+  if (standing && loads.every((load, at) => load === standing.index.loads[at])) {
+    const { draws, supply, returns } = standing.memo;
+    return { draws, demand: { supply: supply.demand, return: returns.demand } };
+  }
+  const draws = new Map(loads.map((load) => [load.id, loadDraw(load)]));
+  const loadOn = (wanted: 'plus' | 'minus') => (deviceId: string, terminal: string) => {
+    const device = terminal === wanted ? devices.get(deviceId) : undefined;
+    if (device?.kind !== 'load') return null;
+    return { amps: draws.get(device.id)!.amps, continuous: device.continuous, exclusiveGroup: device.exclusiveGroup };
+  };
+  return { draws, demand: { supply: treeDemand(wiring.supply, loadOn('plus')), return: treeDemand(wiring.return, loadOn('minus')) } };
+}
+
+/** What lies in each route, and how many loaded conductors lie beside each wire. */
+function whatLiesTogether(
+  index: DesignIndex,
+  tables: ConductorTables,
+  met: Map<string, Exposure>,
+  flowing: () => ReadonlyMap<string, number>,
+) {
+  const { layout, settings } = index;
+  if (layout.runs.size === 0) return { bundles: gatherBundles(index, () => false), together: new Map<string, number>() };
+  const crowd = mostTogether(layout);
+  const amps = flowing();
+  const loaded = new Set<string>();
+  for (const { id, conductor } of index.wires) {
+    const { ambientC, engineSpace } = met.get(id)!;
+    const grouped = tables.ampacity(conductor, ambientC, engineSpace, crowd.get(id) ?? 1);
+    if (countsAsLoaded(amps.get(id) ?? 0, grouped.amps)) loaded.add(id);
+  }
+  const isLoaded = (wireId: string) => loaded.has(wireId);
+  const bundles = gatherBundles(index, isLoaded);
+  return { bundles, together: settings.bundling === 'ignore' ? new Map<string, number>() : loadedTogether(bundles, layout, isLoaded) };
+}
+
+/** The most that can flow in each wire at once. */
+function wireAmps(wiring: Wiring, supply: TreeFlow, returns: TreeFlow): Map<string, number> {
+  const amps = new Map<string, number>();
+  const add = ({ nodes }: Wiring['supply'], { demand }: TreeFlow) =>
+    nodes.forEach(({ wire }, at) => {
+      if (wire) amps.set(wire.id, demand[at]!.peakA);
+    });
+  add(wiring.supply, supply);
+  add(wiring.return, returns);
+  return amps;
+}

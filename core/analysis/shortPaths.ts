@@ -1,0 +1,69 @@
+import type { ConductorSize } from '../catalog/conductorSizes';
+import { fuseOhm } from '../catalog/fuses';
+import type { WiringTree } from '../network/wiring';
+import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
+import type { AnalysisContext } from './context';
+
+/** Resistances a short circuit meets between the battery's terminals and each node, ohm. */
+export interface ShortPaths {
+  /** Supply side, cold and with no contact counted: for the greatest current. */
+  cold: Float64Array;
+  /** Both sides at the end of a working day, with every contact: for the least. */
+  warm: Float64Array;
+  warmBack: Float64Array;
+  /** A metre of conductor, warm. */
+  warmOhm(conductor: ConductorSize): number;
+}
+
+/** Conductors in a short at the end of a working day, C: the usual reckoning temperature of PVC. */
+const WARM_C = 70;
+const COLD_C = 20;
+/** A closed contact on the way, ohm. Common practice: 5 to 20 milliohm. */
+const CONTACT_OHM = 0.01;
+
+/** Summed from the battery outwards; nodes that stand keep the sum of the analysis before. */
+export function shortPaths({ index, wiring, standing }: AnalysisContext, before: ShortPaths | null): ShortPaths {
+  const { devices, settings } = index;
+  const endsOhm = endsOhmOf(settings);
+  const ohmPerM = (celsius: number) => {
+    const known = new Map<ConductorSize, number>();
+    return (conductor: ConductorSize) => {
+      let ohm = known.get(conductor);
+      if (ohm === undefined) known.set(conductor, (ohm = cableOhmPerM(conductor, settings.conductorStandard, celsius)));
+      return ohm;
+    };
+  };
+  const contactOhm = (deviceId: string, terminal: string, fromId: string): number => {
+    const device = devices.get(deviceId);
+    if (device?.kind === 'protection') return terminal === 'out' ? fuseOhm(device.family, device.ratingA) : 0;
+    return deviceId === fromId && device?.kind !== 'busBar' && device?.kind !== 'fuseBlock' ? CONTACT_OHM : 0;
+  };
+  const sum = (
+    { nodes }: WiringTree,
+    perM: (conductor: ConductorSize) => number,
+    contacts: boolean,
+    stands?: Uint8Array,
+    old?: Float64Array,
+  ) => {
+    const sums = new Float64Array(nodes.length);
+    for (let at = 0; at < sums.length; at++) {
+      const { parent, wire, jointOhm, deviceId, terminal } = nodes[at]!;
+      if (parent < 0) continue;
+      if (old && stands?.[at] === 1) {
+        sums[at] = old[at]!;
+        continue;
+      }
+      let step = wire ? (perM(wire.conductor) * wire.lengthMm) / 1000 + (contacts && wire.lengthMm > 0 ? endsOhm : 0) : jointOhm;
+      if (contacts && !wire) step += contactOhm(deviceId, terminal, nodes[parent]!.deviceId);
+      sums[at] = sums[parent]! + step;
+    }
+    return sums;
+  };
+  const warmOhm = ohmPerM(WARM_C);
+  return {
+    cold: sum(wiring.supply, ohmPerM(COLD_C), false, standing?.supply, before?.cold),
+    warm: sum(wiring.supply, warmOhm, true, standing?.supply, before?.warm),
+    warmBack: sum(wiring.return, warmOhm, true, standing?.return, before?.warmBack),
+    warmOhm,
+  };
+}

@@ -1,0 +1,85 @@
+import type { DesignIndex } from '../design/design';
+import { isReturnJunction, pathTo } from './flow';
+import { terminalKey, type Wiring, type WiringTree } from './wiring';
+
+/** Where loads, circuits and blocks hang in the two trees, as positions of nodes. It stays the same for as long as nothing is joined or parted. */
+export interface Hanging {
+  loads: ReadonlyMap<string, HangingLoad>;
+  circuits: ReadonlyMap<string, HangingCircuit>;
+  /** Fuse blocks with none ahead of them, each with its way from the battery. */
+  firstBlocks: readonly Way[];
+  /** The same of the points where returns come together. */
+  firstReturns: readonly Way[];
+}
+
+/** Undefined where a tree does not reach that terminal. */
+export interface HangingLoad {
+  plus: number | undefined;
+  minus: number | undefined;
+}
+
+/** A circuit's own nodes: on the supply side all behind its protection, on the return side from its loads to the first shared point. */
+export interface HangingCircuit {
+  loadIds: string[];
+  supply: number[];
+  return: number[];
+}
+
+export interface Way {
+  at: number;
+  path: readonly number[];
+}
+
+/** By the supply tree's places, which an edit that joins nothing hands on. */
+const known = new WeakMap<WiringTree['at'], Hanging>();
+
+export function hangingOn(wiring: Wiring, index: DesignIndex): Hanging {
+  let hanging = known.get(wiring.supply.at);
+  if (!hanging) known.set(wiring.supply.at, (hanging = findHanging(wiring, index)));
+  return hanging;
+}
+
+function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
+  const loads = new Map<string, HangingLoad>();
+  const circuits = new Map<string, HangingCircuit>();
+  for (const { id } of index.circuits) circuits.set(id, { loadIds: [], supply: [], return: [] });
+  wiring.supply.nodes.forEach(({ circuitId }, at) => circuits.get(circuitId ?? '')?.supply.push(at));
+  const taken = new Map<string, Set<number>>();
+  for (const { id } of index.loads) {
+    const plus = wiring.supply.at.get(terminalKey(id, 'plus'));
+    const minus = wiring.return.at.get(terminalKey(id, 'minus'));
+    loads.set(id, { plus, minus });
+    const circuitId = plus === undefined ? null : wiring.supply.nodes[plus]!.circuitId;
+    if (circuitId === null) continue;
+    circuits.get(circuitId)!.loadIds.push(id);
+    const own = taken.get(circuitId) ?? new Set<number>();
+    taken.set(circuitId, own);
+    addReturn(wiring, index, minus, own);
+  }
+  for (const [circuitId, own] of taken) circuits.get(circuitId)!.return = Array.from(own);
+  const kindOf = (deviceId: string) => index.devices.get(deviceId)?.kind;
+  return {
+    loads,
+    circuits,
+    firstBlocks: firstOnTheirWay(wiring.supply, (deviceId) => kindOf(deviceId) === 'fuseBlock').filter(({ at }) => at < wiring.fedCount),
+    firstReturns: firstOnTheirWay(wiring.return, (deviceId) => isReturnJunction(deviceId, kindOf(deviceId))),
+  };
+}
+
+function addReturn({ return: { nodes } }: Wiring, index: DesignIndex, from: number | undefined, into: Set<number>): void {
+  for (let at = from ?? -1; at >= 0; at = nodes[at]!.parent) {
+    const { deviceId } = nodes[at]!;
+    const kind = index.devices.get(deviceId)?.kind;
+    if (kind === 'groundPoint' || isReturnJunction(deviceId, kind)) return;
+    into.add(at);
+  }
+}
+
+/** Nodes of devices of a sort with none of that sort ahead of them. */
+function firstOnTheirWay(tree: WiringTree, isOne: (deviceId: string) => boolean): Way[] {
+  return tree.nodes.flatMap(({ deviceId }, at) => {
+    if (!isOne(deviceId)) return [];
+    const path = pathTo(tree, at);
+    return path.some((step) => step !== at && isOne(tree.nodes[step]!.deviceId)) ? [] : [{ at, path }];
+  });
+}
