@@ -24,8 +24,7 @@ export function analyseCircuits(
   before: ReadonlyMap<string, CircuitAnalysis> = new Map(),
 ): Map<string, CircuitAnalysis> {
   const { index, wiring, hanging, standing } = context;
-  const wiresOf = ({ nodes }: WiringTree, own: readonly number[]) =>
-    Array.from(new Set(own.flatMap((at) => (nodes[at]!.parent >= 0 ? (nodes[at]!.wire ?? []) : []))));
+  const wiresOf = ({ nodes }: WiringTree, own: readonly number[]) => own.flatMap((at) => nodes[at]!.wire ?? []);
   const circuits = new Map<string, CircuitAnalysis>();
   for (const circuit of index.circuits) {
     const kept = standing?.circuits.has(circuit.id) ? before.get(circuit.id) : undefined;

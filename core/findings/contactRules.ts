@@ -1,7 +1,7 @@
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { startOf } from '../catalog/starts';
 import { areaMm2 } from '../catalog/conductorSizes';
-import type { Device } from '../design/schema';
+import type { Device, Wire } from '../design/schema';
 import { behaviourOf, isLamp } from '../devices/load';
 import { terminalKey } from '../network/wiring';
 import type { Finding } from './types';
@@ -144,13 +144,15 @@ function thinReturns({ circuits, wires }: Analysis): Finding[] {
 }
 
 function thinReturn({ id: circuitId, supplyWireIds, returnWireIds, peakA }: CircuitAnalysis, wires: Analysis['wires']): Finding | null {
-  const thinnestWhole = (ids: readonly string[]) =>
-    ids
-      .flatMap((id) => {
-        const entry = wires.get(id);
-        return entry && entry.amps >= peakA - HAIR ? [entry.wire] : [];
-      })
-      .sort((a, b) => areaMm2(a.conductor) - areaMm2(b.conductor))[0];
+  const thinnestWhole = (ids: readonly string[]) => {
+    let thinnest: Wire | null = null;
+    for (const id of ids) {
+      const entry = wires.get(id);
+      if (!entry || entry.amps < peakA - HAIR) continue;
+      if (thinnest === null || areaMm2(entry.wire.conductor) < areaMm2(thinnest.conductor)) thinnest = entry.wire;
+    }
+    return thinnest;
+  };
   const feed = thinnestWhole(supplyWireIds);
   const back = thinnestWhole(returnWireIds);
   if (!feed || !back || areaMm2(back.conductor) >= areaMm2(feed.conductor) - HAIR) return null;
