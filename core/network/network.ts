@@ -10,13 +10,14 @@ import {
 } from './branches';
 import { foldChains } from './chains';
 import { checkConnected, checkValues } from './checks';
+import { CurrentSums } from './currentSums';
 import { CutOff } from './cutOff';
-import { Elimination } from './elimination';
-import { AMPS, SLOPE, VOLTS, type Law } from './laws';
+import type { Elimination } from './elimination';
+import type { Law } from './laws';
 import { mergeNodes, type MergedNodes } from './mergedNodes';
 import { NetworkError } from './networkError';
 import type { ControlledSwitch, Netlist } from './netlist';
-import { minimumDegree } from './ordering';
+import { orderUnknowns } from './unknowns';
 
 /** How a solution was reached and how well it holds. */
 export interface Solved {
@@ -28,12 +29,6 @@ export interface Solved {
 }
 
 const MOST_ITERATIONS = 80;
-/** A sum of currents at a node is nothing when it is this share of what flows there, */
-const KIRCHHOFF = 1e-10;
-/** or this share of what the node's conductances would carry at its voltage: that is as far as the digits reach. */
-const ROUNDING = 1e-15;
-/** What the laws' own digits leave, A: ten microvolts across insulation. */
-const NOISE_A = 1e-14;
 const MOST_HALVINGS = 8;
 const RAMP = [0.02, 0.1, 0.25, 0.5, 0.75, 1];
 
@@ -54,10 +49,7 @@ export class Network {
   private readonly before: Float64Array;
   private readonly start: Float64Array;
   private readonly step: Float64Array;
-  /** What the currents at each unknown leave over, how much comes and goes there, and its steady conductance. */
-  private readonly residual: Float64Array;
-  private readonly flow: Float64Array;
-  private readonly conductance: Float64Array;
+  private readonly sums: CurrentSums;
 
   private readonly ohms: OhmBranches;
   private readonly duties: DutyBranches;
@@ -65,9 +57,7 @@ export class Network {
   private readonly cutOff: CutOff;
   private readonly lawAt: Map<number, number>;
   private readonly dutyAt: Map<number, number>;
-  private readonly sources: number[];
   private readonly switches: { element: number; part: ControlledSwitch }[];
-  private readonly out = new Float64Array(3);
   private readonly innerVolts: Float64Array;
   private readonly sourceAmps = new Map<number, number>();
   private matrixStands = false;
@@ -76,49 +66,24 @@ export class Network {
   private innerStands = false;
   /** Share of every source in force, less than one only while they are brought up. */
   private scale = 1;
-  private largest = 0;
 
   /** @throws NetworkError for floating nodes, rings of sources and impossible values. */
   constructor(readonly netlist: Netlist) {
-    const { nodes, elements, reference } = netlist;
+    const { nodes, elements } = netlist;
     checkValues(elements);
     this.merged = mergeNodes(netlist);
     const { group, groupCount } = this.merged;
     checkConnected(netlist, group, groupCount);
     const chains = foldChains(netlist, this.merged);
 
-    const isInner = new Uint8Array(groupCount);
-    for (const { inner } of chains) for (const node of inner) isInner[group[node]!] = 1;
-    const number = new Int32Array(groupCount).fill(-1);
-    let count = 0;
-    for (let at = 0; at < groupCount; at++) if (isInner[at] === 0 && at !== group[reference]) number[at] = count++;
-    const numberOf = (node: number) => number[group[node]!]!;
-    const varying = new Uint8Array(count);
-    const edges: [number, number][] = [];
-    const join = ({ a, b }: { a: number; b: number }) => {
-      if (numberOf(a) >= 0 && numberOf(b) >= 0) edges.push([numberOf(a), numberOf(b)]);
-    };
-    chains.forEach(join);
-    for (const element of elements) {
-      if (element.kind !== 'law' && element.kind !== 'duty') continue;
-      join(element);
-      if (element.kind === 'law') for (const end of [numberOf(element.a), numberOf(element.b)]) if (end >= 0) varying[end] = 1;
-    }
-    this.system = new Elimination(minimumDegree(count, edges, (unknown) => varying[unknown] === 0));
-    this.unknown = Int32Array.from(nodes, (_, node) => {
-      if (group[node] === group[reference]) return count;
-      return isInner[group[node]!] === 1 ? -1 : this.system.order.step[numberOf(node)]!;
-    });
-    const placeOf = (a: number, b: number) => (a === count || b === count || a === b ? -1 : this.system.placeOf(a, b));
-
+    const { count, of, system, placeOf } = orderUnknowns(netlist, this.merged, chains);
+    this.system = system;
+    this.unknown = of;
     this.offset = new Float64Array(nodes.length);
     this.x = new Float64Array(count + 1);
     this.before = new Float64Array(count + 1);
     this.start = new Float64Array(count + 1);
     this.step = new Float64Array(count);
-    this.residual = new Float64Array(count + 1);
-    this.flow = new Float64Array(count + 1);
-    this.conductance = new Float64Array(count);
     this.innerVolts = new Float64Array(nodes.length);
     this.ohms = ohmBranches(chains, elements, this.unknown, placeOf);
     this.duties = dutyBranches(elements, this.unknown, placeOf);
@@ -126,8 +91,12 @@ export class Network {
     this.cutOff = new CutOff(this.ohms, this.laws, count);
     this.lawAt = positions(this.laws.element);
     this.dutyAt = positions(this.duties.element);
-    this.sources = elements.flatMap(({ kind }, at) => (kind === 'current' ? [at] : []));
     this.switches = elements.flatMap((part, element) => (part.kind === 'switch' ? [{ element, part }] : []));
+    this.sums = new CurrentSums({
+      ...{ netlist, ohms: this.ohms, duties: this.duties, laws: this.laws, unknown: of, x: this.x, offset: this.offset },
+      sources: elements.flatMap(({ kind }, at) => (kind === 'current' ? [at] : [])),
+      voltage: (node) => this.voltage(node),
+    });
   }
 
   /** Sets a resistor's ohms, or opens and closes a contact. */
@@ -235,30 +204,30 @@ export class Network {
 
   /** Newton's iteration from the last solution; null when it does not come to rest. */
   private iterate(): Solved | null {
-    const { system, x, before, residual, step, laws } = this;
+    const { system, x, before, sums, step, laws } = this;
     const count = step.length;
     if (!this.sourcesStand) this.lift();
     if (!this.matrixStands) this.fillSteady();
     if (!this.contactsStand) this.cutOff.guess(x);
     this.contactsStand = true;
-    let last = this.sumCurrents();
+    let last = sums.sum(this.scale);
     for (let iterations = 1; iterations <= MOST_ITERATIONS; iterations++) {
       system.restore();
       system.addConductances(laws, laws.slope);
       system.factorise();
-      for (let at = 0; at < count; at++) step[at] = -residual[at]!;
+      for (let at = 0; at < count; at++) step[at] = -sums.residual[at]!;
       system.solve(step);
       before.set(x);
       let worst = 0;
       let share = 1;
       for (let halving = 0; ; halving++) {
         for (let at = 0; at < count; at++) x[at] = before[at]! + share * step[at]!;
-        worst = this.sumCurrents();
-        if (worst <= last || laws.law.length === 0 || halving === MOST_HALVINGS || this.isAtRest()) break;
+        worst = sums.sum(this.scale);
+        if (worst <= last || laws.law.length === 0 || halving === MOST_HALVINGS || sums.isAtRest()) break;
         share /= 2;
       }
       if (!Number.isFinite(worst)) return null;
-      if (this.isAtRest()) return { iterations, residualA: worst, largestA: this.largest };
+      if (sums.isAtRest()) return { iterations, residualA: worst, largestA: sums.largest };
       last = worst;
     }
     return null;
@@ -276,16 +245,6 @@ export class Network {
     this.scale = 1;
     if (solved) return solved;
     throw new NetworkError({ code: 'noConvergence', ...this.farthest() });
-  }
-
-  /** Whether Kirchhoff's current law holds at every unknown as well as it can. */
-  private isAtRest(): boolean {
-    const { residual, flow, conductance, x } = this;
-    for (let at = 0; at < conductance.length; at++) {
-      if (!(Math.abs(residual[at]!) <= KIRCHHOFF * flow[at]! + ROUNDING * conductance[at]! * (1 + Math.abs(x[at]!)) + NOISE_A))
-        return false;
-    }
-    return true;
   }
 
   /** Volts of every node over its group's unknown, and between the ends of every branch, for the sources as they are. */
@@ -309,94 +268,9 @@ export class Network {
     system.lower.fill(0);
     system.addConductances(ohms, ohms.siemens);
     system.addConductances(duties, duties.siemens);
-    this.conductance.set(system.diagonal);
+    this.sums.conductance.set(system.diagonal);
     system.keep();
     this.matrixStands = true;
-  }
-
-  /** Currents of every branch at the present voltages, and what they leave over at each unknown. Returns the largest of that. */
-  private sumCurrents(): number {
-    const { residual, flow, x } = this;
-    residual.fill(0);
-    flow.fill(0);
-    let largest = Math.max(this.sumOhms(), this.sumDuties(), this.sumLaws());
-    for (const element of this.sources) {
-      const source = this.netlist.elements[element]!;
-      if (source.kind !== 'current') continue;
-      const amps = source.amps * this.scale;
-      this.leave(this.unknown[source.a]!, this.unknown[source.b]!, amps);
-      largest = Math.max(largest, Math.abs(amps));
-    }
-    this.largest = largest;
-    let worst = 0;
-    for (let at = 0; at < x.length - 1; at++) {
-      const size = Math.abs(residual[at]!);
-      if (!(size <= worst)) worst = size;
-    }
-    return worst;
-  }
-
-  private sumOhms(): number {
-    const { residual, flow, x } = this;
-    const { a, b, lift, siemens, amps } = this.ohms;
-    let largest = 0;
-    for (let at = 0; at < amps.length; at++) {
-      const from = a[at]!;
-      const to = b[at]!;
-      const i = (x[from]! - x[to]! + lift[at]!) * siemens[at]!;
-      amps[at] = i;
-      residual[from]! += i;
-      residual[to]! -= i;
-      const size = i < 0 ? -i : i;
-      flow[from]! += size;
-      flow[to]! += size;
-      if (size > largest) largest = size;
-    }
-    return largest;
-  }
-
-  private sumLaws(): number {
-    const { residual, flow, x, out } = this;
-    const { a, b, lift, law, slope, amps } = this.laws;
-    let largest = 0;
-    for (let at = 0; at < amps.length; at++) {
-      const from = a[at]!;
-      const to = b[at]!;
-      out[VOLTS] = x[from]! - x[to]! + lift[at]!;
-      law[at]!.at(out);
-      const i = out[AMPS]!;
-      slope[at] = out[SLOPE]!;
-      amps[at] = i;
-      residual[from]! += i;
-      residual[to]! -= i;
-      const size = i < 0 ? -i : i;
-      flow[from]! += size;
-      flow[to]! += size;
-      if (size > largest) largest = size;
-    }
-    return largest;
-  }
-
-  private sumDuties(): number {
-    const { x, offset } = this;
-    const { a, b, nodeA, lift, siemens, share, common, amps } = this.duties;
-    let largest = 0;
-    for (let at = 0; at < amps.length; at++) {
-      const whole = x[a[at]!]! + offset[nodeA[at]!]! - this.voltage(common[at]!);
-      const i = (x[a[at]!]! - x[b[at]!]! + lift[at]! - (1 - share[at]!) * whole) * siemens[at]!;
-      amps[at] = i;
-      this.leave(a[at]!, b[at]!, i);
-      largest = Math.max(largest, Math.abs(i));
-    }
-    return largest;
-  }
-
-  private leave(from: number, to: number, amps: number): void {
-    const { residual, flow } = this;
-    residual[from]! += amps;
-    residual[to]! -= amps;
-    flow[from]! += Math.abs(amps);
-    flow[to]! += Math.abs(amps);
   }
 
   /** Opens and closes controlled switches by what they see; says whether any moved. */
@@ -448,9 +322,8 @@ export class Network {
   }
 
   private farthest(): { elements: string[]; nodes: string[] } {
-    const { residual, unknown, netlist } = this;
-    let worst = 0;
-    for (let at = 0; at < residual.length - 1; at++) if (Math.abs(residual[at]!) > Math.abs(residual[worst]!)) worst = at;
+    const { unknown, netlist } = this;
+    const worst = this.sums.farthest();
     const nodes = netlist.nodes.filter((_, node) => unknown[node] === worst);
     const elements = netlist.elements.filter(({ kind, a, b }) => kind === 'law' && (unknown[a] === worst || unknown[b] === worst));
     return { elements: elements.map(({ name }) => name), nodes };
