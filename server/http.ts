@@ -73,7 +73,10 @@ function refuseOtherSites(request: Request): void {
   const origin = request.headers.get('origin');
   const site = request.headers.get('sec-fetch-site');
   const host = request.headers.get('host');
-  const foreign = (origin !== null && new URL(origin).host !== host) || (site !== null && site !== 'same-origin' && site !== 'none');
+  // An origin of none, as a sandboxed frame's, is no page of ours either.
+  const foreign =
+    (origin !== null && (!URL.canParse(origin) || new URL(origin).host !== host)) ||
+    (site !== null && site !== 'same-origin' && site !== 'none');
   if (foreign) throw new BadRequest('requests from another site are refused', [], 403);
 }
 

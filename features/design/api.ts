@@ -31,7 +31,9 @@ async function post(url: string, body: object): Promise<SendResult> {
     return { kind: 'unreachable' };
   }
   if (response.status >= 500) return { kind: 'unreachable' };
-  const answer = await response.json();
+  const answer = await response.json().catch(() => null);
+  // Something in between answered in the server's place.
+  if (answer === null) return { kind: 'unreachable' };
   if (response.ok) return { kind: 'taken', committed: answer };
   if (response.status === 409 && answer.error.code === 'conflict')
     return { kind: 'conflict', current: answer.current, missed: answer.missed };

@@ -11,12 +11,13 @@ import { formatDraw, parseDraw } from '@/core/formats/drawText';
 import { parseUse } from '@/core/formats/useText';
 import { addCircuit, attachLoad, detachLoad, usualScheme } from '@/core/switching/schemes';
 import { parseLength, parseNumber } from '@/core/units/parse';
+import { MISSING } from '@/core/units/quantity';
 
 /** The columns of the loads table that a person sets. */
 export type LoadField =
   'name' | 'zone' | 'circuit' | 'quantity' | 'spacing' | 'rated' | 'measured' | 'lasting' | 'group' | 'when' | 'hours' | 'share';
 
-export const NO_CIRCUIT = '–';
+export const NO_CIRCUIT = MISSING;
 export const OWN_CIRCUIT = '+ a circuit of its own';
 export const YES = 'yes';
 export const NO = 'no';
@@ -25,7 +26,9 @@ export const NO = 'no';
 export function setCell(edit: Edit, loadId: string, field: LoadField, text: string, today: string): string | null {
   const load = deviceOf(edit.design, loadId, 'load');
   if (!load) return 'this load is gone';
-  return SETTERS[field](edit, load, text.trim(), today);
+  // What a copied cell shows where there is nothing is nothing when it is pasted.
+  const typed = text.trim() === MISSING ? '' : text.trim();
+  return SETTERS[field](edit, load, typed, today);
 }
 
 type Setter = (edit: Edit, load: Load, text: string, today: string) => string | null;
@@ -38,7 +41,7 @@ const SETTERS: Record<LoadField, Setter> = {
     return null;
   },
   zone(edit, load, text) {
-    const zone = text === '' || text === NO_CIRCUIT ? null : named(edit.design, 'zone', text);
+    const zone = text === '' ? null : named(edit.design, 'zone', text);
     if (zone === undefined) return `there is no zone called “${text}”`;
     edit.set(load.id, { zoneId: zone });
     return null;
@@ -49,7 +52,7 @@ const SETTERS: Record<LoadField, Setter> = {
       addCircuit(edit, { ...usualScheme(edit.design, load.name, load.zoneId), loadIds: [load.id] });
       return null;
     }
-    const circuit = text === '' || text === NO_CIRCUIT ? null : named(edit.design, 'circuit', text);
+    const circuit = text === '' ? null : named(edit.design, 'circuit', text);
     if (circuit === undefined) return `there is no circuit “${text}”`;
     detachLoad(edit, load.id);
     if (circuit) attachLoad(edit, load.id, circuit);
@@ -78,7 +81,7 @@ const SETTERS: Record<LoadField, Setter> = {
     return null;
   },
   measured(edit, load, text, today) {
-    if (text === '' || text === '–') {
+    if (text === '') {
       edit.set(load.id, { measured: null });
       return null;
     }
@@ -99,21 +102,31 @@ const SETTERS: Record<LoadField, Setter> = {
   },
   group(edit, load, text) {
     if (text.length > 40) return 'at most 40 characters';
-    edit.set(load.id, { exclusiveGroup: text === '' || text === '–' ? null : text });
+    edit.set(load.id, { exclusiveGroup: text === '' ? null : text });
     return null;
   },
   when(edit, load, text) {
+    if (leavesUnused(edit, load, text)) return null;
     const read = parseUse(text);
     return read.ok ? setDuty(edit, load.id, { use: read.value }) : read.why;
   },
   hours: (edit, load, text) =>
     number(text || '0', ['h'], 0, 24, (hoursPerDay) => {
+      if (leavesUnused(edit, load, text)) return null;
       // The hours its times come to are no hours of their own: pasting a line as it stands keeps its times.
       if (Math.abs(hoursPerDay - (hoursByTimes(edit.design, load) ?? Infinity)) < 0.006) return null;
       return setDuty(edit, load.id, { hoursPerDay, use: null });
     }),
-  share: (edit, load, text) => number(text || '100', ['%'], 0, 100, (sharePercent) => setDuty(edit, load.id, { sharePercent })),
+  share: (edit, load, text) =>
+    number(text || '100', ['%'], 0, 100, (sharePercent) =>
+      leavesUnused(edit, load, text) ? null : setDuty(edit, load.id, { sharePercent }),
+    ),
 };
+
+/** Nothing written for a load that nobody uses yet: it stays so, which is not the same as used for no hours. */
+function leavesUnused({ design }: Edit, load: Load, text: string): boolean {
+  return text === '' && dutyOf(design, load.id) === null;
+}
 
 /** The duty of a load in the design's scenario, if it has one: of one of its functions, or the first there is. */
 export function dutyOf(design: Design, loadId: string, use?: string): Duty | null {

@@ -24,7 +24,7 @@ export function useLoadRows(grouping: Grouping): GridGroup<LoadRow>[] {
 /** The line last made for a load's record, which is itself kept while nothing in it changes. */
 const lineOf = new WeakMap<Load, LoadRow>();
 
-function makeRows({ loads, index, design, scenario }: Analysis): LoadRow[] {
+export function makeRows({ loads, index, design, scenario }: Analysis): LoadRow[] {
   const duties = new Map(index.duties.filter(({ scenarioId }) => scenarioId === scenario?.id).map((duty) => [duty.loadId, duty]));
   const scenarioRecord = index.scenarios.find(({ id }) => id === scenario?.id);
   const setting = scenarioRecord ? settingOf(scenarioRecord) : null;
