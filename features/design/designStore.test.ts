@@ -138,3 +138,58 @@ test('while the server is away edits stay on the screen and are sent again under
   expect(store.getState().saveState).toBe('saved');
   expect(new Set(sent.map(({ changeId }) => changeId)).size).toBe(1);
 });
+
+test('while the server is away undo says so, and what is unsent stays', async () => {
+  withServer('down', own(2, 30, 38));
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  await store.step('undo');
+  expect(store.getState().problem).toContain('cannot be reached');
+  expect([shown(store), store.getState().saveState]).toEqual([38, 'unreachable']);
+  store.dismissProblem();
+  expect(store.getState().problem).toBeNull();
+  await new Promise((resolve) => setTimeout(resolve, 1700));
+  expect(store.getState().saveState).toBe('saved');
+});
+
+test('an answer that is no answer of ours, as from a gateway, is taken for none', async () => {
+  const sent = withServer();
+  const ours = globalThis.fetch;
+  globalThis.fetch = (async () => new Response('<html>Sign in</html>', { status: 200 })) as typeof fetch;
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  expect([shown(store), store.getState().saveState]).toEqual([38, 'unreachable']);
+  globalThis.fetch = ours;
+  await new Promise((resolve) => setTimeout(resolve, 1700));
+  expect(sent).toHaveLength(1);
+  expect(store.getState().saveState).toBe('saved');
+});
+
+test('a page about to close takes what is being typed', async () => {
+  const sent = withServer(own(2, 30, 35));
+  const store = open();
+  store.preview(warmer(35));
+  store.settle();
+  await settled();
+  expect(sent).toMatchObject([{ label: 'Edit' }]);
+  expect(shown(store)).toBe(35);
+});
+
+test('what the network shows stands among the other findings, the worst first, as long as what it is about does', () => {
+  withServer();
+  const store = open();
+  const about = (id: string) => ({
+    rule: 'network.leak' as const,
+    severity: 'fault' as const,
+    subjects: [id],
+    circuitId: null,
+    numbers: {},
+  });
+  store.foundInNetwork([about('bat_house'), about('gone_long_ago')]);
+  const { findings } = store.getState();
+  expect(findings[0]).toEqual(about('bat_house'));
+  expect(findings.filter(({ rule }) => rule === 'network.leak')).toHaveLength(1);
+  expect(findings.length).toBe(store.getState().analysis.findings.length + 1);
+});

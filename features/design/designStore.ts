@@ -231,7 +231,14 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
     async step(kind) {
       draft = null;
-      while (sending) await new Promise((resolve) => setTimeout(resolve, 20));
+      // What was just edited goes first: that is what undo takes back.
+      if (pending.length > 0) void flush();
+      while (sending && api.getState().saveState !== 'unreachable') await new Promise((resolve) => setTimeout(resolve, 20));
+      if (api.getState().conflict) return;
+      if (pending.length > 0) {
+        api.setState({ problem: notReached(kind) });
+        return;
+      }
       const result = await sendStep(open.id, kind, revision, nanoid());
       if (result.kind === 'taken') {
         takeAnswer(result);
@@ -240,7 +247,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         takeAnswer(result);
         showBase({ problem: `The ${kind} no longer fits: the same thing was changed elsewhere.` });
       } else if (result.kind === 'unreachable') {
-        api.setState({ problem: `The server cannot be reached; nothing was ${kind === 'undo' ? 'undone' : 'redone'}.` });
+        api.setState({ problem: notReached(kind) });
       }
     },
     receive({ history, ...logged }) {
@@ -283,6 +290,10 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
   };
   return store;
+}
+
+function notReached(step: 'undo' | 'redo'): string {
+  return `The server cannot be reached; nothing was ${step === 'undo' ? 'undone' : 'redone'}.`;
 }
 
 function firstAnalysis(design: Design): { analysis: Analysis; findings: readonly Finding[] } {
