@@ -133,6 +133,7 @@ export type CoordinationRule =
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 export type RigRule = Extract<Rule, `rig.${string}`>;
 
-export function findingKey(finding: Finding): string {
-  return `${finding.rule}:${finding.subjects.join(',')}`;
+/** Names a finding among all of a design's. Two passages of one stretch may each have theirs: those have a place. */
+export function findingKey({ rule, subjects, numbers }: Finding): string {
+  return [`${rule}:${subjects.join(',')}`, ...(numbers.place === undefined ? [] : [numbers.place])].join('@');
 }

@@ -1,15 +1,15 @@
 'use client';
 
-import { Button } from 'antd';
 import { useMemo } from 'react';
 import { marginsOf } from '@/core/analysis/margins';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
+import { findingKey } from '@/core/findings/types';
 import { wordFinding } from '@/core/findings/wording';
-import { remediesFor } from '@/core/findings/remedies';
 import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
 import { solvedRun } from '@/core/analysis/solvedRun';
-import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { RemedyButtons } from '@/features/findings/RemedyButtons';
+import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import type { PickedState } from '@/features/design/designStore';
 import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
 import { layOutStrip, type StripGeometry, type StripScale } from '@/ui/runStrip/geometry';
@@ -87,7 +87,6 @@ function pickedWords(picked: PickedState): string {
 }
 
 function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
-  const store = useDesignStore();
   const analysis = useDesign((state) => state.analysis);
   const units = useUnits();
   const all = useDesign((state) => state.findings);
@@ -126,17 +125,13 @@ function Reasons({ circuit }: { circuit: CircuitAnalysis }) {
       {findings.map((finding) => {
         const { title, message } = wordFinding(finding, analysis.design, units);
         return (
-          <div key={finding.rule + finding.subjects[0]} className={styles.finding}>
+          <div key={findingKey(finding)} className={styles.finding}>
             <Verdict severity={finding.severity} />
             <span>
               <b>{title}.</b> {message}
             </span>
             <span className={styles.remedies}>
-              {remediesFor(analysis, finding).map(({ label, change }) => (
-                <Button key={label} size="small" onClick={() => store.commit(label, () => change)}>
-                  {label}
-                </Button>
-              ))}
+              <RemedyButtons finding={finding} />
             </span>
           </div>
         );

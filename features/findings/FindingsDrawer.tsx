@@ -3,13 +3,13 @@
 import { Button, Drawer } from 'antd';
 import Link from 'next/link';
 import { findingKey, type Finding } from '@/core/findings/types';
-import { remediesFor } from '@/core/findings/remedies';
 import { wordFinding } from '@/core/findings/wording';
 import { handbookPageOf } from '@/core/handbook/pages';
-import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { stageOf } from '@/features/workspace/stages';
 import { useJump } from '@/features/workspace/useJump';
 import { Verdict } from '@/ui/Verdict';
+import { RemedyButtons } from './RemedyButtons';
 import styles from './FindingsDrawer.module.css';
 
 /** Every finding, the worst first: what, why, where, and a change that puts it right. */
@@ -40,11 +40,10 @@ export function FindingsDrawer({ onClose }: { onClose(): void }) {
 }
 
 function FindingCard({ finding }: { finding: Finding }) {
-  const store = useDesignStore();
   const units = useUnits();
-  const analysis = useDesign((state) => state.analysis);
+  const design = useDesign((state) => state.design);
   const jump = useJump();
-  const { title, message, why } = wordFinding(finding, analysis.design, units);
+  const { title, message, why } = wordFinding(finding, design, units);
   const stage = stageOf(finding);
   const page = handbookPageOf(finding.rule);
   return (
@@ -58,11 +57,7 @@ function FindingCard({ finding }: { finding: Finding }) {
         {why} {page && <Link href={`/handbook/${page.id}`}>{page.title}</Link>}
       </p>
       <div className={styles.actions}>
-        {remediesFor(analysis, finding).map(({ label, change }) => (
-          <Button key={label} size="small" type="primary" onClick={() => store.commit(label, () => change)}>
-            {label}
-          </Button>
-        ))}
+        <RemedyButtons finding={finding} main />
         <Button
           size="small"
           onClick={() => jump(stage === 'circuits' && finding.circuitId ? finding.circuitId : finding.subjects[0]!, stage)}
