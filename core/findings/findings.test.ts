@@ -194,7 +194,9 @@ test('a larger fuse that could no longer end a short at the far lamp is not offe
     analyse(applyChange(tooMany.design, change)).findings.filter(
       ({ severity, circuitId }) => severity === 'fault' && circuitId === finding.circuitId,
     );
-  expect(remediesFor(tooMany, finding).map(faultsAfter)).toMatchObject([[{ rule: 'fuse.neverClears' }]]);
+  expect(remediesFor(tooMany, finding).map(faultsAfter)).toEqual([
+    expect.arrayContaining([expect.objectContaining({ rule: 'fuse.neverClears' })]),
+  ]);
   const [anew] = soundRemedies(tooMany, finding);
   expect(anew!.label).toMatch(/^Size it anew: [\d.]+ mm² and [\d.]+ A$/);
   expect(faultsAfter(anew!)).toEqual([]);
