@@ -69,10 +69,12 @@ test.each([
 });
 
 test('a name a spreadsheet would run as a formula is written as text and comes back as it was', () => {
-  const { after } = take('name,rated\n"=HYPERLINK(""http://x"")",5 W\n');
+  const { after } = take('name,zone,rated\n"=HYPERLINK(""http://x"")",-18 °C box,5 W\n');
+  expect(after.index.zones.map(({ name }) => name)).toContain('-18 °C box');
   const csv = writeLoadsCsv(after);
   expect(csv).toContain(`"'=HYPERLINK`);
   const again = readLoadsCsv(csv, after.design);
   expect(again.rows.some(({ name }) => name.startsWith('=HYPERLINK'))).toBe(true);
   expect(again.change!.added).toEqual([]);
+  expect(again.newZones).toEqual([]);
 });

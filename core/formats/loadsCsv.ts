@@ -11,7 +11,7 @@ import { nameOf } from '../design/names';
 import { attachLoad, newLoad } from '../switching/schemes';
 import { parseNumber } from '../units/parse';
 import { formatDraw, parseDraw } from './drawText';
-import { safeCell } from './safeCell';
+import { plainCell, safeCell } from './safeCell';
 import { formatUse, parseUse } from './useText';
 
 /** Loads as CSV, out and in. Columns are found by their headings, whatever their order. */
@@ -101,7 +101,7 @@ export function readLoadsCsv(text: string, design: Design): CsvReading {
   const newZones: string[] = [];
   const bareUnit = /^(amps|a|current|currenta)$/.test(plain(heading[places.get('rated')!]!)) ? ' A' : '';
   const rows = lines.map((cells, at) => {
-    const cell = (column: Column) => (places.has(column) ? (cells[places.get(column)!] ?? '').trim() : '');
+    const cell = (column: Column) => (places.has(column) ? plainCell((cells[places.get(column)!] ?? '').trim()) : '');
     return readRow(edit, cell, at + 2, bareUnit, newZones);
   });
   return { rows, ignored, newZones, faults: [], change: edit.change };
@@ -110,7 +110,7 @@ export function readLoadsCsv(text: string, design: Design): CsvReading {
 function readRow(edit: Edit, cell: (column: Column) => string, line: number, bareUnit: string, newZones: string[]): CsvRow {
   const { design } = edit;
   const { nominalV, units, scenarioId } = settingsOf(design);
-  const name = cell('name').replace(/^'(?=[=+\-@])/, '');
+  const name = cell('name');
   const row: CsvRow = { line, name, zone: cell('zone'), action: 'refuse', rated: cell('rated'), hours: cell('hours'), problems: [] };
   const problem = (column: Column, why: string) => row.problems.push(`${column}: ${why}`);
   if (name === '') problem('name', 'a load needs a name');

@@ -7,7 +7,7 @@ import type { Place, Route } from '../design/schema';
 import { LIMITS, ROUTE_KINDS, type RouteKind } from '../design/vocabulary';
 import { straightRoute } from '../rig/straightRoute';
 import { parseLength } from '../units/parse';
-import { safeCell } from './safeCell';
+import { plainCell, safeCell } from './safeCell';
 
 /** Places and routes as CSV, out and in. Lengths are millimetres; other units may be written beside the number. */
 
@@ -82,7 +82,7 @@ export function readRigCsv(text: string, design: Design): RigCsvReading {
   if (missing.length > 0) return nothing(`no column is headed ${missing.map((column) => `“${column}”`).join(' or ')}`);
   const edit = new Edit(design);
   const rows = lines.map((cells, at) => {
-    const cell: Cells = (column) => (cells[columns.indexOf(column)] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
+    const cell: Cells = (column) => plainCell((cells[columns.indexOf(column)] ?? '').trim());
     return kind === 'place' ? readPlace(edit, cell, at + 2) : readRoute(edit, cell, at + 2);
   });
   return { rows, faults: [], change: edit.change };
