@@ -33,24 +33,25 @@ interface ColumnContext {
 export function loadColumns({ units, nominalV, zones, circuits, grouping }: ColumnContext): GridColumn<LoadRow>[] {
   const choices = (values: string[]) => () => values.map((value) => ({ value, label: value }));
   const columns: GridColumn<LoadRow>[] = [
-    { key: 'name', title: 'Load', width: '16fr', edit: true, text: ({ load }) => load.name },
+    { key: 'name', title: 'Load', width: '15.4fr', edit: true, text: ({ load }) => load.name },
     { key: 'zone', title: 'Zone', width: '8.5fr', edit: true, text: ({ zone }) => zone, options: choices([NO_CIRCUIT, ...zones]) },
     {
-      ...{ key: 'circuit', title: 'Circuit', width: '15.5fr', edit: true, text: ({ circuit }) => circuit },
+      ...{ key: 'circuit', title: 'Circuit', width: '15.6fr', edit: true, text: ({ circuit }) => circuit },
       options: choices([NO_CIRCUIT, OWN_CIRCUIT, ...circuits]),
       tone: ({ circuit }) => (circuit === NO_CIRCUIT ? 'bad' : undefined),
     },
     {
       key: 'quantity',
       title: 'Pcs',
-      width: '4fr',
+      width: '3.8fr',
+      short: true,
       align: 'right',
       edit: true,
       text: ({ load }) => String(load.quantity),
       hint: 'How many pieces, all in a row',
     },
     {
-      ...{ key: 'spacing', title: units === 'metric' ? 'Apart, m' : 'Apart, ft', width: '6fr', align: 'right', edit: true },
+      ...{ key: 'spacing', title: units === 'metric' ? 'Apart, m' : 'Apart, ft', width: '5.7fr', align: 'right', edit: true, short: true },
       text: ({ load }) => (load.quantity > 1 ? formatLengthNumber(load.spacingMm, units) : MISSING),
       editText: ({ load }) => formatLengthNumber(load.spacingMm, units),
       hint: 'Cable between one piece and the next',
@@ -59,7 +60,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{
         key: 'rated',
         title: 'Rated, each',
-        width: '13fr',
+        width: '14.8fr',
         align: 'right',
         edit: true,
         hint: 'As 24 W, 2 A, or 9.6 W/m x 1.6 m; “at 13.8 V” where it is not the nominal voltage',
@@ -71,7 +72,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{
         key: 'measured',
         title: 'Measured, all',
-        width: '12.8fr',
+        width: '13.9fr',
         align: 'right',
         edit: true,
         hint: 'What the meter said of the whole load; it replaces the rated value',
@@ -84,12 +85,13 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       key: 'amps',
       title: 'Draw, A',
       width: '5.8fr',
+      short: true,
       align: 'right',
       text: ({ draw }) => formatNumber(draw.amps, 2),
       tone: ({ draw }) => (draw.basis === 'measured' ? 'measured' : undefined),
     },
     {
-      ...{ key: 'lasting', title: 'Lasting', width: '5.4fr', edit: true, options: choices([YES, NO]) },
+      ...{ key: 'lasting', title: 'Lasting', width: '5.4fr', edit: true, short: true, options: choices([YES, NO]) },
       text: ({ load }) => (load.continuous ? YES : NO),
       hint: 'A load that runs for hours counts 125 % towards its fuse',
     },
@@ -108,7 +110,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{
         key: 'when',
         title: 'When',
-        width: '13fr',
+        width: '13.2fr',
         edit: true,
         hint: 'Hours such as 7–8:30, 17–21; or dusk–22:30, dark, driving, occupied, 20 x 60 s a night, left on',
       },
@@ -119,6 +121,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       key: 'hours',
       title: 'h a day',
       width: '5.2fr',
+      short: true,
       align: 'right',
       edit: true,
       text: ({ hours }) => (hours === null ? MISSING : trim(hours)),
@@ -129,6 +132,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
         key: 'share',
         title: '% of it',
         width: '4.8fr',
+        short: true,
         align: 'right',
         edit: true,
         hint: 'Share of those hours it really runs',
@@ -139,7 +143,8 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
     {
       key: 'wh',
       title: 'Wh a day',
-      width: '6.4fr',
+      width: '6.2fr',
+      short: true,
       align: 'right',
       text: ({ dailyWh }) => formatNumber(dailyWh, dailyWh < 9.95 ? 1 : 0),
     },

@@ -46,7 +46,12 @@ export const GridRowView = memo(function GridRowView({
         const active = at === activeColumn;
         const editing = active && editStart !== null;
         const tone = column.tone?.(row);
-        const classes = [column.align === 'right' && styles.right, !column.edit && styles.computed, active && styles.active];
+        const classes = [
+          column.align === 'right' && styles.right,
+          column.short && styles.short,
+          !column.edit && styles.computed,
+          active && styles.active,
+        ];
         if (at >= selectedFrom && at <= selectedTo) classes.push(styles.selected);
         const text = column.text(row);
         return (

@@ -5,6 +5,8 @@ export interface GridColumn<Row> {
   /** Share of the table's width, as CSS: 12fr. */
   width: string;
   align?: 'left' | 'right';
+  /** Holds nothing longer than a figure or a word, which always fits: such cells need no cutting off, which is dear to paint. */
+  short?: boolean;
   /** What the cell shows, and what a copy takes. */
   text(row: Row): string;
   /** A mark on the cell: measured values look different, doubtful ones too. */
