@@ -56,6 +56,24 @@ test('a copied block comes out as a spreadsheet takes it', async ({ page, contex
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('Cabin puck\t01 Cabin lights\nReading light\t02 Reading lights');
 });
 
+test('a copied line is pasted over another whole, what is empty in it too', async ({ page, context, heron }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto(`/d/${heron}/loads`);
+  const from = ['Pcs', 'Apart, m', 'Rated, each', 'Measured, all', 'Draw, A', 'Lasting', 'Never with', 'When', 'h a day'];
+  const read = async (load: string) => Promise.all(from.map(async (column) => (await cell(page, load, column)).innerText()));
+  const fridge = await read('Compressor fridge');
+  expect(fridge.filter((text) => text === '–').length).toBeGreaterThan(3);
+  await (await cell(page, 'Compressor fridge', 'Pcs')).click();
+  for (let step = 1; step < from.length; step++) await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Control+c');
+  await (await cell(page, 'Bench puck', 'Pcs')).click();
+  await page.keyboard.press('Control+v');
+  await expect(await cell(page, 'Bench puck', 'Rated, each')).toHaveText('52 W');
+  expect(await read('Bench puck')).toEqual(fridge);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await saved(page);
+});
+
 test('a new load gets a circuit from its cell, another is removed, and undo brings it back', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/loads`);
   await page.getByRole('textbox', { name: 'Name of a new load' }).fill('Heater pad');

@@ -1,4 +1,4 @@
-import { expect, meter, openStrip, saved, strip, test } from './fixtures';
+import { cell, expect, meter, openStrip, saved, strip, test } from './fixtures';
 
 test('every fuse is seen in its chain, and its opening times are read by arrow keys and as a table', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
@@ -31,6 +31,28 @@ test('a main fuse too small for the battery’s short is a fault here and in the
   await fault.getByRole('button', { name: /Fit a terminal-mount fuse/ }).click();
   await saved(page);
   await expect(fault).toHaveCount(0);
+});
+
+test('a remedy that would bring a fault of its own is not offered: the circuit sized anew is, and a click takes it', async ({
+  page,
+  heron,
+}) => {
+  await page.goto(`/d/${heron}/loads`);
+  await (await cell(page, 'Reading light', 'Pcs')).click();
+  await page.keyboard.type('17');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.keyboard.press('f');
+  const findings = page.getByRole('dialog', { name: 'Findings' });
+  const small = findings.getByRole('listitem').filter({ hasText: 'Fuse smaller than its load' });
+  await expect(small).toContainText('05 Bunk reading lights');
+  await expect(small.getByRole('button', { name: 'Fit a 7.5 A fuse' })).toHaveCount(0);
+  await small.getByRole('button', { name: /^Size it anew: 16 mm² and 7.5 A$/ }).click();
+  await saved(page);
+  await expect(findings.getByRole('listitem').filter({ hasText: 'Bunk reading' })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Findings/ })).toContainText(/[2-9]/);
 });
 
 test('a finding leads to its page of the handbook', async ({ page, heron }) => {

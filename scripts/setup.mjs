@@ -5,6 +5,9 @@ import { fileURLToPath } from 'node:url';
 
 /** What the start and test commands share: installing, building, running a child process. Plain Node: nothing is installed yet. */
 
+/** No build tool started from here tells anybody anything. */
+process.env.NEXT_TELEMETRY_DISABLED = '1';
+
 export const ROOT = path.dirname(path.dirname(fileURLToPath(import.meta.url)));
 
 const SOURCE_FOLDERS = ['app', 'core', 'db', 'features', 'server', 'ui'];
