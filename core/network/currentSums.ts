@@ -85,7 +85,6 @@ export class CurrentSums {
   }
 
   private sumOhms(): number {
-    const { residual, flow } = this;
     const { x } = this.carriers;
     const { a, b, lift, siemens, amps } = this.carriers.ohms;
     let largest = 0;
@@ -94,18 +93,14 @@ export class CurrentSums {
       const to = b[at]!;
       const i = (x[from]! - x[to]! + lift[at]!) * siemens[at]!;
       amps[at] = i;
-      residual[from]! += i;
-      residual[to]! -= i;
-      const size = i < 0 ? -i : i;
-      flow[from]! += size;
-      flow[to]! += size;
-      if (size > largest) largest = size;
+      this.leave(from, to, i);
+      if (i > largest || -i > largest) largest = Math.abs(i);
     }
     return largest;
   }
 
   private sumLaws(): number {
-    const { residual, flow, out } = this;
+    const { out } = this;
     const { x } = this.carriers;
     const { a, b, lift, law, slope, amps } = this.carriers.laws;
     let largest = 0;
@@ -117,12 +112,8 @@ export class CurrentSums {
       const i = out[AMPS]!;
       slope[at] = out[SLOPE]!;
       amps[at] = i;
-      residual[from]! += i;
-      residual[to]! -= i;
-      const size = i < 0 ? -i : i;
-      flow[from]! += size;
-      flow[to]! += size;
-      if (size > largest) largest = size;
+      this.leave(from, to, i);
+      if (i > largest || -i > largest) largest = Math.abs(i);
     }
     return largest;
   }
