@@ -54,6 +54,7 @@ try {
   await up();
   const browser = await chromium.launch({ executablePath, args: [...PLAIN, '--disable-frame-rate-limit', '--disable-gpu-vsync'] });
 
+  console.log(`\nThis machine, for comparing one hour with another: ${yardstick()} ms for a fixed sum`);
   console.log('\nKey press to repainted strip and meter bar, ms (press: to the end of layout; paint: to the frame drawn)');
   const strips = [];
   for (const size of SIZES) strips.push(await keyPresses(browser, size, 'conductor'), await keyPresses(browser, size, 'fuse'));
@@ -87,8 +88,21 @@ try {
   }
   console.table(routes);
   await browser.close();
+  console.log(`\nThis machine at the end: ${yardstick()} ms for the same sum`);
 } finally {
   server.kill('SIGKILL');
+}
+
+/** Milliseconds for the same arithmetic every time, median of nine: a machine shared with others is not always as fast. */
+function yardstick() {
+  const times = Array.from({ length: 9 }, () => {
+    const start = performance.now();
+    let sum = 0;
+    for (let at = 1; at < 2e7; at++) sum += Math.sqrt(at) / at;
+    if (!(sum > 0)) throw new Error('the sum is wrong');
+    return performance.now() - start;
+  });
+  return quantile(times, 0.5);
 }
 
 async function keyPresses(browser, size, what) {

@@ -24,14 +24,19 @@ const StripDetail = dynamic(() => import('./StripDetail').then(({ StripDetail: d
 const GOVERNOR_WORDS: Record<Governor, string> = { minimum: 'least size', ampacity: 'ampacity', fuse: 'fuse', drop: 'drop' };
 
 interface CircuitStripProps {
-  circuit: CircuitAnalysis;
+  id: string;
   open: boolean;
   width: number;
   onToggle(id: string): void;
 }
 
 /** One circuit: its figures and its run in two lines; opened, the voltage along it and everything that can be set. */
-export const CircuitStrip = memo(function CircuitStrip({ circuit, open, width, onToggle }: CircuitStripProps) {
+export const CircuitStrip = memo(function CircuitStrip({ id, ...shown }: CircuitStripProps) {
+  const circuit = useDesign(({ analysis }) => analysis.circuits.find((one) => one.id === id));
+  return circuit && <Strip circuit={circuit} {...shown} />;
+});
+
+function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'> & { circuit: CircuitAnalysis }) {
   const store = useDesignStore();
   const units = useUnits();
   const zone = useDesign(({ design }) => nameOf(design, circuit.zoneId ?? undefined));
@@ -115,7 +120,7 @@ export const CircuitStrip = memo(function CircuitStrip({ circuit, open, width, o
       {open && <StripDetail circuit={circuit} geometry={geometry} scale={scale} />}
     </article>
   );
-});
+}
 
 /** A rested, full battery's volts, where the run starts. */
 function sourceVolts(chemistry: keyof typeof CHEMISTRY_FACTS | undefined, nominalV: number): number {

@@ -28,8 +28,8 @@ const RANK = { fault: 0, caution: 1, note: 2, ok: 3 };
 /** Stage Circuits: one run strip per circuit. */
 export function CircuitsStage() {
   const store = useDesignStore();
-  const circuits = useDesign(({ analysis }) => analysis.circuits);
-  const zones = useDesign(({ analysis }) => analysis.index.zones);
+  // The names of the circuits alone: a strip looks after its own figures, so a key press draws that one again and not the stage.
+  const circuitIds = useDesign(({ analysis }) => analysis.circuits.map(({ id }) => id).join(' '));
   const loadCount = useDesign(({ analysis }) => analysis.loads.size);
   const [shown, setShown] = useState<CircuitsShown>('runs');
   const [order, setOrder] = useState<Order>('number');
@@ -37,22 +37,22 @@ export function CircuitsStage() {
   const [adding, setAdding] = useState(false);
   const [reading, setReading] = useState(false);
   const [proposing, setProposing] = useState(false);
-  const frozenOrder = useFrozenOrder(circuits, zones, order);
+  const shownIds = useFrozenOrder(circuitIds, order);
   const scroller = useRef<HTMLDivElement>(null);
   const width = useWidth(scroller);
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are called here and handed to nothing memoised
   const rows = useVirtualizer({
-    count: frozenOrder.length,
+    count: shownIds.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (at) => (open.has(frozenOrder[at]!.id) ? 330 : CLOSED_HEIGHT),
-    getItemKey: (at) => frozenOrder[at]!.id,
+    estimateSize: (at) => (open.has(shownIds[at]!) ? 330 : CLOSED_HEIGHT),
+    getItemKey: (at) => shownIds[at]!,
     overscan: 4,
     initialRect: { width: 1080, height: 640 },
   });
 
   const show = useCallback(
     (id: string) => {
-      const at = frozenOrder.findIndex((circuit) => circuit.id === id);
+      const at = shownIds.indexOf(id);
       if (at < 0) return;
       setShown('runs');
       setOpen((now) => new Set(now).add(id));
@@ -61,7 +61,7 @@ export function CircuitsStage() {
         requestAnimationFrame(() => document.getElementById(id)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus()),
       );
     },
-    [frozenOrder, rows],
+    [shownIds, rows],
   );
   useHashTarget(show);
 
@@ -74,11 +74,11 @@ export function CircuitsStage() {
   }, []);
   const move = (by: 1 | -1) => {
     const current = (document.activeElement?.closest('[data-strip]') as HTMLElement | null)?.id;
-    const at = frozenOrder.findIndex(({ id }) => id === current);
-    const next = frozenOrder[Math.min(frozenOrder.length - 1, Math.max(0, at + by))];
-    if (!next) return;
-    rows.scrollToIndex(frozenOrder.indexOf(next), { align: 'auto' });
-    requestAnimationFrame(() => document.getElementById(next.id)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus());
+    const at = Math.min(shownIds.length - 1, Math.max(0, shownIds.indexOf(current ?? '') + by));
+    const next = shownIds[at];
+    if (next === undefined) return;
+    rows.scrollToIndex(at, { align: 'auto' });
+    requestAnimationFrame(() => document.getElementById(next)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus());
   };
   useHotkeys('j', () => move(1));
   useHotkeys('k', () => move(-1));
@@ -119,7 +119,7 @@ export function CircuitsStage() {
       {proposing && <ProposeDialog onClose={() => setProposing(false)} />}
       {reading && <ReadingsDrawer onClose={() => setReading(false)} />}
       {adding && <NewCircuit onAdd={add} onClose={() => setAdding(false)} />}
-      {circuits.length === 0 ? (
+      {shownIds.length === 0 ? (
         <EmptyStage
           title="No circuits yet"
           text={
@@ -160,12 +160,7 @@ export function CircuitsStage() {
                   className={styles.row}
                   style={{ top: row.start }}
                 >
-                  <CircuitStrip
-                    circuit={frozenOrder[row.index]!}
-                    open={open.has(frozenOrder[row.index]!.id)}
-                    width={width}
-                    onToggle={toggle}
-                  />
+                  <CircuitStrip id={shownIds[row.index]!} open={open.has(shownIds[row.index]!)} width={width} onToggle={toggle} />
                 </div>
               ))}
             </div>
@@ -176,26 +171,20 @@ export function CircuitsStage() {
   );
 }
 
-/** The circuits in the chosen order. The order stays put while values change, so that a strip being edited does not run away. */
-function useFrozenOrder(circuits: CircuitAnalysis[], zones: { id: string }[], order: Order): CircuitAnalysis[] {
-  const ids = circuits.map(({ id }) => id).join(' ');
-  const [frozen, setFrozen] = useState<{ key: string; ids: string[] }>({ key: '', ids: [] });
-  const key = `${order}|${ids}`;
-  let sequence = frozen.ids;
-  if (frozen.key !== key) {
-    const place = new Map(zones.map(({ id }, at) => [id, at]));
-    const zoneOf = ({ zoneId }: CircuitAnalysis) => place.get(zoneId ?? '') ?? zones.length;
-    const sorted = [...circuits];
+/** The circuits in the chosen order. It stays put while values change, so that a strip being edited does not run away. */
+function useFrozenOrder(circuitIds: string, order: Order): string[] {
+  const store = useDesignStore();
+  return useMemo(() => {
+    const { circuits, index } = store.getState().analysis;
+    const place = new Map(index.zones.map(({ id }, at) => [id, at]));
+    const zoneOf = ({ zoneId }: CircuitAnalysis) => place.get(zoneId ?? '') ?? index.zones.length;
+    const standing = new Set(circuitIds.split(' '));
+    const sorted = circuits.filter(({ id }) => standing.has(id));
     if (order === 'worst')
       sorted.sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || b.dropPercent / b.targetPercent - a.dropPercent / a.targetPercent);
     if (order === 'zone') sorted.sort((a, b) => zoneOf(a) - zoneOf(b));
-    sequence = sorted.map(({ id }) => id);
-    setFrozen({ key, ids: sequence });
-  }
-  return useMemo(() => {
-    const byId = new Map(circuits.map((circuit) => [circuit.id, circuit]));
-    return sequence.flatMap((id) => byId.get(id) ?? []);
-  }, [circuits, sequence]);
+    return sorted.map(({ id }) => id);
+  }, [store, circuitIds, order]);
 }
 
 function useWidth(ref: { current: HTMLElement | null }): number {
