@@ -29,7 +29,7 @@ describe('stepping a conductor', () => {
 
   it('goes through the sizes cable is sold in, IEC 60228, and stays at the thickest', () => {
     const seen = stepped(start, (now) => stepConductor(now, ids, sizeNow(now), 1), sizeNow);
-    expect(seen.slice(0, 6)).toEqual(['mm2:2.5', 'mm2:4', 'mm2:6', 'mm2:10', 'mm2:16', 'mm2:25'].map((size) => size));
+    expect(seen.slice(0, 6)).toEqual(['mm2:2.5', 'mm2:4', 'mm2:6', 'mm2:10', 'mm2:16', 'mm2:25']);
     expect(seen.at(-1)).toBe(sizesFor(start, 'mm2:1.5').at(-1));
     for (const [at, size] of seen.entries()) expect(areaMm2(size)).toBeGreaterThan(at === 0 ? 1.5 : areaMm2(seen[at - 1]!));
   });
