@@ -133,11 +133,10 @@ function chooseForCircuit(
 
 /** What a load's path costs in own conductor (ampere metres, both ways, its row included) and in volts that no resizing of it changes. */
 function ownCost(
-  { wiring, supply, returns, index }: AnalysisContext,
+  { hanging, supply, returns, index }: AnalysisContext,
   { id, load, draw }: LoadAnalysis,
 ): { ampereMetres: number; fixedV: number } {
-  const plus = wiring.supply.at.get(terminalKey(id, 'plus'));
-  const minus = wiring.return.at.get(terminalKey(id, 'minus'));
+  const { plus, minus } = hanging.loads.get(id)!;
   const countShared = index.settings.dropFrom === 'battery';
   const side = (flow: TreeFlow, at: number | undefined) =>
     at === undefined
@@ -152,10 +151,9 @@ function ownCost(
 }
 
 function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis) {
-  const { index, wiring, supply, returns } = context;
+  const { index, wiring, hanging, supply, returns } = context;
   const { settings } = index;
-  const plus = wiring.supply.at.get(terminalKey(id, 'plus'))!;
-  const minus = wiring.return.at.get(terminalKey(id, 'minus'));
+  const { plus, minus } = hanging.loads.get(id) as { plus: number; minus: number | undefined };
   const supplyRun = runSteps(context, wiring.supply, supply, plus);
   const returnRun = minus === undefined ? [] : runSteps(context, wiring.return, returns, minus);
   const rowMetres = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);

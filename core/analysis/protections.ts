@@ -48,7 +48,7 @@ export function analyseProtections(
   context: AnalysisContext,
   previous: Analysis | null,
 ): { protections: Map<string, ProtectionAnalysis>; short: ShortPaths } {
-  const { index, wiring, supply, draws, standing } = context;
+  const { index, wiring, hanging, supply, draws, standing } = context;
   const found = new Map<string, ProtectionAnalysis>();
   const short = shortPaths(context, previous?.memo.short ?? null);
   const { battery, settings, devices } = index;
@@ -110,7 +110,7 @@ export function analyseProtections(
     const guard = found.get(protectionId ?? '');
     const isLoad = device?.kind === 'load' && terminal === 'plus';
     if (guard && (isLoad || wire)) {
-      const back = isLoad ? wiring.return.at.get(terminalKey(deviceId, 'minus')) : undefined;
+      const back = isLoad ? hanging.loads.get(deviceId)!.minus : undefined;
       // Where no return is known, as long a way back as out.
       const returnOhm = back === undefined ? warm[at]! : warmBack[back]!;
       const row = isLoad && wire ? rowOhm(device, warmOhm(wire.conductor)) : 0;

@@ -153,6 +153,17 @@ test('while the server is away undo says so, and what is unsent stays', async ()
   expect(store.getState().saveState).toBe('saved');
 });
 
+test('undo right after an edit the server refuses takes back nothing older', async () => {
+  const refusal = { error: { code: 'badChange', message: 'the change would break the design', reasons: [] } };
+  const sent = withServer(refusal);
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await store.step('undo');
+  expect(sent.map(({ label }) => label)).toEqual(['Warmer']);
+  expect(shown(store)).toBe(30);
+  expect(store.getState().problem).toContain('“Warmer” was not taken');
+});
+
 test('an answer that is no answer of ours, as from a gateway, is taken for none', async () => {
   const sent = withServer();
   const ours = globalThis.fetch;

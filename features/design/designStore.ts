@@ -231,10 +231,11 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
     async step(kind) {
       draft = null;
-      // What was just edited goes first: that is what undo takes back.
+      // What was just edited goes first: that is what undo takes back. Was it not taken, there is nothing of it to take back.
+      api.setState({ problem: null });
       if (pending.length > 0) void flush();
       while (sending && api.getState().saveState !== 'unreachable') await new Promise((resolve) => setTimeout(resolve, 20));
-      if (api.getState().conflict) return;
+      if (api.getState().conflict || api.getState().problem) return;
       if (pending.length > 0) {
         api.setState({ problem: notReached(kind) });
         return;
