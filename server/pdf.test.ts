@@ -1,0 +1,41 @@
+import { heron } from '../demo/heron';
+import { pip } from '../demo/pip';
+import { analyse } from '../core/analysis/analyse';
+import { applyChange, updateRecords } from '../core/design/change';
+import type { Design } from '../core/design/design';
+import { makeReport } from '../core/formats/report';
+import { reportPdf } from './pdf';
+
+const named = (design: Design, name: string) => applyChange(design, updateRecords(design, [{ id: 'settings', set: { name } }]));
+const print = async (design: Design) => {
+  const report = makeReport(analyse(design));
+  return { report, pdf: (await reportPdf(report, '2026-05-01')).toString('latin1') };
+};
+
+// ISO 32000-1, 7.5: header, cross-reference, trailer and end of file; A4 across is 841.89 by 595.28 points (ISO 216).
+test.each<[string, () => Design]>([
+  ['Heron', heron],
+  ['Pip', pip],
+  ['a name with letters Latin has not', () => named(pip(), 'Чайка 海鸥')],
+  ['a name that looks like markup', () => named(pip(), '<b>Pip</b> (50 %) \\ {{x}}')],
+])('%s is printed as a whole PDF of A4 pages, its faces with it', async (_, design) => {
+  const { report, pdf } = await print(design());
+  expect(pdf).toMatch(/^%PDF-1\.\d/);
+  expect(pdf.trimEnd()).toMatch(/startxref\s+\d+\s+%%EOF$/);
+  const at = Number(/startxref\s+(\d+)\s+%%EOF\s*$/.exec(pdf)![1]);
+  expect(pdf.slice(at, at + 4)).toBe('xref');
+  const pages = pdf.match(/\/Type \/Page\b(?!s)/g)!.length;
+  expect(Number(/\/Count (\d+)/.exec(pdf)![1])).toBe(pages);
+  expect(pages).toBeGreaterThan(report.sections.filter(({ ownPage }) => ownPage).length);
+  for (const [, width, height] of pdf.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)) {
+    expect(Number(width)).toBeCloseTo(841.89, 1);
+    expect(Number(height)).toBeCloseTo(595.28, 1);
+  }
+  expect(pdf).toMatch(/\/FontFile[23]? /);
+});
+
+test('what Barlow cannot set is set in a face that can, and nothing else is', async () => {
+  const face = async (design: Design) => Array.from(new Set((await print(design)).pdf.match(/Barlow|Roboto/g)));
+  expect(await face(named(pip(), 'Möwe – ½'))).toEqual(['Barlow']);
+  expect(await face(named(pip(), 'Чайка'))).toEqual(['Roboto']);
+});
