@@ -91,7 +91,7 @@ function supply(): DesignRecord[] {
         stud: 'M8',
       },
     },
-    { ...at('fuse_main', 'Main fuse', 'zone_bunk'), kind: 'protection', family: 'terminalMount', ratingA: 125, mount: null, stud: 'M8' },
+    { ...at('fuse_main', 'Main fuse', 'zone_bunk'), kind: 'protection', family: 'classT', ratingA: 125, mount: null, stud: 'M8' },
     { ...at('bar_plus', 'Positive bus bar', 'zone_bunk'), kind: 'busBar', ratingA: 150, stud: 'M8' },
     { ...at('fuse_hide', 'Hide feed fuse', 'zone_bunk'), kind: 'protection', family: 'boltDown', ratingA: 60, mount: null },
     { ...at('block_front', 'Front fuse block', 'zone_galley'), kind: 'fuseBlock', slots: 12, slotMaxA: 30, blockMaxA: 100 },

@@ -39,6 +39,7 @@ function base(): DesignRecord[] {
         count: 1,
         usableDepthPercent: null,
         peukertExponent: null,
+        internalMilliohm: 5,
         stud: 'M6',
       },
     },

@@ -1,4 +1,3 @@
-import { INTERRUPTING } from '../catalog/interrupting';
 import { acceptableMultiple } from '../sizing/coordination';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
 import type { Analysis, CircuitAnalysis } from './types';
@@ -36,7 +35,7 @@ export function marginsOf({ protections }: Pick<Analysis, 'protections'>, circui
     // What the chain breaks: a small fuse may lean on the one ahead.
     let breaksA = 0;
     for (let link = protections.get(guard.id); link; link = protections.get(link.upstreamId ?? '')) {
-      breaksA = Math.max(breaksA, INTERRUPTING[link.fuse.family].breaksA);
+      breaksA = Math.max(breaksA, link.breaksA);
     }
     add('breaking', guard.atA, breaksA, 'A');
   }

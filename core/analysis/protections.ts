@@ -1,5 +1,6 @@
 import { areaMm2 } from '../catalog/conductorSizes';
 import { batteryOhmRange, restV } from '../catalog/chemistries';
+import { breaksAt } from '../catalog/interrupting';
 import { startOf } from '../catalog/starts';
 import type { Load, Protection } from '../design/schema';
 import { behaviourOf } from '../devices/load';
@@ -27,6 +28,8 @@ export interface ProtectionAnalysis {
   leadMm: number | null;
   /** Greatest current of a dead short right at it, A: a new, full, cold system and no return counted. */
   atA: number;
+  /** What it can break at this system's voltage, A. */
+  breaksA: number;
   /** Least current of a dead short at the far end of what it guards, A: worn battery, warm conductors; and where that is. Null with nothing behind it. */
   endA: number | null;
   endId: string | null;
@@ -54,7 +57,7 @@ export function analyseProtections(
   const { battery, settings, devices } = index;
   if (!battery) return { protections: found, short };
   const { nominalV } = settings;
-  const { cold, warm, warmBack, warmOhm } = short;
+  const { cold, warm, warmBack, warmWires, warmOhm } = short;
   const inSeries = nominalV / 12;
   const inside = batteryOhmRange(battery);
   const fullV = restV(battery.chemistry, 100) * inSeries;
@@ -92,6 +95,7 @@ export function analyseProtections(
       upstreamId: upstream?.id ?? null,
       leadMm: upstream ? null : pathTo(wiring.supply, at).reduce((sum, step) => sum + (nodes[step]!.wire?.lengthMm ?? 0), 0),
       atA,
+      breaksA: breaksAt(fuse.family, nominalV),
       endA: null,
       endId: null,
       endClears: null,
@@ -111,8 +115,8 @@ export function analyseProtections(
     const isLoad = device?.kind === 'load' && terminal === 'plus';
     if (guard && (isLoad || wire)) {
       const back = isLoad ? hanging.loads.get(deviceId)!.minus : undefined;
-      // Where no return is known, as long a way back as out.
-      const returnOhm = back === undefined ? warm[at]! : warmBack[back]!;
+      // Where no return is known, as much wire back as out; fuses and contacts stand on the way out alone.
+      const returnOhm = back === undefined ? warmWires[at]! : warmBack[back]!;
       const row = isLoad && wire ? rowOhm(device, warmOhm(wire.conductor)) : 0;
       // A battery near the end of its charge still gives about its nominal volts (common practice).
       const amps = nominalV / (inside.most * inSeries + warm[at]! + returnOhm + row);

@@ -11,6 +11,8 @@ export interface ShortPaths {
   /** Both sides at the end of a working day, with every contact: for the least. */
   warm: Float64Array;
   warmBack: Float64Array;
+  /** The wires alone on the way out, warm, with their ends: what as long a way back would have. */
+  warmWires: Float64Array;
   /** A metre of conductor, warm. */
   warmOhm(conductor: ConductorSize): number;
 }
@@ -41,7 +43,7 @@ export function shortPaths({ index, wiring, standing }: AnalysisContext, before:
   const sum = (
     { nodes }: WiringTree,
     perM: (conductor: ConductorSize) => number,
-    contacts: boolean,
+    counted: 'wires' | 'wiresAndEnds' | 'everything',
     stands?: Uint8Array,
     old?: Float64Array,
   ) => {
@@ -53,17 +55,18 @@ export function shortPaths({ index, wiring, standing }: AnalysisContext, before:
         sums[at] = old[at]!;
         continue;
       }
-      let step = wire ? (perM(wire.conductor) * wire.lengthMm) / 1000 + (contacts && wire.lengthMm > 0 ? endsOhm : 0) : jointOhm;
-      if (contacts && !wire) step += contactOhm(deviceId, terminal, nodes[parent]!.deviceId);
+      let step = wire ? (perM(wire.conductor) * wire.lengthMm) / 1000 + (counted !== 'wires' && wire.lengthMm > 0 ? endsOhm : 0) : jointOhm;
+      if (counted === 'everything' && !wire) step += contactOhm(deviceId, terminal, nodes[parent]!.deviceId);
       sums[at] = sums[parent]! + step;
     }
     return sums;
   };
   const warmOhm = ohmPerM(WARM_C);
   return {
-    cold: sum(wiring.supply, ohmPerM(COLD_C), false, standing?.supply, before?.cold),
-    warm: sum(wiring.supply, warmOhm, true, standing?.supply, before?.warm),
-    warmBack: sum(wiring.return, warmOhm, true, standing?.return, before?.warmBack),
+    cold: sum(wiring.supply, ohmPerM(COLD_C), 'wires', standing?.supply, before?.cold),
+    warm: sum(wiring.supply, warmOhm, 'everything', standing?.supply, before?.warm),
+    warmBack: sum(wiring.return, warmOhm, 'everything', standing?.return, before?.warmBack),
+    warmWires: sum(wiring.supply, warmOhm, 'wiresAndEnds', standing?.supply, before?.warmWires),
     warmOhm,
   };
 }

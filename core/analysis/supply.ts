@@ -2,6 +2,7 @@ import { slotKey } from '../design/design';
 import type { FuseBlock, Protection } from '../design/schema';
 import { DemandSum } from '../energy/demand';
 import type { TreeFlow } from '../network/flow';
+import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThrough';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import type { AnalysisContext } from './context';
 import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, SlotAnalysis, WireAnalysis } from './types';
@@ -12,25 +13,29 @@ export function analyseWires(
   circuits: Iterable<CircuitAnalysis>,
   before: ReadonlyMap<string, WireAnalysis> | undefined,
 ): Map<string, WireAnalysis> {
-  const { wiring, supply, returns, index } = context;
+  const { wiring, hanging, supply, returns, index } = context;
   const wires = new Map<string, WireAnalysis>();
-  const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId'>) => {
+  const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Ownership) => {
     const { wire, parent } = tree.nodes[at]!;
     if (!wire) return;
-    const guard = index.devices.get(own.protectionId ?? '');
-    const protectionA = guard?.kind === 'protection' ? guard.ratingA : null;
+    const { protectionA, sharedBy } = own;
     const amps = flow.demand[at]!.peakA;
     const dropV = flow.dropV[at]! - flow.dropV[parent]!;
     const ampacity = context.ampacityOf(wire);
     const kept = before?.get(wire.id);
     const same =
       kept?.wire === wire && kept.amps === amps && kept.dropV === dropV && kept.ampacity === ampacity && kept.protectionA === protectionA;
-    const stays = same && kept.circuitId === own.circuitId && kept.protectionId === own.protectionId;
-    wires.set(wire.id, stays ? kept : { wire, ...own, protectionA, amps, dropV, ampacity });
+    const stays = same && kept.circuitId === own.circuitId && kept.protectionId === own.protectionId && kept.sharedBy === sharedBy;
+    wires.set(wire.id, stays ? kept : { wire, ...own, amps, dropV, ampacity });
+  };
+  const ratingOf = (id: string | null) => {
+    const guard = index.devices.get(id ?? '');
+    return guard?.kind === 'protection' ? guard.ratingA : null;
   };
   wiring.supply.nodes.forEach(({ circuitId, parent }, at) => {
     if (parent < 0) return;
-    add(wiring.supply, supply, at, { side: 'supply', circuitId, protectionId: wiring.supply.nodes[parent]!.protectionId });
+    const { protectionId } = wiring.supply.nodes[parent]!;
+    add(wiring.supply, supply, at, { side: 'supply', circuitId, protectionId, protectionA: ratingOf(protectionId), sharedBy: null });
   });
   const owner = new Map<string, CircuitAnalysis>();
   for (const circuit of circuits) {
@@ -39,10 +44,32 @@ export function analyseWires(
     }
   }
   wiring.return.nodes.forEach(({ wire }, at) => {
-    const circuit = wire ? owner.get(wire.id) : undefined;
-    add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId: circuit?.protectionId ?? null });
+    if (!wire) return;
+    const circuit = owner.get(wire.id);
+    const sharedBy = hanging.sharedReturns.get(at) ?? null;
+    const passes = sharedBy && sharedLetThrough(context, sharedBy);
+    const protectionId = passes ? passes.limitedBy : (circuit?.protectionId ?? null);
+    const protectionA = passes ? passes.amps : ratingOf(protectionId);
+    add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId, protectionA, sharedBy });
   });
   return wires;
+}
+
+type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy'>;
+
+/** What the fuses of some loads let through together on their way home. */
+function sharedLetThrough({ index, hanging, wiring, draws }: AnalysisContext, loadIds: readonly string[]): LetThrough {
+  const { nodes } = wiring.supply;
+  const loads = loadIds.flatMap((id): GuardedLoad[] => {
+    const { plus } = hanging.loads.get(id)!;
+    const load = index.devices.get(id);
+    if (plus === undefined || load?.kind !== 'load') return [];
+    return [{ fuseId: nodes[plus]!.protectionId, amps: draws.get(id)!.amps, exclusiveGroup: load.exclusiveGroup }];
+  });
+  return letThrough(loads, {
+    ratingOf: (id) => (index.devices.get(id) as Protection).ratingA,
+    aheadOf: (id) => hanging.protectionsAhead.get(id) ?? null,
+  });
 }
 
 /** Every fuse block with its slots and what they feed. */

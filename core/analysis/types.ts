@@ -129,9 +129,15 @@ export interface WireAnalysis {
   side: 'supply' | 'return';
   /** The circuit it belongs to; null for a wire shared by circuits, such as the main cable. */
   circuitId: string | null;
-  /** The nearest protection ahead of it: for a circuit's return, the circuit's own. Null ahead of the main protection and on the shared return. */
+  /**
+   * The nearest protection ahead of it: for a circuit's return the circuit's own, for a shared one the only fuse that holds it to `protectionA`.
+   * Null ahead of the main protection, and where several fuses add up.
+   */
   protectionId: string | null;
+  /** What may flow in it for as long as no fuse opens, A: the protection's rating, or what all that send current home by it let through together. */
   protectionA: number | null;
+  /** The loads whose current a return shared by circuits takes home; null for any other wire. */
+  sharedBy: readonly string[] | null;
   /** The most that can flow in it at once. */
   amps: number;
   dropV: number;

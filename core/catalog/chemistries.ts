@@ -63,16 +63,33 @@ export function restV(chemistry: Chemistry, chargePercent: number): number {
 /** Internal milliohms of 100 Ah at 12 V, the middle of the usual range; lithium with its protection. From memory. */
 const MILLIOHM_PER_100_AH: Record<Chemistry, number> = { flooded: 7.5, agm: 4, gel: 5, lithium: 8 };
 
-/** The low ends of the same ranges: what a dead short is reckoned with where too much current is the danger. */
-const LEAST_MILLIOHM_PER_100_AH: Record<Chemistry, number> = { flooded: 5, agm: 3, gel: 3, lithium: 4 };
+/**
+ * The low ends, for what a dead short is reckoned with where too much current is the danger: flooded by starter batteries (3 to 6), glass-mat
+ * by thin-plate ones (2 to 2.5), since a design does not say which it has; gel 3; lithium with its protection 4 to 12. From memory.
+ */
+const LEAST_MILLIOHM_PER_100_AH: Record<Chemistry, number> = { flooded: 3, agm: 2, gel: 3, lithium: 4 };
 /** And how much higher than the middle the high ends lie, where too little current is. */
 const WORN_FACTOR = 1.5;
 
-/** Resistance a bank may have at least when new and at most when worn, ohm at 12 V. Its own figure, if it has one, stands for both. */
-export function batteryOhmRange({ chemistry, capacityAh, count, internalMilliohm }: BatteryOfKind): { least: number; most: number } {
-  if (internalMilliohm !== undefined) return { least: internalMilliohm / 1000 / count, most: internalMilliohm / 1000 / count };
-  const middle = batteryOhm(chemistry, capacityAh * count);
-  return { least: (middle * LEAST_MILLIOHM_PER_100_AH[chemistry]) / MILLIOHM_PER_100_AH[chemistry], most: middle * WORN_FACTOR };
+/** Internal resistance a bank may have, ohm at 12 V: least when new, as one usually is, most when worn. */
+export interface OhmRange {
+  least: number;
+  usual: number;
+  most: number;
+}
+
+/**
+ * A bank's internal resistance by its kind and size; its own figure, if it has one, stands for all three. The one source for the network, the
+ * days simulated, idling and short circuits. Batteries in series add up: times nominal volts over 12.
+ */
+export function batteryOhmRange({ chemistry, capacityAh, count, internalMilliohm }: BatteryOfKind): OhmRange {
+  if (internalMilliohm !== undefined) {
+    const own = internalMilliohm / 1000 / count;
+    return { least: own, usual: own, most: own };
+  }
+  const per100Ah = 100 / (capacityAh * count) / 1000;
+  const usual = MILLIOHM_PER_100_AH[chemistry] * per100Ah;
+  return { least: LEAST_MILLIOHM_PER_100_AH[chemistry] * per100Ah, usual, most: usual * WORN_FACTOR };
 }
 
 interface BatteryOfKind {
@@ -80,11 +97,6 @@ interface BatteryOfKind {
   capacityAh: number;
   count: number;
   internalMilliohm?: number | undefined;
-}
-
-/** Internal resistance of a 12 V battery or bank of that capacity, ohm. */
-export function batteryOhm(chemistry: Chemistry, capacityAh: number): number {
-  return (MILLIOHM_PER_100_AH[chemistry] / 1000) * (100 / capacityAh);
 }
 
 /** How a chemistry charges and stands. */
@@ -169,13 +181,19 @@ const LEAD_CAPACITY: readonly (readonly [celsius: number, share: number])[] = [
 ];
 
 /**
- * Share of its capacity a battery gives at a temperature, °C. Lithium iron phosphate keeps nearly all of it down to freezing and
- * loses about as lead does below (common practice).
+ * The same of lithium iron phosphate: 0.80 to 0.90 at 0 °C, 0.65 to 0.80 at −10, 0.50 to 0.70 at −20, the middle of each. From memory; makers
+ * differ more than with lead.
  */
+const LITHIUM_CAPACITY: readonly (readonly [celsius: number, share: number])[] = [
+  [-20, 0.6],
+  [-10, 0.725],
+  [0, 0.85],
+  [25, 1],
+];
+
+/** Share of its capacity a battery gives at a temperature, °C, of that at 25 °C. */
 export function capacityShare(chemistry: Chemistry, celsius: number): number {
-  if (chemistry === 'lithium' && celsius >= 0) return 1;
-  const share = between(LEAD_CAPACITY, celsius);
-  return chemistry === 'lithium' ? share / between(LEAD_CAPACITY, 0) : share;
+  return between(chemistry === 'lithium' ? LITHIUM_CAPACITY : LEAD_CAPACITY, celsius);
 }
 
 /**

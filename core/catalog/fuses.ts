@@ -11,7 +11,7 @@ export const RATINGS_A: Record<ProtectionFamily, readonly number[]> = {
   mega: [60, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500],
   terminalMount: [30, 40, 50, 60, 75, 80, 100, 125, 150, 175, 200, 225, 250, 300],
   classT: [110, 125, 150, 175, 200, 225, 250, 300, 350, 400],
-  glass: [1, 2, 3, 5, 7.5, 10, 15, 20, 25, 30],
+  glass: [1, 2, 3, 5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 80],
   breaker: [5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 150, 200],
 };
 
@@ -46,12 +46,8 @@ export const BLADE_COLOURS: Record<number, string> = {
   40: 'orange',
 };
 
-/** Every rating one can buy in some family, for a question that names no family: blade as far as it goes, then mega. */
-export const ANY_RATING_A: readonly number[] = [
-  ...RATINGS_A.blade,
-  ...RATINGS_A.largeBlade.filter((a) => a > 40 && a < 60),
-  ...RATINGS_A.mega,
-];
+/** Every rating one can buy in some family, ascending, for a question that names no family. */
+export const ANY_RATING_A: readonly number[] = [...new Set(Object.values(RATINGS_A).flat())].sort((a, b) => a - b);
 
 /** Cold resistance of blade fuses, milliohm by rating. From memory of makers' tables. */
 const BLADE_MILLIOHM: readonly (readonly [number, number])[] = [

@@ -1,11 +1,13 @@
 import { AMPACITY_TABLES, BUNDLE_FACTORS } from './ampacity';
 import { CONDUCTOR_SIZES, areaMm2, type ConductorSize } from './conductorSizes';
-import { BLADE_COLOURS, fuseOhm, RATINGS_A } from './fuses';
+import { batteryOhmRange, capacityShare } from './chemistries';
+import { ANY_RATING_A, BLADE_COLOURS, fuseOhm, RATINGS_A } from './fuses';
 import { openingBandS } from './fuseTimes';
-import { INTERRUPTING } from './interrupting';
+import { breaksAt, INTERRUPTING } from './interrupting';
+import { pullN } from './terminals';
 import { bundleFactor } from '../sizing/ampacity';
 import { CLASS5_MILLIOHM_PER_M, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from './resistance';
-import { goesByGauge, type ConductorStandard, type ProtectionFamily } from '../design/vocabulary';
+import { goesByGauge, type Chemistry, type ConductorStandard, type ProtectionFamily } from '../design/vocabulary';
 
 /** The published tables written out once more, row by row, all from memory of them: the catalogue must say the same. */
 const rows = (text: string) =>
@@ -175,11 +177,46 @@ test.each(rows('5 17.9\n7.5 10.9\n10 7.7\n15 4.8\n20 3.4\n25 2.5\n30 2.0\n40 1.4
   (rating, milliohm) => expect(fuseOhm('blade', Number(rating)) * 1000).toBeCloseTo(Number(milliohm), 6),
 );
 
-// What families break at most, A, and their volts: trade data, from memory; the careful end where there is a range.
-test.each(rows('blade 1000 32\nboltDown 1000 32\nmega 2000 32\nterminalMount 10000 58\nclassT 20000 125\nglass 1000 32'))(
-  'a %s fuse breaks %s A at up to %s V',
-  (family, amps, volts) => expect(INTERRUPTING[family as ProtectionFamily]).toEqual({ breaksA: Number(amps), maxV: Number(volts) }),
+// What families break, A, in 12, 24 and 48 V systems, and their highest volts: trade data, from memory; the careful end where there is a range.
+test.each(
+  rows(`
+  blade 1000 1000 0 32
+  boltDown 1000 1000 0 32
+  mega 2000 2000 0 32
+  terminalMount 10000 5000 2000 58
+  classT 20000 20000 20000 125
+  glass 1000 1000 0 32`),
+)('a %s fuse breaks %s A at 12 V, %s at 24, %s at 48, and is made for %s V', (family, at12, at24, at48, volts) => {
+  const found = [12, 24, 48].map((nominalV) => breaksAt(family as ProtectionFamily, nominalV));
+  expect(found).toEqual([at12, at24, at48].map(Number));
+  expect(INTERRUPTING[family as ProtectionFamily].maxV).toBe(Number(volts));
+});
+
+// ABYC E-11: pull of a crimp for a minute, pounds, from memory.
+test.each(rows('18 10\n16 15\n14 30\n12 35\n10 40\n8 45\n6 50\n4 70\n2 90\n1 100\n1/0 125\n2/0 150\n3/0 175\n4/0 225'))(
+  'a crimp on %s AWG stands %s lbf',
+  (awg, lbf) => expect(pullN(`awg:${awg}` as ConductorSize)! / 4.44822).toBeCloseTo(Number(lbf), 6),
 );
+
+// Lithium iron phosphate in frost, the middle of what is said of it: 0.80 to 0.90, 0.65 to 0.80, 0.50 to 0.70; lead-acid by trade tables. From memory.
+test.each(rows('lithium 25 1\nlithium 0 .85\nlithium -10 .725\nlithium -20 .6\nagm 0 .83\nagm -20 .58\nflooded 40 1.06').map(([kind, c, share]) => [kind, Number(c), Number(share)] as const))(
+  '%s at %d °C gives %d of its capacity',
+  (chemistry, celsius, share) => expect(capacityShare(chemistry as Chemistry, celsius)).toBeCloseTo(share, 9),
+);
+
+// Internal resistance of 100 Ah, milliohm: the low ends are starter (flooded 3 to 6) and thin-plate (glass-mat 2 to 2.5) batteries. From memory.
+test.each(rows('flooded 3 7.5\nagm 2 4\ngel 3 5\nlithium 4 8'))('%s: %s mΩ at least, %s usually', (chemistry, least, usual) => {
+  const range = batteryOhmRange({ chemistry: chemistry as Chemistry, capacityAh: 100, count: 1 });
+  expect([range.least * 1000, range.usual * 1000]).toEqual([expect.closeTo(Number(least), 9), expect.closeTo(Number(usual), 9)]);
+});
+
+test('a question that names no family knows every standard rating', () => {
+  for (const ratings of Object.values(RATINGS_A)) for (const rating of ratings) expect(ANY_RATING_A).toContain(rating);
+  expect(ANY_RATING_A).toEqual([...ANY_RATING_A].sort((a, b) => a - b));
+  // Large blades and glass, strip and class T ratings; from memory.
+  for (const rating of [70, 75, 110]) expect(ANY_RATING_A).toContain(rating);
+  expect(RATINGS_A.glass).toEqual(expect.arrayContaining([35, 40, 60]));
+});
 
 test('families come in the ranges the trade knows (from memory)', () => {
   const range = (family: ProtectionFamily) => [RATINGS_A[family][0], RATINGS_A[family].at(-1)];

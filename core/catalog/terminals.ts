@@ -56,7 +56,11 @@ export const PULL_LBF: Readonly<Record<string, number>> = {
   6: 50,
   4: 70,
   2: 90,
+  1: 100,
   '1/0': 125,
+  '2/0': 150,
+  '3/0': 175,
+  '4/0': 225,
 };
 
 /** The same for any conductor, N: of the largest gauge no bigger than it; null below the table. */

@@ -1,4 +1,4 @@
-import { bankShortA, familyThatBreaks, ratingFrom } from '../sizing/breaking';
+import { bankShortA, mainFamilyFor, ratingFrom } from '../sizing/breaking';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { newId } from './ids';
 import type { Battery, DesignRecord, FuseBlock, Protection, Settings, Wire, Zone } from './schema';
@@ -27,6 +27,9 @@ export const USUAL_ZONES: Record<Vehicle, readonly string[]> = {
   motorcycle: ['Handlebar', 'Tank', 'Seat', 'Panniers'],
 };
 
+/** What a new design's system is named after, V. */
+const NEW_NOMINAL_V = 12;
+
 /** Settings with the defaults and their reasons in docs/architecture.md. */
 export function defaultSettings(answers: Pick<NewDesign, 'name' | 'vehicle' | 'units' | 'standard' | 'defaultReturn'>): Settings {
   return {
@@ -35,7 +38,7 @@ export function defaultSettings(answers: Pick<NewDesign, 'name' | 'vehicle' | 'u
     name: answers.name,
     vehicle: answers.vehicle,
     units: answers.units,
-    nominalV: 12,
+    nominalV: NEW_NOMINAL_V,
     conductorStandard: answers.standard,
     insulationC: answers.standard === 'road-vehicle' ? 70 : 105,
     cableForm: 'single',
@@ -79,7 +82,7 @@ function supplyRecords({ battery, standard }: NewDesign, zoneId: string | null):
     ...{ chemistry: battery.chemistry, capacityAh: battery.capacityAh, rateH: 20, count: battery.count },
     ...{ usableDepthPercent: null, peukertExponent: null },
   };
-  const family = familyThatBreaks(bankShortA(bank));
+  const family = mainFamilyFor(bankShortA(bank), NEW_NOMINAL_V);
   const main: Protection = {
     ...{ id: newId('fuse'), type: 'device', kind: 'protection', name: 'Main fuse', zoneId },
     ...{ family, ratingA: ratingFrom(family, 100), mount: null },

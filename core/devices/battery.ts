@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { batteryOhm, restV } from '../catalog/chemistries';
+import { batteryOhmRange, restV } from '../catalog/chemistries';
 import { amps, deviceBase, milliohm, percent, stud, volts } from '../design/fields';
 import { CHEMISTRIES, LIMITS } from '../design/vocabulary';
 import type { DeviceKind } from './kind';
@@ -47,9 +47,10 @@ export const battery: DeviceKind<Battery> & { schema: typeof schema } = {
   terminals: () => ['plus', 'minus'],
   paths: () => [],
   controls: () => ({ chargePercent: [100] }),
-  stamp({ chemistry, capacityAh, count }, net) {
+  stamp(device, net) {
+    const { chemistry } = device;
     const inSeries = net.nominalV / 12;
     net.voltage('rest', '#rest', 'minus', ({ control }) => restV(chemistry, Number(control('chargePercent'))) * inSeries);
-    net.resistor('inside', '#rest', 'plus', batteryOhm(chemistry, capacityAh * count) * inSeries);
+    net.resistor('inside', '#rest', 'plus', batteryOhmRange(device).usual * inSeries);
   },
 };

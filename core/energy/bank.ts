@@ -1,4 +1,4 @@
-import { batteryOhm, CHARGE_FACTS, restV } from '../catalog/chemistries';
+import { batteryOhmRange, CHARGE_FACTS, restV } from '../catalog/chemistries';
 import type { Battery } from '../design/schema';
 import { bankFacts } from './battery';
 
@@ -42,14 +42,13 @@ export function bankOf(battery: Battery, nominalV = 12): Bank {
     rest[at] = restV(battery.chemistry, (100 * at) / POINTS) * inSeries;
     if (at > 0) stored[at] = stored[at - 1]! + (((rest[at - 1]! + rest[at]!) / 2) * capacityAh) / POINTS;
   }
-  const oneOhm = battery.internalMilliohm === undefined ? null : battery.internalMilliohm / 1000 / battery.count;
   const cutOutV = battery.cutOutV ?? charge.cutOutV * inSeries;
   return {
     capacityAh,
     usableDepth: facts.usableDepth,
     ratedA: capacityAh / facts.rateH,
     peukertExponent: facts.peukertExponent,
-    ohm: (oneOhm ?? batteryOhm(battery.chemistry, capacityAh)) * inSeries,
+    ohm: batteryOhmRange(battery).usual * inSeries,
     chargeEfficiency: charge.efficiency,
     acceptanceA: battery.chargeLimitA ?? charge.acceptanceC * capacityAh,
     taperFrom: charge.taperFrom,

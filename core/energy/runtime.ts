@@ -36,10 +36,16 @@ export function runtimeHours(
   for (let step = 0; skippedDays + step / STEPS < LONGEST_DAYS; step++) {
     const at = (step + (START_HOUR * STEPS) / 24) % STEPS;
     const before = store.chargeAh;
-    store.step(-drawnA(demand, at, store.volts), hours);
+    const wantedA = drawnA(demand, at, store.volts);
+    const gaveA = -store.step(-wantedA, hours);
+    const after = store.chargeAh;
+    if (after <= stopAh) {
+      // It ran for as much of the step as the battery had something to give, and was at the stop when so much of that was drawn.
+      const ran = wantedA > 0 ? gaveA / wantedA : 1;
+      const untilStop = before > after ? Math.max(0, (before - stopAh) / (before - after)) : 0;
+      return skippedDays * 24 + (step + ran * untilStop) * hours;
+    }
     if (at === STEPS - 1) store.stand(24);
-    const over = stopAh - store.chargeAh;
-    if (over >= 0) return skippedDays * 24 + (step + 1 - over / Math.max(over, before - store.chargeAh)) * hours;
     if ((step + 1) % STEPS > 0) continue;
     const dailyAh = dayBefore - store.chargeAh;
     const alike = Math.floor((store.chargeAh - stopAh) / dailyAh / 2);

@@ -11,8 +11,8 @@ const HAIR = 1e-6;
 /** Every wire against what flows in it, what guards it, and the smallest size allowed. */
 export function findConductors({ wires, index }: Analysis): Finding[] {
   const found: Finding[] = [];
-  const { cableForm } = index.settings;
-  for (const { wire, side, circuitId, amps, ampacity, protectionId, protectionA } of wires.values()) {
+  const { cableForm, conductorStandard } = index.settings;
+  for (const { wire, side, circuitId, amps, ampacity, protectionId, protectionA, sharedBy } of wires.values()) {
     const numbers = { amps, ampacityA: ampacity.amps, conductor: wire.conductor, ratingA: protectionA, ambientFactor: ampacity.factor };
     const about = (rule: Finding['rule'], ...others: string[]): Finding => ({
       rule,
@@ -24,11 +24,15 @@ export function findConductors({ wires, index }: Analysis): Finding[] {
     if (ampacity.amps === 0) found.push(about('wire.tooSmallForStandard'));
     else {
       if (amps > ampacity.amps + HAIR) found.push(about('wire.overloaded'));
-      if (protectionA !== null && protectionA > ampacity.amps + HAIR && !isShortTap(wire, index)) {
+      if (protectionA !== null && protectionA > ampacity.amps + HAIR && sharedBy) {
+        const numbers = { ampacityA: ampacity.amps, conductor: wire.conductor, passesA: protectionA, loads: sharedBy.length };
+        const limits = protectionId === null ? [] : [protectionId];
+        found.push({ rule: 'return.sharedThin', severity: 'fault', subjects: [wire.id, ...limits], circuitId: null, numbers });
+      } else if (protectionA !== null && protectionA > ampacity.amps + HAIR && !isShortTap(wire, index)) {
         found.push(about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', protectionId!));
       }
     }
-    if (areaMm2(wire.conductor) < mechanicalMinimumMm2(wire.conductor, cableForm))
+    if (areaMm2(wire.conductor) < mechanicalMinimumMm2(conductorStandard, cableForm))
       found.push({ ...about('wire.belowMinimum'), severity: 'caution' });
   }
   return withoutEchoes(mergePerCircuit(found));

@@ -2,8 +2,9 @@ import type { Analysis } from '../analysis/types';
 import type { ProtectionAnalysis } from '../analysis/protections';
 import { INTERRUPTING } from '../catalog/interrupting';
 import { openingTimeS } from '../catalog/fuseTimes';
-import { endVerdict } from '../sizing/coordination';
-import type { Finding } from './types';
+import { savesSmallFuse } from '../sizing/breaking';
+import { clearingS, endVerdict } from '../sizing/coordination';
+import { severityRank, type Finding } from './types';
 
 /** Ratio of ratings from which practice takes two fuses in a row to be selective. Common practice: 2 for blades, 1.6 for larger fuses. */
 const BLADE_RATIO = 2;
@@ -44,25 +45,35 @@ export function findCoordination({ protections, index }: Analysis): Finding[] {
 
 type About = (rule: Finding['rule'], severity: Finding['severity'], others: readonly string[], numbers: Finding['numbers']) => void;
 
-/** One that cannot break a dead short at its own place needs one ahead that can; a block's fuses are told of together. */
+/**
+ * One that cannot break a dead short at its own place needs one ahead that can, and does so before it bursts. A block's fuses are told of
+ * together, by the worst of them.
+ */
 function findInterrupting(
-  { id, fuse, atA, upstreamId }: ProtectionAnalysis,
+  { id, fuse, atA, breaksA, upstreamId }: ProtectionAnalysis,
   protections: Analysis['protections'],
   byPlace: Map<string, Finding>,
 ): void {
-  const { breaksA } = INTERRUPTING[fuse.family];
   if (atA <= breaksA) return;
-  const numbers = { atA, breaksA, family: fuse.family, ratingA: fuse.ratingA };
-  let ahead = upstreamId;
-  for (; ahead !== null; ahead = protections.get(ahead)?.upstreamId ?? null) {
-    const other = protections.get(ahead);
-    if (other && INTERRUPTING[other.fuse.family].breaksA >= atA) break;
-  }
+  let ahead = protections.get(upstreamId ?? '');
+  while (ahead && ahead.breaksA < atA) ahead = protections.get(ahead.upstreamId ?? '');
   const place = fuse.mount?.blockId ?? id;
-  if (byPlace.has(place)) return;
-  const told = { circuitId: null, numbers };
-  if (ahead === null) byPlace.set(place, { rule: 'fuse.cannotBreak', severity: 'fault', subjects: [place], ...told });
-  else byPlace.set(place, { rule: 'fuse.backedUp', severity: 'note', subjects: [place, ahead], ...told });
+  const numbers = { atA, breaksA, family: fuse.family, ratingA: fuse.ratingA };
+  const told = ahead ? backedUp(ahead, place, numbers) : { rule: 'fuse.cannotBreak' as const, severity: 'fault' as const, subjects: [place], circuitId: null, numbers }; // prettier-ignore
+  const known = byPlace.get(place);
+  if (!known || severityRank(told.severity) < severityRank(known.severity)) byPlace.set(place, told);
+}
+
+function backedUp(ahead: ProtectionAnalysis, place: string, numbers: Finding['numbers'] & { atA: number }): Finding {
+  const { longestS } = clearingS(ahead.fuse, numbers.atA);
+  const saves = savesSmallFuse(ahead.fuse, numbers.atA);
+  return {
+    rule: 'fuse.backedUp',
+    severity: saves ? 'note' : 'caution',
+    subjects: [place, ahead.id],
+    circuitId: null,
+    numbers: { ...numbers, longestS, saves: saves ? 1 : 0 },
+  };
 }
 
 function findSelectivity(

@@ -1,7 +1,7 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { FAMILY_NAMES } from '../catalog/fuses';
 import type { ProtectionFamily } from '../design/vocabulary';
-import { formatConductor } from '../units/quantity';
+import { formatConductor, formatSeconds } from '../units/quantity';
 import type { CoordinationRule } from './types';
 import type { RuleWords } from './wording';
 
@@ -19,8 +19,10 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
   'fuse.backedUp': {
     title: 'Leans on the fuse ahead in a dead short',
     message: (say) =>
-      `${say.name()}: a short right there can carry ${say.amps('atA')}, a ${family(say.raw('family'))} breaks ${say.amps('breaksA')}. ${say.name(1)} can break it and opens too.`,
-    why: 'Small fuses are seldom made for a bank’s whole short-circuit current. The main fuse ends such a short for them, so expect both to be gone; a metre or two of thin wire brings the current down to what they break.',
+      `${say.name()}: a short right there can carry ${say.amps('atA')}, a ${family(say.raw('family'))} breaks ${say.amps('breaksA')}. ${say.name(1)} can break it ${
+        say.raw('saves') === '1' ? 'and opens too' : `but may take ${formatSeconds(Number(say.raw('longestS')))}, too long to save it`
+      }.`,
+    why: 'Small fuses are seldom made for a bank’s whole short-circuit current: past their breaking capacity they burst or go on arcing. A class T fuse ahead ends such a short within a hundredth of a second and saves them; slower ones do so up to about 2 kA only. Expect both fuses to be gone. Or bring the current down: a battery’s resistance from its data sheet counts instead of the careful guess, and a metre or two of thinner wire takes off much. Common practice.',
   },
   'fuse.voltage': {
     title: 'Not made for this voltage',

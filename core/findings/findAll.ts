@@ -9,10 +9,8 @@ import { findLoads } from './loadRules';
 import { findProtection } from './protectionRules';
 import { findRig } from './rigRules';
 import { findSources } from './sourceRules';
-import type { Finding, Severity } from './types';
+import { severityRank, type Finding } from './types';
 import { findWiring } from './wiringRules';
-
-const RANK: Record<Severity, number> = { fault: 0, caution: 1, note: 2 };
 
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
 export function findAll(analysis: Analysis): Finding[] {
@@ -34,5 +32,5 @@ export function findAll(analysis: Analysis): Finding[] {
 
 /** Findings with the worst first, their order kept otherwise. */
 export function worstFirst(findings: readonly Finding[]): Finding[] {
-  return [...findings].sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  return [...findings].sort((a, b) => severityRank(a.severity) - severityRank(b.severity));
 }

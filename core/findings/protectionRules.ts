@@ -17,8 +17,16 @@ export const BARE_LEAD_MM: Record<ConductorStandard, number> = {
   'road-vehicle': 200,
   'us-recreational': 178,
 };
-/** The same for a lead in a sheath or conduit straight on the battery terminal: ABYC E-11 72 in, from memory. */
-const SHEATHED_LEAD_MM = 1830;
+/**
+ * The same for a lead in a sheath or conduit straight on the battery terminal: ABYC E-11 72 in, and ISO 10133 wants a sheath where 200 mm cannot be
+ * kept without saying how long; NEC 551 allows 18 in whatever the covering. From memory.
+ */
+const SHEATHED_LEAD_MM: Record<ConductorStandard, number> = {
+  'us-small-craft': 1830,
+  'iso-small-craft': 1830,
+  'road-vehicle': 1830,
+  'us-recreational': 457,
+};
 
 /** Fuses against their loads, slots and blocks, and the main protection. */
 export function findProtection(analysis: Analysis): Finding[] {
@@ -180,11 +188,12 @@ function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {
  */
 function leadFindings({ protections, loads, wiring, index }: Analysis, mainMissing: boolean): Finding[] {
   const { settings } = index;
-  const mostMm = settings.cableForm === 'sheathed' ? SHEATHED_LEAD_MM : BARE_LEAD_MM[settings.conductorStandard];
+  const longestMm = SHEATHED_LEAD_MM[settings.conductorStandard];
+  const mostMm = settings.cableForm === 'sheathed' ? longestMm : BARE_LEAD_MM[settings.conductorStandard];
   const far = new Map<string, Finding>();
   for (const { id, fuse, leadMm, withinId } of protections.values()) {
     if (leadMm === null || leadMm <= mostMm || (mainMissing && (fuse.mount || withinId !== null))) continue;
-    const severity = leadMm > SHEATHED_LEAD_MM ? 'fault' : 'caution';
+    const severity = leadMm > longestMm ? 'fault' : 'caution';
     const place = fuse.mount?.blockId ?? id;
     far.set(place, { rule: 'main.farFromBattery', severity, subjects: [place], circuitId: null, numbers: { leadMm, mostMm } });
   }

@@ -3,7 +3,7 @@ import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
-import { INTERRUPTING } from '../catalog/interrupting';
+import { breaksAt } from '../catalog/interrupting';
 import { isEmpty, updateRecords, type Change } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { Edit } from '../design/edit';
@@ -12,7 +12,7 @@ import type { Protection } from '../design/schema';
 import { ampacity } from '../sizing/ampacity';
 import { sizesLike } from '../sizing/conductorChoice';
 import { feedShareOf } from '../sizing/dropTargets';
-import { bankShortA, familyThatBreaks, ratingFrom } from '../sizing/breaking';
+import { bankShortA, familyThatBreaks, mainFamilyFor, ratingFrom } from '../sizing/breaking';
 import { chooseFuse, leastFuseA } from '../sizing/fuse';
 import { fuseLimitA, slotRoomA } from '../sizing/fuseLimit';
 import { addWire, firstFreeSlot, giveLoadItsCircuit, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
@@ -39,6 +39,8 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'fuse.aboveConductor':
     case 'return.thinnerThanFuse':
       return circuit ? [smallerFuse(analysis, circuit), thickerForFuse(analysis, circuit)] : [thickerFeeder(analysis, finding)];
+    case 'return.sharedThin':
+      return [thickerFeeder(analysis, finding)];
     case 'fuse.belowLoad':
     case 'fuse.continuousLoad':
     case 'fuse.notStandard':
@@ -67,6 +69,8 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [turnTap(analysis, finding)];
     case 'fuse.cannotBreak':
       return [familyThatCan(analysis, finding)];
+    case 'fuse.backedUp':
+      return finding.severity === 'note' ? [] : [saferAhead(analysis, finding)];
     case 'fuse.opensAtStart':
       return [largerFuse(analysis, finding)];
     case 'fuse.neverClears':
@@ -233,8 +237,10 @@ function insertMain(analysis: Analysis): Remedy | null {
   const cable = index.wires.find(({ from, to }) => [from, to].some((end) => end.deviceId === battery?.id && end.terminal === 'plus'));
   const used = cable && wires.get(cable.id);
   if (!battery || !cable || !used) return null;
-  const family = familyThatBreaks(bankShortA(battery));
-  const ratingA = chooseFuse(0, used.amps, used.ampacity.amps, RATINGS_A[family]);
+  const shortA = bankShortA(battery);
+  const families = [mainFamilyFor(shortA, settings.nominalV), familyThatBreaks(shortA, settings.nominalV)];
+  const choices = families.map((family) => ({ family, ratingA: chooseFuse(0, used.amps, used.ampacity.amps, RATINGS_A[family]) }));
+  const { family, ratingA } = choices.find((choice) => choice.ratingA !== null) ?? choices[0]!;
   if (ratingA === null) return null;
   const edit = new Edit(design);
   const main = edit.add<Protection>({
@@ -248,16 +254,30 @@ function insertMain(analysis: Analysis): Remedy | null {
 }
 
 /** The same rating, or the next one it comes in that the wires still carry, in a family that breaks the fault. */
-function familyThatCan({ design, wires }: Analysis, { subjects: [id], numbers }: Finding): Remedy | null {
+function familyThatCan({ design, wires, index }: Analysis, { subjects: [id], numbers }: Finding): Remedy | null {
   const fuse = deviceOf(design, id!, 'protection');
+  const { nominalV } = index.settings;
   if (!fuse || fuse.mount) return null;
-  const family = familyThatBreaks(Number(numbers.atA));
+  const family = familyThatBreaks(Number(numbers.atA), nominalV);
   const ratingA = ratingFrom(family, fuse.ratingA);
   const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
-  if (INTERRUPTING[family].breaksA < Number(numbers.atA) || guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
+  if (breaksAt(family, nominalV) < Number(numbers.atA) || guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
   return {
     label: `Fit a ${FAMILY_NAMES[family].toLowerCase()}, ${formatRating(ratingA)}`,
     change: updateRecords(design, [{ id: fuse.id, set: { family, ratingA } }]),
+  };
+}
+
+/** The fuse ahead of small ones as a class T, which ends a dead short before they burst, as far as every wire it guards carries its rating. */
+function saferAhead({ design, wires }: Analysis, { subjects: [, id] }: Finding): Remedy | null {
+  const fuse = deviceOf(design, id!, 'protection');
+  if (!fuse || fuse.mount || fuse.family === 'classT') return null;
+  const ratingA = ratingFrom('classT', fuse.ratingA);
+  const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
+  if (guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
+  return {
+    label: `Fit a class T fuse of ${formatRating(ratingA)} there`,
+    change: updateRecords(design, [{ id: fuse.id, set: { family: 'classT', ratingA } }]),
   };
 }
 

@@ -1,6 +1,13 @@
 /** How bad: a fault can burn or not work and must be put right; a caution should be; a note is worth knowing. */
 export type Severity = 'fault' | 'caution' | 'note';
 
+const RANK: Record<Severity, number> = { fault: 0, caution: 1, note: 2 };
+
+/** 0 for the worst. */
+export function severityRank(severity: Severity): number {
+  return RANK[severity];
+}
+
 /** Something a rule found: plain data. wording.ts puts it into words, remedies.ts into changes. */
 export interface Finding {
   rule: Rule;
@@ -36,6 +43,7 @@ export type Rule =
   | 'main.farFromBattery'
   | 'main.bare'
   | 'return.thinnerThanFuse'
+  | 'return.sharedThin'
   | 'ground.jointDrop'
   | 'drop.overTarget'
   | 'drop.realCable'

@@ -167,7 +167,7 @@ const WORDS: Record<Rule, RuleWords> = {
     title: 'First protection far from the battery',
     message: (say) =>
       `${say.name()} sits ${say.length('leadMm')} of cable from the battery; ${say.length('mostMm')} is the most for this kind of cable.`,
-    why: 'The stretch ahead of the fuse is protected by nothing. ABYC E-11: 7 in bare, 72 in from the battery terminal in a sheath or conduit; ISO 10133: 200 mm.',
+    why: 'The stretch ahead of the fuse is protected by nothing. ABYC E-11: 7 in bare, 72 in from the battery terminal in a sheath or conduit; ISO 10133: 200 mm; NEC 551: 18 in.',
   },
   'main.bare': {
     title: 'Fed with no fuse at all',
@@ -179,6 +179,12 @@ const WORDS: Record<Rule, RuleWords> = {
     message: (say) =>
       `${say.name()}: the return is ${say.conductor()}, good for ${say.amps('ampacityA')}, behind a ${say.rating('ratingA')} fuse.`,
     why: 'The return carries the same current as the feed, so it is as thick as the feed.',
+  },
+  'return.sharedThin': {
+    title: 'Shared return thinner than its fuses let through',
+    message: (say) =>
+      `${say.name()}: ${say.conductor()} carries ${say.amps('ampacityA')} here; ${say.raw('loads')} loads share it, and ${say.amps('passesA')} can flow home by it without a fuse opening.`,
+    why: 'A return has no fuse of its own. Every circuit that shares it may send home as much as its fuse passes, together no more than a fuse ahead of them all: a slow overload in one, with the others running, heats the return and opens nothing. It is as thick as the feed of them all would have to be.',
   },
   'ground.jointDrop': {
     title: 'Chassis joint loses too much',

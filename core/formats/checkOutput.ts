@@ -1,6 +1,5 @@
 import { voltsLeft } from '../analysis/leastVolts';
 import type { Analysis } from '../analysis/types';
-import { INTERRUPTING } from '../catalog/interrupting';
 import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
 import { nameOf } from '../design/names';
 import { wordFinding } from '../findings/wording';
@@ -117,7 +116,7 @@ function protectionKeys({ protections, design }: Analysis, id: string) {
     ratingA: fuse.ratingA,
     behind: upstreamId === null ? null : nameOf(design, upstreamId),
     shortAtItA: round(atA),
-    breaksA: INTERRUPTING[fuse.family].breaksA,
+    breaksA: entry.breaksA,
     shortAtEndA: round(endA),
     // Past what a number can say it never opens.
     clearsEndS: endClears && Number.isFinite(endClears.longestS) ? round(endClears.longestS) : null,

@@ -9,7 +9,6 @@ import type { FeedCable } from '../devices/feedCable';
 import { feedShareOf } from '../sizing/dropTargets';
 import { CHEMISTRY_FACTS } from '../catalog/chemistries';
 import { FAMILY_NAMES, TAP_WORDS } from '../catalog/fuses';
-import { INTERRUPTING } from '../catalog/interrupting';
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { SOURCES } from '../catalog/sources';
 import { nameOf } from '../design/names';
@@ -163,7 +162,7 @@ function protection(analysis: Analysis): ReportSection {
       entry.upstreamId === null ? 'the battery' : nameOf(analysis.design, entry.upstreamId),
       formatRating(entry.fuse.ratingA),
       formatAmps(entry.atA),
-      formatAmps(INTERRUPTING[entry.fuse.family].breaksA),
+      formatAmps(entry.breaksA),
       formatAmps(entry.endA),
       entry.endClears && Number.isFinite(entry.endClears.longestS) ? `${formatNumber(entry.endClears.longestS, 2)} s` : MISSING,
       entry.selectiveToA === null ? MISSING : entry.selectiveToA >= entry.atA ? 'always' : formatAmps(entry.selectiveToA),

@@ -10,6 +10,10 @@ export interface Hanging {
   firstBlocks: readonly Way[];
   /** The same of the points where returns come together. */
   firstReturns: readonly Way[];
+  /** Return wires of more than one circuit or of none, by their node, with the loads whose current they take home. */
+  sharedReturns: ReadonlyMap<number, readonly string[]>;
+  /** Each protection reached, with the one next ahead of it; null for the first. */
+  protectionsAhead: ReadonlyMap<string, string | null>;
 }
 
 /** Undefined where a tree does not reach that terminal. */
@@ -63,7 +67,36 @@ function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
     circuits,
     firstBlocks: firstOnTheirWay(wiring.supply, (deviceId) => kindOf(deviceId) === 'fuseBlock').filter(({ at }) => at < wiring.fedCount),
     firstReturns: firstOnTheirWay(wiring.return, (deviceId) => isReturnJunction(deviceId, kindOf(deviceId))),
+    sharedReturns: findSharedReturns(wiring, loads, circuits),
+    protectionsAhead: findProtectionsAhead(wiring),
   };
+}
+
+function findSharedReturns(
+  wiring: Wiring,
+  loads: ReadonlyMap<string, HangingLoad>,
+  circuits: ReadonlyMap<string, HangingCircuit>,
+): Map<number, string[]> {
+  const { nodes } = wiring.return;
+  const owners = new Map<number, number>();
+  for (const circuit of circuits.values()) for (const at of circuit.return) owners.set(at, (owners.get(at) ?? 0) + 1);
+  const shared = new Map<number, string[]>();
+  for (const [id, { minus }] of loads) {
+    for (let at = minus ?? -1; at >= 0; at = nodes[at]!.parent) {
+      if (nodes[at]!.wire === null || owners.get(at) === 1) continue;
+      const homeward = shared.get(at);
+      if (homeward) homeward.push(id);
+      else shared.set(at, [id]);
+    }
+  }
+  return shared;
+}
+
+function findProtectionsAhead({ supply: { nodes } }: Wiring): Map<string, string | null> {
+  const ahead = new Map<string, string | null>();
+  for (const { deviceId, parent, protectionId } of nodes)
+    if (protectionId === deviceId && !ahead.has(deviceId)) ahead.set(deviceId, nodes[parent]?.protectionId ?? null);
+  return ahead;
 }
 
 function addReturn({ return: { nodes } }: Wiring, index: DesignIndex, from: number | undefined, into: Set<number>): void {

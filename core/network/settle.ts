@@ -118,8 +118,8 @@ export class LiveDesign {
   }
 
   /**
-   * Terminals the current into a terminal comes by, source first: from each the largest inflow is followed. Nodes inside a
-   * device are left out.
+   * Terminals the current into a terminal comes by, source first: from each the largest inflow is followed, up to the battery or vehicle
+   * that gives it. Nodes inside a device are left out.
    */
   upstream(terminal: TerminalRef): TerminalRef[] {
     const { nodeOf, netlist } = this.compiled;
@@ -133,11 +133,12 @@ export class LiveDesign {
       let next: number | undefined;
       let most = LEAST_FOLLOWED_A;
       for (const at of this.touching[node]!) {
-        const { a, b } = netlist.elements[at]!;
+        const { kind, a, b } = netlist.elements[at]!;
         const inflow = a === node ? -this.network.current(at) : this.network.current(at);
         if (inflow <= most) continue;
         most = inflow;
-        next = a === node ? b : a;
+        // A source is where a way begins: behind it lies only the other pole.
+        next = kind === 'voltage' || kind === 'current' ? undefined : a === node ? b : a;
       }
       node = next;
     }

@@ -1,4 +1,4 @@
-import { batteryOhm, restV } from '../catalog/chemistries';
+import { batteryOhmRange, restV } from '../catalog/chemistries';
 import { fuseOhm } from '../catalog/fuses';
 import { openingBandS, openingTimeS } from '../catalog/fuseTimes';
 import { indexDesign } from '../design/design';
@@ -9,6 +9,8 @@ import { NetlistBuilder } from './netlist';
 import { Network } from './network';
 import { LiveDesign } from './settle';
 import { deadShort, prospectiveCurrents } from './shortCircuit';
+
+const INSIDE_OHM = batteryOhmRange({ chemistry: 'lithium', capacityAh: 100, count: 1 }).usual;
 
 /** Battery, 10 A fuse at its end of 3 m of 2.5 mm2 each way, a lamp. */
 function run() {
@@ -27,10 +29,9 @@ test('prospective current is rest voltage over battery, fuse and wire resistance
   const live = new LiveDesign(run(), off);
   const at = new Map(prospectiveCurrents(live).map(({ deviceId, terminal, amps }) => [`${deviceId}.${terminal}`, amps]));
   const volts = restV('lithium', 100);
-  const inside = batteryOhm('lithium', 100);
   const wire = 3 * cableOhmPerM('mm2:2.5', 'iso-small-craft', 20);
-  expect(at.get('battery.plus')! / (volts / inside)).toBeCloseTo(1, 3);
-  expect(at.get('lamp.plus')! / (volts / (inside + fuseOhm('blade', 10) + wire))).toBeCloseTo(1, 3);
+  expect(at.get('battery.plus')! / (volts / INSIDE_OHM)).toBeCloseTo(1, 3);
+  expect(at.get('lamp.plus')! / (volts / (INSIDE_OHM + fuseOhm('blade', 10) + wire))).toBeCloseTo(1, 3);
   // From memory: a 100 Ah lithium battery behind its protection gives 1 to 3 kA.
   expect(at.get('battery.plus')).toBeGreaterThan(1000);
   expect(at.get('battery.plus')).toBeLessThan(3000);
@@ -38,10 +39,21 @@ test('prospective current is rest voltage over battery, fuse and wire resistance
 
 test('a dead short at the lamp: what flows, and the fuse opens well within a tenth of a second (practice: 6 times its rating clears in 0.1 s)', () => {
   const short = deadShort(run(), off, { deviceId: 'lamp', terminal: 'plus' }, { deviceId: 'lamp', terminal: 'minus' });
-  const ohm = batteryOhm('lithium', 100) + fuseOhm('blade', 10) + 6 * cableOhmPerM('mm2:2.5', 'iso-small-craft', 20);
+  const ohm = INSIDE_OHM + fuseOhm('blade', 10) + 6 * cableOhmPerM('mm2:2.5', 'iso-small-craft', 20);
   expect(short.amps / (restV('lithium', 100) / ohm)).toBeCloseTo(1, 2);
   expect(short.opensFirst).toMatchObject({ protectionId: 'fuse' });
   expect(short.opensFirst!.afterS).toBeLessThan(0.1);
+});
+
+test('a bank’s own resistance, where its data sheet gives it, is the network’s too, each battery’s share of it', () => {
+  const build = rig();
+  build.add({
+    ...{ id: 'battery', kind: 'battery', chemistry: 'agm', capacityAh: 100, rateH: 20, count: 2, internalMilliohm: 5 },
+    ...{ usableDepthPercent: null, peukertExponent: null },
+  });
+  const [at] = prospectiveCurrents(new LiveDesign(indexDesign(build.design()), AT_REST));
+  // Two of 5 milliohm side by side: 2.5; glass-mat rests at 12.8 V (Ohm).
+  expect(at!.amps).toBeCloseTo(12.8 / 0.0025, 0);
 });
 
 test('before the fuse nothing opens', () => {

@@ -1,6 +1,7 @@
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { areaMm2, awgOf, CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
 import { ampacity, type ConductorConditions } from './ampacity';
+import { goesByGauge, type ConductorStandard } from '../design/vocabulary';
 import { chooseFuse } from './fuse';
 import { designOhmPerM, type DropBasis } from './voltageDrop';
 
@@ -41,7 +42,7 @@ export function chooseConductor(demand: RunDemand): ConductorChoice | null {
   const dropped = (size: ConductorSize) => demand.ampereMetres * designOhmPerM(size, demand.drop);
   const { continuousA, peakA, ratings } = demand;
   const first = {
-    minimum: sizes.findIndex((size) => areaMm2(size) >= mechanicalMinimumMm2(size, demand.cableForm)),
+    minimum: sizes.findIndex((size) => areaMm2(size) >= mechanicalMinimumMm2(demand.conditions.standard, demand.cableForm)),
     ampacity: sizes.findIndex((size) => carried(size) > 0 && carried(size) >= peakA),
     fuse: sizes.findIndex((size) => chooseFuse(continuousA, peakA, carried(size), ratings) !== null),
     drop: sizes.findIndex((size) => dropped(size) <= demand.allowedDropV + 1e-9),
@@ -71,8 +72,11 @@ export function sizesLike(standard: ConductorConditions['standard'], conductor: 
   return candidateSizes(standard, awgOf(conductor) ? 'awg' : 'mm2');
 }
 
-/** The smallest area for strength, mm2: 16 AWG or 1 mm2 alone, 18 AWG or 0.75 mm2 inside a sheath. Source: ABYC E-11, ISO 10133, from memory. */
-export function mechanicalMinimumMm2(size: ConductorSize, cableForm: RunDemand['cableForm']): number {
-  if (awgOf(size)) return areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16');
+/**
+ * The smallest area a school allows for strength, mm2, whichever family the wire is of: 16 AWG alone and 18 inside a sheath by the American ones,
+ * 1 mm2 and 0.75 by the metric ones. Source: ABYC E-11, ISO 10133, from memory.
+ */
+export function mechanicalMinimumMm2(standard: ConductorStandard, cableForm: RunDemand['cableForm']): number {
+  if (goesByGauge(standard)) return areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16');
   return cableForm === 'sheathed' ? 0.75 : 1;
 }

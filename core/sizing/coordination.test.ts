@@ -3,7 +3,7 @@ import { endsFaultFrom, letThroughA2s } from '../catalog/fuseTimes';
 import { RATINGS_A } from '../catalog/fuses';
 import { batteryOhmRange } from '../catalog/chemistries';
 import { PROTECTION_FAMILIES } from '../design/vocabulary';
-import { bankShortA, familyThatBreaks, ratingFrom } from './breaking';
+import { bankShortA, familyThatBreaks, mainFamilyFor, ratingFrom, savesSmallFuse } from './breaking';
 import { adiabaticK, clearingS, damageS, endVerdict, heatShare, selectiveToA, type Rated } from './coordination';
 
 const blade = (ratingA: number): Rated => ({ family: 'blade', ratingA });
@@ -128,18 +128,27 @@ describe('who opens first', () => {
 describe('breaking a bank’s short', () => {
   const bank = (chemistry: 'lithium' | 'agm' | 'flooded', capacityAh: number, count = 1) => ({ chemistry, capacityAh, count });
   test.each([
-    // Milliohm per 100 Ah from memory: lithium with protection 4 to 12, glass-mat 3 to 5, flooded 5 to 10; volts at rest, full.
-    [bank('lithium', 100), 13.5 / 0.004, 'terminalMount'],
-    [bank('lithium', 300), (13.5 / 0.004) * 3, 'classT'],
-    [bank('agm', 80), (12.8 / 0.003) * 0.8, 'terminalMount'],
-    [bank('flooded', 75), (12.65 / 0.005) * 0.75, 'mega'],
-    [bank('lithium', 200, 2), (13.5 / 0.004) * 4, 'classT'],
-  ] as const)('%j: %d A wants a %s fuse', (battery, amps, family) => {
+    // Milliohm per 100 Ah from memory: lithium with protection 4 to 12, thin-plate glass-mat 2, flooded starter 3; volts at rest, full.
+    // A terminal-mount fuse breaks 10 kA at 14 V and 5 kA at 32 V.
+    [bank('lithium', 100), 13.5 / 0.004, 'terminalMount', 'terminalMount'],
+    [bank('lithium', 300), (13.5 / 0.004) * 3, 'classT', 'classT'],
+    [bank('agm', 80), (12.8 / 0.002) * 0.8, 'terminalMount', 'classT'],
+    [bank('flooded', 45), (12.65 / 0.003) * 0.45, 'mega', 'mega'],
+    [bank('lithium', 200, 2), (13.5 / 0.004) * 4, 'classT', 'classT'],
+  ] as const)('%j: %d A wants a %s fuse at 12 V, %s at 24 V', (battery, amps, at12, at24) => {
     expect(bankShortA(battery)).toBeCloseTo(amps, 6);
-    expect(familyThatBreaks(bankShortA(battery))).toBe(family);
+    expect(familyThatBreaks(amps, 12)).toBe(at12);
+    expect(familyThatBreaks(amps, 24)).toBe(at24);
+  });
+  it('saves the small fuses behind it with a class T fuse, which opens within half a cycle; a strip fuse takes too long (common practice)', () => {
+    expect(savesSmallFuse({ family: 'classT', ratingA: 125 }, 4000)).toBe(true);
+    expect(savesSmallFuse({ family: 'terminalMount', ratingA: 125 }, 4000)).toBe(false);
+    expect(savesSmallFuse({ family: 'terminalMount', ratingA: 125 }, 1800)).toBe(true);
+    expect(mainFamilyFor(3375, 12)).toBe('classT');
+    expect(mainFamilyFor(1900, 12)).toBe('mega');
   });
   it('takes a battery’s own resistance where it is known', () => {
-    expect(batteryOhmRange({ ...bank('agm', 100), internalMilliohm: 6 })).toEqual({ least: 0.006, most: 0.006 });
+    expect(batteryOhmRange({ ...bank('agm', 100), internalMilliohm: 6 })).toEqual({ least: 0.006, usual: 0.006, most: 0.006 });
     expect(bankShortA({ ...bank('agm', 100), internalMilliohm: 6 })).toBeCloseTo(12.8 / 0.006, 6);
   });
   it('fits the next rating a family comes in', () => {

@@ -223,6 +223,7 @@ const SHARED = new Set<Rule>([
   'wire.overloaded',
   'wire.tooSmallForStandard',
   'fuse.aboveConductor',
+  'return.sharedThin',
   'fuse.cannotBreak',
 ]);
 

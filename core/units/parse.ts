@@ -21,7 +21,8 @@ export function parseNumber(text: string, units: readonly string[] = []): Parsed
   const digits = match[1]!.replace('\u2212', '-');
   if (/^[+-]?\d{1,3},\d{3}$/.test(digits))
     return refuse(`"${digits}" can be read two ways; write ${digits.replace(',', '')} or ${digits.replace(',', '.')}`);
-  return { ok: true, value: Number(digits.replace(',', '.')) };
+  const value = Number(digits.replace(',', '.'));
+  return Number.isFinite(value) ? { ok: true, value } : refuse(`"${short(text)}" is too large a number`);
 }
 
 /** The unit a bare number has: what the field it is typed into shows. */
@@ -45,6 +46,11 @@ const LONGEST_M = 50;
  * "134 ½\"". A bare number has the unit of its field. What can be read two ways is refused, with the readings offered.
  */
 export function parseLength(text: string, system: UnitSystem, bare: BareUnit = system === 'metric' ? 'm' : 'ft'): Parsed {
+  const parsed = readLength(text, system, bare);
+  return parsed.ok && !Number.isFinite(parsed.value) ? refuse(`"${short(text)}" is not a length`) : parsed;
+}
+
+function readLength(text: string, system: UnitSystem, bare: BareUnit): Parsed {
   const trimmed = text
     .trim()
     .toLowerCase()

@@ -3,7 +3,6 @@
 import { useMemo, useState } from 'react';
 import type { ProtectionAnalysis } from '@/core/analysis/protections';
 import { chainOf, protectionTree } from '@/core/analysis/protectionChain';
-import { INTERRUPTING } from '@/core/catalog/interrupting';
 import { FAMILY_NAMES } from '@/core/catalog/fuses';
 import { nameOf } from '@/core/design/names';
 import { wordFinding } from '@/core/findings/wording';
@@ -55,8 +54,8 @@ export function ProtectionView() {
                   </button>
                 </td>
                 <td className="reading">{formatRating(entry.fuse.ratingA)}</td>
-                <td className="reading" data-over={entry.atA > INTERRUPTING[entry.fuse.family].breaksA || undefined}>
-                  {kiloamps(entry.atA)} of {kiloamps(INTERRUPTING[entry.fuse.family].breaksA)} kA
+                <td className="reading" data-over={entry.atA > entry.breaksA || undefined}>
+                  {kiloamps(entry.atA)} of {kiloamps(entry.breaksA)} kA
                 </td>
                 <td className="reading">
                   {entry.endA === null
