@@ -199,9 +199,12 @@ test.each(rows('18 10\n16 15\n14 30\n12 35\n10 40\n8 45\n6 50\n4 70\n2 90\n1 100
 );
 
 // Lithium iron phosphate in frost, the middle of what is said of it: 0.80 to 0.90, 0.65 to 0.80, 0.50 to 0.70; lead-acid by trade tables. From memory.
-test.each(rows('lithium 25 1\nlithium 0 .85\nlithium -10 .725\nlithium -20 .6\nagm 0 .83\nagm -20 .58\nflooded 40 1.06').map(([kind, c, share]) => [kind, Number(c), Number(share)] as const))(
-  '%s at %d °C gives %d of its capacity',
-  (chemistry, celsius, share) => expect(capacityShare(chemistry as Chemistry, celsius)).toBeCloseTo(share, 9),
+test.each(
+  rows('lithium 25 1\nlithium 0 .85\nlithium -10 .725\nlithium -20 .6\nagm 0 .83\nagm -20 .58\nflooded 40 1.06').map(
+    ([kind, c, share]) => [kind, Number(c), Number(share)] as const,
+  ),
+)('%s at %d °C gives %d of its capacity', (chemistry, celsius, share) =>
+  expect(capacityShare(chemistry as Chemistry, celsius)).toBeCloseTo(share, 9),
 );
 
 // Internal resistance of 100 Ah, milliohm: the low ends are starter (flooded 3 to 6) and thin-plate (glass-mat 2 to 2.5) batteries. From memory.

@@ -13,6 +13,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 5: a third kind of circuit for drop, the main feed's share, fuse taps, cables of what charges, another school. All of it is added.
   (records) => records,
+  // 6: a vehicle with one battery, a folding panel's cable, what a battery's isolator and hold-down are. All of it is added.
+  (records) => records,
 ];
 
 /**

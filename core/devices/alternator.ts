@@ -15,9 +15,18 @@ const schema = z.strictObject({
   vehicleA: amps,
   /** Part of the driving time spent idling. */
   idlingPercent: percent.optional(),
+  /** Charges the house battery itself, the only one the vehicle has, with no relay or charger between. */
+  direct: z.boolean().optional(),
 });
 
 export type Alternator = z.infer<typeof schema>;
+
+/** A van's alternator as one finds it, on a 12 or 24 V system. Common practice: 100 A, hot three quarters of it, at idle not quite half. */
+export function usualAlternator(
+  nominalV: number,
+): Pick<Alternator, 'kind' | 'ratedA' | 'outputV' | 'idlePercent' | 'hotPercent' | 'vehicleA'> {
+  return { kind: 'alternator', ratedA: 100, outputV: 14.2 * (nominalV / 12), idlePercent: 45, hotPercent: 75, vehicleA: 30 };
+}
 
 /** The engine's generator, holding its voltage up to what it can give at its speed and heat. */
 export const alternator: DeviceKind<Alternator> & { schema: typeof schema } = {

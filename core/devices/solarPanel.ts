@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { amps, deviceBase, id, volts } from '../design/fields';
 import { leaky, limitedSourceLaw } from '../network/laws';
+import { feedCable } from './feedCable';
 import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({
@@ -26,6 +27,8 @@ const schema = z.strictObject({
   /** A panel with a controller of its own, which may go straight to the fused battery side. */
   regulated: z.boolean(),
   controllerId: id.nullable(),
+  /** From one with a controller of its own to the house battery; absent: not described. */
+  cable: feedCable.optional(),
 });
 
 export type SolarPanel = z.infer<typeof schema>;

@@ -135,7 +135,7 @@ export function spareA({ ratedA, vehicleA }: { ratedA: number; vehicleA: number 
 
 /**
  * What reaches the house battery while driving, A: what the alternator has to spare, hot and for part of the time idling, as far
- * as the DC-DC charger or the split-charge relay passes it on. Nothing without one of them.
+ * as the DC-DC charger or the split-charge relay passes it on. Nothing without one of them, but where the vehicle has one battery alone.
  */
 export function vehicleChargeA(index: Pick<DesignIndex, 'devices'>): number {
   return engineBrings(index, (alternator) => {
@@ -151,17 +151,22 @@ export function engineBrings(
 ): { amps: number; heldV: number | null } {
   let spare = 0;
   let relayA = 0;
+  let directA = 0;
+  let directV: number | null = null;
   let alternatorV: number | null = null;
   const chargers: DcDcCharger[] = [];
   for (const device of devices.values()) {
-    if (device.kind === 'alternator') {
+    if (device.kind === 'alternator' && device.direct) {
+      directA += spareOf(device);
+      directV = device.outputV;
+    } else if (device.kind === 'alternator') {
       spare += spareOf(device);
       alternatorV = device.outputV;
     } else if (device.kind === 'dcDcCharger') chargers.push(device);
     else if (device.kind === 'splitRelay') relayA += device.ratingA;
   }
-  if (alternatorV === null || (chargers.length === 0 && relayA === 0)) return { amps: 0, heldV: null };
-  if (chargers.length === 0) return { amps: Math.min(spare, relayA), heldV: alternatorV };
+  if (alternatorV === null || (chargers.length === 0 && relayA === 0)) return { amps: directA, heldV: directV };
+  if (chargers.length === 0) return { amps: directA + Math.min(spare, relayA), heldV: Math.min(alternatorV, directV ?? Infinity) };
   const heldIn = alternatorV;
   const amps = chargers.reduce((sum, { maxA, efficiencyPercent, outputV }) => {
     const perA = ((efficiencyPercent / 100) * heldIn) / outputV;
@@ -169,7 +174,7 @@ export function engineBrings(
     spare -= passed / perA;
     return sum + passed;
   }, 0);
-  return { amps, heldV: Math.min(...chargers.map(({ outputV }) => outputV)) };
+  return { amps: directA + amps, heldV: Math.min(directV ?? Infinity, ...chargers.map(({ outputV }) => outputV)) };
 }
 
 function shoreChargeA({ devices }: DesignIndex): number {

@@ -1,4 +1,5 @@
 import { rig } from '../../testing/rig';
+import type { Alternator } from '../devices/alternator';
 import { batteryOhmRange, restV } from '../catalog/chemistries';
 import { applyChange, updateRecords } from '../design/change';
 import { indexDesign } from '../design/design';
@@ -46,6 +47,16 @@ describe('what the engine brings at idle', () => {
     expect(amps).toBeCloseTo((37 * 14.2 * 0.92) / 14.4, 9);
     expect(heldV).toBe(14.4);
     expect(atIdle(engine({ chargers: [10] })).amps).toBe(10);
+  });
+
+  it('reaches the only battery of a vehicle straight, with no relay or charger between', () => {
+    const only = engine({});
+    only.devices.set('alternator', { ...(only.devices.get('alternator') as Alternator), direct: true });
+    expect(atIdle(only)).toEqual({ amps: 37, heldV: 14.2 });
+    expect(vehicleChargeA(only)).toBeCloseTo(0.15 * 37 + 0.85 * (160 * 0.75 - 35), 9);
+    // 30 A asked for, 37 spare: the battery stands at the alternator's volts; 60 A asked for: below rest.
+    expect(idleSupply(only, 30)).toEqual({ volts: 14.2, passedA: 37, wantedA: 30 });
+    expect(idleSupply(only, 60)!.volts).toBeLessThan(restV('agm', 50));
   });
 
   it('is nothing without a way, or with no more than the vehicle takes itself', () => {

@@ -86,29 +86,30 @@ describe('as wired', () => {
     build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: 80, mount: null });
     build.add({ id: 'bar', kind: 'busBar', ratingA: 150 });
     if (kind === 'charger') build.add({ id: 'source', kind, outputV: 14.4, maxA: 30 });
-    else build.add({ id: 'source', kind, ratingA: 100 });
+    else build.add({ id: 'source', kind, ratingA: 60 });
     build.wire('battery.plus', 'main.in', 150, 'mm2:16');
     build.wire('main.out', 'bar.bar', 500, 'mm2:16');
     const end = kind === 'charger' ? 'source.plus' : 'source.house';
     const size = conductor as 'mm2:16';
     if (farFuse) {
       build.add({ id: 'far', kind: 'protection', family: 'terminalMount', ratingA: 80, mount: null });
-      build.wire('bar.bar', 'far.in', 2000, size);
+      build.wire('bar.bar', 'far.in', 1000, size);
       build.wire('far.out', end, leadMm, size);
-    } else build.wire('bar.bar', end, 2000, size);
+    } else build.wire('bar.bar', end, 1000, size);
     return build.design();
   };
 
   it('a charger behind the main fuse is in order; on a cable thinner than what it gives it is not', () => {
     expect(feedRules(wired('charger'))).toEqual([]);
     // 1 mm² carries 20 A at 105 °C (ISO 10133), and 30 come.
-    expect(feedRules(wired('charger', { conductor: 'mm2:1' }))).toEqual(['feed.cableSmall fault', 'feed.bareAtSource fault']);
+    const thin = ['feed.cableSmall fault', 'feed.bareAtSource fault', 'feed.drop caution'];
+    expect(feedRules(wired('charger', { conductor: 'mm2:1' }))).toEqual(thin);
   });
 
   it('a relay with a battery behind it wants a fuse of its own close by: 200 mm (ISO 10133, from memory)', () => {
     expect(feedRules(wired('splitRelay'))).toEqual(['feed.bareAtSource fault']);
     expect(feedRules(wired('splitRelay', { farFuse: true }))).toEqual([]);
-    expect(feedRules(wired('splitRelay', { farFuse: true, leadMm: 900 }))).toEqual(['feed.bareAtSource fault']);
+    expect(feedRules(wired('splitRelay', { farFuse: true, leadMm: 900 }))).toEqual(['feed.bareAtSource fault', 'feed.drop caution']);
   });
 });
 
@@ -116,4 +117,53 @@ test('a field set to nothing is gone from the record, as it would be from a file
   const design = set(heron(), 'dcdc', { cable: undefined });
   expect(Object.keys(design.records.get('dcdc')!)).not.toContain('cable');
   expect(feedRules(design)).toEqual(['feed.unknown note']);
+});
+
+describe('sun wired like anything else', () => {
+  /** A controller of 20 A, wired through a fuse at the block's feed. */
+  const sunThrough = (ratingA: number, lengthMm: number) => {
+    const build = rig();
+    build.supply();
+    build.add({ id: 'sun', kind: 'solarController', method: 'tracking', maxA: 20, maxPanelV: 75, outputV: 14.4 });
+    build.add({ id: 'sunFuse', kind: 'protection', family: 'blade', ratingA, mount: { blockId: 'block', slot: 6 } });
+    build.wire('sunFuse.out', 'sun.plus', lengthMm, 'mm2:6');
+    build.wire('sun.minus', 'bar.bar', lengthMm, 'mm2:6', 'return');
+    return feedRules(build.design());
+  };
+  // 125 % of 20 A is 25 A (origin NEC). 6 mm² class 5 has 3.30 mΩ/m (IEC 60228): 2 m out and back lose 0.26 V with the main cables, 4 m 0.53; 0.3 V is the most (road-vehicle practice).
+  test.each([
+    [25, 1500, []],
+    [20, 1500, ['feed.fuseBelow caution']],
+    [25, 4000, ['feed.drop caution']],
+  ])('behind %d A and %d mm of 6 mm²: %j', (ratingA, lengthMm, wanted) => expect(sunThrough(ratingA, lengthMm)).toEqual(wanted));
+
+  it('a folding panel has a cable and a fuse, for a sun brighter than the standard one', () => {
+    const folding = (cable: object | undefined): Device =>
+      ({
+        ...{
+          id: 'fold',
+          type: 'device',
+          kind: 'solarPanel',
+          name: 'Folding panel',
+          zoneId: null,
+          watts: 100,
+          bestV: 18,
+          openV: 22,
+          shortA: 6,
+        },
+        ...{ count: 1, wired: 'parallel', tiltDeg: 35, facesDeg: 0, regulated: true, controllerId: null, ...(cable && { cable }) },
+      }) as Device;
+    const withIt = (cable?: object) => {
+      const build = rig();
+      build.supply();
+      return feedRules(applyChange(build.design(), { added: [folding(cable)], updated: [], removed: [] }));
+    };
+    const good = { conductor: 'mm2:4', lengthMm: 3000, batteryFuseA: 10, sourceFuseA: null };
+    expect(withIt()).toEqual(['feed.unknown note']);
+    // 6 A x 1.25 x 1.25 = 9.4 A (NEC 690.8): 10 A does, 7.5 A does not.
+    expect(withIt(good)).toEqual([]);
+    expect(withIt({ ...good, batteryFuseA: 7.5 })).toEqual(['feed.fuseBelow caution']);
+    expect(withIt({ ...good, batteryFuseA: null })).toEqual(['feed.bareAtBattery fault']);
+    expect(withIt({ ...good, lengthMm: 8000 })).toEqual(['feed.drop caution']);
+  });
 });

@@ -2,8 +2,10 @@ import { conductorTables } from '../analysis/conductorTables';
 import type { Analysis } from '../analysis/types';
 import type { Device, Wire } from '../design/schema';
 import type { FeedCable } from '../devices/feedCable';
+import type { SolarPanel } from '../devices/solarPanel';
 import { spareA } from '../energy/chargeSources';
-import { terminalKey } from '../network/wiring';
+import { pathTo } from '../network/flow';
+import { terminalKey, type WiringTree } from '../network/wiring';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
 import { BARE_LEAD_MM } from './protectionRules';
 import type { FeedRule, Finding } from './types';
@@ -58,10 +60,20 @@ function feedsOf({ index: { devices } }: Analysis): Feed[] {
   for (const device of devices.values()) {
     if (device.kind === 'solarController' || device.kind === 'charger' || device.kind === 'dcDcCharger')
       feeds.push({ device, amps: device.maxA, stiff: false, cable: device.cable ?? null, terminal: 'plus' });
+    else if (device.kind === 'solarPanel' && device.regulated)
+      feeds.push({ device, amps: brightA(device), stiff: false, cable: device.cable ?? null, terminal: 'plus' });
     else if (device.kind === 'splitRelay')
       feeds.push({ device, amps: Math.min(device.ratingA, spare), stiff: true, cable: device.cable ?? null, terminal: 'house' });
   }
   return feeds;
+}
+
+/** Sun brighter than the standard one, share. Source: NEC 690.8's first 125 %, from memory. */
+const BRIGHT = 1.25;
+
+/** The most panels with a controller of their own may give: their short-circuit current under a bright sun, A. */
+function brightA({ shortA, count, wired }: SolarPanel): number {
+  return shortA * (wired === 'series' ? 1 : count) * BRIGHT;
 }
 
 /** A cable as it is described with what charges. */
@@ -82,12 +94,17 @@ function judgeCable({ index }: Analysis, { device, amps, stiff }: Feed, cable: F
   if (large > ampacityA) add('feed.fuseAbove', 'fault', { ...numbers, ratingA: large });
   if (small < amps * CONTINUOUS_FACTOR) add('feed.fuseBelow', 'caution', { ratingA: small, leastA: amps * CONTINUOUS_FACTOR });
   const dropV = (2 * amps * tables.ohmPerM(conductor) * cable.lengthMm) / 1000;
-  const mostV = CHARGE_DROP_V * (settings.nominalV / 12);
+  judgeDrop(dropV, settings.nominalV, numbers, add);
+}
+
+function judgeDrop(dropV: number, nominalV: number, numbers: Finding['numbers'], add: Add): void {
+  const mostV = CHARGE_DROP_V * (nominalV / 12);
   if (dropV > mostV) add('feed.drop', 'caution', { ...numbers, dropV, mostV });
 }
 
-/** A cable as it is wired: from the source back towards the battery, up to the first fuse. */
-function judgeWires({ index, wiring, wires }: Analysis, { amps, stiff }: Feed, start: number, add: Add): void {
+/** A cable as it is wired: from the source back towards the battery, up to the first fuse; its drop all the way there and back. */
+function judgeWires({ index, wiring, wires }: Analysis, feed: Feed, start: number, add: Add): void {
+  const { amps, stiff, device } = feed;
   const { nodes } = wiring.supply;
   const bare: Wire[] = [];
   let at = start;
@@ -105,4 +122,20 @@ function judgeWires({ index, wiring, wires }: Analysis, { amps, stiff }: Feed, s
   if (at < 0) add('feed.bareAtBattery', 'fault', numbers, [weakest.id]);
   else if (leadMm > BARE_LEAD_MM[index.settings.conductorStandard] && (stiff || amps > numbers.ampacityA))
     add('feed.bareAtSource', 'fault', numbers, [weakest.id]);
+  for (let on = at; on >= 0; on = nodes[on]!.parent) {
+    const fuse = index.devices.get(nodes[on]!.deviceId);
+    if (fuse?.kind !== 'protection' || nodes[on]!.terminal !== 'out') continue;
+    if (fuse.ratingA < amps * CONTINUOUS_FACTOR)
+      add('feed.fuseBelow', 'caution', { ratingA: fuse.ratingA, leastA: amps * CONTINUOUS_FACTOR }, [fuse.id]);
+  }
+  const { ohmPerM } = conductorTables(index.settings);
+  const ohmTo = (tree: WiringTree, from: number) =>
+    pathTo(tree, from).reduce((sum, step) => {
+      const wire = tree.nodes[step]!.wire;
+      return sum + (wire ? (ohmPerM(wire.conductor) * wire.lengthMm) / 1000 : tree.nodes[step]!.jointOhm);
+    }, 0);
+  const out = ohmTo(wiring.supply, start);
+  const minus = wiring.return.at.get(terminalKey(device.id, 'minus'));
+  // With no way back known, as much as out.
+  judgeDrop(amps * (out + (minus === undefined ? out : ohmTo(wiring.return, minus))), index.settings.nominalV, numbers, add);
 }

@@ -1,5 +1,5 @@
 import { conductorTables } from '../analysis/conductorTables';
-import type { Analysis, CircuitAnalysis } from '../analysis/types';
+import type { Analysis, CircuitAnalysis, WireAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
@@ -8,14 +8,18 @@ import { isEmpty, updateRecords, type Change } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
-import type { Protection } from '../design/schema';
+import { nameOf } from '../design/names';
+import type { Protection, Settings } from '../design/schema';
+import { usualAlternator } from '../devices/alternator';
 import { ampacity } from '../sizing/ampacity';
 import { sizesLike } from '../sizing/conductorChoice';
 import { feedShareOf } from '../sizing/dropTargets';
 import { bankShortA, familyThatBreaks, mainFamilyFor, ratingFrom } from '../sizing/breaking';
 import { chooseFuse, leastFuseA } from '../sizing/fuse';
 import { fuseLimitA, slotRoomA } from '../sizing/fuseLimit';
-import { addWire, firstFreeSlot, giveLoadItsCircuit, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
+import { nearestSlot, whereIs } from '../switching/fuseBerth';
+import { giveLoadItsCircuit } from '../switching/ownCircuit';
+import { addWire, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { formatConductor, formatRating } from '../units/quantity';
 import { rigRemedies } from './rigRemedies';
 import type { Finding } from './types';
@@ -58,9 +62,11 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'fuse.feederBelow':
       return [largerFeeder(analysis, subject!)];
     case 'fuse.notFed': {
-      const mount = firstFreeSlot(design);
-      if (!mount || finding.numbers.mounted === 1) return [];
-      return [{ label: `Put it in slot ${mount.slot}`, change: mountFuse(design, subject!, mount) }];
+      const fuse = deviceOf(design, subject!, 'protection');
+      const near = whereIs(analysis.index, circuit?.worstLoadId ?? subject!);
+      const mount = fuse && finding.numbers.mounted !== 1 ? nearestSlot(design, near, fuse.ratingA) : null;
+      if (!mount) return [];
+      return [{ label: `Put it in slot ${mount.slot} of ${nameOf(design, mount.blockId)}`, change: mountFuse(design, subject!, mount) }];
     }
     case 'fuse.aboveDevice':
     case 'slot.doubledUp':
@@ -91,10 +97,11 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [insertMain(analysis)];
     case 'main.belowDemand':
       return [largerMain(analysis)];
+    case 'alternator.missing':
+      return [usualEngine(analysis)];
     case 'load.noCircuit': {
-      const load = analysis.loads.get(subject!);
-      const rating = load && RATINGS_A.blade.find((a) => a >= Math.max(5, leastFuseA(load.draw.amps, load.draw.amps)));
-      return load && rating ? [{ label: 'Give it a circuit of its own', change: giveLoadItsCircuit(design, load.id, rating) }] : [];
+      const change = giveLoadItsCircuit(design, subject!);
+      return [change && { label: 'Give it a circuit of its own', change }];
     }
     case 'circuit.empty':
       return [{ label: 'Take the circuit out', change: removeCircuit(design, subject!) }];
@@ -171,13 +178,7 @@ function thickerForFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | 
 function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
   const wire = analysis.wires.get(finding.subjects[0]!);
   if (!wire) return null;
-  const { settings } = analysis.index;
-  const wanted = Math.max(wire.amps, wire.protectionA ?? 0);
-  const factor = wire.ampacity.factor > 0 ? wire.ampacity.factor : 1;
-  const conditions = { standard: settings.conductorStandard, insulationC: settings.insulationC, ambientC: 30, engineSpace: false };
-  const size = sizesLike(settings.conductorStandard, wire.wire.conductor).find(
-    (candidate) => ampacity(candidate, conditions).amps * factor >= wanted,
-  );
+  const size = sizeFor(analysis.index.settings, wire, Math.max(wire.amps, wire.protectionA ?? 0));
   if (!size) return null;
   return {
     label: `Use ${formatConductor(size)}`,
@@ -218,16 +219,43 @@ function largerMain(analysis: Analysis): Remedy | null {
   return main && protections.has(main.protectionId) ? largerFeeder(analysis, main.protectionId) : null;
 }
 
-/** The smallest rating that suits what flows through a fuse and that every wire behind it carries. */
+/** The smallest rating that suits what flows through a fuse, and where a shared wire behind it does not carry that, the first size that does. */
 function largerFeeder({ design, index, protections, wires }: Analysis, id: string): Remedy | null {
   const entry = protections.get(id);
   if (!entry) return null;
   const { fuse, continuousA, peakA } = entry;
-  const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
-  const most = Math.min(slotRoomA(index, fuse), ...guarded.map(({ ampacity: carried }) => carried.amps));
-  const ratingA = chooseFuse(continuousA, peakA, most, RATINGS_A[fuse.family]);
+  const ratingA = chooseFuse(continuousA, peakA, slotRoomA(index, fuse), RATINGS_A[fuse.family]);
   if (ratingA === null) return null;
-  return { label: `Fit ${formatRating(ratingA)}`, change: updateRecords(design, [{ id: fuse.id, set: { ratingA } }]) };
+  const edit = new Edit(design);
+  edit.set(fuse.id, { ratingA });
+  const sizes = new Set<ConductorSize>();
+  for (const entryOfWire of wires.values()) {
+    if (entryOfWire.protectionId !== fuse.id || entryOfWire.ampacity.amps >= ratingA) continue;
+    const size = entryOfWire.circuitId === null ? sizeFor(index.settings, entryOfWire, ratingA) : null;
+    if (!size) return null;
+    edit.set(entryOfWire.wire.id, { conductor: size });
+    sizes.add(size);
+  }
+  const thicker = sizes.size === 0 ? '' : ` and use ${Array.from(sizes, formatConductor).join(' and ')}`;
+  return { label: `Fit ${formatRating(ratingA)}${thicker}`, change: edit.change };
+}
+
+/** The first size like a wire's own that carries so much where it lies. */
+function sizeFor(
+  { conductorStandard: standard, insulationC }: Settings,
+  { wire, ampacity: now }: WireAnalysis,
+  wantedA: number,
+): ConductorSize | null {
+  const factor = now.factor > 0 ? now.factor : 1;
+  const conditions = { standard, insulationC, ambientC: 30, engineSpace: false };
+  return sizesLike(standard, wire.conductor).find((size) => ampacity(size, conditions).amps * factor >= wantedA) ?? null;
+}
+
+function usualEngine({ design, index }: Analysis): Remedy {
+  const own = { id: newId('src'), type: 'device' as const, name: 'Alternator', zoneId: null };
+  const edit = new Edit(design);
+  edit.add({ ...own, ...usualAlternator(index.settings.nominalV) });
+  return { label: 'Describe a usual alternator', change: edit.change };
 }
 
 /** Cuts the battery's positive cable close to the battery and puts a main fuse in. */

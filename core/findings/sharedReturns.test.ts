@@ -9,7 +9,11 @@ const RULE = 'return.sharedThin';
 type Build = ReturnType<typeof rig>;
 
 /** A block behind a 60 A main fuse, circuits of a lamp each behind fuses of so many amperes, and whatever is done to it. */
-function block(ratings: readonly number[], more: (build: Build) => void = () => {}, { mainA = 60, minus = 'mm2:16' as ConductorSize } = {}) {
+function block(
+  ratings: readonly number[],
+  more: (build: Build) => void = () => {},
+  { mainA = 60, minus = 'mm2:16' as ConductorSize } = {},
+) {
   const build = rig();
   build.battery('agm', 100);
   build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: mainA, mount: null });

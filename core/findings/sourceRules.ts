@@ -88,7 +88,9 @@ function judgeVehicle(
 ): void {
   const { index, bank } = analysis;
   const [alternator] = alternators;
-  if (alternator && chargers.length === 0 && relays.length === 0) add('alternator.noLink', 'note', [alternator.id], {});
+  if (alternator && !alternator.direct && chargers.length === 0 && relays.length === 0)
+    add('alternator.noLink', 'note', [alternator.id], {});
+  if (!alternator) for (const link of [...chargers, ...relays]) add('alternator.missing', 'caution', [link.id], {});
   const inputV = alternator?.outputV ?? 14;
   let wantedA = 0;
   for (const charger of chargers) {
@@ -143,7 +145,9 @@ function judgeBattery({ index }: Analysis, add: Add): void {
   if (battery.heldDown === false) add('battery.loose', 'fault', [battery.id], {});
   if (battery.chemistry !== 'lithium' || battery.heated) return;
   const charges = Array.from(index.devices.values()).some(
-    ({ kind }) => kind === 'solarPanel' || kind === 'charger' || kind === 'dcDcCharger' || kind === 'splitRelay',
+    (device) =>
+      ['solarPanel', 'charger', 'dcDcCharger', 'splitRelay'].includes(device.kind) ||
+      (device.kind === 'alternator' && device.direct === true),
   );
   if (!charges) return;
   for (const scenario of index.scenarios) {

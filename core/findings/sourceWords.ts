@@ -36,10 +36,15 @@ export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
       `${say.name()} is rated ${say.amps('mostA')}; its panels need ${say.amps('amps')}, 125 % of their short-circuit current.`,
     why: 'A simple controller carries the panels’ whole current itself. Source: NEC 690.8, from memory.',
   },
+  'alternator.missing': {
+    title: 'Nothing drives this charger',
+    message: (say) => `${say.name()} takes its current from the engine’s alternator, and none is described: driving brings nothing here.`,
+    why: 'What driving brings, and whether the alternator has it to spare, follows from the alternator. Describe it: its rating is on its plate, what the vehicle takes is read with a clamp.',
+  },
   'alternator.noLink': {
     title: 'Alternator charges nothing here',
     message: (say) => `${say.name()} has no split-charge relay and no DC-DC charger to the house battery.`,
-    why: 'Driving then brings nothing. Add one of them under Charging.',
+    why: 'Driving then brings nothing. Add one of them under Charging, or say that the house battery is the vehicle’s only one.',
   },
   'alternator.idle': {
     title: 'Alternator short at idle',

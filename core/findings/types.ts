@@ -91,6 +91,7 @@ export type Rule =
   | 'solar.lowVoltage'
   | 'solar.controllerClips'
   | 'solar.controllerOver'
+  | 'alternator.missing'
   | 'alternator.noLink'
   | 'alternator.idle'
   | 'relay.chargeOver'

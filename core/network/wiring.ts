@@ -164,7 +164,9 @@ function growTree(
       faults.push({ kind: 'short', deviceId: node.deviceId, terminal: node.terminal, wireId: node.wire?.id ?? null });
       continue;
     }
-    for (const step of insideSteps(device, node, index)) {
+    // A fuse that nothing feeds is the root of its circuit by its outlet: its inlet is no way on.
+    const isUnfedFuse = node.parent < 0 && device?.kind === 'protection';
+    for (const step of isUnfedFuse ? [] : insideSteps(device, node, index)) {
       if (!tree.at.has(terminalKey(step.deviceId, step.terminal))) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
     }
     for (const { wire, far } of wiresAt.get(terminalKey(node.deviceId, node.terminal)) ?? []) {

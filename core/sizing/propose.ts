@@ -2,17 +2,17 @@ import { analyse } from '../analysis/analyse';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
-import { applyUnchecked, isEmpty, type Change } from '../design/change';
+import { applyUnchecked, type Change } from '../design/change';
 import type { Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { nameOf } from '../design/names';
 import type { Protection, Settings } from '../design/schema';
-import { remediesFor } from '../findings/remedies';
 import { findingKey, type Finding, type Rule } from '../findings/types';
-import { addCircuit, firstFreeSlot, usualScheme } from '../switching/schemes';
+import { HEADROOM } from '../switching/ownCircuit';
 import { sizesLike } from './conductorChoice';
 import { leastFuseA } from './fuse';
 import { fuseLimitA } from './fuseLimit';
+import { LEFT, prepare, settleShared, SHARED_RULES, shrinkTrunks, type Done, type Prepared } from './prepare';
 
 /** What a proposal makes least of. */
 export const MEASURES = ['cost', 'weight', 'drop'] as const;
@@ -47,7 +47,7 @@ export interface ProposedCircuit {
   before: Sized;
   after: Sized;
   governedBy: ProposalGovernor;
-  /** No size and fuse keep every rule: it stays as it is. */
+  /** No size and fuse keep every rule: it stays as it is, or gets what keeps all of them but its drop where it broke more than that. */
   stuck: boolean;
 }
 
@@ -63,8 +63,8 @@ export interface Sized {
 export interface Proposal {
   change: Change;
   circuits: ProposedCircuit[];
-  /** What had to stand first: circuits made, slots given, shared cables and main protection put right; each with what was done. */
-  first: { name: string; did: string }[];
+  /** What is done besides: circuits made, slots given, shared cables and main protection put right, trunks brought down; and what was left alone, and why. */
+  first: Done[];
   /** Sum of the measure over the circuits looked at, before and after: money, kg, or percent of drop. */
   before: number;
   after: number;
@@ -72,8 +72,6 @@ export interface Proposal {
 
 /** Copper, kg per metre and mm². Source: 8.96 g/cm³, physical tables. */
 const COPPER_KG = 8.96e-3;
-/** A fuse proposed stands at least so much more than all at once. Common practice: none is run at its rating. */
-const HEADROOM = 1.1;
 /** The thickest conductor a yellow terminal takes, mm²: least drop is not sought beyond it where rules do not ask for more. */
 const YELLOW_MM2 = 6;
 
@@ -84,6 +82,7 @@ const GOVERNED: Partial<Record<Rule, ProposalGovernor>> = {
   'wire.belowMinimum': 'minimum',
   'fuse.aboveConductor': 'fuse',
   'return.thinnerThanFuse': 'fuse',
+  'return.sharedThin': 'fuse',
   'return.thinnerThanFeed': 'fuse',
   'fuse.belowLoad': 'fuse',
   'fuse.continuousLoad': 'fuse',
@@ -116,21 +115,111 @@ interface Search {
   refused: Map<ConductorSize, Map<number, ProposalGovernor>>;
   /** As it is, when that keeps every rule: what must be beaten. */
   asItIs: number | null;
+  /** Pairs that broke nothing but the drop. */
+  onlyDrop: number[];
 }
 
 /**
  * One conductor size and one fuse for every circuit, least by the measure within every rule, as one change. Each circuit's pairs are
  * tried from the least up, all circuits at once, and the whole design is judged by its own rules each round: the first pair that breaks
- * none is the least, since circuits meet only in shared cables, put right before, and in the warmth of bundles, which the last
- * round judges again, for circuits that are not being sized too. A circuit that keeps every rule is changed only for something better.
- * `say` is told how far it is and stops the work by returning false.
+ * none is the least, since circuits meet only in shared cables, put right before and after, and in the warmth of bundles, which the last
+ * round judges again, for circuits that are not being sized too. A circuit that keeps every rule is changed only for something better, and what
+ * would bring a fault that was not there is left alone and said so. `say` is told how far it is and stops the work by returning false.
  */
-export function propose(
+export function propose(analysis: Analysis, question: ProposalQuestion, say: (done: number) => boolean = () => true): Proposal | null {
+  let whole = sizeSoundly(analysis, question, say);
+  // What was put right for one circuit may have made room for another: asked again for as long as that mends something.
+  for (let pass = 1; whole && pass < PASSES && faultCount(whole.result) > 0; pass++) {
+    const more = sizeSoundly(whole.result, question, say);
+    if (!more) return null;
+    if (faultCount(more.result) >= faultCount(whole.result)) break;
+    whole = joined(analysis, whole, more);
+  }
+  return whole && whole.proposal;
+}
+
+/** Times a proposal is asked again on its own result. */
+const PASSES = 4;
+
+function faultCount({ findings }: Analysis): number {
+  return findings.filter(({ severity }) => severity === 'fault').length;
+}
+
+/** Two proposals one after the other, as one. */
+function joined(analysis: Analysis, one: Sound, two: Sound): Sound {
+  const firstOf = new Map(one.proposal.circuits.map((entry) => [entry.circuitId, entry]));
+  const isLeft = ({ did }: Done) => did.startsWith(LEFT);
+  const proposal: Proposal = {
+    change: between(analysis.design, two.result.design),
+    circuits: two.proposal.circuits.map((entry) => ({ ...entry, before: firstOf.get(entry.circuitId)?.before ?? entry.before })),
+    first: [...one.proposal.first.filter((done) => !isLeft(done)), ...two.proposal.first],
+    before: one.proposal.before,
+    after: two.proposal.after,
+  };
+  return { proposal, result: two.result };
+}
+
+type Sound = Pick<Attempt, 'proposal' | 'result'>;
+
+/** Sizes that bring no fault: what does is left alone. */
+function sizeSoundly(analysis: Analysis, question: ProposalQuestion, say: (done: number) => boolean): Sound | null {
+  const leave = new Set<string>();
+  for (;;) {
+    const attempt = sizeAll(analysis, question, leave, say);
+    if (!attempt) return null;
+    const brought = faultsBrought(analysis, attempt.result);
+    if (brought.length === 0) return attempt;
+    const culprit = culpritOf(brought, attempt, leave);
+    if (culprit === null) return { proposal: nothingToDo(analysis), result: analysis };
+    leave.add(culprit);
+  }
+}
+
+interface Attempt {
+  proposal: Proposal;
+  /** The design with it taken. */
+  result: Analysis;
+  touched: Prepared['touched'];
+}
+
+/** Faults that were not there before, by rule and by circuit or record. */
+function faultsBrought(before: Analysis, after: Analysis): Finding[] {
+  const keyOf = ({ rule, circuitId, subjects }: Finding) => `${rule} ${circuitId ?? subjects[0]}`;
+  const isFault = ({ severity }: Finding) => severity === 'fault';
+  const known = new Set(before.findings.filter(isFault).map(keyOf));
+  return after.findings.filter((finding) => isFault(finding) && !known.has(keyOf(finding)));
+}
+
+/** What was given something and brought a fault with it: the circuit that has it, or where all share it the largest one not left alone yet. */
+function culpritOf(brought: readonly Finding[], { result, touched }: Attempt, leave: ReadonlySet<string>): string | null {
+  for (const { circuitId } of brought) {
+    const own = touched.get(circuitId ?? '');
+    if (own !== undefined) return own;
+  }
+  const open = result.circuits.filter(({ id }) => touched.has(id) && !leave.has(touched.get(id)!));
+  const largest = open.reduce<CircuitAnalysis | null>((most, next) => (most && most.peakA >= next.peakA ? most : next), null);
+  return largest && touched.get(largest.id)!;
+}
+
+/** The design as it is: no change found keeps every rule it keeps now. */
+function nothingToDo({ index }: Analysis): Proposal {
+  const did = `${LEFT} as it is: no sizes found that keep every rule kept now`;
+  return {
+    change: { added: [], updated: [], removed: [] },
+    circuits: [],
+    first: [{ name: index.settings.name, did }],
+    before: 0,
+    after: 0,
+  };
+}
+
+function sizeAll(
   analysis: Analysis,
   { circuitIds, measure, prices }: ProposalQuestion,
-  say: (done: number) => boolean = () => true,
-): Proposal | null {
-  const { start, first } = prepare(analysis, circuitIds);
+  leave: ReadonlySet<string>,
+  say: (done: number) => boolean,
+): Attempt | null {
+  const { start, done, touched } = prepare(analysis, circuitIds, leave);
   const wanted = start.circuits.filter(({ id, worstLoadId }) => worstLoadId !== null && (circuitIds === null || circuitIds.includes(id)));
   const valueOf = (circuit: CircuitAnalysis, conductor: ConductorSize) => valueAt(start, circuit, conductor, measure, prices);
   const searches = wanted.map((circuit): Search => {
@@ -143,11 +232,12 @@ export function propose(
         (a, b) =>
           a.value - b.value || Number(b.ratingA === circuit.ratingA) - Number(a.ratingA === circuit.ratingA) || a.ratingA - b.ratingA,
       );
-    return { circuit, candidates, at: 0, refused: new Map(), asItIs };
+    return { circuit, candidates, at: 0, refused: new Map(), asItIs, onlyDrop: [] };
   });
   const neighbours = neighbourWatch(
     start,
     searches.map(({ circuit }) => circuit.id),
+    circuitIds === null,
   );
   const rounds = Math.max(1, ...searches.map(({ candidates }) => candidates.length));
   let tried = start;
@@ -156,8 +246,9 @@ export function propose(
     tried = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);
     const running = searches.filter(({ at, candidates }) => at < candidates.length);
     const own = running.flatMap((search) => {
-      const [broken] = findingsOf(tried, search.circuit.id);
-      return broken ? [{ search, broken }] : [];
+      const broken = findingsOf(tried, search.circuit.id);
+      if (broken.length > 0 && broken.every(isDrop)) search.onlyDrop.push(search.at);
+      return broken.length > 0 ? [{ search, broken: broken[0]! }] : [];
     });
     // Once every circuit keeps its own rules, none may cost a neighbour its.
     const [harm] = own.length === 0 ? neighbours(tried) : [];
@@ -170,20 +261,50 @@ export function propose(
       search.at += 1;
     }
   }
+  const exhausted = searches.filter(({ at, candidates }) => at >= candidates.length);
+  for (const search of exhausted) search.at = allButDrop(search, findingsOf(start, search.circuit.id)) ?? search.at;
+  if (exhausted.some(({ at, candidates }) => at < candidates.length)) {
+    const safe = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);
+    if (neighbours(safe).length === 0) tried = safe;
+    else for (const search of exhausted) search.at = search.candidates.length;
+  }
+  const { result, more } = circuitIds === null ? settled(tried, measure) : { result: tried, more: [] };
   const circuits = searches.map((search): ProposedCircuit => {
-    const after = tried.circuits.find(({ id }) => id === search.circuit.id)!;
-    const unchanged = search.at >= search.candidates.length;
+    const after = result.circuits.find(({ id }) => id === search.circuit.id)!;
+    const unchanged = exhausted.includes(search);
     return {
       circuitId: search.circuit.id,
       name: nameOf(start.design, search.circuit.id),
       before: sized(start, search.circuit, prices),
-      after: sized(tried, after, prices),
+      after: sized(result, after, prices),
       governedBy: unchanged && search.asItIs !== null ? 'asItIs' : governorOf(search),
       stuck: unchanged && search.asItIs === null,
     };
   });
   const sum = (side: 'before' | 'after') => circuits.reduce((total, entry) => total + inMeasure(entry[side], measure), 0);
-  return { change: between(analysis.design, tried.design), circuits, first, before: sum('before'), after: sum('after') };
+  const change = between(analysis.design, result.design);
+  return { proposal: { change, circuits, first: [...done, ...more], before: sum('before'), after: sum('after') }, result, touched };
+}
+
+function isDrop({ rule }: Finding): boolean {
+  return GOVERNED[rule] === 'drop';
+}
+
+/**
+ * For a circuit that no pair keeps within every rule, and that breaks more than its drop now: the pair that breaks nothing else, the thickest that
+ * usual terminals take, so that what can burn is mended all the same. Null where there is none, or nothing but the drop is wrong.
+ */
+function allButDrop({ candidates, onlyDrop }: Search, broken: readonly Finding[]): number | null {
+  if (broken.every(isDrop)) return null;
+  const ascending = [...onlyDrop].sort((a, b) => areaMm2(candidates[a]!.conductor) - areaMm2(candidates[b]!.conductor));
+  return ascending.findLast((at) => areaMm2(candidates[at]!.conductor) <= YELLOW_MM2 * 1.001) ?? ascending[0] ?? null;
+}
+
+/** What circuits share put right for the fuses they have now, and trunks brought down to what they carry. */
+function settled(tried: Analysis, measure: Measure): { result: Analysis; more: Done[] } {
+  const shared = settleShared(tried);
+  const trunks = measure === 'drop' ? { analysis: shared.analysis, done: [] } : shrinkTrunks(shared.analysis);
+  return { result: trunks.analysis, more: [...shared.done, ...trunks.done] };
 }
 
 /** Why nothing thinner would do: what refused the next thinner conductor with the fuse chosen, or with the smallest one tried on it. */
@@ -212,52 +333,6 @@ export function between(from: Design, to: Design): Change {
   return edit.change;
 }
 
-/** Rounds of feeders put right: each may ask for the next one out. */
-const FEEDER_ROUNDS = 12;
-/** Rules about what circuits share that a thicker cable or a larger main answers for. */
-const SHARED = new Set<Rule>([
-  'main.missing',
-  'main.belowDemand',
-  'fuse.feederBelow',
-  'drop.feedShare',
-  'wire.overloaded',
-  'wire.tooSmallForStandard',
-  'fuse.aboveConductor',
-  'return.sharedThin',
-  'fuse.cannotBreak',
-]);
-
-/**
- * What must stand before circuits can be sized. Fuses of circuits that sit in no slot and are fed by nothing get one. For a whole design every
- * load without a circuit gets one of its own, and the main protection and the shared cables are put right where rules ask.
- */
-function prepare(analysis: Analysis, circuitIds: readonly string[] | null): { start: Analysis; first: Proposal['first'] } {
-  const edit = new Edit(analysis.design);
-  const first: Proposal['first'] = [];
-  for (const { id, fed, block, protectionId } of analysis.circuits) {
-    if (fed || block !== null || (circuitIds !== null && !circuitIds.includes(id))) continue;
-    const mount = firstFreeSlot(edit.design);
-    if (!mount) continue;
-    edit.set(protectionId, { mount });
-    first.push({ name: nameOf(edit.design, id), did: `its fuse in slot ${mount.slot}` });
-  }
-  for (const { id, load, circuitId } of circuitIds === null ? analysis.loads.values() : []) {
-    if (circuitId !== null) continue;
-    addCircuit(edit, { ...usualScheme(edit.design, load.name, load.zoneId), loadIds: [id] });
-    first.push({ name: load.name, did: 'a circuit of its own' });
-  }
-  let start = isEmpty(edit.change) ? analysis : analyse(edit.design, analysis);
-  for (let round = 0; circuitIds === null && round < FEEDER_ROUNDS; round++) {
-    const [step] = start.findings
-      .filter(({ rule, circuitId }) => circuitId === null && SHARED.has(rule))
-      .flatMap((finding) => remediesFor(start, finding).map((remedy) => ({ finding, remedy })));
-    if (!step) break;
-    first.push({ name: nameOf(start.design, step.finding.subjects[0]), did: step.remedy.label });
-    start = analyse(applyUnchecked(start.design, step.remedy.change), start);
-  }
-  return { start, first };
-}
-
 /** The rules a circuit breaks that its conductor and fuse can answer for. */
 export function findingsOf({ findings }: Analysis, circuitId: string): Finding[] {
   return findings.filter((finding) => finding.circuitId === circuitId && finding.severity !== 'note' && finding.rule in GOVERNED);
@@ -265,14 +340,15 @@ export function findingsOf({ findings }: Analysis, circuitId: string): Finding[]
 
 /**
  * Looks for rules that circuits beside those being sized, and what all share, keep now and would break: a thinner wire counts as loaded sooner and
- * warms a whole bundle.
+ * warms a whole bundle. What all share may be left out where it is put right afterwards.
  */
-export function neighbourWatch(start: Analysis, circuitIds: readonly string[]): (tried: Analysis) => Finding[] {
+export function neighbourWatch(start: Analysis, circuitIds: readonly string[], sharedLater = false): (tried: Analysis) => Finding[] {
   const own = new Set(circuitIds);
-  const beside = ({ findings }: Analysis) =>
-    findings.filter(
-      ({ circuitId, severity, rule }) => severity !== 'note' && rule in GOVERNED && (circuitId === null || !own.has(circuitId)),
-    );
+  const isWatched = ({ circuitId, severity, rule }: Finding) => {
+    if (severity === 'note' || !(rule in GOVERNED)) return false;
+    return circuitId === null ? !(sharedLater && SHARED_RULES.has(rule)) : !own.has(circuitId);
+  };
+  const beside = ({ findings }: Analysis) => findings.filter(isWatched);
   const known = new Set(beside(start).map(findingKey));
   return (tried) => beside(tried).filter((finding) => !known.has(findingKey(finding)));
 }
@@ -291,7 +367,7 @@ function candidatesOf({ index, wiring, loads }: Analysis, circuit: CircuitAnalys
   const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA - 1e-9 && rating <= mostA);
   // Under the least drop, copper stops where the usual terminals do, unless the rules themselves ask for more.
   const least = circuit.choice ? areaMm2(circuit.choice.conductor) : 0;
-  const mostMm2 = measure === 'drop' ? Math.max(YELLOW_MM2, least) * 1.001 : Infinity;
+  const mostMm2 = measure === 'drop' && circuit.choice ? Math.max(YELLOW_MM2, least) * 1.001 : Infinity;
   return sizesLike(settings.conductorStandard, circuit.conductor ?? 'mm2:1')
     .filter((size) => areaMm2(size) <= mostMm2)
     .flatMap((conductor) => ratings.map((ratingA) => ({ conductor, ratingA })));

@@ -10,18 +10,8 @@ import { checkReferences } from '../design/references';
 import { recordSchema } from '../design/schema';
 import { soundRemedies } from '../findings/soundRemedies';
 import { fitKitFuse, kitFuseOf, removeKitFuse } from './kitFuse';
-import {
-  addCircuit,
-  firstFreeSlot,
-  giveLoadItsCircuit,
-  mountFuse,
-  moveLoad,
-  newLoad,
-  removeCircuit,
-  removeLoads,
-  setReturn,
-  usualScheme,
-} from './schemes';
+import { addCircuit, firstFreeSlot, mountFuse, moveLoad, newLoad, removeCircuit, removeLoads, setReturn, usualScheme } from './schemes';
+import { giveLoadItsCircuit } from './ownCircuit';
 
 /** What a hand does on the screens, one thing after another, each to something picked by chance. */
 type Gesture = (analysis: Analysis, pick: <T>(list: readonly T[]) => T | undefined) => Change;
@@ -34,7 +24,7 @@ const GESTURES: Record<string, Gesture> = {
   },
   'a new circuit': ({ design, index, loads }, pick) => {
     const load = pick(index.loads.filter(({ id }) => loads.get(id)!.circuitId === null));
-    if (load) return giveLoadItsCircuit(design, load.id, 10);
+    if (load) return giveLoadItsCircuit(design, load.id)!;
     const edit = new Edit(design);
     addCircuit(edit, usualScheme(design, 'Spare', pick(index.zones)?.id ?? null));
     return edit.change;

@@ -8,7 +8,6 @@ import type { DesignRecord } from '../design/schema';
 import {
   addCircuit,
   firstFreeSlot,
-  giveLoadItsCircuit,
   mountFuse,
   moveLoad,
   newLoad,
@@ -18,6 +17,7 @@ import {
   stepRating,
   usualScheme,
 } from './schemes';
+import { giveLoadItsCircuit } from './ownCircuit';
 
 const design = heron();
 const named = (name: string, from: Design = design) =>
@@ -62,7 +62,7 @@ test('a load gets a circuit of its own in the first free slot', () => {
   const load = newLoad('Extra fan', 'zone_roof');
   const added = applyChange(design, { added: [load], updated: [], removed: [] });
   const free = firstFreeSlot(added);
-  const wired = applyChange(added, giveLoadItsCircuit(added, load.id, 5));
+  const wired = applyChange(added, giveLoadItsCircuit(added, load.id)!);
   expect(circuitNamed('Extra fan', wired)).toMatchObject({
     ratingA: 5,
     fed: true,

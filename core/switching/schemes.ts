@@ -8,6 +8,7 @@ import { DesignError } from '../design/problems';
 import type { BusBar, Circuit, FuseBlock, Load, Protection, Switch, TerminalRef, Wire } from '../design/schema';
 import { goesByGauge, type DropClass, type ReturnKind } from '../design/vocabulary';
 import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
+import { nearestFirst, whereIs, type FuseAtBar, type Whereabouts } from './fuseBerth';
 
 /** A way of wiring a new circuit: straight from its fuse, or through a switch of its own. */
 export interface CircuitScheme {
@@ -21,8 +22,10 @@ export interface CircuitScheme {
   /** A panel switch, and the length from it to the first load. */
   panelSwitch: { name: string; ratingA: number; onwardMm: number } | null;
   return: ReturnKind;
-  /** Where the fuse sits; null leaves it to be placed later. */
+  /** Where the fuse sits; null leaves it to be placed later, or puts it at the bar. */
   mount: Protection['mount'];
+  /** Its fuse beside a bar, by a short lead, where no slot takes it. */
+  atBar?: FuseAtBar;
   loadIds: readonly string[];
 }
 
@@ -70,10 +73,19 @@ export function nextCircuitNumber(design: Design): number {
 /** Adds a circuit with its fuse, wires and switch, and hangs the given loads on it in order. */
 export function addCircuit(edit: Edit, scheme: CircuitScheme): Circuit {
   const { name, zoneId, conductor } = scheme;
+  const { atBar } = scheme;
   const fuse = edit.add<Protection>({
-    ...{ id: newId('fuse'), type: 'device', kind: 'protection', name: `${name} fuse`, zoneId: blockZone(edit.design, scheme.mount) },
-    ...{ family: 'blade', ratingA: scheme.ratingA, mount: scheme.mount },
+    id: newId('fuse'),
+    type: 'device',
+    kind: 'protection',
+    name: `${name} fuse`,
+    zoneId: atBar ? atBar.zoneId : blockZone(edit.design, scheme.mount),
+    ...(atBar?.placeId ? { placeId: atBar.placeId } : {}),
+    family: atBar?.family ?? 'blade',
+    ratingA: scheme.ratingA,
+    mount: scheme.mount,
   });
+  if (atBar) addLead(edit, atBar.feedFrom, fuse.id, conductor);
   const circuit = edit.add<Circuit>({
     ...{ id: newId('cir'), type: 'circuit', number: nextCircuitNumber(edit.design), name, zoneId, protectionId: fuse.id },
     ...{ dropClass: scheme.dropClass, targetPercent: null, note: '' },
@@ -102,7 +114,7 @@ interface FirstFeed {
  */
 export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?: FirstFeed, hopMm = DEFAULT_HOP_MM): void {
   const { design } = edit;
-  const load = mustBe(deviceOf(design, loadId, 'load'), loadId);
+  mustBe(deviceOf(design, loadId, 'load'), loadId);
   mustBe(recordOf(design, circuitId, 'circuit'), circuitId);
   const wiring = traceWiring(indexDesign(design));
   const nodes = wiring.supply.nodes.filter((node) => node.circuitId === circuitId);
@@ -128,7 +140,7 @@ export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?
   );
   const wayIn = lengthFromFuse(wiring, start) + feed.lengthMm;
   const lengthMm = feed.return === 'chassis' ? 500 : wayIn;
-  addWire(edit, 'return', { deviceId: loadId, terminal: 'minus' }, returnTarget(edit, feed.return, load.zoneId), lengthMm, feed.conductor);
+  addWire(edit, 'return', { deviceId: loadId, terminal: 'minus' }, returnTarget(edit, feed.return, loadId), lengthMm, feed.conductor);
 }
 
 /** Takes a load off its circuit and closes the gap: what hung on it now hangs where it hung, the lengths added. */
@@ -155,15 +167,6 @@ export function moveLoad(design: Design, loadId: string, circuitId: string | nul
   const edit = new Edit(design);
   detachLoad(edit, loadId);
   if (circuitId !== null) attachLoad(edit, loadId, circuitId);
-  return edit.change;
-}
-
-/** Gives a load a circuit of its own, named after it, with a fuse that suits it. */
-export function giveLoadItsCircuit(design: Design, loadId: string, ratingA: number): Change {
-  const load = mustBe(deviceOf(design, loadId, 'load'), loadId);
-  const edit = new Edit(design);
-  detachLoad(edit, loadId);
-  addCircuit(edit, { ...usualScheme(design, load.name, load.zoneId), ratingA, loadIds: [loadId] });
   return edit.change;
 }
 
@@ -224,13 +227,30 @@ export function setReturn(design: Design, circuitId: string, kind: ReturnKind, r
       const near = recordOf(design, wire[side === 'from' ? 'to' : 'from'].deviceId, 'device');
       const isEnd = device?.kind === 'busBar' || device?.kind === 'groundPoint' || device?.kind === 'battery';
       if (isEnd && (kind === 'chassis') !== (device.kind === 'groundPoint')) {
-        const target = returnTarget(edit, kind, near?.zoneId ?? null);
+        const target = returnTarget(edit, kind, near?.id ?? null);
         const lengthMm = kind === 'chassis' ? Math.min(wire.lengthMm, 500) : supplyLength(design, circuitId);
         edit.set(id, { [side]: target, lengthMm });
       }
     }
   }
   return edit.change;
+}
+
+/** Cable from a bar to a fuse beside it, mm: within every school's limit for a lead ahead of its fuse. */
+const LEAD_MM = 150;
+
+/** The short lead that feeds a fuse from a bar; as long as it must be, whatever lies around. */
+function addLead(edit: Edit, from: TerminalRef, fuseId: string, conductor: ConductorSize): void {
+  const lead = addWire(edit, 'supply', from, { deviceId: fuseId, terminal: 'in' }, LEAD_MM, conductor);
+  edit.set(lead.id, { lengthMeasured: true });
+}
+
+/** Takes a circuit's fuse out of its slot and puts one of a rating beside a bar. */
+export function moveFuseToBar(edit: Edit, protectionId: string, atBar: FuseAtBar, ratingA: number, conductor: ConductorSize): void {
+  for (const wire of wiresAt(edit.design, protectionId, 'in')) edit.remove(wire.id);
+  const { family, zoneId, placeId } = atBar;
+  edit.set(protectionId, { mount: null, family, ratingA, zoneId, placeId });
+  addLead(edit, atBar.feedFrom, protectionId, conductor);
 }
 
 /** The circuit's wires and fuse set to one conductor and rating. */
@@ -278,9 +298,11 @@ function lengthFromFuse(wiring: Wiring, node: { wire: Wire | null; parent: numbe
   return sum;
 }
 
-function returnTarget(edit: Edit, kind: ReturnKind, zoneId: string | null): TerminalRef {
+function returnTarget(edit: Edit, kind: ReturnKind, fromId: string | null): TerminalRef {
   const { design } = edit;
-  const bar = returnBar(design);
+  const near = fromId === null ? { placeId: null, zoneId: null } : whereIs(indexDesign(design), fromId);
+  const { zoneId } = near;
+  const bar = returnBar(design, near);
   const battery = devicesOfKind(design, 'battery')[0];
   if (kind === 'chassis') return { deviceId: groundPoint(edit, zoneId, bar?.id ?? battery?.id ?? null), terminal: 'stud' };
   if (bar) return { deviceId: bar.id, terminal: 'bar' };
@@ -288,10 +310,11 @@ function returnTarget(edit: Edit, kind: ReturnKind, zoneId: string | null): Term
   return { deviceId: addBar(edit), terminal: 'bar' };
 }
 
-/** A bus bar already tied to the battery's negative, else one that is on no positive. */
-function returnBar(design: Design): BusBar | null {
-  const wiring = traceWiring(indexDesign(design));
-  const bars = devicesOfKind(design, 'busBar');
+/** The nearest bus bar already tied to the battery's negative, else one that is on no positive. */
+function returnBar(design: Design, near: Whereabouts): BusBar | null {
+  const index = indexDesign(design);
+  const wiring = traceWiring(index);
+  const bars = nearestFirst(index, devicesOfKind(design, 'busBar'), near);
   const onReturn = bars.find(({ id }) => wiring.return.at.has(terminalKey(id, 'bar')));
   return onReturn ?? bars.find(({ id }) => !wiring.supply.at.has(terminalKey(id, 'bar'))) ?? null;
 }

@@ -89,7 +89,24 @@ test('what is written out is read again as the same size, and as nothing else', 
 
 test('whatever is read, written out and read again is the same size', () => {
   const number = fc.constantFrom('0', '00', '1/0', '4/0', '1', '2', '2.5', '.5', '4', '6', '10', '14', '16', '18', '25');
-  const word = fc.constantFrom('', ' mm2', 'mm²', ' mm', ' AWG', ' ga', ' gauge', ' twin', 'x2', '-2', '/3', ' 2', 'x2.5', 'x6', ' mm auto', 'x14 awg');
+  const word = fc.constantFrom(
+    '',
+    ' mm2',
+    'mm²',
+    ' mm',
+    ' AWG',
+    ' ga',
+    ' gauge',
+    ' twin',
+    'x2',
+    '-2',
+    '/3',
+    ' 2',
+    'x2.5',
+    'x6',
+    ' mm auto',
+    'x14 awg',
+  );
   const before = fc.constantFrom('', '2x', '#', 'awg ', '1 x ', '3-');
   const counted = new Map<number, number>();
   fc.assert(

@@ -72,7 +72,8 @@ function readCable(plain: string): SizeReading[] | null {
   // The metric order: cores, then what each has.
   if (isCores(first!, sign === 'x' || sign === '/' ? 1 : 2) && firstUnit === undefined && !named) {
     const each = Number(first) === 1 ? 'one core' : `${first} cores`;
-    if (secondUnit === undefined || secondUnit === 'mm2') readings.push(...metric(Number(second), `${each} of ${second} mm² in one sheath`));
+    if (secondUnit === undefined || secondUnit === 'mm2')
+      readings.push(...metric(Number(second), `${each} of ${second} mm² in one sheath`));
     if (secondUnit !== 'mm2') readings.push(...gauge(second!, `${each} of ${second} AWG in one sheath`));
   }
   return readings;

@@ -164,7 +164,13 @@ function Outcome({ proposal, measure }: { proposal: Proposal; measure: Measure }
                 <td className="reading">{arrow(formatPercent(before.dropPercent), formatPercent(after.dropPercent))}</td>
                 <td className="reading">{arrow(formatNumber(before.cost, 1), formatNumber(after.cost, 1))}</td>
                 <td className="reading">{arrow(formatNumber(before.weightKg * 1000, 0), formatNumber(after.weightKg * 1000, 0))}</td>
-                <td>{stuck ? 'nothing fits' : GOVERNORS[governedBy]}</td>
+                <td>
+                  {stuck
+                    ? before.conductor === after.conductor && before.ratingA === after.ratingA
+                      ? 'nothing fits'
+                      : 'safe; drop still over'
+                    : GOVERNORS[governedBy]}
+                </td>
               </tr>
             ))}
           </tbody>

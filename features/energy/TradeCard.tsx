@@ -12,6 +12,7 @@ import { ValueAxis } from '@/ui/charts/Axes';
 import { Chart } from '@/ui/charts/Chart';
 import chart from '@/ui/charts/Charts.module.css';
 import { QuantityField } from '@/ui/QuantityField';
+import { vehicleChargeA } from '@/core/energy/chargeSources';
 import { useDays } from './useDays';
 import styles from './Energy.module.css';
 
@@ -28,6 +29,7 @@ export function TradeCard({ scenarioId }: { scenarioId: string }) {
     void store.commit('Change what battery and panel are weighed by', (design) =>
       updateRecords(design, [{ id: SETTINGS_ID, set: { wishes: { ...kept, ...fields } } }]),
     );
+  const drivingA = useDesign(({ analysis }) => vehicleChargeA(analysis.index));
   const { chancePercent, pricePer100Ah, pricePer100W } = kept;
   const days = useDays({ ask: 'trade', scenarioId, limit: chancePercent / 100, draws: DRAWS, seed: 1, pricePer100Ah, pricePer100W }, false);
   const trade = days.answer && 'trade' in days.answer ? days.answer.trade : null;
@@ -95,11 +97,13 @@ export function TradeCard({ scenarioId }: { scenarioId: string }) {
             {trade.cheapest
               ? `Cheapest of these: ${formatAmpHours(trade.cheapest.capacityAh)} with ${trade.cheapest.panelW === 0 ? 'no panel' : `${formatWatts(trade.cheapest.panelW)} of panel`},  ${formatNumber(trade.cheapest.cost!, 0)}; it runs out in ${formatPercent(trade.cheapest.chance * 100)} of the draws.`
               : 'None of these is enough: use less, drive more or take a hookup.'}{' '}
-            {trade.drivingH === null
-              ? 'With battery and panel as they are, not even eight hours of driving a day keep under the limit.'
-              : trade.drivingH === 0
-                ? 'As designed it keeps under the limit.'
-                : `With battery and panel as they are it takes ${formatHours(trade.drivingH)} more driving every day.`}
+            {trade.drivingH === 0
+              ? 'As designed it keeps under the limit.'
+              : drivingA === 0
+                ? 'Driving brings nothing in this design: there is no alternator with a way to the house battery.'
+                : trade.drivingH === null
+                  ? 'With battery and panel as they are, not even eight hours of driving a day keep under the limit.'
+                  : `With battery and panel as they are it takes ${formatHours(trade.drivingH)} more driving every day.`}
           </p>
         </>
       )}

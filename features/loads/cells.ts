@@ -9,6 +9,7 @@ import { settingOf } from '@/core/energy/setting';
 import { nameOf } from '@/core/design/names';
 import { formatDraw, parseDraw } from '@/core/formats/drawText';
 import { parseUse } from '@/core/formats/useText';
+import { ownCircuit } from '@/core/switching/ownCircuit';
 import { addCircuit, attachLoad, detachLoad, usualScheme } from '@/core/switching/schemes';
 import { parseLength, parseNumber } from '@/core/units/parse';
 import { MISSING } from '@/core/units/quantity';
@@ -49,7 +50,9 @@ const SETTERS: Record<LoadField, Setter> = {
   circuit(edit, load, text) {
     if (text === OWN_CIRCUIT) {
       detachLoad(edit, load.id);
-      addCircuit(edit, { ...usualScheme(edit.design, load.name, load.zoneId), loadIds: [load.id] });
+      // With nothing that could feed it the circuit waits for a slot, which its finding then says.
+      const unfed = { ...usualScheme(edit.design, load.name, load.zoneId), mount: null, loadIds: [load.id] };
+      addCircuit(edit, ownCircuit(edit.design, load) ?? unfed);
       return null;
     }
     const circuit = text === '' ? null : named(edit.design, 'circuit', text);

@@ -149,6 +149,7 @@ function fieldsOf(source: Source, number: NumberField, set: (fields: object) => 
               air passes beneath
             </Checkbox>
           </Field>
+          {source.regulated && <FeedCableFields source={source} onSet={set} />}
         </>
       );
     case 'solarController':
@@ -174,11 +175,21 @@ function fieldsOf(source: Source, number: NumberField, set: (fields: object) => 
       return (
         <>
           {number('Rated', 'ratedA', source.ratedA, 'A', 0, 5, 600)}
-          {number('At idle', 'idlePercent', source.idlePercent, '% of it', 0, 0, 100)}
-          {number('Hot, at speed', 'hotPercent', source.hotPercent, '% of it', 0, 0, 100)}
+          {number('At idle', 'idlePercent', source.idlePercent, '% of rated', 0, 0, 100)}
+          {number('Hot, at speed', 'hotPercent', source.hotPercent, '% of rated', 0, 0, 100)}
           {number('Vehicle takes', 'vehicleA', source.vehicleA, 'A', 0, 0, 500)}
           {number('Idling', 'idlingPercent', source.idlingPercent ?? 10, '% of time', 0, 0, 100)}
           {number('Holds', 'outputV', source.outputV, 'V', 1, 1, 60)}
+          <Choice
+            label="Charges"
+            source={source}
+            value={source.direct ? 'only' : 'starter'}
+            onSet={(charges) => set({ direct: charges === 'only' ? true : undefined })}
+            options={[
+              ['starter', 'starter battery'],
+              ['only', 'the only battery'],
+            ]}
+          />
         </>
       );
     case 'dcDcCharger':

@@ -2,6 +2,8 @@ import type { Change } from '@/core/design/change';
 import { devicesOfKind, settingsOf, type Design } from '@/core/design/design';
 import { newId } from '@/core/design/ids';
 import type { Device } from '@/core/design/schema';
+import type { Vehicle } from '@/core/design/vocabulary';
+import { usualAlternator } from '@/core/devices/alternator';
 
 export type SourceKind = 'solarPanel' | 'foldingPanel' | 'solarController' | 'alternator' | 'dcDcCharger' | 'splitRelay' | 'charger';
 export type Source = Extract<Device, { kind: Exclude<SourceKind, 'foldingPanel'> }>;
@@ -15,6 +17,9 @@ export const SOURCE_KINDS: { key: SourceKind; label: string }[] = [
   { key: 'splitRelay', label: 'Split-charge relay' },
   { key: 'charger', label: 'Hookup charger' },
 ];
+
+/** Vehicles that usually have one battery for everything. */
+const ONE_BATTERY = new Set<Vehicle>(['openFrame', 'motorcycle', 'pickUp']);
 
 /** Puts a usual source of a kind into the design; a roof panel brings a controller when there is none. */
 export function addSource(design: Design, kind: SourceKind): Change {
@@ -53,12 +58,10 @@ export function addSource(design: Design, kind: SourceKind): Change {
     case 'alternator':
       added.push({
         ...own('Alternator'),
-        kind: 'alternator',
-        ratedA: 100,
-        outputV: chargeV - 0.2,
-        idlePercent: 45,
-        hotPercent: 75,
-        vehicleA: 30,
+        ...usualAlternator(settingsOf(design).nominalV),
+        // With one battery and nothing between it and the engine, the alternator charges that one.
+        ...(devicesOfKind(design, 'dcDcCharger').length + devicesOfKind(design, 'splitRelay').length === 0 &&
+          ONE_BATTERY.has(settingsOf(design).vehicle) && { direct: true }),
       });
       break;
     case 'dcDcCharger':

@@ -115,7 +115,7 @@ describe('a fuse block nearer to the loads', () => {
     expect(kind(ways(far({ wayMm: 500 }), ['circuit_1']), 'subBlock')).toBeUndefined();
   });
 
-  it('is fed beside the block by a bolt-down fuse when no slot takes what it feeds', () => {
+  it('is fed beside the block by a bolted fuse when no slot takes what it feeds', () => {
     // Four of 180 W are 60 A for hours: 75 A of fuse, more than a slot of 30 takes; the main fuse and cable are large enough.
     const heavy = applyUnchecked(
       far({ circuits: 4, watts: 180, wayMm: 5000 }),
@@ -126,9 +126,9 @@ describe('a fuse block nearer to the loads', () => {
       ]),
     );
     const near = kind(ways(heavy, analyse(heavy).circuits.map(({ id }) => id), 'weight', 4000), 'subBlock')!; // prettier-ignore
-    expect(near.takes).toMatchObject({ ratingA: 80, moved: 4 });
+    expect(near.takes).toMatchObject({ ratingA: 75, moved: 4 });
     const after = analyse(applyChange(heavy, near.change));
-    const feeder = Array.from(after.protections.values()).find(({ fuse }) => fuse.family === 'boltDown')!;
+    const feeder = Array.from(after.protections.values()).find(({ fuse }) => fuse.family === 'terminalMount' && fuse.id !== 'main')!;
     expect(feeder).toMatchObject({ upstreamId: 'main', circuitId: null });
     expect(near.breaks).toEqual([]);
   });

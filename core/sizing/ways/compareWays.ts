@@ -120,6 +120,10 @@ function wayOf(before: Analysis, after: Analysis, kind: WayKind, takes: Way['tak
   const cable = cableOf(after, wireIds, prices);
   const drops = own.flatMap(({ loadIds }) => loadIds.map((id) => after.loads.get(id)!.dropPercent));
   const known = new Set(before.findings.map(findingKey));
+  // Small fuses that lean on the main one do so in any block: a new one is no worse for it than the old.
+  const leant = before.findings.some(({ rule, severity }) => rule === 'fuse.backedUp' && severity !== 'note');
+  const isNew = (finding: Finding) =>
+    finding.severity !== 'note' && !known.has(findingKey(finding)) && !(leant && finding.rule === 'fuse.backedUp');
   return {
     kind,
     change: between(before.design, after.design),
@@ -128,7 +132,7 @@ function wayOf(before: Analysis, after: Analysis, kind: WayKind, takes: Way['tak
     weightKg: cable.weightKg,
     worstDropPercent: Math.max(0, ...drops),
     meanDropPercent: drops.length === 0 ? 0 : drops.reduce((sum, drop) => sum + drop, 0) / drops.length,
-    breaks: after.findings.filter((finding) => finding.severity !== 'note' && !known.has(findingKey(finding))),
+    breaks: after.findings.filter(isNew),
     takes,
   };
 }

@@ -10,6 +10,7 @@ import { nameOf } from '../../design/names';
 import type { FuseBlock, Protection, Wire } from '../../design/schema';
 import { isReturnJunction } from '../../network/flow';
 import { placeIdOf } from '../../rig/layout';
+import { BOLTED } from '../../switching/fuseBerth';
 import { addWire, firstFreeSlot } from '../../switching/schemes';
 import { leastFuseA } from '../fuse';
 
@@ -150,7 +151,7 @@ function build(analysis: Analysis, moved: readonly CircuitAnalysis[], site: SubB
   };
 }
 
-/** The trunk's fuse: the smallest blade that suits what flows and fits the slot, else a bolt-down fuse beside the block. */
+/** The trunk's fuse: the smallest blade that suits what flows and fits the slot, else a bolted one beside the block. */
 function fuseTrunk({ feederId, ...built }: Built, analysis: Analysis): WithSubBlock | null {
   const edit = new Edit(built.design);
   const { mount } = deviceOf(built.design, feederId, 'protection')!;
@@ -163,10 +164,11 @@ function fuseTrunk({ feederId, ...built }: Built, analysis: Analysis): WithSubBl
     edit.set(feederId, { ratingA: inSlot });
     return { ...built, design: edit.design, ratingA: inSlot };
   }
-  const ratingA = RATINGS_A.boltDown.find((rating) => rating >= leastA);
-  if (ratingA === undefined) return null;
+  const family = BOLTED.find((one) => RATINGS_A[one].some((rating) => rating >= leastA));
+  if (!family) return null;
+  const ratingA = RATINGS_A[family].find((rating) => rating >= leastA)!;
   const home = deviceOf(built.design, mount.blockId, 'fuseBlock')!;
-  edit.set(feederId, { family: 'boltDown', ratingA, mount: null, placeId: home.placeId });
+  edit.set(feederId, { family, ratingA, mount: null, placeId: home.placeId });
   const { conductor } = analysis.wires.get(built.trunkIds[0]!)!.wire;
   const lead = addWire(
     edit,

@@ -1,0 +1,145 @@
+import { CATALOG_LOADS } from '../core/catalog/loads';
+import { CONDUCTOR_SIZES } from '../core/catalog/conductorSizes';
+import { makeDesign, type Design } from '../core/design/design';
+import { Edit } from '../core/design/edit';
+import { newDesignRecords } from '../core/design/newDesign';
+import type { FuseBlock, Load, Protection } from '../core/design/schema';
+import { CHEMISTRIES, CONDUCTOR_STANDARDS } from '../core/design/vocabulary';
+import { straightRoute } from '../core/rig/straightRoute';
+import { addCircuit, addWire, newLoad, usualScheme } from '../core/switching/schemes';
+import { seeded } from './random';
+
+/** What a random design turned out to have, so that a test can say what it met. */
+export type Feature =
+  'laidOut' | 'secondBlock' | 'huge' | 'loose' | 'unfed' | 'exclusive' | 'chassis' | 'thin' | 'overfused' | 'sheathed' | '24V';
+
+export interface RandomDesign {
+  design: Design;
+  features: Set<Feature>;
+}
+
+/**
+ * A made-up design from a seed: a battery, a block or two, some loads with circuits and some without, sizes and fuses as a person in a hurry
+ * might have put them in, with and without a vehicle laid out.
+ */
+export function randomDesign(seed: number): RandomDesign {
+  const random = seeded(seed);
+  const chance = (share: number) => random() < share;
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  const features = new Set<Feature>();
+  const standard = pick(CONDUCTOR_STANDARDS);
+  const records = newDesignRecords({
+    ...{ name: `Random ${seed}`, vehicle: 'panelVan', zones: ['Cab', 'Galley', 'Rear', 'Engine bay'] },
+    battery: { chemistry: pick(CHEMISTRIES), capacityAh: pick([60, 100, 200]), count: pick([1, 1, 2]) },
+    ...{ units: 'metric', standard, defaultReturn: chance(0.8) ? 'dedicated' : 'chassis' },
+  });
+  const edit = new Edit(makeDesign(records));
+  const zones = records.filter(({ type }) => type === 'zone').map(({ id }) => id);
+  if (chance(0.2)) {
+    edit.set('settings', { nominalV: 24 });
+    features.add('24V');
+  }
+  if (chance(0.5)) {
+    edit.set('settings', { cableForm: 'sheathed' });
+    features.add('sheathed');
+  }
+  const blocks = records.filter((record): record is FuseBlock => record.type === 'device' && record.kind === 'fuseBlock');
+  const bar = records.find((record) => record.type === 'device' && record.kind === 'busBar')!;
+  const places = chance(0.5) ? layVehicle(edit, random, zones) : [];
+  if (places.length > 0) {
+    features.add('laidOut');
+    for (const record of records) if (record.type === 'device') edit.set(record.id, { placeId: places[0]! });
+    for (const record of records) if (record.type === 'wire') edit.set(record.id, { lengthMeasured: true });
+  }
+  if (chance(0.4)) {
+    features.add('secondBlock');
+    blocks.push(rearBlock(edit, blocks[0]!, bar.id, pick, places.at(-1) ?? null, zones[2]!));
+  }
+  const count = 2 + Math.floor(random() * 7);
+  for (let at = 0; at < count; at++) {
+    const usual = pick(CATALOG_LOADS);
+    const huge = chance(0.08);
+    if (huge) features.add('huge');
+    const exclusive = chance(0.15);
+    if (exclusive) features.add('exclusive');
+    const load = edit.add<Load>({
+      ...newLoad(`${usual.name} ${at}`, pick(zones)),
+      ...usual.more,
+      rated: huge ? { kind: 'watts', watts: pick([500, 900, 1800]), atV: 12 } : usual.rated,
+      behaviour: usual.behaviour,
+      continuous: usual.continuous,
+      quantity: huge ? 1 : pick([1, 1, 1, 2, 4]),
+      exclusiveGroup: exclusive ? 'one of two' : null,
+      ...(places.length > 0 && chance(0.8) ? { placeId: pick(places) } : {}),
+    });
+    if (chance(0.4)) {
+      features.add('loose');
+      continue;
+    }
+    const scheme = usualScheme(edit.design, load.name, load.zoneId);
+    const unfed = chance(0.1);
+    if (unfed) features.add('unfed');
+    const thin = chance(0.3);
+    if (thin) features.add('thin');
+    const ratingA = pick([3, 5, 10, 15, 20, 30]);
+    if (ratingA >= 20 && thin) features.add('overfused');
+    const kind = chance(0.15) ? 'chassis' : 'dedicated';
+    if (kind === 'chassis') features.add('chassis');
+    addCircuit(edit, {
+      ...scheme,
+      ratingA,
+      conductor: thin ? pick(CONDUCTOR_SIZES.filter((size) => size.startsWith(scheme.conductor.slice(0, 3)))) : scheme.conductor,
+      feedMm: pick([500, 2000, 4000, 7000]),
+      mount: unfed ? null : scheme.mount,
+      return: kind,
+      loadIds: [load.id],
+    });
+  }
+  return { design: edit.design, features };
+}
+
+function layVehicle(edit: Edit, random: () => number, zones: readonly string[]): string[] {
+  const ids: string[] = [];
+  for (let at = 0; at < 5; at++) {
+    const id = `pl_${at}`;
+    edit.add({
+      ...{ id, type: 'place', name: `Place ${at}`, zoneId: zones[at % 3]!, xMm: 800 + at * 1000, yMm: 400 + Math.floor(random() * 1200) },
+      ...{ zMm: 600 + Math.floor(random() * 1200), depthMm: null, behind: '' },
+    });
+    if (at > 0) edit.add({ ...straightRoute(ids[at - 1]!, id), id: `rt_${at}`, name: `Stretch ${at}` });
+    ids.push(id);
+  }
+  return ids;
+}
+
+/** A block at the back, fed through a fuse of its own from the first one's inlet. */
+function rearBlock(
+  edit: Edit,
+  home: FuseBlock,
+  barId: string,
+  pick: <T>(list: readonly T[]) => T,
+  placeId: string | null,
+  zoneId: string,
+): FuseBlock {
+  const at = { type: 'device' as const, zoneId, ...(placeId ? { placeId } : {}) };
+  const block = edit.add<FuseBlock>({
+    ...at,
+    id: 'block_rear',
+    kind: 'fuseBlock',
+    name: 'Rear block',
+    slots: 6,
+    slotMaxA: 30,
+    blockMaxA: 60,
+  });
+  edit.add({ ...at, id: 'bar_rear', kind: 'busBar', name: 'Rear return bar', ratingA: 100 });
+  const feeder = edit.add<Protection>({
+    ...{ id: 'fuse_rear', type: 'device', kind: 'protection', name: 'Rear feed fuse', zoneId: home.zoneId },
+    ...{ family: 'terminalMount', ratingA: pick([30, 50, 60]), mount: null },
+  });
+  const size = pick(['mm2:6', 'mm2:16', 'mm2:25'] as const);
+  const lead = addWire(edit, 'supply', { deviceId: home.id, terminal: 'in' }, { deviceId: feeder.id, terminal: 'in' }, 150, 'mm2:25');
+  edit.set(lead.id, { lengthMeasured: true });
+  addWire(edit, 'supply', { deviceId: feeder.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, 4000, size);
+  addWire(edit, 'return', { deviceId: 'bar_rear', terminal: 'bar' }, { deviceId: barId, terminal: 'bar' }, 4000, size);
+  return block;
+}
