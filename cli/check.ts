@@ -4,7 +4,7 @@ import type { Analysis } from '../core/analysis/types';
 import { applyChange, updateRecords } from '../core/design/change';
 import { settingsOf } from '../core/design/design';
 import { SETTINGS_ID } from '../core/design/vocabulary';
-import { withNetwork } from '../core/findings/networkRules';
+import { withSlowFindings } from '../core/findings/slowFindings';
 import { nameOf } from '../core/design/names';
 import { wordFinding } from '../core/findings/wording';
 import { checkOutput } from '../core/formats/checkOutput';
@@ -36,7 +36,7 @@ export function check(argv: string[]): number {
   const standard = standardOption(values.standard);
   let design = loadDesign(file);
   if (standard) design = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { conductorStandard: standard } }]));
-  const analysis = withNetwork(analyse(design));
+  const analysis = withSlowFindings(analyse(design));
   process.stdout.write(values.json ? `${JSON.stringify(checkOutput(analysis), null, 1)}\n` : inWords(analysis));
   return analysis.findings.some(({ severity }) => severity === 'fault') ? 1 : 0;
 }

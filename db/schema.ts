@@ -18,6 +18,10 @@ export const design = sqliteTable('design', {
   runtimeH: real('runtime_h'),
   faults: integer('faults').notNull(),
   cautions: integer('cautions').notNull(),
+  /** What takes too long at each edit, found later: at which revision, and how many. */
+  judgedRevision: integer('judged_revision').notNull().default(0),
+  slowFaults: integer('slow_faults').notNull().default(0),
+  slowCautions: integer('slow_cautions').notNull().default(0),
 });
 
 /** The records of each design as they stand at its head. */

@@ -266,7 +266,7 @@ export const circuits: DemoCircuit[] = [
     ],
   },
   {
-    ...{ name: 'Awning light', zone: 'zone_flanks', ...hide, slot: 6, ratingA: 5, conductor: 'mm2:4', feedMm: 1600, critical: true },
+    ...{ name: 'Awning light', zone: 'zone_flanks', ...hide, slot: 6, ratingA: 7.5, conductor: 'mm2:6', feedMm: 1600, critical: true },
     switched: { ratingA: 10, onwardMm: 3600 },
     loads: [
       {

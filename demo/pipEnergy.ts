@@ -34,6 +34,7 @@ export const PIP_ENERGY: DemoEnergy = {
         wired: 'parallel',
         tiltDeg: 35,
         facesDeg: 0,
+        cable: { conductor: 'awg:12', lengthMm: 3000, batteryFuseA: 10, sourceFuseA: null },
         turned: true,
         aired: true,
         regulated: true,

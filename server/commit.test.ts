@@ -14,6 +14,9 @@ import { forget } from './store';
 
 process.env.DATABASE_URL = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-store-')), 'designs.db');
 
+/** Running out always is accepted, whatever panels and batteries cost. */
+const ACCEPTS_ALL = { chancePercent: 100, pricePer100Ah: 400, pricePer100W: 120 };
+
 let counter = 0;
 const propose = (baseRevision: number, change: Change, label = 'Edit') => ({
   changeId: `change_${counter++}`,
@@ -37,7 +40,11 @@ test('a change is stored with its revision, and the list shows what it did', asy
   const { revision } = await commit(id, propose(1, set(design, 'zone_cab', { name: 'Driver’s cab' })));
   expect(revision).toBe(2);
   expect((await stored(id)).design.records.get('zone_cab')).toMatchObject({ name: 'Driver’s cab' });
-  expect((await listDesigns()).find((summary) => summary.id === id)).toMatchObject({ name: 'Heron', circuits: 20, faults: 1, cautions: 2 });
+  expect((await listDesigns()).find((summary) => summary.id === id)).toMatchObject({ name: 'Heron', circuits: 20, faults: 1, cautions: 5 });
+  // Two cautions at every edit, and three scenarios that run out in more weathers than are accepted, found when the list is asked for.
+  const stay = await commit(id, propose(2, set(await stored(id).then((read) => read.design), 'settings', { wishes: ACCEPTS_ALL })));
+  expect(stay.revision).toBe(3);
+  expect((await listDesigns()).find((summary) => summary.id === id)).toMatchObject({ cautions: 2 });
 });
 
 test('records come back in the order they were listed, whatever their ids', async () => {

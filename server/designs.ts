@@ -10,6 +10,7 @@ import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
 import { commit } from './commit';
 import { NotFound } from './errors';
+import { judge, type Judged } from './judge';
 import { forget, oneWriterAtATime, remember, store, type Remembered } from './store';
 
 /** One line of the list of designs. */
@@ -43,11 +44,32 @@ export async function listDesigns(deleted = false): Promise<DesignSummary[]> {
     .from(table.design)
     .where(deleted ? isNotNull(table.design.deletedAt) : isNull(table.design.deletedAt))
     .orderBy(desc(table.design.updatedAt));
-  return rows.map(({ id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions }) => ({
-    ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt },
-    ...{ circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions },
-  }));
+  const summaries: DesignSummary[] = [];
+  const until = Date.now() + JUDGING_MS;
+  for (const row of rows) {
+    const { id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH } = row;
+    const isStale = row.judgedRevision !== row.headRevision && deletedAt === null;
+    const { slowFaults, slowCautions } = isStale && Date.now() < until ? await judgedOrNot(id, row) : row;
+    summaries.push({
+      ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH },
+      ...{ faults: row.faults + slowFaults, cautions: row.cautions + slowCautions },
+    });
+  }
+  return summaries;
 }
+
+/** What a design left for later, or what is known of it where it cannot be read: one that is broken or just deleted must not cost the list. */
+async function judgedOrNot(id: string, row: Judged): Promise<Judged> {
+  try {
+    return await judge(id, await readDesign(id));
+  } catch (error) {
+    if (!(error instanceof NotFound)) console.error(`design ${id} could not be judged`, error);
+    return row;
+  }
+}
+
+/** How long the list may take to find what edits left for later, ms; the rest waits for the next time it is asked for. */
+const JUDGING_MS = 400;
 
 /** @throws NotFound when there is no such design, or it has been deleted. */
 export async function readDesign(id: string): Promise<Remembered> {

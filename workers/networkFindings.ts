@@ -1,9 +1,9 @@
 import { analyse } from '@/core/analysis/analyse';
 import { makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
-import { findInNetwork } from '@/core/findings/networkRules';
+import { findSlowly } from '@/core/findings/slowFindings';
 
-/** Searches a design's solved network off the page's own thread: records in, findings out. */
+/** Searches a design's solved network and lives through its days off the page's own thread: records in, findings out. */
 self.onmessage = ({ data }: MessageEvent<{ job: number; records: DesignRecord[] }>) => {
-  self.postMessage({ job: data.job, findings: findInNetwork(analyse(makeDesign(data.records))) });
+  self.postMessage({ job: data.job, findings: findSlowly(analyse(makeDesign(data.records))) });
 };

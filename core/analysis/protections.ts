@@ -1,5 +1,4 @@
 import { areaMm2 } from '../catalog/conductorSizes';
-import { batteryOhmRange, restV } from '../catalog/chemistries';
 import { breaksAt } from '../catalog/interrupting';
 import { startOf } from '../catalog/starts';
 import type { Load, Protection } from '../design/schema';
@@ -8,6 +7,7 @@ import { pathTo } from '../network/flow';
 import { terminalKey } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
 import type { AnalysisContext } from './context';
+import { backOhm, greatestShortA, leastShortA, shortSource } from './shortCircuits';
 import { shortPaths, type ShortPaths } from './shortPaths';
 import type { Analysis } from './types';
 
@@ -57,10 +57,8 @@ export function analyseProtections(
   const { battery, settings, devices } = index;
   if (!battery) return { protections: found, short };
   const { nominalV } = settings;
-  const { cold, warm, warmBack, warmWires, warmOhm } = short;
-  const inSeries = nominalV / 12;
-  const inside = batteryOhmRange(battery);
-  const fullV = restV(battery.chemistry, 100) * inSeries;
+  const { cold, warm, warmOhm } = short;
+  const source = shortSource(battery, nominalV);
   // A block's fuses of one rating stand alike behind the same fuse.
   const selective = new Map<string, number>();
   const selectiveBehind = (fuse: Protection, upstream: Protection, atA: number) => {
@@ -71,7 +69,7 @@ export function analyseProtections(
   };
   const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
   const nodes = wiring.supply.nodes;
-  const mostA = (at: number) => fullV / (inside.least * inSeries + cold[at]!);
+  const mostA = (at: number) => greatestShortA(source, cold[at]!);
   const stands = (circuitId: string | null) => circuitId !== null && standing !== null && standing.circuits.has(circuitId);
 
   nodes.forEach(({ deviceId, terminal, parent, circuitId }, at) => {
@@ -115,11 +113,8 @@ export function analyseProtections(
     const isLoad = device?.kind === 'load' && terminal === 'plus';
     if (guard && (isLoad || wire)) {
       const back = isLoad ? hanging.loads.get(deviceId)!.minus : undefined;
-      // Where no return is known, as much wire back as out; fuses and contacts stand on the way out alone.
-      const returnOhm = back === undefined ? warmWires[at]! : warmBack[back]!;
       const row = isLoad && wire ? rowOhm(device, warmOhm(wire.conductor)) : 0;
-      // A battery near the end of its charge still gives about its nominal volts (common practice).
-      const amps = nominalV / (inside.most * inSeries + warm[at]! + returnOhm + row);
+      const amps = leastShortA(source, warm[at]! + row, backOhm(short, at, back));
       beyondA[at] = Math.min(beyondA[at]!, amps);
       if (guard.endA === null || amps < guard.endA) {
         guard.endA = amps;

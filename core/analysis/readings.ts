@@ -1,5 +1,5 @@
-import { prospectiveCurrents } from '../network/shortCircuit';
 import { CHASSIS } from '../devices/groundPoint';
+import { shortCircuitsOf, type ShortCircuits } from './shortCircuits';
 import type { SolvedDesign } from './solved';
 
 /** What a meter would read at one terminal. */
@@ -11,14 +11,14 @@ export interface Reading {
   volts: number;
   /** Into the device there, all its wires together, A; null where no wire lands. */
   amps: number | null;
-  /** What a bolted short to the battery's minus would carry there with every load off, A; null on the return side. */
-  shortA: number | null;
+  /** What a dead short there would carry, at most and at least; null on the return side. */
+  short: ShortCircuits | null;
   /** Nothing joins it to the battery. */
   adrift: boolean;
 }
 
-/** Every terminal of a solved design with its voltage and current, device by device. `off` is the design with every load off. */
-export function readingsOf({ live }: SolvedDesign, off: SolvedDesign): Reading[] {
+/** Every terminal of a solved design with its voltage and current, device by device. */
+export function readingsOf({ live, analysis }: SolvedDesign): Reading[] {
   const { index, nodeOf, adrift } = live.compiled;
   const into = new Map<string, number>();
   const add = (key: string, amps: number) => into.set(key, (into.get(key) ?? 0) + amps);
@@ -27,7 +27,7 @@ export function readingsOf({ live }: SolvedDesign, off: SolvedDesign): Reading[]
     add(`${from.deviceId}/${from.terminal}`, -amps);
     add(`${to.deviceId}/${to.terminal}`, amps);
   }
-  const shorts = new Map(prospectiveCurrents(off.live).map(({ deviceId, terminal, amps }) => [`${deviceId}/${terminal}`, amps]));
+  const shortAt = shortCircuitsOf(analysis);
   const loose = new Set(adrift.map(({ deviceId, terminal }) => `${deviceId}/${terminal}`));
   const readings: Reading[] = [];
   for (const key of nodeOf.keys()) {
@@ -35,7 +35,7 @@ export function readingsOf({ live }: SolvedDesign, off: SolvedDesign): Reading[]
     if (terminal.startsWith('#')) continue;
     readings.push({
       ...{ deviceId, terminal, volts: live.voltage({ deviceId, terminal })!, amps: into.get(key) ?? null },
-      ...{ shortA: shorts.get(key) ?? null, adrift: loose.has(key) },
+      ...{ short: shortAt({ deviceId, terminal }), adrift: loose.has(key) },
       device: deviceId === CHASSIS.deviceId ? 'Chassis' : (index.devices.get(deviceId)?.name ?? deviceId),
     });
   }

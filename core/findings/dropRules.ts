@@ -2,13 +2,13 @@ import { voltsLeft } from '../analysis/leastVolts';
 import type { Analysis } from '../analysis/types';
 import { IDLE_LEAST_V } from '../energy/idle';
 import { feedShareOf } from '../sizing/dropTargets';
+import { isOver } from '../units/compare';
 import type { Finding } from './types';
 
-const HAIR = 1e-6;
 /** Any joint or ground should lose less than this, volts. Common practice. */
 const JOINT_DROP_V = 0.1;
 /** Drop, percent, past which equipment is likely to fail rather than merely run poorly. ABYC E-11's general limit, from memory. */
-const SEVERE_PERCENT = 10;
+export const SEVERE_PERCENT = 10;
 
 /** Voltage drop against each circuit's target, the flattery of a formula, and chassis joints. */
 export function findDrop(analysis: Analysis): Finding[] {
@@ -18,15 +18,15 @@ export function findDrop(analysis: Analysis): Finding[] {
     const { id: circuitId, dropV, dropPercent, targetPercent, worstLoadId, sharedDropV, cableDropV, formulaDropV } = circuit;
     if (worstLoadId === null) continue;
     const numbers = { dropV, dropPercent, targetPercent, sharedDropV, loopMm: circuit.loopMm, conductor: circuit.conductor };
-    if (dropPercent > targetPercent + HAIR) {
-      const severity = dropPercent > Math.max(SEVERE_PERCENT, targetPercent) + HAIR ? 'fault' : 'caution';
+    if (isOver(dropPercent, targetPercent, 1)) {
+      const severity = dropPercent > Math.max(SEVERE_PERCENT, targetPercent) ? 'fault' : 'caution';
       found.push({ rule: 'drop.overTarget', severity, subjects: [circuitId, worstLoadId], circuitId, numbers });
-    } else if (formulaDropV !== null && (cableDropV / index.settings.nominalV) * 100 > targetPercent + HAIR) {
+    } else if (formulaDropV !== null && isOver((cableDropV / index.settings.nominalV) * 100, targetPercent, 1)) {
       const real = { ...numbers, cableDropV, formulaDropV, cablePercent: (cableDropV / index.settings.nominalV) * 100 };
       found.push({ rule: 'drop.realCable', severity: 'caution', subjects: [circuitId, worstLoadId], circuitId, numbers: real });
     }
     const joint = circuit.returnRun.reduce((sum, step) => (step.kind === 'joint' && !step.shared ? sum + step.dropV : sum), 0);
-    if (joint > JOINT_DROP_V) {
+    if (isOver(joint, JOINT_DROP_V, 2)) {
       found.push({
         rule: 'ground.jointDrop',
         severity: 'caution',
@@ -60,7 +60,7 @@ function findStarved(analysis: Analysis): Finding[] {
 function findMainFeeds({ index, mainFeeds }: Analysis): Finding[] {
   const sharePercent = feedShareOf(index.settings);
   return mainFeeds.flatMap(({ blockId, dropV, dropPercent }): Finding[] => {
-    if (dropPercent <= sharePercent + HAIR) return [];
+    if (!isOver(dropPercent, sharePercent, 1)) return [];
     const numbers = { dropV, dropPercent, sharePercent };
     return [{ rule: 'drop.feedShare', severity: 'caution', subjects: [blockId], circuitId: null, numbers }];
   });

@@ -8,6 +8,7 @@ import { pathTo } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
 import { BARE_LEAD_MM } from './protectionRules';
+import { isOver } from '../units/compare';
 import type { FeedRule, Finding } from './types';
 
 /** Volts a charging cable may lose on 12 V, out and back. Source: road-vehicle practice, from memory. */
@@ -99,7 +100,7 @@ function judgeCable({ index }: Analysis, { device, amps, stiff }: Feed, cable: F
 
 function judgeDrop(dropV: number, nominalV: number, numbers: Finding['numbers'], add: Add): void {
   const mostV = CHARGE_DROP_V * (nominalV / 12);
-  if (dropV > mostV) add('feed.drop', 'caution', { ...numbers, dropV, mostV });
+  if (isOver(dropV, mostV, 2)) add('feed.drop', 'caution', { ...numbers, dropV, mostV });
 }
 
 /** A cable as it is wired: from the source back towards the battery, up to the first fuse; its drop all the way there and back. */

@@ -10,6 +10,7 @@ import { bankOf } from '../energy/bank';
 import { spareA } from '../energy/chargeSources';
 import { settingDay, settingOf } from '../energy/setting';
 import { batteryTemperatures } from '../energy/trip';
+import { isOver } from '../units/compare';
 import type { Finding, SourceRule } from './types';
 
 /** Change of a panel's open-circuit voltage with cell temperature, percent a kelvin. Usual silicon, from memory. */
@@ -122,7 +123,8 @@ function judgeInput({ index }: Analysis, charger: DcDcCharger, inputA: number, a
   if (conductor === null) return;
   const tables = conductorTables(index.settings);
   const dropV = (2 * inputA * tables.ohmPerM(conductor) * inputLengthMm) / 1000;
-  if (dropV > INPUT_DROP_V) add('charger.inputDrop', 'caution', [charger.id], { dropV, mostV: INPUT_DROP_V, amps: inputA, conductor });
+  if (isOver(dropV, INPUT_DROP_V, 2))
+    add('charger.inputDrop', 'caution', [charger.id], { dropV, mostV: INPUT_DROP_V, amps: inputA, conductor });
   const engineZone = index.zones.find(({ engineSpace }) => engineSpace);
   const { amps: ampacityA } = tables.ampacity(conductor, engineZone?.ambientC ?? 60, true, 1);
   if (inputA * CONTINUOUS > ampacityA) add('charger.inputCable', 'fault', [charger.id], { amps: inputA, ampacityA, conductor });

@@ -203,6 +203,12 @@ const WORDS: Record<Rule, RuleWords> = {
       `${say.name()}: the standard’s formula gives ${say.volts('formulaDropV')}, real cable ${say.volts('cableDropV')} (${say.percent('cablePercent')}), target ${say.percent('targetPercent')}.`,
     why: 'ISO’s 0.0164 is copper at 8 °C on the full area; class 5 cable by IEC 60228 drops 16 to 22 % more at 20 °C.',
   },
+  'drop.asWired': {
+    title: 'Voltage drop over its target as wired',
+    message: (say) =>
+      `${say.name()}: solved as wired with everything on, ${say.volts('dropV')} (${say.percent('solvedPercent')}) is lost by ${say.name(1)}, target ${say.percent('targetPercent')}; the cables alone, by formula, lose ${say.percent('dropPercent')}. The larger counts.`,
+    why: 'A formula knows the cables alone. As wired, fuses, contacts and joints lose their share too, and converters and drivers draw more current as their voltage falls. A size thicker, or a shorter way, brings both under the target.',
+  },
   'drop.starved': {
     title: 'Too few volts when it matters',
     message: (say) =>
@@ -262,6 +268,14 @@ const WORDS: Record<Rule, RuleWords> = {
     message: (say) =>
       `${say.name(1)} uses ${say.ampHours('dailyAh')} a day and lasts ${say.hours('runtimeH')} without charging; you want ${say.hours('wantedH')}.`,
     why: 'Counted to the battery’s usable depth, with no sun and no driving. Use less, carry more, or charge.',
+  },
+  'energy.runsOut': {
+    title: 'Runs out too often',
+    message: (say) =>
+      `${say.name()}: in ${say.raw('draws') === '1' ? 'the weather given' : `${say.percent('chancePercent')} of ${say.raw('draws')} weathers drawn`} something is cut within its ${say.raw('days')} days, from full${
+        say.raw('firstCutH') === '' ? '' : `, as a rule after ${say.hours('firstCutH')}`
+      }; you accept ${say.percent('acceptedPercent')}.`,
+    why: 'Lived through in steps of five minutes with sun, driving and hookup as the scenario has them. Energy shows what is cut and when, and what battery, panel or driving would be enough.',
   },
   'energy.noUse': {
     title: 'Nobody uses anything yet',

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { heron } from '../../demo/heron';
 import { mistakesIn, spoil } from '../../testing/mistakes';
 import { analyse } from '../analysis/analyse';
-import { withNetwork } from '../findings/networkRules';
+import { withSlowFindings } from '../findings/slowFindings';
 import { applyChange, sameRecord, updateRecords } from '../design/change';
 import { makeDesign, settingsOf, type Design } from '../design/design';
 import { writeBudgetCsv } from './budgetCsv';
@@ -33,7 +33,7 @@ function forAll(check: (design: Design) => void, numRuns: number): void {
 describe('of a design however wrong', () => {
   test('the report says everything in words and figures, a cell for every column', () => {
     forAll((design) => {
-      const report = makeReport(withNetwork(analyse(design)));
+      const report = makeReport(withSlowFindings(analyse(design)));
       expect(JSON.stringify(report)).not.toMatch(/undefined|NaN|\[object|Infinity/);
       for (const { columns, rows } of report.sections) for (const row of rows) expect(row).toHaveLength(columns.length);
       expect(report.cautions.length).toBeGreaterThan(5);
@@ -100,7 +100,7 @@ describe('of a design however wrong', () => {
 
 test('of a design with nothing in it but its settings everything can be asked too', () => {
   const bare = makeDesign([{ ...settingsOf(start), scenarioId: null }]);
-  const analysis = withNetwork(analyse(bare));
+  const analysis = withSlowFindings(analyse(bare));
   expect(JSON.stringify(makeReport(analysis))).not.toMatch(/undefined|NaN|\[object|Infinity/);
   expect(checkOutput(analysis)).toMatchObject({
     circuits: [],

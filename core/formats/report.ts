@@ -152,10 +152,10 @@ function fuseMap({ blocks, design }: Analysis): ReportSection {
 function protection(analysis: Analysis): ReportSection {
   return {
     title: 'Fuses in their chain',
-    text: 'A dead short right at each, with a full battery, and at the far end of what it guards, with a worn one and warm conductors. By the gates of its family it ends the latter within the time given; up to the current given it surely opens before the one ahead.',
+    text: 'The greatest short-circuit current right at each, with a new, full battery and cold wires, which it must break; and the least at the far end of what it guards, with a worn battery and warm wires, which it must end. By the gates of its family it ends the latter within the time given; up to the current given it opens before the one ahead.',
     columns: [
       ...left('Fuse or breaker', 'Behind'),
-      ...right('Rating', 'Short at it', 'Breaks', 'Short at the end', 'Within', 'Surely first to'),
+      ...right('Rating', 'Greatest short at it', 'Breaks', 'Least short at the end', 'Within', 'Selective to'),
     ],
     rows: protectionTree(analysis).map(({ entry, depth }) => [
       `${'\u00a0\u00a0\u00a0'.repeat(depth)}${nameOf(analysis.design, entry.circuitId ?? entry.id)}`,

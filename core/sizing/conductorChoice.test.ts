@@ -25,7 +25,7 @@ test.each([
   [3, 5, 15, '16', 7.5],
   [3, 10, 20, '10', 15],
   [3, 20, 20, '8', 25],
-  [3, 50, 20, '4', 80],
+  [3, 50, 20, '4', 70],
   [10, 20, 30, '12', 25],
 ])('%d %%, %d A, %d ft out and back: %s AWG with a %d A fuse', (dropPercent, amps, feet, awg, fuseA) => {
   expect(answerWire(question({ dropPercent, amps, loopM: feet * 0.3048 }))).toMatchObject({

@@ -127,10 +127,12 @@ interface Search {
  * would bring a fault that was not there is left alone and said so. `say` is told how far it is and stops the work by returning false.
  */
 export function propose(analysis: Analysis, question: ProposalQuestion, say: (done: number) => boolean = () => true): Proposal | null {
-  let whole = sizeSoundly(analysis, question, say);
+  let most = 0;
+  const onward = (done: number) => say((most = Math.max(most, done)));
+  let whole = sizeSoundly(analysis, question, onward);
   // What was put right for one circuit may have made room for another: asked again for as long as that mends something.
   for (let pass = 1; whole && pass < PASSES && faultCount(whole.result) > 0; pass++) {
-    const more = sizeSoundly(whole.result, question, say);
+    const more = sizeSoundly(whole.result, question, onward);
     if (!more) return null;
     if (faultCount(more.result) >= faultCount(whole.result)) break;
     whole = joined(analysis, whole, more);

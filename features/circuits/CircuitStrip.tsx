@@ -8,6 +8,7 @@ import { RATINGS_A } from '@/core/catalog/fuses';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { deviceOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
+import type { Finding } from '@/core/findings/types';
 import type { Governor } from '@/core/sizing/conductorChoice';
 import { formatAmps, formatConductor, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
@@ -57,6 +58,7 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
   const no = String(number).padStart(2, '0');
   const ratings = RATINGS_A[family];
   const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
+  const verdict = useDesign(({ findings }) => worstVerdict(findings, id, circuit.verdict));
   const nameFor = (deviceId: string) => nameOf(store.getState().design, deviceId);
   const share = dropPercent / targetPercent;
 
@@ -108,7 +110,7 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
         <span className={styles.governed}>
           {circuit.choice ? GOVERNOR_WORDS[circuit.choice.governedBy] : circuit.worstLoadId ? 'nothing fits' : MISSING}
         </span>
-        <Verdict severity={circuit.verdict} />
+        <Verdict severity={verdict} />
       </div>
       <div className={styles.drawing}>
         {circuit.supplyRun.length > 0 ? (
@@ -120,6 +122,11 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
       {open && <StripDetail circuit={circuit} geometry={geometry} scale={scale} />}
     </article>
   );
+}
+
+/** The circuit's verdict with what only the solved network shows. Findings come with the worst first. */
+function worstVerdict(findings: readonly Finding[], circuitId: string, verdict: CircuitAnalysis['verdict']): CircuitAnalysis['verdict'] {
+  return findings.find((finding) => finding.circuitId === circuitId)?.severity ?? verdict;
 }
 
 /** A rested, full battery's volts, where the run starts. */

@@ -10,7 +10,6 @@ import { StatePicker } from './StatePicker';
 import styles from './ReadingsDrawer.module.css';
 
 const MOST_ROWS = 250;
-const ALL_OFF = { kind: 'allOff' } as const;
 
 /** What a meter would read at any terminal of the design as wired, in the picked state. */
 export function ReadingsDrawer({ onClose }: { onClose(): void }) {
@@ -19,8 +18,7 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
   const [wanted, setWanted] = useState('');
   const search = useRef<InputRef>(null);
   const solved = useSolved(choiceFor(picked, firstCircuit));
-  const off = useSolved(ALL_OFF);
-  const readings = useMemo(() => (isSolved(solved) && isSolved(off) ? readingsOf(solved, off) : []), [solved, off]);
+  const readings = useMemo(() => (isSolved(solved) ? readingsOf(solved) : []), [solved]);
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const found = readings.filter(({ device, terminal }) => words.every((word) => `${device} ${terminal}`.toLowerCase().includes(word)));
   return (
@@ -54,7 +52,7 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
       {isSolved(solved) && (
         <>
           <p className={styles.note}>
-            Volts over the battery’s minus; amperes into the device at that terminal; what a dead short there would carry.
+            Volts over the battery’s minus; amperes into the device at that terminal; the short-circuit current a dead short there would carry: the greatest, which a fuse there must break, and the least, which the fuse ahead must end.
             {picked === 'onlyThis' && ' With the first circuit alone.'}
             {solved.outcome.kind === 'oscillating' && ' The state does not settle: what is shown is one moment of it.'}
           </p>
@@ -65,19 +63,23 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
                 <th>Terminal</th>
                 <th className={styles.figure}>Voltage</th>
                 <th className={styles.figure}>Current</th>
-                <th className={styles.figure} title="What a bolted short to the battery’s minus would carry there">
-                  Short
+                <th className={styles.figure} title="New, full battery, cold wires, no return counted: what a fuse there must break">
+                  Greatest short
+                </th>
+                <th className={styles.figure} title="Worn battery, warm wires, every contact, and the way back: what the fuse ahead must end">
+                  Least short
                 </th>
               </tr>
             </thead>
             <tbody>
-              {found.slice(0, MOST_ROWS).map(({ deviceId, device, terminal, volts, amps, shortA, adrift }) => (
+              {found.slice(0, MOST_ROWS).map(({ deviceId, device, terminal, volts, amps, short, adrift }) => (
                 <tr key={`${deviceId}/${terminal}`}>
                   <td>{device}</td>
                   <td>{terminal}</td>
                   <td className={`reading ${styles.figure}`}>{adrift ? 'not joined' : `${formatNumber(volts, 3)} V`}</td>
                   <td className={`reading ${styles.figure}`}>{amps === null || adrift ? MISSING : formatAmps(amps)}</td>
-                  <td className={`reading ${styles.figure}`}>{shortA === null || adrift ? MISSING : `${formatNumber(shortA, 0)} A`}</td>
+                  <td className={`reading ${styles.figure}`}>{short === null || adrift ? MISSING : `${formatNumber(short.greatestA, 0)} A`}</td>
+                  <td className={`reading ${styles.figure}`}>{short === null || adrift ? MISSING : `${formatNumber(short.leastA, 0)} A`}</td>
                 </tr>
               ))}
             </tbody>

@@ -1,5 +1,6 @@
 'use client';
 
+import { FORECAST_DRAWS, FORECAST_SEED } from '@/core/energy/usualQuestions';
 import { Button, Progress, Segmented } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
@@ -26,7 +27,6 @@ import styles from './Energy.module.css';
 const TradeCard = dynamic(() => import('./TradeCard').then(({ TradeCard: card }) => card), { ssr: false });
 const MeasuredCard = dynamic(() => import('./MeasuredCard').then(({ MeasuredCard: card }) => card), { ssr: false });
 
-const DRAWS = 100;
 const YEAR_DRAWS = 60;
 
 /** Stage Energy: what a day costs and brings, and how the days go under weather drawn again and again. */
@@ -40,7 +40,9 @@ export function EnergyStage() {
   const [wantedDay, setDay] = useState(0);
   const year = span === 'year';
   const days = useDays(
-    scenario ? { ask: 'forecast', scenarioId: scenario.id, year, draws: year ? YEAR_DRAWS : DRAWS, seed: 1, startShare: 1 } : null,
+    scenario
+      ? { ask: 'forecast', scenarioId: scenario.id, year, draws: year ? YEAR_DRAWS : FORECAST_DRAWS, seed: FORECAST_SEED, startShare: 1 }
+      : null,
     true,
   );
   const forecast = days.answer && 'forecast' in days.answer ? days.answer.forecast : null;
@@ -111,7 +113,7 @@ export function EnergyStage() {
             </section>
           ) : (
             <section className={`${styles.card} ${styles.waiting}`} aria-label="The days" aria-busy>
-              Living through {year ? YEAR_DRAWS : DRAWS} weathers…
+              Living through {year ? YEAR_DRAWS : FORECAST_DRAWS} weathers…
             </section>
           )}
           <UseBands scenario={scenario} />

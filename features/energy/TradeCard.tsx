@@ -12,13 +12,14 @@ import { ValueAxis } from '@/ui/charts/Axes';
 import { Chart } from '@/ui/charts/Chart';
 import chart from '@/ui/charts/Charts.module.css';
 import { QuantityField } from '@/ui/QuantityField';
+import { ACCEPTED_CHANCE_PERCENT } from '@/core/energy/usualQuestions';
 import { vehicleChargeA } from '@/core/energy/chargeSources';
 import { useDays } from './useDays';
 import styles from './Energy.module.css';
 
 const DRAWS = 40;
 /** Until the person says what is right for them; the prices are round figures. */
-const USUAL = { chancePercent: 10, pricePer100Ah: 400, pricePer100W: 120 };
+const USUAL = { chancePercent: ACCEPTED_CHANCE_PERCENT, pricePer100Ah: 400, pricePer100W: 120 };
 const FRAME = { width: 760, height: 230, left: 60, right: 20, top: 12, bottom: 30 };
 
 /** Battery against panel against driving, for a chance of running out one accepts. */

@@ -38,13 +38,13 @@ export function MeterBar() {
       <Meter
         id="drop"
         name="Worst drop"
-        value={formatPercent(worst.solved ?? worst.cable)}
+        value={formatPercent(worst.solved === null ? worst.cable : Math.max(worst.solved, worst.cable ?? 0))}
         aside={
           worst.target === null
             ? undefined
             : `${worst.solved === null ? '' : `cable ${formatPercent(worst.cable)} `}of ${formatPercent(worst.target)}`
         }
-        share={ratio(worst.cable, worst.target)}
+        share={ratio(Math.max(worst.solved ?? 0, worst.cable ?? 0), worst.target)}
       />
       <Meter
         id="main"
@@ -58,8 +58,8 @@ export function MeterBar() {
 }
 
 /**
- * The worst drop solved as wired with everything on, battery to load, and that of the cables alone by the formula, which is
- * what targets are about: fuses, switches and joints add to the one and not to the other.
+ * The worst drop solved as wired with everything on, battery to load, and that of the cables alone by the formula: fuses, switches and joints
+ * add to the one and not to the other. The larger is held against the target.
  */
 function useWorstDrop(): { solved: number | null; cable: number | null; target: number | null } {
   const cable = useDesign(({ analysis }) => analysis.totals.worstDropPercent);

@@ -15,7 +15,7 @@ export type StageId = (typeof STAGES)[number]['id'];
 export function stageOf({ rule, circuitId }: Finding): StageId {
   const family = rule.split('.')[0];
   if (family === 'rig') return 'rig';
-  if (rule === 'energy.shortRuntime') return 'energy';
+  if (rule === 'energy.shortRuntime' || rule === 'energy.runsOut') return 'energy';
   if (family === 'load' || family === 'strip' || family === 'energy') return 'loads';
   if (family === 'solar' || family === 'alternator' || family === 'relay' || family === 'charger' || family === 'battery') return 'supply';
   if (family === 'main' || family === 'supply' || family === 'slot' || family === 'block' || rule === 'fuse.notFed') return 'supply';

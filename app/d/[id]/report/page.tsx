@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { analyse } from '@/core/analysis/analyse';
 import { dayStack } from '@/core/energy/dayStack';
-import { withNetwork } from '@/core/findings/networkRules';
+import { withSlowFindings } from '@/core/findings/slowFindings';
 import { makeReport } from '@/core/formats/report';
 import { ReportView } from '@/features/report/ReportView';
 import { readDesign } from '@/server/designs';
@@ -16,7 +16,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
     if (error instanceof NotFound) notFound();
     throw error;
   });
-  const analysis = withNetwork(analyse(design));
+  const analysis = withSlowFindings(analyse(design));
   const days = analysis.index.scenarios.map((scenario) => ({ name: scenario.name, day: dayStack(analysis.index, scenario, 0) }));
   return <ReportView designId={id} report={makeReport(analysis)} days={days} date={new Date().toISOString().slice(0, 10)} />;
 }

@@ -1,5 +1,5 @@
 import { analyse } from '@/core/analysis/analyse';
-import { withNetwork } from '@/core/findings/networkRules';
+import { withSlowFindings } from '@/core/findings/slowFindings';
 import { makeReport } from '@/core/formats/report';
 import { attachment } from '@/server/attachment';
 import { readDesign } from '@/server/designs';
@@ -8,6 +8,6 @@ import { reportPdf } from '@/server/pdf';
 
 export const GET = route(async (_request, id) => {
   const { design } = await readDesign(id);
-  const pdf = await reportPdf(makeReport(withNetwork(analyse(design))), new Date().toISOString().slice(0, 10));
+  const pdf = await reportPdf(makeReport(withSlowFindings(analyse(design))), new Date().toISOString().slice(0, 10));
   return attachment(design, new Uint8Array(pdf), 'application/pdf', 'pdf');
 });

@@ -1,0 +1,72 @@
+import { heron } from '../../demo/heron';
+import { rig } from '../../testing/rig';
+import { analyse } from '../analysis/analyse';
+import { solveDesign, type SolvedDesign } from '../analysis/solved';
+import { applyChange, updateRecords } from '../design/change';
+import { settingsOf } from '../design/design';
+import { forecast } from '../energy/forecast';
+import { prepareTrip } from '../energy/trip';
+import { FORECAST_DRAWS, FORECAST_SEED } from '../energy/usualQuestions';
+import { findInDays } from './dayRules';
+import { findInNetwork } from './networkRules';
+import { wordFinding } from './wording';
+
+/** One lamp behind a fuse of so many amperes and so much wire, whose formula and whose solved drop differ. */
+function behind(lengthMm: number, behaviour: 'resistive' | 'converter', ratingA: number) {
+  const build = rig();
+  build.supply({ outMm: 500 });
+  build.slot('fuse', 1, ratingA);
+  build.add({ id: 'sw', kind: 'switch', ratingA: 10 });
+  build.load(36, behaviour, 0, { id: 'lamp' });
+  build.wire('fuse.out', 'sw.in', 500, 'mm2:2.5');
+  build.wire('sw.out', 'lamp.plus', lengthMm, 'mm2:2.5');
+  build.wire('lamp.minus', 'bar.bar', lengthMm + 500, 'mm2:2.5', 'return');
+  build.circuit('lamp', 1, 'fuse');
+  return analyse(build.design());
+}
+const asWired = (analysis: ReturnType<typeof behind>) => findInNetwork(analysis).filter(({ rule }) => rule === 'drop.asWired');
+
+test('a circuit that keeps its target by formula and not as wired is told, in both figures; the larger counts', () => {
+  // 3 A over 2 x 12 m of 2.5 mm² (7.98 mΩ/m, IEC 60228) is 0.57 V; a 5 A blade (17.9 mΩ) and a switch (10 mΩ) take 0.08 V more: over 5 % of 12 V.
+  const analysis = behind(11_600, 'resistive', 5);
+  const [circuit] = analysis.circuits;
+  expect(circuit!.dropPercent).toBeLessThanOrEqual(5.05);
+  const [finding] = asWired(analysis);
+  expect(finding).toMatchObject({ severity: 'caution', circuitId: circuit!.id, subjects: [circuit!.id, 'lamp'] });
+  const { drops } = solveDesign(analysis, { kind: 'allOn' }) as SolvedDesign;
+  expect(finding!.numbers.dropV).toBeCloseTo(drops.get(circuit!.id)!.dropV, 9);
+  const { message } = wordFinding(finding!, analysis.design, 'metric');
+  expect(message).toMatch(/target 5\.0 %; the cables alone, by formula, lose/);
+  // The same with half the wire keeps both, and one that breaks its target by formula is not told twice.
+  expect(asWired(behind(5000, 'resistive', 5))).toEqual([]);
+  const over = behind(16_000, 'resistive', 5);
+  expect(over.findings.map(({ rule }) => rule)).toContain('drop.overTarget');
+  expect(asWired(over)).toEqual([]);
+});
+
+describe('days that run out', () => {
+  const analysis = analyse(heron());
+  it('are a finding with the chance that Energy shows, scenario by scenario', () => {
+    const found = findInDays(analysis);
+    expect(found.length).toBeGreaterThan(0);
+    for (const { rule, severity, subjects, numbers } of found) {
+      expect([rule, severity]).toEqual(['energy.runsOut', 'caution']);
+      const scenario = analysis.index.scenarios.find(({ id }) => id === subjects[0])!;
+      if (numbers.draws !== FORECAST_DRAWS) continue;
+      const trip = prepareTrip(analysis.index, analysis.index.battery!, scenario);
+      const { chanceOfRunningOut } = forecast(trip, { draws: FORECAST_DRAWS, seed: FORECAST_SEED, startShare: 1 });
+      expect(numbers.chancePercent).toBe(chanceOfRunningOut * 100);
+    }
+  });
+  it('are none where as much is accepted, without a battery, or where nothing is used', () => {
+    const accepts = applyChange(
+      analysis.design,
+      updateRecords(analysis.design, [{ id: 'settings', set: { wishes: { chancePercent: 100, pricePer100Ah: 1, pricePer100W: 1 } } }]),
+    );
+    expect(settingsOf(accepts).wishes?.chancePercent).toBe(100);
+    expect(findInDays(analyse(accepts))).toEqual([]);
+    const build = rig();
+    build.supply();
+    expect(findInDays(analyse(build.design()))).toEqual([]);
+  });
+});
