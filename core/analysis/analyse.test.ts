@@ -121,7 +121,7 @@ describe('the demos', () => {
 
   test('every remedy mends its finding and brings no new fault', () => {
     const analysis = analyse(heron());
-    const mended = analysis.findings.filter((finding) => remediesFor(analysis, finding).length > 0);
+    const mended = analysis.findings.filter((finding) => finding.severity !== 'note' && remediesFor(analysis, finding).length > 0);
     expect(mended).toHaveLength(3);
     for (const finding of mended) {
       for (const { change } of remediesFor(analysis, finding)) {

@@ -58,8 +58,7 @@ const GOOD_END_MILLIOHM = 0.3;
 /** A design's first records: zones, a battery with its main fuse, one fuse block, a return bus bar, and the cables between. */
 export function newDesignRecords(answers: NewDesign): DesignRecord[] {
   const zones = answers.zones.map((name, order): Zone => {
-    const engineSpace = /engine/i.test(name);
-    return { id: newId('zone'), type: 'zone', name, order, ambientC: engineSpace ? 60 : 30, engineSpace };
+    return { id: newId('zone'), type: 'zone', name, order, ...usualAir(name) };
   });
   const scenario = { id: newId('scn'), type: 'scenario' as const, name: 'A usual day', order: 0 };
   const settings: Settings = { ...defaultSettings(answers), scenarioId: scenario.id, endMilliohm: GOOD_END_MILLIOHM };
@@ -67,12 +66,25 @@ export function newDesignRecords(answers: NewDesign): DesignRecord[] {
   return [settings, scenario, ...zones, ...supplyRecords(answers, home)];
 }
 
-/** The first size of each school that carries the usual main fuse of 100 A. */
+/**
+ * The hottest air a wire in a zone is reckoned with until someone has held a thermometer there, °C: 45 in a closed space in summer, 60 in an engine
+ * bay and under a roof's skin, 40 outside. Common practice, on the careful side: a van parked in the sun passes 45.
+ */
+export function usualAir(zoneName: string): Pick<Zone, 'ambientC' | 'engineSpace'> {
+  if (/engine/i.test(zoneName)) return { ambientC: 60, engineSpace: true };
+  if (/roof/i.test(zoneName)) return { ambientC: 60, engineSpace: false };
+  return { ambientC: OUTSIDE.test(zoneName) ? 40 : 45, engineSpace: false };
+}
+
+/** Zones with open air round them. */
+const OUTSIDE = /rack|bumper|tailgate|drawbar|frame|handlebar|pannier|flank|under|rear door|outside/i;
+
+/** The first size of each school that carries the usual main fuse of 110 A in a closed space in summer. */
 const MAIN_CABLES: Record<ConductorStandard, ConductorSize> = {
   'us-small-craft': 'awg:4',
   'us-recreational': 'awg:1',
   'iso-small-craft': 'mm2:25',
-  'road-vehicle': 'mm2:25',
+  'road-vehicle': 'mm2:35',
 };
 
 function supplyRecords({ battery, standard }: NewDesign, zoneId: string | null): DesignRecord[] {

@@ -1,7 +1,8 @@
 import { voltsLeft } from '../analysis/leastVolts';
 import type { Analysis } from '../analysis/types';
 import { IDLE_LEAST_V } from '../energy/idle';
-import { feedShareOf } from '../sizing/dropTargets';
+import { isLamp } from '../devices/load';
+import { dropTargetOf, feedShareOf } from '../sizing/dropTargets';
 import { isOver } from '../units/compare';
 import type { Finding } from './types';
 
@@ -13,6 +14,7 @@ export const SEVERE_PERCENT = 10;
 /** Voltage drop against each circuit's target, the flattery of a formula, and chassis joints. */
 export function findDrop(analysis: Analysis): Finding[] {
   const { circuits, index } = analysis;
+  const lightsPercent = dropTargetOf(index.settings, 'critical');
   const found: Finding[] = [...findMainFeeds(analysis), ...findIdle(analysis), ...findStarved(analysis)];
   for (const circuit of circuits) {
     const { id: circuitId, dropV, dropPercent, targetPercent, worstLoadId, sharedDropV, cableDropV, formulaDropV } = circuit;
@@ -24,6 +26,15 @@ export function findDrop(analysis: Analysis): Finding[] {
     } else if (formulaDropV !== null && isOver((cableDropV / index.settings.nominalV) * 100, targetPercent, 1)) {
       const real = { ...numbers, cableDropV, formulaDropV, cablePercent: (cableDropV / index.settings.nominalV) * 100 };
       found.push({ rule: 'drop.realCable', severity: 'caution', subjects: [circuitId, worstLoadId], circuitId, numbers: real });
+    }
+    if (feedsLights(analysis, circuit) && targetPercent > lightsPercent) {
+      found.push({
+        rule: 'drop.lightsLoose',
+        severity: 'note',
+        subjects: [circuitId],
+        circuitId,
+        numbers: { targetPercent, lightsPercent },
+      });
     }
     const joint = circuit.returnRun.reduce((sum, step) => (step.kind === 'joint' && !step.shared ? sum + step.dropV : sum), 0);
     if (isOver(joint, JOINT_DROP_V, 2)) {
@@ -37,6 +48,12 @@ export function findDrop(analysis: Analysis): Finding[] {
     }
   }
   return found;
+}
+
+/** Whether a circuit nobody gave a target of its own has a lamp on it. */
+function feedsLights({ index, loads }: Analysis, { id, loadIds }: Analysis['circuits'][number]): boolean {
+  const record = index.circuits.find((circuit) => circuit.id === id);
+  return record?.targetPercent === null && loadIds.some((loadId) => isLamp(loads.get(loadId)!.load));
 }
 
 /** Loads that need more volts than they get once the battery is down to its usable depth, or at idle for those of the road, with everything on their way running. */

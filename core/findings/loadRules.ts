@@ -7,10 +7,12 @@ const MEASURED_DIFFERS = 0.2;
 /** Longest light strip fed from one end before its own copper dims the far end, metres. Common practice. */
 const STRIP_ONE_END_M = 5;
 
-/** Loads without a circuit, measurements that disagree with the box, long strips, and whether the battery lasts. */
+/** Loads without a draw or a circuit, measurements that disagree with the box, long strips, and whether the battery lasts. */
 export function findLoads({ loads, index, scenario }: Analysis): Finding[] {
   const found: Finding[] = [];
   for (const { id, load, circuitId, draw } of loads.values()) {
+    if (draw.watts === 0 && !load.functions?.length)
+      found.push({ rule: 'load.noDraw', severity: 'caution', subjects: [id], circuitId, numbers: {} });
     if (circuitId === null)
       found.push({ rule: 'load.noCircuit', severity: 'caution', subjects: [id], circuitId, numbers: { amps: draw.amps } });
     if (draw.basis === 'measured' && Math.abs(draw.watts - draw.ratedWatts) > MEASURED_DIFFERS * draw.ratedWatts) {

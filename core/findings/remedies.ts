@@ -49,6 +49,8 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'fuse.continuousLoad':
     case 'fuse.notStandard':
       return circuit ? [fittingFuse(analysis, circuit) ?? asChosen(analysis, circuit)] : [];
+    case 'drop.lightsLoose':
+      return [{ label: 'Judge it as lighting', change: updateRecords(design, [{ id: subject!, set: { dropClass: 'critical' } }]) }];
     case 'drop.feedShare':
       return [thickerMain(analysis, subject!)];
     case 'slot.overRating':

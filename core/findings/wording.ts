@@ -221,6 +221,12 @@ const WORDS: Record<Rule, RuleWords> = {
       `With everything on, ${say.volts('dropV')} (${say.percent('dropPercent')}) is lost before ${say.name()}, out and back; ${say.percent('sharePercent')} is their share.`,
     why: 'What the main cables lose, every circuit loses, and it moves with whatever else is switched. ABYC E-11 allows a panel’s feeder 3 %; common practice leaves it half of what lighting may lose, so that a circuit’s own wire can be of ordinary size.',
   },
+  'drop.lightsLoose': {
+    title: 'Lights judged loosely',
+    message: (say) =>
+      `${say.name()} feeds lights and is allowed ${say.percent('targetPercent')}; for lighting ${say.percent('lightsPercent')} is usual.`,
+    why: 'The eye sees what a lamp loses: at 10 % less voltage a filament gives a third less light, and LEDs side by side differ. Common practice, and ABYC E-11’s 3 % for what matters.',
+  },
   'idle.notHeld': {
     title: 'Not held up at idle',
     message: (say) =>
@@ -242,6 +248,11 @@ const WORDS: Record<Rule, RuleWords> = {
     title: 'No battery yet',
     message: () => 'There is no house battery, so runtime and the drop on the main cable are unknown.',
     why: 'Every figure past the fuse block starts from the battery.',
+  },
+  'load.noDraw': {
+    title: 'Draw not known',
+    message: (say) => `Nobody has said what ${say.name()} draws: it counts as nothing in wire, fuse and battery.`,
+    why: 'A load that counts as nothing gets a wire and a fuse that are too small. Its watts or amperes are on its plate or its box; a clamp meter says it best.',
   },
   'load.noCircuit': {
     title: 'Load without a circuit',

@@ -46,6 +46,16 @@ export function parseDraw(text: string, nominalV: number, units: UnitSystem): Pa
   return value > LIMITS.watts ? refuse(`more than ${LIMITS.watts} W`) : { ok: true, draw: { kind: 'watts', watts: value, atV } };
 }
 
+/**
+ * A load's name with its draw behind it, as people type both at once: "Reading light 3 W", "Fridge, 4 A at 13 V". The draw is null where none is said;
+ * a bare number belongs to the name ("Lamp 2").
+ */
+export function splitNameAndDraw(text: string, nominalV: number, units: UnitSystem): { name: string; draw: Draw | null } {
+  const match = /^(.*?\S)[\s,:]+([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i.exec(text.trim());
+  const said = match && parseDraw(match[2]!.replace(/watts?/i, 'W').replace(/amps?/i, 'A'), nominalV, units);
+  return match && said?.ok ? { name: match[1]!.replace(/[\s,:]+$/, ''), draw: said.draw } : { name: text.trim(), draw: null };
+}
+
 function parseStrip(body: string, atV: number, units: UnitSystem): ParsedDraw {
   const match = /^\s*([\d.,]+)\s*W\s*\/\s*(m|ft)\s*[x×*]\s*(.+?)(?:\s*[x×*]\s*(\d+)\s*(parallel|p)?)?\s*$/i.exec(body);
   if (!match) return refuse('write a strip as 9.6 W/m x 1.6 m, several as 9.6 W/m x 2 m x 3');

@@ -4,11 +4,13 @@ import type { Change } from '../design/change';
 import { settingsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
+import { usualAir } from '../design/newDesign';
 import type { Duty, Load, Use, Zone } from '../design/schema';
 import { LIMITS } from '../design/vocabulary';
 import { loadSize } from '../energy/draw';
+import { kindsNamed, LOAD_KINDS, type LoadKind } from '../catalog/loadKinds';
 import { nameOf } from '../design/names';
-import { attachLoad, newLoad } from '../switching/schemes';
+import { attachLoad, namedLoad } from '../switching/schemes';
 import { parseNumber } from '../units/parse';
 import { formatDraw, parseDraw } from './drawText';
 import { plainCell, safeCell } from './safeCell';
@@ -16,7 +18,7 @@ import { formatUse, parseUse } from './useText';
 
 /** Loads as CSV, out and in. Columns are found by their headings, whatever their order. */
 
-const COLUMNS = ['name', 'zone', 'circuit', 'quantity', 'rated', 'volts', 'measured', 'when', 'hours', 'share', 'lasting'] as const;
+const COLUMNS = ['name', 'zone', 'circuit', 'quantity', 'rated', 'volts', 'measured', 'when', 'hours', 'share', 'lasting', 'kind'] as const;
 type Column = (typeof COLUMNS)[number];
 
 /** Headings taken for each column, besides its own name; compared without case, spaces or marks. */
@@ -32,6 +34,7 @@ const HEADINGS: Record<Column, readonly string[]> = {
   hours: ['hoursaday', 'hday', 'h', 'hoursperday', 'hrs', 'daily', 'hrsday', 'haday'],
   share: ['ofit', 'sharepercent', 'duty', 'dutycycle', 'percent'],
   lasting: ['runs', 'continuous', 'forhours'],
+  kind: ['type', 'sort', 'category'],
 };
 
 export interface CsvRow {
@@ -43,6 +46,8 @@ export interface CsvRow {
   action: 'add' | 'change' | 'refuse';
   rated: string;
   hours: string;
+  /** What its name or its own column takes it for; with a question mark where the name could mean several. */
+  kind: string;
   problems: string[];
 }
 
@@ -77,6 +82,7 @@ export function writeLoadsCsv({ loads, design, index, scenario }: Analysis): str
       hours: duty?.use ? '' : (duty?.hoursPerDay ?? ''),
       share: duty?.sharePercent ?? '',
       lasting: load.continuous ? 'yes' : 'no',
+      kind: kindsNamed(load.name)[0]?.label ?? '',
     };
   });
   return `${Papa.unparse(rows, { columns: [...COLUMNS], newline: '\r\n' })}\r\n`;
@@ -111,7 +117,8 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   const { design } = edit;
   const { nominalV, units, scenarioId } = settingsOf(design);
   const name = cell('name');
-  const row: CsvRow = { line, name, zone: cell('zone'), action: 'refuse', rated: cell('rated'), hours: cell('hours'), problems: [] };
+  const { kind, words } = kindOfRow(name, cell('kind'));
+  const row: CsvRow = { line, name, zone: cell('zone'), action: 'refuse', rated: cell('rated'), hours: cell('hours'), kind: words, problems: [] }; // prettier-ignore
   const problem = (column: Column, why: string) => row.problems.push(`${column}: ${why}`);
   if (name === '') problem('name', 'a load needs a name');
   if (name.length > LIMITS.nameLength || row.zone.length > LIMITS.nameLength) problem('name', `at most ${LIMITS.nameLength} characters`);
@@ -147,7 +154,7 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
 
   const zoneId = zoneFor(edit, row.zone, newZones);
   const known = findLoad(edit.design, name, zoneId);
-  const base: Load = known ?? newLoad(name, zoneId);
+  const base: Load = known ?? namedLoad(name, zoneId, kind);
   const load: Load = {
     ...base,
     quantity,
@@ -162,6 +169,15 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   if (!known && circuitId) attachLoad(edit, load.id, circuitId);
   row.action = known ? 'change' : 'add';
   return row;
+}
+
+/** What a row's own column says it is, else its name. A kind nobody knows is no fault: the load behaves as a resistor until someone says more. */
+function kindOfRow(name: string, said: string): { kind: LoadKind | null; words: string } {
+  const own = LOAD_KINDS.find(({ id, label }) => said !== '' && [id, label].some((word) => word.toLowerCase() === said.toLowerCase()));
+  const named = kindsNamed(said === '' ? name : `${said} ${name}`);
+  const kind = own ?? named[0] ?? null;
+  if (!kind) return { kind, words: 'not known' };
+  return { kind, words: `${kind.label}${!own && named.length > 1 ? '?' : ''}` };
 }
 
 /** Gives a load its hours, or its times, which then say what the hours are. */
@@ -189,7 +205,7 @@ function zoneFor(edit: Edit, name: string, newZones: string[]): string | null {
     order = Math.max(order, record.order + 1);
   }
   newZones.push(name);
-  return edit.add<Zone>({ id: newId('zone'), type: 'zone', name, order, ambientC: 30, engineSpace: false }).id;
+  return edit.add<Zone>({ id: newId('zone'), type: 'zone', name, order, ...usualAir(name) }).id;
 }
 
 function findLoad(design: Design, name: string, zoneId: string | null): Load | null {

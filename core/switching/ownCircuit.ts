@@ -9,7 +9,7 @@ import { ampacity } from '../sizing/ampacity';
 import { sizesLike } from '../sizing/conductorChoice';
 import { leastFuseA } from '../sizing/fuse';
 import { fuseAtBar, nearestSlot, whereIs } from './fuseBerth';
-import { addCircuit, detachLoad, usualScheme, type CircuitScheme } from './schemes';
+import { addCircuit, detachLoad, dropClassOf, usualScheme, type CircuitScheme } from './schemes';
 
 /** A fuse stands at least so much more than all at once. Common practice: none is run at its rating. */
 export const HEADROOM = 1.1;
@@ -34,7 +34,7 @@ export function ownCircuit(design: Design, load: Load): CircuitScheme | null {
   if (!ratingA || ratingA > mostA) return null;
   const conductor = carrying(design, scheme.conductor, ratingA);
   if (!conductor) return null;
-  return { ...scheme, ratingA, conductor, mount, ...(atBar && { atBar }), loadIds: [load.id] };
+  return { ...scheme, dropClass: dropClassOf(load), ratingA, conductor, mount, ...(atBar && { atBar }), loadIds: [load.id] };
 }
 
 /** The first size from a usual one up that carries a rating in the open. */

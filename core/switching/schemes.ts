@@ -6,6 +6,8 @@ import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { DesignError } from '../design/problems';
 import type { BusBar, Circuit, FuseBlock, Load, Protection, Switch, TerminalRef, Wire } from '../design/schema';
+import { isLamp } from '../devices/load';
+import { fieldsOfKind, kindsNamed, type LoadKind } from '../catalog/loadKinds';
 import { goesByGauge, type DropClass, type ReturnKind } from '../design/vocabulary';
 import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
 import { nearestFirst, whereIs, type FuseAtBar, type Whereabouts } from './fuseBerth';
@@ -114,8 +116,8 @@ interface FirstFeed {
  */
 export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?: FirstFeed, hopMm = DEFAULT_HOP_MM): void {
   const { design } = edit;
-  mustBe(deviceOf(design, loadId, 'load'), loadId);
-  mustBe(recordOf(design, circuitId, 'circuit'), circuitId);
+  const load = mustBe(deviceOf(design, loadId, 'load'), loadId);
+  const circuit = mustBe(recordOf(design, circuitId, 'circuit'), circuitId);
   const wiring = traceWiring(indexDesign(design));
   const nodes = wiring.supply.nodes.filter((node) => node.circuitId === circuitId);
   const lastLoad = nodes.findLast((node) => node.terminal === 'plus');
@@ -127,6 +129,8 @@ export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?
     addWire(edit, 'return', { deviceId: loadId, terminal: 'minus' }, { deviceId: lastLoad.deviceId, terminal: 'minus' }, hopMm, back);
     return;
   }
+  // The first lamp makes it a lighting circuit, unless somebody has said how it is judged, as a scheme does.
+  if (!first && circuit.dropClass === 'general' && circuit.targetPercent === null && isLamp(load)) edit.set(circuit.id, { dropClass: 'critical' });
   const start = mustBe(nodes.at(-1) ?? null, circuitId);
   const usual = usualScheme(design, '', null);
   const feed = first ?? { lengthMm: DEFAULT_FEED_MM, conductor: start.wire?.conductor ?? usual.conductor, return: usual.return };
@@ -267,12 +271,23 @@ export function resizeCircuit(
   return edit.change;
 }
 
-/** A load with nothing said about it yet but its name: 12 W at 12 V, one of it, running for hours. */
+/** A load with nothing said about it yet but its name: no draw known, which its finding asks for; one of it, running for hours. */
 export function newLoad(name: string, zoneId: string | null): Load {
   return {
     ...{ id: newId('load'), type: 'device', kind: 'load', name, zoneId, quantity: 1, spacingMm: 500 },
-    ...{ rated: { kind: 'watts', watts: 12, atV: 12 }, measured: null, continuous: true, exclusiveGroup: null },
+    ...{ rated: { kind: 'watts', watts: 0, atV: 12 }, measured: null, continuous: true, exclusiveGroup: null },
   };
+}
+
+/** A load of a kind, or of the first its name may mean: how it behaves, starts and runs, and its usual draw where there is one. */
+export function namedLoad(name: string, zoneId: string | null, kind: LoadKind | null = kindsNamed(name)[0] ?? null): Load {
+  const plain = newLoad(name, zoneId);
+  return kind ? { ...plain, ...fieldsOfKind(kind), rated: kind.usual ?? plain.rated } : plain;
+}
+
+/** How a load's circuit is judged for drop: lights, and what its name says must not fail, closely. */
+export function dropClassOf(load: Load): DropClass {
+  return isLamp(load) ? 'critical' : (kindsNamed(load.name)[0]?.dropClass ?? 'general');
 }
 
 /** The next rating up or down in a fuse's family; the same one at the end of the range. */

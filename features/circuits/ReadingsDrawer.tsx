@@ -52,7 +52,8 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
       {isSolved(solved) && (
         <>
           <p className={styles.note}>
-            Volts over the battery’s minus; amperes into the device at that terminal; the short-circuit current a dead short there would carry: the greatest, which a fuse there must break, and the least, which the fuse ahead must end.
+            Volts over the battery’s minus; amperes into the device at that terminal; the short-circuit current a dead short there would
+            carry: the greatest, which a fuse there must break, and the least, which the fuse ahead must end.
             {picked === 'onlyThis' && ' With the first circuit alone.'}
             {solved.outcome.kind === 'oscillating' && ' The state does not settle: what is shown is one moment of it.'}
           </p>
@@ -66,7 +67,10 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
                 <th className={styles.figure} title="New, full battery, cold wires, no return counted: what a fuse there must break">
                   Greatest short
                 </th>
-                <th className={styles.figure} title="Worn battery, warm wires, every contact, and the way back: what the fuse ahead must end">
+                <th
+                  className={styles.figure}
+                  title="Worn battery, warm wires, every contact, and the way back: what the fuse ahead must end"
+                >
                   Least short
                 </th>
               </tr>
@@ -78,8 +82,12 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
                   <td>{terminal}</td>
                   <td className={`reading ${styles.figure}`}>{adrift ? 'not joined' : `${formatNumber(volts, 3)} V`}</td>
                   <td className={`reading ${styles.figure}`}>{amps === null || adrift ? MISSING : formatAmps(amps)}</td>
-                  <td className={`reading ${styles.figure}`}>{short === null || adrift ? MISSING : `${formatNumber(short.greatestA, 0)} A`}</td>
-                  <td className={`reading ${styles.figure}`}>{short === null || adrift ? MISSING : `${formatNumber(short.leastA, 0)} A`}</td>
+                  <td className={`reading ${styles.figure}`}>
+                    {short === null || adrift ? MISSING : `${formatNumber(short.greatestA, 0)} A`}
+                  </td>
+                  <td className={`reading ${styles.figure}`}>
+                    {short === null || adrift ? MISSING : `${formatNumber(short.leastA, 0)} A`}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -3,26 +3,39 @@
 import { Button, Dropdown, Input, Select } from 'antd';
 import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
+import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/catalog/loadKinds';
 import { CATALOG_LOADS, type CatalogLoad } from '@/core/catalog/loads';
-import { formatDraw } from '@/core/formats/drawText';
-import { newLoad } from '@/core/switching/schemes';
+import { LIMITS } from '@/core/design/vocabulary';
+import { formatDraw, splitNameAndDraw } from '@/core/formats/drawText';
+import { namedLoad, newLoad } from '@/core/switching/schemes';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import styles from './LoadsStage.module.css';
 
-/** A name and a zone make a load; the rest is filled in on its line. The field stays ready for the next one. */
+/** What is chosen where a name says nothing, or something else is meant. */
+const OTHER = 'other';
+
+/**
+ * A name, with its draw if one likes, and a zone make a load; its name says what kind it is, which is shown and can be changed before it is
+ * added. The field stays ready for the next one.
+ */
 export const AddLoad = memo(function AddLoad() {
   const store = useDesignStore();
   const units = useUnits();
   const zones = useDesign(({ analysis }) => analysis.index.zones);
-  const [name, setName] = useState('');
+  const nominalV = useDesign(({ analysis }) => analysis.index.settings.nominalV);
+  const [typed, setTyped] = useState('');
   const [chosen, setZone] = useState<string | null>(null);
+  const [kindId, setKind] = useState<string | null>(null);
   const zoneId = zones.some(({ id }) => id === chosen) ? chosen : (zones[0]?.id ?? null);
+  const { name, draw } = splitNameAndDraw(typed, nominalV, units);
+  const named = kindsNamed(name);
+  const kind = kindId === null ? (named[0] ?? null) : kindById(kindId);
   const add = () => {
-    const wanted = name.trim();
-    if (!wanted) return;
-    const load = newLoad(wanted, zoneId);
-    store.commit(`Add ${wanted}`, () => ({ added: [load], updated: [], removed: [] }));
-    setName('');
+    if (!name) return;
+    const load = { ...namedLoad(name, zoneId, kind), ...(draw && { rated: draw }) };
+    store.commit(`Add ${name}`, () => ({ added: [load], updated: [], removed: [] }));
+    setTyped('');
+    setKind(null);
   };
   const addUsual = ({ name: usual, more, rated, behaviour, continuous }: CatalogLoad) => {
     const load = { ...newLoad(usual, zoneId), rated, behaviour, continuous, ...more };
@@ -33,13 +46,24 @@ export const AddLoad = memo(function AddLoad() {
       <Input
         size="small"
         aria-label="Name of a new load"
-        placeholder="New load, such as Reading light"
-        value={name}
-        maxLength={80}
-        style={{ width: 230 }}
-        onChange={(event) => setName(event.target.value)}
+        placeholder="New load, such as Reading light 3 W"
+        value={typed}
+        maxLength={LIMITS.nameLength}
+        style={{ width: 240 }}
+        onChange={(event) => setTyped(event.target.value)}
         onPressEnter={add}
       />
+      {name !== '' && (
+        <Select
+          size="small"
+          aria-label="Kind of the new load"
+          value={kind?.id ?? OTHER}
+          onChange={setKind}
+          style={{ width: 170 }}
+          status={kindId === null && named.length !== 1 ? 'warning' : undefined}
+          options={[...LOAD_KINDS.map(({ id, label }) => ({ value: id, label })), { value: OTHER, label: 'something else' }]}
+        />
+      )}
       <Select
         size="small"
         aria-label="Zone of the new load"
@@ -48,9 +72,14 @@ export const AddLoad = memo(function AddLoad() {
         style={{ width: 130 }}
         options={zones.map(({ id, name: label }) => ({ value: id, label }))}
       />
-      <Button size="small" type="primary" icon={<Plus size={15} />} disabled={!name.trim()} onClick={add}>
+      <Button size="small" type="primary" icon={<Plus size={15} />} disabled={!name} onClick={add}>
         Add load
       </Button>
+      {name !== '' && (
+        <span className={styles.takenFor} role="status">
+          {takenFor(kind, kindId === null && named.length > 1, draw === null)}
+        </span>
+      )}
       <Dropdown
         trigger={['click']}
         menu={{
@@ -66,4 +95,13 @@ export const AddLoad = memo(function AddLoad() {
       </Dropdown>
     </span>
   );
+
+  function takenFor(taken: LoadKind | null, doubtful: boolean, usualDraw: boolean): string {
+    const said = [
+      doubtful && 'may be several things: choose',
+      usualDraw && (taken?.usual ? `usually ${formatDraw(taken.usual, nominalV, units)}` : 'draw not known yet: type it behind the name'),
+      taken?.dropClass === 'critical' && 'judged at 3 %',
+    ];
+    return said.filter(Boolean).join('; ');
+  }
 });

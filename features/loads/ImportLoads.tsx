@@ -26,7 +26,7 @@ export function ImportLoads({ onClose }: { onClose(): void }) {
       noun="loads"
       help={
         <p>
-          A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, when, hours, share, lasting</code>.
+          A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, when, hours, share, lasting, kind</code>.
           Headings in other words are recognised; only a name and a draw are needed.
         </p>
       }
@@ -36,6 +36,7 @@ export function ImportLoads({ onClose }: { onClose(): void }) {
         { title: 'Zone', dataIndex: 'zone', ellipsis: true, width: 130 },
         { title: 'Rated', dataIndex: 'rated', width: 130 },
         { title: 'h a day', dataIndex: 'hours', width: 70 },
+        { title: 'Taken for', dataIndex: 'kind', width: 130 },
       ]}
       onTake={(change, count) => store.commit(`Take ${count} loads from CSV`, () => change)}
       onClose={onClose}

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import type { Design } from '@/core/design/design';
-import { newLoad, removeLoads } from '@/core/switching/schemes';
+import { namedLoad, removeLoads } from '@/core/switching/schemes';
 import { nameOf } from '@/core/design/names';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
@@ -149,7 +149,7 @@ function pasteBlock(store: ReturnType<typeof useDesignStore>, rows: LoadRow[], k
 }
 
 function addPasted(edit: Edit, name: string | undefined, zoneId: string | null): string {
-  return edit.add(newLoad(name?.trim() || 'Pasted load', zoneId)).id;
+  return edit.add(namedLoad(name?.trim() || 'Pasted load', zoneId)).id;
 }
 
 function today(): string {

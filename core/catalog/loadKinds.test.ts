@@ -1,0 +1,63 @@
+import { dropClassOf, namedLoad, newLoad } from '../switching/schemes';
+import { splitNameAndDraw } from '../formats/drawText';
+import { startOf } from './starts';
+import { behaviourOf } from '../devices/load';
+import { kindsNamed, LOAD_KINDS } from './loadKinds';
+import { CATALOG_LOADS } from './loads';
+
+// What people call things, and how those behave: common practice.
+test.each([
+  ['Fridge', 'fridge', 'converter', true, 'general'],
+  ['Top-loading freezer', 'fridge', 'converter', true, 'general'],
+  ['Inverter 600', 'inverter', 'converter', true, 'general'],
+  ['Water pump', 'pump', 'motor', false, 'general'],
+  ['Roof fan', 'fan', 'motor', true, 'general'],
+  ['Reading light', 'lamp', 'ledConstantCurrent', true, 'critical'],
+  ['Galley LED strip', 'strip', 'ledStrip', true, 'critical'],
+  ['Scene lights, left', 'workLamp', 'ledConstantPower', true, 'critical'],
+  ['Halogen lamp', 'filament', 'filament', true, 'critical'],
+  ['Diesel heater', 'airHeater', 'resistive', true, 'general'],
+  ['Seat heater', 'heater', 'resistive', true, 'general'],
+  ['USB charger', 'charger', 'converter', true, 'general'],
+  ['Two-way radio', 'electronics', 'converter', true, 'critical'],
+  ['Gas alarm', 'alarm', 'ledConstantCurrent', true, 'critical'],
+  ['Winch', 'winch', 'motor', false, 'general'],
+])('“%s” is a %s', (name, id, behaviour, continuous, dropClass) => {
+  expect(kindsNamed(name)[0]?.id).toBe(id);
+  const load = namedLoad(name, null);
+  expect([behaviourOf(load), load.continuous, dropClassOf(load)]).toEqual([behaviour, continuous, dropClass]);
+});
+
+test('a motor starts at several times its draw, a compressor too (trade ranges, from memory)', () => {
+  const factor = (name: string) => startOf(namedLoad(name, null), behaviourOf(namedLoad(name, null))).factor;
+  expect(factor('Water pump')).toBeGreaterThanOrEqual(4);
+  expect(factor('Fridge')).toBeGreaterThanOrEqual(2);
+  expect(factor('Reading light')).toBe(1);
+});
+
+test('a name that says nothing gets no draw and no kind; one that may be several is told so', () => {
+  for (const name of ['Thing', 'Rear left', '']) expect(kindsNamed(name)).toEqual([]);
+  expect(newLoad('Thing', null).rated).toMatchObject({ watts: 0 });
+  expect(namedLoad('Thing', null)).toMatchObject({ rated: { watts: 0 }, continuous: true });
+  expect(kindsNamed('Fan light').map(({ id }) => id)).toEqual(['lamp', 'fan']);
+  expect(kindsNamed('Light charger').length).toBeGreaterThan(1);
+});
+
+test('every usual load behaves as its name says', () => {
+  for (const { name, behaviour } of CATALOG_LOADS) {
+    const [kind] = kindsNamed(name);
+    expect([name, kind !== undefined]).toEqual([name, true]);
+    if (kind!.id !== 'electronics' && kind!.id !== 'workLamp') expect([name, kind!.behaviour]).toEqual([name, behaviour]);
+  }
+  expect(new Set(LOAD_KINDS.map(({ id }) => id)).size).toBe(LOAD_KINDS.length);
+});
+
+test.each([
+  ['Reading light 3 W', 'Reading light', { kind: 'watts', watts: 3, atV: 12 }],
+  ['Fridge, 4 A at 13 V', 'Fridge', { kind: 'amps', amps: 4, atV: 13 }],
+  ['Sensor 15mA', 'Sensor', { kind: 'amps', amps: 0.015, atV: 12 }],
+  ['Lamp 2', 'Lamp 2', null],
+  ['Puck 3W', 'Puck', { kind: 'watts', watts: 3, atV: 12 }],
+  ['Aft 12 volt', 'Aft 12 volt', null],
+  ['   ', '', null],
+])('“%s” is the load “%s”', (text, name, draw) => expect(splitNameAndDraw(text, 12, 'metric')).toEqual({ name, draw }));
