@@ -199,7 +199,7 @@ export const circuits: DemoCircuit[] = [
       zone: 'zone_flanks',
       ...hide,
       slot: 4,
-      ratingA: 7.5,
+      ratingA: 10,
       conductor: 'mm2:6',
       feedMm: 1600,
       critical: true,
@@ -235,8 +235,8 @@ export const circuits: DemoCircuit[] = [
       zone: 'zone_flanks',
       ...hide,
       slot: 5,
-      ratingA: 7.5,
-      conductor: 'mm2:4',
+      ratingA: 10,
+      conductor: 'mm2:6',
       feedMm: 1600,
       critical: true,
     },
@@ -266,7 +266,7 @@ export const circuits: DemoCircuit[] = [
     ],
   },
   {
-    ...{ name: 'Awning light', zone: 'zone_flanks', ...hide, slot: 6, ratingA: 7.5, conductor: 'mm2:6', feedMm: 1600, critical: true },
+    ...{ name: 'Awning light', zone: 'zone_flanks', ...hide, slot: 6, ratingA: 10, conductor: 'mm2:6', feedMm: 1600, critical: true },
     switched: { ratingA: 10, onwardMm: 3600 },
     loads: [
       {

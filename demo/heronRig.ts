@@ -67,7 +67,7 @@ export const HERON_RIG: DemoRig = {
     ['pl_roof_rr', 'Roof edge, rear right', 'zone_roof', [5400, 2050, 2900]],
     ['pl_roof_rl', 'Roof edge, rear left', 'zone_roof', [5400, 150, 2900]],
     ['pl_console', 'Cab console', 'zone_cab', [1300, 1100, 1250], 90, 'Heater duct'],
-    ['pl_cabwall', 'Cab bulkhead, right', 'zone_cab', [1900, 1850, 900]],
+    ['pl_cabwall', 'Cab bulkhead, right', 'zone_cab', [1900, 1850, 900], 90, 'Hollow bulkhead, seat belt reel below'],
     ['pl_firewall', 'Engine firewall', 'zone_engine', [980, 1700, 1000]],
     ['pl_grille_r', 'Grille, right', 'zone_engine', [150, 1500, 800], 80, 'Radiator 120 mm back'],
     ['pl_grille_l', 'Grille, left', 'zone_engine', [150, 700, 800], 80, 'Radiator 120 mm back'],
@@ -147,7 +147,7 @@ export const HERON_RIG: DemoRig = {
     { ...sweep('kc_mirror', 'Right mirror’s view', [1250, 2200], 6000, 2, 14, [900, 2000]), kind: 'sight' },
   ],
   placed: {
-    ...{ bat_house: 'pl_battery', fuse_main: 'pl_battery', bar_plus: 'pl_busbars', fuse_hide: 'pl_busbars' },
+    ...{ bat_house: 'pl_battery', fuse_main: 'pl_battery', iso_main: 'pl_battery', bar_plus: 'pl_busbars', fuse_hide: 'pl_busbars' },
     ...{ block_front: 'pl_fblock', bar_front: 'pl_fblock', block_hide: 'pl_hblock', bar_hide: 'pl_hblock' },
     'Galley light strip': 'pl_cupboard',
     'Galley lights switch': 'pl_panel',

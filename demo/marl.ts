@@ -31,14 +31,16 @@ export function marl(circuitCount: number): Design {
   const first = device('fuseBlock') as FuseBlock;
   const random = generator(7);
   const edit = new Edit(design);
-  for (const wire of records) if (wire.type === 'wire' && wire.from.deviceId === main.id) edit.remove(wire.id);
+  for (const wire of records) if (wire.type === 'wire' && wire.to.deviceId === first.id) edit.remove(wire.id);
   edit.remove(first.id);
+  edit.set(device('battery').id, { heldDown: true });
+  const isolator = device('isolator');
   let block = first;
   for (let at = 0; at < circuitCount; at++) {
     const slot = (at % 24) + 1;
     if (slot === 1) {
       block = edit.add<FuseBlock>({ ...first, id: `block_${at / 24}`, name: `Block ${at / 24 + 1}`, slots: 24 });
-      addWire(edit, 'supply', { deviceId: main.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, 1000, 'mm2:70');
+      addWire(edit, 'supply', { deviceId: isolator.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, 1000, 'mm2:70');
     }
     const zoneId = zoneIds[Math.floor(random() * zoneIds.length)]!;
     const loads = Array.from({ length: 1 + Math.floor(random() * 3) }, (_, place) => {

@@ -40,6 +40,7 @@ function base(): DesignRecord[] {
         usableDepthPercent: null,
         peukertExponent: null,
         internalMilliohm: 5,
+        heldDown: true,
         stud: 'M6',
       },
     },
@@ -47,7 +48,9 @@ function base(): DesignRecord[] {
     { ...at('block', 'Fuse block', 'zone_cabin'), kind: 'fuseBlock', slots: 8, slotMaxA: 30, blockMaxA: 60 },
     { ...at('bar', 'Return bar', 'zone_cabin'), kind: 'busBar', ratingA: 100, stud: 'M6' },
     wire('wire_lead', 'supply', ['bat_house', 'plus'], ['fuse_main', 'in'], 150),
-    wire('wire_feed', 'supply', ['fuse_main', 'out'], ['block', 'in'], 1300),
+    { ...at('iso_main', 'Battery isolator', 'zone_nose'), kind: 'isolator', ratingA: 100, stud: 'M8' },
+    wire('wire_main', 'supply', ['fuse_main', 'out'], ['iso_main', 'in'], 150),
+    wire('wire_feed', 'supply', ['iso_main', 'out'], ['block', 'in'], 1300),
     wire('wire_minus', 'return', ['bar', 'bar'], ['bat_house', 'minus'], 1400),
   ];
 }

@@ -59,7 +59,7 @@ export const PIP_RIG: DemoRig = {
     },
   ],
   placed: {
-    ...{ bat_house: 'pl_battery', fuse_main: 'pl_battery', block: 'pl_block', bar: 'pl_block' },
+    ...{ bat_house: 'pl_battery', fuse_main: 'pl_battery', iso_main: 'pl_battery', block: 'pl_block', bar: 'pl_block' },
     'Cabin puck': 'pl_ceiling',
     'Cabin lights switch': 'pl_switch',
     'Reading light': 'pl_read',

@@ -25,7 +25,7 @@ export function rig() {
     battery(chemistry: Chemistry = 'agm', capacityAh = 100): string {
       return build.add({
         ...{ id: 'battery', kind: 'battery', chemistry, capacityAh, rateH: 20, count: 1 },
-        ...{ usableDepthPercent: null, peukertExponent: null },
+        ...{ usableDepthPercent: null, peukertExponent: null, heldDown: true },
       });
     },
     load(watts: number, behaviour: LoadBehaviour = 'resistive', standbyA = 0, more: Partial<Load> & { id?: string } = {}): string {
@@ -41,14 +41,19 @@ export function rig() {
       wired.add(from).add(to);
       return id;
     },
-    /** A battery unless there is one, its main fuse close by, a block of six slots and a return bar, and the cables between. */
+    /** A battery unless there is one, its main fuse and isolator close by, a block of six slots and a return bar, and the cables between. */
     supply({ mainA = 60, cable = 'mm2:16' as ConductorSize, outMm = 1000, slotMaxA = 30 } = {}): void {
       if (!records.some(({ id }) => id === 'battery')) build.battery('agm', 100);
       build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: mainA, mount: null });
       build.add({ id: 'block', kind: 'fuseBlock', slots: 6, slotMaxA, blockMaxA: 100 });
       build.add({ id: 'bar', kind: 'busBar', ratingA: 150 });
       build.wire('battery.plus', 'main.in', 150, cable);
-      build.wire('main.out', 'block.in', outMm, cable);
+      build.add({ id: 'isolator', kind: 'isolator', ratingA: 600 });
+      records.push({
+        ...{ id: 'w_isolator', type: 'wire', role: 'supply', from: end('main.out'), to: end('isolator.in'), lengthMm: 0 },
+        ...{ lengthMeasured: false, conductor: cable },
+      });
+      build.wire('isolator.out', 'block.in', outMm, cable);
       build.wire('bar.bar', 'battery.minus', outMm, cable, 'return');
     },
     /** A fuse in a slot of that block, or in a tap on one. */

@@ -1,5 +1,7 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { pullN, terminalFor, type TerminalColour } from '../catalog/terminals';
+import type { Zone } from '../design/schema';
+import { adviceFor } from '../rig/traitAdvice';
 import type { Analysis, CircuitAnalysis } from './types';
 
 /** What has to be joined and ended in one circuit. */
@@ -8,19 +10,19 @@ export interface CircuitJoints {
   ends: { conductor: ConductorSize; count: number; terminal: TerminalColour | 'lug' | 'none'; pullN: number | null }[];
   /** Three-way joints in rows of lamps: one fewer than the lamps, on each pole. */
   rowJoints: number;
-  /** Whether any end lies where it gets wet: sealed sleeves there. */
-  wet: boolean;
+  /** What the zones its wires meet ask of them. */
+  advice: string[];
 }
 
 /** Ends and joints of a circuit's own wires. Rows of n pieces take n − 1 joints on the feed and, with a return of their own, as many on it. */
 export function jointsOf({ wires, loads, exposures }: Analysis, circuit: CircuitAnalysis): CircuitJoints {
   const counts = new Map<ConductorSize, number>();
-  let wet = false;
+  const met: Zone[] = [];
   for (const id of [...circuit.supplyWireIds, ...circuit.returnWireIds]) {
     const wire = wires.get(id)?.wire;
     if (!wire) continue;
     counts.set(wire.conductor, (counts.get(wire.conductor) ?? 0) + 2);
-    wet ||= exposures.get(id)?.zones.some(({ traits }) => traits?.includes('wet') || traits?.includes('splashed')) ?? false;
+    met.push(...(exposures.get(id)?.zones ?? []));
   }
   const rowJoints = circuit.loadIds.reduce((sum, id) => {
     const { load, returned } = loads.get(id)!;
@@ -29,6 +31,6 @@ export function jointsOf({ wires, loads, exposures }: Analysis, circuit: Circuit
   return {
     ends: Array.from(counts, ([conductor, count]) => ({ conductor, count, terminal: terminalFor(conductor), pullN: pullN(conductor) })),
     rowJoints,
-    wet,
+    advice: adviceFor(met),
   };
 }

@@ -8,7 +8,7 @@ import { terminalKey } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
 import type { AnalysisContext } from './context';
 import { backOhm, greatestShortA, leastShortA, shortSource } from './shortCircuits';
-import { shortPaths, type ShortPaths } from './shortPaths';
+import { shortPaths, warmOhmPerM, type ShortPaths } from './shortPaths';
 import type { Analysis } from './types';
 
 /** One fuse or breaker in the chain: what it may have to break, what a short behind it carries, and who opens first. */
@@ -57,7 +57,8 @@ export function analyseProtections(
   const { battery, settings, devices } = index;
   if (!battery) return { protections: found, short };
   const { nominalV } = settings;
-  const { cold, warm, warmOhm } = short;
+  const { cold, warm } = short;
+  const warmOhm = warmOhmPerM(settings);
   const source = shortSource(battery, nominalV);
   // A block's fuses of one rating stand alike behind the same fuse.
   const selective = new Map<string, number>();

@@ -1,10 +1,12 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { fuseOhm } from '../catalog/fuses';
+import type { Settings } from '../design/schema';
+import { kindOf } from '../devices';
 import type { WiringTree } from '../network/wiring';
 import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './context';
 
-/** Resistances a short circuit meets between the battery's terminals and each node, ohm. */
+/** Resistances a short circuit meets between the battery's terminals and each node, ohm. Figures alone: the next analysis is handed them, and a function would hold on to the analysis it was made in. */
 export interface ShortPaths {
   /** Supply side, cold and with no contact counted: for the greatest current. */
   cold: Float64Array;
@@ -13,8 +15,6 @@ export interface ShortPaths {
   warmBack: Float64Array;
   /** The wires alone on the way out, warm, with their ends: what as long a way back would have. */
   warmWires: Float64Array;
-  /** A metre of conductor, warm. */
-  warmOhm(conductor: ConductorSize): number;
 }
 
 /** Conductors in a short at the end of a working day, C: the usual reckoning temperature of PVC. */
@@ -23,22 +23,29 @@ const COLD_C = 20;
 /** A closed contact on the way, ohm. Common practice: 5 to 20 milliohm. */
 const CONTACT_OHM = 0.01;
 
+/** A metre of conductor, warm, ohm. */
+export function warmOhmPerM(settings: Settings): (conductor: ConductorSize) => number {
+  return ohmPerMAt(settings, WARM_C);
+}
+
+function ohmPerMAt({ conductorStandard }: Settings, celsius: number): (conductor: ConductorSize) => number {
+  const known = new Map<ConductorSize, number>();
+  return (conductor) => {
+    let ohm = known.get(conductor);
+    if (ohm === undefined) known.set(conductor, (ohm = cableOhmPerM(conductor, conductorStandard, celsius)));
+    return ohm;
+  };
+}
+
 /** Summed from the battery outwards; nodes that stand keep the sum of the analysis before. */
 export function shortPaths({ index, wiring, standing }: AnalysisContext, before: ShortPaths | null): ShortPaths {
   const { devices, settings } = index;
   const endsOhm = endsOhmOf(settings);
-  const ohmPerM = (celsius: number) => {
-    const known = new Map<ConductorSize, number>();
-    return (conductor: ConductorSize) => {
-      let ohm = known.get(conductor);
-      if (ohm === undefined) known.set(conductor, (ohm = cableOhmPerM(conductor, settings.conductorStandard, celsius)));
-      return ohm;
-    };
-  };
   const contactOhm = (deviceId: string, terminal: string, fromId: string): number => {
     const device = devices.get(deviceId);
     if (device?.kind === 'protection') return terminal === 'out' ? fuseOhm(device.family, device.ratingA) : 0;
-    return deviceId === fromId && device?.kind !== 'busBar' && device?.kind !== 'fuseBlock' ? CONTACT_OHM : 0;
+    if (!device || deviceId !== fromId || device.kind === 'busBar' || device.kind === 'fuseBlock') return 0;
+    return kindOf(device).closedOhm?.(device) ?? CONTACT_OHM;
   };
   const sum = (
     { nodes }: WiringTree,
@@ -61,12 +68,11 @@ export function shortPaths({ index, wiring, standing }: AnalysisContext, before:
     }
     return sums;
   };
-  const warmOhm = ohmPerM(WARM_C);
+  const warmOhm = warmOhmPerM(settings);
   return {
-    cold: sum(wiring.supply, ohmPerM(COLD_C), 'wires', standing?.supply, before?.cold),
+    cold: sum(wiring.supply, ohmPerMAt(settings, COLD_C), 'wires', standing?.supply, before?.cold),
     warm: sum(wiring.supply, warmOhm, 'everything', standing?.supply, before?.warm),
     warmBack: sum(wiring.return, warmOhm, 'everything', standing?.return, before?.warmBack),
     warmWires: sum(wiring.supply, warmOhm, 'wiresAndEnds', standing?.supply, before?.warmWires),
-    warmOhm,
   };
 }

@@ -98,7 +98,7 @@ export function analyseBlocks(context: AnalysisContext): BlockAnalysis[] {
         tap: tap
           ? {
               ...{ protectionId: tap.id, circuitId: circuitOf.get(tap.id) ?? null },
-              ...{ ratingA: tap.ratingA, peakA: peakOf(tap), leg: tap.mount!.tap! },
+              ...{ ratingA: tap.ratingA, peakA: peakOf(tap), leg: tap.mount!.tap!, metered: tap.mount!.metered === true },
             }
           : null,
       };

@@ -152,7 +152,7 @@ export interface SlotAnalysis {
   /** The most that flows in its fuse at once. */
   peakA: number;
   /** A second fuse in a tap. */
-  tap: { protectionId: string; circuitId: string | null; ratingA: number; peakA: number; leg: TapLeg } | null;
+  tap: { protectionId: string; circuitId: string | null; ratingA: number; peakA: number; leg: TapLeg; metered: boolean } | null;
 }
 
 export interface BlockAnalysis extends Demand {

@@ -34,6 +34,9 @@ export const deviceBase = {
   placeId: id.nullable().optional(),
   /** How far it reaches behind the panel it sits in. */
   depthMm: lengthMm.nullable().optional(),
+  /** Its body along, across and up the vehicle, about where it is fixed. */
+  sizeMm: z.strictObject({ lengthMm, widthMm: lengthMm, heightMm: lengthMm }).optional(),
+  weightKg: z.number().min(0).max(2000).optional(),
   /** Whether it stands water by itself. */
   sealed: z.boolean().optional(),
 };

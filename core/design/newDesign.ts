@@ -55,7 +55,7 @@ export function defaultSettings(answers: Pick<NewDesign, 'name' | 'vehicle' | 'u
 /** A good crimp on a tight screw, milliohm. Common practice: 0.2 to 0.5. */
 const GOOD_END_MILLIOHM = 0.3;
 
-/** A design's first records: zones, a battery with its main fuse, one fuse block, a return bus bar, and the cables between. */
+/** A design's first records: zones, a battery with its main fuse and isolator, one fuse block, a return bus bar, and the cables between. */
 export function newDesignRecords(answers: NewDesign): DesignRecord[] {
   const zones = answers.zones.map((name, order): Zone => {
     return { id: newId('zone'), type: 'zone', name, order, ...usualAir(name) };
@@ -103,6 +103,7 @@ function supplyRecords({ battery, standard }: NewDesign, zoneId: string | null):
     ...{ id: newId('block'), type: 'device', kind: 'fuseBlock', name: 'Fuse block', zoneId },
     ...{ slots: 12, slotMaxA: 30, blockMaxA: 100 },
   };
+  const isolator: DesignRecord = { id: newId('iso'), type: 'device', kind: 'isolator', name: 'Battery isolator', zoneId, ratingA: 300 };
   const bar: DesignRecord = { id: newId('bar'), type: 'device', kind: 'busBar', name: 'Return bus bar', zoneId, ratingA: 150 };
   const wire = (role: Wire['role'], from: [string, string], to: [string, string], lengthMm: number): Wire => ({
     ...{ id: newId('wire'), type: 'wire', role, lengthMm, lengthMeasured: false, conductor: mainCable },
@@ -112,10 +113,12 @@ function supplyRecords({ battery, standard }: NewDesign, zoneId: string | null):
   return [
     bank,
     main,
+    isolator,
     block,
     bar,
     wire('supply', [bank.id, 'plus'], [main.id, 'in'], 150),
-    wire('supply', [main.id, 'out'], [block.id, 'in'], 1000),
+    wire('supply', [main.id, 'out'], [isolator.id, 'in'], 150),
+    wire('supply', [isolator.id, 'out'], [block.id, 'in'], 1000),
     wire('return', [bar.id, 'bar'], [bank.id, 'minus'], 1000),
   ];
 }

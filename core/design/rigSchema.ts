@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { id, lengthMm, name, note, placeMm } from './fields';
-import { LIMITS, PASS_PARTS, PASSINGS, RIG_ID, ROUTE_FEEDS, ROUTE_KINDS, VEHICLES, ZONE_TRAITS } from './vocabulary';
+import { LIMITS, PASS_PARTS, PASSINGS, RIG_ID, ROUTE_FEEDS, ROUTE_KINDS, SWEEP_AXES, VEHICLES, ZONE_TRAITS } from './vocabulary';
 
 /**
  * The records of the vehicle itself. Distances are millimetres from its front left corner on the ground: x towards the
@@ -94,7 +94,11 @@ export const route = z.strictObject({
   note,
 });
 
-/** Room that must stay free: what a door, hood or arm sweeps, or a line of sight. Angles run clockwise from straight back. */
+/**
+ * Room that must stay free: what a door, hood or arm sweeps, or a line of sight, about an axis. About an upright one (absent: it is) angles run
+ * clockwise from straight back and low and high are heights; about one that runs across, from straight back upwards, low and high being from the left;
+ * about one along the vehicle, from straight right upwards, low and high being from the front.
+ */
 export const keepClear = z.strictObject({
   id,
   type: z.literal('keepClear'),
@@ -107,6 +111,9 @@ export const keepClear = z.strictObject({
   toDeg: z.number().min(-360).max(360),
   lowMm: placeMm,
   highMm: placeMm,
+  axis: z.enum(SWEEP_AXES).optional(),
+  /** Height of an axis that does not stand up. */
+  zMm: placeMm.optional(),
 });
 
 export type PlanPoint = z.infer<typeof planPoint>;

@@ -60,6 +60,10 @@ export type Passing = (typeof PASSINGS)[number];
 export const PASS_PARTS = ['none', 'grommet', 'gland', 'boot', 'heatShield', 'guard'] as const;
 export type PassPart = (typeof PASS_PARTS)[number];
 
+/** What a door, hood or arm turns about. */
+export const SWEEP_AXES = ['upright', 'crosswise', 'lengthwise'] as const;
+export type SweepAxis = (typeof SWEEP_AXES)[number];
+
 export const BUNDLE_PRACTICES = ['derate', 'ignore'] as const;
 
 /** Kinds of weather a year may bring, each with its sky and air by month in catalog/climates. */

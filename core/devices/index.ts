@@ -3,12 +3,14 @@ import { alternator } from './alternator';
 import { battery } from './battery';
 import { busBar } from './busBar';
 import { charger } from './charger';
+import { cutOut } from './cutOut';
 import { dcDcCharger } from './dcDcCharger';
 import { dimmer } from './dimmer';
 import { diode } from './diode';
 import { doorSwitch } from './doorSwitch';
 import { fuseBlock } from './fuseBlock';
 import { groundPoint } from './groundPoint';
+import { isolator } from './isolator';
 import type { DeviceKind } from './kind';
 import { load } from './load';
 import { microSwitch } from './microSwitch';
@@ -48,6 +50,8 @@ const KINDS = {
   splice,
   plug,
   shunt,
+  isolator,
+  cutOut,
   solarPanel,
   solarController,
   alternator,

@@ -16,6 +16,8 @@ const schema = z.strictObject({
       slot: z.number().int().min(1).max(LIMITS.slots),
       /** It sits in a fuse tap in the slot of another fuse, with the tap's common leg in the live clip or, turned round, in the load's. */
       tap: z.enum(TAP_LEGS).optional(),
+      /** The slot's live clip was found with a meter. */
+      metered: z.boolean().optional(),
     })
     .nullable(),
   stud,

@@ -15,5 +15,6 @@ export const shunt: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema
   label: 'shunt',
   terminals: () => ['battery', 'system'],
   paths: () => [{ from: 'battery', to: 'system' }],
+  closedOhm: ({ milliohm }) => milliohm / 1000,
   stamp: ({ milliohm }, net) => net.resistor('bar', 'battery', 'system', milliohm / 1000),
 };

@@ -36,7 +36,10 @@ function limitAt(device: Device, terminal: string): number | null {
     case 'plug':
     case 'busBar':
     case 'shunt':
+    case 'isolator':
       return device.ratingA;
+    case 'cutOut':
+      return terminal === 'minus' ? null : device.ratingA;
     case 'receiver':
       return terminal.startsWith('ch') ? device.channelMaxA : null;
     case 'ruleHub':
@@ -73,7 +76,7 @@ function starts({ index, wiring, loads }: Analysis): Finding[] {
     for (; at >= 0; at = wiring.supply.nodes[at]!.parent) {
       const { deviceId, terminal } = wiring.supply.nodes[at]!;
       const device = index.devices.get(deviceId);
-      if (!device || device.kind === 'busBar' || device.kind === 'shunt' || device.kind === 'plug') continue;
+      if (!device || ['busBar', 'shunt', 'plug', 'isolator'].includes(device.kind)) continue;
       const limitA = limitAt(device, terminal);
       if (limitA === null) continue;
       const mostA = limitA * (device.kind === 'relay' ? RELAY_MAKES : SWITCH_MAKES);

@@ -142,15 +142,27 @@ function tapFindings({ slot, protectionId, ratingA, peakA, tap }: SlotAnalysis, 
     const severity = peakA > ratingA + HAIR ? 'fault' : 'caution';
     return [{ rule: 'fuse.tapReversed', severity, subjects: [tap.protectionId, protectionId], circuitId, numbers }];
   }
+  const unproved: Finding[] = tap.metered ? [] : [{ rule: 'fuse.tapUnproved', severity: 'caution', subjects: [tap.protectionId], circuitId, numbers: { slot } }]; // prettier-ignore
   const amps = peakA + tap.peakA;
   const ratings = (ratingA ?? 0) + tap.ratingA;
-  if (Math.max(amps, ratings) <= slotMaxA + HAIR) return [];
+  if (Math.max(amps, ratings) <= slotMaxA + HAIR) return unproved;
   const numbers = { slot, amps, ratingA: ratings, mostA: slotMaxA };
   const severity = amps > slotMaxA + HAIR ? 'fault' : 'caution';
-  return [{ rule: 'slot.doubledUp', severity, subjects: [tap.protectionId, blockId], circuitId, numbers }];
+  return [{ rule: 'slot.doubledUp', severity, subjects: [tap.protectionId, blockId], circuitId, numbers }, ...unproved];
 }
 
-function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {
+/** Whether one switch takes everything fused behind the main protection off the battery: it stands on the way to every circuit that is fed. */
+function isIsolated({ supply: { nodes }, fedCount }: Analysis['wiring'], devices: Analysis['index']['devices']): boolean {
+  const passed = new Uint8Array(fedCount);
+  for (let at = 0; at < fedCount; at++) {
+    const { parent, deviceId, circuitId } = nodes[at]!;
+    passed[at] = (parent >= 0 ? passed[parent]! : 0) || Number(devices.get(deviceId)?.kind === 'isolator');
+    if (circuitId !== null && passed[at] === 0) return false;
+  }
+  return true;
+}
+
+function mainFindings({ index, main, circuits, blocks, wiring }: Analysis): Finding[] {
   const { battery, settings, devices } = index;
   if (!battery) {
     const wanted = index.loads.length > 0;
@@ -166,6 +178,8 @@ function mainFindings({ index, main, circuits, blocks }: Analysis): Finding[] {
     return anythingFed ? [{ rule: 'main.missing', severity: 'fault', subjects: [battery.id], circuitId: null, numbers: {} }] : [];
   }
   const found: Finding[] = [];
+  if (!isIsolated(wiring, devices))
+    found.push({ rule: 'main.noIsolator', severity: 'caution', subjects: [battery.id], circuitId: null, numbers: {} });
   const subjects = [main.protectionId];
   if (main.peakA > main.ratingA + HAIR) {
     found.push({

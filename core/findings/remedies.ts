@@ -19,6 +19,7 @@ import { chooseFuse, leastFuseA } from '../sizing/fuse';
 import { fuseLimitA, slotRoomA } from '../sizing/fuseLimit';
 import { nearestSlot, whereIs } from '../switching/fuseBerth';
 import { giveLoadItsCircuit } from '../switching/ownCircuit';
+import { addMainPart } from '../switching/mainParts';
 import { addWire, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { formatConductor, formatRating } from '../units/quantity';
 import { rigRemedies } from './rigRemedies';
@@ -99,6 +100,19 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [insertMain(analysis)];
     case 'main.belowDemand':
       return [largerMain(analysis)];
+    case 'battery.holdUnknown':
+      return [true, false].map((heldDown) => ({
+        label: heldDown ? 'It is held down' : 'It is loose',
+        change: updateRecords(design, [{ id: subject!, set: { heldDown } }]),
+      }));
+    case 'main.noIsolator': {
+      const change = addMainPart(design, 'isolator', analysis.main?.ratingA ?? 0);
+      return [change && { label: 'Put an isolator behind the main fuse', change }];
+    }
+    case 'fuse.tapUnproved': {
+      const tap = deviceOf(design, subject!, 'protection');
+      return [tap?.mount ? { label: 'It was metered', change: updateRecords(design, [{ id: tap.id, set: { mount: { ...tap.mount, metered: true } } }]) } : null]; // prettier-ignore
+    }
     case 'alternator.missing':
       return [usualEngine(analysis)];
     case 'load.noCircuit': {

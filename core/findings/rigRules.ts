@@ -1,6 +1,7 @@
 import type { Analysis } from '../analysis/types';
 import { leastConduitMm } from '../rig/bundles';
-import { isInside, isInTheWay } from '../rig/geometry';
+import { BEND_ROOM_MM, isInRoom, isTooDeep } from '../rig/clearance';
+import { isInside } from '../rig/geometry';
 import { bodyOutline } from '../rig/bodies';
 import { placeIdOf } from '../rig/layout';
 import { disagrees } from '../rig/routeLength';
@@ -9,8 +10,8 @@ import type { Finding, Rule, Severity } from './types';
 
 /** Least distance between cable and an exhaust without a shield, mm. Common practice. */
 export const CLEAR_OF_EXHAUST_MM = 150;
-/** Room kept free behind a device for its wires to bend, mm. Common practice. */
-export const BEND_ROOM_MM = 10;
+/** From here a thing in a part that moves or shakes wants more than screws in sheet, kg. Common practice. */
+const HEAVY_KG = 3;
 /** How far a lamp or bracket may stick out of the outline before somebody looks again, mm. */
 const STICKS_OUT_MM = 400;
 
@@ -110,18 +111,29 @@ function findPlaces(analysis: Analysis): Finding[] {
     if (sameSpot) found.push(finding('rig.samePlace', 'caution', [place.id, sameSpot.id]));
     if (!isInside(place, outline) && farOutside(place, analysis)) found.push(finding('rig.outside', 'note', [place.id]));
     for (const room of index.keepClear) {
-      if (!inUse.has(place.id) || !isInTheWay(place, room)) continue;
+      if (!inUse.has(place.id) || !isInRoom(place, undefined, room)) continue;
       found.push(finding(room.kind === 'sight' ? 'rig.inSight' : 'rig.inTheWay', 'caution', [place.id, room.id]));
     }
   }
   for (const device of index.devices.values()) {
     const place = index.layout.places.get(device.placeId ?? '');
     if (!place) continue;
-    if (typeof device.depthMm === 'number' && place.depthMm !== null && device.depthMm + BEND_ROOM_MM > place.depthMm) {
-      const numbers = { depthMm: device.depthMm, freeMm: place.depthMm, bendMm: BEND_ROOM_MM };
+    for (const room of device.sizeMm ? index.keepClear : []) {
+      // The place itself is told of already.
+      if (isInRoom(place, undefined, room) || !isInRoom(place, device.sizeMm, room)) continue;
+      found.push(finding(room.kind === 'sight' ? 'rig.inSight' : 'rig.inTheWay', 'caution', [device.id, room.id]));
+    }
+    if (isTooDeep(device, place)) {
+      const numbers = { depthMm: device.depthMm ?? null, freeMm: place.depthMm, bendMm: BEND_ROOM_MM };
       found.push(finding('rig.tooShallow', 'caution', [device.id, place.id], numbers));
     }
+    if (typeof device.depthMm === 'number' && device.depthMm > 0 && place.depthMm === null) {
+      found.push(finding('rig.behindUnknown', 'note', [device.id, place.id], { depthMm: device.depthMm }));
+    }
     const zone = zones.get(place.zoneId ?? '');
+    if ((device.weightKg ?? 0) >= HEAVY_KG && zone?.traits?.some((trait) => trait === 'moving' || trait === 'vibration')) {
+      found.push(finding('rig.heavy', 'caution', [device.id, place.id], { weightKg: device.weightKg! }));
+    }
     if (zone?.traits?.includes('wet') && device.kind !== 'splice' && device.sealed !== true) {
       found.push(finding('rig.wet', 'caution', [device.id, zone.id]));
     }

@@ -46,7 +46,7 @@ export const RIG_RULES: Record<RigRule, RuleWords> = {
   'rig.hinge': {
     title: 'Cable over a hinge',
     message: (say) => `${say.name()} crosses a hinge without a boot.`,
-    why: 'At every opening the same few strands bend until they break. A rubber boot and a slack loop spread the bend.',
+    why: 'At every opening the same few strands bend until they break. A rubber boot and a slack loop spread the bend; the loop is counted in the planned length.',
   },
   'rig.exhaust': {
     title: 'Close to the exhaust',
@@ -70,6 +70,17 @@ export const RIG_RULES: Record<RigRule, RuleWords> = {
     message: (say) =>
       `${say.name()}: ${say.raw('count')} conductors fill ${say.percent('fillPercent')} of it; ${say.percent('mostPercent')} is the most. ${say.mm('leastMm')} inside would do.`,
     why: 'In a full conduit cable is hot and cannot be drawn. NEC chapter 9 table 1: 53 % for one conductor, 31 % for two, 40 % for more.',
+  },
+  'rig.heavy': {
+    title: 'Heavy, on a part that moves or shakes',
+    message: (say) => `${say.name()} weighs ${say.raw('weightKg')} kg and is fixed at ${say.name(1)}, where things move or shake.`,
+    why: 'Screws in thin sheet work loose and tear out. Bolts right through with a plate behind, locking nuts, and a second hold for what could fall on somebody. Common practice.',
+  },
+  'rig.behindUnknown': {
+    title: 'What lies behind is not known',
+    message: (say) =>
+      `${say.name()} reaches ${say.mm('depthMm')} behind ${say.name(1)}, and nobody has said how much room there is or what lies there.`,
+    why: 'Tanks, looms, airbags and ribs sit behind panels. Look from the other side, or through a small hole, before cutting; then write it down at the place.',
   },
   'rig.tooShallow': {
     title: 'Not enough room behind',

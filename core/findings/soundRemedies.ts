@@ -7,7 +7,7 @@ import { remediesFor, type Remedy } from './remedies';
 import type { Finding, Rule } from './types';
 
 /** Findings about two figures of which only a person knows the right one: whatever either brings is then true. */
-const CHOICES = new Set<Rule>(['rig.measuredDiffers', 'rig.wireDiffers']);
+const CHOICES = new Set<Rule>(['rig.measuredDiffers', 'rig.wireDiffers', 'battery.holdUnknown']);
 
 /**
  * The remedies that mend a finding and bring no fault that was not there: a larger fuse, say, may no longer end a short at the far lamp. Where

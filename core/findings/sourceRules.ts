@@ -145,6 +145,7 @@ function judgeBattery({ index }: Analysis, add: Add): void {
   const livedIn = zone?.traits?.some((trait) => trait === 'living' || trait === 'sleeping') ?? false;
   if (battery.chemistry === 'flooded' && livedIn && !battery.vented) add('battery.unvented', 'fault', [battery.id, zone!.id], {});
   if (battery.heldDown === false) add('battery.loose', 'fault', [battery.id], {});
+  else if (battery.heldDown === undefined) add('battery.holdUnknown', 'caution', [battery.id], {});
   if (battery.chemistry !== 'lithium' || battery.heated) return;
   const charges = Array.from(index.devices.values()).some(
     (device) =>

@@ -100,6 +100,11 @@ export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
     message: (say) => `${say.name()} gives off gas in ${say.name(1)}, and is not said to be vented outside.`,
     why: 'A charging flooded battery gives off hydrogen, which explodes, and acid mist. Box it and vent it outside.',
   },
+  'battery.holdUnknown': {
+    title: 'Not known whether the battery is held down',
+    message: (say) => `Nobody has said whether ${say.name()} is held down.`,
+    why: 'In a crash or on its side a loose battery breaks its cables and burns. A strap or a frame that holds it whichever way the vehicle lies, its posts covered; then say so.',
+  },
   'battery.loose': {
     title: 'Battery not held down',
     message: (say) => `${say.name()} is said not to be held down.`,

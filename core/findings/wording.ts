@@ -147,6 +147,11 @@ const WORDS: Record<Rule, RuleWords> = {
       `${say.name()} is fed through ${say.name(1)}: ${say.amps('amps')} of both circuits can pass that ${say.rating('ratingA')} fuse, and one fault takes both out.`,
     why: 'A tap’s common leg belongs in the live clip, the one that has volts with the fuse out; then each circuit has its own fuse straight from the source. Find that clip with a meter. Common practice.',
   },
+  'fuse.tapUnproved': {
+    title: 'Live clip of a tapped slot not metered',
+    message: (say) => `${say.name()}: nobody has said that the slot’s live clip was found with a meter.`,
+    why: 'A tap with its common leg in the wrong clip puts both circuits behind one fuse. With the fuse out, the clip that has volts is the live one: measure it, then say so. Common practice.',
+  },
   'block.overRating': {
     title: 'Fuse block overloaded',
     message: (say) => `${say.name()}: up to ${say.amps('peakA')} at once through a block made for ${say.rating('mostA')}.`,
@@ -168,6 +173,11 @@ const WORDS: Record<Rule, RuleWords> = {
     message: (say) =>
       `${say.name()} sits ${say.length('leadMm')} of cable from the battery; ${say.length('mostMm')} is the most for this kind of cable.`,
     why: 'The stretch ahead of the fuse is protected by nothing. ABYC E-11: 7 in bare, 72 in from the battery terminal in a sheath or conduit; ISO 10133: 200 mm; NEC 551: 18 in.',
+  },
+  'main.noIsolator': {
+    title: 'No way to isolate the battery',
+    message: (say) => `Nothing takes ${say.name()} off everything behind it: no isolator stands in its main path.`,
+    why: 'Before any work, and when something smells, one switch within reach should make all of it dead; a bolted fuse is not one. If there is one that is not drawn, draw it. Local codes often ask for it.',
   },
   'main.bare': {
     title: 'Fed with no fuse at all',

@@ -1,4 +1,7 @@
-import type { Analysis } from '../analysis/types';
+import type { Analysis, WireAnalysis } from '../analysis/types';
+import type { Design } from '../design/design';
+import type { UnitSystem } from '../design/vocabulary';
+import { guardedBy } from './guardedBy';
 import { jointsOf } from '../analysis/joints';
 import { voltsLeft } from '../analysis/leastVolts';
 import { protectionTree } from '../analysis/protectionChain';
@@ -178,17 +181,22 @@ function cables(analysis: Analysis): ReportSection {
     title: 'Battery, main protection and cables',
     text: [batteryWords(index), ...feedWords(analysis)].join('. '),
     columns: [...left('Cable', 'Side'), ...right('Length', 'Conductor', 'At once', 'Carries'), ...left('Guarded by'), ...right('Drop')],
-    rows: shared.map(({ wire, side, amps, ampacity, protectionId, protectionA, dropV }) => [
-      nameOf(design, wire.id),
-      side,
-      `${formatLength(wire.lengthMm, units)}${wire.lengthMeasured ? ', measured' : ''}`,
-      formatConductor(wire.conductor),
-      formatAmps(amps),
-      formatAmps(ampacity.amps),
-      protectionId ? `${formatRating(protectionA)} ${nameOf(design, protectionId)}` : MISSING,
-      formatVolts(dropV),
-    ]),
+    rows: shared.map((entry) => cableRow(entry, design, units)),
   };
+}
+
+function cableRow(entry: WireAnalysis, design: Design, units: UnitSystem): string[] {
+  const { wire, side, amps, ampacity, dropV } = entry;
+  return [
+    nameOf(design, wire.id),
+    side,
+    `${formatLength(wire.lengthMm, units)}${wire.lengthMeasured ? ', measured' : ''}`,
+    formatConductor(wire.conductor),
+    formatAmps(amps),
+    formatAmps(ampacity.amps),
+    guardedBy(entry, design),
+    formatVolts(dropV),
+  ];
 }
 
 function feedWords({ mainFeeds, design, index }: Analysis): string[] {
@@ -222,10 +230,10 @@ function joints(analysis: Analysis): ReportSection {
       ...right('Ends'),
       ...left('Conductor', 'Terminal'),
       ...right('Stands a pull of', 'Joints in rows'),
-      ...left('Sealed'),
+      ...left('Where it passes'),
     ],
     rows: analysis.circuits.flatMap((circuit) => {
-      const { ends, rowJoints, wet } = jointsOf(analysis, circuit);
+      const { ends, rowJoints, advice } = jointsOf(analysis, circuit);
       return ends.map(({ conductor, count, terminal, pullN }, at) => [
         at === 0 ? nameOf(analysis.design, circuit.id) : '',
         String(count),
@@ -233,7 +241,7 @@ function joints(analysis: Analysis): ReportSection {
         terminal === 'none' ? 'none fits' : terminal,
         pullN === null ? MISSING : `${formatNumber(pullN, 0)} N`,
         at === 0 ? String(rowJoints) : '',
-        at === 0 && wet ? 'where it gets wet' : '',
+        at === 0 ? advice.join('; ') : '',
       ]);
     }),
   };

@@ -1,3 +1,4 @@
+import { adviceFor } from '../rig/traitAdvice';
 import type { Analysis } from '../analysis/types';
 import type { Zone } from '../design/schema';
 import { PART_WORDS, PASSING_WORDS } from '../findings/rigWords';
@@ -67,10 +68,11 @@ function zonePage({ index, design, wires, exposures }: Analysis, zone: Zone): Re
       ],
     ];
   });
+  const advice = adviceFor([zone]);
   const does = [zone.engineSpace && 'engine space', ...(zone.traits ?? [])].filter(Boolean).join(', ');
   return {
     title: `Zone: ${zone.name}`,
-    text: `Up to ${formatTemperature(zone.ambientC, units)}${does ? `; ${does}` : ''}${zone.purpose ? `. ${zone.purpose}` : ''}. Places first, then the wires that end here.`,
+    text: `Up to ${formatTemperature(zone.ambientC, units)}${does ? `; ${does}` : ''}${zone.purpose ? `. ${zone.purpose}` : ''}${advice.length > 0 ? `. In here: ${advice.join('; ')}` : ''}. Places first, then the wires that end here.`,
     columns: [
       ...columns('left', 'Place or wire', 'What is there', 'From front / left / floor, or circuit'),
       ...columns('right', 'Free behind, or length'),

@@ -21,7 +21,8 @@ import {
   setVia,
   setZonePlan,
 } from './edits';
-import { isInside, isInTheWay } from './geometry';
+import { isInRoom } from './clearance';
+import { isInside } from './geometry';
 import { measuringOrder } from './measuringRun';
 import { returnOptions } from './returnChoice';
 import { routeLength } from './routeLength';
@@ -154,7 +155,7 @@ test('angles run clockwise from straight back, over the turn too', () => {
   const room = { id: 'k', type: 'keepClear', name: 'Arm', kind: 'sweep', xMm: 0, yMm: 0, reachMm: 1000, lowMm: 0, highMm: 100 } as const;
   const at = (deg: number) => ({ xMm: 900 * Math.cos((deg * Math.PI) / 180), yMm: 900 * Math.sin((deg * Math.PI) / 180), zMm: 50 });
   const swept = (fromDeg: number, toDeg: number) =>
-    [0, 45, 90, 180, 270, 315].filter((deg) => isInTheWay(at(deg), { ...room, fromDeg, toDeg }));
+    [0, 45, 90, 180, 270, 315].filter((deg) => isInRoom(at(deg), undefined, { ...room, fromDeg, toDeg }));
   expect(swept(0, 90)).toEqual([0, 45, 90]);
   expect(swept(-90, 0)).toEqual([0, 270, 315]);
   expect(swept(300, 400)).toEqual([0, 315]);

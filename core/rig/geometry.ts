@@ -1,4 +1,4 @@
-import type { KeepClear, PlanPoint } from '../design/schema';
+import type { PlanPoint } from '../design/schema';
 
 /** A point in the vehicle, millimetres: x towards the rear, y towards the right, z up. */
 export interface Point {
@@ -33,20 +33,4 @@ function isOnEdge(x: number, y: number, a: PlanPoint, b: PlanPoint): boolean {
   const along = Math.hypot(b.xMm - a.xMm, b.yMm - a.yMm);
   const detour = Math.hypot(x - a.xMm, y - a.yMm) + Math.hypot(x - b.xMm, y - b.yMm);
   return detour - along < 1e-6 * (1 + along);
-}
-
-/** Whether a point is in room that must stay free: within its reach, between its angles and between its heights. */
-export function isInTheWay({ xMm, yMm, zMm }: Point, room: KeepClear): boolean {
-  if (zMm < room.lowMm || zMm > room.highMm) return false;
-  const dx = xMm - room.xMm;
-  const dy = yMm - room.yMm;
-  if (Math.hypot(dx, dy) > room.reachMm) return false;
-  if (room.toDeg - room.fromDeg >= 360) return true;
-  const deg = (Math.atan2(dy, dx) * 180) / Math.PI;
-  return turn(deg - room.fromDeg) <= turn(room.toDeg - room.fromDeg);
-}
-
-/** An angle brought to 0 up to, but not, 360 degrees. */
-function turn(deg: number): number {
-  return ((deg % 360) + 360) % 360;
 }

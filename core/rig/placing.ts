@@ -4,7 +4,7 @@ import { areaMm2 } from '../catalog/conductorSizes';
 import { applyChange } from '../design/change';
 import { findingKey } from '../findings/types';
 import { putDevices } from './edits';
-import { isInTheWay } from './geometry';
+import { isInRoom, isTooDeep } from './clearance';
 
 /** A device tried at a place: what it would cost and meet there. */
 export interface PlaceTrial {
@@ -56,8 +56,8 @@ function trialOf(tried: Analysis, deviceId: string, placeId: string, before: Rea
   const place = index.layout.places.get(placeId)!;
   const device = index.devices.get(deviceId)!;
   const against: PlaceTrial['against'] = [];
-  if (typeof device.depthMm === 'number' && place.depthMm !== null && device.depthMm > place.depthMm) against.push('tooShallow');
-  const crossed = index.keepClear.filter((room) => isInTheWay(place, room)).map(({ kind }) => kind);
+  if (isTooDeep(device, place)) against.push('tooShallow');
+  const crossed = index.keepClear.filter((room) => isInRoom(place, device.sizeMm, room)).map(({ kind }) => kind);
   if (crossed.includes('sweep')) against.push('inTheWay');
   if (crossed.includes('sight')) against.push('inSight');
   if (own.some(({ id }) => index.layout.runs.get(id)?.routeIds === null)) against.push('noWay');

@@ -11,11 +11,16 @@ export interface RouteLength {
   levelMm: number;
   riseMm: number;
   allowanceMm: number;
+  /** Loops left at hinges, so that no opening stretches the cable. */
+  loopsMm: number;
 }
+
+/** Cable in the loop over a hinge, mm. Common practice: a loop of ten cable diameters and the door's own travel. */
+export const HINGE_LOOP_MM = 150;
 
 /**
  * The length of a stretch from one place to the other. In the plan cable runs level between bends and climbs square, so
- * level run and rise are added, and the rig's allowance for bends and sagging on top. A measured length is taken as it is.
+ * level run and rise are added, the rig's allowance for bends and sagging on top, and a loop for every hinge. A measured length is taken as it is.
  * Source: common practice.
  */
 export function routeLength(route: Route, from: Point, to: Point, rig: Pick<Rig, 'allowancePercent'>): RouteLength {
@@ -27,8 +32,9 @@ export function routeLength(route: Route, from: Point, to: Point, rig: Pick<Rig,
     riseMm += Math.abs(points[at]!.zMm - points[at - 1]!.zMm);
   }
   const allowanceMm = ((levelMm + riseMm) * rig.allowancePercent) / 100;
-  const plannedMm = levelMm + riseMm + allowanceMm;
-  return { mm: route.measuredMm ?? plannedMm, measured: route.measuredMm !== null, plannedMm, levelMm, riseMm, allowanceMm };
+  const loopsMm = route.passes.filter(({ what }) => what === 'hinge').length * HINGE_LOOP_MM;
+  const plannedMm = levelMm + riseMm + allowanceMm + loopsMm;
+  return { mm: route.measuredMm ?? plannedMm, measured: route.measuredMm !== null, plannedMm, levelMm, riseMm, allowanceMm, loopsMm };
 }
 
 /** Shares and lengths past which a measured stretch and the plan say too different things. */

@@ -5,6 +5,7 @@ import type { FuseBlock, Protection, TerminalRef } from '../design/schema';
 import type { ProtectionFamily } from '../design/vocabulary';
 import { traceWiring } from '../network/wiring';
 import { placeIdOf, waysThrough } from '../rig/layout';
+import { endOfMain } from './mainPath';
 
 /** Where something is, as far as the design says. */
 export interface Whereabouts {
@@ -67,7 +68,7 @@ function freeSlotOf({ mounted, taps }: DesignIndex, block: FuseBlock): Protectio
 
 /**
  * Where a single fuse of at least a rating can be fed from behind the main protection: a positive bus bar, the nearest first, else the outlet of
- * the main protection itself, where nothing else's rating counts. Null where there is neither, or no family comes so large.
+ * the main protection or of what stands in its row, where nothing else's rating counts. Null where there is neither, or no family comes so large.
  */
 export function fuseAtBar(design: Design, near: Whereabouts, ratingA: number): FuseAtBar | null {
   const index = indexDesign(design);
@@ -78,8 +79,7 @@ export function fuseAtBar(design: Design, near: Whereabouts, ratingA: number): F
     return device?.kind === 'busBar' ? [device] : [];
   });
   const [bar] = nearestFirst(index, bars, near);
-  const main = shared.find(({ deviceId, terminal, protectionId }) => deviceId === protectionId && terminal === 'out');
-  const feedFrom = bar ? { deviceId: bar.id, terminal: 'bar' } : main && { deviceId: main.deviceId, terminal: main.terminal };
+  const feedFrom = bar ? { deviceId: bar.id, terminal: 'bar' } : endOfMain(design);
   const family = BOLTED.find((one) => RATINGS_A[one].some((rating) => rating >= ratingA) && breaksAt(one, index.settings.nominalV) > 0);
   return feedFrom && family ? { feedFrom, family, ...whereIs(index, feedFrom.deviceId) } : null;
 }

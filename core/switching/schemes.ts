@@ -130,7 +130,8 @@ export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?
     return;
   }
   // The first lamp makes it a lighting circuit, unless somebody has said how it is judged, as a scheme does.
-  if (!first && circuit.dropClass === 'general' && circuit.targetPercent === null && isLamp(load)) edit.set(circuit.id, { dropClass: 'critical' });
+  if (!first && circuit.dropClass === 'general' && circuit.targetPercent === null && isLamp(load))
+    edit.set(circuit.id, { dropClass: 'critical' });
   const start = mustBe(nodes.at(-1) ?? null, circuitId);
   const usual = usualScheme(design, '', null);
   const feed = first ?? { lengthMm: DEFAULT_FEED_MM, conductor: start.wire?.conductor ?? usual.conductor, return: usual.return };

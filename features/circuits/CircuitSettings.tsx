@@ -1,5 +1,5 @@
 import { Button, Popconfirm, Segmented, Select } from 'antd';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { RATINGS_A } from '@/core/catalog/fuses';
 import { updateRecords } from '@/core/design/change';
@@ -8,7 +8,8 @@ import { DROP_CLASSES, type DropClass } from '@/core/design/vocabulary';
 import { dropTargetOf } from '@/core/sizing/dropTargets';
 import { fitKitFuse, kitFuseOf, removeKitFuse } from '@/core/switching/kitFuse';
 import { removeCircuit, setReturn } from '@/core/switching/schemes';
-import { formatPercent, formatRating } from '@/core/units/quantity';
+import { nameOf } from '@/core/design/names';
+import { formatConductor, formatPercent, formatRating } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 import { setCircuit } from './edits';
@@ -16,6 +17,8 @@ import { TradeSizeField } from './TradeSizeField';
 import styles from './StripDetail.module.css';
 
 const DROP_CLASS_WORDS: Record<DropClass, string> = { critical: 'critical, lighting', general: 'general', tolerant: 'not critical' };
+
+const ALL_WIRES = 'all';
 
 /** What can be set of a circuit beside its lengths. */
 export function CircuitSettings({ circuit }: { circuit: CircuitAnalysis }) {
@@ -27,6 +30,10 @@ export function CircuitSettings({ circuit }: { circuit: CircuitAnalysis }) {
     return wire?.type === 'wire' && [wire.from, wire.to].some(({ deviceId }) => deviceOf(design, deviceId, 'groundPoint'));
   });
   const settings = useDesign(({ analysis }) => analysis.index.settings);
+  const wires = useDesign(({ analysis }) => analysis.wires);
+  const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
+  const [picked, setWireChosen] = useState(ALL_WIRES);
+  const wireChosen = wireIds.includes(picked) ? picked : ALL_WIRES;
   if (own?.type !== 'circuit') return null;
   const set = (label: string, fields: object) => store.commit(label, (now) => setCircuit(now, circuit.id, fields));
   return (
@@ -90,13 +97,28 @@ export function CircuitSettings({ circuit }: { circuit: CircuitAnalysis }) {
       {circuit.conductor && (
         <div className={styles.choice}>
           <span>Cable</span>
+          <Select
+            size="small"
+            aria-label={`Which wire of ${circuit.name}`}
+            value={wireChosen}
+            style={{ width: 150 }}
+            popupMatchSelectWidth={false}
+            onChange={setWireChosen}
+            options={[
+              { value: ALL_WIRES, label: 'all its wires' },
+              ...wireIds.map((id) => ({
+                value: id,
+                label: `${nameOf(design, id)}, ${formatConductor(wires.get(id)?.wire.conductor ?? null)}`,
+              })),
+            ]}
+          />
           <TradeSizeField
             label={`Cable of ${circuit.name} as it is named`}
             onTake={(conductor) =>
               store.commit(`Set the cable of ${circuit.name}`, (now) =>
                 updateRecords(
                   now,
-                  [...circuit.supplyWireIds, ...circuit.returnWireIds].map((id) => ({ id, set: { conductor } })),
+                  (wireChosen === ALL_WIRES ? wireIds : [wireChosen]).map((id) => ({ id, set: { conductor } })),
                 ),
               )
             }

@@ -9,7 +9,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 /** What has to be ended and joined in a circuit, in a sentence or two. */
 export function JointsNote({ circuit }: { circuit: CircuitAnalysis }) {
   const analysis = useDesign((state) => state.analysis);
-  const { ends, rowJoints, wet } = useMemo(() => jointsOf(analysis, circuit), [analysis, circuit]);
+  const { ends, rowJoints, advice } = useMemo(() => jointsOf(analysis, circuit), [analysis, circuit]);
   if (ends.length === 0) return null;
   return (
     <p>
@@ -27,7 +27,7 @@ export function JointsNote({ circuit }: { circuit: CircuitAnalysis }) {
         </span>
       ))}
       {rowJoints > 0 && `${rowJoints} three-way joints in its rows. `}
-      {wet && 'Part of it gets wet: sealed sleeves or sealed crimps there. '}
+      {advice.length > 0 && `Where it passes: ${advice.join('; ')}. `}
     </p>
   );
 }

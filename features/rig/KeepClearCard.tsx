@@ -4,7 +4,7 @@ import { Button, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { updateRecords } from '@/core/design/change';
 import type { KeepClear } from '@/core/design/schema';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS, SWEEP_AXES, type SweepAxis } from '@/core/design/vocabulary';
 import { useUnits } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';
 import { MmField } from '@/ui/MmField';
@@ -14,7 +14,7 @@ import type { Selection } from './selection';
 import { useRefusal } from './useRefusal';
 import styles from './Cards.module.css';
 
-const SIDES: [keyof KeepClear & `${string}Mm`, string][] = [
+const SIDES: ['xMm' | 'yMm' | 'reachMm' | 'lowMm' | 'highMm', string][] = [
   ['xMm', 'From the front'],
   ['yMm', 'From the left'],
   ['reachMm', 'Reach'],
@@ -22,9 +22,28 @@ const SIDES: [keyof KeepClear & `${string}Mm`, string][] = [
   ['highMm', 'Up to height'],
 ];
 
+type Side = (typeof SIDES)[number][0];
+
+/** How each axis is spoken of: what its ends are called, what of it does not matter, and how its angles run. */
+const AXES: Record<SweepAxis, { label: string; names: Partial<Record<Side, string>>; hides: readonly Side[]; angles: string }> = {
+  upright: {
+    ...{ label: 'an upright axis: a door', names: {}, hides: [] },
+    angles: 'Angles run clockwise, seen from above; 0° is straight back, 90° to the right.',
+  },
+  crosswise: {
+    ...{ label: 'one across: hood, tailgate', names: { lowMm: 'Left end', highMm: 'Right end' }, hides: ['yMm'] },
+    angles: 'Angles run upwards, seen from the left; 0° is straight back, 90° straight up, 180° forward.',
+  },
+  lengthwise: {
+    ...{ label: 'one along: canopy side door', names: { lowMm: 'Front end', highMm: 'Rear end' }, hides: ['xMm'] },
+    angles: 'Angles run upwards, seen from behind; 0° is to the right, 90° straight up, 180° to the left.',
+  },
+};
+
 /** Room that a door, hood or arm needs, or a line of sight. */
 export function KeepClearCard({ room, onSelect }: { room: KeepClear; onSelect(selection: Selection): void }) {
   const units = useUnits();
+  const axis = room.axis ?? 'upright';
   const { refusal, commit } = useRefusal();
   const set = (fields: Partial<KeepClear>) =>
     commit(`Change ${room.name}`, (design) => updateRecords(design, [{ id: room.id, set: fields }]));
@@ -72,22 +91,48 @@ export function KeepClearCard({ room, onSelect }: { room: KeepClear; onSelect(se
             ]}
           />
         </Field>
-        {SIDES.map(([side, label]) => (
-          <Field key={side} label={label}>
+        <Field label="Turns about">
+          <Select
+            size="small"
+            aria-label="Axis it turns about"
+            value={axis}
+            style={{ width: 190 }}
+            onChange={(chosen) =>
+              set({ axis: chosen === 'upright' ? undefined : chosen, zMm: chosen === 'upright' ? undefined : (room.zMm ?? 1000) })
+            }
+            options={SWEEP_AXES.map((value) => ({ value, label: AXES[value].label }))}
+          />
+        </Field>
+        {axis !== 'upright' && (
+          <Field label="Axis at height">
             <MmField
-              label={`${label}, ${room.name}`}
-              mm={room[side]}
+              label={`Axis at height, ${room.name}`}
+              mm={room.zMm ?? 0}
               units={units}
-              least={side === 'reachMm' ? 10 : -2000}
+              least={-2000}
               most={LIMITS.vehicleMm}
-              onCommit={(mm) => set({ [side]: mm })}
+              onCommit={(zMm) => set({ zMm })}
             />
           </Field>
-        ))}
+        )}
+        {SIDES.filter(([side]) => !AXES[axis].hides.includes(side))
+          .map(([side, plain]) => [side, AXES[axis].names[side] ?? plain] as const)
+          .map(([side, label]) => (
+            <Field key={side} label={label}>
+              <MmField
+                label={`${label}, ${room.name}`}
+                mm={room[side]}
+                units={units}
+                least={side === 'reachMm' ? 10 : -2000}
+                most={LIMITS.vehicleMm}
+                onCommit={(mm) => set({ [side]: mm })}
+              />
+            </Field>
+          ))}
         {angle('fromDeg', 'From angle')}
         {angle('toDeg', 'To angle')}
       </Fields>
-      <p className={styles.soft}>Angles run clockwise, seen from above; 0° is straight back, 90° to the right.</p>
+      <p className={styles.soft}>{AXES[axis].angles}</p>
     </section>
   );
 }

@@ -2,8 +2,9 @@
 
 import { Button, Input, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
-import { memo, useMemo } from 'react';
-import type { Place } from '@/core/design/schema';
+import { memo, useMemo, useState } from 'react';
+import { updateRecords } from '@/core/design/change';
+import type { Device, Place } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
 import { joinPlaces, putDevices, removePlace, setPlace } from '@/core/rig/edits';
 import { routeLength } from '@/core/rig/routeLength';
@@ -12,6 +13,7 @@ import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignPro
 import { Field, Fields } from '@/ui/Fields';
 import { MmField } from '@/ui/MmField';
 import { NameField } from '@/ui/NameField';
+import { QuantityField } from '@/ui/QuantityField';
 import { withHeld, type Held } from './held';
 import type { Selection } from './selection';
 import { useRefusal } from './useRefusal';
@@ -145,6 +147,7 @@ const FixedHere = memo(function FixedHere({ place, commit, onCompare }: PartProp
       loose: devices.filter(({ placeId }) => placeId !== place.id),
     };
   }, [index.devices, place.id]);
+  const [sized, setSized] = useState<string | null>(null);
   const ofZone = loose.filter(({ placeId, zoneId }) => !placeId && zoneId === place.zoneId).map(({ id }) => id);
   return (
     <>
@@ -152,7 +155,17 @@ const FixedHere = memo(function FixedHere({ place, commit, onCompare }: PartProp
       <ul className={styles.list}>
         {here.map((device) => (
           <li key={device.id}>
-            <span className={styles.grow}>{device.name}</span>
+            <span className={styles.grow}>
+              <button
+                type="button"
+                className={styles.plain}
+                aria-expanded={sized === device.id}
+                onClick={() => setSized(sized === device.id ? null : device.id)}
+              >
+                {device.name}
+              </button>
+              {sized === device.id && <BodyFields device={device} commit={commit} />}
+            </span>
             <Button size="small" type="link" onClick={() => onCompare(device.id)} aria-label={`Compare places for ${device.name}`}>
               elsewhere?
             </Button>
@@ -192,6 +205,55 @@ const FixedHere = memo(function FixedHere({ place, commit, onCompare }: PartProp
     </>
   );
 });
+
+const BODY = [
+  ['lengthMm', 'along'],
+  ['widthMm', 'across'],
+  ['heightMm', 'high'],
+] as const;
+
+/** A thing's own reach, size and weight, for what swings by and what lies behind. */
+function BodyFields({ device, commit }: { device: Device; commit: PartProps['commit'] }) {
+  const units = useUnits();
+  const set = (fields: object) => commit(`Size ${device.name}`, (design) => updateRecords(design, [{ id: device.id, set: fields }]));
+  const size = device.sizeMm ?? { lengthMm: 0, widthMm: 0, heightMm: 0 };
+  return (
+    <Fields>
+      <Field label="Reaches behind">
+        <MmField
+          label={`How far ${device.name} reaches behind`}
+          mm={device.depthMm ?? null}
+          units={units}
+          most={LIMITS.lengthMm}
+          onCommit={(depthMm) => set({ depthMm })}
+        />
+      </Field>
+      {BODY.map(([side, label]) => (
+        <Field key={side} label={`Size ${label}`}>
+          <MmField
+            label={`Size of ${device.name} ${label}`}
+            mm={device.sizeMm ? size[side] : null}
+            units={units}
+            least={0}
+            most={LIMITS.vehicleMm}
+            onCommit={(mm) => set({ sizeMm: { ...size, [side]: mm ?? 0 } })}
+          />
+        </Field>
+      ))}
+      <Field label="Weighs">
+        <QuantityField
+          label={`Weight of ${device.name}`}
+          value={device.weightKg ?? 0}
+          unit="kg"
+          decimals={1}
+          least={0}
+          most={2000}
+          onCommit={(weightKg) => set({ weightKg: weightKg > 0 ? weightKg : undefined })}
+        />
+      </Field>
+    </Fields>
+  );
+}
 
 /** The stretches from a place, as long as they are where the hand has it. */
 function RoutesFromHere({ place, held, onSelect }: Pick<PlaceCardProps, 'place' | 'held' | 'onSelect'>) {

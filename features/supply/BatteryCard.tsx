@@ -122,7 +122,7 @@ export function BatteryCard() {
         <dd className={styles.checks}>
           {battery.chemistry === 'lithium' && check('heated for frost', 'heated', battery.heated ?? false)}
           {battery.chemistry === 'flooded' && check('vented outside', 'vented', battery.vented ?? false)}
-          {check('held down', 'heldDown', battery.heldDown ?? true)}
+          {check('held down', 'heldDown', battery.heldDown ?? false)}
         </dd>
         <dt>Still there</dt>
         <dd>

@@ -7,16 +7,18 @@ import { CONDUCTOR_SIZES } from '@/core/catalog/conductorSizes';
 import { FAMILY_NAMES, RATINGS_A } from '@/core/catalog/fuses';
 import type { WireAnalysis } from '@/core/analysis/types';
 import { updateRecords } from '@/core/design/change';
-import { deviceOf } from '@/core/design/design';
 import type { Protection } from '@/core/design/schema';
 import { LIMITS, PROTECTION_FAMILIES } from '@/core/design/vocabulary';
 import { nameOf } from '@/core/design/names';
 import { isRouted } from '@/core/rig/layout';
 import { feedShareOf } from '@/core/sizing/dropTargets';
 import { stepRating } from '@/core/switching/schemes';
-import { formatAmps, formatConductor, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
+import { guardedBy } from '@/core/formats/guardedBy';
+import { formatAmps, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { ConductorSelect } from '@/ui/ConductorSelect';
 import { LengthField } from '@/ui/LengthField';
+import { MainParts } from './MainParts';
 import { Stepper } from '@/ui/Stepper';
 import styles from './Supply.module.css';
 
@@ -45,6 +47,7 @@ export function MainCables() {
           <MainFuse key={fuse.id} fuse={fuse} />
         ))}
       </div>
+      <MainParts />
       <table className={styles.table}>
         <thead>
           <tr>
@@ -119,7 +122,7 @@ const CableRow = memo(function CableRow({ entry }: { entry: WireAnalysis }) {
   const units = useUnits();
   const design = store.getState().design;
   const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
-  const { wire, side, amps, ampacity, protectionId, protectionA, dropV } = entry;
+  const { wire, side, amps, ampacity, protectionA, dropV } = entry;
   const make = (fields: object) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [{ id: wire.id, set: fields }]);
   const routed = useDesign(({ analysis }) => isRouted(analysis.index, wire.id));
   const tabulated: readonly string[] = AMPACITY_TABLES[standard].rows.map(([size]) => size);
@@ -147,24 +150,17 @@ const CableRow = memo(function CableRow({ entry }: { entry: WireAnalysis }) {
         />
       </td>
       <td>
-        <Select
-          size="small"
-          aria-label={`Conductor ${nameOf(design, wire.id)}`}
+        <ConductorSelect
+          label={`Conductor ${nameOf(design, wire.id)}`}
           value={wire.conductor}
-          style={{ width: 98 }}
+          sizes={sizes}
+          width={98}
           onChange={(conductor) => store.commit('Change a cable', make({ conductor }))}
-          options={sizes.map((value) => ({ value, label: formatConductor(value) }))}
         />
       </td>
       <td className="reading">{formatAmps(amps)}</td>
       <td className={`reading ${over ? styles.over : ''}`}>{formatAmps(ampacity.amps)}</td>
-      <td>
-        {protectionId
-          ? `${formatRating(protectionA)} ${deviceOf(design, protectionId, 'protection')?.name ?? ''}`
-          : side === 'supply'
-            ? 'nothing yet'
-            : '–'}
-      </td>
+      <td>{protectionA === null && side === 'supply' ? 'nothing yet' : guardedBy(entry, design)}</td>
       <td className="reading">{formatVolts(dropV)}</td>
     </tr>
   );

@@ -7,8 +7,9 @@ import type { DcDcCharger } from '@/core/devices/dcDcCharger';
 import type { FeedCable } from '@/core/devices/feedCable';
 import { LIMITS } from '@/core/design/vocabulary';
 import { candidateSizes } from '@/core/sizing/conductorChoice';
-import { formatConductor, formatRating } from '@/core/units/quantity';
+import { formatRating } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { ConductorSelect } from '@/ui/ConductorSelect';
 import { Field } from '@/ui/Fields';
 import { MmField } from '@/ui/MmField';
 
@@ -84,16 +85,15 @@ interface ValueOf<T> {
 function ConductorField({ label, of, value, onSet }: ValueOf<ConductorSize>) {
   const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
   const sizes = candidateSizes(standard);
-  const known = value === null || sizes.includes(value) ? sizes : [value, ...sizes];
   return (
     <Field label={label}>
-      <Select<ConductorSize | ''>
-        size="small"
-        aria-label={`${label} of ${of}`}
-        value={value ?? ''}
-        style={{ width: 130 }}
-        onChange={(size) => onSet(size || null)}
-        options={[{ value: '', label: 'not known' }, ...known.map((size) => ({ value: size, label: formatConductor(size) }))]}
+      <ConductorSelect
+        label={`${label} of ${of}`}
+        value={value}
+        sizes={sizes}
+        width={130}
+        onChange={onSet}
+        unknown={{ label: 'not known', onChoose: () => onSet(null) }}
       />
     </Field>
   );
