@@ -10,7 +10,7 @@ process.env.NEXT_TELEMETRY_DISABLED = '1';
 
 export const ROOT = path.dirname(path.dirname(fileURLToPath(import.meta.url)));
 
-const SOURCE_FOLDERS = ['app', 'core', 'db', 'features', 'server', 'ui'];
+const SOURCE_FOLDERS = ['app', 'core', 'db', 'features', 'server', 'ui', 'workers'];
 const SOURCE_FILES = ['next.config.ts', 'proxy.ts', 'package-lock.json', 'tsconfig.json'];
 
 /** Installs packages when there are none or the lock file is newer. */

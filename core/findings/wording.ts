@@ -293,7 +293,7 @@ const WORDS: Record<Rule, RuleWords> = {
   'energy.runsOut': {
     title: 'Runs out too often',
     message: (say) =>
-      `${say.name()}: in ${say.raw('draws') === '1' ? 'the weather given' : `${say.percent('chancePercent')} of ${say.raw('draws')} weathers drawn`} something is cut within its ${say.raw('days')} days, from full${
+      `${say.name()}: in ${say.raw('draws') === '1' ? 'the weather given' : `${Math.round((Number(say.raw('chancePercent')) / 100) * Number(say.raw('draws')))} of ${say.raw('draws')} weathers drawn`} something is cut within its ${say.raw('days')} days, from full${
         say.raw('firstCutH') === '' ? '' : `, as a rule after ${say.hours('firstCutH')}`
       }; you accept ${say.percent('acceptedPercent')}.`,
     why: 'Lived through in steps of five minutes with sun, driving and hookup as the scenario has them. Energy shows what is cut and when, and what battery, panel or driving would be enough.',

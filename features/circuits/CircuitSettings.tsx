@@ -97,32 +97,34 @@ export function CircuitSettings({ circuit }: { circuit: CircuitAnalysis }) {
       {circuit.conductor && (
         <div className={styles.choice}>
           <span>Cable</span>
-          <Select
-            size="small"
-            aria-label={`Which wire of ${circuit.name}`}
-            value={wireChosen}
-            style={{ width: 150 }}
-            popupMatchSelectWidth={false}
-            onChange={setWireChosen}
-            options={[
-              { value: ALL_WIRES, label: 'all its wires' },
-              ...wireIds.map((id) => ({
-                value: id,
-                label: `${nameOf(design, id)}, ${formatConductor(wires.get(id)?.wire.conductor ?? null)}`,
-              })),
-            ]}
-          />
-          <TradeSizeField
-            label={`Cable of ${circuit.name} as it is named`}
-            onTake={(conductor) =>
-              store.commit(`Set the cable of ${circuit.name}`, (now) =>
-                updateRecords(
-                  now,
-                  (wireChosen === ALL_WIRES ? wireIds : [wireChosen]).map((id) => ({ id, set: { conductor } })),
-                ),
-              )
-            }
-          />
+          <div className={styles.cable}>
+            <Select
+              size="small"
+              aria-label={`Which wire of ${circuit.name}`}
+              value={wireChosen}
+              style={{ width: 150 }}
+              popupMatchSelectWidth={false}
+              onChange={setWireChosen}
+              options={[
+                { value: ALL_WIRES, label: 'all its wires' },
+                ...wireIds.map((id) => ({
+                  value: id,
+                  label: `${nameOf(design, id)}, ${formatConductor(wires.get(id)?.wire.conductor ?? null)}`,
+                })),
+              ]}
+            />
+            <TradeSizeField
+              label={`Cable of ${circuit.name} as it is named`}
+              onTake={(conductor) =>
+                store.commit(`Set the cable of ${circuit.name}`, (now) =>
+                  updateRecords(
+                    now,
+                    (wireChosen === ALL_WIRES ? wireIds : [wireChosen]).map((id) => ({ id, set: { conductor } })),
+                  ),
+                )
+              }
+            />
+          </div>
         </div>
       )}
       <Popconfirm

@@ -160,7 +160,7 @@ const CableRow = memo(function CableRow({ entry }: { entry: WireAnalysis }) {
       </td>
       <td className="reading">{formatAmps(amps)}</td>
       <td className={`reading ${over ? styles.over : ''}`}>{formatAmps(ampacity.amps)}</td>
-      <td>{protectionA === null && side === 'supply' ? 'nothing yet' : guardedBy(entry, design)}</td>
+      <td className={styles.guarded}>{protectionA === null && side === 'supply' ? 'nothing yet' : guardedBy(entry, design)}</td>
       <td className="reading">{formatVolts(dropV)}</td>
     </tr>
   );

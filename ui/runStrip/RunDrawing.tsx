@@ -51,6 +51,9 @@ const GLYPHS: Partial<Record<GlyphKind, string>> = {
   fuseBlock: `${box(14, 22, 1)}m-3 -7h6m-6 4.7h6m-6 4.6h6m-6 4.7h6`,
   busBar: box(7, 24, 1),
   switch: `${box(20, 14, 7)}m4 0${disc(4)}`,
+  isolator: `${disc(8)}m-5 5l10 -10m-3 -1l4 4`,
+  cutOut: `${box(18, 14, 2)}m-6 -3l3 6l3 -6m2 3h5`,
+  shunt: `${box(20, 10, 1)}m-6 0h12`,
   load: `${disc(8)}m-3 0a3 3 0 0 1 6 0m-3 0v5`,
   groundPoint: 'm0 -8v8m-8 0h16m-13 4h10m-7 4h4',
 };

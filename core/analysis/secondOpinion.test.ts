@@ -1,0 +1,202 @@
+import { heron } from '../../demo/heron';
+import { pip } from '../../demo/pip';
+import { seeded } from '../../testing/random';
+import { randomDesign } from '../../testing/randomDesign';
+import { AMPACITY_TABLES } from '../catalog/ampacity';
+import { areaMm2, awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
+import { CLASS5_MILLIOHM_PER_M, NEC_OHM_PER_1000_FT, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from '../catalog/resistance';
+import { applyChange } from '../design/change';
+import { indexDesign, type Design, type DesignIndex } from '../design/design';
+import type { Duty, Settings, Wire } from '../design/schema';
+import { analyse } from './analyse';
+
+/**
+ * Drop, ampacity, short circuit and a day's energy worked out a second time, in plain code that shares nothing with the program but the records
+ * and the published tables: paths by a flood over wires, Ohm's and Kirchhoff's laws load by load.
+ */
+
+const DEMOS: [string, Design][] = [
+  ['Heron', heron()],
+  ['Pip', pip()],
+];
+const RANDOM = 200;
+const designs = (): [string, Design][] => [
+  ...DEMOS,
+  ...Array.from({ length: RANDOM }, (_, at): [string, Design] => [`random ${at + 5000}`, randomDesign(at + 5000).design]),
+];
+
+interface Step {
+  from: string;
+  wire: Wire | null;
+  ohm: number;
+}
+
+/** Every terminal reached from one, with the step by which; loads are ends. */
+function flood(index: DesignIndex, root: string): Map<string, Step> {
+  const joins = new Map<string, { to: string; wire: Wire | null; ohm: number }[]>();
+  const join = (a: string, b: string, wire: Wire | null, ohm: number) => {
+    for (const [from, to] of [
+      [a, b],
+      [b, a],
+    ] as const)
+      joins.set(from, [...(joins.get(from) ?? []), { to, wire, ohm }]);
+  };
+  for (const wire of index.wires) join(`${wire.from.deviceId}/${wire.from.terminal}`, `${wire.to.deviceId}/${wire.to.terminal}`, wire, 0);
+  for (const device of index.devices.values()) {
+    if (device.kind === 'protection') join(device.mount ? `${device.mount.blockId}/in` : `${device.id}/in`, `${device.id}/out`, null, 0);
+    else if (device.kind === 'switch' || device.kind === 'isolator') join(`${device.id}/in`, `${device.id}/out`, null, 0);
+    else if (device.kind === 'groundPoint') join(`${device.id}/stud`, 'body', null, device.jointMilliohm / 1000);
+  }
+  const steps = new Map<string, Step>([[root, { from: '', wire: null, ohm: 0 }]]);
+  for (const here of steps.keys())
+    for (const { to, wire, ohm } of joins.get(here) ?? []) if (!steps.has(to)) steps.set(to, { from: here, wire, ohm });
+  return steps;
+}
+
+function pathOf(steps: Map<string, Step>, end: string): Step[] | null {
+  const path: Step[] = [];
+  for (let here = end; steps.get(here); here = steps.get(here)!.from) path.push(steps.get(here)!);
+  return path.length > 0 ? path : null;
+}
+
+/** Ohm a metre by the standard's own formula and by real cable at 20 °C, the larger. */
+function ohmPerM(size: ConductorSize, { conductorStandard }: Settings): number {
+  const awg = awgOf(size);
+  const mils = awg ? SMALL_CRAFT_CIRCULAR_MILS[awg] : areaMm2(size) / 5.067075e-4;
+  const table = conductorStandard === 'road-vehicle' ? ROAD_MILLIOHM_PER_M : CLASS5_MILLIOHM_PER_M;
+  const cable = awg ? 1 / 58 / (mils * 5.067075e-4) : table[metricOf(size)!] / 1000;
+  const formula = {
+    'us-small-craft': 10.75 / mils / 0.3048,
+    'iso-small-craft': 0.0164 / areaMm2(size),
+    'us-recreational': awg ? NEC_OHM_PER_1000_FT[awg] / 304.8 : ((1 / 58) * (1 + 0.00393 * 55)) / areaMm2(size),
+    'road-vehicle': 0,
+  }[conductorStandard];
+  return Math.max(formula, cable);
+}
+
+/** What flows on a step at most: of loads that exclude each other only the largest. */
+function atMost(loads: { amps: number; group: string | null }[]): number {
+  const groups = new Map<string, number>();
+  let sum = 0;
+  for (const { amps, group } of loads) {
+    if (group === null) sum += amps;
+    else groups.set(group, Math.max(groups.get(group) ?? 0, amps));
+  }
+  for (const amps of groups.values()) sum += amps;
+  return sum;
+}
+
+test('every load’s drop, every wire’s current and every fuse’s greatest short circuit come out the same', () => {
+  const compared = { drops: 0, wires: 0, shorts: 0, chassis: 0 };
+  for (const [name, design] of designs()) {
+    const analysis = analyse(design);
+    const { index } = analysis;
+    const { settings, battery } = index;
+    if (!battery || analysis.wiring.faults.length > 0) continue;
+    const sides = { plus: flood(index, `${battery.id}/plus`), minus: flood(index, `${battery.id}/minus`) };
+    const carried = new Map<Step, { amps: number; group: string | null }[]>();
+    const paths = new Map<string, { plus: Step[] | null; minus: Step[] | null }>();
+    for (const { id, load, draw } of analysis.loads.values()) {
+      const both = { plus: pathOf(sides.plus, `${id}/plus`), minus: pathOf(sides.minus, `${id}/minus`) };
+      paths.set(id, both);
+      for (const step of [...(both.plus ?? []), ...(both.minus ?? [])])
+        carried.set(step, [...(carried.get(step) ?? []), { amps: draw.amps, group: load.exclusiveGroup }]);
+    }
+    const endsOhm = (2 * (settings.endMilliohm ?? 0)) / 1000;
+    const lost = (path: Step[]) =>
+      path.reduce((sum, step) => {
+        const amps = atMost(carried.get(step) ?? []);
+        const metres = (step.wire?.lengthMm ?? 0) / 1000;
+        return sum + amps * (step.ohm + (step.wire ? ohmPerM(step.wire.conductor, settings) * metres + (metres > 0 ? endsOhm : 0) : 0));
+      }, 0);
+    for (const entry of analysis.loads.values()) {
+      const { plus, minus } = paths.get(entry.id)!;
+      if (!plus || !minus || entry.circuitId === null || !analysis.circuits.find(({ id }) => id === entry.circuitId)!.fed) continue;
+      const { quantity, spacingMm } = entry.load;
+      const row = [plus[0]!.wire, minus[0]!.wire].reduce((sum, wire) => {
+        const half = (entry.draw.amps * (quantity - 1)) / 2;
+        return wire ? sum + half * ((ohmPerM(wire.conductor, settings) * spacingMm) / 1000 + (spacingMm > 0 ? endsOhm : 0)) : sum;
+      }, 0);
+      expect([name, entry.load.name, entry.dropV]).toEqual([name, entry.load.name, expect.closeTo(lost(plus) + lost(minus) + row, 6)]);
+      compared.drops += 1;
+      if (minus.some(({ ohm }) => ohm > 0)) compared.chassis += 1;
+    }
+    for (const [step, loads] of carried) {
+      if (!step.wire) continue;
+      expect([name, step.wire.id, analysis.wires.get(step.wire.id)?.amps]).toEqual([name, step.wire.id, expect.closeTo(atMost(loads), 9)]);
+      compared.wires += 1;
+    }
+    // New, full, cold: rested volts over the least resistance of the kind and the cables out (from memory: flooded 3, glass-mat 2, gel 3, lithium 4 mΩ per 100 Ah).
+    const inSeries = settings.nominalV / 12;
+    const least = { flooded: 3, agm: 2, gel: 3, lithium: 4 }[battery.chemistry] / 10 / (battery.capacityAh * battery.count);
+    const inside = battery.internalMilliohm === undefined ? least : battery.internalMilliohm / 1000 / battery.count;
+    const fullV = { flooded: 12.65, agm: 12.8, gel: 12.8, lithium: 13.5 }[battery.chemistry] * inSeries;
+    for (const { id, atA } of analysis.protections.values()) {
+      const cable = pathOf(sides.plus, `${id}/out`)!.reduce((sum, { wire }) => {
+        const awg = wire && awgOf(wire.conductor);
+        const table = settings.conductorStandard === 'road-vehicle' ? ROAD_MILLIOHM_PER_M : CLASS5_MILLIOHM_PER_M;
+        const each = !wire ? 0 : awg ? 1 / 58 / (SMALL_CRAFT_CIRCULAR_MILS[awg] * 5.067075e-4) : table[metricOf(wire.conductor)!] / 1000;
+        return sum + (each * (wire?.lengthMm ?? 0)) / 1000;
+      }, 0);
+      expect([name, id, atA]).toEqual([name, id, expect.closeTo(fullV / (inside * inSeries + cable), 3)]);
+      compared.shorts += 1;
+    }
+  }
+  expect(compared.drops).toBeGreaterThan(400);
+  expect(compared.wires).toBeGreaterThan(1500);
+  expect(compared.shorts).toBeGreaterThan(600);
+  expect(compared.chassis).toBeGreaterThan(30);
+});
+
+test('every wire’s ampacity where nothing lies in bundles is its table’s, by the heat it meets', () => {
+  let compared = 0;
+  for (const [name, design] of designs()) {
+    const analysis = analyse(design);
+    const { settings, zones } = analysis.index;
+    if (analysis.index.places.length > 0) continue;
+    const table = AMPACITY_TABLES[settings.conductorStandard];
+    const column = table.insulationC.findLastIndex((celsius) => celsius <= settings.insulationC);
+    for (const { wire, ampacity } of analysis.wires.values()) {
+      const ends = [wire.from, wire.to].map(({ deviceId }) => analysis.index.devices.get(deviceId)?.zoneId);
+      const met = zones.filter(({ id }) => ends.includes(id));
+      const hottest = Math.max(30, ...met.map(({ ambientC }) => ambientC));
+      const row = table.rows.filter(([size]) => areaMm2(size) <= areaMm2(wire.conductor) * 1.0005 || size === wire.conductor).at(-1);
+      const inTable = row ? (row[column + 1] as number) : 0;
+      const columnC = table.insulationC[column]!;
+      const heat = Math.sqrt(Math.max(0, columnC - hottest) / (columnC - 30));
+      const engine = met.some(({ engineSpace }) => engineSpace) ? table.engineSpace[column]! : 1;
+      const amps = engine === null ? 0 : inTable * Math.min(heat, engine);
+      expect([name, wire.id, ampacity.amps]).toEqual([name, wire.id, expect.closeTo(amps, 9)]);
+      compared += 1;
+    }
+  }
+  expect(compared).toBeGreaterThan(500);
+});
+
+test('a day’s energy is watts times hours, and standing by the rest of the day', () => {
+  let compared = 0;
+  for (const [name, plain] of designs()) {
+    const index = indexDesign(plain);
+    const [scenario] = index.scenarios;
+    if (!scenario) continue;
+    const random = seeded(name.length + index.loads.length);
+    const had = new Set(index.duties.map(({ loadId }) => loadId));
+    const added = index.loads
+      .filter(({ id, thermostat }) => !had.has(id) && !thermostat)
+      .map((load): Duty => ({
+        ...{ id: `d_${load.id}`, type: 'duty', scenarioId: scenario.id, loadId: load.id },
+        ...{ hoursPerDay: Math.round(random() * 20), sharePercent: Math.round(random() * 100) },
+      }));
+    const analysis = analyse(applyChange(plain, { added, updated: [], removed: [] }));
+    const budget = analysis.scenarios.find(({ id }) => id === scenario.id)!;
+    for (const { loadId, hoursPerDay, sharePercent } of added) {
+      const { load, draw } = analysis.loads.get(loadId)!;
+      if (load.functions) continue;
+      const hours = (hoursPerDay * sharePercent) / 100;
+      const wattHours = draw.watts * hours + (load.standbyA ?? 0) * (24 - hours) * analysis.index.settings.nominalV;
+      expect([name, load.name, budget.loads.get(loadId)?.wattHours ?? 0]).toEqual([name, load.name, expect.closeTo(wattHours, 6)]);
+      compared += 1;
+    }
+  }
+  expect(compared).toBeGreaterThan(500);
+});
