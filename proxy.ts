@@ -1,7 +1,12 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { isOurHost } from '@/server/hosts';
 
-/** Gives every page a strict content policy with a fresh nonce, and the usual protective headers. */
+/** Answers only to the server's own names, and gives every page a strict content policy with a fresh nonce, and the usual protective headers. */
 export function proxy(request: NextRequest): NextResponse {
+  if (!isOurHost(request.headers.get('host'), process.env.HOST, process.env.ALLOWED_HOSTS)) {
+    const plain = 'This server does not go by that name. Open it by the address it printed, or list the name in ALLOWED_HOSTS.\n';
+    return new NextResponse(plain, { status: 421, headers: { 'content-type': 'text/plain; charset=utf-8' } });
+  }
   const nonce = btoa(crypto.randomUUID());
   const development = process.env.NODE_ENV === 'development';
   const policy = [

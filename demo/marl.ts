@@ -26,7 +26,6 @@ export function marl(circuitCount: number): Design {
   const zoneIds = records.filter((record) => record.type === 'zone').map((zone) => zone.id);
   const scenario = records.find((record) => record.type === 'scenario')!;
   const device = (kind: string) => records.find((record) => record.type === 'device' && record.kind === kind)!;
-  const main = records.find((record) => record.type === 'device' && record.kind === 'protection')!;
   const bar = device('busBar');
   const first = device('fuseBlock') as FuseBlock;
   const random = generator(7);

@@ -25,6 +25,8 @@ test('a measured value replaces the rated one and looks different', async ({ pag
   await page.keyboard.press('Enter');
   await expect(await cell(page, 'Cabin puck', 'Draw, A')).toHaveText('0.75');
   await expect((await cell(page, 'Cabin puck', 'Draw, A')).locator('span')).toHaveCSS('border-bottom-style', 'solid');
+  // In a cell a letter is text; outside the table it is a shortcut.
+  await page.keyboard.press('Escape');
   await page.keyboard.press('f');
   await expect(page.getByRole('dialog', { name: 'Findings' })).toContainText('measured 9.0 W, rated 12 W');
 });
@@ -76,7 +78,7 @@ test('a copied line is pasted over another whole, what is empty in it too', asyn
 
 test('a new load gets a circuit from its cell, another is removed, and undo brings it back', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/loads`);
-  await page.getByRole('textbox', { name: 'Name of a new load' }).fill('Heater pad');
+  await page.getByRole('textbox', { name: 'Name of a new load' }).fill('Heater pad 20 W');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /1 caution/ })).toBeVisible();
   await (await cell(page, 'Heater pad', 'Circuit')).dblclick();
@@ -125,4 +127,49 @@ test('zones and scenarios are made, changed and removed', async ({ page, pip }) 
   await page.keyboard.press('Enter');
   // Nothing is used; the USB pair waits with 20 mA: 0.02 A x 24 h x 12 V.
   await expect(meter(page, 'A day')).toContainText('5.8 Wh');
+});
+
+test('a load typed by name behaves as its name says; what is not known is asked for', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  const name = page.getByRole('textbox', { name: 'Name of a new load' });
+  await name.fill('Fan light 3 W');
+  await expect(page.getByText('may be several things: choose')).toBeVisible();
+  await name.fill('Bilge pump 40 W');
+  await expect(page.getByRole('combobox', { name: 'Kind of the new load' })).toBeVisible();
+  await name.press('Enter');
+  await expect(await cell(page, 'Bilge pump', 'Rated, each')).toHaveText('40 W');
+  await expect(await cell(page, 'Bilge pump', 'Lasting')).toHaveText('no');
+  await name.fill('Gadget');
+  await expect(page.getByText('draw not known yet')).toBeVisible();
+  await name.press('Enter');
+  await saved(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /Findings/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toContainText('Nobody has said what Gadget draws');
+});
+
+test('letters typed while a cell, a list or a field has the focus are text, never shortcuts', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  const here = page.url();
+  const letters = async () => {
+    for (const key of ['f', '?', '/', 'g', 'h', 'g', 's']) await page.keyboard.press(key);
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    expect(page.url()).toBe(here);
+    await page.keyboard.press('Escape');
+  };
+  for (const column of ['Load', 'Circuit', 'Pcs', 'Draw, A', 'Lasting']) {
+    await (await cell(page, 'Roof fan', column)).click();
+    await letters();
+  }
+  await page.getByRole('textbox', { name: 'Name of a new load' }).click();
+  await letters();
+  await expect(page.getByRole('textbox', { name: 'Name of a new load' })).toHaveValue('f?/ghgs');
+  await page.getByRole('combobox', { name: 'Zone of the new load' }).click();
+  await letters();
+  await expect(page.getByRole('gridcell', { name: 'Roof fan', exact: true })).toHaveCount(1);
+  // Out of the table they are shortcuts again.
+  await (await cell(page, 'Roof fan', 'Load')).click();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('f');
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toBeVisible();
 });

@@ -13,6 +13,18 @@ test('pages carry a strict content policy and no word of the server', async ({ r
   expect(headers['x-content-type-options']).toBe('nosniff');
 });
 
+test('the server answers to its own names alone: a name rebound to this machine gets a plain refusal, and no design', async ({
+  request,
+  heron,
+}) => {
+  for (const path of ['/', `/d/${heron}/rig`, '/api/designs', `/api/designs/${heron}/export`]) {
+    const answer = await request.get(path, { headers: { host: 'rebound.example:3217' } });
+    expect([path, answer.status()]).toEqual([path, 421]);
+    expect(await answer.text()).toContain('does not go by that name');
+  }
+  expect((await request.get('/api/designs', { headers: { host: 'localhost:3217' } })).status()).toBe(200);
+});
+
 test('the server refuses other sites, other types, bodies too large and what it does not understand', async ({ request, heron }) => {
   const url = `/api/designs/${heron}/changes`;
   const foreign = await request.post(url, { data: {}, headers: { origin: 'http://elsewhere.example' } });

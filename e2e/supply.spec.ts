@@ -121,3 +121,48 @@ test('a stud too small for a cable’s ring is a caution', async ({ page, heron 
   await page.getByRole('button', { name: /^Findings/ }).click();
   await expect(page.getByRole('dialog', { name: 'Findings' })).toContainText('rings for that cable begin at M');
 });
+
+test('an isolator, a cut-off and a shunt are put into the main path by hand, edited, and taken out again', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/supply`);
+  const path = page.getByRole('group', { name: 'In the main path' });
+  for (const [part, name] of [
+    ['Low-voltage cut-off', 'Low-voltage cut-off'],
+    ['Shunt in the minus', 'Shunt'],
+  ] as const) {
+    await path.getByRole('button', { name: 'Add to the main path' }).click();
+    await page.getByRole('menuitem', { name: part }).click();
+    await expect(path.getByRole('textbox', { name: `Name of ${name}` })).toBeVisible();
+  }
+  const off = path
+    .getByRole('textbox', { name: 'off under of Low-voltage cut-off' })
+    .or(path.getByRole('spinbutton', { name: 'off under of Low-voltage cut-off' }));
+  await off.fill('11.8');
+  await off.press('Enter');
+  await saved(page);
+  await page.reload();
+  await expect(off).toHaveValue(/11\.8/);
+  await path.getByRole('button', { name: 'Remove Shunt' }).click();
+  await path.getByRole('button', { name: 'Remove Battery isolator' }).click();
+  await expect(path.getByRole('textbox', { name: 'Name of Battery isolator' })).toHaveCount(0);
+  await page.keyboard.press('f');
+  const findings = page.getByRole('dialog', { name: 'Findings' });
+  await expect(findings).toContainText('No way to isolate the battery');
+  await findings.getByRole('button', { name: 'Put an isolator behind the main fuse' }).click();
+  await expect(findings).not.toContainText('No way to isolate the battery');
+});
+
+test('a cable’s size typed in two trades’ ways is asked about, never taken', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/supply`);
+  const size = page.getByRole('combobox', { name: 'Conductor Positive bus bar → Front fuse block' });
+  await size.click();
+  await size.pressSequentially('2-6');
+  const listed = page.locator('.ant-select-dropdown:visible .ant-select-item-option');
+  await expect(listed).toHaveCount(3);
+  await expect(listed.nth(0)).toContainText('6 cores of 2 AWG');
+  await listed.filter({ hasText: '2 cores of 6 mm²' }).click();
+  await expect(page.getByRole('row', { name: /Positive bus bar → Front fuse block/ })).toContainText('6 mm²');
+  // A feed so thin behind the main fuse is a fault at once.
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /Findings/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toContainText('Fuse larger than the wire can carry');
+});

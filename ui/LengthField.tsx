@@ -17,12 +17,14 @@ interface LengthFieldProps {
   units: UnitSystem;
   onPreview(lengthMm: number): string | null;
   onCommit(lengthMm: number): void;
+  /** The shortest it may be, mm; absent: a wire may be no more than a contact. */
+  leastMm?: number;
   onMeasured(measured: boolean): void;
   onCancel(): void;
 }
 
 /** A length in the person's units, with a mark for whether it was measured in the vehicle or is an estimate. */
-export function LengthField({ label, lengthMm, measured, routed = false, ...field }: LengthFieldProps) {
+export function LengthField({ label, lengthMm, measured, routed = false, leastMm = 0, ...field }: LengthFieldProps) {
   const { mostMm, units, onPreview, onCommit, onMeasured, onCancel } = field;
   const estimate = routed
     ? 'By its way through the vehicle; press when the wire itself has been measured'
@@ -34,7 +36,7 @@ export function LengthField({ label, lengthMm, measured, routed = false, ...fiel
         text={formatLengthNumber(lengthMm, units)}
         unit={units === 'metric' ? 'm' : 'ft'}
         parse={(text) => parseLength(text, units)}
-        least={0}
+        least={leastMm}
         most={mostMm}
         measured={measured}
         width={76}

@@ -11,7 +11,7 @@ const collect = vm.runInNewContext('gc') as () => void;
 /** Heap after collection, bytes. */
 function heap(): number {
   collect();
-  return process.memoryUsage().heapUsed;
+  return v8.getHeapStatistics().used_heap_size;
 }
 
 test('an analysis that goes on from another does not keep it: two thousand edits leave the heap where a few hundred did', async () => {

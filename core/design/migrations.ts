@@ -1,4 +1,4 @@
-import { SCHEMA_VERSION } from './vocabulary';
+import { LIMITS, SCHEMA_VERSION } from './vocabulary';
 
 /** Takes records of one schema version to the next. Runs on plain data, before validation; returns new data, alters nothing. */
 export type Migration = (records: unknown[]) => unknown[];
@@ -13,9 +13,16 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 5: a third kind of circuit for drop, the main feed's share, fuse taps, cables of what charges, another school. All of it is added.
   (records) => records,
-  // 6: a vehicle with one battery, a folding panel's cable, what a battery's isolator and hold-down are. All of it is added.
-  (records) => records,
+  // 6: a vehicle with one battery, a folding panel's cable, isolators and cut-offs, level sweeps: added. A stretch measured as nothing was not measured.
+  (records) => records.map(withoutEmptyStretch),
 ];
+
+function withoutEmptyStretch(record: unknown): unknown {
+  const isRoute = typeof record === 'object' && record !== null && 'type' in record && record.type === 'route';
+  if (!isRoute || !('measuredMm' in record) || typeof record.measuredMm !== 'number' || record.measuredMm >= LIMITS.stretchMm)
+    return record;
+  return { ...record, measuredMm: null, measuredOn: null };
+}
 
 /**
  * Brings records of an older schema version up to the present one.

@@ -83,7 +83,7 @@ export const route = z.strictObject({
   kind: z.enum(ROUTE_KINDS),
   bends: z.array(point).max(LIMITS.bends),
   /** Length measured in the vehicle; null: the plan's. */
-  measuredMm: lengthMm.nullable(),
+  measuredMm: z.number().min(LIMITS.stretchMm).max(LIMITS.lengthMm).nullable(),
   measuredOn: z.iso.date().nullable(),
   /** Inside diameter of a conduit or pillar. */
   insideMm: z.number().min(1).max(500).nullable(),

@@ -80,6 +80,8 @@ export const LIMITS = {
   nameLength: 80,
   noteLength: 2000,
   lengthMm: 100_000,
+  /** The shortest a stretch between two places can be. */
+  stretchMm: 1,
   quantity: 200,
   watts: 10_000,
   amps: 1_000,

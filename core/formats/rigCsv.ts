@@ -122,6 +122,8 @@ function readRoute(edit: Edit, cell: Cells, line: number): RigCsvRow {
   const [fromId, toId] = [end('from'), end('to')];
   if (fromId !== '' && fromId === toId) row.problems.push('both ends are the same place');
   const measuredMm = cell('measured') === '' ? null : millimetres(row, cell, 'measured');
+  if (measuredMm !== null && row.problems.length === 0 && measuredMm < LIMITS.stretchMm)
+    row.problems.push('measured: a stretch has a length');
   const insideMm = cell('inside') === '' ? null : millimetres(row, cell, 'inside');
   if (insideMm !== null && (insideMm < 1 || insideMm > 500)) row.problems.push('inside: 1 to 500 mm');
   const kind = (cell('kind') || 'loom') as RouteKind;

@@ -4,7 +4,6 @@ import { Button } from 'antd';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { Edit } from '@/core/design/edit';
 import { addCircuit, usualScheme } from '@/core/switching/schemes';
@@ -15,6 +14,7 @@ import { CircuitsToolbar, type CircuitsShown, type Order } from './CircuitsToolb
 import { CircuitStrip } from './CircuitStrip';
 import { NewCircuit } from './NewCircuit';
 import styles from './CircuitsStage.module.css';
+import { useShortcut } from '@/ui/useShortcut';
 
 const ReadingsDrawer = dynamic(() => import('./ReadingsDrawer').then(({ ReadingsDrawer: drawer }) => drawer), { ssr: false });
 
@@ -80,9 +80,9 @@ export function CircuitsStage() {
     rows.scrollToIndex(at, { align: 'auto' });
     requestAnimationFrame(() => document.getElementById(next)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus());
   };
-  useHotkeys('j', () => move(1));
-  useHotkeys('k', () => move(-1));
-  useHotkeys('o', () => {
+  useShortcut('j', () => move(1));
+  useShortcut('k', () => move(-1));
+  useShortcut('o', () => {
     const current = (document.activeElement?.closest('[data-strip]') as HTMLElement | null)?.id;
     if (current) toggle(current);
   });

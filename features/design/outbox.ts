@@ -37,8 +37,27 @@ function keysOf(designId: string): string[] {
   return Object.keys(window.localStorage).filter((key) => key.startsWith(prefix(designId)));
 }
 
+/** What is kept under a key. An entry that cannot be read, or is no edit, is set aside whole under a key of its own, and stops nothing. */
 function read(key: string): Pending[] {
-  return JSON.parse(window.localStorage.getItem(key) ?? '[]') as Pending[];
+  const text = window.localStorage.getItem(key) ?? '[]';
+  try {
+    const kept: unknown = JSON.parse(text);
+    if (Array.isArray(kept) && kept.every(isPending)) return kept;
+  } catch {
+    // Set aside below, like whatever else is no list of edits.
+  }
+  window.localStorage.setItem(`${SET_ASIDE}${key}`, text);
+  return [];
+}
+
+const SET_ASIDE = 'vine-knot-set-aside:';
+
+function isPending(entry: unknown): entry is Pending {
+  const has = (value: unknown, field: string): value is Record<string, unknown> =>
+    typeof value === 'object' && value !== null && field in value;
+  if (!has(entry, 'changeId') || !has(entry, 'change') || typeof entry.changeId !== 'string') return false;
+  const { change } = entry;
+  return ['added', 'updated', 'removed'].every((part) => has(change, part) && Array.isArray(change[part]));
 }
 
 function keep(designId: string, pending: Pending[]): void {

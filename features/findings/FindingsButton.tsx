@@ -3,10 +3,10 @@
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { Finding, Severity } from '@/core/findings/types';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Verdict } from '@/ui/Verdict';
+import { useShortcut } from '@/ui/useShortcut';
 
 const FindingsDrawer = dynamic(() => import('./FindingsDrawer').then(({ FindingsDrawer: drawer }) => drawer), { ssr: false });
 
@@ -15,7 +15,7 @@ export function FindingsButton() {
   const faults = useDesign(({ findings }) => countOf(findings, 'fault'));
   const cautions = useDesign(({ findings }) => countOf(findings, 'caution'));
   const [open, setOpen] = useState(false);
-  useHotkeys('f', () => setOpen((now) => !now));
+  useShortcut('f', () => setOpen((now) => !now));
   return (
     <>
       <Button aria-label={`Findings: ${faults} faults, ${cautions} cautions`} onClick={() => setOpen(true)}>

@@ -5,7 +5,6 @@ import { Moon, Plus, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState, useTransition } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { LIMITS } from '@/core/design/vocabulary';
 import type { DesignSummary } from '@/server/designs';
 import { EmptyStage } from '@/ui/EmptyStage';
@@ -13,6 +12,7 @@ import { useTheme } from '@/ui/ThemeProvider';
 import { DesignRow } from './DesignRow';
 import { Refused, request } from './requests';
 import styles from './Home.module.css';
+import { useShortcut } from '@/ui/useShortcut';
 
 /** All designs with what matters of each, and making, copying, naming, removing, taking in and giving out. */
 export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; deleted: DesignSummary[] }) {
@@ -23,7 +23,7 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
   const [renaming, setRenaming] = useState<{ id: string; name: string } | null>(null);
   const [working, startWork] = useTransition();
   const fileInput = useRef<HTMLInputElement>(null);
-  useHotkeys('n', () => router.push('/new'));
+  useShortcut('n', () => router.push('/new'));
 
   const act = (work: () => Promise<unknown>) =>
     startWork(async () => {

@@ -94,9 +94,11 @@ function Stretch({ laid: { route, length }, place, count, onNext, onBack }: Stre
   const field = useRef<HTMLInputElement>(null);
   const parsed = useMemo(() => (text.trim() === '' ? null : parseLength(text, units, units === 'metric' ? 'mm' : 'in')), [text, units]);
   const tooLong = parsed?.ok && parsed.value > LIMITS.lengthMm;
-  const strange = parsed?.ok && !tooLong && length.plannedMm !== null && disagrees(parsed.value, length.plannedMm);
+  const tooShort = parsed?.ok && parsed.value < LIMITS.stretchMm;
+  const impossible = tooLong || tooShort;
+  const strange = parsed?.ok && !impossible && length.plannedMm !== null && disagrees(parsed.value, length.plannedMm);
   const take = () => {
-    if (!parsed?.ok || tooLong) {
+    if (!parsed?.ok || impossible) {
       field.current?.focus();
       return;
     }
@@ -138,13 +140,14 @@ function Stretch({ laid: { route, length }, place, count, onNext, onBack }: Stre
       </label>
       <p className={styles.verdict} role="status">
         {parsed && !parsed.ok && <span className={styles.wrong}>{parsed.why}</span>}
+        {tooShort && <span className={styles.wrong}>a stretch has a length: more than nothing</span>}
         {tooLong && <span className={styles.wrong}>longer than any vehicle: check the unit</span>}
         {strange && parsed.ok && (
           <span className={styles.check}>
             Measured <Length mm={parsed.value} />, plan says <Length mm={length.plannedMm!} />: check.
           </span>
         )}
-        {parsed?.ok && !tooLong && !strange && (
+        {parsed?.ok && !impossible && !strange && (
           <span>
             <Length mm={parsed.value} />, as the plan expects.
           </span>
@@ -157,7 +160,7 @@ function Stretch({ laid: { route, length }, place, count, onNext, onBack }: Stre
         <Button size="large" onClick={onNext} disabled={place === count}>
           Skip
         </Button>
-        <Button size="large" type="primary" onClick={take} disabled={!parsed?.ok || tooLong}>
+        <Button size="large" type="primary" onClick={take} disabled={!parsed?.ok || impossible}>
           {strange ? 'Take it anyway' : 'Take it'}
         </Button>
       </div>

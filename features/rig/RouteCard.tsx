@@ -67,6 +67,7 @@ export function RouteCard({ route, onSelect }: { route: Route; onSelect(selectio
             label={`Length of ${route.name}`}
             lengthMm={length.mm}
             measured={length.measured}
+            leastMm={LIMITS.stretchMm}
             mostMm={LIMITS.lengthMm}
             units={units}
             onPreview={(mm) => store.preview((design) => measureRoute(design, route.id, mm, today()))}

@@ -24,7 +24,7 @@ const GROUPS: { title: string; keys: [keys: string, does: string][] }[] = [
       ['Arrows', 'Move; with Shift, select a block'],
       ['Enter or type', 'Edit the cell'],
       ['Enter, Tab', 'Take the value, move on'],
-      ['Esc', 'Leave the value as it was'],
+      ['Esc', 'Leave the value as it was; again, leave the table'],
       ['Ctrl C, Ctrl V', 'Copy a block; paste from a spreadsheet'],
       ['Delete', 'Empty the cell'],
       ['Ctrl Delete', 'Remove the row'],

@@ -11,6 +11,7 @@ import { SETTINGS_ID, type UnitSystem } from '@/core/design/vocabulary';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { FindingsButton } from '@/features/findings/FindingsButton';
 import { useTheme } from '@/ui/ThemeProvider';
+import { useShortcut } from '@/ui/useShortcut';
 import { DesignName } from './DesignName';
 import { STAGES } from './stages';
 import styles from './TopBar.module.css';
@@ -28,14 +29,14 @@ export function TopBar() {
 
   useHotkeys('mod+z', () => void store.step('undo'), { preventDefault: true, enableOnFormTags: false });
   useHotkeys('mod+shift+z, mod+y', () => void store.step('redo'), { preventDefault: true });
-  useHotkeys('slash', () => setDialog('find'), { preventDefault: true });
-  useHotkeys('shift+slash, ?', () => setDialog('shortcuts'), { preventDefault: true, useKey: true });
+  useShortcut('slash', () => setDialog('find'), { preventDefault: true });
+  useShortcut('shift+slash, ?', () => setDialog('shortcuts'), { preventDefault: true, useKey: true });
   for (const stage of STAGES) {
     // eslint-disable-next-line react-hooks/rules-of-hooks -- the list of stages is fixed, so the order of hooks is too
-    useHotkeys(`g>${stage.key}`, () => router.push(`/d/${id}/${stage.id}`));
+    useShortcut(`g>${stage.key}`, () => router.push(`/d/${id}/${stage.id}`));
   }
-  useHotkeys('g>p', () => router.push(`/d/${id}/report`));
-  useHotkeys('g>h', () => router.push('/'));
+  useShortcut('g>p', () => router.push(`/d/${id}/report`));
+  useShortcut('g>h', () => router.push('/'));
 
   return (
     <header className={styles.bar}>

@@ -22,7 +22,9 @@ export function Workspace({ designId, children }: { designId: string; children: 
     <div className={styles.frame}>
       <Stem designId={designId} />
       <TopBar />
-      <main className={styles.stage}>{children}</main>
+      <main className={styles.stage} tabIndex={-1}>
+        {children}
+      </main>
       <MeterBar />
       <Notices />
       <NetworkWatch />

@@ -140,6 +140,8 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
     else if ((event.key === 'Enter' || event.key === 'F2') && column.edit) setEditing({ start: startText(rows[at.row]!, column) });
     else if (event.key === 'Delete' && (event.ctrlKey || event.metaKey)) actions.remove(rows.slice(block.top, block.bottom + 1));
     else if (event.key === 'Delete' || event.key === 'Backspace') clearBlock();
+    else if (event.key === 'Escape' && !anchor) table.current?.closest('main')?.focus();
+    else if (event.key === 'Escape') setAnchor(null);
     else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && column.edit && !column.options)
       setEditing({ start: event.key });
     else return;

@@ -1,0 +1,20 @@
+'use client';
+
+import { useHotkeys } from 'react-hotkeys-hook';
+
+/** Whatever takes letters for itself: fields, cells, lists one types into. */
+const TAKES_LETTERS =
+  'input, textarea, select, [contenteditable="true"], [role="grid"], [role="gridcell"], [role="listbox"], [role="combobox"], [role="textbox"], [role="spinbutton"], [role="menu"]';
+
+/** Whether a key pressed there is text, or a choice in a list, and never a command. */
+export function takesLetters(target: EventTarget | null): boolean {
+  return target instanceof Element && target.closest(TAKES_LETTERS) !== null;
+}
+
+/**
+ * A shortcut of bare keys, the one way to make one: while anything that takes letters has the focus it is not there. Escape leaves a table's cell.
+ * @param keys as `f`, `shift+slash` or in a row as `g>h`
+ */
+export function useShortcut(keys: string, act: () => void, options: { useKey?: boolean; preventDefault?: boolean } = {}): void {
+  useHotkeys(keys, act, { ...options, ignoreEventWhen: ({ target }) => takesLetters(target) });
+}
