@@ -112,7 +112,7 @@ test('a finding leads to its place and one click mends it; the meter and the ste
   ).toHaveAttribute('aria-expanded', 'true');
   await fault.getByRole('button', { name: 'Fit a 7.5 A fuse' }).click();
   await expect(fault).toHaveCount(0);
-  await drawer.getByRole('button', { name: 'Use 2.5 mm²' }).click();
+  await drawer.getByRole('button', { name: 'Use 4 mm²' }).click();
   await drawer.getByRole('button', { name: 'Fit a 7.5 A fuse' }).click();
   await expect(page.getByRole('navigation', { name: 'Stages' })).not.toContainText('fault');
   await expect(meter(page, 'Worst drop')).not.toContainText('over');
@@ -131,9 +131,9 @@ test('find, shortcuts, stage keys, units and the night theme', async ({ page, he
   await page.keyboard.press('g');
   await page.keyboard.press('s');
   await expect(page).toHaveURL(/supply/);
-  await expect(page.getByRole('textbox', { name: 'Length Main fuse to Positive bus bar' })).toHaveValue('0.72');
+  await expect(page.getByRole('textbox', { name: 'Length Battery isolator to Positive bus bar' })).toHaveValue('0.72');
   await page.getByRole('button', { name: 'ft', exact: true }).click();
-  await expect(page.getByRole('textbox', { name: 'Length Main fuse to Positive bus bar' })).toHaveValue('2.4');
+  await expect(page.getByRole('textbox', { name: 'Length Battery isolator to Positive bus bar' })).toHaveValue('2.4');
   await page.getByRole('button', { name: 'Night theme' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
   // The kit's own controls turn dark at once, as they are after a reload.

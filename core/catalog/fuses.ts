@@ -46,6 +46,12 @@ export const BLADE_COLOURS: Record<number, string> = {
   40: 'orange',
 };
 
+/** A family's name inside a sentence. */
+export function familyWords(family: ProtectionFamily): string {
+  const name = FAMILY_NAMES[family];
+  return name.charAt(0).toLowerCase() + name.slice(1);
+}
+
 /** Every rating one can buy in some family, ascending, for a question that names no family. */
 export const ANY_RATING_A: readonly number[] = [...new Set(Object.values(RATINGS_A).flat())].sort((a, b) => a - b);
 

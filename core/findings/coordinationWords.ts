@@ -1,11 +1,11 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
-import { FAMILY_NAMES } from '../catalog/fuses';
+import { familyWords } from '../catalog/fuses';
 import type { ProtectionFamily } from '../design/vocabulary';
 import { formatConductor, formatSeconds } from '../units/quantity';
 import type { CoordinationRule } from './types';
 import type { RuleWords } from './wording';
 
-const family = (text: string) => FAMILY_NAMES[text as ProtectionFamily].toLowerCase();
+const family = (text: string) => familyWords(text as ProtectionFamily);
 const times = (text: string) => Number(text).toFixed(1);
 
 /** What the rules about fuses in a chain and about contacts say. */

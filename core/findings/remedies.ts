@@ -1,7 +1,7 @@
 import { conductorTables } from '../analysis/conductorTables';
 import type { Analysis, CircuitAnalysis, WireAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
-import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
+import { familyWords, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { breaksAt } from '../catalog/interrupting';
 import { isEmpty, updateRecords, type Change } from '../design/change';
@@ -307,7 +307,7 @@ function familyThatCan({ design, wires, index }: Analysis, { subjects: [id], num
   const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
   if (breaksAt(family, nominalV) < Number(numbers.atA) || guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
   return {
-    label: `Fit a ${FAMILY_NAMES[family].toLowerCase()}, ${formatRating(ratingA)}`,
+    label: `Fit a ${familyWords(family)}, ${formatRating(ratingA)}`,
     change: updateRecords(design, [{ id: fuse.id, set: { family, ratingA } }]),
   };
 }

@@ -1,4 +1,4 @@
-import { FAMILY_NAMES } from '../catalog/fuses';
+import { familyWords } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { ProtectionFamily, UnitSystem } from '../design/vocabulary';
 import type { Design } from '../design/design';
@@ -120,7 +120,7 @@ const WORDS: Record<Rule, RuleWords> = {
   'fuse.notStandard': {
     title: 'No such rating',
     message: (say) =>
-      `${say.name()}: ${say.rating('ratingA')} is not a rating a ${FAMILY_NAMES[say.raw('family') as ProtectionFamily].toLowerCase()} comes in.`,
+      `${say.name()}: ${say.rating('ratingA')} is not a rating a ${familyWords(say.raw('family') as ProtectionFamily)} comes in.`,
     why: 'Ratings by ISO 8820-3 for blade fuses, by trade ranges for the others.',
   },
   'fuse.notFed': {

@@ -11,7 +11,7 @@ import { studWords } from '../catalog/terminals';
 import type { FeedCable } from '../devices/feedCable';
 import { feedShareOf } from '../sizing/dropTargets';
 import { CHEMISTRY_FACTS } from '../catalog/chemistries';
-import { FAMILY_NAMES, TAP_WORDS } from '../catalog/fuses';
+import { familyWords, TAP_WORDS } from '../catalog/fuses';
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { SOURCES } from '../catalog/sources';
 import { nameOf } from '../design/names';
@@ -209,9 +209,7 @@ function feedWords({ mainFeeds, design, index }: Analysis): string[] {
 
 function batteryWords({ battery, devices }: Analysis['index']): string {
   const mains = Array.from(devices.values()).flatMap((device) =>
-    device.kind === 'protection' && !device.mount
-      ? [`${device.name}: ${FAMILY_NAMES[device.family].toLowerCase()}, ${formatRating(device.ratingA)}`]
-      : [],
+    device.kind === 'protection' && !device.mount ? [`${device.name}: ${familyWords(device.family)}, ${formatRating(device.ratingA)}`] : [],
   );
   const words = battery
     ? [

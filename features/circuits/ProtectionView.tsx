@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { ProtectionAnalysis } from '@/core/analysis/protections';
 import { chainOf, protectionTree } from '@/core/analysis/protectionChain';
-import { FAMILY_NAMES } from '@/core/catalog/fuses';
+import { familyWords } from '@/core/catalog/fuses';
 import { nameOf } from '@/core/design/names';
 import { wordFinding } from '@/core/findings/wording';
 import { endVerdict } from '@/core/sizing/coordination';
@@ -79,7 +79,7 @@ export function ProtectionView() {
           {name(chain.links[0]!)}
           <small>
             {' '}
-            {formatRating(chain.links[0]!.fuse.ratingA)} {FAMILY_NAMES[chain.links[0]!.fuse.family].toLowerCase()}
+            {formatRating(chain.links[0]!.fuse.ratingA)} {familyWords(chain.links[0]!.fuse.family)}
           </small>
         </h3>
         <TimeCurrentChart chain={chain} nameOf={(id) => nameOf(analysis.design, id)} />

@@ -4,7 +4,7 @@ import { scaleLog } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { chainDamageS, gateBand, type ProtectionChain } from '@/core/analysis/protectionChain';
 import { clearingS } from '@/core/sizing/coordination';
-import { FAMILY_NAMES } from '@/core/catalog/fuses';
+import { familyWords } from '@/core/catalog/fuses';
 import { LONGEST_FAULT_S } from '@/core/catalog/fuseTimes';
 import { formatAmps, formatConductor, formatNumber, formatRating } from '@/core/units/quantity';
 import { Cursor } from '@/ui/charts/Axes';
@@ -54,7 +54,7 @@ export function TimeCurrentChart({ chain, nameOf }: { chain: ProtectionChain; na
   return (
     <Chart
       title="Opening times"
-      says={`${chain.links.map(({ fuse }) => `${formatRating(fuse.ratingA)} ${FAMILY_NAMES[fuse.family].toLowerCase()}`).join(', behind ')}: between soonest and latest`}
+      says={`${chain.links.map(({ fuse }) => `${formatRating(fuse.ratingA)} ${familyWords(fuse.family)}`).join(', behind ')}: between soonest and latest`}
       frame={FRAME}
       points={POINTS}
       read={(point) => said(ampsAt(point))}

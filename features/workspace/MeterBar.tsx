@@ -1,7 +1,7 @@
 'use client';
 
 import { Popover } from 'antd';
-import { memo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
 import { isSolved, useSolved } from '@/features/design/useSolved';
 import { formatAmps, formatHours, formatNumber, formatPercent, formatRating, formatWattHours } from '@/core/units/quantity';
@@ -59,17 +59,24 @@ export function MeterBar() {
 
 /**
  * The worst drop solved as wired with everything on, battery to load, and that of the cables alone by the formula: fuses, switches and joints
- * add to the one and not to the other. The larger is held against the target.
+ * add to the one and not to the other. The larger is held against the target, circuit by circuit: the one nearest to or farthest past its own is shown.
  */
 function useWorstDrop(): { solved: number | null; cable: number | null; target: number | null } {
-  const cable = useDesign(({ analysis }) => analysis.totals.worstDropPercent);
-  const target = useDesign(
-    ({ analysis }) => analysis.circuits.find(({ id }) => id === analysis.totals.worstDropCircuitId)?.targetPercent ?? null,
-  );
+  const circuits = useDesign(({ analysis }) => analysis.circuits);
   const answer = useSolved(ALL_ON);
-  const solved =
-    isSolved(answer) && answer.drops.size > 0 ? Math.max(...Array.from(answer.drops.values(), (drop) => drop.dropPercent)) : null;
-  return { solved, cable, target };
+  return useMemo(() => {
+    let worst: { solved: number | null; cable: number | null; target: number | null } = { solved: null, cable: null, target: null };
+    let most = -1;
+    for (const { id, dropPercent, targetPercent, worstLoadId } of circuits) {
+      if (worstLoadId === null) continue;
+      const solved = isSolved(answer) ? (answer.drops.get(id)?.dropPercent ?? null) : null;
+      const share = Math.max(solved ?? 0, dropPercent) / targetPercent;
+      if (share <= most) continue;
+      most = share;
+      worst = { solved, cable: dropPercent, target: targetPercent };
+    }
+    return worst;
+  }, [circuits, answer]);
 }
 
 const ALL_ON = { kind: 'allOn' } as const;

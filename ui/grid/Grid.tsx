@@ -14,6 +14,7 @@ import {
   type ReactNode,
   type Ref,
 } from 'react';
+import { flushSync } from 'react-dom';
 import { GridRowView } from './GridRowView';
 import { blockText, parseBlock } from './clipboard';
 import type { GridActions, GridColumn, GridGroup, GridRow } from './types';
@@ -143,7 +144,8 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
     else if (event.key === 'Escape' && !anchor) table.current?.closest('main')?.focus();
     else if (event.key === 'Escape') setAnchor(null);
     else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && column.edit && !column.options)
-      setEditing({ start: event.key });
+      // At once: the next letter must find the field there, however fast it comes.
+      flushSync(() => setEditing({ start: event.key }));
     else return;
     event.preventDefault();
     event.stopPropagation();
