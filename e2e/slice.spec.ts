@@ -110,7 +110,7 @@ test('a finding leads to its place and one click mends it; the meter and the ste
       .getByRole('button', { name: /Driving lamps/ })
       .first(),
   ).toHaveAttribute('aria-expanded', 'true');
-  await fault.getByRole('button', { name: 'Fit a 7.5 A fuse' }).click();
+  await fault.getByRole('button', { name: 'Use 4 mm²' }).click();
   await expect(fault).toHaveCount(0);
   await drawer.getByRole('button', { name: 'Use 4 mm²' }).click();
   await drawer.getByRole('button', { name: 'Fit a 7.5 A fuse' }).click();

@@ -15,6 +15,16 @@ export function takesLetters(target: EventTarget | null): boolean {
  * A shortcut of bare keys, the one way to make one: while anything that takes letters has the focus it is not there. Escape leaves a table's cell.
  * @param keys as `f`, `shift+slash` or in a row as `g>h`
  */
-export function useShortcut(keys: string, act: () => void, options: { useKey?: boolean; preventDefault?: boolean } = {}): void {
-  useHotkeys(keys, act, { ...options, ignoreEventWhen: ({ target }) => takesLetters(target) });
+export function useShortcut(
+  keys: string,
+  act: () => void,
+  { useKey, preventDefault = false }: { useKey?: boolean; preventDefault?: boolean } = {},
+): void {
+  // Asked here, since the package asks `ignoreEventWhen` of single keys only and never of keys in a row.
+  const unlessText = (event: KeyboardEvent) => {
+    if (takesLetters(event.target)) return;
+    if (preventDefault) event.preventDefault();
+    act();
+  };
+  useHotkeys(keys, unlessText, { useKey });
 }
