@@ -90,6 +90,16 @@ test('a larger fuse that could no longer end a short at the far lamp is not offe
   expect(faultsAfter(anew!)).toEqual([]);
 });
 
+test('a remedy that brings no new caution comes before one that does', () => {
+  const analysis = analyse(start);
+  const finding = analysis.findings.find(({ rule }) => rule === 'fuse.aboveConductor')!;
+  const cautionsAfter = soundRemedies(analysis, finding).map(
+    ({ change }) => analyse(applyChange(start, change)).findings.filter(({ severity }) => severity === 'caution').length,
+  );
+  // The snug fuse loses more volts itself than the target leaves it; the thicker wire loses less.
+  expect(cautionsAfter).toEqual([2, 3]);
+});
+
 test('an empty circuit is a note, and taking it out mends it', () => {
   const circuit = analyse(start).circuits[0]!;
   const loadsOff = circuit.loadIds.reduce<Design>((design) => {

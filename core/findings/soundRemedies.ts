@@ -10,31 +10,35 @@ import type { Finding, Rule } from './types';
 const CHOICES = new Set<Rule>(['rig.measuredDiffers', 'rig.wireDiffers', 'battery.holdUnknown']);
 
 /**
- * The remedies that mend a finding and bring no fault that was not there: a larger fuse, say, may no longer end a short at the far lamp. Where
- * all of a circuit's would, its wires and fuse sized anew by every rule at once, if any size does it. For a person to click; costs one
- * analysis a remedy.
+ * The remedies that mend a finding and bring no fault that was not there: a larger fuse, say, may no longer end a short at the far lamp. Those
+ * that bring no caution either come first: the smaller fuse of a thin wire may lose too many volts itself. Where all of a circuit's bring a
+ * fault, its wires and fuse sized anew by every rule at once, if any size does it. For a person to click; costs one analysis a remedy.
  */
 export function soundRemedies(analysis: Analysis, finding: Finding): Remedy[] {
   const offered = remediesFor(analysis, finding);
   if (CHOICES.has(finding.rule)) return offered;
-  const known = faultsOf(analysis);
-  const isSound = ({ change }: Remedy) => bringsNone(analysis, change, known);
-  const sound = offered.filter(isSound);
-  if (sound.length > 0 || offered.length === 0 || finding.circuitId === null) return sound;
+  const tried = offered.map((remedy) => ({ remedy, brought: brings(analysis, remedy.change) }));
+  const sound = tried.filter(({ brought }) => brought.faults === 0).sort((one, other) => one.brought.cautions - other.brought.cautions);
+  if (sound.length > 0 || offered.length === 0 || finding.circuitId === null) return sound.map(({ remedy }) => remedy);
   const anew = sizedAnew(analysis, finding.circuitId);
-  return anew && isSound(anew) ? [anew] : [];
+  return anew && brings(analysis, anew.change).faults === 0 ? [anew] : [];
 }
 
-function bringsNone(analysis: Analysis, change: Change, known: ReadonlySet<string>): boolean {
+/** How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults. */
+function brings(analysis: Analysis, change: Change): { faults: number; cautions: number } {
   const after = analyse(applyUnchecked(analysis.design, change), analysis);
-  for (const fault of faultsOf(after)) if (!known.has(fault)) return false;
-  return true;
+  const faults = wrongs(analysis, ['fault']);
+  const any = wrongs(analysis, ['fault', 'caution']);
+  return {
+    faults: [...wrongs(after, ['fault'])].filter((wrong) => !faults.has(wrong)).length,
+    cautions: [...wrongs(after, ['caution'])].filter((wrong) => !any.has(wrong)).length,
+  };
 }
 
 /** What is wrong where: by circuit, since the same fault may name another of its wires after a change. */
-function faultsOf({ findings }: Analysis): Set<string> {
-  const faults = findings.filter(({ severity }) => severity === 'fault');
-  return new Set(faults.map(({ rule, circuitId, subjects }) => `${rule} ${circuitId ?? subjects[0]}`));
+function wrongs({ findings }: Analysis, severities: Finding['severity'][]): Set<string> {
+  const bad = findings.filter(({ severity }) => severities.includes(severity));
+  return new Set(bad.map(({ rule, circuitId, subjects }) => `${rule} ${circuitId ?? subjects[0]}`));
 }
 
 function sizedAnew(analysis: Analysis, circuitId: string): Remedy | null {
