@@ -11,7 +11,7 @@ const act = async (page: Page, name: string, action: string) => {
 test('home shows what matters of each design', async ({ page }) => {
   await page.goto('/');
   await expect(row(page, 'Heron').first()).toContainText('20');
-  await expect(row(page, 'Heron').first()).toContainText('7.7 %');
+  await expect(row(page, 'Heron').first()).toContainText('8.3 %');
   await expect(row(page, 'Heron').first()).toContainText('1 fault');
   await expect(row(page, 'Pip').first()).toContainText('OK');
 });

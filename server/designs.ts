@@ -47,9 +47,9 @@ export async function listDesigns(deleted = false): Promise<DesignSummary[]> {
   const summaries: DesignSummary[] = [];
   const until = Date.now() + JUDGING_MS;
   for (const row of rows) {
-    const { id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH } = row;
+    const { id, name, vehicle, updatedAt, deletedAt, circuits, dailyWh, runtimeH } = row;
     const isStale = row.judgedRevision !== row.headRevision && deletedAt === null;
-    const { slowFaults, slowCautions } = isStale && Date.now() < until ? await judgedOrNot(id, row) : row;
+    const { slowFaults, slowCautions, worstDropPercent } = isStale && Date.now() < until ? await judgedOrNot(id, row) : row;
     summaries.push({
       ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH },
       ...{ faults: row.faults + slowFaults, cautions: row.cautions + slowCautions },

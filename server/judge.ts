@@ -1,5 +1,8 @@
 import { and, eq } from 'drizzle-orm';
 import { analyse } from '@/core/analysis/analyse';
+import { solveDesign } from '@/core/analysis/solved';
+import type { Analysis } from '@/core/analysis/types';
+import { worstDrop } from '@/core/analysis/wiredDrops';
 import { findInDays } from '@/core/findings/dayRules';
 import { findInNetwork } from '@/core/findings/networkRules';
 import type { Finding } from '@/core/findings/types';
@@ -11,14 +14,15 @@ import { oneWriterAtATime, store } from './store';
 const MOST_CIRCUITS = 100;
 
 /**
- * Counts what takes too long for every edit, the solved network and the days lived through, and keeps the count beside the design's summary, if
- * it still stands at that revision.
+ * Counts what takes too long for every edit, the solved network and the days lived through, and keeps it and the worst drop beside the design's
+ * summary, if it still stands at that revision.
  */
 export async function judge(designId: string, { revision, design, analysis: known }: Remembered): Promise<Judged> {
   const analysis = known ?? analyse(design);
-  const found: Finding[] = [...findInDays(analysis), ...(analysis.circuits.length <= MOST_CIRCUITS ? findInNetwork(analysis) : [])];
+  const found: Finding[] = [...findInDays(analysis), ...(isSmall(analysis) ? findInNetwork(analysis) : [])];
   const count = (severity: Finding['severity']) => found.filter((finding) => finding.severity === severity).length;
-  const judged = { judgedRevision: revision, slowFaults: count('fault'), slowCautions: count('caution') };
+  const counts = { judgedRevision: revision, slowFaults: count('fault'), slowCautions: count('caution') };
+  const judged = { ...counts, worstDropPercent: worstDropOf(analysis) };
   const database = await store().database;
   await oneWriterAtATime(() =>
     database
@@ -29,4 +33,14 @@ export async function judge(designId: string, { revision, design, analysis: know
   return judged;
 }
 
-export type Judged = Pick<typeof table.design.$inferSelect, 'judgedRevision' | 'slowFaults' | 'slowCautions'>;
+/** As wired with everything on, or of the cables alone where that is not solved. */
+function worstDropOf(analysis: Analysis): number | null {
+  const solved = isSmall(analysis) ? solveDesign(analysis, { kind: 'allOn' }) : null;
+  return worstDrop(analysis, solved && 'live' in solved ? solved.drops : null)?.percent ?? null;
+}
+
+function isSmall({ circuits }: Analysis): boolean {
+  return circuits.length <= MOST_CIRCUITS;
+}
+
+export type Judged = Pick<typeof table.design.$inferSelect, 'judgedRevision' | 'slowFaults' | 'slowCautions' | 'worstDropPercent'>;

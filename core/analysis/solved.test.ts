@@ -3,8 +3,13 @@ import { rig } from '../../testing/rig';
 import { NetworkError } from '../network/networkError';
 import type { StateChoice } from '../network/namedStates';
 import { analyse } from './analyse';
+import { applyChange, updateRecords } from '../design/change';
+import { SETTINGS_ID } from '../design/vocabulary';
+import { makeReport } from '../formats/report';
+import { formatPercent } from '../units/quantity';
 import { readingsOf } from './readings';
 import { solveDesign, type SolvedDesign } from './solved';
+import { worstDrop } from './wiredDrops';
 
 const analysis = analyse(heron());
 
@@ -94,4 +99,27 @@ test('a design without a battery has an answer: nothing', () => {
   const answer = solveDesign(analyse(build.design()), { kind: 'allOn' }) as SolvedDesign;
   expect(answer.batteryV).toBe(0);
   expect(answer.live.voltage({ deviceId: 'lamp', terminal: 'plus' })).toBeCloseTo(0, 9);
+});
+
+test('the report names the worst drop of the screens: as wired, and of the cables alone', () => {
+  const { drops } = solved({ kind: 'allOn' });
+  const worst = worstDrop(analysis, drops)!;
+  expect(worst.percent).toBe(worst.wiredPercent);
+  expect(worst.wiredPercent!).toBeGreaterThan(worst.cablePercent);
+  const fact = makeReport(analysis).facts.find(({ name }) => name === 'Worst drop')!;
+  expect(fact.value).toBe(`${formatPercent(worst.wiredPercent)}, cables ${formatPercent(worst.cablePercent)}`);
+});
+
+test('counted from the fuse, a drop as wired leaves out what the shared cables lose', () => {
+  const fromFuse = analyse(
+    applyChange(analysis.design, updateRecords(analysis.design, [{ id: SETTINGS_ID, set: { dropFrom: 'fuseBlock' } }])),
+  );
+  const answer = solveDesign(fromFuse, { kind: 'allOn' });
+  if (answer instanceof NetworkError) throw answer;
+  for (const { id, dropPercent } of fromFuse.circuits) {
+    const wired = answer.drops.get(id)!.dropPercent;
+    expect(wired).toBeLessThan(solved({ kind: 'allOn' }).drops.get(id)!.dropPercent);
+    // Switches and joints add to it; less than the formula it may be only by the little more that voltages above nominal draw from power.
+    expect(wired).toBeGreaterThan(dropPercent * 0.85);
+  }
 });

@@ -3,6 +3,7 @@ import { NetworkError } from '../network/networkError';
 import { stateFor, type StateChoice } from '../network/namedStates';
 import { LiveDesign, type Outcome } from '../network/settle';
 import type { Analysis } from './types';
+import { wiredDrops, type WiredDrop } from './wiredDrops';
 
 /** A design solved as it is wired, in one state. */
 export interface SolvedDesign {
@@ -12,8 +13,8 @@ export interface SolvedDesign {
   live: LiveDesign;
   /** Volts between the battery's terminals. */
   batteryV: number;
-  /** What each circuit's worst load loses of that, for circuits with a running load. */
-  drops: Map<string, { loadId: string; dropV: number; dropPercent: number; acrossV: number }>;
+  /** By circuit; none where relays never come to rest. */
+  drops: Map<string, WiredDrop>;
 }
 
 /** Solves a design in a state. The error, when there is one, says which part has no answer. */
@@ -25,14 +26,7 @@ export function solveDesign(analysis: Analysis, choice: StateChoice): SolvedDesi
     const outcome = live.settle(state);
     const volts = (ref: TerminalRef) => live.voltage(ref) ?? 0;
     const batteryV = index.battery ? volts({ deviceId: index.battery.id, terminal: 'plus' }) : 0;
-    const drops: SolvedDesign['drops'] = new Map();
-    for (const { id, circuitId } of loads.values()) {
-      if (circuitId === null || state.controls[id]?.on !== true) continue;
-      const acrossV = volts({ deviceId: id, terminal: 'plus' }) - volts({ deviceId: id, terminal: 'minus' });
-      const dropV = batteryV - acrossV;
-      if (dropV <= (drops.get(circuitId)?.dropV ?? -Infinity)) continue;
-      drops.set(circuitId, { loadId: id, dropV, acrossV, dropPercent: (dropV / index.settings.nominalV) * 100 });
-    }
+    const drops = outcome.kind === 'oscillating' ? new Map<string, WiredDrop>() : wiredDrops(analysis, live, outcome.state);
     return { analysis, choice, outcome, live, batteryV, drops };
   } catch (error) {
     if (error instanceof NetworkError) return error;

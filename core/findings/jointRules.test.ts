@@ -16,7 +16,7 @@ test('the demos’ rings fit their studs', () => {
 });
 
 test('what lands on a stud is listed by size, with the smallest stud its thickest ring comes for', () => {
-  const studs = studsOf(analyse(heron()));
+  const studs = studsOf(analyse(set(heron(), 'wire_hideminus', { conductor: 'mm2:35' })));
   const minus = studs.find(({ deviceId, terminal }) => deviceId === 'bat_house' && terminal === 'minus')!;
   expect(minus).toMatchObject({ stud: 'M8', count: 2, oneBolt: true });
   expect(minus.rings).toEqual(

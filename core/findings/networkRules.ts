@@ -1,4 +1,5 @@
 import type { Analysis } from '../analysis/types';
+import { wiredDrops } from '../analysis/wiredDrops';
 import type { DesignIndex } from '../design/design';
 import type { Device, Switch, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
@@ -6,7 +7,6 @@ import { withControl, type ControlState } from '../network/controlState';
 import { NetworkError } from '../network/networkError';
 import { stateFor } from '../network/namedStates';
 import { LiveDesign } from '../network/settle';
-import { isReturnJunction } from '../network/flow';
 import { terminalKey } from '../network/wiring';
 import { isOver } from '../units/compare';
 import { SEVERE_PERCENT } from './dropRules';
@@ -112,37 +112,15 @@ function overdrawnSignals({ index }: Analysis, live: LiveDesign): Finding[] {
  * Circuits whose formula keeps the target and whose solved voltages do not: fuses, contacts and joints lose their share too, and what holds its
  * power draws more as its voltage falls.
  */
-function dropsAsWired({ circuits, index, loads, wiring }: Analysis, live: LiveDesign, state: ControlState): Finding[] {
-  const { battery, settings } = index;
-  if (!battery) return [];
-  const volts = (deviceId: string, terminal: string) => live.voltage({ deviceId, terminal }) ?? 0;
-  return circuits.flatMap(({ id: circuitId, loadIds, protectionId, dropPercent, targetPercent, fed }): Finding[] => {
-    if (!fed || isOver(dropPercent, targetPercent, 1)) return [];
-    let worst: { id: string; dropV: number } | null = null;
-    for (const id of loadIds) {
-      if (state.controls[id]?.on !== true || !loads.get(id)!.returned) continue;
-      const home = settings.dropFrom === 'battery' ? { deviceId: battery.id, terminal: 'minus' } : homeOf(wiring, index, id);
-      const from =
-        settings.dropFrom === 'battery' ? { deviceId: battery.id, terminal: 'plus' } : { deviceId: protectionId, terminal: 'out' };
-      const sourceV = volts(from.deviceId, from.terminal) - volts(home.deviceId, home.terminal);
-      const dropV = sourceV - across(live, id);
-      if (!worst || dropV > worst.dropV) worst = { id, dropV };
-    }
-    const solvedPercent = ((worst?.dropV ?? 0) / settings.nominalV) * 100;
-    if (!worst || !isOver(solvedPercent, targetPercent, 1)) return [];
-    const severity = solvedPercent > Math.max(SEVERE_PERCENT, targetPercent) ? 'fault' : 'caution';
-    const numbers = { dropV: worst.dropV, solvedPercent, dropPercent, targetPercent };
-    return [finding('drop.asWired', severity, [circuitId, worst.id], numbers, circuitId)];
+function dropsAsWired(analysis: Analysis, live: LiveDesign, state: ControlState): Finding[] {
+  const drops = wiredDrops(analysis, live, state);
+  return analysis.circuits.flatMap(({ id: circuitId, dropPercent, targetPercent }): Finding[] => {
+    const worst = drops.get(circuitId);
+    if (!worst || isOver(dropPercent, targetPercent, 1) || !isOver(worst.dropPercent, targetPercent, 1)) return [];
+    const severity = worst.dropPercent > Math.max(SEVERE_PERCENT, targetPercent) ? 'fault' : 'caution';
+    const numbers = { dropV: worst.dropV, solvedPercent: worst.dropPercent, dropPercent, targetPercent };
+    return [finding('drop.asWired', severity, [circuitId, worst.loadId], numbers, circuitId)];
   });
-}
-
-/** Where a load's return meets those of others, the last point before the battery that its own drop is counted from. */
-function homeOf({ return: tree }: Analysis['wiring'], { devices }: DesignIndex, loadId: string): TerminalRef {
-  for (let at = tree.at.get(terminalKey(loadId, 'minus')) ?? -1; at >= 0; at = tree.nodes[at]!.parent) {
-    const { deviceId, terminal, parent } = tree.nodes[at]!;
-    if (parent < 0 || isReturnJunction(deviceId, devices.get(deviceId)?.kind)) return { deviceId, terminal };
-  }
-  return { deviceId: loadId, terminal: 'minus' };
 }
 
 /** A load whose own return is missing and that runs all the same. */

@@ -3,6 +3,7 @@ import type { Analysis } from '../analysis/types';
 import { applyUnchecked, type Change } from '../design/change';
 import { pricesOf, propose } from '../sizing/propose';
 import { formatConductor, formatRating } from '../units/quantity';
+import { findInNetwork } from './networkRules';
 import { remediesFor, type Remedy } from './remedies';
 import type { Finding, Rule } from './types';
 
@@ -27,18 +28,20 @@ export function soundRemedies(analysis: Analysis, finding: Finding): Remedy[] {
 /** How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults. */
 function brings(analysis: Analysis, change: Change): { faults: number; cautions: number } {
   const after = analyse(applyUnchecked(analysis.design, change), analysis);
-  const faults = wrongs(analysis, ['fault']);
-  const any = wrongs(analysis, ['fault', 'caution']);
-  return {
-    faults: [...wrongs(after, ['fault'])].filter((wrong) => !faults.has(wrong)).length,
-    cautions: [...wrongs(after, ['caution'])].filter((wrong) => !any.has(wrong)).length,
-  };
+  const were = wrongs(analysis);
+  const brought = [...wrongs(after)].filter(([wrong, severity]) => severity !== were.get(wrong) && were.get(wrong) !== 'fault');
+  const faults = brought.filter(([, severity]) => severity === 'fault').length;
+  return { faults, cautions: brought.length - faults };
 }
 
-/** What is wrong where: by circuit, since the same fault may name another of its wires after a change. */
-function wrongs({ findings }: Analysis, severities: Finding['severity'][]): Set<string> {
-  const bad = findings.filter(({ severity }) => severities.includes(severity));
-  return new Set(bad.map(({ rule, circuitId, subjects }) => `${rule} ${circuitId ?? subjects[0]}`));
+/** How bad what is wrong where, solved as wired too: by circuit, since the same fault may name another of its wires after a change. */
+function wrongs(analysis: Analysis): Map<string, Finding['severity']> {
+  const worst = new Map<string, Finding['severity']>();
+  for (const { rule, severity, circuitId, subjects } of [...analysis.findings, ...findInNetwork(analysis)]) {
+    const wrong = `${rule} ${circuitId ?? subjects[0]}`;
+    if (severity !== 'note' && worst.get(wrong) !== 'fault') worst.set(wrong, severity);
+  }
+  return worst;
 }
 
 function sizedAnew(analysis: Analysis, circuitId: string): Remedy | null {

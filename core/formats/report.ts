@@ -1,3 +1,5 @@
+import { solveDesign } from '../analysis/solved';
+import { worstDrop } from '../analysis/wiredDrops';
 import type { Analysis, WireAnalysis } from '../analysis/types';
 import type { Design } from '../design/design';
 import type { UnitSystem } from '../design/vocabulary';
@@ -56,6 +58,14 @@ export interface ReportSection {
   ownPage?: boolean;
 }
 
+/** As the screens have it: solved as wired with everything on, and of the cables alone. */
+function worstDropText(analysis: Analysis): string {
+  const solved = solveDesign(analysis, { kind: 'allOn' });
+  const worst = worstDrop(analysis, 'live' in solved ? solved.drops : null);
+  if (!worst) return MISSING;
+  return `${formatPercent(worst.percent)}${worst.wiredPercent === null ? '' : `, cables ${formatPercent(worst.cablePercent)}`}`;
+}
+
 export function makeReport(analysis: Analysis): Report {
   const { totals, index, bank } = analysis;
   const { settings } = index;
@@ -69,7 +79,7 @@ export function makeReport(analysis: Analysis): Report {
       { name: 'A day', value: `${formatWattHours(totals.dailyWh)}, ${formatAmpHours(totals.dailyAh)}` },
       { name: 'Usable', value: bank ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)}` : MISSING },
       { name: 'Runtime', value: formatHours(totals.runtimeH) },
-      { name: 'Worst drop', value: formatPercent(totals.worstDropPercent) },
+      { name: 'Worst drop', value: worstDropText(analysis) },
     ],
     sections: [
       findings(analysis),

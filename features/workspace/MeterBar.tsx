@@ -3,6 +3,7 @@
 import { Popover } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
+import { worstDrop, type WorstDrop } from '@/core/analysis/wiredDrops';
 import { isSolved, useSolved } from '@/features/design/useSolved';
 import { formatAmps, formatHours, formatNumber, formatPercent, formatRating, formatWattHours } from '@/core/units/quantity';
 import { MeterDetail, type MeterId } from './MeterDetail';
@@ -38,13 +39,13 @@ export function MeterBar() {
       <Meter
         id="drop"
         name="Worst drop"
-        value={formatPercent(worst.solved === null ? worst.cable : Math.max(worst.solved, worst.cable ?? 0))}
+        value={formatPercent(worst?.percent ?? null)}
         aside={
-          worst.target === null
-            ? undefined
-            : `${worst.solved === null ? '' : `cable ${formatPercent(worst.cable)} `}of ${formatPercent(worst.target)}`
+          worst
+            ? `${worst.wiredPercent === null ? '' : `cable ${formatPercent(worst.cablePercent)} `}of ${formatPercent(worst.targetPercent)}`
+            : undefined
         }
-        share={ratio(Math.max(worst.solved ?? 0, worst.cable ?? 0), worst.target)}
+        share={ratio(worst?.percent ?? null, worst?.targetPercent ?? null)}
       />
       <Meter
         id="main"
@@ -61,22 +62,10 @@ export function MeterBar() {
  * The worst drop solved as wired with everything on, battery to load, and that of the cables alone by the formula: fuses, switches and joints
  * add to the one and not to the other. The larger is held against the target, circuit by circuit: the one nearest to or farthest past its own is shown.
  */
-function useWorstDrop(): { solved: number | null; cable: number | null; target: number | null } {
-  const circuits = useDesign(({ analysis }) => analysis.circuits);
+function useWorstDrop(): WorstDrop | null {
+  const analysis = useDesign((state) => state.analysis);
   const answer = useSolved(ALL_ON);
-  return useMemo(() => {
-    let worst: { solved: number | null; cable: number | null; target: number | null } = { solved: null, cable: null, target: null };
-    let most = -1;
-    for (const { id, dropPercent, targetPercent, worstLoadId } of circuits) {
-      if (worstLoadId === null) continue;
-      const solved = isSolved(answer) ? (answer.drops.get(id)?.dropPercent ?? null) : null;
-      const share = Math.max(solved ?? 0, dropPercent) / targetPercent;
-      if (share <= most) continue;
-      most = share;
-      worst = { solved, cable: dropPercent, target: targetPercent };
-    }
-    return worst;
-  }, [circuits, answer]);
+  return useMemo(() => worstDrop(analysis, isSolved(answer) ? answer.drops : null), [analysis, answer]);
 }
 
 const ALL_ON = { kind: 'allOn' } as const;
