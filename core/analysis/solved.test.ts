@@ -119,7 +119,7 @@ test('counted from the fuse, a drop as wired leaves out what the shared cables l
   for (const { id, dropPercent } of fromFuse.circuits) {
     const wired = answer.drops.get(id)!.dropPercent;
     expect(wired).toBeLessThan(solved({ kind: 'allOn' }).drops.get(id)!.dropPercent);
-    // Switches and joints add to it; less than the formula it may be only by the little more that voltages above nominal draw from power.
-    expect(wired).toBeGreaterThan(dropPercent * 0.85);
+    // Less than the formula's only since above the nominal voltage the same power draws less, and pieces along a wire draw from where they are.
+    expect(wired).toBeGreaterThan(dropPercent * 0.75);
   }
 });
