@@ -1,11 +1,11 @@
 import type { DesignIndex } from '../design/design';
 import type { Scenario } from '../design/schema';
 import { chargeSources, lightOn, stringA } from './chargeSources';
-import { demandOfLines, drawnA, loadLines } from './loadLines';
+import { loadLines } from './loadLines';
 import { settingDay, settingOf } from './setting';
 import { beamAndDiffuse, meanClearness } from './weather';
 
-/** A day of a scenario, quarter hour by quarter hour, W at the nominal voltage: what uses, and what could charge. */
+/** A day of a scenario, quarter hour by quarter hour, W: what uses, as stated, and what could charge, at the nominal voltage. */
 export interface DayStack {
   /** The largest users, and all the rest as one. */
   uses: { name: string; loadId: string | null; watts: number[]; wattHours: number }[];
@@ -26,9 +26,9 @@ export function dayStack(index: DesignIndex, scenario: Scenario, day: number): D
   const { nominalV } = index.settings;
   const byLoad = new Map<string, { name: string; watts: number[] }>();
   for (const line of loadLines(index, scenario.id, setting, 1, STEPS, day)) {
-    const demand = demandOfLines([line], STEPS);
     const known = byLoad.get(line.load.id) ?? { name: line.load.name, watts: new Array<number>(STEPS).fill(0) };
-    for (let step = 0; step < STEPS; step++) known.watts[step]! += drawnA(demand, step, nominalV) * nominalV;
+    // As stated, like the budget, so that the day adds up to it; standby is stated in amperes.
+    for (const [step, share] of line.shares.entries()) known.watts[step]! += line.watts * share + line.standbyA * nominalV * (1 - share);
     byLoad.set(line.load.id, known);
   }
   const uses = Array.from(byLoad, ([loadId, { name, watts }]) => ({ name, loadId, watts, wattHours: hoursOf(watts) }))
