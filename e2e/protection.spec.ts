@@ -42,7 +42,7 @@ test('a remedy that would bring a fault of its own is not offered: the circuit s
   await page.keyboard.type('17');
   await page.keyboard.press('Enter');
   await saved(page);
-  await page.keyboard.press('f');
+  await page.getByRole('button', { name: /^Findings/ }).click();
   const findings = page.getByRole('dialog', { name: 'Findings' });
   const small = findings.getByRole('listitem').filter({ hasText: 'Fuse smaller than its load' });
   await expect(small).toContainText('05 Bunk reading lights');
