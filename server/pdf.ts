@@ -1,6 +1,6 @@
 import path from 'node:path';
 import pdfmake, { type Content, type TableCell } from 'pdfmake';
-import type { Report, ReportSection } from '@/core/formats/report';
+import type { Report, ReportSection } from '@/core/formats/reportSection';
 
 const packages = path.join(process.cwd(), 'node_modules');
 const barlow = (weight: number, style = 'normal') =>

@@ -4,7 +4,7 @@ import { bankFacts } from '../energy/battery';
 import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
 import { demandOf } from '../energy/demand';
 import { idleSupply } from '../energy/idle';
-import type { LoadDraw } from '../energy/draw';
+import type { LoadDraw } from '../devices/load';
 import { findAll } from '../findings/findAll';
 import { endsOhmOf } from '../sizing/voltageDrop';
 import { rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';

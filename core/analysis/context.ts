@@ -1,6 +1,6 @@
 import { indexDesign, type Design, type DesignIndex } from '../design/design';
 import type { Wire } from '../design/schema';
-import { loadDraw, type LoadDraw } from '../energy/draw';
+import { loadDraw, type LoadDraw } from '../devices/load';
 import { isReturnJunction, treeDemand, treeFlow, type TreeFlow } from '../network/flow';
 import { hangingOn, type Hanging } from '../network/hanging';
 import { retraceWiring, traceWiring, type Wiring } from '../network/wiring';

@@ -1,8 +1,7 @@
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import type { Protection } from '../design/schema';
 import { clearingS, damageS } from '../sizing/coordination';
-import type { ProtectionAnalysis } from './protections';
-import type { Analysis } from './types';
+import type { Analysis, ProtectionAnalysis } from './types';
 
 /** What a time-current chart of one protection shows: it and those ahead of it, its thinnest wire, its faults and its hardest start. */
 export interface ProtectionChain {

@@ -8,40 +8,8 @@ import { terminalKey } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
 import type { AnalysisContext } from './context';
 import { backOhm, greatestShortA, leastShortA, shortSource } from './shortCircuits';
-import { shortPaths, warmOhmPerM, type ShortPaths } from './shortPaths';
-import type { Analysis } from './types';
-
-/** One fuse or breaker in the chain: what it may have to break, what a short behind it carries, and who opens first. */
-export interface ProtectionAnalysis {
-  id: string;
-  fuse: Protection;
-  /** The circuit it is the protection of; null for feeders. */
-  circuitId: string | null;
-  /** The circuit it lies in, as its protection or within it: a kit's own fuse. Null for feeders. */
-  withinId: string | null;
-  /** The most that flows through it at once, and for hours, A. */
-  peakA: number;
-  continuousA: number;
-  /** The protection next ahead of it; null for the first. */
-  upstreamId: string | null;
-  /** Cable between the battery's positive and it, mm; null behind another protection. */
-  leadMm: number | null;
-  /** Greatest current of a dead short right at it, A: a new, full, cold system and no return counted. */
-  atA: number;
-  /** What it can break at this system's voltage, A. */
-  breaksA: number;
-  /** Least current of a dead short at the far end of what it guards, A: worn battery, warm conductors; and where that is. Null with nothing behind it. */
-  endA: number | null;
-  endId: string | null;
-  /** Soonest and latest it ends that, s. */
-  endClears: { leastS: number; longestS: number } | null;
-  /** Up to this fault current it surely opens before the one ahead, A; null for the first. */
-  selectiveToA: number | null;
-  /** The guarded wire that suffers most from a fault ended within 5 s, and the share of its endurance used up; over 1 it is spoilt. */
-  heat: { wireId: string; share: number } | null;
-  /** The load whose start comes nearest to opening it: current with everything else running, how long, and the soonest it opens at that. */
-  start: { loadId: string; amps: number; seconds: number; opensS: number } | null;
-}
+import { shortPaths, warmOhmPerM } from './shortPaths';
+import type { Analysis, ProtectionAnalysis, ShortPaths } from './types';
 
 /**
  * Every protection that is fed, from the battery outwards, and the resistances it was found by. Those of circuits that stand are taken over: nothing

@@ -1,8 +1,7 @@
 import { batteryOhmRange, restV } from '../catalog/chemistries';
 import type { Battery, TerminalRef } from '../design/schema';
 import { terminalKey } from '../network/wiring';
-import type { ShortPaths } from './shortPaths';
-import type { Analysis } from './types';
+import type { Analysis, ShortPaths } from './types';
 
 /** Prospective short-circuit currents: what a dead short between a terminal and the battery's minus would carry, A. */
 export interface ShortCircuits {

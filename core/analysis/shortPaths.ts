@@ -5,17 +5,7 @@ import { kindOf } from '../devices';
 import type { WiringTree } from '../network/wiring';
 import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
 import type { AnalysisContext } from './context';
-
-/** Resistances a short circuit meets between the battery's terminals and each node, ohm. Figures alone: the next analysis is handed them, and a function would hold on to the analysis it was made in. */
-export interface ShortPaths {
-  /** Supply side, cold and with no contact counted: for the greatest current. */
-  cold: Float64Array;
-  /** Both sides at the end of a working day, with every contact: for the least. */
-  warm: Float64Array;
-  warmBack: Float64Array;
-  /** The wires alone on the way out, warm, with their ends: what as long a way back would have. */
-  warmWires: Float64Array;
-}
+import type { ShortPaths } from './types';
 
 /** Conductors in a short at the end of a working day, C: the usual reckoning temperature of PVC. */
 const WARM_C = 70;

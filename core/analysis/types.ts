@@ -1,19 +1,17 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Design, DesignIndex } from '../design/design';
-import type { Device, Load, Wire } from '../design/schema';
+import type { Device, Load, Protection, Wire } from '../design/schema';
 import type { TapLeg } from '../design/vocabulary';
 import type { ScenarioBudget } from '../energy/budget';
 import type { BankFacts } from '../energy/battery';
 import type { Demand } from '../energy/demand';
 import type { IdleSupply } from '../energy/idle';
-import type { LoadDraw } from '../energy/draw';
+import type { LoadDraw } from '../devices/load';
 import type { Finding, Severity } from '../findings/types';
 import type { TreeFlow } from '../network/flow';
 import type { Wiring } from '../network/wiring';
 import type { Bundle } from '../rig/bundles';
 import type { Exposure } from '../rig/exposure';
-import type { ProtectionAnalysis } from './protections';
-import type { ShortPaths } from './shortPaths';
 import type { Ampacity } from '../sizing/ampacity';
 import type { ConductorChoice } from '../sizing/conductorChoice';
 
@@ -202,4 +200,47 @@ export interface Totals {
   runtimeH: number | null;
   worstDropPercent: number | null;
   worstDropCircuitId: string | null;
+}
+
+/** One fuse or breaker in the chain: what it may have to break, what a short behind it carries, and who opens first. */
+export interface ProtectionAnalysis {
+  id: string;
+  fuse: Protection;
+  /** The circuit it is the protection of; null for feeders. */
+  circuitId: string | null;
+  /** The circuit it lies in, as its protection or within it: a kit's own fuse. Null for feeders. */
+  withinId: string | null;
+  /** The most that flows through it at once, and for hours, A. */
+  peakA: number;
+  continuousA: number;
+  /** The protection next ahead of it; null for the first. */
+  upstreamId: string | null;
+  /** Cable between the battery's positive and it, mm; null behind another protection. */
+  leadMm: number | null;
+  /** Greatest current of a dead short right at it, A: a new, full, cold system and no return counted. */
+  atA: number;
+  /** What it can break at this system's voltage, A. */
+  breaksA: number;
+  /** Least current of a dead short at the far end of what it guards, A: worn battery, warm conductors; and where that is. Null with nothing behind it. */
+  endA: number | null;
+  endId: string | null;
+  /** Soonest and latest it ends that, s. */
+  endClears: { leastS: number; longestS: number } | null;
+  /** Up to this fault current it surely opens before the one ahead, A; null for the first. */
+  selectiveToA: number | null;
+  /** The guarded wire that suffers most from a fault ended within 5 s, and the share of its endurance used up; over 1 it is spoilt. */
+  heat: { wireId: string; share: number } | null;
+  /** The load whose start comes nearest to opening it: current with everything else running, how long, and the soonest it opens at that. */
+  start: { loadId: string; amps: number; seconds: number; opensS: number } | null;
+}
+
+/** Resistances a short circuit meets between the battery's terminals and each node, ohm. Figures alone: the next analysis is handed them, and a function would hold on to the analysis it was made in. */
+export interface ShortPaths {
+  /** Supply side, cold and with no contact counted: for the greatest current. */
+  cold: Float64Array;
+  /** Both sides at the end of a working day, with every contact: for the least. */
+  warm: Float64Array;
+  warmBack: Float64Array;
+  /** The wires alone on the way out, warm, with their ends: what as long a way back would have. */
+  warmWires: Float64Array;
 }

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { loadFunctions, thermostat } from '../design/energySchema';
 import { amps, deviceBase, lengthMm, volts, watts } from '../design/fields';
 import { LIMITS } from '../design/vocabulary';
-import { loadDraw } from '../energy/draw';
 import {
   constantCurrentLaw,
   constantPowerLaw,
@@ -110,6 +109,61 @@ export function behaviourOf({ behaviour, rated }: Load): LoadBehaviour {
 export function isLamp(load: Load): boolean {
   const behaviour = behaviourOf(load);
   return behaviour === 'filament' || behaviour.startsWith('led');
+}
+
+/** What a load takes from the system, all its pieces together. */
+export interface LoadDraw {
+  watts: number;
+  amps: number;
+  /** A measured value replaces the rated one. */
+  basis: 'rated' | 'measured';
+  ratedWatts: number;
+  ratedAmps: number;
+}
+
+/**
+ * Watts and amperes of one draw: I = P / V at the voltage it was stated or measured at. A light strip is watts per metre
+ * times all its metres: strips joined end to end and strips side by side both hang across the same two conductors, so
+ * their currents add either way.
+ */
+export function drawOf(draw: Load['rated']): { watts: number; amps: number } {
+  switch (draw.kind) {
+    case 'watts':
+      return { watts: draw.watts, amps: draw.watts / draw.atV };
+    case 'amps':
+      return { watts: draw.amps * draw.atV, amps: draw.amps };
+    case 'strip': {
+      const watts = draw.wattsPerM * stripMetres(draw);
+      return { watts, amps: watts / draw.atV };
+    }
+  }
+}
+
+/** Total metres of light strip in a strip draw. */
+export function stripMetres(draw: z.infer<typeof stripDraw>): number {
+  return (draw.lengthMm / 1000) * draw.pieces;
+}
+
+/** Amperes that enter the first strip: all of it when pieces are joined end to end, one piece's share when each is fed by itself. */
+export function stripFeedAmps(draw: z.infer<typeof stripDraw>): number {
+  const { amps } = drawOf(draw);
+  return draw.join === 'endToEnd' ? amps : amps / draw.pieces;
+}
+
+/** How much of a load there is, so that a measurement made on some of it can be scaled: pieces, or metres of strip. */
+export function loadSize(load: Load): number {
+  return load.quantity * (load.rated.kind === 'strip' ? stripMetres(load.rated) : 1);
+}
+
+/** The draw of the whole load: measured where it was measured, scaled to today's quantity or length; otherwise rated. */
+export function loadDraw(load: Load): LoadDraw {
+  const each = drawOf(load.rated);
+  const ratedWatts = each.watts * load.quantity;
+  const ratedAmps = each.amps * load.quantity;
+  if (!load.measured) return { watts: ratedWatts, amps: ratedAmps, basis: 'rated', ratedWatts, ratedAmps };
+  const scale = loadSize(load) / load.measured.forSize;
+  const { watts, amps } = drawOf(load.measured.draw);
+  return { watts: watts * scale, amps: amps * scale, basis: 'measured', ratedWatts, ratedAmps };
 }
 
 /** A load's law: its measured draw at the voltage it was measured at, or else its rated one. */

@@ -1,7 +1,8 @@
 import type { DesignIndex } from '../design/design';
 import type { Battery, Duty, Load, Scenario } from '../design/schema';
 import { demandOf, type DemandLoad } from './demand';
-import { dutiesByLoad, dutyDraw, type LoadDraw } from './draw';
+import { dutiesByLoad, dutyDraw } from './draw';
+import type { LoadDraw } from '../devices/load';
 import { runtimeHours } from './runtime';
 import { settingDay, settingOf, type Setting } from './setting';
 import { fillShares, headcount } from './use';

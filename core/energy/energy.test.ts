@@ -6,7 +6,7 @@ import { bankFacts, peukertHours } from './battery';
 import { dutyHours, scenarioBudget } from './budget';
 import { settingDay, settingOf } from './setting';
 import { demandOf } from './demand';
-import { drawOf, loadDraw, stripFeedAmps } from './draw';
+import { drawOf, loadDraw, stripFeedAmps } from '../devices/load';
 
 const load = (rated: Draw, more: Partial<Load> = {}): Load => ({ ...newLoad('Lamp', null), rated, ...more });
 const battery = (more: Partial<Battery> = {}): Battery => ({

@@ -1,7 +1,7 @@
 import type { DesignIndex } from '../design/design';
 import type { Load } from '../design/schema';
-import { behaviourOf } from '../devices/load';
-import { dutiesByLoad, dutyDraw, loadDraw } from './draw';
+import { behaviourOf, loadDraw } from '../devices/load';
+import { dutiesByLoad, dutyDraw } from './draw';
 import { settingDay, type Setting } from './setting';
 import { fillShares } from './use';
 

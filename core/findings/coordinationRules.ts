@@ -1,5 +1,4 @@
-import type { Analysis } from '../analysis/types';
-import type { ProtectionAnalysis } from '../analysis/protections';
+import type { Analysis, ProtectionAnalysis } from '../analysis/types';
 import { INTERRUPTING } from '../catalog/interrupting';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { savesSmallFuse } from '../sizing/breaking';

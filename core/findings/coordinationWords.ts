@@ -3,7 +3,7 @@ import { familyWords } from '../catalog/fuses';
 import type { ProtectionFamily } from '../design/vocabulary';
 import { formatConductor, formatSeconds } from '../units/quantity';
 import type { CoordinationRule } from './types';
-import type { RuleWords } from './wording';
+import type { RuleWords } from './ruleWords';
 
 const family = (text: string) => familyWords(text as ProtectionFamily);
 const times = (text: string) => Number(text).toFixed(1);

@@ -1,5 +1,5 @@
 import type { FeedRule } from './types';
-import type { RuleWords } from './wording';
+import type { RuleWords } from './ruleWords';
 
 /** What the rules about cables that two sources feed say. */
 export const FEED_RULES: Record<FeedRule, RuleWords> = {

@@ -1,5 +1,5 @@
 import type { Analysis } from '../analysis/types';
-import { stripMetres } from '../energy/draw';
+import { stripMetres } from '../devices/load';
 import type { Finding } from './types';
 
 /** A measured draw further than this from the rated one is worth a word, share of the rated. Common practice. */

@@ -4,7 +4,7 @@ import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { familyWords, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { breaksAt } from '../catalog/interrupting';
-import { isEmpty, updateRecords, type Change } from '../design/change';
+import { isEmpty, updateRecords } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
@@ -22,14 +22,9 @@ import { giveLoadItsCircuit } from '../switching/ownCircuit';
 import { addMainPart } from '../switching/mainParts';
 import { addWire, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { formatConductor, formatRating } from '../units/quantity';
+import type { Remedy } from './remedy';
 import { rigRemedies } from './rigRemedies';
 import type { Finding } from './types';
-
-/** A change that puts a finding right, and what to write on its button. */
-export interface Remedy {
-  label: string;
-  change: Change;
-}
 
 /** The remedies for a finding in the design it was found in. Empty where only a person can decide. */
 export function remediesFor(analysis: Analysis, finding: Finding): Remedy[] {

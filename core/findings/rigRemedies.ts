@@ -4,7 +4,7 @@ import { recordOf } from '../design/design';
 import type { Passage } from '../design/schema';
 import { straightRoute } from '../rig/straightRoute';
 import { PART_WORDS } from './rigWords';
-import type { Remedy } from './remedies';
+import type { Remedy } from './remedy';
 import { fittingFor, withPassage } from './rigRules';
 import type { Finding } from './types';
 

@@ -1,6 +1,6 @@
 import type { PassPart, Passing } from '../design/vocabulary';
 import type { RigRule } from './types';
-import type { RuleWords } from './wording';
+import type { RuleWords } from './ruleWords';
 
 export const PASSING_WORDS: Record<Passing, string> = {
   bulkhead: 'bulkhead',

@@ -4,7 +4,8 @@ import { applyUnchecked, type Change } from '../design/change';
 import { pricesOf, propose } from '../sizing/propose';
 import { formatConductor, formatRating } from '../units/quantity';
 import { findInNetwork } from './networkRules';
-import { remediesFor, type Remedy } from './remedies';
+import { remediesFor } from './remedies';
+import type { Remedy } from './remedy';
 import type { Finding, Rule } from './types';
 
 /** Findings about two figures of which only a person knows the right one: whatever either brings is then true. */

@@ -1,5 +1,5 @@
 import type { SourceRule } from './types';
-import type { RuleWords } from './wording';
+import type { RuleWords } from './ruleWords';
 
 /** What the rules about sources and the battery's place say. */
 export const SOURCE_RULES: Record<SourceRule, RuleWords> = {

@@ -18,6 +18,7 @@ import {
 import { COORDINATION_RULES } from './coordinationWords';
 import { FEED_RULES } from './feedWords';
 import { RIG_RULES } from './rigWords';
+import type { RuleWords, Teller } from './ruleWords';
 import { SOURCE_RULES } from './sourceWords';
 import type { Finding, Rule } from './types';
 
@@ -25,32 +26,6 @@ import type { Finding, Rule } from './types';
 export interface FindingText {
   title: string;
   message: string;
-  why: string;
-}
-
-interface Teller {
-  /** Name of the subject in that place. */
-  name(place?: number): string;
-  amps(key: string): string;
-  rating(key: string): string;
-  volts(key: string): string;
-  percent(key: string): string;
-  length(key: string): string;
-  hours(key: string): string;
-  watts(key: string): string;
-  ampHours(key: string): string;
-  conductor(): string;
-  /** Millimetres as such: holes, depths and diameters. */
-  mm(key: string): string;
-  raw(key: string): string;
-  /** Terminals one after another. */
-  path(key: string): string;
-}
-
-/** What a rule says of what it found. */
-export interface RuleWords {
-  title: string;
-  message: (say: Teller) => string;
   why: string;
 }
 

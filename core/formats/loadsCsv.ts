@@ -7,7 +7,7 @@ import { newId } from '../design/ids';
 import { usualAir } from '../design/newDesign';
 import type { Duty, Load, Use, Zone } from '../design/schema';
 import { LIMITS } from '../design/vocabulary';
-import { loadSize } from '../energy/draw';
+import { loadSize } from '../devices/load';
 import { kindsNamed, LOAD_KINDS, type LoadKind } from '../catalog/loadKinds';
 import { nameOf } from '../design/names';
 import { attachLoad, namedLoad } from '../switching/schemes';

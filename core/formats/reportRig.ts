@@ -4,7 +4,7 @@ import type { Zone } from '../design/schema';
 import { PART_WORDS, PASSING_WORDS } from '../findings/rigWords';
 import { nameOf } from '../design/names';
 import { formatConductor, formatLength, formatPlaceMm, formatSmallLength, formatTemperature, MISSING } from '../units/quantity';
-import type { ReportSection } from './report';
+import type { ReportSection } from './reportSection';
 
 /** The vehicle in the report: every stretch, and a page for each zone with its places and the wires that end or pass there. */
 export function rigSections(analysis: Analysis): ReportSection[] {

@@ -2,7 +2,7 @@ import type { DesignIndex } from '../design/design';
 import type { Duty, Device, Load } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
-import { loadDraw } from '../energy/draw';
+import { loadDraw } from '../devices/load';
 import { AT_REST, type ControlState } from './controlState';
 
 /** A state a person can name: which loads run. */

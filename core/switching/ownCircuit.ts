@@ -4,7 +4,7 @@ import type { Change } from '../design/change';
 import { deviceOf, indexDesign, settingsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { Load } from '../design/schema';
-import { loadDraw } from '../energy/draw';
+import { loadDraw } from '../devices/load';
 import { ampacity } from '../sizing/ampacity';
 import { sizesLike } from '../sizing/conductorChoice';
 import { leastFuseA } from '../sizing/fuse';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { ProtectionAnalysis } from '@/core/analysis/protections';
+import type { ProtectionAnalysis } from '@/core/analysis/types';
 import { chainOf, protectionTree } from '@/core/analysis/protectionChain';
 import { familyWords } from '@/core/catalog/fuses';
 import { nameOf } from '@/core/design/names';

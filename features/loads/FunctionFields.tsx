@@ -4,14 +4,14 @@ import { Button } from 'antd';
 import { Edit } from '@/core/design/edit';
 import type { Duty, Load } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
-import { drawOf } from '@/core/energy/draw';
+import { drawOf } from '@/core/devices/load';
 import { formatUse, parseUse } from '@/core/formats/useText';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 import { TextField } from '@/ui/TextField';
 import { setDuty } from './cells';
 import styles from './LoadDetails.module.css';
-import type { SetLoad } from './LoadDetails';
+import type { SetLoad } from './setLoad';
 
 const MOST = 8;
 const USUAL = ['White', 'Amber', 'Backlight', 'Low', 'High'];

@@ -3,14 +3,14 @@
 import { Checkbox, Drawer, Select } from 'antd';
 import { Edit } from '@/core/design/edit';
 import type { Load } from '@/core/design/schema';
-import { behaviourOf, LOAD_BEHAVIOURS, type LoadBehaviour } from '@/core/devices/load';
-import { loadDraw } from '@/core/energy/draw';
+import { behaviourOf, loadDraw, LOAD_BEHAVIOURS, type LoadBehaviour } from '@/core/devices/load';
 import { formatAmps, formatPercent, formatWatts } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';
 import { QuantityField } from '@/ui/QuantityField';
 import { TextField } from '@/ui/TextField';
 import { FunctionFields } from './FunctionFields';
+import type { SetLoad } from './setLoad';
 import { ThermostatFields } from './ThermostatFields';
 import { UseFields } from './UseFields';
 import styles from './LoadDetails.module.css';
@@ -24,9 +24,6 @@ const BEHAVIOURS: Record<LoadBehaviour, string> = {
   converter: 'electronics or charger',
   motor: 'motor',
 };
-
-/** Takes fields into a load under one label. */
-export type SetLoad = (fields: Partial<Load>) => string | null;
 
 /** Everything about one load that its line has no room for. */
 export function LoadDetails({ loadId, onClose }: { loadId: string; onClose(): void }) {

@@ -7,7 +7,7 @@ import { Field, Fields } from '@/ui/Fields';
 import { QuantityField } from '@/ui/QuantityField';
 import { TemperatureField } from '@/ui/TemperatureField';
 import styles from './LoadDetails.module.css';
-import type { SetLoad } from './LoadDetails';
+import type { SetLoad } from './setLoad';
 
 const USUAL: Record<Thermostat['mode'], Thermostat> = {
   cools: { mode: 'cools', setC: 4, sharePercent: 33, atC: 25, whPerOpening: 1.5 },

@@ -6,7 +6,7 @@ import { applyChange, isEmpty, updateRecords } from '../../core/design/change';
 import { deviceOf, recordsOf, type Design } from '../../core/design/design';
 import { Edit } from '../../core/design/edit';
 import { checkReferences } from '../../core/design/references';
-import { loadDraw } from '../../core/energy/draw';
+import { loadDraw } from '../../core/devices/load';
 import { dutyOf, NO_CIRCUIT, OWN_CIRCUIT, setCell, type LoadField } from './cells';
 import { loadColumns } from './columns';
 import { makeRows } from './useLoadRows';

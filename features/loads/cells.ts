@@ -4,7 +4,7 @@ import { newId } from '@/core/design/ids';
 import type { Duty, Load } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
 import { dutyHours } from '@/core/energy/budget';
-import { loadDraw, loadSize } from '@/core/energy/draw';
+import { loadDraw, loadSize } from '@/core/devices/load';
 import { settingOf } from '@/core/energy/setting';
 import { nameOf } from '@/core/design/names';
 import { formatDraw, parseDraw } from '@/core/formats/drawText';

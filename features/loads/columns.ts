@@ -1,5 +1,5 @@
 import type { Load } from '@/core/design/schema';
-import type { LoadDraw } from '@/core/energy/draw';
+import type { LoadDraw } from '@/core/devices/load';
 import { formatDraw } from '@/core/formats/drawText';
 import { formatLengthNumber, formatNumber, MISSING } from '@/core/units/quantity';
 import type { UnitSystem } from '@/core/design/vocabulary';

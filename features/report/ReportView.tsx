@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { DayStack } from '@/core/energy/dayStack';
-import type { Report } from '@/core/formats/report';
+import type { Report } from '@/core/formats/reportSection';
 import { DayChart } from '@/features/energy/DayChart';
 import { PrintButton } from './PrintButton';
 import styles from './Report.module.css';
