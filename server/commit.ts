@@ -5,7 +5,7 @@ import { DesignError } from '@/core/design/problems';
 import type { Design } from '@/core/design/design';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
-import { loadDesign, summaryOf } from './designs';
+import { loadDesign, summaryOf } from './stored';
 import { BadRequest, Conflict, NothingToDo } from './errors';
 import { follow, nextSteps, trailOf, type History, type Trail } from './history';
 import { oneWriterAtATime, remember, store } from './store';

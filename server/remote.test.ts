@@ -6,7 +6,8 @@ import { sqlServer, type SqlServer } from '../testing/sqlServer';
 import { updateRecords } from '../core/design/change';
 import type { Design } from '../core/design/design';
 import { changesSince, commit, redo, undo } from './commit';
-import { createDesign, deleteDesign, duplicateDesign, listDesigns, readDesign, restoreDesign } from './designs';
+import { createDesign, deleteDesign, duplicateDesign, listDesigns, restoreDesign } from './designs';
+import { readDesign } from './stored';
 import { Conflict } from './errors';
 import { forget } from './store';
 

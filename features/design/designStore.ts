@@ -9,7 +9,7 @@ import type { DesignRecord } from '@/core/design/schema';
 import { worstFirst } from '@/core/findings/findAll';
 import type { Finding } from '@/core/findings/types';
 import type { LoggedChange } from '@/server/commit';
-import type { OpenDesign } from '@/server/designs';
+import type { OpenDesign } from '@/server/stored';
 import type { History } from '@/server/history';
 import { sendChange, sendStep, type Pending, type SendResult } from './api';
 import { outbox } from './outbox';

@@ -1,4 +1,5 @@
-import { deleteDesign, eraseDesign, openDesign } from '@/server/designs';
+import { deleteDesign, eraseDesign } from '@/server/designs';
+import { openDesign } from '@/server/stored';
 import { historyAt } from '@/server/commit';
 import { route } from '@/server/http';
 

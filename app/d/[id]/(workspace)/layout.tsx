@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { DesignProvider } from '@/features/design/DesignProvider';
 import { Workspace } from '@/features/workspace/Workspace';
 import { historyAt } from '@/server/commit';
-import { openDesign } from '@/server/designs';
+import { openDesign } from '@/server/stored';
 import { NotFound } from '@/server/errors';
 
 export default async function WorkspaceLayout({ params, children }: { params: Promise<{ id: string }>; children: ReactNode }) {

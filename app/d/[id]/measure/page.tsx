@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { DesignProvider } from '@/features/design/DesignProvider';
 import { MeasuringRun } from '@/features/rig/MeasuringRun';
 import { historyAt } from '@/server/commit';
-import { openDesign } from '@/server/designs';
+import { openDesign } from '@/server/stored';
 import { NotFound } from '@/server/errors';
 
 export const metadata: Metadata = { title: 'Measuring run' };

@@ -5,7 +5,7 @@ import { dayStack } from '@/core/energy/dayStack';
 import { withSlowFindings } from '@/core/findings/slowFindings';
 import { makeReport } from '@/core/formats/report';
 import { ReportView } from '@/features/report/ReportView';
-import { readDesign } from '@/server/designs';
+import { readDesign } from '@/server/stored';
 import { NotFound } from '@/server/errors';
 
 export const metadata: Metadata = { title: 'Report' };

@@ -1,5 +1,5 @@
 import { changesSince, historyAt } from '@/server/commit';
-import { headRevision } from '@/server/designs';
+import { headRevision } from '@/server/stored';
 import { BadRequest } from '@/server/errors';
 import { route } from '@/server/http';
 import { store } from '@/server/store';

@@ -1,6 +1,6 @@
 import { writeDesignFile } from '@/core/formats/designFile';
 import { attachment } from '@/server/attachment';
-import { readDesign } from '@/server/designs';
+import { readDesign } from '@/server/stored';
 import { route } from '@/server/http';
 
 export const GET = route(async (_request, id) => {

@@ -1,7 +1,7 @@
 import { analyse } from '@/core/analysis/analyse';
 import { writePlanSvg } from '@/core/formats/planSvg';
 import { attachment } from '@/server/attachment';
-import { readDesign } from '@/server/designs';
+import { readDesign } from '@/server/stored';
 import { route } from '@/server/http';
 
 export const GET = route(async (_request, id) => {

@@ -2,7 +2,7 @@ import { analyse } from '@/core/analysis/analyse';
 import { withSlowFindings } from '@/core/findings/slowFindings';
 import { makeReport } from '@/core/formats/report';
 import { attachment } from '@/server/attachment';
-import { readDesign } from '@/server/designs';
+import { readDesign } from '@/server/stored';
 import { route } from '@/server/http';
 import { reportPdf } from '@/server/pdf';
 
