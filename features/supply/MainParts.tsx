@@ -3,7 +3,7 @@
 import { Button, Dropdown } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
-import { updateRecords } from '@/core/design/change';
+import { NO_CHANGE, updateRecords } from '@/core/design/change';
 import type { Device } from '@/core/design/schema';
 import { addMainPart, MAIN_PARTS, removeMainPart, type MainPart } from '@/core/switching/mainParts';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
@@ -26,10 +26,7 @@ export function MainParts() {
   const mostA = useDesign(({ analysis }) => analysis.main?.ratingA ?? 0);
   const parts = useMemo(() => Array.from(devices.values()).filter(isPart), [devices]);
   const add = (part: MainPart) => {
-    store.commit(
-      `Put a ${LABELS[part].toLowerCase()} in`,
-      (design) => addMainPart(design, part, mostA) ?? { added: [], updated: [], removed: [] },
-    );
+    store.commit(`Put a ${LABELS[part].toLowerCase()} in`, (design) => addMainPart(design, part, mostA) ?? NO_CHANGE);
   };
   return (
     <div className={styles.mainParts} role="group" aria-label="In the main path">
@@ -84,9 +81,7 @@ function MainPartChip({ part }: { part: Part }) {
         danger
         aria-label={`Remove ${part.name}`}
         icon={<Trash2 size={14} />}
-        onClick={() =>
-          store.commit(`Remove ${part.name}`, (design) => removeMainPart(design, part.id) ?? { added: [], updated: [], removed: [] })
-        }
+        onClick={() => store.commit(`Remove ${part.name}`, (design) => removeMainPart(design, part.id) ?? NO_CHANGE)}
       />
     </span>
   );
