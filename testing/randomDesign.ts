@@ -6,7 +6,8 @@ import { newDesignRecords } from '../core/design/newDesign';
 import type { FuseBlock, Load, Protection } from '../core/design/schema';
 import { CHEMISTRIES, CONDUCTOR_STANDARDS } from '../core/design/vocabulary';
 import { straightRoute } from '../core/rig/straightRoute';
-import { addCircuit, addWire, newLoad, usualScheme } from '../core/switching/schemes';
+import { addCircuit, addWire, usualScheme } from '../core/switching/schemes';
+import { newLoad } from '../core/switching/newLoad';
 import { seeded } from './random';
 
 /** What a random design turned out to have, so that a test can say what it met. */

@@ -1,4 +1,4 @@
-import { dropClassOf, namedLoad, newLoad } from '../switching/schemes';
+import { dropClassOf, namedLoad, newLoad } from '../switching/newLoad';
 import { splitNameAndDraw } from '../formats/drawText';
 import { startOf } from './starts';
 import { behaviourOf } from '../devices/load';

@@ -47,3 +47,14 @@ export class Edit {
     return change;
   }
 }
+
+/** The change that makes one design of another. */
+export function between(from: Design, to: Design): Change {
+  const edit = new Edit(from);
+  for (const [id, record] of to.records) {
+    if (!from.records.has(id)) edit.add(record);
+    else if (from.records.get(id) !== record) edit.set(id, record);
+  }
+  for (const id of from.records.keys()) if (!to.records.has(id)) edit.remove(id);
+  return edit.change;
+}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { defaultSettings } from '../design/newDesign';
 import type { Battery, Draw, Duty, Load } from '../design/schema';
-import { newLoad } from '../switching/schemes';
+import { newLoad } from '../switching/newLoad';
 import { bankFacts, peukertHours } from './battery';
 import { dutyHours, scenarioBudget } from './budget';
 import { settingDay, settingOf } from './setting';

@@ -5,7 +5,7 @@ import { defaultSettings } from '../design/newDesign';
 import type { Battery, DesignRecord, Load, Scenario } from '../design/schema';
 import type { SolarController } from '../devices/solarController';
 import type { SolarPanel } from '../devices/solarPanel';
-import { newLoad } from '../switching/schemes';
+import { newLoad } from '../switching/newLoad';
 import { acceptedA, bankOf, restedV, storedWh } from './bank';
 import { bankFacts, exponentOf } from './battery';
 import { forecast } from './forecast';

@@ -1,5 +1,5 @@
 import type { Duty, Load } from '../design/schema';
-import { newLoad } from '../switching/schemes';
+import { newLoad } from '../switching/newLoad';
 import { settingDay, settingOf, spanHours } from './setting';
 import { fillShares, thermostatShare } from './use';
 

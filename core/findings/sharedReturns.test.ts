@@ -2,7 +2,8 @@ import { analyse } from '../analysis/analyse';
 import { applyUnchecked } from '../design/change';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { rig } from '../../testing/rig';
-import { propose, pricesOf } from '../sizing/propose';
+import { propose } from '../sizing/propose';
+import { pricesOf } from '../sizing/prices';
 import { soundRemedies } from './soundRemedies';
 
 const RULE = 'return.sharedThin';

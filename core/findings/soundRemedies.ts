@@ -1,12 +1,13 @@
 import { analyse } from '../analysis/analyse';
 import type { Analysis } from '../analysis/types';
 import { applyUnchecked, type Change } from '../design/change';
-import { pricesOf, propose } from '../sizing/propose';
+import { pricesOf } from '../sizing/prices';
+import { propose } from '../sizing/propose';
 import { formatConductor, formatRating } from '../units/quantity';
 import { findInNetwork } from './networkRules';
 import { remediesFor } from './remedies';
 import type { Remedy } from './remedy';
-import type { Finding, Rule } from './types';
+import { whereKey, type Finding, type Rule } from './types';
 
 /** Findings about two figures of which only a person knows the right one: whatever either brings is then true. */
 const CHOICES = new Set<Rule>(['rig.measuredDiffers', 'rig.wireDiffers', 'battery.holdUnknown']);
@@ -35,12 +36,12 @@ function brings(analysis: Analysis, change: Change): { faults: number; cautions:
   return { faults, cautions: brought.length - faults };
 }
 
-/** How bad what is wrong where, solved as wired too: by circuit, since the same fault may name another of its wires after a change. */
+/** How bad what is wrong where, solved as wired too. */
 function wrongs(analysis: Analysis): Map<string, Finding['severity']> {
   const worst = new Map<string, Finding['severity']>();
-  for (const { rule, severity, circuitId, subjects } of [...analysis.findings, ...findInNetwork(analysis)]) {
-    const wrong = `${rule} ${circuitId ?? subjects[0]}`;
-    if (severity !== 'note' && worst.get(wrong) !== 'fault') worst.set(wrong, severity);
+  for (const finding of [...analysis.findings, ...findInNetwork(analysis)]) {
+    const where = whereKey(finding);
+    if (finding.severity !== 'note' && worst.get(where) !== 'fault') worst.set(where, finding.severity);
   }
   return worst;
 }

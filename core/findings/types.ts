@@ -151,6 +151,11 @@ export type CoordinationRule =
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 export type RigRule = Extract<Rule, `rig.${string}`>;
 
+/** What is wrong where: by circuit where there is one, since the same fault may name another of its wires after a change. */
+export function whereKey({ rule, circuitId, subjects }: Finding): string {
+  return `${rule} ${circuitId ?? subjects[0]}`;
+}
+
 /** Names a finding among all of a design's. Two passages of one stretch may each have theirs: those have a place. */
 export function findingKey({ rule, subjects, numbers }: Finding): string {
   return [`${rule}:${subjects.join(',')}`, ...(numbers.place === undefined ? [] : [numbers.place])].join('@');

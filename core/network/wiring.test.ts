@@ -6,7 +6,8 @@ import { indexDesign, makeDesign, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newDesignRecords } from '../design/newDesign';
 import type { Wire } from '../design/schema';
-import { addWire, newLoad } from '../switching/schemes';
+import { addWire } from '../switching/schemes';
+import { newLoad } from '../switching/newLoad';
 import { pathTo, rowAmpereMetres, treeDemand, treeFlow } from './flow';
 import { retraceWiring, terminalKey, traceWiring } from './wiring';
 

@@ -4,7 +4,8 @@ import type { Analysis } from '../analysis/types';
 import { applyChange, applyUnchecked } from '../design/change';
 import type { Finding } from '../findings/types';
 import { soundRemedies } from '../findings/soundRemedies';
-import { MEASURES, propose, USUAL_PRICES } from './propose';
+import { MEASURES, propose } from './propose';
+import { USUAL_PRICES } from './prices';
 
 const keyOf = ({ rule, circuitId, subjects }: Finding) => `${rule} ${circuitId ?? subjects[0]}`;
 const faults = ({ findings }: Analysis) => findings.filter(({ severity }) => severity === 'fault').map(keyOf);

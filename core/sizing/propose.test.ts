@@ -10,9 +10,10 @@ import { applyChange, applyUnchecked, updateRecords } from '../design/change';
 import { makeDesign, type Design } from '../design/design';
 import { newDesignRecords } from '../design/newDesign';
 import { findingKey } from '../findings/types';
-import { newLoad } from '../switching/schemes';
+import { newLoad } from '../switching/newLoad';
 import { candidateSizes } from './conductorChoice';
-import { MEASURES, propose, USUAL_PRICES, type Measure, type Proposal } from './propose';
+import { MEASURES, propose, type Measure, type Proposal } from './propose';
+import { USUAL_PRICES } from './prices';
 
 const ask = (design: Design, measure: Measure, circuitIds: readonly string[] | null = null) =>
   propose(analyse(design), { circuitIds, measure, prices: USUAL_PRICES })!;

@@ -2,32 +2,22 @@ import { analyse } from '../analysis/analyse';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
-import { applyUnchecked, type Change } from '../design/change';
+import { applyUnchecked, NO_CHANGE, type Change } from '../design/change';
 import type { Design } from '../design/design';
-import { Edit } from '../design/edit';
+import { between, Edit } from '../design/edit';
 import { nameOf } from '../design/names';
-import type { Protection, Settings } from '../design/schema';
-import { findingKey, type Finding, type Rule } from '../findings/types';
+import type { Protection } from '../design/schema';
+import { findingKey, whereKey, type Finding, type Rule } from '../findings/types';
 import { HEADROOM } from '../switching/ownCircuit';
 import { sizesLike } from './conductorChoice';
 import { leastFuseA } from './fuse';
 import { fuseLimitA } from './fuseLimit';
+import { cableOf, COPPER_KG, type Prices } from './prices';
 import { LEFT, prepare, settleShared, SHARED_RULES, shrinkTrunks, type Done, type Prepared } from './prepare';
 
 /** What a proposal makes least of. */
 export const MEASURES = ['cost', 'weight', 'drop'] as const;
 export type Measure = (typeof MEASURES)[number];
-
-/** What cable, blocks and fuses cost, in whatever money one counts. */
-export type Prices = Required<NonNullable<Settings['prices']>>;
-
-/** Round figures to begin with; a person's own are right. */
-export const USUAL_PRICES: Prices = { perM: 0.4, perMm2M: 0.3, perBlock: 28, perFuse: 2.5 };
-
-/** A design's own prices, usual ones where it has none. */
-export function pricesOf({ prices }: Pick<Settings, 'prices'>): Prices {
-  return { ...USUAL_PRICES, ...prices } as Prices;
-}
 
 export interface ProposalQuestion {
   /** The circuits to size; null: all of them. */
@@ -70,8 +60,6 @@ export interface Proposal {
   after: number;
 }
 
-/** Copper, kg per metre and mm². Source: 8.96 g/cm³, physical tables. */
-const COPPER_KG = 8.96e-3;
 /** The thickest conductor a yellow terminal takes, mm²: least drop is not sought beyond it where rules do not ask for more. */
 const YELLOW_MM2 = 6;
 
@@ -186,10 +174,9 @@ interface Attempt {
 
 /** Faults that were not there before, by rule and by circuit or record. */
 function faultsBrought(before: Analysis, after: Analysis): Finding[] {
-  const keyOf = ({ rule, circuitId, subjects }: Finding) => `${rule} ${circuitId ?? subjects[0]}`;
   const isFault = ({ severity }: Finding) => severity === 'fault';
-  const known = new Set(before.findings.filter(isFault).map(keyOf));
-  return after.findings.filter((finding) => isFault(finding) && !known.has(keyOf(finding)));
+  const known = new Set(before.findings.filter(isFault).map(whereKey));
+  return after.findings.filter((finding) => isFault(finding) && !known.has(whereKey(finding)));
 }
 
 /** What was given something and brought a fault with it: the circuit that has it, or where all share it the largest one not left alone yet. */
@@ -207,7 +194,7 @@ function culpritOf(brought: readonly Finding[], { result, touched }: Attempt, le
 function nothingToDo({ index }: Analysis): Proposal {
   const did = `${LEFT} as it is: no sizes found that keep every rule kept now`;
   return {
-    change: { added: [], updated: [], removed: [] },
+    change: NO_CHANGE,
     circuits: [],
     first: [{ name: index.settings.name, did }],
     before: 0,
@@ -324,17 +311,6 @@ function inMeasure({ cost, weightKg, dropPercent }: Sized, measure: Measure): nu
   return measure === 'cost' ? cost : measure === 'weight' ? weightKg : dropPercent;
 }
 
-/** The change that makes one design of another. */
-export function between(from: Design, to: Design): Change {
-  const edit = new Edit(from);
-  for (const [id, record] of to.records) {
-    if (!from.records.has(id)) edit.add(record);
-    else if (from.records.get(id) !== record) edit.set(id, record);
-  }
-  for (const id of from.records.keys()) if (!to.records.has(id)) edit.remove(id);
-  return edit.change;
-}
-
 /** The rules a circuit breaks that its conductor and fuse can answer for. */
 export function findingsOf({ findings }: Analysis, circuitId: string): Finding[] {
   return findings.filter((finding) => finding.circuitId === circuitId && finding.severity !== 'note' && finding.rule in GOVERNED);
@@ -396,19 +372,6 @@ function currentValue(analysis: Analysis, circuit: CircuitAnalysis, measure: Mea
 function sized(analysis: Analysis, circuit: CircuitAnalysis, prices: Prices): Sized {
   const { conductor, ratingA, dropPercent } = circuit;
   return { conductor, ratingA, dropPercent, ...cableOf(analysis, [...circuit.supplyWireIds, ...circuit.returnWireIds], prices) };
-}
-
-/** What some wires cost and the copper in them. */
-export function cableOf({ wires }: Analysis, wireIds: Iterable<string>, { perM, perMm2M }: Prices): { cost: number; weightKg: number } {
-  const sum = { cost: 0, weightKg: 0 };
-  for (const id of wireIds) {
-    const wire = wires.get(id)?.wire;
-    if (!wire) continue;
-    const metres = wire.lengthMm / 1000;
-    sum.cost += metres * (perM + perMm2M * areaMm2(wire.conductor));
-    sum.weightKg += metres * areaMm2(wire.conductor) * COPPER_KG;
-  }
-  return sum;
 }
 
 function setSizes(edit: Edit, searches: readonly Search[]): void {

@@ -10,7 +10,8 @@ import { checkReferences } from '../design/references';
 import { recordSchema } from '../design/schema';
 import { soundRemedies } from '../findings/soundRemedies';
 import { fitKitFuse, kitFuseOf, removeKitFuse } from './kitFuse';
-import { addCircuit, firstFreeSlot, mountFuse, moveLoad, newLoad, removeCircuit, removeLoads, setReturn, usualScheme } from './schemes';
+import { addCircuit, firstFreeSlot, mountFuse, moveLoad, removeCircuit, removeLoads, setReturn, usualScheme } from './schemes';
+import { newLoad } from './newLoad';
 import { giveLoadItsCircuit } from './ownCircuit';
 
 /** What a hand does on the screens, one thing after another, each to something picked by chance. */

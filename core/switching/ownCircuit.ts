@@ -9,7 +9,8 @@ import { ampacity } from '../sizing/ampacity';
 import { sizesLike } from '../sizing/conductorChoice';
 import { leastFuseA } from '../sizing/fuse';
 import { fuseAtBar, nearestSlot, whereIs } from './fuseBerth';
-import { addCircuit, detachLoad, dropClassOf, usualScheme, type CircuitScheme } from './schemes';
+import { addCircuit, detachLoad, usualScheme, type CircuitScheme } from './schemes';
+import { dropClassOf } from './newLoad';
 
 /** A fuse stands at least so much more than all at once. Common practice: none is run at its rating. */
 export const HEADROOM = 1.1;

@@ -5,18 +5,8 @@ import { applyChange } from '../design/change';
 import { deviceOf, makeDesign, recordOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { DesignRecord } from '../design/schema';
-import {
-  addCircuit,
-  firstFreeSlot,
-  mountFuse,
-  moveLoad,
-  newLoad,
-  removeCircuit,
-  removeLoads,
-  setReturn,
-  stepRating,
-  usualScheme,
-} from './schemes';
+import { addCircuit, firstFreeSlot, mountFuse, moveLoad, removeCircuit, removeLoads, setReturn, stepRating, usualScheme } from './schemes';
+import { newLoad } from './newLoad';
 import { giveLoadItsCircuit } from './ownCircuit';
 
 const design = heron();

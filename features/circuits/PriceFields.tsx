@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/design/vocabulary';
-import { pricesOf, type Prices } from '@/core/sizing/propose';
+import { pricesOf, type Prices } from '@/core/sizing/prices';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 

@@ -7,7 +7,7 @@ import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/catalog/
 import { CATALOG_LOADS, type CatalogLoad } from '@/core/catalog/loads';
 import { LIMITS } from '@/core/design/vocabulary';
 import { formatDraw, splitNameAndDraw } from '@/core/formats/drawText';
-import { namedLoad, newLoad } from '@/core/switching/schemes';
+import { namedLoad, newLoad } from '@/core/switching/newLoad';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import styles from './LoadsStage.module.css';
 

@@ -8,7 +8,8 @@ import { applyChange, applyUnchecked, updateRecords } from '../../design/change'
 import type { Design } from '../../design/design';
 import { findingKey } from '../../findings/types';
 import { candidateSizes } from '../conductorChoice';
-import { propose, USUAL_PRICES } from '../propose';
+import { propose } from '../propose';
+import { USUAL_PRICES } from '../prices';
 import { compareWays, worthOf, type Way, type WayKind } from './compareWays';
 import { usualTrunkMm } from './subBlock';
 
