@@ -1,5 +1,5 @@
 import { conductorTables } from '../analysis/conductorTables';
-import type { Analysis, CircuitAnalysis, WireAnalysis } from '../analysis/types';
+import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { familyWords, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
@@ -11,7 +11,7 @@ import { newId } from '../design/ids';
 import { nameOf } from '../design/names';
 import type { Protection, Settings } from '../design/schema';
 import { usualAlternator } from '../devices/alternator';
-import { ampacity } from '../sizing/ampacity';
+import { ampacity, type Ampacity } from '../sizing/ampacity';
 import { sizesLike } from '../sizing/conductorChoice';
 import { feedShareOf } from '../sizing/dropTargets';
 import { bankShortA, familyThatBreaks, mainFamilyFor, ratingFrom } from '../sizing/breaking';
@@ -167,15 +167,10 @@ function limitOf({ index, wiring, loads }: Analysis, circuit: CircuitAnalysis, f
 }
 
 function thickerForFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
-  const { settings } = analysis.index;
   const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
   if (!circuit.conductor) return null;
-  const factor = circuit.ampacity && circuit.ampacity.factor > 0 ? circuit.ampacity.factor : 1;
-  const conditions = { standard: settings.conductorStandard, insulationC: settings.insulationC, ambientC: 30, engineSpace: false };
-  const least = Math.max(areaMm2(circuit.conductor), circuit.choice ? areaMm2(circuit.choice.conductor) : 0);
-  const size = sizesLike(settings.conductorStandard, circuit.conductor).find(
-    (candidate) => areaMm2(candidate) >= least && ampacity(candidate, conditions).amps * factor >= circuit.ratingA,
-  );
+  const leastMm2 = circuit.choice ? areaMm2(circuit.choice.conductor) : 0;
+  const size = sizeFor(analysis.index.settings, circuit.conductor, circuit.ampacity, circuit.ratingA, leastMm2);
   if (!size) return null;
   return {
     label: `Use ${formatConductor(size)}`,
@@ -189,7 +184,7 @@ function thickerForFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | 
 function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
   const wire = analysis.wires.get(finding.subjects[0]!);
   if (!wire) return null;
-  const size = sizeFor(analysis.index.settings, wire, Math.max(wire.amps, wire.protectionA ?? 0));
+  const size = sizeFor(analysis.index.settings, wire.wire.conductor, wire.ampacity, Math.max(wire.amps, wire.protectionA ?? 0));
   if (!size) return null;
   return {
     label: `Use ${formatConductor(size)}`,
@@ -242,7 +237,7 @@ function largerFeeder({ design, index, protections, wires }: Analysis, id: strin
   const sizes = new Set<ConductorSize>();
   for (const entryOfWire of wires.values()) {
     if (entryOfWire.protectionId !== fuse.id || entryOfWire.ampacity.amps >= ratingA) continue;
-    const size = entryOfWire.circuitId === null ? sizeFor(index.settings, entryOfWire, ratingA) : null;
+    const size = entryOfWire.circuitId === null ? sizeFor(index.settings, entryOfWire.wire.conductor, entryOfWire.ampacity, ratingA) : null;
     if (!size) return null;
     edit.set(entryOfWire.wire.id, { conductor: size });
     sizes.add(size);
@@ -251,15 +246,19 @@ function largerFeeder({ design, index, protections, wires }: Analysis, id: strin
   return { label: `Fit ${formatRating(ratingA)}${thicker}`, change: edit.change };
 }
 
-/** The first size like a wire's own that carries so much where it lies. */
+/** The first size no thinner than a wire's own, and of its school, that carries so much where it lies. */
 function sizeFor(
   { conductorStandard: standard, insulationC }: Settings,
-  { wire, ampacity: now }: WireAnalysis,
+  own: ConductorSize,
+  now: Pick<Ampacity, 'factor'> | null,
   wantedA: number,
+  leastMm2 = 0,
 ): ConductorSize | null {
-  const factor = now.factor > 0 ? now.factor : 1;
+  const factor = now && now.factor > 0 ? now.factor : 1;
   const conditions = { standard, insulationC, ambientC: 30, engineSpace: false };
-  return sizesLike(standard, wire.conductor).find((size) => ampacity(size, conditions).amps * factor >= wantedA) ?? null;
+  const least = Math.max(areaMm2(own), leastMm2);
+  const carries = (size: ConductorSize) => ampacity(size, conditions).amps * factor >= wantedA;
+  return sizesLike(standard, own).find((size) => areaMm2(size) >= least && carries(size)) ?? null;
 }
 
 function usualEngine({ design, index }: Analysis): Remedy {
