@@ -29,9 +29,14 @@ export function BatteryCard() {
     onCommit: (value: number) => void store.commit('Change the battery', make(fields(value))),
     onCancel: store.cancel,
   });
-  const check = (label: string, name: 'heated' | 'vented' | 'heldDown', checked: boolean) => (
-    <Checkbox checked={checked} onChange={(event) => void store.commit('Change the battery', make({ [name]: event.target.checked }))}>
+  const check = (label: string, name: 'heated' | 'vented' | 'heldDown', checked: boolean, said = true) => (
+    <Checkbox
+      checked={checked}
+      indeterminate={!said}
+      onChange={(event) => void store.commit('Change the battery', make({ [name]: event.target.checked }))}
+    >
       {label}
+      {!said && ', not said yet'}
     </Checkbox>
   );
   const facts = CHEMISTRY_FACTS[battery.chemistry];
@@ -122,7 +127,7 @@ export function BatteryCard() {
         <dd className={styles.checks}>
           {battery.chemistry === 'lithium' && check('heated for frost', 'heated', battery.heated ?? false)}
           {battery.chemistry === 'flooded' && check('vented outside', 'vented', battery.vented ?? false)}
-          {check('held down', 'heldDown', battery.heldDown ?? false)}
+          {check('held down', 'heldDown', battery.heldDown ?? false, battery.heldDown !== undefined)}
         </dd>
         <dt>Still there</dt>
         <dd>

@@ -17,6 +17,9 @@ const LABELS: Record<MainPart, string> = {
   shunt: 'Shunt in the minus',
 };
 
+/** The least and most each may carry, A. */
+const CARRIES: Record<MainPart, [number, number]> = { isolator: [10, 2000], cutOut: [5, 1000], shunt: [1, 2000] };
+
 type Part = Extract<Device, { kind: MainPart }>;
 
 /** What stands in the main path besides its fuse: isolator, low-voltage cut-off, shunt; put in and taken out with the cables healed. */
@@ -71,7 +74,7 @@ function MainPartChip({ part }: { part: Part }) {
         name={part.name}
         onCommit={(name) => void store.commit(`Rename ${part.name}`, make({ name }))}
       />
-      {field('carries', 'ratingA', part.ratingA, 'A', 0, 10, 1000)}
+      {field('carries', 'ratingA', part.ratingA, 'A', 0, ...CARRIES[part.kind])}
       {part.kind === 'cutOut' && field('off under', 'offV', part.offV, 'V', 1, 1, 60)}
       {part.kind === 'cutOut' && field('on again from', 'onV', part.onV, 'V', 1, 1, 60)}
       {part.kind === 'shunt' && field('has', 'milliohm', part.milliohm, 'mΩ', 3, 0.001, 100)}
