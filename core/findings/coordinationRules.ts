@@ -57,9 +57,11 @@ function findInterrupting(
   let ahead = protections.get(upstreamId ?? '');
   while (ahead && ahead.breaksA < atA) ahead = protections.get(ahead.upstreamId ?? '');
   const place = fuse.mount?.blockId ?? id;
+  const known = byPlace.get(place);
+  // Behind the same fuse a weaker short is no worse.
+  if (known && known.subjects[1] === ahead?.id && atA <= Number(known.numbers.atA)) return;
   const numbers = { atA, breaksA, family: fuse.family, ratingA: fuse.ratingA };
   const told = ahead ? backedUp(ahead, place, numbers) : { rule: 'fuse.cannotBreak' as const, severity: 'fault' as const, subjects: [place], circuitId: null, numbers }; // prettier-ignore
-  const known = byPlace.get(place);
   if (!known || severityRank(told.severity) < severityRank(known.severity)) byPlace.set(place, told);
 }
 

@@ -15,6 +15,7 @@ export const SEVERE_PERCENT = 10;
 export function findDrop(analysis: Analysis): Finding[] {
   const { circuits, index } = analysis;
   const lightsPercent = dropTargetOf(index.settings, 'critical');
+  const untargeted = new Set(index.circuits.flatMap(({ id, targetPercent }) => (targetPercent === null ? [id] : [])));
   const found: Finding[] = [...findMainFeeds(analysis), ...findIdle(analysis), ...findStarved(analysis)];
   for (const circuit of circuits) {
     const { id: circuitId, dropV, dropPercent, targetPercent, worstLoadId, sharedDropV, cableDropV, formulaDropV } = circuit;
@@ -27,7 +28,8 @@ export function findDrop(analysis: Analysis): Finding[] {
       const real = { ...numbers, cableDropV, formulaDropV, cablePercent: (cableDropV / index.settings.nominalV) * 100 };
       found.push({ rule: 'drop.realCable', severity: 'caution', subjects: [circuitId, worstLoadId], circuitId, numbers: real });
     }
-    if (feedsLights(analysis, circuit) && targetPercent > lightsPercent) {
+    // One that somebody gave a target of its own is as it is meant.
+    if (targetPercent > lightsPercent && untargeted.has(circuitId) && feedsLights(analysis, circuit)) {
       found.push({
         rule: 'drop.lightsLoose',
         severity: 'note',
@@ -50,10 +52,8 @@ export function findDrop(analysis: Analysis): Finding[] {
   return found;
 }
 
-/** Whether a circuit nobody gave a target of its own has a lamp on it. */
-function feedsLights({ index, loads }: Analysis, { id, loadIds }: Analysis['circuits'][number]): boolean {
-  const record = index.circuits.find((circuit) => circuit.id === id);
-  return record?.targetPercent === null && loadIds.some((loadId) => isLamp(loads.get(loadId)!.load));
+function feedsLights({ loads }: Analysis, { loadIds }: Analysis['circuits'][number]): boolean {
+  return loadIds.some((loadId) => isLamp(loads.get(loadId)!.load));
 }
 
 /** Loads that need more volts than they get once the battery is down to its usable depth, or at idle for those of the road, with everything on their way running. */
