@@ -36,10 +36,11 @@ export function bankOf(battery: Battery, nominalV = 12): Bank {
   const charge = CHARGE_FACTS[battery.chemistry];
   const inSeries = nominalV / 12;
   const capacityAh = facts.capacityAh;
+  const curve = restCurve(battery.chemistry);
   const rest = new Float64Array(POINTS + 1);
   const stored = new Float64Array(POINTS + 1);
   for (let at = 0; at <= POINTS; at++) {
-    rest[at] = restV(battery.chemistry, (100 * at) / POINTS) * inSeries;
+    rest[at] = curve[at]! * inSeries;
     if (at > 0) stored[at] = stored[at - 1]! + (((rest[at - 1]! + rest[at]!) / 2) * capacityAh) / POINTS;
   }
   const cutOutV = battery.cutOutV ?? charge.cutOutV * inSeries;
@@ -60,6 +61,16 @@ export function bankOf(battery: Battery, nominalV = 12): Bank {
     restV: rest,
     storedWh: stored,
   };
+}
+
+const REST_CURVES = new Map<Battery['chemistry'], Float64Array>();
+
+/** Rested volts of 12 V of a chemistry at evenly spaced charges. */
+function restCurve(chemistry: Battery['chemistry']): Float64Array {
+  let curve = REST_CURVES.get(chemistry);
+  if (!curve)
+    REST_CURVES.set(chemistry, (curve = Float64Array.from({ length: POINTS + 1 }, (_, at) => restV(chemistry, (100 * at) / POINTS))));
+  return curve;
 }
 
 /** Energy stored at a charge, Wh: the area under the rested voltage, exactly, on straight lines between its points. */

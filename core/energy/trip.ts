@@ -82,7 +82,7 @@ export function batteryTemperatures(index: Pick<DesignIndex, 'zones'>, battery: 
  * cut-out, and any load earlier whose own least voltage comes earlier.
  */
 export function tiersOf(lines: readonly LoadLine[], bank: Bank, battery: Battery, batteryC: Float64Array): Tier[] {
-  const meanA = lines.reduce((sum, { amps, shares }) => sum + (amps * shares.reduce((total, share) => total + share, 0)) / Math.max(1, shares.length), 0); // prettier-ignore
+  const meanA = lines.reduce((sum, { amps, shares }) => sum + amps * meanOf(shares), 0);
   const chargeAt = (volts: number) => chargeAtVolts(bank, volts + meanA * bank.ohm);
   const cutOut = { stop: chargeAt(bank.cutOutV), back: chargeAtVolts(bank, bank.restartV) };
   const shared = Array.from(batteryC, (celsius) => capacityShare(battery.chemistry, celsius));
@@ -106,6 +106,12 @@ export function tiersOf(lines: readonly LoadLine[], bank: Bank, battery: Battery
     groups.set(key, { lineAt: [at], stopAh, backAh, order: stopAh[0]! });
   });
   return Array.from(groups.values()).sort((a, b) => b.order - a.order);
+}
+
+function meanOf(shares: Float32Array): number {
+  let sum = 0;
+  for (let at = 0; at < shares.length; at++) sum += shares[at]!;
+  return sum / Math.max(1, shares.length);
 }
 
 /** Charge at which the rested voltage is so much, Ah. */

@@ -58,10 +58,12 @@ interface Behind {
   fuses: Set<string>;
 }
 
+const NO_GROUPS = new Map<string, number>();
+
 /** Currents that add up, and groups of which only the largest counts. */
 class Passing {
   private always = 0;
-  private readonly groups = new Map<string, number>();
+  private groups = NO_GROUPS;
   limitedBy: string | null = null;
 
   static ofAll(parts: readonly Passing[]): Passing {
@@ -83,7 +85,10 @@ class Passing {
 
   add(amps: number, group: string | null): void {
     if (group === null) this.always += amps;
-    else this.groups.set(group, Math.max(this.groups.get(group) ?? 0, amps));
+    else {
+      if (this.groups === NO_GROUPS) this.groups = new Map();
+      this.groups.set(group, Math.max(this.groups.get(group) ?? 0, amps));
+    }
   }
 
   /** As much of it as a fuse passes. */
