@@ -24,8 +24,9 @@ export function chainOf({ protections, wires, index }: Analysis, protectionId: s
   }
   if (links.length === 0) return null;
   let thinnest: ProtectionChain['wire'] = null;
-  for (const { wire, protectionId: guard } of wires.values()) {
-    if (guard !== protectionId) continue;
+  for (const { wire, side, sharedBy, protectionId: guard } of wires.values()) {
+    // A lead before it is spared an overload by it, not a short.
+    if (guard !== protectionId || (side === 'supply' && sharedBy)) continue;
     if (!thinnest || areaMm2(wire.conductor) < areaMm2(thinnest.conductor)) thinnest = { id: wire.id, conductor: wire.conductor };
   }
   return {

@@ -34,8 +34,11 @@ export function analyseWires(
   };
   wiring.supply.nodes.forEach(({ circuitId, parent }, at) => {
     if (parent < 0) return;
-    const { protectionId } = wiring.supply.nodes[parent]!;
-    add(wiring.supply, supply, at, { side: 'supply', circuitId, protectionId, protectionA: ratingOf(protectionId), sharedBy: null });
+    const sharedBy = hanging.unguardedLeads.get(at) ?? null;
+    const passes = sharedBy && guardedLetThrough(context, sharedBy);
+    const protectionId = passes ? passes.limitedBy : wiring.supply.nodes[parent]!.protectionId;
+    const protectionA = passes ? passes.amps : ratingOf(protectionId);
+    add(wiring.supply, supply, at, { side: 'supply', circuitId, protectionId, protectionA, sharedBy });
   });
   const owner = new Map<string, CircuitAnalysis>();
   for (const circuit of circuits) {
@@ -47,7 +50,7 @@ export function analyseWires(
     if (!wire) return;
     const circuit = owner.get(wire.id);
     const sharedBy = hanging.sharedReturns.get(at) ?? null;
-    const passes = sharedBy && sharedLetThrough(context, sharedBy);
+    const passes = sharedBy && guardedLetThrough(context, sharedBy);
     const protectionId = passes ? passes.limitedBy : (circuit?.protectionId ?? null);
     const protectionA = passes ? passes.amps : ratingOf(protectionId);
     add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId, protectionA, sharedBy });
@@ -57,8 +60,8 @@ export function analyseWires(
 
 type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy'>;
 
-/** What the fuses of some loads let through together on their way home. */
-function sharedLetThrough({ index, hanging, wiring, draws }: AnalysisContext, loadIds: readonly string[]): LetThrough {
+/** What the fuses of some loads let through together. */
+function guardedLetThrough({ index, hanging, wiring, draws }: AnalysisContext, loadIds: readonly string[]): LetThrough {
   const { nodes } = wiring.supply;
   const loads = loadIds.flatMap((id): GuardedLoad[] => {
     const { plus } = hanging.loads.get(id)!;

@@ -128,13 +128,13 @@ export interface WireAnalysis {
   /** The circuit it belongs to; null for a wire shared by circuits, such as the main cable. */
   circuitId: string | null;
   /**
-   * The nearest protection ahead of it: for a circuit's return the circuit's own, for a shared one the only fuse that holds it to `protectionA`.
-   * Null ahead of the main protection, and where several fuses add up.
+   * The nearest protection ahead of it: for a circuit's return the circuit's own. For a shared return, and for a lead with no fuse ahead of it, the
+   * only fuse that holds it to `protectionA`; null where several add up.
    */
   protectionId: string | null;
-  /** What may flow in it for as long as no fuse opens, A: the protection's rating, or what all that send current home by it let through together. */
+  /** What may flow in it for as long as no fuse opens, A: the protection's rating, or what all behind it or sending current home by it let through together. */
   protectionA: number | null;
-  /** The loads whose current a return shared by circuits takes home; null for any other wire. */
+  /** The loads whose current a return shared by circuits takes home, or a lead with no fuse ahead of it brings; null for any other wire. */
   sharedBy: readonly string[] | null;
   /** The most that can flow in it at once. */
   amps: number;

@@ -27,7 +27,8 @@ export function findConductors({ wires, index }: Analysis): Finding[] {
       if (protectionA !== null && protectionA > ampacity.amps + HAIR && sharedBy) {
         const numbers = { ampacityA: ampacity.amps, conductor: wire.conductor, passesA: protectionA, loads: sharedBy.length };
         const limits = protectionId === null ? [] : [protectionId];
-        found.push({ rule: 'return.sharedThin', severity: 'fault', subjects: [wire.id, ...limits], circuitId: null, numbers });
+        const rule = side === 'supply' ? 'lead.belowFuses' : 'return.sharedThin';
+        found.push({ rule, severity: 'fault', subjects: [wire.id, ...limits], circuitId: null, numbers });
       } else if (protectionA !== null && protectionA > ampacity.amps + HAIR && !isShortTap(wire, index)) {
         found.push(about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', protectionId!));
       }

@@ -13,14 +13,14 @@ type Build = ReturnType<typeof rig>;
 function block(
   ratings: readonly number[],
   more: (build: Build) => void = () => {},
-  { mainA = 60, minus = 'mm2:16' as ConductorSize } = {},
+  { mainA = 60, minus = 'mm2:16' as ConductorSize, lead = 'mm2:25' as ConductorSize } = {},
 ) {
   const build = rig();
   build.battery('agm', 100);
   build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: mainA, mount: null });
   build.add({ id: 'block', kind: 'fuseBlock', slots: 6, slotMaxA: 30, blockMaxA: 100 });
   build.add({ id: 'bar', kind: 'busBar', ratingA: 150 });
-  build.wire('battery.plus', 'main.in', 150, 'mm2:25');
+  build.wire('battery.plus', 'main.in', 150, lead);
   build.wire('main.out', 'block.in', 1000, 'mm2:25');
   build.wire('bar.bar', 'battery.minus', 1000, minus, 'return');
   ratings.forEach((ratingA, at) => {
@@ -35,7 +35,7 @@ function block(
 const homeBy = (terminal: string, conductor: ConductorSize) => (build: Build) => {
   for (let at = 0; at < 3; at++) build.wire(`lamp${at}.minus`, terminal, 1000, conductor, 'return');
 };
-const found = (analysis: ReturnType<typeof block>) => analysis.findings.filter(({ rule }) => rule === RULE);
+const found = (analysis: ReturnType<typeof block>, wanted = RULE) => analysis.findings.filter(({ rule }) => rule === wanted);
 
 // ISO 10133 at 30 °C and 105 °C insulation, from memory: 1.5 mm² 25 A, 2.5 mm² 35, 16 mm² 130. What fuses pass together: Kirchhoff.
 test('a main minus of 2.5 mm² behind 60 A of fuses is a fault, of 16 mm² none', () => {
@@ -88,4 +88,25 @@ test('its remedy and the proposal for a whole design both mend it', () => {
   expect(found(analyse(applyUnchecked(thin.design, remedy!.change)))).toEqual([]);
   const proposal = propose(thin, { circuitIds: null, measure: 'cost', prices: pricesOf(thin.index.settings) })!;
   expect(found(analyse(applyUnchecked(thin.design, proposal.change)))).toEqual([]);
+});
+
+describe('the lead from the battery to its fuse', () => {
+  const led = (ratings: number[], lead: ConductorSize, mainA = 60) => block(ratings, homeBy('bar.bar', 'mm2:4'), { lead, mainA });
+  const thin = (analysis: ReturnType<typeof block>) => found(analysis, 'lead.belowFuses');
+
+  test('carries what the fuse at its end passes: 2.5 mm² before 60 A is a fault, mended by its remedy and by the proposal', () => {
+    const before = led([30, 30, 30], 'mm2:2.5');
+    expect(thin(before)).toMatchObject([
+      { severity: 'fault', subjects: [expect.any(String), 'main'], numbers: { passesA: 60, ampacityA: 35 } },
+    ]);
+    const [remedy] = soundRemedies(before, thin(before)[0]!);
+    expect(thin(analyse(applyUnchecked(before.design, remedy!.change)))).toEqual([]);
+    const proposal = propose(before, { circuitIds: null, measure: 'cost', prices: pricesOf(before.index.settings) })!;
+    expect(thin(analyse(applyUnchecked(before.design, proposal.change)))).toEqual([]);
+  });
+
+  test('need carry no more than the fuses behind the main one pass together', () => {
+    expect(thin(led([10, 10, 10], 'mm2:2.5', 100))).toEqual([]);
+    expect(thin(led([10, 10, 20], 'mm2:2.5', 100))).toMatchObject([{ numbers: { passesA: 40 } }]);
+  });
 });

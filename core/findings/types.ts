@@ -46,6 +46,7 @@ export type Rule =
   | 'main.noIsolator'
   | 'return.thinnerThanFuse'
   | 'return.sharedThin'
+  | 'lead.belowFuses'
   | 'ground.jointDrop'
   | 'drop.overTarget'
   | 'drop.realCable'

@@ -171,6 +171,12 @@ const WORDS: Record<Rule, RuleWords> = {
       `${say.name()}: ${say.conductor()} carries ${say.amps('ampacityA')} here; ${say.raw('loads')} loads share it, and ${say.amps('passesA')} can flow home by it without a fuse opening.`,
     why: 'A return has no fuse of its own. Every circuit that shares it may send home as much as its fuse passes, together no more than a fuse ahead of them all: a slow overload in one, with the others running, heats the return and opens nothing. It is as thick as the feed of them all would have to be.',
   },
+  'lead.belowFuses': {
+    title: 'Lead thinner than its fuses let through',
+    message: (say) =>
+      `${say.name()}: ${say.conductor()} carries ${say.amps('ampacityA')} here; no fuse is ahead of it, and ${say.amps('passesA')} can flow through it to what it feeds without one opening.`,
+    why: 'The fuse at the end of a lead holds an overload in it too: what flows through the fuse flows through the lead. A thinner lead heats while nothing opens. It is as thick as the cable behind the fuse: ABYC E-11, ISO 10133.',
+  },
   'ground.jointDrop': {
     title: 'Chassis joint loses too much',
     message: (say) => `${say.name()}: ${say.volts('jointV')} is lost in the chassis joint; under ${say.volts('mostV')} is good.`,

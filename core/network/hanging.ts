@@ -12,6 +12,8 @@ export interface Hanging {
   firstReturns: readonly Way[];
   /** Return wires of more than one circuit or of none, by their node, with the loads whose current they take home. */
   sharedReturns: ReadonlyMap<number, readonly string[]>;
+  /** Feed wires with no protection ahead of them, by their node, with the loads they lead to. */
+  unguardedLeads: ReadonlyMap<number, readonly string[]>;
   /** Each protection reached, with the one next ahead of it; null for the first. */
   protectionsAhead: ReadonlyMap<string, string | null>;
 }
@@ -68,8 +70,32 @@ function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
     firstBlocks: firstOnTheirWay(wiring.supply, (deviceId) => kindOf(deviceId) === 'fuseBlock').filter(({ at }) => at < wiring.fedCount),
     firstReturns: firstOnTheirWay(wiring.return, (deviceId) => isReturnJunction(deviceId, kindOf(deviceId))),
     sharedReturns: findSharedReturns(wiring, loads, circuits),
+    unguardedLeads: findUnguardedLeads(wiring.supply, loads),
     protectionsAhead: findProtectionsAhead(wiring),
   };
+}
+
+function findUnguardedLeads({ nodes }: WiringTree, loads: ReadonlyMap<string, HangingLoad>): Map<number, string[]> {
+  const leads = new Map<number, string[]>();
+  /** The unguarded wires on the way to a node, once for all loads that hang there. */
+  const waysTo = new Map<number, number[]>();
+  const wayTo = (at: number): number[] => {
+    const known = waysTo.get(at);
+    if (known) return known;
+    const { parent, wire } = nodes[at]!;
+    const way = parent < 0 ? [] : wayTo(parent);
+    const own = parent >= 0 && wire !== null && nodes[parent]!.protectionId === null ? [...way, at] : way;
+    waysTo.set(at, own);
+    return own;
+  };
+  for (const [id, { plus }] of loads) {
+    for (const at of plus === undefined ? [] : wayTo(plus)) {
+      const onward = leads.get(at);
+      if (onward) onward.push(id);
+      else leads.set(at, [id]);
+    }
+  }
+  return leads;
 }
 
 function findSharedReturns(

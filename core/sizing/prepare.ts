@@ -44,6 +44,7 @@ export const SHARED_RULES = new Set<Rule>([
   'wire.tooSmallForStandard',
   'fuse.aboveConductor',
   'return.sharedThin',
+  'lead.belowFuses',
   'fuse.cannotBreak',
 ]);
 

@@ -71,6 +71,7 @@ const GOVERNED: Partial<Record<Rule, ProposalGovernor>> = {
   'fuse.aboveConductor': 'fuse',
   'return.thinnerThanFuse': 'fuse',
   'return.sharedThin': 'fuse',
+  'lead.belowFuses': 'fuse',
   'return.thinnerThanFeed': 'fuse',
   'fuse.belowLoad': 'fuse',
   'fuse.continuousLoad': 'fuse',
@@ -237,18 +238,13 @@ function sizeAll(
     const own = running.flatMap((search) => {
       const broken = findingsOf(tried, search.circuit.id);
       if (broken.length > 0 && broken.every(isDrop)) search.onlyDrop.push(search.at);
-      return broken.length > 0 ? [{ search, broken: broken[0]! }] : [];
+      return broken.length > 0 ? [{ search, broken: broken[0]!, withAnyFuse: broken.every(isWhateverTheFuse) }] : [];
     });
     // Once every circuit keeps its own rules, none may cost a neighbour its.
     const [harm] = own.length === 0 ? neighbours(tried) : [];
-    const refused = harm ? running.map((search) => ({ search, broken: harm })) : own;
+    const refused = harm ? running.map((search) => ({ search, broken: harm, withAnyFuse: false })) : own;
     if (refused.length === 0) break;
-    for (const { search, broken } of refused) {
-      const { conductor, ratingA } = search.candidates[search.at]!;
-      const known = search.refused.get(conductor) ?? new Map<number, ProposalGovernor>();
-      search.refused.set(conductor, known.set(ratingA, GOVERNED[broken.rule] ?? 'fuse'));
-      search.at += 1;
-    }
+    for (const { search, broken, withAnyFuse } of refused) refuse(search, GOVERNED[broken.rule] ?? 'fuse', withAnyFuse);
   }
   const exhausted = searches.filter(({ at, candidates }) => at >= candidates.length);
   for (const search of exhausted) search.at = allButDrop(search, findingsOf(start, search.circuit.id)) ?? search.at;
@@ -275,7 +271,23 @@ function sizeAll(
   return { proposal: { change, circuits, first: [...done, ...more], before: sum('before'), after: sum('after') }, result, touched };
 }
 
-function isDrop({ rule }: Finding): boolean {
+/** On to the next pair, or past all with the same conductor where no other fuse would help. Those stand next to each other: they are worth the same. */
+function refuse(search: Search, governor: ProposalGovernor, withAnyFuse: boolean): void {
+  const { conductor } = search.candidates[search.at]!;
+  const known = search.refused.get(conductor) ?? new Map<number, ProposalGovernor>();
+  search.refused.set(conductor, known);
+  do {
+    known.set(search.candidates[search.at]!.ratingA, governor);
+    search.at += 1;
+  } while (withAnyFuse && search.candidates[search.at]?.conductor === conductor);
+}
+
+/** Rules that a conductor breaks whatever fuse stands before it. */
+function isWhateverTheFuse({ rule }: Finding): boolean {
+  return isDrop({ rule }) || rule === 'wire.overloaded' || rule === 'wire.tooSmallForStandard' || rule === 'wire.belowMinimum';
+}
+
+function isDrop({ rule }: Pick<Finding, 'rule'>): boolean {
   return GOVERNED[rule] === 'drop';
 }
 
