@@ -21,7 +21,7 @@ test('a few questions make a design and lead straight to its loads; the first lo
   await page.getByRole('link', { name: 'New design' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Small van');
   await page.getByText('Feet, °F').click();
-  await page.getByRole('spinbutton', { name: 'Battery capacity, Ah' }).fill('105');
+  await page.getByRole('textbox', { name: 'Battery capacity, Ah' }).fill('105');
   await page.getByRole('button', { name: 'Start with the loads' }).click();
   await expect(page).toHaveURL(/loads/);
   await expect(page.getByText('List what draws current')).toBeVisible();

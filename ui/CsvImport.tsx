@@ -28,13 +28,15 @@ interface CsvImportProps<R extends Row> {
   read(text: string): { rows: R[]; faults: string[]; change: Change | null; notes?: string[] };
   /** Columns between what becomes of a row and what is wrong with it. */
   columns: TableColumnsType<R>;
+  /** What was pasted elsewhere, already in the box. */
+  pasted?: string;
   onTake(change: Change, count: number): void;
   onClose(): void;
 }
 
 /** Records from CSV, from a file or pasted: what would become of each row is shown before anything is taken. */
-export function CsvImport<R extends Row>({ title, help, noun, read, columns, onTake, onClose }: CsvImportProps<R>) {
-  const [text, setText] = useState('');
+export function CsvImport<R extends Row>({ title, help, noun, read, columns, pasted = '', onTake, onClose }: CsvImportProps<R>) {
+  const [text, setText] = useState(pasted);
   const [tooLarge, setTooLarge] = useState(false);
   const reading = useMemo(() => (text.trim() === '' ? null : read(text)), [text, read]);
   const good = reading?.rows.filter(({ action }) => action !== 'refuse').length ?? 0;

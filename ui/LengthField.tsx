@@ -3,7 +3,7 @@
 import { Ruler, Spline } from 'lucide-react';
 import type { UnitSystem } from '@/core/design/vocabulary';
 import { parseLength } from '@/core/units/parse';
-import { formatLengthNumber } from '@/core/units/quantity';
+import { formatLength, formatLengthNumber } from '@/core/units/quantity';
 import { ParsedField } from './QuantityField';
 import styles from './LengthField.module.css';
 
@@ -36,6 +36,7 @@ export function LengthField({ label, lengthMm, measured, routed = false, leastMm
         text={formatLengthNumber(lengthMm, units)}
         unit={units === 'metric' ? 'm' : 'ft'}
         parse={(text) => parseLength(text, units)}
+        write={(mm) => formatLength(mm, units)}
         least={leastMm}
         most={mostMm}
         measured={measured}

@@ -1,6 +1,6 @@
 'use client';
 
-import { parseLength } from '@/core/units/parse';
+import { parsePlace } from '@/core/units/parse';
 import { formatPlaceMm } from '@/core/units/quantity';
 import type { UnitSystem } from '@/core/design/vocabulary';
 import { ParsedField } from './QuantityField';
@@ -25,10 +25,11 @@ export function MmField({ mm, units, least = 0, width, ...rest }: MmFieldProps) 
     <ParsedField
       {...rest}
       text={mm === null ? '' : formatPlaceMm(mm, units)}
-      unit={metric ? 'mm' : ''}
+      unit={metric ? 'mm' : 'ft in'}
+      write={(value) => (metric ? `${formatPlaceMm(value, units)} mm` : formatPlaceMm(value, units))}
       parse={(text) => {
         const minus = /^\s*[-\u2212]/.test(text);
-        const parsed = parseLength(text.replace(/^\s*[-\u2212]/, ''), units, metric ? 'mm' : 'in');
+        const parsed = parsePlace(text.replace(/^\s*[-\u2212]/, ''), units);
         return parsed.ok && minus ? { ok: true, value: -parsed.value } : parsed;
       }}
       least={least}

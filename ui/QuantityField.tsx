@@ -1,12 +1,14 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { parseNumber, type Parsed } from '@/core/units/parse';
+import { outOfRange, parseHours, parseNumber, type Parsed } from '@/core/units/parse';
 import { formatNumber } from '@/core/units/quantity';
 import styles from './QuantityField.module.css';
 
 interface FieldProps {
   label: string;
+  /** A value at the end of the range, written for a person; absent: the number and the unit. */
+  write?(value: number): string;
   /** The value as text while nobody types. */
   text: string;
   unit: string;
@@ -28,6 +30,7 @@ export function ParsedField({
   parse,
   least,
   most,
+  write = (value) => `${Number(value.toFixed(3))} ${unit}`.trim(),
   onPreview,
   onCommit,
   onCancel,
@@ -38,10 +41,13 @@ export function ParsedField({
   const [problem, setProblem] = useState<string | null>(null);
   const left = useRef(false);
 
+  const input = useRef<HTMLInputElement>(null);
   const read = (typed: string): number | null => {
     const parsed = parse(typed);
-    const why = !parsed.ok ? parsed.why : parsed.value < least || parsed.value > most ? `out of range` : null;
+    const why = !parsed.ok ? parsed.why : parsed.value < least || parsed.value > most ? outOfRange(least, most, write) : null;
     setProblem(why);
+    // A form is not sent with a number in it that was not taken.
+    input.current?.setCustomValidity(why ?? '');
     return parsed.ok && why === null ? parsed.value : null;
   };
   const type = (typed: string) => {
@@ -61,11 +67,13 @@ export function ParsedField({
     left.current = true;
     setDraft(null);
     setProblem(null);
+    input.current?.setCustomValidity('');
     onCancel?.();
   };
   return (
     <span className={`${styles.field} ${problem ? styles.wrong : ''} ${measured ? styles.measured : ''}`} style={{ width }}>
       <input
+        ref={input}
         className="reading"
         aria-label={label}
         aria-invalid={problem !== null}
@@ -100,5 +108,6 @@ interface QuantityFieldProps extends Omit<FieldProps, 'text' | 'parse'> {
 
 /** A plain number with its unit. */
 export function QuantityField({ value, decimals, unit, ...rest }: QuantityFieldProps) {
-  return <ParsedField {...rest} unit={unit} text={formatNumber(value, decimals)} parse={(text) => parseNumber(text, [unit])} />;
+  const parse = unit === 'h' ? parseHours : (text: string) => parseNumber(text, [unit]);
+  return <ParsedField {...rest} unit={unit} text={formatNumber(value, decimals)} parse={parse} />;
 }

@@ -2,6 +2,7 @@
 
 import { Input } from 'antd';
 import { useState } from 'react';
+import { nameProblem } from './NameInput';
 
 interface TextFieldProps {
   label: string;
@@ -18,7 +19,7 @@ export function TextField({ label, text, placeholder, width = '100%', onCommit }
   const [problem, setProblem] = useState<string | null>(null);
   const commit = () => {
     if (draft === null) return;
-    const why = draft.trim() === text.trim() ? null : onCommit(draft);
+    const why = draft.trim() === text.trim() ? null : (nameProblem(draft, 200) ?? onCommit(draft));
     setProblem(why);
     if (why === null) setDraft(null);
   };
@@ -31,7 +32,6 @@ export function TextField({ label, text, placeholder, width = '100%', onCommit }
         status={problem ? 'error' : undefined}
         value={draft ?? text}
         placeholder={placeholder}
-        maxLength={200}
         onChange={(event) => setDraft(event.target.value)}
         onBlur={commit}
         onKeyDown={(event) => {

@@ -38,9 +38,9 @@ export function parseDraw(text: string, nominalV: number, units: UnitSystem): Pa
   }
   if (/w\s*\/\s*(m|ft)/i.test(body)) return parseStrip(body, atV, units);
   const amps = /\dm?\s*A\s*$/.test(body.trim()) || /a$/i.test(body.trim());
-  const number = parseNumber(body, amps ? ['A', 'mA'] : ['W']);
+  const number = parseNumber(body, [amps ? 'A' : 'W']);
   if (!number.ok) return refuse(number.why === 'enter a number' ? 'write watts or amperes, as 24 W or 2 A' : number.why);
-  const value = /mA\s*$/i.test(body) ? number.value / 1000 : number.value;
+  const { value } = number;
   if (value < 0) return refuse('a draw cannot be negative');
   if (amps) return value > LIMITS.amps ? refuse(`more than ${LIMITS.amps} A`) : { ok: true, draw: { kind: 'amps', amps: value, atV } };
   return value > LIMITS.watts ? refuse(`more than ${LIMITS.watts} W`) : { ok: true, draw: { kind: 'watts', watts: value, atV } };
@@ -65,7 +65,7 @@ function parseStrip(body: string, atV: number, units: UnitSystem): ParsedDraw {
   if (!length.ok) return refuse(`length: ${length.why}`);
   const wattsPerM = match[2]!.toLowerCase() === 'ft' ? power.value / 0.3048 : power.value;
   if (wattsPerM > 100) return refuse('more than 100 W/m');
-  if (length.value < 1 || length.value > LIMITS.lengthMm) return refuse('the strip’s length is out of range');
+  if (length.value < 1 || length.value > LIMITS.lengthMm) return refuse('the strip is from 1 mm to 100 m long');
   const pieces = Number(match[4] ?? 1);
   if (pieces < 1 || pieces > 100) return refuse('1 to 100 pieces');
   return { ok: true, draw: { kind: 'strip', wattsPerM, lengthMm: length.value, pieces, join: match[5] ? 'parallel' : 'endToEnd', atV } };

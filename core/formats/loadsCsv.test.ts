@@ -57,9 +57,8 @@ test('bad rows are told line by line, the good ones can still be taken', () => {
 
 test.each([
   ['no heading for a name', 'watts,hours\n5,2\n', /name/],
-  ['no heading for a draw', 'name,hours\nLamp,2\n', /rated/],
   ['two columns of one kind', 'name,watts,amps\nLamp,5,1\n', /two columns/],
-  ['nothing but a heading', 'name,watts\n', /at least one load/],
+  ['nothing but a heading', 'name,watts\n', /heading line alone/],
   ['an open quote', 'name,watts\n"Lamp,5\n', /quoted cell/],
   ['too many rows', `name,watts\n${'Lamp,5\n'.repeat(1001)}`, /1000 are allowed/],
 ])('a file with %s is refused whole', (_, text, fault) => {
@@ -77,4 +76,45 @@ test('a name a spreadsheet would run as a formula is written as text and comes b
   expect(again.rows.some(({ name }) => name.startsWith('=HYPERLINK'))).toBe(true);
   expect(again.change!.added).toEqual([]);
   expect(again.newZones).toEqual([]);
+});
+
+describe('a list without headings', () => {
+  const added = (text: string) => {
+    const { change, guessed } = readLoadsCsv(text, design);
+    const loads = change!.added.filter((record) => record.type === 'device' && record.kind === 'load');
+    return { guessed, loads: loads.map((load) => ('rated' in load ? [load.name, load.quantity, load.rated] : [])), change: change! };
+  };
+
+  it('of names with their draws behind them is read line by line', () => {
+    const { loads } = added('Reading light 3 W\nWater pump, 6 A\nChart 2 lamp 4,5 W');
+    expect(loads).toMatchObject([
+      ['Reading light', 1, { kind: 'watts', watts: 3 }],
+      ['Water pump', 1, { kind: 'amps', amps: 6 }],
+      ['Chart 2 lamp', 1, { kind: 'watts', watts: 4.5 }],
+    ]);
+  });
+
+  it('finds its columns by what stands in them: how many, the draw, the hours, the zone', () => {
+    const { loads, guessed, change } = added('Roof\tCeiling light\t4\t5\t3\nCab\tHeater fan\t1\t60\t90 min');
+    expect(guessed).toBe('zone from column 1, name from column 2, hours from column 5, rated from column 4, quantity from column 3');
+    expect(loads).toMatchObject([
+      ['Ceiling light', 4, { watts: 5 }],
+      ['Heater fan', 1, { watts: 60 }],
+    ]);
+    const hours = change.added.flatMap((record) => (record.type === 'duty' ? [record.hoursPerDay] : []));
+    expect(hours).toEqual([3, 1.5]);
+  });
+
+  it('gives a kind its usual draw and says so, and leaves what nobody knows unknown', () => {
+    const { rows } = readLoadsCsv('Compressor fridge\nWhatsit', design);
+    expect(rows.map(({ kind }) => kind)).toEqual([
+      expect.stringContaining('its usual draw'),
+      expect.stringContaining('draw not known yet'),
+    ]);
+    expect(rows[0]!.rated).toMatch(/\d/);
+  });
+
+  it('of one line a spreadsheet copied is a load, not a heading', () => {
+    expect(added('Lamp\t3 W').loads).toMatchObject([['Lamp', 1, { watts: 3 }]]);
+  });
 });

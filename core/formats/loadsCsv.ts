@@ -5,38 +5,20 @@ import { settingsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { usualAir } from '../design/newDesign';
-import type { Duty, Load, Use, Zone } from '../design/schema';
+import type { Duty, Load, Settings, Use, Zone } from '../design/schema';
 import { LIMITS } from '../design/vocabulary';
 import { loadSize } from '../devices/load';
 import { kindsNamed, LOAD_KINDS, type LoadKind } from '../catalog/loadKinds';
 import { nameOf } from '../design/names';
 import { attachLoad } from '../switching/schemes';
 import { namedLoad } from '../switching/newLoad';
-import { parseNumber } from '../units/parse';
-import { formatDraw, parseDraw } from './drawText';
+import { parseHours, parseNumber, type Parsed } from '../units/parse';
+import { formatDraw, parseDraw, splitNameAndDraw, type ParsedDraw } from './drawText';
+import { COLUMNS, delimiterOf, findColumns, type Column } from './loadColumns';
 import { plainCell, safeCell } from './safeCell';
 import { formatUse, parseUse } from './useText';
 
 /** Loads as CSV, out and in. Columns are found by their headings, whatever their order. */
-
-const COLUMNS = ['name', 'zone', 'circuit', 'quantity', 'rated', 'volts', 'measured', 'when', 'hours', 'share', 'lasting', 'kind'] as const;
-type Column = (typeof COLUMNS)[number];
-
-/** Headings taken for each column, besides its own name; compared without case, spaces or marks. */
-const HEADINGS: Record<Column, readonly string[]> = {
-  name: ['load', 'item', 'device', 'description', 'appliance', 'consumer'],
-  zone: ['place', 'location', 'area', 'room'],
-  circuit: ['circuitnumber', 'circuitname'],
-  quantity: ['qty', 'pcs', 'pieces', 'count', 'number', 'no'],
-  rated: ['ratedeach', 'watts', 'watt', 'w', 'power', 'powerw', 'draw', 'ratedw', 'wattseach', 'amps', 'a', 'current', 'currenta'],
-  volts: ['volt', 'v', 'voltage', 'at', 'atv'],
-  measured: ['measuredall', 'measuredw', 'actual', 'real'],
-  when: ['times', 'use', 'timeofday'],
-  hours: ['hoursaday', 'hday', 'h', 'hoursperday', 'hrs', 'daily', 'hrsday', 'haday'],
-  share: ['ofit', 'sharepercent', 'duty', 'dutycycle', 'percent'],
-  lasting: ['runs', 'continuous', 'forhours'],
-  kind: ['type', 'sort', 'category'],
-};
 
 export interface CsvRow {
   /** Line of the file, the heading being 1. */
@@ -56,6 +38,8 @@ export interface CsvReading {
   rows: CsvRow[];
   /** Headings not understood, and so left out. */
   ignored: string[];
+  /** With no headings, which column was taken for what, in words. */
+  guessed: string | null;
   /** Zones the file names that the design does not have; they will be added. */
   newZones: string[];
   /** What is wrong with the file as a whole; nothing can be taken while there is any. */
@@ -91,27 +75,37 @@ export function writeLoadsCsv({ loads, design, index, scenario }: Analysis): str
 
 /** Reads a CSV text against a design and says row by row what would become of it. Changes nothing by itself. */
 export function readLoadsCsv(text: string, design: Design): CsvReading {
-  const nothing = (fault: string): CsvReading => ({ rows: [], ignored: [], newZones: [], faults: [fault], change: null });
+  const nothing = (fault: string): CsvReading => ({ rows: [], ignored: [], newZones: [], guessed: null, faults: [fault], change: null });
   if (text.length > LIMITS.importBytes) return nothing(`the file is larger than ${LIMITS.importBytes / 1_000_000} MB`);
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, '').trim(), { skipEmptyLines: 'greedy' });
+  const whole = text.replace(/^\ufeff?[\r\n]*/, '').trimEnd();
+  const { data, errors } = Papa.parse<string[]>(whole, { skipEmptyLines: 'greedy', delimiter: delimiterOf(whole) });
   const broken = errors.find(({ type }) => type === 'Quotes');
   if (broken) return nothing(`line ${(broken.row ?? 0) + 1}: a quoted cell is not closed`);
-  const [heading, ...lines] = data;
-  if (!heading || lines.length === 0) return nothing('a heading line and at least one load are needed');
+  const cells = data.filter((line) => line.some((text) => text.trim() !== ''));
+  const zones = Array.from(design.records.values(), (record) => (record.type === 'zone' ? record.name.toLowerCase() : '')).filter(Boolean);
+  if (cells.length === 0) return nothing('nothing to read');
+  const { places, ignored, repeated, bareUnit, headed } = findColumns(cells, zones);
+  const lines = headed ? cells.slice(1) : cells;
+  if (lines.length === 0) return nothing('a heading line alone has no loads: paste the lines under it too');
   if (lines.length > MOST_ROWS) return nothing(`${lines.length} rows; ${MOST_ROWS} are allowed at once`);
-  const { places, ignored, repeated } = matchHeadings(heading);
   if (repeated) return nothing(`two columns are both “${repeated}”; keep one`);
-  if (!places.has('name')) return nothing('no column is headed “name” or “load”');
-  if (!places.has('rated')) return nothing('no column is headed “rated”, “watts” or “amps”');
+  if (!places.has('name')) return nothing(headed ? 'no column is headed “name” or “load”' : 'no column has names in it');
 
   const edit = new Edit(design);
   const newZones: string[] = [];
-  const bareUnit = /^(amps|a|current|currenta)$/.test(plain(heading[places.get('rated')!]!)) ? ' A' : '';
-  const rows = lines.map((cells, at) => {
-    const cell = (column: Column) => (places.has(column) ? plainCell((cells[places.get(column)!] ?? '').trim()) : '');
-    return readRow(edit, cell, at + 2, bareUnit, newZones);
+  const rows = lines.map((line, at) => {
+    const cell = (column: Column) => (places.has(column) ? plainCell((line[places.get(column)!] ?? '').trim()) : '');
+    return readRow(edit, cell('rated') === '' ? drawFromName(cell, design) : cell, at + (headed ? 2 : 1), bareUnit, newZones);
   });
-  return { rows, ignored, newZones, faults: [], change: edit.change };
+  const guessed = headed ? null : Array.from(places, ([column, at]) => `${column} from column ${at + 1}`).join(', ');
+  return { rows, ignored, newZones, guessed, faults: [], change: edit.change };
+}
+
+/** A name with its draw behind it, where the table says no draw of its own. */
+function drawFromName(cell: (column: Column) => string, design: Design): (column: Column) => string {
+  const { nominalV, units } = settingsOf(design);
+  const { name, draw } = splitNameAndDraw(cell('name'), nominalV, units);
+  return (column) => (column === 'name' ? name : column === 'rated' && draw ? formatDraw(draw, nominalV, units) : cell(column));
 }
 
 function readRow(edit: Edit, cell: (column: Column) => string, line: number, bareUnit: string, newZones: string[]): CsvRow {
@@ -127,23 +121,26 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
 
   const voltage = cell('volts') === '' || /@|\bat\b/i.test(row.rated) ? '' : ` at ${cell('volts')}`;
   const bare = /^[\d.,]+$/.test(row.rated);
-  const rated = parseDraw(`${row.rated}${bare ? bareUnit : ''}${voltage}`, nominalV, units);
+  const rated =
+    row.rated === ''
+      ? usualDraw(row, kind, settingsOf(design))
+      : parseDraw(`${row.rated}${bare ? bareUnit : ''}${voltage}`, nominalV, units);
   if (!rated.ok) problem('rated', rated.why);
   const measured = cell('measured') === '' ? null : parseDraw(cell('measured'), nominalV, units);
   if (measured && !measured.ok) problem('measured', measured.why);
   if (measured?.ok && measured.draw.kind === 'strip') problem('measured', 'a measurement is watts or amperes');
-  const numberIn = (column: Column, units_: string[], least: number, most: number, otherwise: number) => {
+  const numberIn = (column: Column, read: (text: string) => Parsed, least: number, most: number, otherwise: number) => {
     if (cell(column) === '') return otherwise;
-    const parsed = parseNumber(cell(column), units_);
+    const parsed = read(cell(column));
     if (!parsed.ok) problem(column, parsed.why);
     else if (parsed.value < least || parsed.value > most) problem(column, `between ${least} and ${most}`);
     else return parsed.value;
     return otherwise;
   };
-  const quantity = numberIn('quantity', [], 1, LIMITS.quantity, 1);
+  const quantity = numberIn('quantity', parseNumber, 1, LIMITS.quantity, 1);
   if (!Number.isInteger(quantity)) problem('quantity', 'a whole number');
-  const hoursPerDay = numberIn('hours', ['h'], 0, 24, 0);
-  const sharePercent = numberIn('share', ['%'], 0, 100, 100);
+  const hoursPerDay = numberIn('hours', parseHours, 0, 24, 0);
+  const sharePercent = numberIn('share', (text) => parseNumber(text, ['%']), 0, 100, 100);
   const when = parseUse(cell('when'));
   if (!when.ok) problem('when', when.why);
   const runs = cell('lasting').toLowerCase();
@@ -170,6 +167,13 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   if (!known && circuitId) attachLoad(edit, load.id, circuitId);
   row.action = known ? 'change' : 'add';
   return row;
+}
+
+/** What a kind usually draws where a row says nothing; of a kind nobody knows it stays unknown, which is a finding until somebody says. */
+function usualDraw(row: CsvRow, kind: LoadKind | null, { nominalV, units }: Settings): ParsedDraw {
+  if (kind?.usual) row.rated = formatDraw(kind.usual, nominalV, units);
+  row.kind += kind?.usual ? ', its usual draw' : ', draw not known yet';
+  return { ok: true, draw: kind?.usual ?? { kind: 'watts', watts: 0, atV: nominalV } };
 }
 
 /** What a row's own column says it is, else its name. A kind nobody knows is no fault: the load behaves as a resistor until someone says more. */
@@ -224,22 +228,4 @@ function findCircuit(design: Design, text: string): string | undefined {
       return record.id;
   }
   return undefined;
-}
-
-function matchHeadings(heading: string[]) {
-  const places = new Map<Column, number>();
-  const ignored: string[] = [];
-  let repeated: string | null = null;
-  heading.forEach((text, at) => {
-    const key = plain(text);
-    const column = COLUMNS.find((candidate) => candidate === key || HEADINGS[candidate].includes(key));
-    if (!column) ignored.push(text.trim());
-    else if (places.has(column)) repeated ??= text.trim();
-    else places.set(column, at);
-  });
-  return { places, ignored: ignored.filter(Boolean), repeated };
-}
-
-function plain(heading: string): string {
-  return heading.toLowerCase().replace(/[^a-z]/g, '');
 }

@@ -5,15 +5,29 @@ export type Parsed = { ok: true; value: number } | { ok: false; why: string };
 
 const MM_PER: Record<string, number> = { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4, ft: 304.8, "'": 304.8 };
 
+/** What a unit is of another that it may be written for: larger and smaller ones of the same thing. */
+const SCALES: Record<string, Record<string, number>> = {
+  A: { mA: 1e-3, kA: 1e3 },
+  V: { mV: 1e-3 },
+  W: { kW: 1e3 },
+  Ah: { mAh: 1e-3, kAh: 1e3 },
+  Wh: { kWh: 1e3 },
+  h: { hour: 1, hours: 1, hr: 1, hrs: 1, min: 1 / 60, minutes: 1 / 60, s: 1 / 3600 },
+  kg: { g: 1e-3, lb: 0.45359237 },
+};
+
 /**
- * A plain number, with a point or a comma for decimals and an optional unit that must be one of `units`.
- * "1,234" is refused: it may be one and a quarter or over a thousand.
+ * A plain number in the first of `units`, with a point or a comma for decimals and an optional unit: one of `units`, or one that is so many of the
+ * first (mA, kW, min). "1,234" is refused: it may be one and a quarter or over a thousand.
  */
 export function parseNumber(text: string, units: readonly string[] = []): Parsed {
   const match = /^([+\-\u2212]?\d*[.,]?\d+|[+\-\u2212]?\d+[.,])\s*([^\d\s].*)?$/.exec(text.trim());
   if (!match) return refuse(text.trim() === '' ? 'enter a number' : `"${short(text)}" is not a number`);
   const unit = match[2]?.trim() ?? '';
-  if (unit !== '' && !units.some((known) => known.toLowerCase() === unit.toLowerCase())) {
+  const named = (known: string) => known.toLowerCase() === unit.toLowerCase();
+  const scales = SCALES[units[0] ?? ''] ?? {};
+  const scale = unit === '' || units.some(named) ? 1 : scales[Object.keys(scales).find(named) ?? ''];
+  if (scale === undefined) {
     return refuse(
       units.length === 0 ? `leave out "${short(unit)}"` : `"${short(unit)}" is not a unit used here; use ${units.join(' or ')}`,
     );
@@ -21,7 +35,8 @@ export function parseNumber(text: string, units: readonly string[] = []): Parsed
   const digits = match[1]!.replace('\u2212', '-');
   if (/^[+-]?\d{1,3},\d{3}$/.test(digits))
     return refuse(`"${digits}" can be read two ways; write ${digits.replace(',', '')} or ${digits.replace(',', '.')}`);
-  const value = Number(digits.replace(',', '.'));
+  // What the scale adds in the last of sixteen digits was never typed.
+  const value = Number((Number(digits.replace(',', '.')) * scale).toPrecision(15));
   return Number.isFinite(value) ? { ok: true, value } : refuse(`"${short(text)}" is too large a number`);
 }
 
@@ -89,6 +104,14 @@ function readLength(text: string, system: UnitSystem, bare: BareUnit): Parsed {
   return { ok: true, value: number.value * MM_PER[name ?? bare]! };
 }
 
+/** A place or a size in the vehicle, mm: bare millimetres, or feet and inches; there a bare number but nought may be either, and is asked about. */
+export function parsePlace(text: string, system: UnitSystem): Parsed {
+  if (system === 'us' && ONLY_MEASURE.test(text.trim()) && Number(text) !== 0) {
+    return refuse(`"${short(text)}" may be feet or inches; write ${short(text)} ft or ${short(text)} in`);
+  }
+  return parseLength(text, system, system === 'metric' ? 'mm' : 'in');
+}
+
 /** Decimals, or a whole and a fraction. */
 function measureOf(text: string): number {
   return text
@@ -98,6 +121,17 @@ function measureOf(text: string): number {
       return under === undefined ? Number(over!.replace(',', '.')) : Number(over) / Number(under);
     })
     .reduce((sum, part) => sum + part, 0);
+}
+
+/** Hours from text: a number, `30 min`, `1 h 30`, `1:30`. */
+export function parseHours(text: string): Parsed {
+  const both = /^(\d{1,3})\s*(?:h|:)\s*([0-5]?\d)\s*(?:min|m)?$/i.exec(text.trim());
+  return both ? { ok: true, value: Number(both[1]) + Number(both[2]) / 60 } : parseNumber(text, ['h']);
+}
+
+/** Why a value is not taken: the range there is, each end written by the same hand. */
+export function outOfRange(least: number, most: number, write: (value: number) => string): string {
+  return `from ${write(least)} to ${write(most)}`;
 }
 
 function refuse(why: string): Parsed {

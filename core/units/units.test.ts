@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { formatDraw, parseDraw } from '../formats/drawText';
-import { parseLength, parseNumber } from './parse';
+import { parseHours, parseLength, parseNumber, parsePlace } from './parse';
 import {
   formatAmps,
   formatConductor,
@@ -44,6 +44,32 @@ describe('lengths as people write them', () => {
     expect(parseNumber('1,234')).toEqual({ ok: false, why: '"1,234" can be read two ways; write 1234 or 1.234' });
     expect(parseNumber('1,5')).toEqual({ ok: true, value: 1.5 });
     expect(parseNumber('−3')).toEqual({ ok: true, value: -3 });
+  });
+
+  test.each([
+    ['500 mA', 'A', 0.5],
+    ['1,2 kW', 'W', 1200],
+    ['2600mAh', 'Ah', 2.6],
+    ['90 min', 'h', 1.5],
+    ['2 lb', 'kg', 0.90718474],
+  ])('"%s" in a field of %s is %p: what larger and smaller units of the same thing are (SI; the pound: NIST SP 811)', (text, unit, value) => {
+    const parsed = parseNumber(text, [unit]);
+    expect(parsed.ok && parsed.value).toBeCloseTo(value, 12);
+    expect(parseNumber(text, ['mm']).ok).toBe(false);
+  });
+
+  test.each([
+    ['1:30', 1.5],
+    ['1 h 15', 1.25],
+    ['45 min', 0.75],
+    ['2.5', 2.5],
+  ])('"%s" is %p hours', (text, hours) => expect(parseHours(text)).toEqual({ ok: true, value: hours }));
+
+  test('a bare number in feet and inches may be either, and is asked about; in millimetres it is one', () => {
+    expect(parsePlace('17.7', 'us')).toEqual({ ok: false, why: '"17.7" may be feet or inches; write 17.7 ft or 17.7 in' });
+    expect(parsePlace('17.7 ft', 'us')).toMatchObject({ ok: true, value: expect.closeTo(5394.96, 6) });
+    expect(parsePlace('0', 'us')).toEqual({ ok: true, value: 0 });
+    expect(parsePlace('1500', 'metric')).toEqual({ ok: true, value: 1500 });
   });
 
   test('what is shown reads back as the same length', () => {

@@ -12,6 +12,7 @@ import { nameOf } from '@/core/design/names';
 import { formatConductor, formatPercent, formatRating } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
+import { NameField } from '@/ui/NameField';
 import { setCircuit } from './edits';
 import { TradeSizeField } from './TradeSizeField';
 import styles from './StripDetail.module.css';
@@ -40,14 +41,7 @@ export function CircuitSettings({ circuit }: { circuit: CircuitAnalysis }) {
     <div className={styles.settings}>
       <label>
         <span>Name</span>
-        <input
-          className={styles.text}
-          defaultValue={own.name}
-          key={own.name}
-          maxLength={80}
-          onBlur={(event) => event.target.value.trim() && set('Rename the circuit', { name: event.target.value.trim() })}
-          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        />
+        <NameField label="Name" name={own.name} onCommit={(name) => set('Rename the circuit', { name })} />
       </label>
       <label>
         <span>Drop target</span>

@@ -1,8 +1,9 @@
 'use client';
 
-import { Input, Modal, Select } from 'antd';
+import { Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
+import { NameInput, nameProblem } from '@/ui/NameInput';
 import styles from './NewCircuit.module.css';
 
 /** Asks for the two things a new circuit needs; the rest has a sensible start and is set on its strip. */
@@ -16,22 +17,16 @@ export function NewCircuit({ onAdd, onClose }: { onAdd(name: string, zoneId: str
       open
       title="Add a circuit"
       okText="Add circuit"
-      okButtonProps={{ disabled: !name.trim() }}
+      okButtonProps={{ disabled: !name.trim() || nameProblem(name) !== null }}
       onOk={add}
       onCancel={onClose}
       width={420}
     >
       <div className={styles.form}>
-        <label htmlFor="new-circuit-name">Name</label>
-        <Input
-          id="new-circuit-name"
-          autoFocus
-          value={name}
-          maxLength={80}
-          placeholder="Galley lights"
-          onChange={(event) => setName(event.target.value)}
-          onPressEnter={add}
-        />
+        <span aria-hidden>Name</span>
+        <span>
+          <NameInput label="Name" autoFocus size="middle" value={name} placeholder="Galley lights" onChange={setName} onEnter={add} />
+        </span>
         <label htmlFor="new-circuit-zone">Zone</label>
         <Select
           id="new-circuit-zone"

@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button, Input, Modal } from 'antd';
+import { Alert, Button, Modal } from 'antd';
 import { Moon, Plus, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -9,6 +9,7 @@ import { LIMITS } from '@/core/design/vocabulary';
 import type { DesignSummary } from '@/server/designs';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { useTheme } from '@/ui/ThemeProvider';
+import { NameInput, nameProblem } from '@/ui/NameInput';
 import { DesignRow } from './DesignRow';
 import { Refused, request } from './requests';
 import styles from './Home.module.css';
@@ -168,14 +169,21 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
         extinguisher within reach.
       </p>
       {renaming && (
-        <Modal open title="Rename the design" okText="Rename" onOk={rename} onCancel={() => setRenaming(null)} width={380}>
-          <Input
+        <Modal
+          open
+          title="Rename the design"
+          okText="Rename"
+          okButtonProps={{ disabled: nameProblem(renaming.name) !== null }}
+          onOk={rename}
+          onCancel={() => setRenaming(null)}
+          width={380}
+        >
+          <NameInput
             autoFocus
-            aria-label="Name of the design"
+            label="Name of the design"
             value={renaming.name}
-            maxLength={80}
-            onChange={(event) => setRenaming({ ...renaming, name: event.target.value })}
-            onPressEnter={rename}
+            onChange={(name) => setRenaming({ ...renaming, name })}
+            onEnter={rename}
           />
         </Modal>
       )}

@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button, Input, InputNumber, Segmented, Select } from 'antd';
+import { Alert, Button, Segmented, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
@@ -8,6 +8,8 @@ import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { USUAL_ZONES, type NewDesign } from '@/core/design/newDesign';
 import { CHEMISTRIES, CONDUCTOR_STANDARDS, LIMITS, VEHICLES, type Vehicle } from '@/core/design/vocabulary';
 import { PRACTICE_WORDS } from '@/features/supply/practice';
+import { QuantityField } from '@/ui/QuantityField';
+import { NameInput, nameProblem } from '@/ui/NameInput';
 import { Refused, request } from './requests';
 import { VEHICLE_WORDS } from './words';
 import styles from './NewDesign.module.css';
@@ -28,6 +30,8 @@ export function NewDesignScreen() {
   const [sending, setSending] = useState(false);
   const set = (fields: Partial<NewDesign>) => setAnswers((now) => ({ ...now, ...fields }));
 
+  const double = answers.zones.find((zone, at) => answers.zones.slice(0, at).some((other) => other.toLowerCase() === zone.toLowerCase()));
+  const long = [answers.name, ...answers.zones].some((name) => nameProblem(name) !== null);
   const start = async () => {
     setSending(true);
     try {
@@ -52,13 +56,13 @@ export function NewDesignScreen() {
         }}
       >
         <Question title="What is it called?">
-          <Input
+          <NameInput
             autoFocus
-            aria-label="Name"
+            label="Name"
+            size="middle"
             placeholder={VEHICLE_WORDS[answers.vehicle]}
-            maxLength={80}
             value={answers.name}
-            onChange={(event) => set({ name: event.target.value })}
+            onChange={(name) => set({ name })}
           />
         </Question>
         <Question title="What kind of vehicle?">
@@ -76,7 +80,7 @@ export function NewDesignScreen() {
             value={[...answers.zones]}
             maxCount={40}
             style={{ width: '100%' }}
-            onChange={(zones: string[]) => set({ zones: zones.map((zone) => zone.trim().slice(0, 80)).filter(Boolean) })}
+            onChange={(zones: string[]) => set({ zones: zones.map((zone) => zone.trim()).filter(Boolean) })}
             options={USUAL_ZONES[answers.vehicle].map((value) => ({ value, label: value }))}
           />
         </Question>
@@ -89,24 +93,24 @@ export function NewDesignScreen() {
               onChange={(chemistry) => set({ battery: { ...answers.battery, chemistry } })}
               options={CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_FACTS[value].label }))}
             />
-            <InputNumber
-              aria-label="Battery capacity, Ah"
-              min={1}
-              max={LIMITS.capacityAh}
+            <QuantityField
+              label="Battery capacity, Ah"
               value={answers.battery.capacityAh}
-              suffix="Ah"
-              style={{ width: 120 }}
-              onChange={(value) => set({ battery: { ...answers.battery, capacityAh: value ?? 100 } })}
+              decimals={0}
+              unit="Ah"
+              least={1}
+              most={LIMITS.capacityAh}
+              onCommit={(capacityAh) => set({ battery: { ...answers.battery, capacityAh } })}
             />
-            <InputNumber
+            <Select
               aria-label="Batteries in parallel"
-              min={1}
-              max={20}
-              precision={0}
               value={answers.battery.count}
-              suffix="in parallel"
               style={{ width: 150 }}
-              onChange={(value) => set({ battery: { ...answers.battery, count: value ?? 1 } })}
+              onChange={(count) => set({ battery: { ...answers.battery, count } })}
+              options={Array.from({ length: 20 }, (_, at) => ({
+                value: at + 1,
+                label: at === 0 ? 'one of them' : `${at + 1} in parallel`,
+              }))}
             />
           </span>
         </Question>
@@ -121,10 +125,7 @@ export function NewDesignScreen() {
             ]}
           />
         </Question>
-        <Question
-          title="Which school sizes the wires?"
-          why="The three differ in tables and in what they allow; all three can be tried later."
-        >
+        <Question title="Which school sizes the wires?" why="The four differ in tables and in what they allow; each can be tried later.">
           <Segmented
             aria-label="School"
             value={answers.standard}
@@ -148,10 +149,12 @@ export function NewDesignScreen() {
         </Question>
         {problem && <Alert type="error" showIcon title={problem.message} description={problem.reasons.join('; ')} />}
         <div className={styles.inline}>
-          <Button type="primary" htmlType="submit" loading={sending} disabled={answers.zones.length === 0}>
+          <Button type="primary" htmlType="submit" loading={sending} disabled={answers.zones.length === 0 || double !== undefined || long}>
             Start with the loads
           </Button>
           {answers.zones.length === 0 && <span className={styles.why}>At least one zone is needed.</span>}
+          {long && <span className={styles.why}>A name is longer than {LIMITS.nameLength} characters.</span>}
+          {double !== undefined && <span className={styles.why}>Two zones are called “{double}”: take one out or name it otherwise.</span>}
         </div>
       </form>
     </main>

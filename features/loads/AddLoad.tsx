@@ -1,14 +1,15 @@
 'use client';
 
-import { Button, Dropdown, Input, Select } from 'antd';
+import { Button, Dropdown, Select } from 'antd';
 import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/catalog/loadKinds';
 import { CATALOG_LOADS, type CatalogLoad } from '@/core/catalog/loads';
-import { LIMITS } from '@/core/design/vocabulary';
 import { formatDraw, splitNameAndDraw } from '@/core/formats/drawText';
 import { namedLoad, newLoad } from '@/core/switching/newLoad';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { NameInput, nameProblem } from '@/ui/NameInput';
+import { pasteList } from './paste';
 import styles from './LoadsStage.module.css';
 
 /** What is chosen where a name says nothing, or something else is meant. */
@@ -18,7 +19,7 @@ const OTHER = 'other';
  * A name, with its draw if one likes, and a zone make a load; its name says what kind it is, which is shown and can be changed before it is
  * added. The field stays ready for the next one.
  */
-export const AddLoad = memo(function AddLoad() {
+export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string): void }) {
   const store = useDesignStore();
   const units = useUnits();
   const zones = useDesign(({ analysis }) => analysis.index.zones);
@@ -43,16 +44,16 @@ export const AddLoad = memo(function AddLoad() {
   };
   return (
     <span className={styles.addLoad}>
-      <Input
-        size="small"
-        aria-label="Name of a new load"
-        placeholder="New load, such as Reading light 3 W"
-        value={typed}
-        maxLength={LIMITS.nameLength}
-        style={{ width: 240 }}
-        onChange={(event) => setTyped(event.target.value)}
-        onPressEnter={add}
-      />
+      <span onPaste={(event) => pasteList(event, onList)}>
+        <NameInput
+          label="Name of a new load"
+          placeholder="New load, such as Reading light 3 W"
+          value={typed}
+          style={{ width: 240 }}
+          onChange={setTyped}
+          onEnter={add}
+        />
+      </span>
       {name !== '' && (
         <Select
           size="small"
@@ -72,7 +73,7 @@ export const AddLoad = memo(function AddLoad() {
         style={{ width: 130 }}
         options={zones.map(({ id, name: label }) => ({ value: id, label }))}
       />
-      <Button size="small" type="primary" icon={<Plus size={15} />} disabled={!name} onClick={add}>
+      <Button size="small" type="primary" icon={<Plus size={15} />} disabled={!name || nameProblem(typed) !== null} onClick={add}>
         Add load
       </Button>
       {name !== '' && (

@@ -6,13 +6,15 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { CsvImport } from '@/ui/CsvImport';
 
 /** Loads from CSV. */
-export function ImportLoads({ onClose }: { onClose(): void }) {
+export function ImportLoads({ pasted = '', onClose }: { pasted?: string; onClose(): void }) {
   const store = useDesignStore();
   const design = useDesign((state) => state.design);
   const read = useCallback(
     (text: string) => {
       const reading = readLoadsCsv(text, design);
       const notes = [
+        reading.guessed !== null &&
+          `No headings, so by what stands in them: ${reading.guessed}. Put a heading line above if that is wrong.`,
         reading.ignored.length > 0 && `Left out, not understood: ${reading.ignored.join(', ')}.`,
         reading.newZones.length > 0 && `New zones: ${reading.newZones.join(', ')}.`,
       ];
@@ -22,12 +24,13 @@ export function ImportLoads({ onClose }: { onClose(): void }) {
   );
   return (
     <CsvImport
-      title="Take loads from CSV"
+      title="Take loads from a list"
       noun="loads"
+      pasted={pasted}
       help={
         <p>
           A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, when, hours, share, lasting, kind</code>.
-          Headings in other words are recognised; only a name and a draw are needed.
+          Headings in other words are recognised, and so are lines with none, as “Reading light 3 W”. Only a name is needed.
         </p>
       }
       read={read}

@@ -6,16 +6,17 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import type { Design } from '@/core/design/design';
 import { removeLoads } from '@/core/switching/schemes';
-import { namedLoad } from '@/core/switching/newLoad';
-import { nameOf } from '@/core/design/names';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { Grid, type GridHandle } from '@/ui/grid/Grid';
 import type { GridActions } from '@/ui/grid/types';
+import { blockText } from '@/ui/grid/clipboard';
+import { today } from '@/ui/today';
 import { AddLoad } from './AddLoad';
 import { setCell, type LoadField } from './cells';
 import { loadColumns, type LoadRow } from './columns';
+import { isList, pasteBlock, pasteList } from './paste';
 import { LoadsToolbar, type LoadsShown } from './LoadsToolbar';
 import { useLoadRows, type Grouping } from './useLoadRows';
 import styles from './LoadsStage.module.css';
@@ -32,6 +33,11 @@ export function LoadsStage() {
   const circuitNames = useDesign(({ analysis }) => analysis.circuits.map(circuitName).join('\n'));
   const [grouping, setGrouping] = useState<Grouping>('zone');
   const [dialog, setDialog] = useState<'import' | 'zones' | null>(null);
+  const [pasted, setPasted] = useState('');
+  const offer = useCallback((text: string) => {
+    setPasted(text);
+    setDialog('import');
+  }, []);
   const [shown, setShown] = useState<LoadsShown>('list');
   const [openId, setOpen] = useState<string | null>(null);
   const groups = useLoadRows(grouping);
@@ -39,21 +45,22 @@ export function LoadsStage() {
     () => loadColumns({ units, nominalV, zones: lines(zoneNames), circuits: lines(circuitNames), grouping }),
     [units, nominalV, zoneNames, circuitNames, grouping],
   );
-  const actions = useLoadActions(setOpen);
+  const actions = useLoadActions(setOpen, offer);
+  const addLoad = useMemo(() => <AddLoad onList={offer} />, [offer]);
   const grid = useRef<GridHandle>(null);
 
   useHashTarget(useCallback((loadId: string) => grid.current?.show(loadId), []));
   const isEmpty = groups.every(({ rows }) => rows.length === 0);
 
   return (
-    <div className={styles.stage}>
+    <div className={styles.stage} onPaste={isEmpty ? (event) => pasteList(event, offer) : undefined}>
       <LoadsToolbar shown={shown} onShown={setShown} grouping={grouping} onGrouping={setGrouping} onDialog={setDialog} />
       {isEmpty ? (
         <EmptyStage
           title="List what draws current"
           text="Every lamp, pump, fan and charger, with what its box says and how many hours a day it runs. From these come the wires, the fuses and how long the battery lasts. Paste a list from a spreadsheet, or begin with one."
         >
-          <AddLoad />
+          {addLoad}
           <p>
             <Button type="link" onClick={() => setDialog('import')}>
               or take a list from a CSV file
@@ -62,24 +69,22 @@ export function LoadsStage() {
         </EmptyStage>
       ) : (
         <>
-          {shown === 'list' && <Grid ref={grid} label="Loads" columns={columns} groups={groups} actions={actions} footer={ADD_LOAD} />}
+          {shown === 'list' && <Grid ref={grid} label="Loads" columns={columns} groups={groups} actions={actions} footer={addLoad} />}
           {shown === 'budget' && <BudgetView onOpen={setOpen} />}
         </>
       )}
       {openId && <LoadDetails key={openId} loadId={openId} onClose={() => setOpen(null)} />}
-      {dialog === 'import' && <ImportLoads onClose={() => setDialog(null)} />}
+      {dialog === 'import' && <ImportLoads pasted={pasted} onClose={() => (setDialog(null), setPasted(''))} />}
       {dialog === 'zones' && <ZonesDialog onClose={() => setDialog(null)} />}
     </div>
   );
 }
 
-const ADD_LOAD = <AddLoad />;
-
 function circuitName({ number, name }: { number: number; name: string }): string {
   return `${String(number).padStart(2, '0')} ${name}`;
 }
 
-function useLoadActions(onOpen: (loadId: string) => void): GridActions<LoadRow> {
+function useLoadActions(onOpen: (loadId: string) => void, onList: (text: string) => void): GridActions<LoadRow> {
   const store = useDesignStore();
   return useMemo(() => {
     const trial = (loadId: string, column: string, text: string) => {
@@ -100,7 +105,11 @@ function useLoadActions(onOpen: (loadId: string) => void): GridActions<LoadRow> 
       },
       cancel: store.cancel,
       open: (row) => onOpen(row.id),
-      paste: (rows, keys, block) => pasteBlock(store, rows, keys, block),
+      paste(rows, keys, block) {
+        if (!isList(store.getState().design, rows, keys, block)) return pasteBlock(store, rows, keys, block);
+        onList(blockText(block));
+        return [];
+      },
       remove(rows) {
         const what = rows.length === 1 ? rows[0]!.load.name : `${rows.length} loads`;
         store.commit(`Remove ${what}`, (design) =>
@@ -111,50 +120,7 @@ function useLoadActions(onOpen: (loadId: string) => void): GridActions<LoadRow> 
         );
       },
     };
-  }, [store, onOpen]);
-}
-
-const SET_FIELDS = new Set<string>([
-  'name',
-  'zone',
-  'circuit',
-  'quantity',
-  'spacing',
-  'rated',
-  'measured',
-  'lasting',
-  'group',
-  'when',
-  'hours',
-  'share',
-]);
-
-/** Takes a block of cells row by row into the loads given; past the last one each line makes a new load. */
-function pasteBlock(store: ReturnType<typeof useDesignStore>, rows: LoadRow[], keys: string[], block: string[][]): string[] {
-  const problems: string[] = [];
-  store.commit(block.length === 1 ? 'Paste' : `Paste ${block.length} lines`, (design) => {
-    const edit = new Edit(design);
-    problems.length = 0;
-    block.forEach((cells, line) => {
-      const loadId = rows[line]?.id ?? addPasted(edit, cells[keys.indexOf('name')], rows.at(-1)?.load.zoneId ?? null);
-      cells.slice(0, keys.length).forEach((text, at) => {
-        const key = keys[at]!;
-        if (!SET_FIELDS.has(key)) return;
-        const problem = setCell(edit, loadId, key as LoadField, text, today());
-        if (problem) problems.push(`Line ${line + 1}, ${nameOf(edit.design, loadId)}, ${key} “${text}”: ${problem}`);
-      });
-    });
-    return edit.change;
-  });
-  return problems;
-}
-
-function addPasted(edit: Edit, name: string | undefined, zoneId: string | null): string {
-  return edit.add(namedLoad(name?.trim() || 'Pasted load', zoneId)).id;
-}
-
-function today(): string {
-  return new Date().toISOString().slice(0, 10);
+  }, [store, onOpen, onList]);
 }
 
 function lines(text: string): string[] {

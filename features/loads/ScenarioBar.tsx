@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Dropdown, Input, Modal, Select } from 'antd';
+import { Button, Dropdown, Modal, Select } from 'antd';
 import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
 import { Edit } from '@/core/design/edit';
@@ -8,6 +8,7 @@ import { updateRecords } from '@/core/design/change';
 import { newId } from '@/core/design/ids';
 import { SETTINGS_ID } from '@/core/design/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { NameInput, nameProblem } from '@/ui/NameInput';
 import styles from './LoadsStage.module.css';
 
 /** Which scenario the hours belong to, and its making, naming and removing. */
@@ -73,18 +74,18 @@ export function ScenarioBar() {
           open
           title={naming.id ? 'Rename the scenario' : 'Add a scenario'}
           okText="Save"
+          okButtonProps={{ disabled: nameProblem(naming.name) !== null }}
           onOk={save}
           onCancel={() => setNaming(null)}
           width={380}
         >
-          <Input
+          <NameInput
             autoFocus
-            aria-label="Name of the scenario"
+            label="Name of the scenario"
             value={naming.name}
-            maxLength={80}
             placeholder="A winter weekend"
-            onChange={(event) => setNaming({ ...naming, name: event.target.value })}
-            onPressEnter={save}
+            onChange={(name) => setNaming({ ...naming, name })}
+            onEnter={save}
           />
         </Modal>
       )}

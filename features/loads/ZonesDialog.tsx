@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Input, Modal } from 'antd';
+import { Button, Checkbox, Modal } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { updateRecords } from '@/core/design/change';
@@ -9,6 +9,8 @@ import { newId } from '@/core/design/ids';
 import type { Zone } from '@/core/design/schema';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { TemperatureField } from '@/ui/TemperatureField';
+import { NameInput, nameProblem } from '@/ui/NameInput';
+import { NameField } from '@/ui/NameField';
 import styles from './ZonesDialog.module.css';
 
 /** The zones of the vehicle and what they do to wiring. */
@@ -21,9 +23,11 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
 
   const set = (zone: Zone, fields: Partial<Zone>) =>
     store.commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [{ id: zone.id, set: fields }]));
+  /** Zones are told apart by their names, in tables and in what is pasted. */
+  const taken = (wanted: string, but?: string) => zones.some((zone) => zone.id !== but && isSameName(zone.name, wanted));
   const add = () => {
     const wanted = name.trim();
-    if (!wanted) return;
+    if (!wanted || taken(wanted)) return;
     setName('');
     const zone: Zone = { id: newId('zone'), type: 'zone', name: wanted, order: zones.length, ambientC: 30, engineSpace: false };
     store.commit(`Add zone ${wanted}`, () => ({ added: [zone], updated: [], removed: [] }));
@@ -59,16 +63,11 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
           {zones.map((zone) => (
             <tr key={zone.id}>
               <td>
-                <Input
-                  size="small"
-                  aria-label={`Name of zone ${zone.name}`}
-                  key={zone.name}
-                  defaultValue={zone.name}
-                  maxLength={80}
-                  onBlur={(event) =>
-                    event.target.value.trim() && event.target.value.trim() !== zone.name && set(zone, { name: event.target.value.trim() })
-                  }
-                  onPressEnter={(event) => event.currentTarget.blur()}
+                <NameField
+                  label={`Name of zone ${zone.name}`}
+                  name={zone.name}
+                  refuses={(wanted) => (taken(wanted, zone.id) ? doubleWords(wanted) : null)}
+                  onCommit={(wanted) => set(zone, { name: wanted })}
                 />
               </td>
               <td>
@@ -102,19 +101,24 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
         </tbody>
       </table>
       <div className={styles.add}>
-        <Input
-          size="small"
-          aria-label="Name of a new zone"
-          placeholder="New zone"
-          value={name}
-          maxLength={80}
-          onChange={(event) => setName(event.target.value)}
-          onPressEnter={add}
-        />
-        <Button size="small" type="primary" disabled={!name.trim()} onClick={add}>
+        <NameInput label="Name of a new zone" placeholder="New zone" value={name} onChange={setName} onEnter={add} />
+        <Button size="small" type="primary" disabled={!name.trim() || taken(name) || nameProblem(name) !== null} onClick={add}>
           Add zone
         </Button>
       </div>
+      {taken(name) && (
+        <p role="alert" className={styles.why}>
+          {doubleWords(name.trim())}
+        </p>
+      )}
     </Modal>
   );
+}
+
+function doubleWords(name: string): string {
+  return `There is a zone called “${name}” already. Give this one a name of its own, such as “${name} 2”.`;
+}
+
+function isSameName(one: string, other: string): boolean {
+  return one.trim().toLowerCase() === other.trim().toLowerCase();
 }

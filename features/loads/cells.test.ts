@@ -74,7 +74,7 @@ describe('what is typed into a cell', () => {
     ['quantity', 'two', /"two" is not a number/],
     ['spacing', '5 3', /two ways/],
     ['spacing', '300', /longer than any vehicle/],
-    ['spacing', '-1', /out of range/],
+    ['spacing', '-1', /from 0\.00 m to 100\.00 m/],
     ['rated', '-5 W', /negative/],
     ['rated', 'bright', /not a number/],
     ['rated', '24 W at 230 V', /outside 1 to 60 V/],

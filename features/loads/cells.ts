@@ -11,8 +11,8 @@ import { formatDraw, parseDraw } from '@/core/formats/drawText';
 import { parseUse } from '@/core/formats/useText';
 import { ownCircuit } from '@/core/switching/ownCircuit';
 import { addCircuit, attachLoad, detachLoad, usualScheme } from '@/core/switching/schemes';
-import { parseLength, parseNumber } from '@/core/units/parse';
-import { MISSING } from '@/core/units/quantity';
+import { outOfRange, parseHours, parseLength, parseNumber, type Parsed } from '@/core/units/parse';
+import { formatLength, MISSING } from '@/core/units/quantity';
 
 /** The columns of the loads table that a person sets. */
 export type LoadField =
@@ -62,7 +62,7 @@ const SETTERS: Record<LoadField, Setter> = {
     return null;
   },
   quantity(edit, load, text) {
-    return number(text || '1', [], 1, LIMITS.quantity, (quantity) => {
+    return number(parseNumber(text || '1'), 1, LIMITS.quantity, (quantity) => {
       if (!Number.isInteger(quantity)) return 'a whole number';
       edit.set(load.id, { quantity });
       return null;
@@ -71,7 +71,8 @@ const SETTERS: Record<LoadField, Setter> = {
   spacing(edit, load, text) {
     const parsed = parseLength(text || '0', settingsOf(edit.design).units);
     if (!parsed.ok) return parsed.why;
-    if (parsed.value < 0 || parsed.value > LIMITS.lengthMm) return 'out of range';
+    if (parsed.value < 0 || parsed.value > LIMITS.lengthMm)
+      return outOfRange(0, LIMITS.lengthMm, (mm) => formatLength(mm, settingsOf(edit.design).units));
     edit.set(load.id, { spacingMm: parsed.value });
     return null;
   },
@@ -114,14 +115,14 @@ const SETTERS: Record<LoadField, Setter> = {
     return read.ok ? setDuty(edit, load.id, { use: read.value }) : read.why;
   },
   hours: (edit, load, text) =>
-    number(text || '0', ['h'], 0, 24, (hoursPerDay) => {
+    number(parseHours(text || '0'), 0, 24, (hoursPerDay) => {
       if (leavesUnused(edit, load, text)) return null;
       // The hours its times come to are no hours of their own: pasting a line as it stands keeps its times.
       if (Math.abs(hoursPerDay - (hoursByTimes(edit.design, load) ?? Infinity)) < 0.006) return null;
       return setDuty(edit, load.id, { hoursPerDay, use: null });
     }),
   share: (edit, load, text) =>
-    number(text || '100', ['%'], 0, 100, (sharePercent) =>
+    number(parseNumber(text || '100', ['%']), 0, 100, (sharePercent) =>
       leavesUnused(edit, load, text) ? null : setDuty(edit, load.id, { sharePercent }),
     ),
 };
@@ -160,8 +161,7 @@ export function setDuty(edit: Edit, loadId: string, fields: Partial<Duty>, use?:
   return null;
 }
 
-function number(text: string, units: string[], least: number, most: number, take: (value: number) => string | null): string | null {
-  const parsed = parseNumber(text, units);
+function number(parsed: Parsed, least: number, most: number, take: (value: number) => string | null): string | null {
   if (!parsed.ok) return parsed.why;
   if (parsed.value < least || parsed.value > most) return `between ${least} and ${most}`;
   return take(parsed.value);

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Input, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { updateRecords } from '@/core/design/change';
@@ -122,15 +122,13 @@ const Surroundings = memo(function Surroundings({ place, commit }: PartProps) {
           {place.depthMm === null && <span className={styles.soft}>nobody has looked</span>}
         </Field>
         <Field label="What is behind">
-          <Input
-            key={place.behind}
-            size="small"
-            aria-label={`What is behind ${place.name}`}
-            defaultValue={place.behind}
-            maxLength={200}
+          <NameField
+            label={`What is behind ${place.name}`}
+            name={place.behind}
+            most={200}
+            mayBeEmpty
             placeholder="look before you cut"
-            onBlur={(event) => event.target.value !== place.behind && set({ behind: event.target.value })}
-            onPressEnter={(event) => event.currentTarget.blur()}
+            onCommit={(behind) => set({ behind })}
           />
         </Field>
       </Fields>

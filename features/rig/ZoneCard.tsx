@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Input } from 'antd';
+import { Button, Checkbox } from 'antd';
 import { updateRecords } from '@/core/design/change';
 import type { Zone } from '@/core/design/schema';
 import { LIMITS, ZONE_TRAITS } from '@/core/design/vocabulary';
@@ -52,14 +52,12 @@ export function ZoneCard({ zone }: { zone: Zone }) {
       {refusal}
       <Fields>
         <Field label="Used for">
-          <Input
-            key={zone.purpose ?? ''}
-            size="small"
-            aria-label={`What ${zone.name} is used for`}
-            defaultValue={zone.purpose ?? ''}
-            maxLength={200}
-            onBlur={(event) => event.target.value !== (zone.purpose ?? '') && set({ purpose: event.target.value })}
-            onPressEnter={(event) => event.currentTarget.blur()}
+          <NameField
+            label={`What ${zone.name} is used for`}
+            name={zone.purpose ?? ''}
+            most={200}
+            mayBeEmpty
+            onCommit={(purpose) => set({ purpose })}
           />
         </Field>
         <Field label="Hottest air">

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/design/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { nameProblem } from '@/ui/NameInput';
 import styles from './TopBar.module.css';
 
 /** The design's name, edited where it stands. */
@@ -12,12 +13,15 @@ export function DesignName() {
   const name = useDesign(({ analysis }) => analysis.index.settings.name);
   const [draft, setDraft] = useState<string | null>(null);
 
+  const problem = draft === null ? null : nameProblem(draft);
+
   useEffect(() => {
     document.title = `${name} · Vine Knot`;
   }, [name]);
 
   const finish = () => {
-    const wanted = draft?.trim().slice(0, 80);
+    const wanted = draft?.trim();
+    if (wanted !== undefined && nameProblem(wanted) !== null) return;
     setDraft(null);
     if (wanted && wanted !== name)
       store.commit(`Rename to ${wanted}`, (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { name: wanted } }]));
@@ -28,7 +32,7 @@ export function DesignName() {
         className={styles.name}
         aria-label="Name of the design"
         value={draft ?? name}
-        maxLength={80}
+        aria-invalid={problem !== null}
         onChange={(event) => setDraft(event.target.value)}
         onBlur={finish}
         onKeyDown={(event) => {
@@ -36,6 +40,11 @@ export function DesignName() {
           if (event.key === 'Escape') setDraft(null);
         }}
       />
+      {problem && (
+        <small role="alert" className={styles.nameProblem}>
+          {problem}
+        </small>
+      )}
     </h1>
   );
 }

@@ -1,0 +1,50 @@
+'use client';
+
+import { Input, type InputRef } from 'antd';
+import type { CSSProperties, Ref } from 'react';
+import { LIMITS } from '@/core/design/vocabulary';
+
+interface NameInputProps {
+  label: string;
+  value: string;
+  onChange(value: string): void;
+  onEnter?(): void;
+  onBlur?(): void;
+  placeholder?: string;
+  size?: 'small' | 'middle';
+  autoFocus?: boolean;
+  most?: number;
+  style?: CSSProperties;
+  ref?: Ref<InputRef>;
+}
+
+/** Why a name is not taken as it stands: nothing of it is ever cut off. */
+export function nameProblem(name: string, most: number = LIMITS.nameLength): string | null {
+  const length = name.trim().length;
+  return length > most ? `${length} characters; ${most} are the most` : null;
+}
+
+/** A name being written. One too long stays as it was written and says so. */
+export function NameInput({ label, value, onChange, onEnter, onBlur, most = LIMITS.nameLength, size = 'small', ...rest }: NameInputProps) {
+  const problem = nameProblem(value, most);
+  return (
+    <>
+      <Input
+        {...rest}
+        size={size}
+        aria-label={label}
+        aria-invalid={problem !== null}
+        status={problem ? 'error' : undefined}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        onPressEnter={() => problem === null && onEnter?.()}
+        onBlur={onBlur}
+      />
+      {problem && (
+        <small role="alert" style={{ color: 'var(--brick)' }}>
+          {problem}
+        </small>
+      )}
+    </>
+  );
+}
