@@ -8,6 +8,7 @@ import { loadDraw } from '../devices/load';
 import { ampacity } from '../sizing/ampacity';
 import { sizesLike } from '../sizing/conductorChoice';
 import { leastFuseA } from '../sizing/fuse';
+import { formatRating } from '../units/quantity';
 import { fuseAtBar, nearestSlot, whereIs } from './fuseBerth';
 import { addCircuit, detachLoad, usualScheme, type CircuitScheme } from './schemes';
 import { dropClassOf } from './newLoad';
@@ -24,8 +25,7 @@ const LEAST_FUSE_A = 5;
 export function ownCircuit(design: Design, load: Load): CircuitScheme | null {
   const index = indexDesign(design);
   const near = whereIs(index, load.id);
-  const { amps } = loadDraw(load);
-  const leastA = Math.max(leastFuseA(load.continuous ? amps : 0, amps), amps * HEADROOM, LEAST_FUSE_A);
+  const leastA = leastRatingOf(load);
   const mostA = load.maxFuseA ?? Infinity;
   const scheme = usualScheme(design, load.name, load.zoneId);
   const blade = RATINGS_A.blade.find((rating) => rating >= leastA);
@@ -36,6 +36,36 @@ export function ownCircuit(design: Design, load: Load): CircuitScheme | null {
   const conductor = carrying(design, scheme.conductor, ratingA);
   if (!conductor) return null;
   return { ...scheme, dropClass: dropClassOf(load), ratingA, conductor, mount, ...(atBar && { atBar }), loadIds: [load.id] };
+}
+
+/** The least a load's own fuse may be rated, A. */
+function leastRatingOf(load: Load): number {
+  const { amps } = loadDraw(load);
+  return Math.max(leastFuseA(load.continuous ? amps : 0, amps), amps * HEADROOM, LEAST_FUSE_A);
+}
+
+/** Why a load can get no circuit of its own, and what would let it, in words; null where it can. */
+export function whyNoCircuit(design: Design, load: Load): string | null {
+  if (ownCircuit(design, load)) return null;
+  const leastA = leastRatingOf(load);
+  const near = whereIs(indexDesign(design), load.id);
+  if (load.maxFuseA !== undefined && load.maxFuseA < leastA)
+    return `it needs a fuse of ${formatRating(leastA)} and allows no more than ${formatRating(load.maxFuseA)}: correct its draw or its largest fuse`;
+  if (!fuseAtBar(design, near, LEAST_FUSE_A) && !nearestSlot(design, near, LEAST_FUSE_A))
+    return 'no fuse block has a free slot and nothing can be fused beside a bar: add a fuse block in Supply';
+  return `it needs a fuse of ${formatRating(leastA)}: no free slot takes that, and no single fuse or wire there is so large`;
+}
+
+/** A circuit of its own for each of some loads, one after the other, each in the nearest slot left; those that can get none, with why. */
+export function giveLoadsCircuits(design: Design, loads: readonly Load[]): { change: Change; left: { load: Load; why: string }[] } {
+  const edit = new Edit(design);
+  const left: { load: Load; why: string }[] = [];
+  for (const load of loads) {
+    const scheme = ownCircuit(edit.design, load);
+    if (scheme) addCircuit(edit, scheme);
+    else left.push({ load, why: whyNoCircuit(edit.design, load)! });
+  }
+  return { change: edit.change, left };
 }
 
 /** The first size from a usual one up that carries a rating in the open. */

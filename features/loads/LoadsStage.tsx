@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'antd';
+import { Alert, Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
@@ -34,6 +34,7 @@ export function LoadsStage() {
   const [grouping, setGrouping] = useState<Grouping>('zone');
   const [dialog, setDialog] = useState<'import' | 'zones' | null>(null);
   const [pasted, setPasted] = useState('');
+  const [left, setLeft] = useState<string[]>([]);
   const offer = useCallback((text: string) => {
     setPasted(text);
     setDialog('import');
@@ -54,7 +55,8 @@ export function LoadsStage() {
 
   return (
     <div className={styles.stage} onPaste={isEmpty ? (event) => pasteList(event, offer) : undefined}>
-      <LoadsToolbar shown={shown} onShown={setShown} grouping={grouping} onGrouping={setGrouping} onDialog={setDialog} />
+      <LoadsToolbar shown={shown} onShown={setShown} grouping={grouping} onGrouping={setGrouping} onDialog={setDialog} onLeft={setLeft} />
+      {left.length > 0 && <LeftOut left={left} onClose={() => setLeft([])} />}
       {isEmpty ? (
         <EmptyStage
           title="List what draws current"
@@ -77,6 +79,25 @@ export function LoadsStage() {
       {dialog === 'import' && <ImportLoads pasted={pasted} onClose={() => (setDialog(null), setPasted(''))} />}
       {dialog === 'zones' && <ZonesDialog onClose={() => setDialog(null)} />}
     </div>
+  );
+}
+
+function LeftOut({ left, onClose }: { left: string[]; onClose(): void }) {
+  return (
+    <Alert
+      type="warning"
+      showIcon
+      closable={{ onClose }}
+      title={left.length === 1 ? 'One load got no circuit.' : `${left.length} loads got no circuit.`}
+      description={
+        <ul>
+          {left.slice(0, 8).map((why) => (
+            <li key={why}>{why}</li>
+          ))}
+          {left.length > 8 && <li>and {left.length - 8} more</li>}
+        </ul>
+      }
+    />
   );
 }
 

@@ -3,6 +3,7 @@
 import { Button, Dropdown, Segmented } from 'antd';
 import { memo } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
+import { GiveCircuits } from './GiveCircuits';
 import { ScenarioBar } from './ScenarioBar';
 import type { Grouping } from './useLoadRows';
 import styles from './LoadsStage.module.css';
@@ -15,9 +16,11 @@ interface LoadsToolbarProps {
   grouping: Grouping;
   onGrouping(grouping: Grouping): void;
   onDialog(dialog: 'import' | 'zones'): void;
+  /** Loads that got no circuit, each with why. */
+  onLeft(left: string[]): void;
 }
 
-export const LoadsToolbar = memo(function LoadsToolbar({ shown, onShown, grouping, onGrouping, onDialog }: LoadsToolbarProps) {
+export const LoadsToolbar = memo(function LoadsToolbar({ shown, onShown, grouping, onGrouping, onDialog, onLeft }: LoadsToolbarProps) {
   const id = useDesign((state) => state.id);
   return (
     <div className={styles.toolbar}>
@@ -45,6 +48,7 @@ export const LoadsToolbar = memo(function LoadsToolbar({ shown, onShown, groupin
         />
       )}
       <span className={styles.right}>
+        <GiveCircuits onLeft={onLeft} />
         <Button size="small" onClick={() => onDialog('zones')}>
           Zones
         </Button>
@@ -52,7 +56,7 @@ export const LoadsToolbar = memo(function LoadsToolbar({ shown, onShown, groupin
           trigger={['click']}
           menu={{
             items: [
-              { key: 'import', label: 'Take loads from a CSV file…', onClick: () => onDialog('import') },
+              { key: 'import', label: 'Take loads from a list or a CSV file…', onClick: () => onDialog('import') },
               { key: 'export', label: <a href={`/api/designs/${id}/loads.csv`}>Save loads as CSV</a> },
               { key: 'budget', label: <a href={`/api/designs/${id}/budget.csv`}>Save the budget as CSV</a> },
             ],

@@ -36,7 +36,9 @@ const SET_FIELDS = new Set<string>([
 /** Whether a block is a list of loads of another table: with headings of its own, or begun at a name and with columns that are not the ones it would land in. */
 export function isList(design: Design, rows: LoadRow[], keys: string[], block: string[][]): boolean {
   if (hasHeadings(block)) return true;
-  return keys[0] === 'name' && block.length > 1 && block[0]!.length > 1 && fillCells(new Edit(design), rows, keys, block).length > 0;
+  return (
+    keys[0] === 'name' && block.length > 1 && block[0]!.length > 1 && fillCells(new Edit(design), rows, keys, block).length >= block.length
+  );
 }
 
 /** Takes a block of cells row by row into the loads given; past the last one each line makes a new load. */

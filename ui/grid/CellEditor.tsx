@@ -7,7 +7,6 @@ import styles from './Grid.module.css';
 interface CellEditorProps {
   label: string;
   start: string;
-  options?: { value: string; label: string }[] | undefined;
   align?: 'left' | 'right' | undefined;
   onPreview(text: string): CellResult;
   onFinish(text: string, then: [number, number] | null): CellResult;
@@ -15,7 +14,7 @@ interface CellEditorProps {
 }
 
 /** The open cell: typing shows its result at once; what cannot be read is said in place and nothing else changes. */
-export function CellEditor({ label, start, options, align, onPreview, onFinish, onLeave }: CellEditorProps) {
+export function CellEditor({ label, start, align, onPreview, onFinish, onLeave }: CellEditorProps) {
   const [text, setText] = useState(start);
   const [problem, setProblem] = useState<CellResult>(null);
   const done = useRef(false);
@@ -38,28 +37,6 @@ export function CellEditor({ label, start, options, align, onPreview, onFinish, 
     } else return;
     event.preventDefault();
   };
-  if (options) {
-    return (
-      <select
-        autoFocus
-        aria-label={label}
-        className={styles.editor}
-        value={text}
-        onChange={(event) => {
-          setText(event.target.value);
-          finish(event.target.value, [0, 0]);
-        }}
-        onKeyDown={onKeyDown}
-        onBlur={() => finish(text, null)}
-      >
-        {options.map(({ value, label: name }) => (
-          <option key={value} value={value}>
-            {name}
-          </option>
-        ))}
-      </select>
-    );
-  }
   return (
     <>
       <input

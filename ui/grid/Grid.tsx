@@ -143,7 +143,7 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
     else if (event.key === 'Delete' || event.key === 'Backspace') clearBlock();
     else if (event.key === 'Escape' && !anchor) table.current?.closest('main')?.focus();
     else if (event.key === 'Escape') setAnchor(null);
-    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && column.edit && !column.options)
+    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && column.edit)
       // At once: the next letter must find the field there, however fast it comes.
       flushSync(() => setEditing({ start: event.key }));
     else return;

@@ -1,6 +1,7 @@
 'use client';
 
 import { memo } from 'react';
+import { ChoiceEditor } from './ChoiceEditor';
 import { CellEditor } from './CellEditor';
 import type { CellResult, GridColumn, GridRow } from './types';
 import styles from './Grid.module.css';
@@ -68,11 +69,18 @@ export const GridRowView = memo(function GridRowView({
             onDoubleClick={() => onPick(index, at, false, true)}
             onFocus={() => !active && onFocusArrived(index, at)}
           >
-            {editing ? (
+            {editing && column.options ? (
+              <ChoiceEditor
+                label={column.title}
+                start={editStart}
+                options={column.options(row)}
+                onFinish={(typed, then) => onFinish(row, column, typed, then)}
+                onLeave={onLeave}
+              />
+            ) : editing ? (
               <CellEditor
                 label={column.title}
                 start={editStart}
-                options={column.options?.(row)}
                 align={column.align}
                 onPreview={(typed) => onPreview(row, column.key, typed)}
                 onFinish={(typed, then) => onFinish(row, column, typed, then)}
