@@ -1,7 +1,7 @@
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
 import { applyChange, invertChange } from '../design/change';
-import { indexDesign, makeDesign, recordsOf, type Design } from '../design/design';
+import { indexDesign, makeDesign, recordOf, recordsOf, type Design } from '../design/design';
 import { newDesignRecords, USUAL_ZONES } from '../design/newDesign';
 import { DesignError } from '../design/problems';
 import { checkReferences } from '../design/references';
@@ -17,6 +17,8 @@ import {
   putDevices,
   removePlace,
   removeRoute,
+  setKeepClear,
+  setRig,
   setPlace,
   setVia,
   setZonePlan,
@@ -53,6 +55,39 @@ test('a vehicle begun has a place in every zone, each reached from every other',
   expect(layout.routes.size).toBe(zones.length - 1);
   expect(recordsOf(begun, 'zone').every(({ plan }) => plan)).toBe(true);
   expect(checkReferences(begun)).toEqual([]);
+});
+
+test('zones of a vehicle begun lie where their names and the body say: engine in front of the cab, roof on top, garage at the back', () => {
+  const bare = fresh();
+  const begun = applyChange(bare, beginRig(bare, 'panelVan'));
+  const { zones, layout } = indexDesign(begun);
+  const plan = (name: string) => zones.find((zone) => zone.name === name)!.plan!;
+  expect(plan('Engine bay').xMm + plan('Engine bay').lengthMm).toBeLessThanOrEqual(plan('Cab').xMm);
+  expect(plan('Roof').lowMm).toBeGreaterThanOrEqual(plan('Galley').highMm);
+  expect(plan('Garage').xMm + plan('Garage').lengthMm).toBe(layout.rig.lengthMm);
+  expect(plan('Galley').xMm).toBeLessThan(plan('Bunk').xMm);
+  expect(
+    Array.from(layout.places.values()).every((place) => isInside(place, bodyOutline(layout.rig)) && place.zMm <= layout.rig.heightMm),
+  ).toBe(true);
+});
+
+test('what was suggested follows a changed length, what a hand moved stays', () => {
+  const bare = fresh();
+  const begun = applyChange(bare, beginRig(bare, 'panelVan'));
+  const [first, second] = recordsOf(begun, 'place');
+  const moved = applyChange(begun, setPlace(begun, first!.id, { xMm: 123 }));
+  const longer = applyChange(moved, setRig(moved, { lengthMm: 7000 }));
+  const garage = recordsOf(longer, 'zone').find(({ name }) => name === 'Garage')!.plan!;
+  expect(garage.xMm + garage.lengthMm).toBe(7000);
+  expect(recordOf(longer, first!.id, 'place')!.xMm).toBe(123);
+  expect(recordOf(longer, second!.id, 'place')!.xMm).toBe(Math.round((second!.xMm / 6000) * 7000));
+});
+
+test('ground or room with its bottom above its top is refused', () => {
+  const [zone] = recordsOf(design, 'zone').filter(({ plan }) => plan);
+  expect(why(() => setZonePlan(design, zone!.id, { ...zone!.plan!, lowMm: 2000, highMm: 1000 }))).toContain('set the lower height first');
+  const [room] = recordsOf(design, 'keepClear');
+  expect(why(() => setKeepClear(design, room!.id, { lowMm: room!.highMm + 1 }))).toContain('set the lower height first');
 });
 
 test('a place is added to the zone under it, and refused where one is', () => {

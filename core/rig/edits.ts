@@ -1,14 +1,15 @@
-import type { Change } from '../design/change';
+import { sameRecord, type Change } from '../design/change';
 import { indexDesign, recordOf, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { DesignError } from '../design/problems';
-import type { Place, Rig, Route, Zone } from '../design/schema';
+import type { KeepClear, Place, Rig, Route, Zone } from '../design/schema';
 import { LIMITS, RIG_ID, type Vehicle } from '../design/vocabulary';
 import { BODIES } from './bodies';
 import type { Point } from './geometry';
 import { USUAL_RIG, waysThrough } from './layout';
 import { straightRoute } from './straightRoute';
+import { suggestZones } from './zoneLayout';
 
 /** The edits of the vehicle, each as a change to the design it is given. Refusals are DesignErrors that say what and where. */
 
@@ -16,48 +17,61 @@ export function rigOf(design: Design): Rig | null {
   return recordOf(design, RIG_ID, 'rig');
 }
 
-/** Sets the vehicle's own figures, making it when there is none. */
+/**
+ * Sets the vehicle's own figures, making it when there is none. Zones and places that still are where they were suggested for its size go where they are
+ * for the new one; what a hand has moved stays.
+ */
 export function setRig(design: Design, fields: Partial<Rig>): Change {
   const edit = new Edit(design);
-  if (rigOf(design)) edit.set(RIG_ID, fields);
-  else edit.add<Rig>({ ...USUAL_RIG, ...fields });
+  const before = rigOf(design);
+  if (!before) edit.add<Rig>({ ...USUAL_RIG, ...fields });
+  else {
+    edit.set(RIG_ID, fields);
+    follow(edit, before, { ...before, ...fields });
+  }
   return edit.change;
 }
 
+function follow(edit: Edit, before: Rig, after: Rig): void {
+  const zones = zonesOf(edit.design);
+  const were = suggestZones(before, zones);
+  const will = suggestZones(after, zones);
+  const places = recordsOf(edit.design, 'place');
+  for (const zone of zones) {
+    const [was, now] = [were.get(zone.id)!, will.get(zone.id)!];
+    if (sameRecord(zone.plan, was.plan)) edit.set(zone.id, { plan: now.plan });
+    const place = places.find(({ xMm, yMm, zMm }) => xMm === was.place.xMm && yMm === was.place.yMm && zMm === was.place.zMm);
+    if (place) edit.set(place.id, now.place);
+  }
+}
+
 /**
- * A vehicle to begin with: a body at its usual size, the zones one behind the other in it, and a place in each, joined along
- * the right side. Zones and places that are there already stay as they are.
+ * A vehicle to begin with: a body at its usual size, the zones where their names say they are in it, and a place in each, joined to the nearest.
+ * Zones that have their ground already stay as they are.
  */
 export function beginRig(design: Design, body: Vehicle): Change {
   const edit = new Edit(design);
   const size = BODIES[body].usualMm;
   if (!rigOf(design)) edit.add<Rig>({ ...USUAL_RIG, body, ...size });
-  const { lengthMm, widthMm, heightMm } = rigOf(edit.design)!;
   const zones = zonesOf(design);
-  const each = lengthMm / Math.max(1, zones.length);
-  let before: string | null = null;
-  zones.forEach((zone, at) => {
-    if (zone.plan === undefined || zone.plan === null) {
-      const plan = {
-        xMm: at * each,
-        yMm: widthMm * 0.08,
-        lengthMm: each,
-        widthMm: widthMm * 0.84,
-        lowMm: heightMm * 0.2,
-        highMm: heightMm * 0.9,
-      };
-      edit.set(zone.id, { plan: roundPlan(plan) });
-    }
-    const at3 = { xMm: Math.round((at + 0.5) * each), yMm: Math.round(widthMm * 0.8), zMm: Math.round(heightMm * 0.35) };
-    const place = edit.add<Place>({ ...newPlace(`${zone.name}, right`, at3), zoneId: zone.id });
-    if (before !== null) edit.add<Route>(straightRoute(before, place.id, `Side rail to ${zone.name}`));
-    before = place.id;
-  });
+  const suggested = suggestZones(rigOf(edit.design)!, zones);
+  const placed: Place[] = [];
+  for (const zone of zones) {
+    const { plan, place: at } = suggested.get(zone.id)!;
+    if (!zone.plan) edit.set(zone.id, { plan });
+    const place = edit.add<Place>({ ...newPlace(`${zone.name}, right`, at), zoneId: zone.id });
+    const nearest = placed.reduce<Place | null>((best, next) => (best && apart(best, place) <= apart(next, place) ? best : next), null);
+    if (nearest)
+      edit.add<Route>(
+        straightRoute(nearest.id, place.id, `${nearest.name.replace(/, right$/, '')} to ${zone.name}`.slice(0, LIMITS.nameLength)),
+      );
+    placed.push(place);
+  }
   return edit.change;
 }
 
-function roundPlan<T extends Record<string, number>>(plan: T): T {
-  return Object.fromEntries(Object.entries(plan).map(([key, value]) => [key, Math.round(value)])) as T;
+function apart(a: Point, b: Point): number {
+  return Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm, a.zMm - b.zMm);
 }
 
 function newPlace(name: string, at: Point): Place {
@@ -171,8 +185,20 @@ export function setZonePlan(design: Design, id: string, plan: NonNullable<Zone['
     const say = `the zone would reach ${Math.round(over)} mm past the vehicle, which is ${lengthMm} mm long and ${widthMm} mm wide`;
     throw new DesignError([{ code: 'badField', id, field: 'plan', other: say }]);
   }
+  if (plan.lowMm >= plan.highMm) throw new DesignError([{ code: 'badField', id, field: 'plan', other: UPSIDE_DOWN }]);
   const edit = new Edit(design);
   edit.set(id, { plan });
+  return edit.change;
+}
+
+const UPSIDE_DOWN = 'it would reach higher at its bottom than at its top: set the lower height first';
+
+/** Sets fields of room that must stay clear. @throws DesignError when its bottom would be above its top */
+export function setKeepClear(design: Design, id: string, fields: Partial<KeepClear>): Change {
+  const edit = new Edit(design);
+  edit.set(id, fields);
+  const room = recordOf(edit.design, id, 'keepClear');
+  if (room && room.lowMm >= room.highMm) throw new DesignError([{ code: 'badField', id, field: 'lowMm', other: UPSIDE_DOWN }]);
   return edit.change;
 }
 

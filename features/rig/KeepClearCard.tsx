@@ -2,9 +2,9 @@
 
 import { Button, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
-import { updateRecords } from '@/core/design/change';
 import type { KeepClear } from '@/core/design/schema';
 import { LIMITS, SWEEP_AXES, type SweepAxis } from '@/core/design/vocabulary';
+import { setKeepClear } from '@/core/rig/edits';
 import { useUnits } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';
 import { MmField } from '@/ui/MmField';
@@ -45,8 +45,7 @@ export function KeepClearCard({ room, onSelect }: { room: KeepClear; onSelect(se
   const units = useUnits();
   const axis = room.axis ?? 'upright';
   const { refusal, commit } = useRefusal();
-  const set = (fields: Partial<KeepClear>) =>
-    commit(`Change ${room.name}`, (design) => updateRecords(design, [{ id: room.id, set: fields }]));
+  const set = (fields: Partial<KeepClear>) => commit(`Change ${room.name}`, (design) => setKeepClear(design, room.id, fields));
   const angle = (key: 'fromDeg' | 'toDeg', label: string) => (
     <Field label={label}>
       <QuantityField

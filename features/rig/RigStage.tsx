@@ -1,12 +1,13 @@
 'use client';
 
-import { Button } from 'antd';
+import { Button, Modal } from 'antd';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { KeepClear } from '@/core/design/schema';
 import { newId } from '@/core/design/ids';
 import { addPlace, beginRig, removePlace, setPlace } from '@/core/rig/edits';
-import type { Point } from '@/core/rig/geometry';
+import { bodyOutline } from '@/core/rig/bodies';
+import { isInside, type Point } from '@/core/rig/geometry';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
@@ -40,6 +41,8 @@ export function RigStage() {
   const [layer, setLayer] = useState<Layer>('bundles');
   const [selection, setSelection] = useState<Selection>(null);
   const [mode, setMode] = useState<Mode>('look');
+  /** Pressed outside the vehicle and not yet confirmed. */
+  const [outside, setOutside] = useState<Point | null>(null);
   const [circuitId, setCircuitId] = useState<string | null>(null);
   const [dialog, setDialog] = useState<'trace' | 'import' | { compare: string } | null>(null);
   const { refusal, commit } = useRefusal();
@@ -92,7 +95,18 @@ export function RigStage() {
     },
     [commit],
   );
-  const press = useCallback(
+  // A mode is left by Escape wherever the focus is, and by choosing something.
+  useEffect(() => {
+    if (mode === 'look') return;
+    const leave = (event: KeyboardEvent) => event.key === 'Escape' && setMode('look');
+    window.addEventListener('keydown', leave);
+    return () => window.removeEventListener('keydown', leave);
+  }, [mode]);
+  const select = useCallback((chosen: Selection) => {
+    setMode('look');
+    setSelection(chosen);
+  }, []);
+  const addAt = useCallback(
     (at: Point) => {
       let id: string | null = null;
       const refused = commit('Add a place', (design) => {
@@ -104,6 +118,15 @@ export function RigStage() {
       if (!refused && id) setSelection({ kind: 'place', id });
     },
     [commit],
+  );
+  const press = useCallback(
+    (at: Point) => {
+      const { layout } = store.getState().analysis.index;
+      const { rig } = layout;
+      if (isInside(at, bodyOutline(rig)) && at.zMm >= 0 && at.zMm <= rig.heightMm) addAt(at);
+      else setOutside(at);
+    },
+    [addAt, store],
   );
   const keepClear = useCallback(() => {
     const { lengthMm, widthMm, heightMm } = store.getState().analysis.index.layout.rig;
@@ -145,6 +168,18 @@ export function RigStage() {
         onTrace={trace}
         onImport={takeIn}
       />
+      {outside && (
+        <Modal
+          open
+          title="That is outside the vehicle"
+          okText="Put a place there"
+          onOk={() => (addAt(outside), setOutside(null))}
+          onCancel={() => setOutside(null)}
+          width={400}
+        >
+          Racks, awnings and drawbars stick out; a slip of the hand does too. Put the place there all the same?
+        </Modal>
+      )}
       {dialog === 'trace' && <TraceDialog onClose={() => setDialog(null)} />}
       {dialog === 'import' && <ImportRig onClose={() => setDialog(null)} />}
       {dialog !== null && typeof dialog === 'object' && <CompareDialog deviceId={dialog.compare} onClose={() => setDialog(null)} />}
@@ -160,7 +195,7 @@ export function RigStage() {
                 selection={selection}
                 mode={mode}
                 heldId={held?.id ?? null}
-                onSelect={setSelection}
+                onSelect={select}
                 onPress={press}
                 onMove={move}
                 onRemove={remove}
