@@ -48,7 +48,7 @@ test('the charts are read by arrow keys and as tables', async ({ page, heron }) 
 test('a year is lived through with its progress shown, and stopped by hand', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/energy`);
   await expect(page.getByRole('region', { name: 'How it goes' })).toBeVisible();
-  await page.getByText('A year of it').click();
+  await page.getByText('A year', { exact: true }).click();
   await expect(page.getByRole('progressbar', { name: 'Weathers lived through' })).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByRole('progressbar', { name: 'Weathers lived through' })).toBeHidden();

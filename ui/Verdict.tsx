@@ -14,7 +14,9 @@ export function Verdict({ severity, count }: { severity: Severity | 'ok'; count?
         {severity === 'fault' && <path d="M2 2 H14 V14 H2 Z M5 5 L11 11 M11 5 L5 11" fill="none" stroke="currentColor" strokeWidth="2.2" />}
       </svg>
       {count === undefined ? WORDS[severity] : count}
-      {count !== undefined && <span className="visually-hidden">{` ${WORDS[severity].toLowerCase()}`}</span>}
+      {count !== undefined && (
+        <span className="visually-hidden">{` ${WORDS[severity].toLowerCase()}${count === 1 || severity === 'ok' ? '' : 's'}`}</span>
+      )}
     </span>
   );
 }

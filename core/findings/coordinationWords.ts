@@ -17,7 +17,7 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
     why: 'Asked to break more than it can, a fuse bursts or goes on arcing. Take a family that breaks it: terminal-mount to 10 kA, class T to 20 kA. Reckoned with a full battery at its lowest resistance and no return; ratings from makers’ data in general, from memory: read your own.',
   },
   'fuse.backedUp': {
-    title: 'Leans on the fuse ahead in a dead short',
+    title: 'Relies on the fuse ahead to break a short',
     message: (say) =>
       `${say.name()}: a short right there can carry ${say.amps('atA')}, a ${family(say.raw('family'))} breaks ${say.amps('breaksA')}. ${say.name(1)} can break it ${
         say.raw('saves') === '1' ? 'and opens too' : `but may take ${formatSeconds(Number(say.raw('longestS')))}, too long to save it`
@@ -33,13 +33,13 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
     title: 'A short at the far end may never open it',
     message: (say) =>
       `${say.name()}: a dead short at ${say.name(1)} carries only ${say.amps('endA')}, ${times(say.raw('multiple'))} times the ${say.rating('ratingA')} it is rated.`,
-    why: 'The run’s own resistance holds the fault current down, so the wire glows instead of the fuse opening. Thicker wire, a shorter run or a smaller fuse. Practice wants 6 times for a fast end, 3.5 as acceptable, 2 as the floor.',
+    why: 'The run’s own resistance holds the fault current down, so the wire glows instead of the fuse opening. Thicker wire, a shorter run or a smaller fuse. Common practice: at least 6 times the rating to open fast, 3.5 times is acceptable, 2 times is the least.',
   },
   'fuse.slowToClear': {
     title: 'A short at the far end is cleared slowly',
     message: (say) =>
       `${say.name()}: a dead short at ${say.name(1)} carries ${say.amps('endA')}, ${times(say.raw('multiple'))} times its rating; it may take ${times(say.raw('longestS'))} s.`,
-    why: 'Practice wants 6 times the rating (about a tenth of a second), accepts 3.5 (half a second) and calls 2 the floor. Reckoned with a worn battery and warm conductors.',
+    why: 'Common practice: at least 6 times the rating (about a tenth of a second), 3.5 times (half a second) is acceptable, 2 times is the least. Reckoned with a worn battery and warm conductors.',
   },
   'fuse.opensAtStart': {
     title: 'May open as the load starts',
@@ -53,19 +53,19 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
     why: 'Of two fuses in a row the smaller goes. Here that is the one ahead, and it takes everything else on it down; this one guards nothing. With a harness that brings its own fuse, write at the block which one to look at first.',
   },
   'fuse.notSelective': {
-    title: 'Too close to the fuse ahead',
+    title: 'Not selective with the fuse ahead',
     message: (say) =>
-      `${say.name()} (${say.rating('ratingA')}) is surely first only up to ${say.amps('selectiveToA')}; ${say.name(1)} ahead is ${say.rating('upstreamA')}, ${times(say.raw('ratio'))} times as large.`,
-    why: 'A short on one circuit may take the whole block dark. Practice wants twice the rating between blades and 1.6 times between larger fuses; by their gates 3 times is certain.',
+      `${say.name()} (${say.rating('ratingA')}) is certain to open first only up to ${say.amps('selectiveToA')}; ${say.name(1)} ahead is ${say.rating('upstreamA')}, ${times(say.raw('ratio'))} times as large.`,
+    why: 'A short on one circuit may take the whole block dark. Common practice: twice the rating between blades and 1.6 times between larger fuses; by their time-current gates 3 times is certain.',
   },
   'fuse.partlySelective': {
-    title: 'Both may open in a hard short',
+    title: 'Only partly selective with the fuse ahead',
     message: (say) =>
-      `${say.name()} is surely first up to ${say.amps('selectiveToA')}; a harder short, up to ${say.amps('atA')} here, may open ${say.name(1)} too.`,
+      `${say.name()} is selective up to ${say.amps('selectiveToA')}; a harder short, up to ${say.amps('atA')} here, may open ${say.name(1)} too.`,
     why: 'The ratings are as far apart as practice asks, yet their gates overlap at high currents: from the gates alone three to one is certain. Carry a spare of the one ahead.',
   },
   'wire.spoiltFirst': {
-    title: 'Wire spoilt before the fuse has opened',
+    title: 'Wire overheats before the fuse has opened',
     message: (say) =>
       `${say.name(1)}: a short there may put ${times(say.raw('share'))} times the heat into the conductor that its insulation stands before ${say.name()} is sure to have opened.`,
     why: 'In a short all heat stays in the copper: t = k²S²/I², IEC 60364-4-43, from memory. Thicker wire, or a smaller or faster fuse.',

@@ -29,7 +29,7 @@ export interface FindingText {
   why: string;
 }
 
-const WORDS: Record<Rule, RuleWords> = {
+export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...RIG_RULES,
   ...SOURCE_RULES,
   ...FEED_RULES,
@@ -332,7 +332,7 @@ const WORDS: Record<Rule, RuleWords> = {
 };
 
 export function wordFinding(finding: Finding, design: Design, units: UnitSystem): FindingText {
-  const words = WORDS[finding.rule];
+  const words = RULE_WORDS[finding.rule];
   return { title: words.title, message: words.message(tellerOf(finding, design, units)), why: words.why };
 }
 

@@ -310,7 +310,7 @@ function energy({ scenarios }: Analysis): ReportSection {
     title: 'Energy and runtime without charging',
     drawsDays: true,
     text: 'Runtime from full at 18:00 until the first load is cut. What is off and stands by is counted in the day.',
-    columns: [...left('Scenario'), ...right('A day', 'A day', 'Of it standing by', 'Most at once', 'Runtime')],
+    columns: [...left('Scenario'), ...right('A day', 'A day', 'Standby', 'Most at once', 'Runtime')],
     rows: scenarios.map(({ name, dailyWh, dailyAh, standbyWh, peakA, runtimeH }) => [
       name,
       formatWattHours(dailyWh),

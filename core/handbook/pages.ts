@@ -94,7 +94,7 @@ export const HANDBOOK: readonly HandbookPage[] = [
     title: 'Fuses in a chain',
     about: 'What a short does to a chain of fuses: who must break it, how fast, and who goes first.',
     paragraphs: [
-      'A battery gives thousands of amperes into a short right at its terminals. A fuse has an interrupting rating: asked to break more, it may burst or go on arcing. The main protection must break all the bank gives. Small fuses behind it seldom can and lean on it: expect both to be gone.',
+      'A battery gives thousands of amperes into a short right at its terminals. A fuse has a breaking capacity (American: interrupting rating): asked to break more, it may burst or go on arcing. The main protection must break all the bank gives. Small fuses behind it seldom can and lean on it: expect both to be gone.',
       'At the far end of a thin run it is the other way round: the wire itself holds the current down. Six times the rating ends a short in about a tenth of a second, three and a half in half a second, two is the floor. Below that the wire glows and the fuse waits. Large fuses are slower: theirs must be sure to end within five seconds.',
       'While a short lasts all heat stays in the copper: t = k² S² / I², with k 115 for PVC and 143 for cross-linked insulation. The fuse must have opened before.',
       'Of two fuses in a row the one nearer the fault should open alone. Practice keeps 2 : 1 between blades and 1.6 : 1 between larger fuses; by their published gates 3 : 1 is certain. Closer than that, a short in the locker may take the whole van dark. When the one ahead is the smaller, the one behind guards nothing.',

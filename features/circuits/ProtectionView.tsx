@@ -34,14 +34,14 @@ export function ProtectionView() {
             <tr>
               <th scope="col">From the battery outwards</th>
               <th scope="col">Rating</th>
-              <th scope="col" title="Greatest dead short right at it, against what it is made to break">
-                Dead short of what it breaks
+              <th scope="col" title="Greatest prospective short-circuit current right at it, against what it is made to break">
+                Short-circuit current of breaking capacity
               </th>
-              <th scope="col" title="Least dead short at the far end of what it guards, as a multiple of its rating">
-                At the far end
+              <th scope="col" title="Least prospective short-circuit current at the far end of what it guards, as a multiple of its rating">
+                Far-end short
               </th>
-              <th scope="col" title="Up to which current it surely opens before the one ahead">
-                Surely first
+              <th scope="col" title="Up to which current it is certain to open before the one ahead">
+                Selective with the one ahead
               </th>
             </tr>
           </thead>
@@ -66,7 +66,7 @@ export function ProtectionView() {
                   {entry.selectiveToA === null
                     ? MISSING
                     : entry.selectiveToA >= entry.atA
-                      ? 'always'
+                      ? 'fully'
                       : `to ${kiloamps(entry.selectiveToA)} kA`}
                 </td>
               </tr>
@@ -100,7 +100,11 @@ function ChainFindings({ protectionId, blockId }: { protectionId: string; blockI
   const findings = useDesign((state) => state.findings);
   const about = findings.filter(({ subjects: [first] }) => first === protectionId || (blockId !== null && first === blockId));
   if (about.length === 0)
-    return <p className={styles.well}>It breaks what it may have to, ends a short at the far end, spares its wire and opens first.</p>;
+    return (
+      <p className={styles.well}>
+        Its breaking capacity suffices, it clears a short at the far end before the wire overheats, and it is selective with the one ahead.
+      </p>
+    );
   return (
     <ul className={styles.findings}>
       {about.map((finding) => {

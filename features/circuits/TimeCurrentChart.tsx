@@ -88,7 +88,7 @@ export function TimeCurrentChart({ chain, nameOf }: { chain: ProtectionChain; na
               <svg viewBox="0 0 18 11" aria-hidden>
                 <line x1={0} x2={18} y1={6} y2={6} stroke="var(--brick)" strokeWidth={2.5} />
               </svg>
-              {formatConductor(chain.wire.conductor)} is spoilt
+              damage limit of {formatConductor(chain.wire.conductor)}
             </li>
           )}
           {own!.start && (

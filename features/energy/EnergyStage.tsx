@@ -73,7 +73,7 @@ export function EnergyStage() {
           onChange={setSpan}
           options={[
             { value: 'days', label: lastDay === 0 ? 'Its day' : `Its ${lastDay + 1} days` },
-            { value: 'year', label: 'A year of it' },
+            { value: 'year', label: 'A year' },
           ]}
         />
         {days.done !== null && (

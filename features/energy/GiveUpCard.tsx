@@ -31,8 +31,8 @@ export function GiveUpCard() {
           <tr>
             <th scope="col">Going without</th>
             <th scope="col">saves a day</th>
-            <th scope="col">adds</th>
-            <th scope="col">half of it</th>
+            <th scope="col">adds runtime</th>
+            <th scope="col">at half use</th>
           </tr>
         </thead>
         <tbody>

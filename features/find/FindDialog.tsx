@@ -1,10 +1,13 @@
 'use client';
 
 import { Input, Modal } from 'antd';
+import { useRouter } from 'next/navigation';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { Analysis } from '@/core/analysis/types';
 import { kindOf } from '@/core/devices';
 import { nameOf } from '@/core/design/names';
+import { GLOSSARY, termId } from '@/core/handbook/glossary';
+import { HANDBOOK } from '@/core/handbook/pages';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useJump } from '@/features/workspace/useJump';
@@ -12,6 +15,8 @@ import styles from './FindDialog.module.css';
 
 interface Entry {
   id: string;
+  /** A page to go to; absent: a record of the design. */
+  href?: string;
   name: string;
   what: string;
   haystack: string;
@@ -23,6 +28,7 @@ const MOST = 12;
 export function FindDialog({ onClose }: { onClose(): void }) {
   const analysis = useDesign((state) => state.analysis);
   const jump = useJump();
+  const router = useRouter();
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const entries = useMemo(() => entriesOf(analysis), [analysis]);
@@ -34,7 +40,8 @@ export function FindDialog({ onClose }: { onClose(): void }) {
   const go = (entry: Entry | undefined) => {
     if (!entry) return;
     onClose();
-    jump(entry.id);
+    if (entry.href !== undefined) router.push(entry.href);
+    else jump(entry.id);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
@@ -44,7 +51,7 @@ export function FindDialog({ onClose }: { onClose(): void }) {
   };
 
   return (
-    <Modal open footer={null} closable={false} onCancel={onClose} width={560} title="Find in this design">
+    <Modal open footer={null} closable={false} onCancel={onClose} width={560} title="Find in this design and in the handbook">
       <Input
         autoFocus
         role="combobox"
@@ -77,7 +84,7 @@ export function FindDialog({ onClose }: { onClose(): void }) {
       </ul>
       <p className={styles.count} role="status">
         {matches.length === 0
-          ? 'Nothing of that name in this design.'
+          ? 'Nothing of that name in this design or the handbook.'
           : matches.length > MOST
             ? `${MOST} of ${matches.length} shown; type more to narrow it down.`
             : ''}
@@ -109,5 +116,9 @@ function entriesOf({ design, index, circuits, loads }: Analysis): Entry[] {
     if (device.kind !== 'load')
       entries.push({ id: device.id, name: device.name, what: `${kindOf(device).label}, ${zoneName(device.zoneId)}` });
   }
+  entries.push(
+    ...HANDBOOK.map(({ id, title, about }) => ({ id: `handbook_${id}`, name: title, what: `handbook: ${about}`, href: `/handbook/${id}` })),
+    ...GLOSSARY.map(({ term, meaning }) => ({ id: `term_${term}`, name: term, what: meaning, href: `/handbook/glossary#${termId(term)}` })),
+  );
   return entries.map((entry) => ({ ...entry, haystack: `${entry.name} ${entry.what}`.toLowerCase() }));
 }

@@ -10,6 +10,7 @@ import { stageOf } from '@/features/workspace/stages';
 import { useJump } from '@/features/workspace/useJump';
 import { Verdict } from '@/ui/Verdict';
 import { RemedyButtons } from './RemedyButtons';
+import { Prose } from '@/ui/Prose';
 import styles from './FindingsDrawer.module.css';
 
 /** Every finding, the worst first: what, why, where, and a change that puts it right. */
@@ -54,7 +55,7 @@ function FindingCard({ finding }: { finding: Finding }) {
       </div>
       <p>{message}</p>
       <p className={styles.why}>
-        {why} {page && <Link href={`/handbook/${page.id}`}>{page.title}</Link>}
+        <Prose text={why} /> {page && <Link href={`/handbook/${page.id}`}>{page.title}</Link>}
       </p>
       <div className={styles.actions}>
         <RemedyButtons finding={finding} main />

@@ -1,9 +1,11 @@
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import { HANDBOOK, type HandbookPage } from '@/core/handbook/pages';
+import { Prose } from '@/ui/Prose';
 import styles from './Handbook.module.css';
 
-/** One page of the handbook, with the others beside it. */
-export function HandbookView({ page }: { page: HandbookPage }) {
+/** A page with all pages beside it. */
+export function HandbookFrame({ here, children }: { here: string; children: ReactNode }) {
   return (
     <main className={styles.frame}>
       <nav aria-label="Handbook" className={styles.pages}>
@@ -13,44 +15,58 @@ export function HandbookView({ page }: { page: HandbookPage }) {
         <ul>
           {HANDBOOK.map(({ id, title }) => (
             <li key={id}>
-              <Link href={`/handbook/${id}`} aria-current={id === page.id ? 'page' : undefined}>
+              <Link href={`/handbook/${id}`} aria-current={id === here ? 'page' : undefined}>
                 {title}
               </Link>
             </li>
           ))}
+          <li>
+            <Link href="/handbook/glossary" aria-current={here === 'glossary' ? 'page' : undefined}>
+              Glossary
+            </Link>
+          </li>
         </ul>
       </nav>
-      <article className={styles.page}>
-        <h1>{page.title}</h1>
-        <p className={styles.about}>{page.about}</p>
-        {page.paragraphs.map((paragraph) => (
-          <p key={paragraph.slice(0, 40)}>{paragraph}</p>
-        ))}
-        {page.table && (
-          <table>
-            <thead>
-              <tr>
-                {page.table.head.map((cell, at) => (
-                  <th key={at} scope="col">
-                    {cell}
-                  </th>
+      <article className={styles.page}>{children}</article>
+    </main>
+  );
+}
+
+/** One page of the handbook. */
+export function HandbookView({ page }: { page: HandbookPage }) {
+  return (
+    <HandbookFrame here={page.id}>
+      <h1>{page.title}</h1>
+      <p className={styles.about}>{page.about}</p>
+      {page.paragraphs.map((paragraph) => (
+        <p key={paragraph.slice(0, 40)}>
+          <Prose text={paragraph} />
+        </p>
+      ))}
+      {page.table && (
+        <table>
+          <thead>
+            <tr>
+              {page.table.head.map((cell, at) => (
+                <th key={at} scope="col">
+                  {cell}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {page.table.rows.map((row) => (
+              <tr key={row.join()}>
+                {row.map((cell, at) => (
+                  <td key={at}>{cell}</td>
                 ))}
               </tr>
-            </thead>
-            <tbody>
-              {page.table.rows.map((row) => (
-                <tr key={row.join()}>
-                  {row.map((cell, at) => (
-                    <td key={at}>{cell}</td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-        <p className={styles.caution}>{page.caution}</p>
-        <p className={styles.sources}>Sources: {page.sources.join('; ')}.</p>
-      </article>
-    </main>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className={styles.caution}>{page.caution}</p>
+      <p className={styles.sources}>Sources: {page.sources.join('; ')}.</p>
+    </HandbookFrame>
   );
 }

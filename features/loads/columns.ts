@@ -130,12 +130,12 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
     {
       ...{
         key: 'share',
-        title: '% of it',
+        title: 'Duty, %',
         width: '4.8fr',
         short: true,
         align: 'right',
         edit: true,
-        hint: 'Share of those hours it really runs',
+        hint: 'Duty: the share of those hours it really draws current',
       },
       text: ({ share }) => (share === null ? MISSING : trim(share)),
       editText: ({ share }) => (share === null ? '' : trim(share)),

@@ -133,9 +133,9 @@ function fieldsOf(source: Source, number: NumberField, set: (fields: object) => 
               ['series', 'in series'],
             ]}
           />
-          {number('Best volts', 'bestV', source.bestV, 'V', 1, 1, 60)}
-          {number('Open volts', 'openV', source.openV, 'V', 1, 1, 200)}
-          {number('Short-circuit', 'shortA', source.shortA, 'A', 1, 0, 100)}
+          {number('Voltage at full power', 'bestV', source.bestV, 'V', 1, 1, 60)}
+          {number('Open-circuit voltage', 'openV', source.openV, 'V', 1, 1, 200)}
+          {number('Short-circuit current', 'shortA', source.shortA, 'A', 1, 0, 100)}
           {number('Tilt', 'tiltDeg', source.tiltDeg, '°', 0, 0, 90)}
           {source.tiltDeg > 0 && !source.turned && number('Faces', 'facesDeg', source.facesDeg, '° from front', 0, 0, 360)}
           <ControllerChoice panel={source} onSet={set} />
@@ -162,7 +162,7 @@ function fieldsOf(source: Source, number: NumberField, set: (fields: object) => 
             onSet={(method) => set({ method })}
             options={[
               ['simple', 'simple'],
-              ['tracking', 'tracking'],
+              ['tracking', 'MPPT'],
             ]}
           />
           {number('At most', 'maxA', source.maxA, 'A', 0, 1, 500)}

@@ -16,6 +16,7 @@ import {
 import { useState } from 'react';
 import type { BlockAnalysis, CircuitAnalysis } from '@/core/analysis/types';
 import { updateRecords } from '@/core/design/change';
+import type { Design } from '@/core/design/design';
 import type { FuseBlock, Protection } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
 import { nameOf } from '@/core/design/names';
@@ -73,7 +74,7 @@ export function FuseBlocks() {
         },
         announcements: {
           onDragStart: ({ active }) => `Picked up ${nameOf(design, String(active.id))}`,
-          onDragOver: ({ over }) => (over ? placeWords(String(over.id)) : 'Over nothing'),
+          onDragOver: ({ active, over }) => (over ? placeWords(design, String(active.id), String(over.id)) : 'Over nothing'),
           onDragEnd: ({ over }) => (over ? 'Put down' : 'Left where it was'),
           onDragCancel: () => 'Left where it was',
         },
@@ -206,8 +207,17 @@ function Tray({ unplaced, onPlace }: { unplaced: CircuitAnalysis[]; onPlace(prot
 /** Only close to the edge, so that the tray low on the page does not slip away from under a fuse. */
 const SCROLL_AT_EDGE = { threshold: { x: 0, y: 0.05 } };
 
-function placeWords(id: string): string {
-  return id === 'tray' ? 'Over the circuits without a slot' : `Over slot ${id.split('/')[1]}`;
+/** What putting a fuse down would do. */
+function placeWords(design: Design, protectionId: string, over: string): string {
+  if (over === 'tray') return 'Over the circuits without a slot: it would be taken out';
+  const [blockId, slot] = over.split('/');
+  const there = Array.from(design.records.values()).find(
+    (record) =>
+      record.type === 'device' && record.kind === 'protection' && record.mount?.blockId === blockId && record.mount!.slot === Number(slot),
+  );
+  const where = `Over slot ${slot} of ${nameOf(design, blockId)}`;
+  if (!there) return `${where}, which is free`;
+  return there.id === protectionId ? `${where}, where it was` : `${where}: it would change places with ${nameOf(design, there.id)}`;
 }
 
 /** The slot under the pointer; for the keyboard, which has none, the one the carried fuse lies over most. */

@@ -14,6 +14,7 @@ const GROUPS: { title: string; keys: [keys: string, does: string][] }[] = [
       ['Ctrl Shift Z', 'Redo'],
       ['?', 'This sheet'],
       ...STAGES.map(({ key, name }): [string, string] => [`g ${key}`, `Go to ${name}`]),
+      ['g t', 'To the table, or where the work of the stage begins'],
       ['g p', 'Go to the report'],
       ['g h', 'Go to all designs'],
     ],

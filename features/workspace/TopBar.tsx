@@ -14,6 +14,7 @@ import { useTheme } from '@/ui/ThemeProvider';
 import { useShortcut } from '@/ui/useShortcut';
 import { DesignName } from './DesignName';
 import { STAGES } from './stages';
+import { focusStage } from './useKeptFocus';
 import styles from './TopBar.module.css';
 
 const FindDialog = dynamic(() => import('@/features/find/FindDialog').then(({ FindDialog: dialog }) => dialog), { ssr: false });
@@ -35,6 +36,7 @@ export function TopBar() {
     // eslint-disable-next-line react-hooks/rules-of-hooks -- the list of stages is fixed, so the order of hooks is too
     useShortcut(`g>${stage.key}`, () => router.push(`/d/${id}/${stage.id}`));
   }
+  useShortcut('g>t', focusStage, { preventDefault: true });
   useShortcut('g>p', () => router.push(`/d/${id}/report`));
   useShortcut('g>h', () => router.push('/'));
 

@@ -6,6 +6,7 @@ import { MeterBar } from './MeterBar';
 import { Notices } from './Notices';
 import { Stem } from './Stem';
 import { TopBar } from './TopBar';
+import { focusStage, useKeptFocus } from './useKeptFocus';
 import { useNetworkFindings } from './useNetworkFindings';
 import styles from './Workspace.module.css';
 
@@ -18,8 +19,12 @@ export function Workspace({ designId, children }: { designId: string; children: 
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
   }, [unsent]);
+  useKeptFocus();
   return (
     <div className={styles.frame}>
+      <button type="button" className={styles.skip} onClick={focusStage}>
+        Skip to the work
+      </button>
       <Stem designId={designId} />
       <TopBar />
       <main className={styles.stage} tabIndex={-1}>

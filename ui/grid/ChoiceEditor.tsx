@@ -19,6 +19,12 @@ export function ChoiceEditor({ label, start, options, onFinish, onLeave }: Choic
   const isValue = options.some(({ value }) => value === start);
   const [search, setSearch] = useState(isValue ? '' : start);
   const done = useRef(false);
+  /** The kit empties its field once as it opens; the letter that opened it stays. */
+  const opened = useRef(isValue);
+  const look = (typed: string) => {
+    if (opened.current || typed !== '') setSearch(typed);
+    opened.current = true;
+  };
   const leave = () => {
     if (done.current) return;
     done.current = true;
@@ -48,7 +54,7 @@ export function ChoiceEditor({ label, start, options, onFinish, onLeave }: Choic
         defaultActiveFirstOption
         value={isValue ? start : null}
         options={options}
-        showSearch={{ searchValue: search, onSearch: setSearch, filterOption: (typed, option) => contains(option?.label ?? '', typed) }}
+        showSearch={{ searchValue: search, onSearch: look, filterOption: (typed, option) => contains(option?.label ?? '', typed) }}
         onSelect={(value: string | null) => value !== null && take(value)}
         onBlur={leave}
         onOpenChange={(open) => !open && leave()}
