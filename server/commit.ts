@@ -6,7 +6,7 @@ import type { Design } from '@/core/design/design';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
 import { loadDesign, summaryOf } from './stored';
-import { BadRequest, Conflict, NothingToDo } from './errors';
+import { Behind, Conflict, NothingToDo } from './errors';
 import { follow, nextSteps, trailOf, type History, type Trail } from './history';
 import { oneWriterAtATime, remember, store } from './store';
 
@@ -126,7 +126,7 @@ async function transact(
     database.transaction(
       async (writer) => {
         const { revision: head, design, analysis: earlier } = await loadDesign(writer, designId);
-        if (baseRevision > head) throw new BadRequest(`revision ${baseRevision} is not known here; reload the page`);
+        if (baseRevision > head) throw new Behind(`revision ${baseRevision} is not known here; reload the page`);
         const missed = baseRevision < head ? await changesSince(designId, baseRevision, writer) : [];
         const before = await trailAt(designId, head, writer);
         const taken = await changeById(writer, designId, changeId);

@@ -36,3 +36,6 @@ export class Conflict extends Error {
 
 /** Undo or redo with nothing left to take back or bring again. */
 export class NothingToDo extends Error {}
+
+/** A page that has seen a later revision than the store holds, as after a backup was restored. */
+export class Behind extends Error {}

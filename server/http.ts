@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { DesignError, describeProblem } from '@/core/design/problems';
 import { LIMITS } from '@/core/design/vocabulary';
 import { DesignFileError } from '@/core/formats/designFile';
-import { BadRequest, Conflict, NotFound, NothingToDo } from './errors';
+import { BadRequest, Behind, Conflict, NotFound, NothingToDo } from './errors';
 
 /** What every refused request answers: what is wrong and, where there are several, each reason. */
 export interface ErrorBody {
@@ -87,6 +87,7 @@ function errorResponse(error: unknown): Response {
     return NextResponse.json(body, { status: 409 });
   }
   if (error instanceof NotFound) return refuse(404, 'notFound', error.message);
+  if (error instanceof Behind) return refuse(409, 'behind', error.message);
   if (error instanceof NothingToDo) return refuse(409, 'nothingToDo', error.message);
   if (error instanceof BadRequest) return refuse(error.status, 'badRequest', error.message, error.reasons);
   if (error instanceof DesignFileError) return refuse(422, 'badFile', 'the file cannot be taken', error.reasons);
@@ -94,7 +95,14 @@ function errorResponse(error: unknown): Response {
     return refuse(422, 'badChange', 'the change would break the design', error.problems.slice(0, 40).map(describeProblem));
   }
   console.error(error);
+  if (isBusy(error)) return refuse(503, 'busy', 'the store is busy with another writer; nothing was taken, try again');
   return refuse(500, 'internal', 'something went wrong on the server; your edit was not taken');
+}
+
+/** Whether another writer held the database for longer than one waits. */
+function isBusy(error: unknown): boolean {
+  const { code, cause } = (error ?? {}) as { code?: unknown; cause?: unknown };
+  return (typeof code === 'string' && /^SQLITE_(BUSY|LOCKED)/.test(code)) || (cause !== undefined && cause !== error && isBusy(cause));
 }
 
 function refuse(status: number, code: string, message: string, reasons: readonly string[] = []): Response {

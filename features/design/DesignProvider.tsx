@@ -15,7 +15,7 @@ export function DesignProvider({ open, children }: { open: OpenDesign & { histor
   const [store] = useState(() => createDesignStore(open));
 
   useEffect(() => {
-    store.resume();
+    void store.resume();
     const stop = listen(store, open.id);
     const settle = () => store.settle();
     window.addEventListener('pagehide', settle);

@@ -7,7 +7,15 @@ export type SendResult =
   | { kind: 'taken'; committed: Committed }
   | { kind: 'conflict'; current: (DesignRecord | null)[]; missed: LoggedChange[] }
   | { kind: 'refused'; message: string }
-  | { kind: 'unreachable' };
+  /** Nobody answered, or something in between did in the server's place. */
+  | { kind: 'unreachable' }
+  /** The store is held by another writer: try again. */
+  | { kind: 'busy' }
+  /** The server failed on this very request. */
+  | { kind: 'failed' }
+  /** The server's copy is older than this page's, as after a backup was restored. */
+  | { kind: 'behind' }
+  | { kind: 'gone' };
 
 export interface Pending {
   changeId: string;
@@ -30,11 +38,20 @@ async function post(url: string, body: object): Promise<SendResult> {
   } catch {
     return { kind: 'unreachable' };
   }
-  if (response.status >= 500) return { kind: 'unreachable' };
   const answer = await response.json().catch(() => null);
-  // Something in between answered in the server's place.
   if (answer === null) return { kind: 'unreachable' };
   if (response.ok) return { kind: 'taken', committed: answer };
+  switch (answer.error?.code) {
+    case 'busy':
+    case 'behind':
+      return { kind: answer.error.code };
+    case 'internal':
+      return { kind: 'failed' };
+    case 'notFound':
+      return { kind: 'gone' };
+    case undefined:
+      return { kind: 'unreachable' };
+  }
   if (response.status === 409 && answer.error.code === 'conflict')
     return { kind: 'conflict', current: answer.current, missed: answer.missed };
   return { kind: 'refused', message: [answer.error.message, ...answer.error.reasons.slice(0, 3)].join('. ') };

@@ -10,7 +10,8 @@ function withServer(...replies: (object | 'down')[]) {
     sent.push(JSON.parse(String(options?.body)));
     const reply = replies.shift() ?? taken(sent.length + 1);
     if (reply === 'down') throw new TypeError('no route');
-    const status = 'error' in reply ? 409 : 200;
+    const code = 'error' in reply ? (reply.error as { code: string }).code : null;
+    const status = code === null ? 200 : code === 'internal' ? 500 : code === 'busy' ? 503 : 409;
     return { ok: status === 200, status, json: async () => reply };
   };
   globalThis.fetch = fetchReply as unknown as typeof fetch;
@@ -126,6 +127,73 @@ test('a conflict shows the record as it stands and lets a person put their own o
   await settled();
   expect(sent[1]).toMatchObject({ baseRevision: 2 });
   expect(store.revision()).toBe(3);
+});
+
+const conflictWith = (now: DesignRecord, missed: object[] = []) => ({
+  ...{ error: { code: 'conflict', message: '', reasons: [] }, current: [now], missed, revision: 2 },
+});
+const heard = (from: DesignRecord, to: DesignRecord) => [
+  { revision: 2, changeId: 'other', label: 'x', kind: 'edit', change: { added: [], updated: [{ from, to }], removed: [] } },
+];
+
+test('who changed another field of the same record, or to the same value, is no conflict', async () => {
+  const renamed = { ...zone(30), name: 'Saloon' } as DesignRecord;
+  const sent = withServer(conflictWith(renamed, heard(zone(30), renamed)), taken(3));
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  await settled();
+  expect(store.getState().conflict).toBeNull();
+  expect(sent[1]).toMatchObject({ baseRevision: 2, change: { updated: [{ from: renamed, to: { ...renamed, ambientC: 38 } }] } });
+
+  withServer(conflictWith(zone(38), heard(zone(30), zone(38))));
+  const same = open();
+  same.commit('Warmer', warmer(38));
+  await settled();
+  expect(same.getState()).toMatchObject({ conflict: null, saveState: 'saved' });
+  expect(shown(same)).toBe(38);
+});
+
+test('an edit that makes the server fail is set aside after three tries, and those behind it go on', async () => {
+  const kept = new Map<string, string>();
+  const localStorage = {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, text: string) => void kept.set(key, text),
+    removeItem: (key: string) => void kept.delete(key),
+  };
+  const keys = () => Object.fromEntries(kept);
+  Object.assign(globalThis, { window: { localStorage: new Proxy(localStorage, { ownKeys: () => Object.keys(keys()), getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }) }) } }); // prettier-ignore
+  const failure = { error: { code: 'internal', message: '', reasons: [] } };
+  const sent = withServer(failure, failure, failure, own(2, 30, 31));
+  const store = open();
+  store.commit('Poison', (design) => updateRecords(design, [{ id: 'zone_nose', set: { ambientC: 50 } }]));
+  store.commit('Warmer', warmer(31));
+  await settled();
+  expect(store.getState().saveState).toBe('failed');
+  await new Promise((resolve) => setTimeout(resolve, 3400));
+  expect(sent.map(({ label }) => label)).toEqual(['Poison', 'Poison', 'Poison', 'Warmer']);
+  expect(store.getState()).toMatchObject({ saveState: 'saved', aside: true, problem: expect.stringContaining('set aside') });
+  expect(shown(store)).toBe(31);
+  store.dropAside();
+  expect(Array.from(kept.keys())).toEqual([]);
+  delete (globalThis as { window?: unknown }).window;
+});
+
+test('a busy store and one older than the page are told apart from one that cannot be reached, and nothing is lost', async () => {
+  withServer({ error: { code: 'busy', message: '', reasons: [] } }, own(2, 30, 38));
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  expect([shown(store), store.getState().saveState]).toEqual([38, 'busy']);
+  await new Promise((resolve) => setTimeout(resolve, 1700));
+  expect(store.getState().saveState).toBe('saved');
+
+  const sent = withServer({ error: { code: 'behind', message: '', reasons: [] } });
+  const older = open();
+  older.commit('Warmer', warmer(38));
+  await settled();
+  expect([shown(older), older.getState().saveState]).toEqual([38, 'behind']);
+  expect(sent).toHaveLength(1);
 });
 
 test('while the server is away edits stay on the screen and are sent again under the same id', async () => {

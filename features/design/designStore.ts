@@ -13,9 +13,11 @@ import type { OpenDesign } from '@/server/stored';
 import type { History } from '@/server/history';
 import { sendChange, sendStep, type Pending, type SendResult } from './api';
 import { outbox } from './outbox';
+import { ontoCurrent, rebased } from './rebase';
 import { shareUnchanged } from './share';
 
-export type SaveState = 'saved' | 'saving' | 'unreachable';
+/** Whether what is on the screen is stored, and if not, why: on its way; nobody answers; the store is held by another; the server failed; its copy is older. */
+export type SaveState = 'saved' | 'saving' | 'unreachable' | 'busy' | 'failed' | 'behind';
 
 /** An edit the server refused because the same records were changed elsewhere: mine, and how they stand now. */
 export interface EditConflict {
@@ -43,6 +45,8 @@ export interface DesignState {
   problem: string | null;
   /** The design has been deleted elsewhere. */
   gone: boolean;
+  /** Edits that could not be sent are set aside in this browser. */
+  aside: boolean;
   picked: PickedState;
 }
 
@@ -56,8 +60,10 @@ export interface DesignStore extends StoreApi<DesignState> {
   step(kind: 'undo' | 'redo'): Promise<void>;
   /** Applies a change made elsewhere, with what undo and redo would do after it. */
   receive(news: LoggedChange & { history: History }): void;
-  /** Sends what an earlier page of this tab left unsent. */
-  resume(): void;
+  /** Sends what an earlier page of this tab left unsent. What is no edit of this design is set aside. */
+  resume(): Promise<void>;
+  /** Drops what was set aside. */
+  dropAside(): void;
   resolveConflict(keep: 'mine' | 'theirs'): void;
   /** Takes what was found in the solved network, in place of what was found before. */
   foundInNetwork(found: readonly Finding[]): void;
@@ -69,6 +75,9 @@ export interface DesignStore extends StoreApi<DesignState> {
 }
 
 const RETRY_MS = 1500;
+/** Failures of the server on one edit before it is set aside for those behind it. */
+const MOST_FAILURES = 3;
+const ON_ITS_WAY: ReadonlySet<SaveState> = new Set(['saved', 'saving']);
 /** Wait before an edit is sent, a frame: what it changes is on the screen first, and the server is done before a fast hand's next press. */
 const SEND_AFTER_MS = 16;
 
@@ -80,6 +89,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   let standing: Design | null = null;
   let draft: { label: string; change: Change } | null = null;
   let sending = false;
+  /** Times in a row the server failed on the edit being sent. */
+  let failures = 0;
   let fromNetwork: readonly Finding[] = [];
 
   const api = createStore<DesignState>(() => ({
@@ -91,6 +102,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     conflict: null,
     problem: null,
     gone: false,
+    aside: false,
     picked: 'allOn',
   }));
 
@@ -104,8 +116,15 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         return true;
       } catch (error) {
         if (!(error instanceof DesignError)) throw error;
-        const current = touchedIds(edit.change).map((id) => design.records.get(id) ?? null);
-        api.setState({ conflict: { mine: edit, current } });
+        const again = rebased(design, edit.change);
+        if (again === null) {
+          const current = touchedIds(edit.change).map((id) => design.records.get(id) ?? null);
+          api.setState({ conflict: { mine: edit, current } });
+        } else if (!isEmpty(again)) {
+          edit.change = again;
+          design = applyUnchecked(design, again);
+          return true;
+        }
         return false;
       }
     });
@@ -172,10 +191,27 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       while (pending.length > 0) {
         const edit = pending[0]!;
         const result = await sendChange(open.id, revision, edit);
-        if (result.kind === 'unreachable') {
-          api.setState({ saveState: 'unreachable' });
+        if (result.kind === 'behind' || result.kind === 'gone') {
+          outbox.write(open.id, pending);
+          api.setState(result.kind === 'gone' ? { gone: true } : { saveState: 'behind' });
+          return;
+        }
+        const failed = result.kind === 'failed' && ++failures >= MOST_FAILURES;
+        if (result.kind === 'unreachable' || result.kind === 'busy' || (result.kind === 'failed' && !failed)) {
+          api.setState({ saveState: result.kind });
           outbox.write(open.id, pending);
           await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+          continue;
+        }
+        failures = 0;
+        if (result.kind === 'failed') {
+          drop(edit.changeId);
+          standing = null;
+          outbox.setAside(open.id, [edit]);
+          showBase({
+            aside: true,
+            problem: `The server failed on “${edit.label}” ${MOST_FAILURES} times. That edit is set aside; the others go on.`,
+          });
           continue;
         }
         const known = pending.some(({ changeId }) => changeId === edit.changeId);
@@ -186,8 +222,18 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
           const news: Partial<DesignState> = { history: result.committed.history, saveState: pending.length > 0 ? 'saving' : 'saved' };
           if (result.committed.missed.length > 0) showBase(news);
           else api.setState(news);
-        } else if (result.kind === 'conflict') showBase({ conflict: { mine: edit, current: result.current } });
-        else showBase({ problem: `“${edit.label}” was not taken: ${result.message}` });
+        } else if (result.kind === 'conflict') {
+          const again = rebased(base(), edit.change);
+          // One that still would not fit as it is must be chosen about, not sent for ever.
+          if (again === null || sameRecord(again, edit.change) || !fits(base(), again))
+            showBase({ conflict: { mine: edit, current: result.current } });
+          else {
+            // Both changed other things, or the same to the same end: nobody need choose.
+            if (!isEmpty(again)) pending = [{ changeId: nanoid(), label: edit.label, change: again }, ...pending];
+            standing = null;
+            showBase();
+          }
+        } else showBase({ problem: `“${edit.label}” was not taken: ${result.message}` });
       }
       api.setState({ saveState: 'saved' });
       outbox.write(open.id, []);
@@ -219,8 +265,9 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       }
       pending = [...pending, { changeId: nanoid(), label, change: tried.change }];
       standing = tried.design;
-      if (api.getState().saveState === 'unreachable') outbox.write(open.id, pending);
-      show(tried.design, api.getState().saveState === 'unreachable' ? {} : { saveState: 'saving' });
+      const waiting = !ON_ITS_WAY.has(api.getState().saveState);
+      if (waiting) outbox.write(open.id, pending);
+      show(tried.design, waiting ? {} : { saveState: 'saving' });
       setTimeout(() => void flush(), SEND_AFTER_MS);
       return null;
     },
@@ -234,7 +281,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       // What was just edited goes first: that is what undo takes back. Was it not taken, there is nothing of it to take back.
       api.setState({ problem: null });
       if (pending.length > 0) void flush();
-      while (sending && api.getState().saveState !== 'unreachable') await new Promise((resolve) => setTimeout(resolve, 20));
+      while (sending && ON_ITS_WAY.has(api.getState().saveState)) await new Promise((resolve) => setTimeout(resolve, 20));
       if (api.getState().conflict || api.getState().problem) return;
       if (pending.length > 0) {
         api.setState({ problem: notReached(kind) });
@@ -247,9 +294,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       } else if (result.kind === 'conflict') {
         takeAnswer(result);
         showBase({ problem: `The ${kind} no longer fits: the same thing was changed elsewhere.` });
-      } else if (result.kind === 'unreachable') {
-        api.setState({ problem: notReached(kind) });
-      }
+      } else if (result.kind === 'gone') api.setState({ gone: true });
+      else if (result.kind !== 'refused') api.setState({ problem: notReached(kind) });
     },
     receive({ history, ...logged }) {
       if (logged.revision <= revision) return;
@@ -273,9 +319,14 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       fromNetwork = found;
       api.setState({ findings: together(api.getState().analysis, found) });
     },
+    dropAside() {
+      outbox.dropAside(open.id);
+      api.setState({ aside: false });
+    },
     dismissProblem: () => api.setState({ problem: null }),
-    resume() {
-      pending = [...outbox.take(open.id), ...pending];
+    async resume() {
+      pending = [...(await readable(open.id, outbox.take(open.id))), ...pending];
+      api.setState({ aside: outbox.asideOf(open.id) !== null });
       standing = null;
       if (pending.length === 0) return;
       showBase();
@@ -293,6 +344,24 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   return store;
 }
 
+/** Edits that are changes of a design as they should be; whatever else an older page left is set aside. The check is only fetched when it is needed. */
+async function readable(designId: string, edits: Pending[]): Promise<Pending[]> {
+  if (edits.length === 0) return edits;
+  const { changeSchema } = await import('@/core/design/schema');
+  const bad = edits.filter(({ change }) => !changeSchema.safeParse(change).success);
+  if (bad.length > 0) outbox.setAside(designId, bad);
+  return edits.filter((edit) => !bad.includes(edit));
+}
+
+function fits(design: Design, change: Change): boolean {
+  try {
+    applyChange(design, change);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 function notReached(step: 'undo' | 'redo'): string {
   return `The server cannot be reached; nothing was ${step === 'undo' ? 'undone' : 'redone'}.`;
 }
@@ -306,27 +375,4 @@ function firstAnalysis(design: Design): { analysis: Analysis; findings: readonly
 function together({ findings, design }: Analysis, network: readonly Finding[]): readonly Finding[] {
   const standing = network.filter(({ subjects }) => subjects.every((id) => design.records.has(id)));
   return standing.length === 0 ? findings : worstFirst([...findings, ...standing]);
-}
-
-/** The same edit made again on the records as they stand: my new values win, field by field where I changed them. */
-function ontoCurrent(design: Design, { added, updated, removed }: Change): Change {
-  const redone: Change = { added: [], updated: [], removed: [] };
-  for (const { from, to } of updated) {
-    const now = design.records.get(from.id);
-    if (!now) redone.added.push(to);
-    else redone.updated.push({ from: now, to: { ...now, ...changedFields(from, to) } as DesignRecord });
-  }
-  for (const record of removed) {
-    const now = design.records.get(record.id);
-    if (now) redone.removed.push(now);
-  }
-  for (const record of added) {
-    if (!design.records.has(record.id)) redone.added.push(record);
-  }
-  return redone;
-}
-
-function changedFields(from: DesignRecord, to: DesignRecord): object {
-  const before = from as Record<string, unknown>;
-  return Object.fromEntries(Object.entries(to).filter(([field, value]) => JSON.stringify(before[field]) !== JSON.stringify(value)));
 }

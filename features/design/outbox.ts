@@ -24,7 +24,33 @@ export const outbox = {
       return [];
     });
   },
+  /** Puts edits aside that cannot be sent: they are kept in this browser, stop nothing, and can be saved to a file or dropped. */
+  setAside(designId: string, edits: readonly Pending[]): void {
+    attempt(() => {
+      window.localStorage.setItem(`${SET_ASIDE}${prefix(designId)}${nanoid(8)}`, JSON.stringify(edits));
+      return [];
+    });
+  },
+  /** All that was set aside for a design, as one text; null where nothing was. */
+  asideOf(designId: string): string | null {
+    let texts: string[] = [];
+    attempt(() => {
+      texts = asideKeys(designId).map((key) => window.localStorage.getItem(key) ?? '');
+      return [];
+    });
+    return texts.length === 0 ? null : texts.join('\n');
+  },
+  dropAside(designId: string): void {
+    attempt(() => {
+      for (const key of asideKeys(designId)) window.localStorage.removeItem(key);
+      return [];
+    });
+  },
 };
+
+function asideKeys(designId: string): string[] {
+  return Object.keys(window.localStorage).filter((key) => key.startsWith(`${SET_ASIDE}${prefix(designId)}`));
+}
 
 /** This page among the open ones. */
 const PAGE = nanoid(8);

@@ -36,10 +36,12 @@ export function MeasuringRun() {
       <header className={styles.head}>
         <Link href={`/d/${designId}/rig`}>Back to the rig</Link>
         <h1>Measuring run</h1>
-        <p role="status" className={saveState === 'unreachable' ? styles.waiting : undefined}>
+        <p role="status" className={saveState !== 'saved' && saveState !== 'saving' ? styles.waiting : undefined}>
           {done} of {routes.length} measured
           {saveState === 'unreachable' && ', no connection: kept here and sent when it is back'}
           {saveState === 'saving' && ', saving'}
+          {(saveState === 'busy' || saveState === 'failed') && ', the server cannot take it now: kept here and sent again'}
+          {saveState === 'behind' && ', the server’s copy is older: kept here, reload to go on'}
         </p>
         <progress value={done} max={Math.max(1, routes.length)} aria-label="Stretches measured" />
       </header>

@@ -2,10 +2,14 @@
 
 import { Alert, Button, Modal } from 'antd';
 import Link from 'next/link';
+import { useState } from 'react';
+import type { Design } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { nameOf } from '@/core/design/names';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import type { EditConflict } from '@/features/design/designStore';
+import { outbox } from '@/features/design/outbox';
+import { changedFields } from '@/features/design/rebase';
 import styles from './Notices.module.css';
 
 /** What a person must know or decide about their edits: a refusal, a conflict with another tab, a design deleted elsewhere. */
@@ -14,6 +18,7 @@ export function Notices() {
   const problem = useDesign((state) => state.problem);
   const conflict = useDesign((state) => state.conflict);
   const gone = useDesign((state) => state.gone);
+  const aside = useDesign((state) => state.aside);
   return (
     <>
       {problem && (
@@ -22,13 +27,82 @@ export function Notices() {
         </div>
       )}
       {conflict && <ConflictDialog conflict={conflict} />}
-      {gone && (
-        <Modal open title="This design has been deleted" closable={false} footer={<Link href="/">To all designs</Link>}>
-          It was deleted in another window. It can be brought back from the list of designs.
-        </Modal>
-      )}
+      {aside && <SetAside />}
+      {gone && <Gone />}
     </>
   );
+}
+
+/** Edits this browser kept that could not be sent. */
+function SetAside() {
+  const store = useDesignStore();
+  const id = useDesign((state) => state.id);
+  return (
+    <div className={styles.problem}>
+      <Alert
+        type="warning"
+        showIcon
+        title="Edits kept in this browser could not be sent. They are set aside and change nothing."
+        action={
+          <span className={styles.actions}>
+            <Button size="small" onClick={() => saveFile(`${id}-set-aside.json`, outbox.asideOf(id) ?? '')}>
+              Save them as a file
+            </Button>
+            <Button size="small" danger onClick={store.dropAside}>
+              Drop them
+            </Button>
+          </span>
+        }
+      />
+    </div>
+  );
+}
+
+/** The design is gone from the server; what this page shows of it can still be saved. */
+function Gone() {
+  const store = useDesignStore();
+  const id = useDesign((state) => state.id);
+  const [seen, setSeen] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const bringBack = async () => {
+    const answer = await fetch(`/api/designs/${id}/restore`, { method: 'POST' }).catch(() => null);
+    if (answer?.ok) window.location.reload();
+    else
+      setProblem(
+        answer?.status === 404 ? 'It has been erased for good: save it as a file and import that.' : 'The server cannot be reached.',
+      );
+  };
+  const save = async () => {
+    const { writeDesignFile } = await import('@/core/formats/designFile');
+    saveFile(`${id}.json`, writeDesignFile(store.getState().design));
+  };
+  return (
+    <Modal
+      open={!seen}
+      title="This design has been deleted"
+      onCancel={() => setSeen(true)}
+      footer={
+        <span className={styles.actions}>
+          <Link href="/">To all designs</Link>
+          <Button onClick={() => void save()}>Save what is shown as a file</Button>
+          <Button type="primary" onClick={() => void bringBack()}>
+            Bring it back
+          </Button>
+        </span>
+      }
+    >
+      It was deleted in another window. What is shown here is no longer stored, and edits are not taken, until it is brought back.
+      {problem && <Alert type="error" showIcon title={problem} />}
+    </Modal>
+  );
+}
+
+function saveFile(name: string, text: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 
 function ConflictDialog({ conflict }: { conflict: EditConflict }) {
@@ -37,7 +111,7 @@ function ConflictDialog({ conflict }: { conflict: EditConflict }) {
   const { mine, current } = conflict;
   const rows = mine.change.updated.flatMap(({ from, to }) => {
     const now = current.find((record) => record?.id === from.id) ?? null;
-    return changedRows(from, to, now).map((row) => ({ ...row, name: nameOf(design, from.id) }));
+    return changedRows(from, to, now, design).map((row) => ({ ...row, name: nameOf(design, from.id) }));
   });
   return (
     <Modal
@@ -82,30 +156,60 @@ function ConflictDialog({ conflict }: { conflict: EditConflict }) {
   );
 }
 
-function changedRows(from: DesignRecord, to: DesignRecord, now: DesignRecord | null) {
+function changedRows(from: DesignRecord, to: DesignRecord, now: DesignRecord | null, design: Design) {
   const read = (record: DesignRecord | null, field: string) =>
-    record === null ? 'removed' : plain((record as Record<string, unknown>)[field]);
-  return Object.keys(to)
-    .filter((field) => read(from, field) !== read(to, field))
-    .map((field) => ({ field: FIELD_NAMES[field] ?? field, before: read(from, field), theirs: read(now, field), my: read(to, field) }));
+    record === null ? 'removed' : plain((record as Record<string, unknown>)[field], design);
+  return changedFields(from, to).map((field) => ({
+    ...{ field: fieldWords(field), before: read(from, field), theirs: read(now, field), my: read(to, field) },
+  }));
 }
 
-/** Field names where the record's own word would not be understood. */
+/** Field names where taking the record's own word apart would not be understood. */
 const FIELD_NAMES: Record<string, string> = {
   ratingA: 'rating, A',
-  lengthMm: 'length, mm',
-  zoneId: 'zone',
-  targetPercent: 'drop target, %',
-  capacityAh: 'capacity, Ah',
   rated: 'rated draw',
-  hoursPerDay: 'hours a day',
-  sharePercent: 'share of the time, %',
+  measured: 'measured draw',
+  continuous: 'runs for hours',
+  exclusiveGroup: 'never with',
+  sharePercent: 'duty, %',
+  ambientC: 'hottest air, °C',
+  usualC: 'usual air, °C',
+  via: 'way by hand',
+  mount: 'slot',
 };
 
-function plain(value: unknown): string {
+const UNIT_ENDINGS: [ending: RegExp, unit: string][] = [
+  [/PerDay$/, 'a day'],
+  [/Milliohm$/, 'mΩ'],
+  [/Percent$/, '%'],
+  [/Deg$/, '°'],
+  [/Ah$/, 'Ah'],
+  [/Mm$/, 'mm'],
+  [/A$/, 'A'],
+  [/V$/, 'V'],
+  [/H$/, 'h'],
+  [/C$/, '°C'],
+];
+
+/** A record's field in words with its unit: `capacityAh` is “capacity, Ah”. */
+function fieldWords(field: string): string {
+  const known = FIELD_NAMES[field];
+  if (known !== undefined) return known;
+  const unit = UNIT_ENDINGS.find(([ending]) => ending.test(field));
+  const words = (unit ? field.replace(unit[0], '') : field)
+    .replace(/Id$/, '')
+    .replace(/([A-Z])/g, ' $1')
+    .toLowerCase();
+  return unit ? `${words}, ${unit[1]}` : words;
+}
+
+function plain(value: unknown, design: Design): string {
   if (value === null || value === undefined) return '–';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'string') return design.records.has(value) ? nameOf(design, value) : value;
   if (typeof value !== 'object') return String(value);
   return Object.values(value)
     .filter((part) => typeof part !== 'object')
+    .map((part) => plain(part, design))
     .join(' ');
 }

@@ -9,6 +9,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID, type UnitSystem } from '@/core/design/vocabulary';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import type { SaveState } from '@/features/design/designStore';
 import { FindingsButton } from '@/features/findings/FindingsButton';
 import { useTheme } from '@/ui/ThemeProvider';
 import { useShortcut } from '@/ui/useShortcut';
@@ -117,14 +118,21 @@ function UnitSwitch() {
   );
 }
 
+const SAVE_WORDS: Record<SaveState, string> = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  unreachable: 'Server not reached: edits are kept here and sent when it answers',
+  busy: 'The store is busy: edits are kept here and sent again',
+  failed: 'The server failed on an edit: it is kept here and tried again',
+  behind: 'The server’s copy is older than this page: edits are kept here. Reload to go on from it',
+};
+
 function SaveNote() {
   const saveState = useDesign((state) => state.saveState);
-  const text = { saved: 'Saved', saving: 'Saving…', unreachable: 'Server not reached: edits are kept here and sent when it answers' }[
-    saveState
-  ];
+  const isKept = saveState !== 'saved' && saveState !== 'saving';
   return (
-    <span className={`${styles.save} ${saveState === 'unreachable' ? styles.unsent : ''}`} role="status" data-save={saveState}>
-      {text}
+    <span className={`${styles.save} ${isKept ? styles.unsent : ''}`} role="status" data-save={saveState}>
+      {SAVE_WORDS[saveState]}
     </span>
   );
 }

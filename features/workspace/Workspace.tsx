@@ -12,7 +12,7 @@ import styles from './Workspace.module.css';
 
 /** The frame of an open design: the stem, the top bar, the stage, the meter bar. */
 export function Workspace({ designId, children }: { designId: string; children: ReactNode }) {
-  const unsent = useDesign(({ saveState }) => saveState === 'unreachable');
+  const unsent = useDesign(({ saveState }) => saveState !== 'saved' && saveState !== 'saving');
   useEffect(() => {
     if (!unsent) return;
     const warn = (event: BeforeUnloadEvent) => event.preventDefault();

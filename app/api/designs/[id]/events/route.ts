@@ -1,6 +1,6 @@
 import { changesSince, historyAt } from '@/server/commit';
 import { headRevision } from '@/server/stored';
-import { BadRequest } from '@/server/errors';
+import { BadRequest, NotFound } from '@/server/errors';
 import { route } from '@/server/http';
 import { store } from '@/server/store';
 
@@ -41,8 +41,10 @@ async function tell(id: string, after: number, controller: ReadableStreamDefault
       }
       await nextNews(id, left);
     }
-  } catch {
-    send('event: gone\ndata: {}\n\n');
+  } catch (error) {
+    // Only a design that is no longer there is gone; after anything else the reader asks again by itself.
+    if (error instanceof NotFound) send('event: gone\ndata: {}\n\n');
+    else console.error(`events of ${id}`, error);
   }
   if (!left.aborted) controller.close();
 }
