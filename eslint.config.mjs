@@ -10,7 +10,7 @@ const arrows = [
   { target: './db', from: ['./app', './features', './ui', './server', './cli', './demo'] },
   { target: './server', from: ['./app', './features', './ui', './cli', './demo'] },
   { target: './cli', from: ['./app', './features', './ui', './server', './db', './demo'] },
-  { target: './app', from: ['./db', './cli', './demo'] },
+  { target: './app', from: ['./db', './cli'] },
 ];
 
 const framework = ['react', 'react-dom', 'next', 'antd', 'drizzle-orm', '@libsql/client', 'zustand'];

@@ -98,7 +98,7 @@ test('loads from CSV are shown row by row before anything is taken', async ({ pa
   const energy = await meter(page, 'A day').innerText();
   await page.getByRole('button', { name: 'CSV' }).click();
   await page.getByRole('menuitem', { name: /Take loads/ }).click();
-  const dialog = page.getByRole('dialog', { name: 'Take loads from CSV' });
+  const dialog = page.getByRole('dialog', { name: 'Take loads from a list' });
   await dialog
     .getByRole('textbox', { name: 'CSV text' })
     .fill('load,zone,watts,hours\nKettle,Rear galley,150,0.2\nGhost,Rear galley,many,1\n');

@@ -1,6 +1,10 @@
 import { z } from 'zod';
+import { COPY_PARTS } from '@/core/switching/copyParts';
 import { changeSchema } from '@/core/design/schema';
 import { CHEMISTRIES, CONDUCTOR_STANDARDS, LIMITS, RETURN_KINDS, UNIT_SYSTEMS, VEHICLES } from '@/core/design/vocabulary';
+
+/** Examples a design can begin from. */
+export const EXAMPLES = ['pip', 'heron'] as const;
 
 /** The bodies of the requests the server takes. */
 
@@ -34,4 +38,6 @@ export const newDesignSchema = z.strictObject({
 export const createSchema = z.union([
   z.strictObject({ answers: newDesignSchema }),
   z.strictObject({ file: z.string().max(LIMITS.importBytes) }),
+  z.strictObject({ copyOf: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/), part: z.enum(COPY_PARTS), name }),
+  z.strictObject({ example: z.enum(EXAMPLES), name }),
 ]);

@@ -130,7 +130,7 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
           text="A design holds one vehicle’s house system. A few questions set it up; then list what draws current and everything else follows."
         >
           <Link href="/new">
-            <Button type="primary">Start a design</Button>
+            <Button type="primary">Start a design, or open an example</Button>
           </Link>
         </EmptyStage>
       ) : (

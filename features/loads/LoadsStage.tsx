@@ -2,7 +2,7 @@
 
 import { Alert, Button } from 'antd';
 import dynamic from 'next/dynamic';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import type { Design } from '@/core/design/design';
 import { removeLoads } from '@/core/switching/schemes';
@@ -17,6 +17,7 @@ import { AddLoad } from './AddLoad';
 import { setCell, type LoadField } from './cells';
 import { loadColumns, type LoadRow } from './columns';
 import { isList, pasteBlock, pasteList } from './paste';
+import { takeKeptList } from './keptList';
 import { LoadsToolbar, type LoadsShown } from './LoadsToolbar';
 import { useLoadRows, type Grouping } from './useLoadRows';
 import styles from './LoadsStage.module.css';
@@ -46,6 +47,11 @@ export function LoadsStage() {
     () => loadColumns({ units, nominalV, zones: lines(zoneNames), circuits: lines(circuitNames), grouping }),
     [units, nominalV, zoneNames, circuitNames, grouping],
   );
+  const designId = useDesign((state) => state.id);
+  useEffect(() => {
+    const kept = takeKeptList(designId);
+    if (kept !== null) queueMicrotask(() => offer(kept));
+  }, [designId, offer]);
   const actions = useLoadActions(setOpen, offer);
   const addLoad = useMemo(() => <AddLoad onList={offer} />, [offer]);
   const grid = useRef<GridHandle>(null);

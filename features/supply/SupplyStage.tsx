@@ -5,6 +5,7 @@ import { useCallback } from 'react';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { FuseBlock } from '@/core/design/schema';
+import { endOfMain } from '@/core/switching/mainPath';
 import { addWire } from '@/core/switching/schemes';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
@@ -33,15 +34,12 @@ export function SupplyStage() {
   const addBlock = () =>
     store.commit('Add a fuse block', (design) => {
       const edit = new Edit(design);
-      const main = Array.from(design.records.values()).find(
-        (record) => record.type === 'device' && record.kind === 'protection' && record.mount === null,
-      );
+      const feed = endOfMain(design);
       const block = edit.add<FuseBlock>({
         ...{ id: newId('block'), type: 'device', kind: 'fuseBlock', name: `Fuse block ${blockCount + 1}`, zoneId: null },
         ...{ slots: 6, slotMaxA: 30, blockMaxA: 60 },
       });
-      if (main)
-        addWire(edit, 'supply', { deviceId: main.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, 1000, thickest(edit));
+      if (feed) addWire(edit, 'supply', feed, { deviceId: block.id, terminal: 'in' }, 1000, thickest(edit));
       return edit.change;
     });
 

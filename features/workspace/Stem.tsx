@@ -3,7 +3,9 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useDesign } from '@/features/design/DesignProvider';
+import type { Analysis } from '@/core/analysis/types';
 import type { Finding, Severity } from '@/core/findings/types';
+import { nextSteps } from './nextSteps';
 import { STAGES, stageOf, type StageId } from './stages';
 import styles from './Stem.module.css';
 
@@ -46,8 +48,8 @@ export function Stem({ designId }: { designId: string }) {
 
 /** A stage's knot and words, drawn again only when they change. */
 function Knot({ stage, name }: { stage: StageId; name: string }) {
-  const state = useDesign(({ analysis, findings }) => (analysis.loads.size > 0 ? stateOf(findings, stage) : 'bare|not begun'));
-  const [worst, text] = state.split('|') as [Severity | 'ok' | 'bare', string];
+  const state = useDesign(({ analysis, findings }) => stateOf(findings, stage, analysis));
+  const [worst, text, isNext] = state.split('|') as [Severity | 'ok' | 'bare', string, '1' | ''];
   return (
     <>
       <svg viewBox="0 0 34 34" width="34" height="34" className={`${styles.knot} ${styles[worst]}`} aria-hidden>
@@ -55,19 +57,25 @@ function Knot({ stage, name }: { stage: StageId; name: string }) {
       </svg>
       <span className={styles.words}>
         <span className={styles.name}>{name}</span>
-        <span className={styles.state}>{text}</span>
+        <span className={`${styles.state} ${isNext ? styles.next : ''}`}>
+          {isNext && 'next: '}
+          {text}
+        </span>
       </span>
     </>
   );
 }
 
 /** The worst of what is open in a stage and how to say it, as one string so that an equal state is the same. */
-function stateOf(findings: readonly Finding[], stage: StageId): string {
+function stateOf(findings: readonly Finding[], stage: StageId, analysis: Analysis): string {
+  const { of, next } = nextSteps(analysis);
+  const mark = next === stage ? '1' : '';
   const here = findings.filter((finding) => stageOf(finding) === stage);
   const count = (severity: Severity) => here.filter((finding) => finding.severity === severity).length;
   const faults = count('fault');
   const cautions = count('caution');
   const parts = [faults > 0 && `${faults} fault${faults > 1 ? 's' : ''}`, cautions > 0 && `${cautions} caution${cautions > 1 ? 's' : ''}`];
   const said = parts.filter(Boolean).join(', ');
-  return said ? `${faults > 0 ? 'fault' : 'caution'}|${said}` : 'ok|in order';
+  const worst = faults > 0 ? 'fault' : cautions > 0 ? 'caution' : of[stage] === undefined ? 'ok' : 'bare';
+  return `${worst}|${(mark ? of[stage] : null) ?? (said || (of[stage] ?? 'in order'))}|${mark}`;
 }

@@ -1,18 +1,35 @@
+import type { z } from 'zod';
+import type { Design } from '@/core/design/design';
 import { newDesignRecords } from '@/core/design/newDesign';
+import type { DesignRecord } from '@/core/design/schema';
 import { readDesignFile } from '@/core/formats/designFile';
+import { copyParts } from '@/core/switching/copyParts';
 import { createDesign, listDesigns } from '@/server/designs';
 import { answer, readJson } from '@/server/http';
-import { createSchema } from '@/server/requests';
+import { createSchema, type EXAMPLES } from '@/server/requests';
+import { readDesign } from '@/server/stored';
 
 export function GET(request: Request): Promise<Response> {
   return answer(request, async () => Response.json({ designs: await listDesigns() }));
 }
 
-/** Creates a design from the first-run answers, or from an exported file. */
+/** Creates a design from the first-run answers, an exported file, another design or an example. */
 export function POST(request: Request): Promise<Response> {
   return answer(request, async () => {
-    const body = await readJson(request, createSchema);
-    const records = 'file' in body ? Array.from(readDesignFile(body.file).records.values()) : newDesignRecords(body.answers);
+    const records = await recordsFrom(await readJson(request, createSchema));
     return Response.json({ id: await createDesign(records) }, { status: 201 });
   });
 }
+
+async function recordsFrom(body: z.infer<typeof createSchema>): Promise<DesignRecord[]> {
+  if ('answers' in body) return newDesignRecords(body.answers);
+  if ('file' in body) return Array.from(readDesignFile(body.file).records.values());
+  if ('copyOf' in body) return Array.from(copyParts((await readDesign(body.copyOf)).design, body.part, body.name).records.values());
+  return Array.from(copyParts(await EXAMPLE_DESIGNS[body.example](), 'all', body.name).records.values());
+}
+
+/** Fetched only when one is asked for. */
+const EXAMPLE_DESIGNS: Record<(typeof EXAMPLES)[number], () => Promise<Design>> = {
+  pip: async () => (await import('@/demo/pip')).pip(),
+  heron: async () => (await import('@/demo/heron')).heron(),
+};

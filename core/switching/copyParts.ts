@@ -1,0 +1,46 @@
+import { applyChange } from '../design/change';
+import { indexDesign, recordsOf, type Design } from '../design/design';
+import { Edit } from '../design/edit';
+import { SETTINGS_ID } from '../design/vocabulary';
+import { removeCircuit, removeLoads } from './schemes';
+
+/** What of a design a copy begins with: all of it; all but where it lies in its vehicle; what feeds it; what draws. */
+export const COPY_PARTS = ['all', 'system', 'supply', 'loads'] as const;
+export type CopyPart = (typeof COPY_PARTS)[number];
+
+/**
+ * A design to begin another one from. Without its vehicle its wires keep their lengths, as estimates; with only its supply or only its loads the circuits
+ * go with what they fed or were fed by.
+ */
+export function copyParts(design: Design, part: CopyPart, name: string): Design {
+  const renamed = new Edit(design);
+  renamed.set(SETTINGS_ID, { name });
+  let copy = applyChange(design, renamed.change);
+  if (part === 'all') return copy;
+  copy = withoutVehicle(copy);
+  if (part === 'system') return copy;
+  for (const { id } of recordsOf(copy, 'circuit')) copy = applyChange(copy, removeCircuit(copy, id));
+  if (part === 'loads') return copy;
+  const loads = recordsOf(copy, 'device').filter(({ kind }) => kind === 'load');
+  return applyChange(
+    copy,
+    removeLoads(
+      copy,
+      loads.map(({ id }) => id),
+    ),
+  );
+}
+
+/** The same with no vehicle laid out: nothing has a place or a way any more, and no length was measured in the new one. */
+function withoutVehicle(design: Design): Design {
+  const edit = new Edit(design);
+  for (const record of design.records.values()) {
+    if (record.type === 'place' || record.type === 'route' || record.type === 'keepClear' || record.type === 'rig') edit.remove(record.id);
+    if (record.type === 'zone' && record.plan) edit.set(record.id, { plan: null });
+    if (record.type === 'device' && record.placeId) edit.set(record.id, { placeId: null });
+  }
+  for (const { id, lengthMm, via } of indexDesign(design).wires) {
+    edit.set(id, { lengthMm: Math.round(lengthMm), lengthMeasured: false, ...(via && { via: null }) });
+  }
+  return applyChange(design, edit.change);
+}

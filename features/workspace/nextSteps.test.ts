@@ -1,0 +1,37 @@
+import { heron } from '../../demo/heron';
+import { pip } from '../../demo/pip';
+import { analyse } from '../../core/analysis/analyse';
+import { applyChange } from '../../core/design/change';
+import { makeDesign, type Design } from '../../core/design/design';
+import { Edit } from '../../core/design/edit';
+import { newDesignRecords, USUAL_ZONES } from '../../core/design/newDesign';
+import { namedLoad } from '../../core/switching/newLoad';
+import { giveLoadsCircuits } from '../../core/switching/ownCircuit';
+import { nextSteps } from './nextSteps';
+
+const fresh = makeDesign(
+  newDesignRecords({
+    ...{ name: 'New', vehicle: 'panelVan', zones: USUAL_ZONES.panelVan, units: 'metric', standard: 'iso-small-craft' },
+    ...{ battery: { chemistry: 'agm', capacityAh: 100, count: 1 }, defaultReturn: 'dedicated' },
+  }),
+);
+const next = (design: Design) => nextSteps(analyse(design));
+
+test('an empty design leads from its loads to their hours, their circuits, what charges, and the vehicle', () => {
+  expect(next(fresh)).toMatchObject({ next: 'loads', of: { loads: 'list what draws current', rig: 'lay out the vehicle' } });
+  const edit = new Edit(fresh);
+  const load = edit.add(namedLoad('Reading light', null));
+  const listed = edit.design;
+  expect(next(listed)).toMatchObject({ next: 'loads', of: { loads: 'say when they run', circuits: 'give the loads circuits' } });
+  const { scenarioId } = analyse(listed).index.settings;
+  const hours = new Edit(listed);
+  hours.add({ id: 'duty_1', type: 'duty', scenarioId: scenarioId!, loadId: load.id, hoursPerDay: 3, sharePercent: 100 });
+  expect(next(hours.design).next).toBe('circuits');
+  const fed = applyChange(hours.design, giveLoadsCircuits(hours.design, [load]).change);
+  expect(next(fed)).toMatchObject({ next: 'supply', of: { supply: 'add what charges' } });
+});
+
+test('a whole design asks for nothing more', () => {
+  expect(next(heron())).toEqual({ of: {}, next: null });
+  expect(next(pip()).of).not.toHaveProperty('loads');
+});

@@ -1,0 +1,32 @@
+import type { Analysis } from '@/core/analysis/types';
+import type { StageId } from './stages';
+
+/** What is to be done first on each stage that has not been begun or is not done, in a few words; the first of them in the order of need is what to do next. */
+export function nextSteps({ index, loads, circuits, blocks, scenario }: Analysis): {
+  of: Partial<Record<StageId, string>>;
+  next: StageId | null;
+} {
+  const all = Array.from(loads.values());
+  const bare = all.filter(({ circuitId }) => circuitId === null).length;
+  const used = new Set(index.duties.filter(({ scenarioId }) => scenarioId === scenario?.id).map(({ loadId }) => loadId));
+  const charges = Array.from(index.devices.values()).some(({ kind }) => CHARGING.has(kind));
+  const of: Partial<Record<StageId, string>> = {};
+  if (all.length === 0) of.loads = 'list what draws current';
+  else if (used.size === 0) of.loads = 'say when they run';
+  if (!index.battery) of.supply = 'put in a battery';
+  else if (blocks.length === 0) of.supply = 'add a fuse block';
+  else if (!charges) of.supply = 'add what charges';
+  if (all.length > 0 && bare === all.length) of.circuits = 'give the loads circuits';
+  else if (bare > 0) of.circuits = `${bare} ${bare === 1 ? 'load has' : 'loads have'} none`;
+  else if (circuits.length === 0) of.circuits = 'come from the loads';
+  if (!index.battery) of.energy = 'needs a battery';
+  else if (used.size === 0) of.energy = 'needs hours of use';
+  if (!index.rig && index.places.length === 0) of.rig = 'lay out the vehicle';
+  const next =
+    IN_ORDER.find((stage) => of[stage] !== undefined && !(stage === 'supply' && of.supply === 'add what charges' && bare > 0)) ?? null;
+  return { of, next };
+}
+
+const CHARGING: ReadonlySet<string> = new Set(['solarPanel', 'charger', 'dcDcCharger', 'splitRelay', 'alternator']);
+/** What stands on what: loads need a supply to hang on, and the vehicle can be laid out at any time. */
+const IN_ORDER: readonly StageId[] = ['loads', 'supply', 'circuits', 'rig'];
