@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Analysis } from '@/core/analysis/types';
 import type { Point } from '@/core/rig/geometry';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -8,14 +8,15 @@ import { BendMarks } from './BendMarks';
 import { Body } from './Body';
 import { ClearRoom } from './ClearRoom';
 import { HeldLayer } from './HeldLayer';
-import { placeLabels } from './labels';
+import { guessedWidth, measuredWidth, placeLabels, type Box } from './labels';
 import { routeTone } from './look';
 import { PlaceMark } from './PlaceMark';
-import { project } from './projection';
-import { RouteVine } from './RouteVine';
+import { project, type Projection } from './projection';
+import { countAt, RouteVine } from './RouteVine';
 import type { Layer, Mode, Selection, View } from './selection';
 import { usePan } from './usePan';
-import { ZoneGrounds, zoneNames } from './ZoneGrounds';
+import { ZoneGrounds, ZoneNames } from './ZoneGrounds';
+import { zoneNames } from './zoneNames';
 import styles from './Plan.module.css';
 
 interface PlanViewProps {
@@ -42,6 +43,11 @@ export const PlanView = memo(function PlanView({ view, layer, onRun, selection, 
   const { rig } = layout;
   const svg = useRef<SVGSVGElement>(null);
   const { width, height } = useSize(svg);
+  const widthOf = useSyncExternalStore(
+    never,
+    () => measuredWidth,
+    () => guessedWidth,
+  );
   const { pan, zoomBy, fit } = usePan(svg);
   const projection = useMemo(() => project(rig, view, width, height, pan), [rig, view, width, height, pan]);
   const inUse = useMemo(() => usedPlaces(analysis), [analysis]);
@@ -49,11 +55,16 @@ export const PlanView = memo(function PlanView({ view, layer, onRun, selection, 
     () => new Map(analysis.index.routes.map((route) => [route.id, routeTone(route, layer, analysis, onRun)])),
     [analysis, layer, onRun],
   );
+  const names = useMemo(
+    () => zoneNames(zones, projection, layer, { width, height }, widthOf),
+    [zones, projection, layer, width, height, widthOf],
+  );
   const labels = useMemo(() => {
     const rank = (id: string) => (selection?.id === id || onRun.has(id) ? 2 : inUse.has(id) ? 1 : 0);
     const wanted = places.map((place) => ({ id: place.id, text: place.name, ...projection.at(place), rank: rank(place.id) }));
-    return placeLabels(wanted, width, zoneNames(zones, projection, layer === 'bundles' || layer === 'circuit' ? 1 : 2));
-  }, [places, projection, selection, onRun, inUse, width, zones, layer]);
+    const kept = [...Array.from(names.values(), ({ box }) => box), ...countBoxes(analysis, projection, layer), ...furniture(width, height)];
+    return placeLabels(wanted, { width, height }, kept, widthOf);
+  }, [places, projection, selection, onRun, inUse, width, height, names, analysis, layer, widthOf]);
   const pointAt = (event: { clientX: number; clientY: number }) => {
     const box = svg.current!.getBoundingClientRect();
     return projection.back(event.clientX - box.left, event.clientY - box.top, { xMm: 0, yMm: rig.widthMm / 2, zMm: 900 });
@@ -105,6 +116,7 @@ export const PlanView = memo(function PlanView({ view, layer, onRun, selection, 
             onSelect={onSelect}
           />
         ))}
+        <ZoneNames layer={layer} names={names} />
         {places.map((place) => (
           <PlaceMark
             key={place.id}
@@ -140,6 +152,27 @@ export const PlanView = memo(function PlanView({ view, layer, onRun, selection, 
     </div>
   );
 });
+
+const never = () => () => undefined;
+
+/** Where the numbers of conductors are written, to be left free. */
+function countBoxes({ index, bundles }: Analysis, projection: Projection, layer: Layer): Box[] {
+  if (layer !== 'bundles') return [];
+  return Array.from(index.layout.routes.values()).flatMap(({ route, from, to }) => {
+    const { wires, diameterMm } = bundles.get(route.id)!;
+    const at = countAt(route, from, to, diameterMm, projection);
+    return wires.length > 1 && at ? [{ left: at.x - 5, right: at.x + 5, top: at.y - 9, bottom: at.y + 1 }] : [];
+  });
+}
+
+/** What stands on the drawing itself: the word at its front, the zoom, the scale. */
+function furniture(width: number, height: number): Box[] {
+  return [
+    { left: 0, right: 60, top: 0, bottom: 26 },
+    { left: 0, right: 110, top: height - 42, bottom: height },
+    { left: width - 130, right: width, top: height - 30, bottom: height },
+  ];
+}
 
 /** A metre, or three feet, at the drawing's scale. */
 function ScaleBar({ projection, width, height }: { projection: ReturnType<typeof project>; width: number; height: number }) {

@@ -40,6 +40,7 @@ export function RigStage() {
   const [shown, setShown] = useState<Shown>('both');
   const [layer, setLayer] = useState<Layer>('bundles');
   const [selection, setSelection] = useState<Selection>(null);
+  const [large, setLarge] = useState(false);
   const [mode, setMode] = useState<Mode>('look');
   /** Pressed outside the vehicle and not yet confirmed. */
   const [outside, setOutside] = useState<Point | null>(null);
@@ -164,6 +165,8 @@ export function RigStage() {
         onShown={setShown}
         onLayer={setLayer}
         onMode={setMode}
+        large={large}
+        onLarge={setLarge}
         onKeepClear={keepClear}
         onTrace={trace}
         onImport={takeIn}
@@ -183,7 +186,7 @@ export function RigStage() {
       {dialog === 'trace' && <TraceDialog onClose={() => setDialog(null)} />}
       {dialog === 'import' && <ImportRig onClose={() => setDialog(null)} />}
       {dialog !== null && typeof dialog === 'object' && <CompareDialog deviceId={dialog.compare} onClose={() => setDialog(null)} />}
-      <div className={styles.body}>
+      <div className={`${styles.body} ${large ? styles.large : ''}`}>
         <div className={styles.plans}>
           <HeldContext value={held}>
             {VIEWS.filter((view) => shown === 'both' || shown === view).map((view) => (
@@ -205,7 +208,7 @@ export function RigStage() {
           </HeldContext>
           {mode === 'addPlace' && <span className={styles.hint}>Press where it is; Escape leaves it.</span>}
         </div>
-        <aside className={styles.side} aria-label="What is chosen">
+        <aside hidden={large} className={styles.side} aria-label="What is chosen">
           <div className={styles.sheet}>
             {refusal}
             {layer === 'circuit' && !record && <RunCard circuitId={shownCircuit} onCircuit={setCircuitId} onSelect={setSelection} />}

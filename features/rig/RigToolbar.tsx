@@ -14,6 +14,9 @@ interface RigToolbarProps {
   onShown(shown: Shown): void;
   onLayer(layer: Layer): void;
   onMode(mode: Mode): void;
+  /** The drawing over the whole width. */
+  large: boolean;
+  onLarge(large: boolean): void;
   onKeepClear(): void;
   onTrace(): void;
   onImport(): void;
@@ -21,7 +24,7 @@ interface RigToolbarProps {
 
 /** What is shown of the vehicle and what can be added to it. */
 export const RigToolbar = memo(function RigToolbar(props: RigToolbarProps) {
-  const { shown, layer, mode, onShown, onLayer, onMode, onKeepClear, onTrace, onImport } = props;
+  const { shown, layer, mode, onShown, onLayer, onMode, large, onLarge, onKeepClear, onTrace, onImport } = props;
   const designId = useDesign(({ id }) => id);
   const file = (ending: string, words: string) => ({ key: ending, label: <a href={`/api/designs/${designId}/${ending}`}>{words}</a> });
   return (
@@ -50,6 +53,9 @@ export const RigToolbar = memo(function RigToolbar(props: RigToolbarProps) {
         />
       </label>
       <span className={styles.right}>
+        <Button size="small" type={large ? 'primary' : 'default'} aria-pressed={large} onClick={() => onLarge(!large)}>
+          Large
+        </Button>
         <Button
           size="small"
           type={mode === 'addPlace' ? 'primary' : 'default'}

@@ -31,9 +31,9 @@ const curve = line<{ x: number; y: number }>()
 /** A stretch as a vine from place to place, as thick as the bundle in it; broken while nothing lies there. */
 export const RouteVine = memo(function RouteVine(props: RouteVineProps) {
   const { route, from, to, diameterMm, count, counted, tone, projection, selected, carried, onSelect } = props;
-  const { ends, points, d } = vinePath(route, from, to, projection);
+  const { points, d } = vinePath(route, from, to, projection);
   const middle = points[Math.floor(points.length / 2)]!;
-  const shown = counted && count > 1 && Math.hypot(ends.at(-1)!.x - ends[0]!.x, ends.at(-1)!.y - ends[0]!.y) > 46;
+  const number = counted && count > 1 ? countAt(route, from, to, diameterMm, projection) : null;
   return (
     <g
       className={`${styles.route} ${selected ? styles.chosenRoute : ''} ${carried ? styles.carried : ''}`}
@@ -46,14 +46,22 @@ export const RouteVine = memo(function RouteVine(props: RouteVineProps) {
       {selected && <path d={d} className={styles.halo} style={{ strokeWidth: vineWidth(diameterMm) + 8 }} />}
       <path d={d} className={styles.vine} style={{ strokeWidth: vineWidth(diameterMm) }} />
       {route.passes.length > 0 && <PassMark x={middle.x} y={middle.y} />}
-      {shown && (
-        <text x={middle.x} y={middle.y - vineWidth(diameterMm) / 2 - 3} className={styles.count}>
+      {number && (
+        <text x={number.x} y={number.y} className={styles.count}>
           {count}
         </text>
       )}
     </g>
   );
 });
+
+/** Where the number of conductors is written at a stretch; null where it is too short for one. */
+export function countAt(route: Route, from: Place, to: Place, diameterMm: number, projection: Projection): { x: number; y: number } | null {
+  const { ends, points } = vinePath(route, from, to, projection);
+  if (Math.hypot(ends.at(-1)!.x - ends[0]!.x, ends.at(-1)!.y - ends[0]!.y) <= 46) return null;
+  const middle = points[Math.floor(points.length / 2)]!;
+  return { x: middle.x, y: middle.y - vineWidth(diameterMm) / 2 - 3 };
+}
 
 /** The way a stretch is drawn between two places. */
 export function vinePath(route: Route, from: Place, to: Place, projection: Projection) {

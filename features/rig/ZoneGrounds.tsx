@@ -1,38 +1,34 @@
 'use client';
 
-import type { Zone } from '@/core/design/schema';
 import { useDesign } from '@/features/design/DesignProvider';
-import type { Box } from './labels';
+import { LINE, type Label } from './labels';
 import { zoneLook } from './look';
 import type { Projection } from './projection';
 import type { Layer } from './selection';
+import { groundOf } from './zoneNames';
 import styles from './Plan.module.css';
 
-/** The zones' grounds, tinted and patterned by the layer, each with its name and what the layer says of it. */
-export function ZoneGrounds({ layer, projection, selectedId }: { layer: Layer; projection: Projection; selectedId: string | null }) {
+interface ZoneGroundsProps {
+  layer: Layer;
+  projection: Projection;
+  selectedId: string | null;
+}
+
+/** The zones' grounds, tinted and patterned by the layer, by what the layer says of each. */
+export function ZoneGrounds({ layer, projection, selectedId }: ZoneGroundsProps) {
   const analysis = useDesign((state) => state.analysis);
   return (
     <g aria-hidden>
       <Patterns />
       {analysis.index.zones.map((zone) => {
         if (!zone.plan) return null;
-        const { lengthMm, widthMm, lowMm, highMm } = zone.plan;
-        const { left, top } = cornerOf(zone.plan, projection);
+        const { left, right, top, bottom } = groundOf(zone.plan, projection);
         const look = zoneLook(zone, layer, analysis);
-        const size = projection.px(projection.view === 'plan' ? widthMm : highMm - lowMm);
-        const box = { x: left, y: top, width: projection.px(lengthMm), height: size };
+        const box = { x: left, y: top, width: right - left, height: bottom - top };
         return (
           <g key={zone.id} className={styles.zone} data-tint={look.tint}>
             <rect {...box} rx={5} className={selectedId === zone.id ? styles.chosenZone : undefined} />
             <rect {...box} rx={5} className={styles.pattern} style={{ fill: `url(#ground-${look.tint})` }} />
-            <text x={box.x + 7} y={box.y + 15}>
-              {zone.name}
-            </text>
-            {look.words && (
-              <text x={box.x + 7} y={box.y + 30} className={styles.zoneValue}>
-                {look.words}
-              </text>
-            )}
           </g>
         );
       })}
@@ -40,17 +36,36 @@ export function ZoneGrounds({ layer, projection, selectedId }: { layer: Layer; p
   );
 }
 
-/** Where the zones' own lines of text stand, to be left free by others. */
-export function zoneNames(zones: readonly Zone[], projection: Projection, lines: number): Box[] {
-  return zones.flatMap((zone) => {
-    if (!zone.plan) return [];
-    const { left, top } = cornerOf(zone.plan, projection);
-    return [{ left: left + 5, right: left + 9 + zone.name.length * 6.6, top: top + 3, bottom: top + 3 + lines * 15 }];
-  });
+interface ZoneNamesProps {
+  layer: Layer;
+  /** Where each name stands. */
+  names: ReadonlyMap<string, { label: Label }>;
 }
 
-function cornerOf({ xMm, yMm, highMm }: NonNullable<Zone['plan']>, projection: Projection): { left: number; top: number } {
-  return { left: projection.x(xMm), top: projection.view === 'plan' ? projection.y(yMm) : projection.y(highMm) };
+/** The zones' names and what the layer says of each, over whatever lies on their grounds. */
+export function ZoneNames({ layer, names }: ZoneNamesProps) {
+  const analysis = useDesign((state) => state.analysis);
+  return (
+    <g aria-hidden className={styles.zone}>
+      {analysis.index.zones.map((zone) => {
+        const name = names.get(zone.id)?.label;
+        if (!name) return null;
+        const { words } = zoneLook(zone, layer, analysis);
+        return (
+          <g key={zone.id}>
+            <text x={name.x} y={name.y} textAnchor={name.anchor}>
+              {zone.name}
+            </text>
+            {words && (
+              <text x={name.x} y={name.y + LINE} textAnchor={name.anchor} className={styles.zoneValue}>
+                {words}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
 }
 
 /** A pattern for each tint, so that none is told by colour alone. */

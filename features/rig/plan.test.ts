@@ -1,8 +1,9 @@
 import { heron } from '@/demo/heron';
 import { analyse } from '@/core/analysis/analyse';
-import { placeLabels } from './labels';
+import { guessedWidth, placeLabels } from './labels';
 import { routeTone, vineWidth, zoneLook } from './look';
 import { NO_PAN, project } from './projection';
+import { zoneNames } from './zoneNames';
 
 const analysis = analyse(heron());
 const { layout, places, zones } = analysis.index;
@@ -35,12 +36,12 @@ test('no name covers another, a mark or what is kept free; what must be written 
   const projection = project(layout.rig, 'plan', 728, 310, NO_PAN);
   const wanted = places.map((place, at) => ({ id: place.id, text: place.name, ...projection.at(place), rank: at === 3 ? 2 : 0 }));
   const kept = [{ left: 0, right: 728, top: 0, bottom: 60 }];
-  const labels = placeLabels(wanted, 728, kept);
+  const labels = placeLabels(wanted, { width: 728, height: 310 }, kept, guessedWidth);
   expect(labels.has(wanted[3]!.id)).toBe(true);
   const boxes = Array.from(labels.values())
     .filter(({ id }) => id !== wanted[3]!.id)
     .map(({ id, x, y, anchor }) => {
-      const long = wanted.find((other) => other.id === id)!.text.length * 6.1;
+      const long = wanted.find((other) => other.id === id)!.text.length * 6.6;
       const left = anchor === 'start' ? x : anchor === 'end' ? x - long : x - long / 2;
       return { left, right: left + long, top: y - 11, bottom: y };
     });
@@ -48,6 +49,20 @@ test('no name covers another, a mark or what is kept free; what must be written 
     for (const other of [...boxes.slice(at + 1), ...kept]) {
       const apart = box.right <= other.left || other.right <= box.left || box.bottom <= other.top || other.bottom <= box.top;
       expect(apart).toBe(true);
+    }
+  }
+});
+
+test('zones’ own names cover no other and none leaves the drawing, in both views of the demo', () => {
+  for (const view of ['plan', 'side'] as const) {
+    const room = { width: 728, height: 310 };
+    const names = zoneNames(zones, project(layout.rig, view, room.width, room.height, NO_PAN), 'bundles', room, guessedWidth);
+    const boxes = Array.from(names.values(), ({ box }) => box);
+    expect(boxes.length).toBeGreaterThan(6);
+    for (const [at, box] of boxes.entries()) {
+      expect(box.left >= 0 && box.right <= room.width && box.top >= 0 && box.bottom <= room.height).toBe(true);
+      for (const other of boxes.slice(at + 1))
+        expect(box.right <= other.left || other.right <= box.left || box.bottom <= other.top || other.bottom <= box.top).toBe(true);
     }
   }
 });
