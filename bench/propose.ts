@@ -1,5 +1,6 @@
 import { analyse } from '../core/analysis/analyse';
-import { MEASURES, propose } from '../core/sizing/propose';
+import { propose } from '../core/sizing/propose';
+import { MEASURES } from '../core/sizing/proposal';
 import { USUAL_PRICES } from '../core/sizing/prices';
 import { compareWays } from '../core/sizing/ways/compareWays';
 import { marl } from '../demo/marl';

@@ -8,7 +8,7 @@ test('every fuse is seen in its chain, and its opening times are read by arrow k
   await tree.getByRole('button', { name: '03 Water pump' }).click();
   const times = page.getByRole('region', { name: 'Opening times' });
   await expect(times).toContainText('10 A blade fuse, behind 125 A class T fuse');
-  await expect(times).toContainText('Leans on the fuse ahead in a dead short');
+  await expect(times).toContainText('Relies on the fuse ahead to break a short');
   const chart = times.getByRole('slider', { name: 'Opening times' });
   await chart.focus();
   await page.keyboard.press('Home');
@@ -71,7 +71,7 @@ test('sizes are proposed, taken as one change and undone', async ({ page, heron 
   await page.getByRole('button', { name: 'Propose sizes' }).click();
   const dialog = page.getByRole('dialog', { name: 'Propose conductors and fuses' });
   await expect(dialog.getByRole('status')).toContainText(/\d+ of 20 circuits change/, { timeout: 20_000 });
-  await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('1.5 mm² → 2.5 mm²');
+  await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('1.5 mm² → 4 mm²');
   await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('drop');
   await dialog.getByRole('combobox', { name: 'What to size' }).fill('02 Fr');
   await page.keyboard.press('Enter');
@@ -79,10 +79,10 @@ test('sizes are proposed, taken as one change and undone', async ({ page, heron 
   await dialog.getByText('least drop').click();
   await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('6 mm²');
   await dialog.getByText('least copper').click();
-  await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('→ 2.5 mm²');
+  await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('→ 4 mm²');
   await dialog.getByRole('button', { name: 'Take it all' }).click();
   await saved(page);
-  await expect(strip(page, '02 Fridge')).toContainText('2.5 mm²');
+  await expect(strip(page, '02 Fridge')).toContainText('4 mm²');
   await expect(meter(page, 'Worst drop')).not.toContainText('7.7 %');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(strip(page, '02 Fridge')).toHaveText(before!);

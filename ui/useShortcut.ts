@@ -4,7 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 
 /** Whatever takes letters for itself: fields, cells, lists one types into. */
 const TAKES_LETTERS =
-  'input, textarea, select, [contenteditable="true"], [role="grid"], [role="gridcell"], [role="listbox"], [role="combobox"], [role="textbox"], [role="spinbutton"], [role="menu"]';
+  'input:not([type="radio"], [type="checkbox"], [type="button"]), textarea, select, [contenteditable="true"], [role="grid"], [role="gridcell"], [role="listbox"], [role="combobox"], [role="textbox"], [role="spinbutton"], [role="menu"]';
 
 /** Whether a key pressed there is text, or a choice in a list, and never a command. */
 export function takesLetters(target: EventTarget | null): boolean {

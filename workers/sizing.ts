@@ -1,7 +1,8 @@
 import { analyse } from '@/core/analysis/analyse';
 import { makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
-import { propose, type Proposal, type ProposalQuestion } from '@/core/sizing/propose';
+import { propose } from '@/core/sizing/propose';
+import type { Proposal, ProposalQuestion } from '@/core/sizing/proposal';
 import { compareWays, type Way, type WaysQuestion } from '@/core/sizing/ways/compareWays';
 
 /** What is asked of the worker, and what each question is answered with. */

@@ -3,7 +3,7 @@ import { NetworkError } from '../network/networkError';
 import { stateFor, type StateChoice } from '../network/namedStates';
 import { LiveDesign, type Outcome } from '../network/settle';
 import type { Analysis } from './types';
-import { wiredDrops, type WiredDrop } from './wiredDrops';
+import { overAsWired, wiredDrops, type WiredDrop } from './wiredDrops';
 
 /** A design solved as it is wired, in one state. */
 export interface SolvedDesign {
@@ -32,4 +32,10 @@ export function solveDesign(analysis: Analysis, choice: StateChoice): SolvedDesi
     if (error instanceof NetworkError) return error;
     throw error;
   }
+}
+
+/** Circuits over their target in the solved network with everything on. */
+export function overWhenSolved(analysis: Analysis): Set<string> {
+  const solved = solveDesign(analysis, { kind: 'allOn' });
+  return solved instanceof NetworkError ? new Set() : overAsWired(analysis, solved.drops);
 }

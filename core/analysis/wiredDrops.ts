@@ -4,6 +4,7 @@ import type { LiveDesign } from '../network/settle';
 import { terminalKey } from '../network/wiring';
 import type { DesignIndex } from '../design/design';
 import type { TerminalRef } from '../design/schema';
+import { isOver } from '../units/compare';
 import type { Analysis } from './types';
 
 /** What a circuit's worst running load loses as it is wired, counted as the drop is: from the battery, or from the circuit's fuse. */
@@ -42,6 +43,13 @@ function homeOf({ return: tree }: Analysis['wiring'], { devices }: DesignIndex, 
     if (parent < 0 || isReturnJunction(deviceId, devices.get(deviceId)?.kind)) return { deviceId, terminal };
   }
   return { deviceId: loadId, terminal: 'minus' };
+}
+
+/** Circuits that lose more than their target as they are wired, everything on. None where the network gives no answer. */
+export function overAsWired(analysis: Analysis, drops: ReadonlyMap<string, WiredDrop>): Set<string> {
+  return new Set(
+    analysis.circuits.flatMap(({ id, targetPercent }) => (isOver(drops.get(id)?.dropPercent ?? 0, targetPercent, 1) ? [id] : [])),
+  );
 }
 
 /** The drop that takes most of its circuit's target; percent of the nominal voltage. */

@@ -1,10 +1,12 @@
+import { analyse } from '../analysis/analyse';
 import { conductorTables } from '../analysis/conductorTables';
+import { overWhenSolved } from '../analysis/solved';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { familyWords, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { breaksAt } from '../catalog/interrupting';
-import { isEmpty, updateRecords } from '../design/change';
+import { applyUnchecked, isEmpty, updateRecords } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
@@ -50,6 +52,8 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [{ label: 'Judge it as lighting', change: updateRecords(design, [{ id: subject!, set: { dropClass: 'critical' } }]) }];
     case 'drop.feedShare':
       return [thickerMain(analysis, subject!)];
+    case 'drop.asWired':
+      return circuit ? [thickerAsWired(analysis, circuit)] : [];
     case 'slot.overRating':
     case 'drop.overTarget':
     case 'drop.realCable':
@@ -181,6 +185,28 @@ function thickerForFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | 
     ),
   };
 }
+
+/** The first thicker size of a circuit's own wires with which it keeps its target as it is wired too; null where none of them does. */
+function thickerAsWired(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
+  const { design, index } = analysis;
+  if (!circuit.conductor) return null;
+  const now = areaMm2(circuit.conductor);
+  const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
+  for (const size of sizesLike(index.settings.conductorStandard, circuit.conductor)
+    .filter((one) => areaMm2(one) > now)
+    .slice(0, MOST_SIZES_UP)) {
+    const change = updateRecords(
+      design,
+      wireIds.map((id) => ({ id, set: { conductor: size } })),
+    );
+    if (!overWhenSolved(analyse(applyUnchecked(design, change), analysis)).has(circuit.id))
+      return { label: `Use ${formatConductor(size)}`, change };
+  }
+  return null;
+}
+
+/** Sizes tried upwards in the solved network: thicker than that no usual terminal of a circuit takes. */
+const MOST_SIZES_UP = 5;
 
 function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
   const wire = analysis.wires.get(finding.subjects[0]!);

@@ -7,8 +7,11 @@ import { settingsOf } from '../design/design';
 import { forecast } from '../energy/forecast';
 import { prepareTrip } from '../energy/trip';
 import { FORECAST_DRAWS, FORECAST_SEED } from '../energy/usualQuestions';
+import { pricesOf } from '../sizing/prices';
+import { propose } from '../sizing/propose';
 import { findInDays } from './dayRules';
 import { findInNetwork } from './networkRules';
+import { soundRemedies } from './soundRemedies';
 import { wordFinding } from './wording';
 
 /** One lamp behind a fuse of so many amperes and so much wire, whose formula and whose solved drop differ. */
@@ -69,4 +72,14 @@ describe('days that run out', () => {
     build.supply();
     expect(findInDays(analyse(build.design()))).toEqual([]);
   });
+});
+
+test('what loses too much as wired is mended by its remedy, and not left by a proposal', () => {
+  const before = behind(11_600, 'resistive', 5);
+  const [remedy] = soundRemedies(before, asWired(before)[0]!);
+  expect(remedy!.label).toMatch(/^Use /);
+  expect(asWired(analyse(applyChange(before.design, remedy!.change)))).toEqual([]);
+  const proposal = propose(before, { circuitIds: null, measure: 'cost', prices: pricesOf(before.index.settings) })!;
+  expect(asWired(analyse(applyChange(before.design, proposal.change)))).toEqual([]);
+  expect(proposal.circuits[0]).toMatchObject({ governedBy: 'drop', stuck: false });
 });

@@ -4,7 +4,8 @@ import type { Analysis } from '../analysis/types';
 import { applyChange, applyUnchecked } from '../design/change';
 import type { Finding } from '../findings/types';
 import { soundRemedies } from '../findings/soundRemedies';
-import { MEASURES, propose } from './propose';
+import { propose } from './propose';
+import { MEASURES } from './proposal';
 import { USUAL_PRICES } from './prices';
 
 const keyOf = ({ rule, circuitId, subjects }: Finding) => `${rule} ${circuitId ?? subjects[0]}`;

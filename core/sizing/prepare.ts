@@ -1,4 +1,5 @@
 import { analyse } from '../analysis/analyse';
+import { overWhenSolved } from '../analysis/solved';
 import type { Analysis, RunStep } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
@@ -190,6 +191,7 @@ function shrunk(analysis: Analysis, protectionId: string): { analysis: Analysis;
   const [first] = trunk;
   if (!first || peakA === 0) return null;
   const known = new Set(openKeys(analysis.findings));
+  const lossy = overWhenSolved(analysis);
   const leastA = Math.max(leastFuseA(continuousA, peakA), peakA * HEADROOM);
   const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA && rating <= fuse.ratingA);
   const thickest = Math.max(...trunk.map(({ wire }) => areaMm2(wire.conductor)));
@@ -200,7 +202,7 @@ function shrunk(analysis: Analysis, protectionId: string): { analysis: Analysis;
       if (thinner.length === 0) return null;
       const sets = [{ id: fuse.id, set: { ratingA } }, ...thinner.map(({ wire }) => ({ id: wire.id, set: { conductor } }))];
       const tried = analyse(applyUnchecked(analysis.design, updateRecords(analysis.design, sets)), analysis);
-      if (openKeys(tried.findings).every((key) => known.has(key)))
+      if (openKeys(tried.findings).every((key) => known.has(key)) && Array.from(overWhenSolved(tried)).every((id) => lossy.has(id)))
         return { analysis: tried, did: `${formatConductor(conductor)} and ${formatRating(ratingA)}, as much as it carries now` };
     }
   }

@@ -1,4 +1,5 @@
 import { analyse } from '../analysis/analyse';
+import { overWhenSolved } from '../analysis/solved';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
@@ -13,52 +14,8 @@ import { sizesLike } from './conductorChoice';
 import { leastFuseA } from './fuse';
 import { fuseLimitA } from './fuseLimit';
 import { cableOf, COPPER_KG, type Prices } from './prices';
+import type { Measure, Proposal, ProposalGovernor, ProposalQuestion, ProposedCircuit, Sized } from './proposal';
 import { LEFT, prepare, settleShared, SHARED_RULES, shrinkTrunks, type Done, type Prepared } from './prepare';
-
-/** What a proposal makes least of. */
-export const MEASURES = ['cost', 'weight', 'drop'] as const;
-export type Measure = (typeof MEASURES)[number];
-
-export interface ProposalQuestion {
-  /** The circuits to size; null: all of them. */
-  circuitIds: readonly string[] | null;
-  measure: Measure;
-  prices: Prices;
-}
-
-/** What held a circuit from being smaller still. */
-export type ProposalGovernor = 'minimum' | 'ampacity' | 'fuse' | 'drop' | 'clearing' | 'start' | 'selectivity' | 'asItIs' | 'smallest';
-
-/** One circuit before and after. */
-export interface ProposedCircuit {
-  circuitId: string;
-  /** What it is called; a circuit only now proposed is in no design yet. */
-  name: string;
-  before: Sized;
-  after: Sized;
-  governedBy: ProposalGovernor;
-  /** No size and fuse keep every rule: it stays as it is, or gets what keeps all of them but its drop where it broke more than that. */
-  stuck: boolean;
-}
-
-export interface Sized {
-  conductor: ConductorSize | null;
-  ratingA: number;
-  dropPercent: number;
-  cost: number;
-  /** Copper of its own wires, kg. */
-  weightKg: number;
-}
-
-export interface Proposal {
-  change: Change;
-  circuits: ProposedCircuit[];
-  /** What is done besides: circuits made, slots given, shared cables and main protection put right, trunks brought down; and what was left alone, and why. */
-  first: Done[];
-  /** Sum of the measure over the circuits looked at, before and after: money, kg, or percent of drop. */
-  before: number;
-  after: number;
-}
 
 /** The thickest conductor a yellow terminal takes, mm²: least drop is not sought beyond it where rules do not ask for more. */
 const YELLOW_MM2 = 6;
@@ -106,6 +63,8 @@ interface Search {
   asItIs: number | null;
   /** Pairs that broke nothing but the drop. */
   onlyDrop: number[];
+  /** The first pair that kept every rule but lost too much in fuses, contacts and joints. */
+  byFormula: number | null;
 }
 
 /**
@@ -211,10 +170,11 @@ function sizeAll(
 ): Attempt | null {
   const { start, done, touched } = prepare(analysis, circuitIds, leave);
   const wanted = start.circuits.filter(({ id, worstLoadId }) => worstLoadId !== null && (circuitIds === null || circuitIds.includes(id)));
+  const overBefore = overWhenSolved(start);
   const valueOf = (circuit: CircuitAnalysis, conductor: ConductorSize) => valueAt(start, circuit, conductor, measure, prices);
   const searches = wanted.map((circuit): Search => {
     const broken = findingsOf(start, circuit.id);
-    const asItIs = broken.length > 0 ? null : currentValue(start, circuit, measure, prices);
+    const asItIs = broken.length > 0 || overBefore.has(circuit.id) ? null : currentValue(start, circuit, measure, prices);
     const candidates = candidatesOf(start, circuit, measure)
       .map(({ conductor, ratingA }) => ({ conductor, ratingA, value: valueOf(circuit, conductor) }))
       .filter(({ value }) => asItIs === null || value < asItIs - 1e-9)
@@ -222,7 +182,7 @@ function sizeAll(
         (a, b) =>
           a.value - b.value || Number(b.ratingA === circuit.ratingA) - Number(a.ratingA === circuit.ratingA) || a.ratingA - b.ratingA,
       );
-    return { circuit, candidates, at: 0, refused: new Map(), asItIs, onlyDrop: [] };
+    return { circuit, candidates, at: 0, refused: new Map(), asItIs, onlyDrop: [], byFormula: null };
   });
   const neighbours = neighbourWatch(
     start,
@@ -243,11 +203,20 @@ function sizeAll(
     // Once every circuit keeps its own rules, none may cost a neighbour its.
     const [harm] = own.length === 0 ? neighbours(tried) : [];
     const refused = harm ? running.map((search) => ({ search, broken: harm, withAnyFuse: false })) : own;
-    if (refused.length === 0) break;
     for (const { search, broken, withAnyFuse } of refused) refuse(search, GOVERNED[broken.rule] ?? 'fuse', withAnyFuse);
+    if (refused.length > 0) continue;
+    // The formula is content; fuses, contacts and joints lose their share as well.
+    const over = overWhenSolved(tried);
+    const lossy = running.filter(({ circuit }) => over.has(circuit.id));
+    for (const search of lossy) {
+      search.byFormula ??= search.at;
+      refuse(search, 'drop', true);
+    }
+    if (lossy.length === 0) break;
   }
   const exhausted = searches.filter(({ at, candidates }) => at >= candidates.length);
-  for (const search of exhausted) search.at = allButDrop(search, findingsOf(start, search.circuit.id)) ?? search.at;
+  for (const search of exhausted.filter(({ asItIs }) => asItIs === null))
+    search.at = search.byFormula ?? allButDrop(search, findingsOf(start, search.circuit.id)) ?? search.at;
   if (exhausted.some(({ at, candidates }) => at < candidates.length)) {
     const safe = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);
     if (neighbours(safe).length === 0) tried = safe;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { isOver } from './compare';
+import { isOver, shareOf } from './compare';
 import { formatPercent, formatVolts } from './quantity';
 
 test.each([
@@ -19,4 +19,9 @@ test('what is called over never shows the same figure as its limit', () => {
     }),
     { seed: 8, numRuns: 2000 },
   );
+});
+
+test('a share is past one exactly where its value is over', () => {
+  expect([shareOf(3.04, 3, 1), shareOf(1.5, 3, 1)]).toEqual([1, 0.5]);
+  expect(shareOf(3.06, 3, 1)).toBeGreaterThan(1);
 });

@@ -52,11 +52,14 @@ describe('lengths as people write them', () => {
     ['2600mAh', 'Ah', 2.6],
     ['90 min', 'h', 1.5],
     ['2 lb', 'kg', 0.90718474],
-  ])('"%s" in a field of %s is %p: what larger and smaller units of the same thing are (SI; the pound: NIST SP 811)', (text, unit, value) => {
-    const parsed = parseNumber(text, [unit]);
-    expect(parsed.ok && parsed.value).toBeCloseTo(value, 12);
-    expect(parseNumber(text, ['mm']).ok).toBe(false);
-  });
+  ])(
+    '"%s" in a field of %s is %p: what larger and smaller units of the same thing are (SI; the pound: NIST SP 811)',
+    (text, unit, value) => {
+      const parsed = parseNumber(text, [unit]);
+      expect(parsed.ok && parsed.value).toBeCloseTo(value, 12);
+      expect(parseNumber(text, ['mm']).ok).toBe(false);
+    },
+  );
 
   test.each([
     ['1:30', 1.5],

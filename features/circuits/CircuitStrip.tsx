@@ -11,6 +11,7 @@ import { nameOf } from '@/core/design/names';
 import type { Finding } from '@/core/findings/types';
 import type { Governor } from '@/core/sizing/conductorChoice';
 import { formatAmps, formatConductor, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
+import { shareOf } from '@/core/units/compare';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { layOutStrip } from '@/ui/runStrip/geometry';
 import { RunDrawing } from '@/ui/runStrip/RunDrawing';
@@ -60,7 +61,7 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
   const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
   const verdict = useDesign(({ findings }) => worstVerdict(findings, id, circuit.verdict));
   const nameFor = (deviceId: string) => nameOf(store.getState().design, deviceId);
-  const share = dropPercent / targetPercent;
+  const share = shareOf(dropPercent, targetPercent, 1);
 
   return (
     <article id={id} data-strip className={`${styles.strip} ${open ? styles.open : ''}`} aria-label={`Circuit ${no} ${name}`}>
@@ -99,7 +100,7 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
           )}
         </span>
         <span className={styles.drop}>
-          <span className={`reading ${share > 1 + 1e-9 ? styles.over : ''}`}>
+          <span className={`reading ${share > 1 ? styles.over : ''}`}>
             {circuit.worstLoadId ? formatPercent(dropPercent) : MISSING}
           </span>
           <span className={styles.of}>of {formatPercent(targetPercent)}</span>

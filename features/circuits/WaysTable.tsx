@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { isEmpty } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import { wordFinding } from '@/core/findings/wording';
-import type { Measure } from '@/core/sizing/propose';
+import type { Measure } from '@/core/sizing/proposal';
 import { worthOf, type Way, type WayKind } from '@/core/sizing/ways/compareWays';
 import { usualTrunkMm } from '@/core/sizing/ways/subBlock';
 import { formatConductor, formatLength, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';

@@ -5,6 +5,7 @@ import { voltsLeft } from '@/core/analysis/leastVolts';
 import { SEEN_V, zoneDrops } from '@/core/analysis/zoneDrops';
 import { nameOf } from '@/core/design/names';
 import { formatPercent, formatVolts, MISSING } from '@/core/units/quantity';
+import { isOver } from '@/core/units/compare';
 import { useDesign } from '@/features/design/DesignProvider';
 import styles from './ZonesView.module.css';
 
@@ -64,7 +65,7 @@ export function ZonesView() {
                       <span className={styles.bar} aria-hidden>
                         <span
                           className={styles.fill}
-                          data-over={dropPercent > target + 1e-9 || undefined}
+                          data-over={isOver(dropPercent, target, 1) || undefined}
                           style={{ width: `${(dropPercent / most) * 100}%` }}
                         />
                         <span className={styles.target} style={{ left: `${(target / most) * 100}%` }} />

@@ -15,6 +15,7 @@ import { feedShareOf } from '@/core/sizing/dropTargets';
 import { stepRating } from '@/core/switching/schemes';
 import { guardedBy } from '@/core/formats/guardedBy';
 import { formatAmps, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
+import { isOver } from '@/core/units/compare';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { ConductorSelect } from '@/ui/ConductorSelect';
 import { LengthField } from '@/ui/LengthField';
@@ -80,7 +81,7 @@ function FeedShares() {
   return feeds.map(({ blockId, dropV, dropPercent }) => (
     <p key={blockId} className={styles.share}>
       All on, <b className="reading">{formatVolts(dropV)}</b> ({formatPercent(dropPercent)}) is lost before {nameOf(design, blockId)}, out
-      and back; <span className={dropPercent > share ? styles.over : undefined}>its share is {formatPercent(share)}</span>.
+      and back; <span className={isOver(dropPercent, share, 1) ? styles.over : undefined}>its share is {formatPercent(share)}</span>.
     </p>
   ));
 }

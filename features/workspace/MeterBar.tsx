@@ -4,6 +4,7 @@ import { Popover } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
 import { worstDrop, type WorstDrop } from '@/core/analysis/wiredDrops';
+import { shareOf } from '@/core/units/compare';
 import { isSolved, useSolved } from '@/features/design/useSolved';
 import { formatAmps, formatHours, formatNumber, formatPercent, formatRating, formatWattHours } from '@/core/units/quantity';
 import { MeterDetail, type MeterId } from './MeterDetail';
@@ -45,7 +46,7 @@ export function MeterBar() {
             ? `${worst.wiredPercent === null ? '' : `cable ${formatPercent(worst.cablePercent)} `}of ${formatPercent(worst.targetPercent)}`
             : undefined
         }
-        share={ratio(worst?.percent ?? null, worst?.targetPercent ?? null)}
+        share={worst && shareOf(worst.percent, worst.targetPercent, 1)}
       />
       <Meter
         id="main"

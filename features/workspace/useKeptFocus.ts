@@ -28,8 +28,14 @@ export function useKeptFocus(): void {
   }, []);
 }
 
-/** Where the work of a stage begins: its table's cell, else what the stage names, else its first control. */
-const BEGINNINGS = ['[role="grid"] [tabindex="0"]', '[data-begin]', 'button:not(:disabled), a[href], input'];
+/** Where the work of a stage begins: a cell of its table, its first strip, its first place on the plan, else its first field or control. */
+const BEGINNINGS = [
+  '[role="grid"] [tabindex="0"]',
+  '[data-strip-toggle]',
+  'svg [data-grab][tabindex="0"]',
+  'section input, section button:not(:disabled)',
+  'button:not(:disabled), a[href], input',
+];
 
 /** Puts the focus where the work of the stage begins. */
 export function focusStage(): void {
