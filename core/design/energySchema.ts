@@ -105,6 +105,11 @@ export const prices = z.strictObject({
   perMm2M: z.number().min(0).max(1000),
   perBlock: z.number().min(0).max(10_000).optional(),
   perFuse: z.number().min(0).max(10_000).optional(),
+  /** What money all of them are in: its ISO 4217 letters. */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/)
+    .optional(),
 });
 
 export type Span = z.infer<typeof span>;

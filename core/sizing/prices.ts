@@ -2,11 +2,14 @@ import type { Analysis } from '../analysis/types';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Settings } from '../design/schema';
 
-/** What cable, blocks and fuses cost, in whatever money one counts. */
+/** What cable, blocks and fuses cost, in one currency. */
 export type Prices = Required<NonNullable<Settings['prices']>>;
 
+/** Currencies offered by their ISO 4217 letters. */
+export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'CAD', 'AUD', 'NZD', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'ZAR', 'JPY'] as const;
+
 /** Round figures to begin with; a person's own are right. */
-export const USUAL_PRICES: Prices = { perM: 0.4, perMm2M: 0.3, perBlock: 28, perFuse: 2.5 };
+export const USUAL_PRICES: Prices = { perM: 0.4, perMm2M: 0.3, perBlock: 28, perFuse: 2.5, currency: 'EUR' };
 
 /** A design's own prices, usual ones where it has none. */
 export function pricesOf({ prices }: Pick<Settings, 'prices'>): Prices {

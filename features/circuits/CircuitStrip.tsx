@@ -100,9 +100,7 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
           )}
         </span>
         <span className={styles.drop}>
-          <span className={`reading ${share > 1 ? styles.over : ''}`}>
-            {circuit.worstLoadId ? formatPercent(dropPercent) : MISSING}
-          </span>
+          <span className={`reading ${share > 1 ? styles.over : ''}`}>{circuit.worstLoadId ? formatPercent(dropPercent) : MISSING}</span>
           <span className={styles.of}>of {formatPercent(targetPercent)}</span>
           <span className={styles.bar} aria-hidden>
             <span className={share > 1 ? styles.barOver : ''} style={{ width: `${Math.min(100, share * 100)}%` }} />

@@ -1,7 +1,8 @@
+import { Select } from 'antd';
 import { useMemo } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/design/vocabulary';
-import { pricesOf, type Prices } from '@/core/sizing/prices';
+import { CURRENCIES, pricesOf, type Prices } from '@/core/sizing/prices';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 
@@ -26,19 +27,31 @@ export function PriceFields({ parts = false }: { parts?: boolean }) {
   const prices = usePrices();
   const set = (fields: Partial<Prices>) =>
     store.commit('Change a price', (design) => updateRecords(design, [{ id: SETTINGS_ID, set: { prices: { ...prices, ...fields } } }]));
-  return [...CABLE, ...(parts ? PARTS : [])].map(([field, words, label]) => (
-    <label key={field}>
-      {words}
-      <QuantityField
-        label={label}
-        value={prices[field]}
-        unit=""
-        decimals={2}
-        least={0}
-        most={1000}
-        width={62}
-        onCommit={(value) => void set({ [field]: value })}
+  return (
+    <>
+      <Select
+        size="small"
+        aria-label="Currency"
+        value={prices.currency}
+        style={{ width: 76 }}
+        onChange={(currency) => set({ currency })}
+        options={CURRENCIES.map((value) => ({ value, label: value }))}
       />
-    </label>
-  ));
+      {[...CABLE, ...(parts ? PARTS : [])].map(([field, words, label]) => (
+        <label key={field}>
+          {words}
+          <QuantityField
+            label={label}
+            value={prices[field]}
+            unit={prices.currency}
+            decimals={2}
+            least={0}
+            most={1000}
+            width={86}
+            onCommit={(value) => void set({ [field]: value })}
+          />
+        </label>
+      ))}
+    </>
+  );
 }

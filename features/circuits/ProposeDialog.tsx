@@ -122,6 +122,7 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
 }
 
 function Outcome({ proposal, measure }: { proposal: Proposal; measure: Measure }) {
+  const { currency } = usePrices();
   const { circuits } = proposal;
   if (circuits.length === 0) return <p>No circuit here has a load yet.</p>;
   const sum = (side: 'before' | 'after', of: 'cost' | 'weightKg') => circuits.reduce((total, entry) => total + entry[side][of], 0);
@@ -131,7 +132,7 @@ function Outcome({ proposal, measure }: { proposal: Proposal; measure: Measure }
       <p className={styles.said} role="status">
         {changed.length === 0
           ? `Nothing is better for ${MEASURE_WORDS[measure]}: every circuit stays.`
-          : `${changed.length} of ${circuits.length} circuits change. Cable ${formatNumber(sum('before', 'cost'), 0)} to ${formatNumber(sum('after', 'cost'), 0)}, copper ${formatNumber(sum('before', 'weightKg'), 2)} to ${formatNumber(sum('after', 'weightKg'), 2)} kg.`}
+          : `${changed.length} of ${circuits.length} circuits change. Cable ${formatNumber(sum('before', 'cost'), 0)} to ${formatNumber(sum('after', 'cost'), 0)} ${currency}, copper ${formatNumber(sum('before', 'weightKg'), 2)} to ${formatNumber(sum('after', 'weightKg'), 2)} kg.`}
       </p>
       {proposal.first.length > 0 && (
         <ul className={styles.first} aria-label="Done first">
@@ -150,7 +151,7 @@ function Outcome({ proposal, measure }: { proposal: Proposal; measure: Measure }
               <th scope="col">Conductor</th>
               <th scope="col">Fuse</th>
               <th scope="col">Drop</th>
-              <th scope="col">Cost</th>
+              <th scope="col">Cost, {currency}</th>
               <th scope="col">Copper, g</th>
               <th scope="col">Governed by</th>
             </tr>

@@ -65,8 +65,8 @@ export function WaysTable({ circuitIds, measure, onTaken }: { circuitIds: readon
             <thead>
               <tr>
                 <th scope="col">Way</th>
-                <th scope="col">Cable</th>
-                <th scope="col">Blocks, fuses</th>
+                <th scope="col">Cable, {prices.currency}</th>
+                <th scope="col">Blocks and fuses</th>
                 <th scope="col">Together</th>
                 <th scope="col">Copper, g</th>
                 <th scope="col">Worst drop</th>
