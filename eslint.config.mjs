@@ -50,7 +50,7 @@ const config = [
     rules: { 'import/no-restricted-paths': 'off' },
   },
   {
-    files: ['cli/**', 'demo/seed.ts', 'scripts/**', 'e2e/**', 'bench/**'],
+    files: ['cli/**', 'db/tool.ts', 'demo/seed.ts', 'scripts/**', 'e2e/**', 'bench/**'],
     rules: { 'no-console': 'off' },
   },
 ];

@@ -10,4 +10,4 @@ const url = `file:${database ?? path.join(mkdtempSync(path.join(tmpdir(), 'vine-
 const env = { DATABASE_URL: url, MONITOR: `127.0.0.1:${Number(port) + 1}` };
 if (!database) run('npx', ['tsx', 'demo/seed.ts'], env);
 process.env.PORT = port;
-serve(env);
+await serve(env);

@@ -6,5 +6,6 @@ const env = { DATABASE_URL: process.env.DATABASE_URL || `file:${path.join(ROOT, 
 
 install();
 build();
+run('npx', ['tsx', 'db/tool.ts', 'open'], env);
 run('npx', ['tsx', 'demo/seed.ts', ...process.argv.slice(2).filter((argument) => argument === '--reset')], env);
-console.log(`Vine Knot with its demo designs is at ${serve(env)}`);
+console.log(`Vine Knot with its demo designs is at ${await serve(env, { opened: true })}`);

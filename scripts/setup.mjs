@@ -1,5 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { networkInterfaces } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -11,7 +13,7 @@ process.env.NEXT_TELEMETRY_DISABLED = '1';
 export const ROOT = path.dirname(path.dirname(fileURLToPath(import.meta.url)));
 
 const SOURCE_FOLDERS = ['app', 'core', 'db', 'features', 'server', 'ui', 'workers'];
-const SOURCE_FILES = ['next.config.ts', 'proxy.ts', 'package-lock.json', 'tsconfig.json'];
+const SOURCE_FILES = ['next.config.ts', 'proxy.ts', 'instrumentation.ts', 'package-lock.json', 'tsconfig.json'];
 
 /** Installs packages when there are none or the lock file is newer. */
 export function install() {
@@ -34,19 +36,78 @@ export function run(command, args, env = {}) {
   if (status !== 0) process.exit(status ?? 1);
 }
 
-/** Starts the built server on HOST and PORT; it ends with this process. */
-export function serve(env = {}) {
+/** Says why the program does not start and ends with 2, the status for what the person who started it can put right. */
+function refuse(why) {
+  console.error(why);
+  process.exit(2);
+}
+
+/** The address to listen on, once it is known that it can be had. */
+async function address() {
   const host = process.env.HOST || '127.0.0.1';
   const port = process.env.PORT || '3000';
+  if (!/^\d{1,5}$/.test(port) || Number(port) < 1 || Number(port) > 65_535) refuse(`PORT is ${port}; it is a number from 1 to 65535.`);
+  const problem = await new Promise((resolve) => {
+    const probe = createServer()
+      .once('error', resolve)
+      .once('listening', () => probe.close(() => resolve(null)));
+    probe.listen(Number(port), host);
+  });
+  const said = {
+    EADDRINUSE: `Port ${port} is taken on ${host}. Stop what uses it, or set PORT to another.`,
+    EACCES: `This account may not listen on port ${port}. Set PORT to 1024 or more.`,
+    EADDRNOTAVAIL: `${host} is no address of this machine. Set HOST to one that is.`,
+    ENOTFOUND: `${host} is no name of this machine. Set HOST to one that is.`,
+  };
+  if (problem) refuse(said[problem.code] ?? `Cannot listen on ${host}, port ${port}: ${problem.code}.`);
+  return { host, port };
+}
+
+/**
+ * Opens, checks and migrates the store, starts the built server on HOST and PORT once both can be had, and says where it is. It ends with this process, its
+ * store's file whole by itself. `opened` says that the store has been seen to.
+ */
+export async function serve(env = {}, { opened = false } = {}) {
+  const { host, port } = await address();
+  const all = { ...process.env, ...env };
+  if (!opened) run('npx', ['tsx', 'db/tool.ts', 'open'], env);
+  const mark =
+    all.DATABASE_URL && !all.DATABASE_URL.startsWith('file:') && /^[a-z]+:/i.test(all.DATABASE_URL) ? null : markFile(all.DATABASE_URL);
   const next = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
   const child = spawn(process.execPath, [next, 'start', '-H', host, '-p', port], {
     cwd: ROOT,
     stdio: 'inherit',
-    env: { ...process.env, ...env },
+    env: all,
   });
+  if (mark) writeFileSync(mark, String(child.pid));
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
-  child.on('exit', (code) => process.exit(code ?? 0));
+  child.on('exit', (code) => {
+    spawnSync('npx', ['tsx', 'db/tool.ts', 'checkpoint'], { cwd: ROOT, stdio: 'inherit', env: all });
+    if (mark) rmSync(mark, { force: true });
+    process.exit(code ?? 0);
+  });
+  if (!LOOPBACK.has(host)) console.log(networkWarning(host, port));
   return `http://${host.includes(':') ? `[${host}]` : host}:${port}/`;
+}
+
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
+
+/** What a person who opens the program to a network must know, with the addresses others can open. */
+function networkWarning(host, port) {
+  const everywhere = host === '0.0.0.0' || host === '::';
+  const hosts = everywhere
+    ? Object.values(networkInterfaces()).flatMap((list) =>
+        list.filter(({ family, internal }) => family === 'IPv4' && !internal).map((one) => one.address),
+      )
+    : [host];
+  const open = hosts.map((name) => `http://${name.includes(':') ? `[${name}]` : name}:${port}/`).join(' and ');
+  return `Anybody on this network can open it at ${open} and read, change and delete every design: there is no password.`;
+}
+
+/** Where the number of the running server stands, beside its store's file. */
+function markFile(url) {
+  const file = url ? url.replace(/^file:/, '').split('?')[0] : path.join(ROOT, 'data', 'vine-knot.db');
+  return `${path.resolve(ROOT, file)}.running`;
 }
 
 function newestSource() {

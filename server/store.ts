@@ -15,7 +15,8 @@ export interface Remembered {
 
 /** What the server keeps for its whole life: the database, the designs read last, and who is listening. */
 interface Store {
-  database: Promise<Database>;
+  /** Opened at its first use; one that failed to open is tried again at the next. */
+  readonly database: Promise<Database>;
   /** Designs at a revision, so that an edit need not read every record again. */
   cache: Map<string, Remembered>;
   /** Emits a design's id when it has a new revision. */
@@ -33,7 +34,17 @@ export function store(): Store {
   if (!holder.vineKnotStore) {
     const committed = new EventEmitter();
     committed.setMaxListeners(0);
-    holder.vineKnotStore = { database: openDatabase(), cache: new Map(), committed, writing: Promise.resolve() };
+    let opened: Promise<Database> | null = null;
+    holder.vineKnotStore = {
+      get database() {
+        if (opened === null) {
+          opened = openDatabase();
+          opened.catch(() => (opened = null));
+        }
+        return opened;
+      },
+      ...{ cache: new Map(), committed, writing: Promise.resolve() },
+    };
   }
   return holder.vineKnotStore;
 }
