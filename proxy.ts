@@ -29,6 +29,10 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('x-frame-options', 'DENY');
+  response.headers.set('cross-origin-opener-policy', 'same-origin');
+  response.headers.set('cross-origin-resource-policy', 'same-origin');
+  response.headers.set('permissions-policy', 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=()');
+  if (request.nextUrl.pathname.startsWith('/api/')) response.headers.set('cache-control', 'no-store');
   return response;
 }
 

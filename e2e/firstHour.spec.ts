@@ -215,7 +215,7 @@ test('a design begins from another one or from an example', async ({ page, heron
   await page.getByRole('combobox', { name: 'Design to begin from' }).fill('Heron (copy)');
   await page.keyboard.press('Enter');
   await page.getByText('its loads', { exact: true }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill('Egret');
+  await page.getByRole('textbox', { name: 'Name' }).fill('Curlew');
   await page.getByRole('button', { name: 'Begin with it' }).click();
   await expect(page.getByRole('gridcell', { name: 'Compressor fridge', exact: true })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Give circuits' })).toBeVisible();

@@ -24,7 +24,7 @@ test('a few questions make a design and lead straight to its loads; the first lo
   await page.getByRole('textbox', { name: 'Battery capacity, Ah' }).fill('105');
   await page.getByRole('button', { name: 'Start with the loads' }).click();
   await expect(page).toHaveURL(/loads/);
-  await expect(page.getByText('List what draws current')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'List what draws current' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Name of a new load' }).fill('Ceiling light 12 W');
   await page.keyboard.press('Enter');
   await (await cell(page, 'Ceiling light', 'h a day')).click();

@@ -1,12 +1,12 @@
 import { and, asc, eq, gt, lte } from 'drizzle-orm';
 import { analyse } from '@/core/analysis/analyse';
-import { applyChange, invertChange, touchedIds, type Change } from '@/core/design/change';
+import { applyChange, invertChange, sameRecord, touchedIds, type Change } from '@/core/design/change';
 import { DesignError } from '@/core/design/problems';
 import type { Design } from '@/core/design/design';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
 import { loadDesign, summaryOf } from './stored';
-import { Behind, Conflict, NothingToDo } from './errors';
+import { BadRequest, Behind, Conflict, NothingToDo } from './errors';
 import { follow, nextSteps, trailOf, type History, type Trail } from './history';
 import { oneWriterAtATime, remember, store } from './store';
 
@@ -44,7 +44,8 @@ type Writer = Parameters<Parameters<Database['transaction']>[0]>[0];
  * @throws Conflict when a record it touches has changed since; DesignError when it would break the design; NotFound.
  */
 export function commit(designId: string, proposed: ProposedChange): Promise<Committed> {
-  return transact(designId, proposed.changeId, proposed.baseRevision, async () => ({
+  const isSame = ({ kind, change }: Pick<LoggedChange, 'kind' | 'change'>) => kind === 'edit' && sameRecord(change, proposed.change);
+  return transact(designId, proposed.changeId, proposed.baseRevision, isSame, async () => ({
     kind: 'edit' as const,
     target: null,
     label: proposed.label,
@@ -54,12 +55,24 @@ export function commit(designId: string, proposed: ProposedChange): Promise<Comm
 
 /** Takes back the last change that stands, whoever made it. @throws NothingToDo */
 export function undo(designId: string, changeId: string, baseRevision: number): Promise<Committed> {
-  return transact(designId, changeId, baseRevision, (writer, trail) => step(writer, designId, 'undo', trail));
+  return transact(
+    designId,
+    changeId,
+    baseRevision,
+    ({ kind }) => kind === 'undo',
+    (writer, trail) => step(writer, designId, 'undo', trail),
+  );
 }
 
 /** Brings again what was undone last. @throws NothingToDo */
 export function redo(designId: string, changeId: string, baseRevision: number): Promise<Committed> {
-  return transact(designId, changeId, baseRevision, (writer, trail) => step(writer, designId, 'redo', trail));
+  return transact(
+    designId,
+    changeId,
+    baseRevision,
+    ({ kind }) => kind === 'redo',
+    (writer, trail) => step(writer, designId, 'redo', trail),
+  );
 }
 
 export async function changesSince(designId: string, revision: number, reader?: Pick<Database, 'select'>): Promise<LoggedChange[]> {
@@ -107,9 +120,13 @@ async function step(writer: Writer, designId: string, kind: 'undo' | 'redo', tra
   return { kind, target: entry.revision, label: entry.label, change };
 }
 
-async function changeById(writer: Writer, designId: string, changeId: string): Promise<{ revision: number; change: Change } | undefined> {
+async function changeById(
+  writer: Writer,
+  designId: string,
+  changeId: string,
+): Promise<Pick<LoggedChange, 'revision' | 'change' | 'kind'> | undefined> {
   const [row] = await writer
-    .select({ revision: table.change.revision, change: table.change.diff })
+    .select({ revision: table.change.revision, kind: table.change.kind, change: table.change.diff })
     .from(table.change)
     .where(and(eq(table.change.designId, designId), eq(table.change.changeId, changeId)));
   return row;
@@ -119,6 +136,7 @@ async function transact(
   designId: string,
   changeId: string,
   baseRevision: number,
+  isSame: (taken: Pick<LoggedChange, 'kind' | 'change'>) => boolean,
   decide: (writer: Writer, trail: Trail) => Promise<Step>,
 ): Promise<Committed> {
   const database = await store().database;
@@ -130,8 +148,15 @@ async function transact(
         const missed = baseRevision < head ? await changesSince(designId, baseRevision, writer) : [];
         const before = await trailAt(designId, head, writer);
         const taken = await changeById(writer, designId, changeId);
+        if (taken && !isSame(taken)) throw new BadRequest('this change id stands for another change already', [], 409);
         if (taken) {
-          return { ...taken, missed: missed.filter((logged) => logged.revision < taken.revision), trail: before, analysis: null };
+          return {
+            revision: taken.revision,
+            change: taken.change,
+            missed: missed.filter((logged) => logged.revision < taken.revision),
+            trail: before,
+            analysis: null,
+          };
         }
         const { kind, target, label, change } = await decide(writer, before);
         const analysis = analyse(applyOrExplain(design, change, missed, head), earlier);

@@ -5,6 +5,7 @@ import { makeDesign, settingsOf } from '@/core/design/design';
 import { newId } from '@/core/design/ids';
 import type { DesignRecord } from '@/core/design/schema';
 import { SCHEMA_VERSION, SETTINGS_ID, type Vehicle } from '@/core/design/vocabulary';
+import { cutText } from '@/core/units/text';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
 import { commit } from './commit';
@@ -95,7 +96,7 @@ export async function createDesign(records: DesignRecord[], id = newId('design')
 export async function duplicateDesign(id: string): Promise<string> {
   const { design } = await readDesign(id);
   const { name } = settingsOf(design);
-  const copy = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { name: `${name.slice(0, 70)} (copy)` } }]));
+  const copy = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { name: `${cutText(name, 70)} (copy)` } }]));
   return createDesign(Array.from(copy.records.values()));
 }
 

@@ -2,6 +2,8 @@ import { NextResponse } from 'next/server';
 import { z } from 'zod';
 import { DesignError, describeProblem } from '@/core/design/problems';
 import { LIMITS } from '@/core/design/vocabulary';
+import { BadText, plainValue } from '@/core/formats/plainValue';
+import { cutText } from '@/core/units/text';
 import { DesignFileError } from '@/core/formats/designFile';
 import { BadRequest, Behind, Conflict, NotFound, NothingToDo } from './errors';
 
@@ -36,35 +38,63 @@ export async function answer(request: Request, work: () => Promise<Response>): P
 
 /** The body as JSON by a schema, read no further than the limit. @throws BadRequest */
 export async function readJson<T>(request: Request, schema: z.ZodType<T>, limit: number = LIMITS.importBytes): Promise<T> {
-  if (!request.headers.get('content-type')?.startsWith('application/json')) throw new BadRequest('the body must be JSON', [], 415);
+  if (request.headers.get('content-type')?.split(';')[0]!.trim().toLowerCase() !== 'application/json')
+    throw new BadRequest('the body must be JSON', [], 415);
   const text = await readText(request, limit);
   let body: unknown;
   try {
-    body = JSON.parse(text);
-  } catch {
+    body = JSON.parse(text, plainValue);
+  } catch (error) {
+    if (error instanceof BadText) throw new BadRequest(error.message, [], 422);
     throw new BadRequest('the body is not readable JSON');
   }
   const parsed = schema.safeParse(body);
   if (parsed.success) return parsed.data;
-  throw new BadRequest(
-    'the request is not understood',
-    parsed.error.issues.slice(0, 20).map(({ path, message }) => `${path.join('.')}: ${message}`),
-  );
+  throw new BadRequest('the request is not understood', reasonsOf(parsed.error.issues));
 }
+
+/** Reasons told of one refusal, and characters told of each: what was sent is not sent back at length. */
+const MOST_REASONS = 20;
+const MOST_TOLD = 160;
+
+/** What is wrong field by field; where a body may be one of several, of the one it comes nearest to. */
+function reasonsOf(issues: readonly z.core.$ZodIssue[]): string[] {
+  const told = issues.flatMap((issue): string[] => {
+    if (issue.code !== 'invalid_union' || issue.errors.length === 0) return [`${issue.path.join('.')}: ${issue.message}`];
+    const foreign = (branch: readonly z.core.$ZodIssue[]) => branch.filter(({ code }) => code === 'unrecognized_keys').length;
+    const [nearest] = [...issue.errors].sort((a, b) => foreign(a) - foreign(b) || a.length - b.length);
+    return reasonsOf(nearest!);
+  });
+  return told.slice(0, MOST_REASONS).map((reason) => cutText(reason, MOST_TOLD));
+}
+
+/** A body that comes so slowly is given up, ms. */
+const SLOWEST_BODY_MS = 60_000;
 
 async function readText(request: Request, limit: number): Promise<string> {
   const reader = request.body?.getReader();
   const chunks: Uint8Array[] = [];
   let size = 0;
-  for (;;) {
-    const chunk = await reader?.read();
-    if (!chunk || chunk.done) return Buffer.concat(chunks).toString('utf8');
-    size += chunk.value.byteLength;
-    if (size > limit) {
-      await reader?.cancel();
-      throw new BadRequest(`larger than ${limit / 1_000_000} MB`, [], 413);
+  const late = setTimeout(() => void reader?.cancel(), SLOWEST_BODY_MS);
+  const until = Date.now() + SLOWEST_BODY_MS;
+  try {
+    return await readChunks();
+  } finally {
+    clearTimeout(late);
+  }
+
+  async function readChunks(): Promise<string> {
+    for (;;) {
+      const chunk = await reader?.read();
+      if (Date.now() >= until) throw new BadRequest('the request came too slowly', [], 408);
+      if (!chunk || chunk.done) return Buffer.concat(chunks).toString('utf8');
+      size += chunk.value.byteLength;
+      if (size > limit) {
+        await reader?.cancel();
+        throw new BadRequest(`larger than ${limit / 1_000_000} MB`, [], 413);
+      }
+      chunks.push(chunk.value);
     }
-    chunks.push(chunk.value);
   }
 }
 

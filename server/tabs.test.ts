@@ -153,15 +153,31 @@ test('of two who changed the same thing the second chooses, and either choice is
     const set = (fields: object) => (design: Design) => updateRecords(design, [{ id: zones[0]!, set: fields }]);
     first.commit('Warmer', set({ ambientC: 44 }));
     await untilSaved([first]);
-    second.commit('Name', set({ name: 'Bunk' }));
+    second.commit('Name it', set({ name: 'Bunk', ambientC: 46 }));
     await untilSaved([second]);
-    expect(second.getState().conflict).toMatchObject({ mine: { label: 'Name' }, current: [{ ambientC: 44 }] });
+    expect(second.getState().conflict).toMatchObject({ mine: { label: 'Name it' }, current: [{ ambientC: 44 }] });
     second.resolveConflict(choice);
     await untilSaved([second]);
     await hear(first, id);
-    // My new name goes on top of their warmth, which I never touched.
-    const wanted = choice === 'mine' ? { name: 'Bunk', ambientC: 44 } : { ambientC: 44 };
+    const wanted = choice === 'mine' ? { name: 'Bunk', ambientC: 46 } : { ambientC: 44 };
     for (const one of [first, second]) expect(one.getState().design.records.get(zones[0]!)).toMatchObject(wanted);
     expect(second.getState().conflict).toBeNull();
+  }
+});
+
+test('of two who changed different fields of the same thing nobody need choose: both stand', async () => {
+  network(['arrives']);
+  const id = await createDesign(Array.from(start.records.values()));
+  const open = { ...(await openDesign(id)), history: await historyAt(id, 1) };
+  const [first, second] = [createDesignStore(open), createDesignStore(open)];
+  const set = (fields: object) => (design: Design) => updateRecords(design, [{ id: zones[0]!, set: fields }]);
+  first.commit('Warmer', set({ ambientC: 44 }));
+  await untilSaved([first]);
+  second.commit('Name it', set({ name: 'Bunk' }));
+  await untilSaved([second]);
+  await hear(first, id);
+  for (const one of [first, second]) {
+    expect(one.getState().conflict).toBeNull();
+    expect(one.getState().design.records.get(zones[0]!)).toMatchObject({ name: 'Bunk', ambientC: 44 });
   }
 });

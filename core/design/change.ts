@@ -116,7 +116,8 @@ export function withFields(record: DesignRecord, fields: object): DesignRecord {
 
 /** Whether two records hold the same values, whatever the order of their fields. */
 export function sameRecord(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true;
+  // Nought with a sign is nought.
+  if (a === b || Object.is(a, b)) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
   if (Array.isArray(a) !== Array.isArray(b)) return false;
   const keys = Object.keys(a);

@@ -5,6 +5,7 @@ import { DesignError, describeProblem } from '../design/problems';
 import { checkReferences } from '../design/references';
 import { recordSchema, type DesignRecord } from '../design/schema';
 import { LIMITS, SCHEMA_VERSION } from '../design/vocabulary';
+import { BadText, plainValue } from './plainValue';
 
 /** A design as a file: JSON with a mark, a schema version and the records. Described in docs/formats.md. */
 export const DESIGN_FORMAT = 'vine-knot-design';
@@ -76,9 +77,10 @@ function checked(records: DesignRecord[]): Design {
 
 function parseJson(text: string): unknown {
   try {
-    return JSON.parse(text.replace(/^\ufeff/, ''));
+    return JSON.parse(text.replace(/^\ufeff/, ''), plainValue);
   } catch (error) {
-    return fail([`the file is not readable JSON: ${(error as Error).message.slice(0, 200)}`]);
+    const why = (error as Error).message.slice(0, 200);
+    return fail([error instanceof BadText ? why : `the file is not readable JSON: ${why}`]);
   }
 }
 

@@ -2,6 +2,7 @@ import type { Draw } from '../design/schema';
 import type { UnitSystem } from '../design/vocabulary';
 import { LIMITS } from '../design/vocabulary';
 import { parseLength, parseNumber } from '../units/parse';
+import { tooLong } from '../units/text';
 import { formatLength } from '../units/quantity';
 
 /** A draw as people write it in one cell: "24 W", "2 A", "9.6 W/m x 1.6 m", each with "at 13.8 V" where that matters. */
@@ -27,6 +28,8 @@ export function formatDraw(draw: Draw, nominalV: number, units: UnitSystem): str
  * length; a strip's length in the design's units unless it names one; "at" or "@" before a voltage.
  */
 export function parseDraw(text: string, nominalV: number, units: UnitSystem): ParsedDraw {
+  const long = tooLong(text);
+  if (long) return refuse(long);
   const [body = '', voltage, ...rest] = text.split(/\s*(?:@|\bat\b)\s*/i);
   if (rest.length > 0) return refuse('one voltage is enough');
   let atV = nominalV;
@@ -51,6 +54,7 @@ export function parseDraw(text: string, nominalV: number, units: UnitSystem): Pa
  * a bare number belongs to the name ("Lamp 2").
  */
 export function splitNameAndDraw(text: string, nominalV: number, units: UnitSystem): { name: string; draw: Draw | null } {
+  if (tooLong(text)) return { name: text.trim(), draw: null };
   const match = /^(.*?\S)[\s,:]+([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i.exec(text.trim());
   const said = match && parseDraw(match[2]!.replace(/watts?/i, 'W').replace(/amps?/i, 'A'), nominalV, units);
   return match && said?.ok ? { name: match[1]!.replace(/[\s,:]+$/, ''), draw: said.draw } : { name: text.trim(), draw: null };

@@ -86,13 +86,16 @@ function byHeadings(heading: readonly string[]): FoundColumns {
   return { places, ignored: ignored.filter(Boolean), repeated, bareUnit, headed: true };
 }
 
+/** Columns looked at: a list of loads has a dozen. */
+const MOST_COLUMNS = 60;
+
 /**
  * The first column of words is the name. Draws are the column written with W or A, else the one with the largest numbers; whole numbers before it are how
  * many there are, hours stand after it. Words that are zones of the design are zones, and so is a second column of words. What comes of it is shown
  * before it is taken.
  */
 function byContent(lines: readonly string[][], zones: readonly string[]): FoundColumns {
-  const width = Math.max(...lines.map((cells) => cells.length));
+  const width = Math.min(MOST_COLUMNS, Math.max(...lines.map((cells) => cells.length)));
   const columns = Array.from({ length: width }, (_, at) => lines.map((cells) => (cells[at] ?? '').trim()).filter((text) => text !== ''));
   const every = (at: number, is: (text: string) => boolean) => columns[at]!.length > 0 && columns[at]!.every(is);
   const places = new Map<Column, number>();

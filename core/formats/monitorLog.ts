@@ -1,3 +1,4 @@
+import { cutText, MOST_TYPED, tooLong } from '../units/text';
 import Papa from 'papaparse';
 
 /** What a battery monitor wrote down: minutes from midnight of its first day, volts, and amperes out of the battery. */
@@ -36,7 +37,11 @@ export function readMonitorLog(text: string, given: Partial<LogMapping> = {}): L
     return { ok: false, problems: [`the file is larger than ${MOST_LOG_BYTES / 1_000_000} MB`], headings: [] };
   const { data } = Papa.parse<string[]>(text.replace(/^\ufeff/, '').trim(), { skipEmptyLines: 'greedy' });
   const [headings = [], ...rows] = data;
-  const plain = headings.map((cell) => cell.toLowerCase().replace(/\(.*?\)|\[.*?\]|[^a-z]/g, ''));
+  const plain = headings.map((cell) =>
+    cutText(cell, MOST_TYPED)
+      .toLowerCase()
+      .replace(/\(.*?\)|\[.*?\]|[^a-z]/g, ''),
+  );
   const find = (what: 'time' | 'volts' | 'amps') => given[what] ?? plain.findIndex((name) => HEADINGS[what].includes(name));
   const [time, volts, amps] = [find('time'), find('volts'), find('amps')];
   const missing = [time < 0 && 'time', volts < 0 && 'volts', amps < 0 && 'amps'].filter((name) => name !== false);
@@ -94,6 +99,7 @@ function nightMean({ atMin, amps }: MonitorLog): number {
 
 /** Minutes since the epoch of a local date and time. */
 function readWhen(text: string): number | null {
+  if (tooLong(text)) return null;
   const match = /^\s*(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})[T ]+(\d{1,2}):(\d{2})(?::(\d{2}(?:\.\d+)?))?\s*(?:Z|[+-]\d{2}:?\d{2})?\s*$/.exec(
     text,
   );
@@ -103,7 +109,7 @@ function readWhen(text: string): number | null {
   return Date.UTC(year, month - 1, day, hour, minute) / 60_000 + Number(match[6] ?? 0) / 60;
 }
 
-function figure(text: string | undefined): number {
-  const match = /^\s*([-+\u2212]?[\d.,]+)\s*[a-z]{0,3}\s*$/i.exec(text ?? '');
+function figure(text = ''): number {
+  const match = tooLong(text) ? null : /^\s*([-+\u2212]?[\d.,]+)\s*[a-z]{0,3}\s*$/i.exec(text);
   return match ? Number(match[1]!.replace('\u2212', '-').replace(/^([-+]?\d+),(\d+)$/, '$1.$2')) : NaN;
 }

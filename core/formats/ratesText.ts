@@ -1,3 +1,4 @@
+import { tooLong } from '../units/text';
 import type { Battery } from '../design/schema';
 import { LIMITS } from '../design/vocabulary';
 
@@ -10,6 +11,8 @@ export function formatRates(rates: Rates | undefined): string {
 
 /** Reads capacities by hours; nothing written is none. At least two, of different hours. */
 export function parseRates(text: string): { ok: true; value: Rates | null } | { ok: false; why: string } {
+  const long = tooLong(text);
+  if (long) return { ok: false, why: long };
   if (text.trim() === '') return { ok: true, value: null };
   const rates: Rates = [];
   for (const part of text.split(/[,;]/)) {

@@ -1,3 +1,4 @@
+import { tooLong } from '../units/text';
 import { diodeLaw } from '../network/laws';
 import { NetlistBuilder, type Netlist } from '../network/netlist';
 
@@ -147,6 +148,7 @@ function addElement(builder: NetlistBuilder, words: readonly string[], models: M
 
 /** A number with SPICE's scale factors. @throws RangeError */
 function number(word: string): number {
+  if (tooLong(word)) throw new RangeError('that is too long for a number');
   const found = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)([a-z]*)$/.exec(word.toLowerCase());
   if (!found) throw new RangeError(`"${word}" is not a number`);
   const scale = SCALES.find(([suffix]) => suffix.test(found[2]!))?.[1] ?? 1;

@@ -1,5 +1,6 @@
 import type { Span, Use } from '../design/schema';
 import { LIMITS } from '../design/vocabulary';
+import { tooLong } from '../units/text';
 
 /** When a load runs, as people write it: `7–8:30, 17–21`, `dusk–22:30`, `dark`, `driving`, `occupied`, `20 x 60 s`, `left on`. */
 
@@ -27,6 +28,8 @@ export function formatUse(use: Use | null | undefined): string {
 
 /** Reads when a load runs. Nothing written means no times: its hours are spread over the day. */
 export function parseUse(text: string): Parsed<Use | null> {
+  const long = tooLong(text);
+  if (long) return { ok: false, why: long };
   const plain = text.trim().toLowerCase();
   if (plain === '' || plain === '–' || plain === '-') return { ok: true, value: null };
   if (['dark', 'night', 'dusk to dawn', 'dusk–dawn', 'dusk-dawn'].includes(plain))
@@ -58,6 +61,8 @@ export function formatSpans(spans: readonly Span[]): string {
 }
 
 export function parseSpans(text: string): Parsed<Span[]> {
+  const long = tooLong(text);
+  if (long) return { ok: false, why: long };
   const plain = text.trim().toLowerCase();
   if (plain === '') return { ok: true, value: [] };
   if (plain === 'all day') return { ok: true, value: [{ fromMin: 0, toMin: 1440 }] };

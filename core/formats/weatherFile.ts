@@ -1,3 +1,4 @@
+import { cutText, MOST_TYPED, tooLong } from '../units/text';
 import Papa from 'papaparse';
 import { clearSky } from '../energy/clearSky';
 import { solarHour, sunPosition } from '../energy/sun';
@@ -60,7 +61,11 @@ function readCsv(text: string, given: WeatherMapping): WeatherReading {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const [heading, ...rows] = data;
   if (!heading || rows.length === 0) return refuse(['a heading line and a row an hour are needed']);
-  const named = heading.map((cell) => cell.toLowerCase().replace(/\(.*?\)|\[.*?\]|[^a-z0-9]/g, ''));
+  const named = heading.map((cell) =>
+    cutText(cell, MOST_TYPED)
+      .toLowerCase()
+      .replace(/\(.*?\)|\[.*?\]|[^a-z0-9]/g, ''),
+  );
   const sunAt = given.sun ?? named.findIndex((name) => SUN_HEADINGS.includes(name));
   if (sunAt < 0)
     return refuse(
@@ -125,6 +130,7 @@ export function skiesOfYear({ globalW }: WeatherYear, latitudeDeg: number, longi
 }
 
 function readTime(text: string): { month: number; day: number; hour: number } | null {
+  if (tooLong(text)) return null;
   const match = /^\s*\d{4}[-/.](\d{1,2})[-/.](\d{1,2})[T ]+(\d{1,2})(?::?\d{2})?(?::\d{2})?(?:\.\d+)?\s*(?:Z|[+-]\d{2}:?\d{2})?\s*$/.exec(
     text,
   );

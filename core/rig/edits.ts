@@ -5,6 +5,7 @@ import { newId } from '../design/ids';
 import { DesignError } from '../design/problems';
 import type { KeepClear, Place, Rig, Route, Zone } from '../design/schema';
 import { LIMITS, RIG_ID, type Vehicle } from '../design/vocabulary';
+import { cutText } from '../units/text';
 import { BODIES } from './bodies';
 import type { Point } from './geometry';
 import { USUAL_RIG, waysThrough } from './layout';
@@ -63,7 +64,7 @@ export function beginRig(design: Design, body: Vehicle): Change {
     const nearest = placed.reduce<Place | null>((best, next) => (best && apart(best, place) <= apart(next, place) ? best : next), null);
     if (nearest)
       edit.add<Route>(
-        straightRoute(nearest.id, place.id, `${nearest.name.replace(/, right$/, '')} to ${zone.name}`.slice(0, LIMITS.nameLength)),
+        straightRoute(nearest.id, place.id, cutText(`${nearest.name.replace(/, right$/, '')} to ${zone.name}`, LIMITS.nameLength)),
       );
     placed.push(place);
   }
@@ -137,7 +138,7 @@ function takeOutRoute(edit: Edit, id: string): void {
 export function joinPlaces(design: Design, fromId: string, toId: string): { change: Change; id: string } {
   const [from, to] = [recordOf(design, fromId, 'place'), recordOf(design, toId, 'place')];
   if (!from || !to) throw new DesignError([{ code: 'missingRecord', id: from ? toId : fromId }]);
-  const route = straightRoute(fromId, toId, `${from.name} to ${to.name}`.slice(0, LIMITS.nameLength));
+  const route = straightRoute(fromId, toId, cutText(`${from.name} to ${to.name}`, LIMITS.nameLength));
   const twin = recordsOf(design, 'route').find((other) => [other.fromId, other.toId].sort().join() === [fromId, toId].sort().join());
   if (twin) throw new DesignError([{ code: 'badField', id: twin.id, other: `“${twin.name}” joins these two places already` }]);
   return { change: { added: [route], updated: [], removed: [] }, id: route.id };

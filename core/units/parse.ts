@@ -1,4 +1,5 @@
 import type { UnitSystem } from '../design/vocabulary';
+import { tooLong } from './text';
 
 /** What a person typed, read as a quantity; or why it cannot be. */
 export type Parsed = { ok: true; value: number } | { ok: false; why: string };
@@ -21,6 +22,8 @@ const SCALES: Record<string, Record<string, number>> = {
  * first (mA, kW, min). "1,234" is refused: it may be one and a quarter or over a thousand.
  */
 export function parseNumber(text: string, units: readonly string[] = []): Parsed {
+  const long = tooLong(text);
+  if (long) return refuse(long);
   const match = /^([+\-\u2212]?\d*[.,]?\d+|[+\-\u2212]?\d+[.,])\s*([^\d\s].*)?$/.exec(text.trim());
   if (!match) return refuse(text.trim() === '' ? 'enter a number' : `"${short(text)}" is not a number`);
   const unit = match[2]?.trim() ?? '';
@@ -61,6 +64,8 @@ const LONGEST_M = 50;
  * "134 ½\"". A bare number has the unit of its field. What can be read two ways is refused, with the readings offered.
  */
 export function parseLength(text: string, system: UnitSystem, bare: BareUnit = system === 'metric' ? 'm' : 'ft'): Parsed {
+  const long = tooLong(text);
+  if (long) return refuse(long);
   const parsed = readLength(text, system, bare);
   return parsed.ok && !Number.isFinite(parsed.value) ? refuse(`"${short(text)}" is not a length`) : parsed;
 }
@@ -106,7 +111,7 @@ function readLength(text: string, system: UnitSystem, bare: BareUnit): Parsed {
 
 /** A place or a size in the vehicle, mm: bare millimetres, or feet and inches; there a bare number but nought may be either, and is asked about. */
 export function parsePlace(text: string, system: UnitSystem): Parsed {
-  if (system === 'us' && ONLY_MEASURE.test(text.trim()) && Number(text) !== 0) {
+  if (system === 'us' && tooLong(text) === null && ONLY_MEASURE.test(text.trim()) && Number(text) !== 0) {
     return refuse(`"${short(text)}" may be feet or inches; write ${short(text)} ft or ${short(text)} in`);
   }
   return parseLength(text, system, system === 'metric' ? 'mm' : 'in');
@@ -125,6 +130,8 @@ function measureOf(text: string): number {
 
 /** Hours from text: a number, `30 min`, `1 h 30`, `1:30`. */
 export function parseHours(text: string): Parsed {
+  const long = tooLong(text);
+  if (long) return refuse(long);
   const both = /^(\d{1,3})\s*(?:h|:)\s*([0-5]?\d)\s*(?:min|m)?$/i.exec(text.trim());
   return both ? { ok: true, value: Number(both[1]) + Number(both[2]) / 60 } : parseNumber(text, ['h']);
 }

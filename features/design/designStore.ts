@@ -121,7 +121,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
           const current = touchedIds(edit.change).map((id) => design.records.get(id) ?? null);
           api.setState({ conflict: { mine: edit, current } });
         } else if (!isEmpty(again)) {
-          edit.change = again;
+          // Another change, and so with an id of its own.
+          Object.assign(edit, { changeId: nanoid(), change: again });
           design = applyUnchecked(design, again);
           return true;
         }

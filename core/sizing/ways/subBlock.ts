@@ -1,3 +1,5 @@
+import { LIMITS } from '../../design/vocabulary';
+import { cutText } from '../../units/text';
 import { analyse } from '../../analysis/analyse';
 import type { Analysis, CircuitAnalysis } from '../../analysis/types';
 import type { ConductorSize } from '../../catalog/conductorSizes';
@@ -119,7 +121,7 @@ function build(analysis: Analysis, moved: readonly CircuitAnalysis[], site: SubB
   const where = nameOf(design, site.placeId ?? site.zoneId ?? undefined);
   const at = { type: 'device' as const, zoneId: site.zoneId, ...(site.placeId ? { placeId: site.placeId } : {}) };
   const block = edit.add<FuseBlock>({
-    ...{ ...at, id: newId('block'), kind: 'fuseBlock', name: `${where} fuse block`.slice(0, 80), slots },
+    ...{ ...at, id: newId('block'), kind: 'fuseBlock', name: cutText(`${where} fuse block`, LIMITS.nameLength), slots },
     ...{ slotMaxA: SLOT_MAX_A, blockMaxA: BLOCK_MAX_A, returnBar: true },
   });
   moved.forEach((circuit, place) => {
@@ -135,7 +137,13 @@ function build(analysis: Analysis, moved: readonly CircuitAnalysis[], site: SubB
   const homeReturn = returnOf(analysis, moved);
   if (!homeReturn) return null;
   const feeder = edit.add<Protection>({
-    ...{ id: newId('fuse'), type: 'device', kind: 'protection', name: `${where} feed fuse`.slice(0, 80), zoneId: home.zoneId },
+    ...{
+      id: newId('fuse'),
+      type: 'device',
+      kind: 'protection',
+      name: cutText(`${where} feed fuse`, LIMITS.nameLength),
+      zoneId: home.zoneId,
+    },
     ...{ family: 'blade', ratingA: SLOT_MAX_A, mount: firstFreeSlotOf(edit.design, home.id) },
   });
   const lengthMm = site.placeId === null ? site.trunkMm : 0;

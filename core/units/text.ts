@@ -1,0 +1,18 @@
+/** Characters that a quantity, a time or a size is written in at the most: more is no quantity, and is not tried for one. */
+export const MOST_TYPED = 200;
+
+/** Why a text is too long to be read as what it should be; null where it is not. */
+export function tooLong(text: string): string | null {
+  return text.length > MOST_TYPED ? `${text.length} characters are too long for this; ${MOST_TYPED} are the most` : null;
+}
+
+/** A text cut to so many characters (UTF-16 units), never within what a person sees as one. */
+export function cutText(text: string, most: number): string {
+  if (text.length <= most) return text;
+  let end = 0;
+  for (const { index, segment } of new Intl.Segmenter('en', { granularity: 'grapheme' }).segment(text)) {
+    if (index + segment.length > most) break;
+    end = index + segment.length;
+  }
+  return text.slice(0, end);
+}
