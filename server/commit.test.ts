@@ -80,6 +80,18 @@ test('a change that breaks the design is refused and leaves nothing half done', 
   expect(sameRecord(Object.fromEntries((await stored(id)).design.records), Object.fromEntries(design.records))).toBe(true);
 });
 
+test('a change id stands for one change: sent again with another body, or for an undo, it is refused', async () => {
+  const { id, design } = await fresh();
+  const first = propose(1, set(design, 'zone_cab', { ambientC: 41 }));
+  await commit(id, first);
+  await expect(commit(id, { ...first, change: set(design, 'zone_cab', { ambientC: 55 }) })).rejects.toThrow(/stands for another change/);
+  await expect(undo(id, first.changeId, 2)).rejects.toThrow(/stands for another change/);
+  const undone = await undo(id, 'undo_once_1', 2);
+  expect((await undo(id, 'undo_once_1', 2)).revision).toBe(undone.revision);
+  await expect(redo(id, 'undo_once_1', 3)).rejects.toThrow(/stands for another change/);
+  expect((await stored(id)).design.records.get('zone_cab')).toEqual(design.records.get('zone_cab'));
+});
+
 test('the same change sent twice is taken once', async () => {
   const { id, design } = await fresh();
   const proposed = propose(1, set(design, 'zone_cab', { ambientC: 45 }));

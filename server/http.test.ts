@@ -3,7 +3,7 @@ import { DesignError } from '../core/design/problems';
 import { DesignFileError } from '../core/formats/designFile';
 import { pip } from '../demo/pip';
 import { attachment } from './attachment';
-import { BadRequest, Conflict, NotFound, NothingToDo } from './errors';
+import { BadRequest, Behind, Conflict, NotFound, NothingToDo } from './errors';
 import { answer, readJson, route } from './http';
 import { createSchema, proposedChangeSchema, renameSchema, stepSchema } from './requests';
 
@@ -48,7 +48,13 @@ describe('a body', () => {
   });
 
   it('of another kind than JSON is refused, whatever it holds', async () => {
-    for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x'])
+    for (const type of [
+      'application/jsonx',
+      'application/json-patch+json',
+      'text/plain',
+      'application/x-www-form-urlencoded',
+      'multipart/form-data; boundary=x',
+    ])
       expect((await taking(schema, post('{"name":"x"}', { 'content-type': type }))).status).toBe(415);
   });
 
@@ -63,6 +69,27 @@ describe('a body', () => {
     const { status, error } = await told(await taking(schema, post(endless as unknown as BodyInit), 10_000));
     expect([status, error.message]).toEqual([413, 'larger than 0.01 MB']);
     expect(sent).toBeLessThan(20_000);
+  });
+
+  it('with half a character in a text is refused where it stands, since it could not be written out again', async () => {
+    const { status, error } = await told(await taking(schema, post('{"name":"Her\\ud83don"}')));
+    expect([status, error.message]).toEqual([422, 'the text at “name” has half a character in it, or one that is none']);
+    expect((await taking(schema, post('{"name":"Her\\ud83d\\ude8con"}'))).status).toBe(200);
+  });
+
+  it('that may be one of several is told what it lacks of the one it comes nearest to, never at length', async () => {
+    const answers = {
+      name: 'Van',
+      vehicle: 'rocket',
+      zones: ['Cab'],
+      units: 'metric',
+      standard: 'iso-small-craft',
+      defaultReturn: 'dedicated',
+    };
+    const near = await told(await taking(createSchema, post(JSON.stringify({ answers: { ...answers, battery: { chemistry: 'agm', capacityAh: 100, count: 1 } } })))); // prettier-ignore
+    expect((near.error.reasons as string[])[0]).toMatch(/vehicle/);
+    const long = await told(await taking(schema, post(JSON.stringify({ name: 'x', ['k'.repeat(5000)]: 1 }))));
+    expect((long.error.reasons as string[]).join().length).toBeLessThan(200);
   });
 
   it('with hundreds of mistakes names twenty of them', async () => {
@@ -113,6 +140,12 @@ describe('what went wrong', () => {
     const missed = [{ revision: 7, change: { added: [], updated: [], removed: [] } }];
     const conflict = new Conflict([{ code: 'staleRecord', id: zone.id }], [zone, null], missed, 7);
     expect(await told(await failing(conflict))).toMatchObject({ status: 409, current: [zone, null], missed, revision: 7 });
+  });
+
+  it('of a store held by another writer is told as such, to be tried again', async () => {
+    const { status, error } = await told(await failing(Object.assign(new Error('x'), { cause: { code: 'SQLITE_BUSY_SNAPSHOT' } })));
+    expect([status, error.code]).toEqual([503, 'busy']);
+    expect((await told(await failing(new Behind('revision 9 is not known here')))).error.code).toBe('behind');
   });
 
   it('inside the server stays inside', async () => {
