@@ -5,8 +5,9 @@ import { isOurHost } from '@/server/hosts';
 export function proxy(request: NextRequest): NextResponse {
   if (!isOurHost(request.headers.get('host'), process.env.HOST, process.env.ALLOWED_HOSTS)) {
     const plain = 'This server does not go by that name. Open it by the address it printed, or list the name in ALLOWED_HOSTS.\n';
-    return new NextResponse(plain, { status: 421, headers: { 'content-type': 'text/plain; charset=utf-8' } });
+    return new NextResponse(plain, { status: 421, headers: PLAIN });
   }
+  if (!isReadable(request.nextUrl.pathname)) return new NextResponse('This address cannot be read.\n', { status: 400, headers: PLAIN });
   const nonce = btoa(crypto.randomUUID());
   const development = process.env.NODE_ENV === 'development';
   const policy = [
@@ -34,6 +35,16 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('permissions-policy', 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=()');
   if (request.nextUrl.pathname.startsWith('/api/')) response.headers.set('cache-control', 'no-store');
   return response;
+}
+
+const PLAIN = { 'content-type': 'text/plain; charset=utf-8' };
+
+function isReadable(pathname: string): boolean {
+  try {
+    return decodeURIComponent(pathname) !== '';
+  } catch {
+    return false;
+  }
 }
 
 export const config = { matcher: ['/((?!_next/static|favicon.ico).*)'] };

@@ -39,3 +39,6 @@ export class NothingToDo extends Error {}
 
 /** A page that has seen a later revision than the store holds, as after a backup was restored. */
 export class Behind extends Error {}
+
+/** Work that has to wait for other work; asked again in a moment it is done. */
+export class Busy extends Error {}

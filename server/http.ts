@@ -5,7 +5,7 @@ import { LIMITS } from '@/core/design/vocabulary';
 import { BadText, plainValue } from '@/core/formats/plainValue';
 import { cutText } from '@/core/units/text';
 import { DesignFileError } from '@/core/formats/designFile';
-import { BadRequest, Behind, Conflict, NotFound, NothingToDo } from './errors';
+import { BadRequest, Behind, Busy, Conflict, NotFound, NothingToDo } from './errors';
 
 /** What every refused request answers: what is wrong and, where there are several, each reason. */
 export interface ErrorBody {
@@ -117,6 +117,7 @@ function errorResponse(error: unknown): Response {
     return NextResponse.json(body, { status: 409 });
   }
   if (error instanceof NotFound) return refuse(404, 'notFound', error.message);
+  if (error instanceof Busy) return refuse(503, 'busy', error.message);
   if (error instanceof Behind) return refuse(409, 'behind', error.message);
   if (error instanceof NothingToDo) return refuse(409, 'nothingToDo', error.message);
   if (error instanceof BadRequest) return refuse(error.status, 'badRequest', error.message, error.reasons);

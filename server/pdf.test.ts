@@ -4,12 +4,13 @@ import { analyse } from '../core/analysis/analyse';
 import { applyChange, updateRecords } from '../core/design/change';
 import type { Design } from '../core/design/design';
 import { makeReport } from '../core/formats/report';
-import { reportPdf } from './pdf';
+import { Busy } from './errors';
+import { inTurn, reportPdf } from './pdf';
 
 const named = (design: Design, name: string) => applyChange(design, updateRecords(design, [{ id: 'settings', set: { name } }]));
 const print = async (design: Design) => {
   const report = makeReport(analyse(design));
-  return { report, pdf: (await reportPdf(report, '2026-05-01')).toString('latin1') };
+  return { report, pdf: Buffer.from(await reportPdf(report, '2026-05-01')).toString('latin1') };
 };
 
 // ISO 32000-1, 7.5: header, cross-reference, trailer and end of file; A4 across is 841.89 by 595.28 points (ISO 216).
@@ -38,4 +39,32 @@ test('what Barlow cannot set is set in a face that can, and nothing else is', as
   const face = async (design: Design) => Array.from(new Set((await print(design)).pdf.match(/Barlow|Roboto/g)));
   expect(await face(named(pip(), 'Möwe – ½'))).toEqual(['Barlow']);
   expect(await face(named(pip(), 'Чайка'))).toEqual(['Roboto']);
+});
+
+test('documents are made one after another, too many are asked to come again, and one whose reader left is not begun', async () => {
+  const here = new AbortController().signal;
+  const left = new AbortController();
+  const begun: number[] = [];
+  const slow = (number: number, signal = here) =>
+    inTurn(signal, async () => {
+      begun.push(number);
+      await new Promise((resolve) => setTimeout(resolve, 10));
+      return number;
+    });
+  const all = [slow(0), slow(1), slow(2, left.signal), ...[3, 4, 5, 6, 7].map((number) => slow(number))];
+  await expect(slow(8)).rejects.toThrow(Busy);
+  left.abort();
+  const done = await Promise.allSettled(all);
+  expect(done.map(({ status }) => status)).toEqual(['fulfilled', 'fulfilled', 'rejected', ...Array(5).fill('fulfilled')]);
+  expect(begun).toEqual([0, 1, 3, 4, 5, 6, 7]);
+  expect(await slow(9)).toBe(9);
+});
+
+test('a reader who leaves while it is being made stops it, and the next one gets theirs', async () => {
+  const report = makeReport(analyse(heron()));
+  const reader = new AbortController();
+  const making = reportPdf(report, '2026-05-01', reader.signal);
+  reader.abort();
+  await expect(making).rejects.toThrow('has left');
+  expect((await reportPdf(report, '2026-05-01')).byteLength).toBeGreaterThan(10_000);
 });

@@ -1,105 +1,62 @@
 import path from 'node:path';
-import pdfmake, { type Content, type TableCell } from 'pdfmake';
-import type { Report, ReportSection } from '@/core/formats/reportSection';
+import { Worker } from 'node:worker_threads';
+import type { Report } from '@/core/formats/reportSection';
+import { BadRequest, Busy } from './errors';
 
-const packages = path.join(process.cwd(), 'node_modules');
-const barlow = (weight: number, style = 'normal') =>
-  path.join(packages, '@fontsource', 'barlow', 'files', `barlow-latin-${weight}-${style}.woff`);
-const roboto = (face: string) => path.join(packages, 'pdfmake', 'fonts', 'Roboto', `Roboto-${face}.ttf`);
+/** Documents that may wait their turn; more are asked to come again. */
+const MOST_WAITING = 8;
+/** A document that takes longer is given up, ms. */
+const LONGEST_MS = 60_000;
 
-pdfmake.setFonts({
-  Barlow: { normal: barlow(400), bold: barlow(600), italics: barlow(400, 'italic'), bolditalics: barlow(600, 'italic') },
-  Roboto: { normal: roboto('Regular'), bold: roboto('Medium'), italics: roboto('Italic'), bolditalics: roboto('MediumItalic') },
-});
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((file) => file.startsWith(packages));
+interface Answer {
+  pdf?: Uint8Array<ArrayBuffer>;
+  why?: string;
+}
 
-/** Characters the packaged Latin cut of Barlow has; a design that uses others is set in a face that covers more. */
-const IN_BARLOW = /^[\u0020-\u007e\u00a0-\u00ff\u2013\u2014\u2018-\u201e\u2022\u2026\u2212\n]*$/;
+let worker: Worker | null = null;
+let waiting = 0;
+let last: Promise<unknown> = Promise.resolve();
 
-const LINE = '#9c9277';
-const STEM = '#3f6b33';
-const SOFT = '#4c5743';
-
-/** The report as a PDF, A4 across. */
-export async function reportPdf(report: Report, date: string): Promise<Buffer> {
-  const font = IN_BARLOW.test(JSON.stringify(report)) ? 'Barlow' : 'Roboto';
-  const pdf = pdfmake.createPdf({
-    pageSize: 'A4',
-    pageOrientation: 'landscape',
-    pageMargins: [36, 36, 36, 40],
-    info: { title: report.title, creator: 'Vine Knot' },
-    defaultStyle: { font, fontSize: 9, lineHeight: 1.15 },
-    footer: (page, count) => ({
-      columns: [
-        { text: `${report.title}, ${date}. Local codes and a licensed person come first.`, color: SOFT },
-        { text: `${page} of ${count}`, alignment: 'right', color: SOFT },
-      ],
-      margin: [36, 12, 36, 0],
-      fontSize: 8,
-    }),
-    content: [
-      { text: report.title, fontSize: 22, bold: true },
-      { text: `${report.subject}, as designed on ${date}`, color: SOFT, margin: [0, 0, 0, 6] },
-      factTable(report),
-      cautionBox(report),
-      ...report.sections.flatMap(section),
-      heading('Sources'),
-      { ul: report.sources, fontSize: 8 },
-    ],
+/**
+ * Runs long documents one after another, whoever asks: each begins when those before it are done, and one whose reader has left does not begin.
+ * @throws Busy when too many wait already
+ */
+export function inTurn<T>(signal: AbortSignal, work: () => Promise<T>): Promise<T> {
+  if (waiting >= MOST_WAITING) return Promise.reject(new Busy('too many documents are being made; try again in a moment'));
+  waiting += 1;
+  const turn = last.then(() => {
+    if (signal.aborted) throw new BadRequest('the reader has left', [], 499);
+    return work();
   });
-  return pdf.getBuffer();
+  last = turn.catch(() => undefined).finally(() => (waiting -= 1));
+  return turn;
 }
 
-function factTable({ facts }: Report): Content {
-  return {
-    layout: 'noBorders',
-    margin: [0, 0, 0, 8],
-    table: {
-      widths: facts.map(() => '*'),
-      body: [
-        facts.map(({ name }) => ({ text: name, color: SOFT, fontSize: 8 })),
-        facts.map(({ value }) => ({ text: value, bold: true, fontSize: 11 })),
-      ],
-    },
-  };
-}
-
-function cautionBox({ cautions }: Report): Content {
-  return {
-    layout: { hLineColor: () => '#8a5a00', vLineColor: () => '#8a5a00', hLineWidth: () => 1.5, vLineWidth: () => 1.5 },
-    table: {
-      widths: ['*'],
-      body: [[{ stack: [{ text: 'Before you start', bold: true, fontSize: 11 }, { ul: [...cautions] }], margin: [4, 3, 4, 3] }]],
-    },
-  };
-}
-
-function section({ title, text, columns, rows, ownPage }: ReportSection): Content[] {
-  const head: TableCell[] = columns.map((column) => ({ text: column.title, color: SOFT, fontSize: 8, alignment: column.align }));
-  const body: TableCell[][] = rows.map((row) => row.map((cell, at) => ({ text: cell, alignment: columns[at]!.align })));
-  const longest = columns.map((_, at) => Math.max(...rows.map((row) => row[at]!.length)));
-  const most = Math.max(...longest);
-  return [
-    heading(title, ownPage),
-    ...(text ? [{ text, color: SOFT, margin: [0, 0, 0, 3] } satisfies Content] : []),
-    {
-      layout: {
-        hLineWidth: (at, node) => (at === 0 || at === node.table.body.length ? 0 : at === 1 ? 0.8 : 0.3),
-        vLineWidth: () => 0,
-        hLineColor: () => LINE,
-        paddingLeft: (at) => (at === 0 ? 0 : 4),
-      },
-      table: {
-        headerRows: 1,
-        dontBreakRows: true,
-        widths: longest.map((length) => (length > 34 || length === most ? '*' : 'auto')),
-        body: [head, ...body],
-      },
-    },
-  ];
-}
-
-function heading(text: string, ownPage = false): Content {
-  return { ...(ownPage && { pageBreak: 'before' }), text, fontSize: 13, bold: true, color: STEM, margin: [0, 12, 0, 3], headlineLevel: 1 };
+/** The report as a PDF, A4 across, set in a thread of its own. Stops when the reader leaves. */
+export function reportPdf(report: Report, date: string, signal?: AbortSignal): Promise<Uint8Array<ArrayBuffer>> {
+  const own = (worker ??= new Worker(path.join(process.cwd(), 'server', 'pdfWorker.mjs')));
+  // The thread alone keeps no program running that is done otherwise.
+  own.unref();
+  return new Promise((resolve, reject) => {
+    const end = (finish: () => void) => {
+      clearTimeout(timer);
+      signal?.removeEventListener('abort', leave);
+      own.off('message', take);
+      own.off('error', giveUp);
+      finish();
+    };
+    const giveUp = (why: Error) =>
+      end(() => {
+        worker = null;
+        void own.terminate();
+        reject(why);
+      });
+    const leave = () => giveUp(new BadRequest('the reader has left', [], 499));
+    const timer = setTimeout(() => giveUp(new Error('the document took too long')), LONGEST_MS);
+    signal?.addEventListener('abort', leave, { once: true });
+    const take = ({ pdf, why }: Answer) => end(() => (pdf ? resolve(pdf) : reject(new Error(why))));
+    own.once('message', take);
+    own.once('error', giveUp);
+    own.postMessage({ report, date });
+  });
 }
