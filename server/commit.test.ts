@@ -1,6 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { sql } from 'drizzle-orm';
 import { heron } from '../demo/heron';
 import { invertChange, updateRecords, type Change } from '../core/design/change';
 import { sameRecord } from '../core/design/change';
@@ -11,7 +12,7 @@ import { createDesign, deleteDesign, duplicateDesign, eraseDesign, listDesigns, 
 import { readDesign } from './stored';
 import { Conflict, NotFound, NothingToDo } from './errors';
 import { nextSteps, trailOf } from './history';
-import { forget } from './store';
+import { forget, store } from './store';
 
 process.env.DATABASE_URL = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-store-')), 'designs.db');
 
@@ -78,6 +79,19 @@ test('a change that breaks the design is refused and leaves nothing half done', 
   const change: Change = { ...set(design, 'zone_roof', { ambientC: 55 }), removed: [design.records.get('zone_cab')!] };
   await expect(commit(id, propose(1, change))).rejects.toBeInstanceOf(DesignError);
   expect(sameRecord(Object.fromEntries((await stored(id)).design.records), Object.fromEntries(design.records))).toBe(true);
+});
+
+test('a design with a record that cannot be read opens without it, says so, and takes edits', async () => {
+  const { id, design } = await fresh();
+  const [victim] = Array.from(design.records.values()).filter((record) => record.type === 'keepClear');
+  const database = await store().database;
+  await database.run(sql`UPDATE record SET json = '{broken' WHERE design_id = ${id} AND id = ${victim!.id}`);
+  const opened = await stored(id);
+  expect(opened.design.records.size).toBe(design.records.size - 1);
+  expect(opened.aside).toMatchObject([{ id: victim!.id, text: '{broken' }]);
+  await commit(id, propose(1, set(opened.design, 'zone_cab', { ambientC: 41 })));
+  expect((await readDesign(id)).aside).toHaveLength(1);
+  expect((await stored(id)).design.records.get('zone_cab')).toMatchObject({ ambientC: 41 });
 });
 
 test('a change id stands for one change: sent again with another body, or for an undo, it is refused', async () => {

@@ -143,7 +143,7 @@ async function transact(
   const done = await oneWriterAtATime(() =>
     database.transaction(
       async (writer) => {
-        const { revision: head, design, analysis: earlier } = await loadDesign(writer, designId);
+        const { revision: head, design, analysis: earlier, aside } = await loadDesign(writer, designId);
         if (baseRevision > head) throw new Behind(`revision ${baseRevision} is not known here; reload the page`);
         const missed = baseRevision < head ? await changesSince(designId, baseRevision, writer) : [];
         const before = await trailAt(designId, head, writer);
@@ -156,6 +156,7 @@ async function transact(
             missed: missed.filter((logged) => logged.revision < taken.revision),
             trail: before,
             analysis: null,
+            aside,
           };
         }
         const { kind, target, label, change } = await decide(writer, before);
@@ -168,14 +169,14 @@ async function transact(
           .update(table.design)
           .set({ headRevision: revision, updatedAt: now, ...summaryOf(analysis) })
           .where(eq(table.design.id, designId));
-        return { revision, missed, change, analysis, trail: follow(before, { revision, kind, label }) };
+        return { revision, missed, change, analysis, aside, trail: follow(before, { revision, kind, label }) };
       },
       { behavior: 'immediate' },
     ),
   );
-  const { analysis, trail, ...committed } = done;
+  const { analysis, trail, aside, ...committed } = done;
   if (analysis) {
-    remember(designId, { revision: committed.revision, design: analysis.design, analysis, trail });
+    remember(designId, { revision: committed.revision, design: analysis.design, analysis, trail, ...(aside && { aside }) });
     store().committed.emit(designId);
   }
   return { ...committed, history: nextSteps(trail) };

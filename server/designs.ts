@@ -50,6 +50,13 @@ export async function listDesigns(deleted = false): Promise<DesignSummary[]> {
   return summaries;
 }
 
+/** The designs that are not deleted, the one changed last first. */
+export async function listIds(): Promise<string[]> {
+  const database = await store().database;
+  const rows = await database.select({ id: table.design.id }).from(table.design).where(isNull(table.design.deletedAt)).orderBy(desc(table.design.updatedAt)); // prettier-ignore
+  return rows.map(({ id }) => id);
+}
+
 /** What a design left for later, or what is known of it where it cannot be read: one that is broken or just deleted must not cost the list. */
 async function judgedOrNot(id: string, row: Judged): Promise<Judged> {
   try {

@@ -2,11 +2,14 @@ import { EventEmitter } from 'node:events';
 import { openDatabase, type Database } from '@/db/client';
 import type { Analysis } from '@/core/analysis/types';
 import type { Design } from '@/core/design/design';
+import type { SetAside } from '@/core/design/readable';
 import type { Trail } from './history';
 
 export interface Remembered {
   revision: number;
   design: Design;
+  /** Stored records that could not be read and are not in it. */
+  aside?: readonly SetAside[];
   /** What it was last analysed to, to go on from. */
   analysis?: Analysis;
   /** What can be undone and redone at that revision. */

@@ -1,6 +1,7 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Analysis } from '@/core/analysis/types';
-import { makeDesign, settingsOf } from '@/core/design/design';
+import { settingsOf } from '@/core/design/design';
+import { readableDesign, type SetAside } from '@/core/design/readable';
 import type { DesignRecord } from '@/core/design/schema';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
@@ -12,6 +13,8 @@ export interface OpenDesign {
   id: string;
   revision: number;
   records: DesignRecord[];
+  /** Stored records that cannot be read; they stay stored as they are. */
+  aside?: readonly SetAside[];
 }
 
 type Reader = Pick<Database, 'select'>;
@@ -25,7 +28,12 @@ export async function readDesign(id: string): Promise<Remembered> {
   if (cached?.revision === row.revision) return cached;
   const [head, records] = await database.batch([headOf(database, id), recordsOf(database, id)]);
   if (!head[0]) throw new NotFound('design', id);
-  return { revision: head[0].revision, design: makeDesign(records.map(({ json }) => json)) };
+  return asRemembered(head[0].revision, records);
+}
+
+function asRemembered(revision: number, rows: { id: string; text: string }[]): Remembered {
+  const { design, aside } = readableDesign(rows);
+  return { revision, design, ...(aside.length > 0 && { aside }) };
 }
 
 /** The revision a design stands at. @throws NotFound when there is no such design, or it has been deleted. */
@@ -36,8 +44,8 @@ export async function headRevision(id: string): Promise<number> {
 }
 
 export async function openDesign(id: string): Promise<OpenDesign> {
-  const { revision, design } = await readDesign(id);
-  return { id, revision, records: Array.from(design.records.values()) };
+  const { revision, design, aside } = await readDesign(id);
+  return { id, revision, records: Array.from(design.records.values()), ...(aside && { aside }) };
 }
 
 /** The design at its head inside a transaction, from memory when that is still the head. */
@@ -46,7 +54,7 @@ export async function loadDesign(reader: Reader, id: string): Promise<Remembered
   if (!row) throw new NotFound('design', id);
   const cached = store().cache.get(id);
   if (cached?.revision === row.revision) return cached;
-  return { revision: row.revision, design: makeDesign((await recordsOf(reader, id)).map(({ json }) => json)) };
+  return asRemembered(row.revision, await recordsOf(reader, id));
 }
 
 function headOf(reader: Reader, id: string) {
@@ -58,11 +66,14 @@ function headOf(reader: Reader, id: string) {
 
 function recordsOf(reader: Reader, id: string) {
   // By the order they came in, which is the order a person listed them.
-  return reader
-    .select({ json: table.record.json })
-    .from(table.record)
-    .where(eq(table.record.designId, id))
-    .orderBy(sql`rowid`);
+  return (
+    reader
+      // As text: one that is not even JSON must not fail the others.
+      .select({ id: table.record.id, text: sql<string>`${table.record.json}`.mapWith(String) })
+      .from(table.record)
+      .where(eq(table.record.designId, id))
+      .orderBy(sql`rowid`)
+  );
 }
 
 /** The columns the list of designs shows, from the same analysis as the screens. */

@@ -2,7 +2,7 @@ import Ajv from 'ajv';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { LIMITS, SCHEMA_VERSION } from '../design/vocabulary';
-import { designFileJsonSchema, DesignFileError, readDesignFile, writeDesignFile } from './designFile';
+import { designFileJsonSchema, DesignFileError, readDesignFile, splitDesignsFile, writeDesignFile } from './designFile';
 
 const file = () => JSON.parse(writeDesignFile(pip())) as { format: string; schemaVersion: number; records: Record<string, unknown>[] };
 
@@ -93,4 +93,12 @@ describe('a file is refused with what is wrong and where when it', () => {
     expect(reasons.join('\n')).toMatch(reason);
     expect(reasons.length).toBeLessThanOrEqual(42);
   });
+});
+
+test('a file of several designs comes apart into files of one, each whole; any other file does not', () => {
+  const designs = [heron(), pip()].map((design) => ({ records: Array.from(design.records.values()) }));
+  const files = splitDesignsFile(JSON.stringify({ format: 'vine-knot-designs', schemaVersion: SCHEMA_VERSION, designs }))!;
+  expect(files.map((file) => readDesignFile(file).records.size)).toEqual([heron().records.size, pip().records.size]);
+  expect(splitDesignsFile(writeDesignFile(pip()))).toBeNull();
+  expect(splitDesignsFile('{')).toBeNull();
 });

@@ -10,6 +10,25 @@ import { BadText, plainValue } from './plainValue';
 /** A design as a file: JSON with a mark, a schema version and the records. Described in docs/formats.md. */
 export const DESIGN_FORMAT = 'vine-knot-design';
 
+/** Several designs in one file, each with its records: `{ format, schemaVersion, designs: [{ records }] }`. */
+export const DESIGNS_FORMAT = 'vine-knot-designs';
+
+/** The designs of a file of several, each as a file of its own; null for any other file. */
+export function splitDesignsFile(text: string): string[] | null {
+  let file: unknown;
+  try {
+    file = JSON.parse(text);
+  } catch {
+    return null;
+  }
+  const several = z
+    .object({ format: z.literal(DESIGNS_FORMAT), schemaVersion: z.number(), designs: z.array(z.object({ records: z.array(z.unknown()) })) })
+    .safeParse(file);
+  if (!several.success) return null;
+  const { schemaVersion, designs } = several.data;
+  return designs.map(({ records }) => JSON.stringify({ format: DESIGN_FORMAT, schemaVersion, records }));
+}
+
 export const designFileSchema = z.strictObject({
   format: z.literal(DESIGN_FORMAT),
   schemaVersion: z.number().int().min(1),

@@ -5,6 +5,7 @@ import type { Analysis } from '@/core/analysis/types';
 import { applyChange, applyUnchecked, isEmpty, sameRecord, touchedIds, type Change } from '@/core/design/change';
 import { makeDesign, type Design } from '@/core/design/design';
 import { DesignError } from '@/core/design/problems';
+import type { SetAside } from '@/core/design/readable';
 import type { DesignRecord } from '@/core/design/schema';
 import { worstFirst } from '@/core/findings/findAll';
 import type { Finding } from '@/core/findings/types';
@@ -45,6 +46,8 @@ export interface DesignState {
   problem: string | null;
   /** The design has been deleted elsewhere. */
   gone: boolean;
+  /** Stored records the server could not read and left out. */
+  unreadable: readonly SetAside[];
   /** Edits that could not be sent are set aside in this browser. */
   aside: boolean;
   picked: PickedState;
@@ -102,6 +105,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     conflict: null,
     problem: null,
     gone: false,
+    unreadable: open.aside ?? [],
     aside: false,
     picked: 'allOn',
   }));

@@ -40,11 +40,29 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
   const takeFile = (file: File | undefined) => {
     if (!file) return;
     act(async () => {
+      const text = await file.text();
+      const { splitDesignsFile } = await import('@/core/formats/designFile');
+      const several = splitDesignsFile(text);
+      if (several) return takeSeveral(several);
       if (file.size > LIMITS.importBytes)
         throw new Refused(`${file.name} is larger than ${LIMITS.importBytes / 1_000_000} MB; nothing was taken.`, []);
-      const { id } = await request<{ id: string }>('POST', '/api/designs', { file: await file.text() });
+      const { id } = await request<{ id: string }>('POST', '/api/designs', { file: text });
       router.push(`/d/${id}/loads`);
     });
+  };
+  /** Each by itself, so that one that cannot be taken costs no other. */
+  const takeSeveral = async (files: string[]) => {
+    const refused: string[] = [];
+    for (const [at, file] of files.entries()) {
+      try {
+        await request('POST', '/api/designs', { file });
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        refused.push(`Design ${at + 1}: ${[error.message, ...error.reasons.slice(0, 2)].join('; ')}`);
+      }
+    }
+    router.refresh();
+    if (refused.length > 0) throw new Refused(`${files.length - refused.length} of ${files.length} designs were taken.`, refused);
   };
   const remove = (design: DesignSummary) =>
     act(async () => {
@@ -87,7 +105,8 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
             onChange={(event) => takeFile(event.target.files?.[0])}
             onClick={(event) => (event.currentTarget.value = '')}
           />
-          <Button onClick={() => fileInput.current?.click()}>Import a design</Button>
+          {designs.length > 0 && <Button href="/api/export">Save all designs</Button>}
+          <Button onClick={() => fileInput.current?.click()}>Import designs</Button>
           <Link href="/new">
             <Button type="primary" icon={<Plus size={16} />}>
               New design

@@ -27,9 +27,35 @@ export function Notices() {
         </div>
       )}
       {conflict && <ConflictDialog conflict={conflict} />}
+      <Unreadable />
       {aside && <SetAside />}
       {gone && <Gone />}
     </>
+  );
+}
+
+/** Records of the design that are stored and cannot be read. */
+function Unreadable() {
+  const id = useDesign((state) => state.id);
+  const unreadable = useDesign((state) => state.unreadable);
+  const [seen, setSeen] = useState(false);
+  if (unreadable.length === 0 || seen) return null;
+  const [first] = unreadable;
+  return (
+    <div className={styles.problem}>
+      <Alert
+        type="error"
+        showIcon
+        closable={{ onClose: () => setSeen(true) }}
+        title={`${unreadable.length === 1 ? 'A stored record' : `${unreadable.length} stored records`} of this design cannot be read and ${unreadable.length === 1 ? 'is' : 'are'} left out. They stay stored as they are.`}
+        description={`${first!.id}: ${first!.why}`}
+        action={
+          <Button size="small" onClick={() => saveFile(`${id}-unreadable.json`, JSON.stringify(unreadable, null, 1))}>
+            Save them as a file
+          </Button>
+        }
+      />
+    </div>
   );
 }
 

@@ -1,0 +1,45 @@
+import { SCHEMA_VERSION } from '@/core/design/vocabulary';
+import { DESIGNS_FORMAT } from '@/core/formats/designFile';
+import { listIds } from '@/server/designs';
+import { NotFound } from '@/server/errors';
+import { answer } from '@/server/http';
+import { readDesign } from '@/server/stored';
+
+export const dynamic = 'force-dynamic';
+
+/** Every design that is not deleted as one file, read and sent one after another: no more than one is in memory for it. */
+export function GET(request: Request): Promise<Response> {
+  return answer(request, async () => {
+    const ids = await listIds();
+    const date = new Date().toISOString().slice(0, 10);
+    const encoder = new TextEncoder();
+    let at = 0;
+    let written = 0;
+    const body = new ReadableStream<Uint8Array>({
+      async pull(controller) {
+        if (at === 0) controller.enqueue(encoder.encode(`{"format":"${DESIGNS_FORMAT}","schemaVersion":${SCHEMA_VERSION},"designs":[\n`));
+        const id = ids[at++];
+        if (id === undefined) {
+          controller.enqueue(encoder.encode('\n]}\n'));
+          controller.close();
+          return;
+        }
+        const records = await recordsOf(id);
+        if (records === null) return;
+        controller.enqueue(encoder.encode(`${written++ === 0 ? '' : ',\n'}${JSON.stringify({ records })}`));
+      },
+    });
+    const headers = { 'content-type': 'application/json', 'content-disposition': `attachment; filename="vine-knot-designs-${date}.json"` };
+    return new Response(body, { headers });
+  });
+}
+
+/** A design's records; null for one deleted while the others were being sent. */
+async function recordsOf(id: string): Promise<unknown[] | null> {
+  try {
+    return Array.from((await readDesign(id)).design.records.values());
+  } catch (error) {
+    if (error instanceof NotFound) return null;
+    throw error;
+  }
+}
