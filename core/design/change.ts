@@ -96,8 +96,12 @@ export function composeChanges(first: Change, second: Change): Change {
   return composed;
 }
 
+/** Fields that some kind of record has, each with a value that kind may have. Undefined takes an optional one away. */
+export type RecordFields = FieldsOf<DesignRecord>;
+type FieldsOf<R> = R extends DesignRecord ? { [K in keyof Omit<R, 'id' | 'type' | 'kind'>]?: R[K] | undefined } : never;
+
 /** A change that sets fields of records as they stand in the design. Records that would stay the same are left out. */
-export function updateRecords(design: Design, updates: { id: string; set: object }[]): Change {
+export function updateRecords(design: Design, updates: readonly { id: string; set: RecordFields }[]): Change {
   const updated: Change['updated'] = [];
   for (const { id, set } of updates) {
     const from = design.records.get(id);

@@ -1,4 +1,4 @@
-import { sameRecord, withFields, type Change } from './change';
+import { sameRecord, withFields, type Change, type RecordFields } from './change';
 import type { Design } from './design';
 import { DesignError } from './problems';
 import type { DesignRecord } from './schema';
@@ -23,7 +23,7 @@ export class Edit {
   }
 
   /** Sets fields of a record. @throws DesignError when it is not there. */
-  set(id: string, fields: object): void {
+  set(id: string, fields: RecordFields): void {
     const record = this.now.get(id);
     if (!record) throw new DesignError([{ code: 'missingRecord', id }]);
     this.now.set(id, withFields(record, fields));

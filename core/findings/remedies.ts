@@ -126,7 +126,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       if (load?.rated.kind !== 'strip') return [];
       const total = load.rated.lengthMm * load.rated.pieces;
       const pieces = Math.max(load.rated.pieces, Math.ceil(total / 5000));
-      const rated = { ...load.rated, pieces, lengthMm: total / pieces, join: 'parallel' };
+      const rated = { ...load.rated, pieces, lengthMm: total / pieces, join: 'parallel' as const };
       return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
     }
     default:
@@ -362,7 +362,7 @@ function largerFuse({ design, wires, index }: Analysis, { subjects: [id], number
 function turnTap({ design }: Analysis, { subjects: [id] }: Finding): Remedy | null {
   const tap = deviceOf(design, id!, 'protection');
   if (!tap?.mount) return null;
-  const mount = { ...tap.mount, tap: 'supply' };
+  const mount = { ...tap.mount, tap: 'supply' as const };
   return { label: 'Turn the tap round', change: updateRecords(design, [{ id: tap.id, set: { mount } }]) };
 }
 

@@ -1,5 +1,5 @@
 import type { Analysis } from '../analysis/types';
-import { updateRecords } from '../design/change';
+import { updateRecords, type RecordFields } from '../design/change';
 import { recordOf } from '../design/design';
 import type { Passage } from '../design/schema';
 import { straightRoute } from '../rig/straightRoute';
@@ -18,7 +18,10 @@ const GROMMET_MM = 4;
 /** Remedies for what is found in the vehicle. */
 export function rigRemedies({ design, bundles }: Analysis, { rule, subjects, numbers }: Finding): (Remedy | null)[] {
   const [subject, from, to] = subjects;
-  const set = (label: string, id: string, fields: object): Remedy => ({ label, change: updateRecords(design, [{ id, set: fields }]) });
+  const set = (label: string, id: string, fields: RecordFields): Remedy => ({
+    label,
+    change: updateRecords(design, [{ id, set: fields }]),
+  });
   const route = recordOf(design, subject ?? null, 'route');
   const setPassage = (label: string, fields: Partial<Passage>) =>
     route && set(label, route.id, { passes: withPassage(route, Number(numbers.place), fields) });

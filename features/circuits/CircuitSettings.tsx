@@ -2,7 +2,7 @@ import { Button, Popconfirm, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { RATINGS_A } from '@/core/catalog/fuses';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, type RecordFields } from '@/core/design/change';
 import { deviceOf } from '@/core/design/design';
 import { DROP_CLASSES, type DropClass } from '@/core/design/vocabulary';
 import { dropTargetOf } from '@/core/sizing/dropTargets';
@@ -36,7 +36,7 @@ export function CircuitSettings({ circuit }: { circuit: CircuitAnalysis }) {
   const [picked, setWireChosen] = useState(ALL_WIRES);
   const wireChosen = wireIds.includes(picked) ? picked : ALL_WIRES;
   if (own?.type !== 'circuit') return null;
-  const set = (label: string, fields: object) => store.commit(label, (now) => setCircuit(now, circuit.id, fields));
+  const set = (label: string, fields: RecordFields) => store.commit(label, (now) => setCircuit(now, circuit.id, fields));
   return (
     <div className={styles.settings}>
       <label>

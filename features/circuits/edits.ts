@@ -1,6 +1,6 @@
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { ConductorSize } from '@/core/catalog/conductorSizes';
-import { NO_CHANGE, updateRecords, type Change } from '@/core/design/change';
+import { NO_CHANGE, updateRecords, type Change, type RecordFields } from '@/core/design/change';
 import { deviceOf, recordOf, settingsOf, type Design } from '@/core/design/design';
 import { sizesLike } from '@/core/sizing/conductorChoice';
 import { stepRating } from '@/core/switching/schemes';
@@ -44,6 +44,6 @@ export function setLength(design: Design, circuit: CircuitAnalysis, wireId: stri
   return updateRecords(design, updates);
 }
 
-export function setCircuit(design: Design, id: string, fields: object): Change {
+export function setCircuit(design: Design, id: string, fields: RecordFields): Change {
   return updateRecords(design, [{ id, set: fields }]);
 }

@@ -3,7 +3,7 @@
 import { Button, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, type RecordFields } from '@/core/design/change';
 import type { Device, Place } from '@/core/design/schema';
 import { LIMITS } from '@/core/design/vocabulary';
 import { joinPlaces, putDevices, removePlace, setPlace } from '@/core/rig/edits';
@@ -213,7 +213,7 @@ const BODY = [
 /** A thing's own reach, size and weight, for what swings by and what lies behind. */
 function BodyFields({ device, commit }: { device: Device; commit: PartProps['commit'] }) {
   const units = useUnits();
-  const set = (fields: object) => commit(`Size ${device.name}`, (design) => updateRecords(design, [{ id: device.id, set: fields }]));
+  const set = (fields: RecordFields) => commit(`Size ${device.name}`, (design) => updateRecords(design, [{ id: device.id, set: fields }]));
   const size = device.sizeMm ?? { lengthMm: 0, widthMm: 0, heightMm: 0 };
   return (
     <Fields>

@@ -123,7 +123,7 @@ describe('a fuse block nearer to the loads', () => {
       updateRecords(far({ circuits: 4, watts: 180, wayMm: 5000 }), [
         { id: 'main', set: { ratingA: 200 } },
         ...analyse(far()).circuits.map(({ protectionId }) => ({ id: protectionId, set: { ratingA: 20 } })),
-        ...['w1', 'w2', 'w3'].map((id) => ({ id, set: { conductor: 'mm2:35' } })),
+        ...['w1', 'w2', 'w3'].map((id) => ({ id, set: { conductor: 'mm2:35' as const } })),
       ]),
     );
     const near = kind(ways(heavy, analyse(heavy).circuits.map(({ id }) => id), 'weight', 4000), 'subBlock')!; // prettier-ignore
