@@ -89,3 +89,20 @@ for (const theme of ['light', 'night'] as const) {
     expect(await seriousIn(page, '[role=dialog]'), 'find').toEqual([]);
   });
 }
+
+test('axe finds nothing serious on the stages at a phone’s, a tablet’s and a large screen’s width', async ({ page, heron }) => {
+  test.setTimeout(150_000);
+  for (const width of [390, 1024, 1920]) {
+    await page.setViewportSize({ width, height: 800 });
+    for (const path of [
+      '/',
+      '/new',
+      '/handbook/glossary',
+      ...['rig', 'loads', 'supply', 'energy', 'circuits'].map((stage) => `/d/${heron}/${stage}`),
+    ]) {
+      await page.goto(path);
+      await expect(page.getByRole('heading').first()).toBeVisible();
+      expect(await seriousIn(page), `${path} at ${width}`).toEqual([]);
+    }
+  }
+});

@@ -259,9 +259,13 @@ test('on the rig Escape leaves a mode, a place outside is asked about, an empty 
   expect(await x('Cab')).toBeLessThan(await x('Galley'));
 });
 
-test('every stage is read at a phone’s width, and nothing runs out of it', async ({ page, heron }) => {
-  await page.setViewportSize({ width: 390, height: 780 });
-  for (const stage of ['rig', 'loads', 'supply', 'energy', 'circuits', 'measure', 'report']) {
+test('every stage is read at a phone’s width and at twice the size of letters, and nothing runs out of it', async ({ page, heron }) => {
+  test.setTimeout(90_000);
+  for (const [width, stage] of [390, 640].flatMap((wide) =>
+    ['rig', 'loads', 'supply', 'energy', 'circuits', 'measure', 'report'].map((name) => [wide, name] as const),
+  )) {
+    // 1280 at 200 % is 640 wide.
+    await page.setViewportSize({ width, height: width === 390 ? 780 : 400 });
     await page.goto(`/d/${heron}/${stage}`);
     await expect(page.getByRole('heading').first()).toBeVisible();
     const over = await page.evaluate(() => {

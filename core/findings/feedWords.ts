@@ -6,7 +6,7 @@ export const FEED_RULES: Record<FeedRule, RuleWords> = {
   'feed.unknown': {
     title: 'Its cable to the battery is not described',
     message: (say) => `${say.name()} charges the battery with up to ${say.amps('amps')}, by a cable of which nothing is known here.`,
-    why: 'Such a cable is fed from both ends and wants its own size and fuses. Describe it with the source, or wire it, and it is judged like the rest.',
+    why: 'Such a cable is fed from both ends and needs its own size and fuses. Describe it with the source, or wire it, and it is judged like the rest.',
   },
   'feed.bareAtBattery': {
     title: 'Charging cable bare at the battery',

@@ -92,7 +92,7 @@ export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
   'battery.hot': {
     title: 'Battery in the heat',
     message: (say) =>
-      `${say.name()} stands in ${say.name(1)}, where it may be ${say.raw('celsius')} °C; it wants at most ${say.raw('mostC')} °C.`,
+      `${say.name()} stands in ${say.name(1)}, where it may be ${say.raw('celsius')} °C; it is made for at most ${say.raw('mostC')} °C.`,
     why: 'Sealed batteries dry out in heat, lithium ones shut off and age. Keep them out of the engine bay. Common practice.',
   },
   'battery.unvented': {

@@ -76,15 +76,15 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
     why: 'The fuse will open in ordinary use.',
   },
   'fuse.continuousLoad': {
-    title: 'Fuse too close to a lasting load',
+    title: 'Fuse too close to a continuous load',
     message: (say) =>
-      `${say.name(1)}: ${say.amps('continuousA')} for hours wants a fuse of ${say.amps('leastA')} or more; this one is ${say.rating('ratingA')}.`,
+      `${say.name(1)}: ${say.amps('continuousA')} for hours needs a fuse of at least ${say.amps('leastA')}; this one is ${say.rating('ratingA')}.`,
     why: 'A fuse run for hours above 80 % of its rating ages, heats its clips and opens for no fault. The 80 % rule comes from the NEC.',
   },
   'fuse.feederBelow': {
     title: 'Feeder’s fuse smaller than what it feeds',
     message: (say) =>
-      `${say.name()}: ${say.amps('peakA')} can flow at once and ${say.amps('continuousA')} for hours, which wants ${say.amps('leastA')}; it is ${say.rating('ratingA')}.`,
+      `${say.name()}: ${say.amps('peakA')} can flow at once and ${say.amps('continuousA')} for hours, which needs ${say.amps('leastA')}; it is ${say.rating('ratingA')}.`,
     why: 'It opens in ordinary use and takes everything behind it down, where the fuses of the circuits see nothing wrong.',
   },
   'fuse.aboveDevice': {

@@ -5,7 +5,7 @@ import styles from './Margins.module.css';
 const WORDS: Record<Margin['limit'], string> = {
   ampacity: 'Current against the wire',
   fuseByWire: 'Fuse against the wire',
-  continuous: '125 % of lasting load against the fuse',
+  continuous: '125 % of continuous load against the fuse',
   drop: 'Drop against its target',
   endClearing: 'Times the rating in a short at the far end',
   breaking: 'Dead short against what its chain breaks',
@@ -26,7 +26,7 @@ export function Margins({ margins }: { margins: readonly Margin[] }) {
             </td>
             <td className="reading">
               {limit === 'endClearing'
-                ? `${inUnit(of, unit)}, wants ${inUnit(used, unit)}`
+                ? `${inUnit(of, unit)}, needs ${inUnit(used, unit)}`
                 : `${inUnit(used, unit)} of ${inUnit(of, unit)}`}
             </td>
           </tr>

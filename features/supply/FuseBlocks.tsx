@@ -37,6 +37,7 @@ export function FuseBlocks() {
   const circuits = useDesign(({ analysis }) => analysis.circuits);
   const design = useDesign((state) => state.design);
   const [dragged, setDragged] = useState<string | null>(null);
+  const [over, setOver] = useState<string | null>(null);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, {
@@ -53,10 +54,10 @@ export function FuseBlocks() {
         : `Take ${nameOf(design, protectionId)} out`,
       (now) => mountFuse(now, protectionId, mount),
     );
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
+  const onDragEnd = ({ active, over: under }: DragEndEvent) => {
     setDragged(null);
-    if (!over) return;
-    const [blockId, slot] = String(over.id).split('/');
+    if (!under) return;
+    const [blockId, slot] = String(under.id).split('/');
     place(String(active.id), blockId === 'tray' ? null : { blockId: blockId!, slot: Number(slot) });
   };
   return (
@@ -66,6 +67,7 @@ export function FuseBlocks() {
       collisionDetection={slotUnder}
       autoScroll={SCROLL_AT_EDGE}
       onDragStart={({ active }) => setDragged(String(active.id))}
+      onDragOver={({ over: under }) => setOver(under && String(under.id))}
       onDragEnd={onDragEnd}
       onDragCancel={() => setDragged(null)}
       accessibility={{
@@ -84,7 +86,14 @@ export function FuseBlocks() {
         <Block key={block.id} block={block} />
       ))}
       <Tray unplaced={unplaced} onPlace={place} />
-      <DragOverlay dropAnimation={null}>{dragged && <span className={styles.lifted}>{nameOf(design, dragged)}</span>}</DragOverlay>
+      <DragOverlay dropAnimation={null}>
+        {dragged && (
+          <span className={styles.lifted}>
+            {nameOf(design, dragged)}
+            {over && <small aria-hidden>{placeWords(design, dragged, over)}</small>}
+          </span>
+        )}
+      </DragOverlay>
     </DndContext>
   );
 }
