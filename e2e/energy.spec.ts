@@ -98,6 +98,8 @@ test('hours are painted on a load’s day, wiped again, and undone', async ({ pa
   await page.goto(`/d/${pip}/energy`);
   const bands = page.getByRole('region', { name: 'When each load runs' });
   const when = bands.getByRole('textbox', { name: 'When Water pump runs' });
+  // What is above grows once the days have been lived through.
+  await expect(page.getByRole('region', { name: 'The days' })).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
   await when.scrollIntoViewIfNeeded();
   await expect(when).toHaveValue('');
   const field = (await when.boundingBox())!;

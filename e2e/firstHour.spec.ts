@@ -325,3 +325,27 @@ test('what an older page left and nobody can read stops nothing: it is set aside
   await expect(page.getByRole('gridcell', { name: 'Compressor fridge', exact: true })).toBeVisible();
   await expect(notice).toHaveCount(0);
 });
+
+test('letters typed into any field of any stage are text: no command, no other page', async ({ page, heron }) => {
+  test.setTimeout(120_000);
+  let fields = 0;
+  for (const stage of ['rig', 'loads', 'supply', 'energy', 'circuits']) {
+    await page.goto(`/d/${heron}/${stage}`);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    const inputs = page
+      .locator('main')
+      .locator('input:not([type=radio], [type=checkbox], [type=file]), textarea')
+      .and(page.locator(':visible'));
+    const count = Math.min(6, await inputs.count());
+    for (let at = 0; at < count; at++) {
+      const field = inputs.nth(at);
+      await field.focus();
+      await page.keyboard.type('f?gh/jo');
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+      expect(page.url()).toContain(`/${heron}/${stage}`);
+      await page.keyboard.press('Escape');
+      fields += 1;
+    }
+  }
+  expect(fields).toBeGreaterThan(14);
+});

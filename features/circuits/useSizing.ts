@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { useDesign } from '@/features/design/DesignProvider';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import type { SizingAnswer, SizingNews, SizingQuestion } from '@/workers/sizing';
 
 interface Sizing {
@@ -10,6 +10,7 @@ interface Sizing {
 
 /** Asks the sizing worker about the design as it stands, afresh whenever design or question change; the work under way is ended then. */
 export function useSizing(question: SizingQuestion | null): Sizing {
+  const store = useDesignStore();
   const design = useDesign((state) => state.design);
   const key = JSON.stringify(question);
   const [state, setState] = useState<Sizing & { of: unknown; key: string }>({ of: null, key: '', done: 0, answer: null });
@@ -19,8 +20,12 @@ export function useSizing(question: SizingQuestion | null): Sizing {
     const worker = new Worker(new URL('../../workers/sizing.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<SizingNews>) =>
       setState({ of: design, key, ...('done' in data ? { done: data.done, answer: null } : { done: 1, answer: data }) });
+    worker.onerror = () => {
+      worker.terminate();
+      store.report('The proposal failed: nothing was changed. Close it and ask again, for fewer circuits if it fails again.');
+    };
     worker.postMessage({ ...asked, records: Array.from(design.records.values()) });
     return () => worker.terminate();
-  }, [design, key]);
+  }, [design, key, store]);
   return state.of === design && state.key === key ? state : { done: 0, answer: null };
 }

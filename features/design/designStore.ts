@@ -70,6 +70,8 @@ export interface DesignStore extends StoreApi<DesignState> {
   resolveConflict(keep: 'mine' | 'theirs'): void;
   /** Takes what was found in the solved network, in place of what was found before. */
   foundInNetwork(found: readonly Finding[]): void;
+  /** Tells the person that something failed which is no edit. */
+  report(problem: string): void;
   dismissProblem(): void;
   markGone(): void;
   /** For a page about to close: commits the edit in progress and keeps what is unsent for the next page of this tab. */
@@ -328,6 +330,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       outbox.dropAside(open.id);
       api.setState({ aside: false });
     },
+    report: (problem) => api.setState({ problem }),
     dismissProblem: () => api.setState({ problem: null }),
     async resume() {
       pending = [...(await readable(open.id, outbox.take(open.id))), ...pending];

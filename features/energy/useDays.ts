@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Design } from '@/core/design/design';
 import type { DaysAnswer, DaysQuestion } from '@/core/energy/questions';
-import { useDesign } from '@/features/design/DesignProvider';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 
 type Asked = DaysQuestion extends infer Q ? (Q extends DaysQuestion ? Omit<Q, 'records'> : never) : never;
 export type Answered = Exclude<DaysAnswer, { done: number }>;
@@ -29,6 +29,7 @@ interface Days {
 
 /** Asks the worker about the design's days: by itself after every change when `eager`, else when told to. */
 export function useDays(question: Asked | null, eager: boolean): Days {
+  const store = useDesignStore();
   const design = useDesign((state) => state.design);
   const key = JSON.stringify(question);
   const worker = useRef<Worker | null>(null);
@@ -58,8 +59,14 @@ export function useDays(question: Asked | null, eager: boolean): Days {
       setState({ answer: data, of: design, key, done: null });
       stop();
     };
+    next.onerror = () => {
+      stop();
+      setStopped(true);
+      setState((now) => ({ ...now, done: null }));
+      store.report('The days could not be worked out: what is shown is of before. Ask again.');
+    };
     next.postMessage({ ...asked, records: Array.from(design.records.values()) });
-  }, [design, key, stop]);
+  }, [design, key, stop, store]);
   const cancel = useCallback(() => {
     stop();
     setStopped(true);

@@ -27,6 +27,10 @@ const LoadDetails = dynamic(() => import('./LoadDetails').then(({ LoadDetails: d
 const BudgetView = dynamic(() => import('./BudgetView').then(({ BudgetView: view }) => view), { ssr: false });
 const ZonesDialog = dynamic(() => import('./ZonesDialog').then(({ ZonesDialog: dialog }) => dialog), { ssr: false });
 
+const LoadsDay = dynamic(() => import('./LoadsDay').then(({ LoadsDay: day }) => day), { ssr: false });
+/** Lines of a list that leave half of a usual screen. */
+const SHORT_LIST = 11;
+
 /** Stage Loads: everything that draws current, rated and measured, and how long it runs. */
 export function LoadsStage() {
   const { units, nominalV } = useDesign(({ analysis }) => analysis.index.settings);
@@ -57,6 +61,7 @@ export function LoadsStage() {
   const grid = useRef<GridHandle>(null);
 
   useHashTarget(useCallback((loadId: string) => grid.current?.show(loadId), []));
+  const isShort = groups.reduce((sum, { rows }) => sum + 1 + rows.length, 0) <= SHORT_LIST;
   const isEmpty = groups.every(({ rows }) => rows.length === 0);
 
   return (
@@ -78,6 +83,7 @@ export function LoadsStage() {
       ) : (
         <>
           {shown === 'list' && <Grid ref={grid} label="Loads" columns={columns} groups={groups} actions={actions} footer={addLoad} />}
+          {shown === 'list' && isShort && <LoadsDay />}
           {shown === 'budget' && <BudgetView onOpen={setOpen} />}
         </>
       )}

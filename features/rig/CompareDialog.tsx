@@ -111,6 +111,10 @@ function useTrials(deviceId: string): { done: number; trials: PlaceTrial[] | nul
   useEffect(() => {
     const worker = new Worker(new URL('../../workers/placing.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<PlacingNews>) => ('trials' in data ? setTrials(data.trials) : setDone(data.done));
+    worker.onerror = () => {
+      worker.terminate();
+      store.report('The places could not be compared: nothing was changed. Close it and ask again.');
+    };
     worker.postMessage({ records: Array.from(store.getState().design.records.values()), deviceId });
     return () => worker.terminate();
   }, [deviceId, store]);

@@ -21,6 +21,13 @@ export function useNetworkFindings(): void {
       worker.current.onmessage = ({ data }: MessageEvent<{ job: number; findings: Finding[] }>) => {
         if (data.job === job.current) store.foundInNetwork(data.findings);
       };
+      worker.current.onerror = () => {
+        worker.current?.terminate();
+        worker.current = null;
+        store.report(
+          'The network and the days could not be searched: findings from them are those of before. They are searched again at the next change.',
+        );
+      };
       worker.current.postMessage({ job: mine, records: Array.from(design.records.values()) });
     }, REST_MS);
     return () => clearTimeout(timer);
