@@ -81,6 +81,10 @@ test('a copy made while the store is open is whole by itself, where the store’
   for (let number = 0; number < 40; number++) await database.insert(table.design).values(row(`d${number}`));
   expect(await backup(url('live.db'), at('copies/one.db'))).toMatchObject({ designs: 40 });
   await expect(backup(url('live.db'), at('copies/one.db'))).rejects.toThrow(/is there already/);
+  // One cut off half way is no copy, and stands in nobody's way.
+  writeFileSync(at('copies/two.db.part'), 'half');
+  expect(await backup(url('live.db'), at('copies/two.db'))).toMatchObject({ designs: 40 });
+  expect(readdirSync(at('copies')).sort()).toEqual(['one.db', 'two.db']);
   copyFileSync(at('live.db'), at('bare.db'));
   const bare = createClient({ url: url('bare.db') });
   const inBare = await bare.execute('SELECT count(*) FROM design').then(

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { createClient } from '@libsql/client';
 import { fileOf, openDatabase, refuseDamaged } from './client';
@@ -22,13 +22,18 @@ export async function backup(url: string, to: string): Promise<Holding> {
   if (from === null) throw new StoreError(`${url} is on another server: take its copies there`);
   if (!existsSync(from)) throw new StoreError(`${from} is not there: there is nothing to copy yet`);
   if (existsSync(to)) throw new StoreError(`${to} is there already: name another file`);
+  // Under another name until it is whole: one cut off half way must not pass for a copy.
+  const part = `${to}.part`;
   const client = createClient({ url, timeout: 5000 });
   try {
     mkdirSync(path.dirname(path.resolve(to)), { recursive: true });
-    await client.execute({ sql: 'VACUUM INTO ?', args: [to] });
-    return await holdingOf(to);
+    rmSync(part, { force: true });
+    await client.execute({ sql: 'VACUUM INTO ?', args: [part] });
+    const holding = await holdingOf(part);
+    renameSync(part, to);
+    return holding;
   } catch (error) {
-    rmSync(to, { force: true });
+    rmSync(part, { force: true });
     throw storeErrorOf(error, to);
   } finally {
     client.close();
