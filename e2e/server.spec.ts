@@ -1,5 +1,5 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test } from './fixtures';
@@ -11,6 +11,11 @@ test('pages carry a strict content policy and no word of the server', async ({ r
   expect(policy).not.toMatch(/script-src[^;]*unsafe/);
   expect(headers['x-powered-by']).toBeUndefined();
   expect(headers['x-content-type-options']).toBe('nosniff');
+  expect(headers['cross-origin-opener-policy']).toBe('same-origin');
+  expect(headers['cross-origin-resource-policy']).toBe('same-origin');
+  expect(headers['permissions-policy']).toContain('camera=()');
+  expect((await request.get('/api/designs')).headers()['cache-control']).toBe('no-store');
+  expect((await request.get('/d/%E0%A4%A/loads')).status()).toBe(400);
 });
 
 test('the server answers to its own names alone: a name rebound to this machine gets a plain refusal, and no design', async ({
@@ -88,6 +93,28 @@ interface PlainRecord {
   type: string;
   [field: string]: unknown;
 }
+
+test('what stands in the way of a start is said in a line before any address, and the status is 2', ({ baseURL }) => {
+  test.setTimeout(60_000);
+  const folder = mkdtempSync(path.join(tmpdir(), 'vine-knot-start-'));
+  writeFileSync(path.join(folder, 'letter.db'), 'Dear reader, '.repeat(2000));
+  const own = { PORT: '3391', DATABASE_URL: path.join(folder, 'designs.db') };
+  for (const [env, why] of [
+    [{ PORT: '99999' }, /PORT is 99999; it is a number from 1 to 65535/],
+    [{ PORT: new URL(baseURL!).port }, /^Port \d+ is taken on 127\.0\.0\.1/],
+    [{ HOST: '203.0.113.7' }, /no address of this machine/],
+    [{ DATABASE_URL: path.join(folder, 'letter.db') }, /letter\.db is not a database/],
+    [{ DATABASE_URL: 'file:' }, /names no file/],
+  ] as const) {
+    const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/start.mjs'], {
+      env: { ...process.env, ...own, ...env },
+      encoding: 'utf8',
+      timeout: 20_000,
+    });
+    expect([status, stderr]).toEqual([2, expect.stringMatching(why)]);
+    expect(stdout).not.toContain('http://');
+  }
+});
 
 async function startServer(port: number, database: string): Promise<ChildProcess> {
   const next = path.join('node_modules', 'next', 'dist', 'bin', 'next');
