@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import styles from './Fields.module.css';
+import { Prose } from './Prose';
 
 /** Labelled fields one under another, their labels in a column. */
 export function Fields({ children }: { children: ReactNode }) {
@@ -10,7 +11,9 @@ export function Fields({ children }: { children: ReactNode }) {
 export function Field({ label, children }: { label: string; children: ReactNode }) {
   return (
     <>
-      <dt>{label}</dt>
+      <dt>
+        <Prose text={label} />
+      </dt>
       <dd>{children}</dd>
     </>
   );

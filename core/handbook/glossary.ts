@@ -64,6 +64,7 @@ export const GLOSSARY: readonly GlossaryTerm[] = [
   },
   {
     term: 'Depth of discharge',
+    also: ['usable depth'],
     unit: '%',
     meaning: 'How much of a battery’s capacity has been drawn. Usual limits: half for lead-acid, four fifths for lithium.',
     page: 'batteries',

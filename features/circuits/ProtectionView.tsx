@@ -9,6 +9,7 @@ import { wordFinding } from '@/core/findings/wording';
 import { endVerdict } from '@/core/sizing/coordination';
 import { formatNumber, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { Prose } from '@/ui/Prose';
 import { Verdict } from '@/ui/Verdict';
 import { TimeCurrentChart } from './TimeCurrentChart';
 import styles from './ProtectionView.module.css';
@@ -35,13 +36,13 @@ export function ProtectionView() {
               <th scope="col">From the battery outwards</th>
               <th scope="col">Rating</th>
               <th scope="col" title="Greatest prospective short-circuit current right at it, against what it is made to break">
-                Short-circuit current of breaking capacity
+                <Prose text="Short-circuit current of breaking capacity" />
               </th>
               <th scope="col" title="Least prospective short-circuit current at the far end of what it guards, as a multiple of its rating">
                 Far-end short
               </th>
               <th scope="col" title="Up to which current it is certain to open before the one ahead">
-                Selective with the one ahead
+                <Prose text="Selective with the one ahead" />
               </th>
             </tr>
           </thead>

@@ -7,6 +7,7 @@ import type { Battery } from '@/core/design/schema';
 import { CHEMISTRIES, LIMITS, SETTINGS_ID } from '@/core/design/vocabulary';
 import { formatAmpHours, formatHours, formatNumber } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { Prose } from '@/ui/Prose';
 import { QuantityField } from '@/ui/QuantityField';
 import { BatteryMore } from './BatteryMore';
 import styles from './Supply.module.css';
@@ -82,7 +83,9 @@ export function BatteryCard() {
             {...field((count) => ({ count: Math.round(count) }))}
           />
         </dd>
-        <dt>Usable depth</dt>
+        <dt>
+          <Prose text="Usable depth" />
+        </dt>
         <dd>
           <QuantityField
             label="Usable depth"
@@ -97,7 +100,9 @@ export function BatteryCard() {
             {battery.usableDepthPercent === null ? 'usual for this kind' : `usual ${facts.usableDepthPercent} %`}
           </span>
         </dd>
-        <dt>Peukert exponent</dt>
+        <dt>
+          <Prose text="Peukert exponent" />
+        </dt>
         <dd>
           <QuantityField
             label="Peukert exponent"

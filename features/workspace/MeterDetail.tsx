@@ -5,6 +5,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import type { Analysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
 import { formatAmpHours, formatAmps, formatHours, formatPercent, formatRating, formatVolts, formatWattHours } from '@/core/units/quantity';
+import { Prose } from '@/ui/Prose';
 import styles from './MeterDetail.module.css';
 
 export type MeterId = 'connected' | 'together' | 'energy' | 'runtime' | 'drop' | 'main';
@@ -25,7 +26,9 @@ export function MeterDetail({ id, onLeave }: { id: MeterId; onLeave(): void }) {
   return (
     <div className={styles.detail}>
       <h3>{title}</h3>
-      <p>{explain}</p>
+      <p>
+        <Prose text={explain} />
+      </p>
       <table>
         <tbody>
           {rows.slice(0, MOST_ROWS).map(({ name, value, href }, at) => (
