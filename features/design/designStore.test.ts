@@ -154,6 +154,31 @@ test('who changed another field of the same record, or to the same value, is no 
   expect(shown(same)).toBe(38);
 });
 
+test('news of another field that comes while an edit is on its way is no conflict either', async () => {
+  const renamed = { ...zone(30), name: 'Saloon' } as DesignRecord;
+  const answers: ((reply: object) => void)[] = [];
+  const sent: { changeId: string; change: object }[] = [];
+  globalThis.fetch = (async (_url: unknown, options?: { body?: unknown }) => {
+    sent.push(JSON.parse(String(options?.body)));
+    const reply = await new Promise<object>((resolve) => answers.push(resolve));
+    return { ok: !('error' in reply), status: 'error' in reply ? 409 : 200, json: async () => reply };
+  }) as unknown as typeof fetch;
+  const store = open();
+  store.commit('Warmer', warmer(38));
+  await settled();
+  const [news] = heard(zone(30), renamed);
+  store.receive({ ...news!, kind: 'edit', history });
+  answers[0]!(conflictWith(renamed));
+  await settled();
+  expect(store.getState().conflict).toBeNull();
+  expect(sent[1]).toMatchObject({ change: { updated: [{ from: renamed, to: { ...renamed, ambientC: 38 } }] } });
+  expect(sent[1]!.changeId).not.toBe(sent[0]!.changeId);
+  answers[1]!(taken(3));
+  await settled();
+  expect(store.getState().saveState).toBe('saved');
+  expect(shown(store)).toBe(38);
+});
+
 test('an edit that makes the server fail is set aside after three tries, and those behind it go on', async () => {
   const kept = new Map<string, string>();
   const localStorage = {

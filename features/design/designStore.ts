@@ -197,7 +197,9 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     try {
       while (pending.length > 0) {
         const edit = pending[0]!;
-        const result = await sendChange(open.id, revision, edit);
+        // As it is now: news on the way may make it another change, with an id of its own.
+        const sent = { ...edit };
+        const result = await sendChange(open.id, revision, sent);
         if (result.kind === 'behind' || result.kind === 'gone') {
           outbox.write(open.id, pending);
           api.setState(result.kind === 'gone' ? { gone: true } : { saveState: 'behind' });
@@ -230,10 +232,10 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
           if (result.committed.missed.length > 0) showBase(news);
           else api.setState(news);
         } else if (result.kind === 'conflict') {
-          const again = rebased(base(), edit.change);
+          const again = rebased(base(), sent.change);
           // One that still would not fit as it is must be chosen about, not sent for ever.
-          if (again === null || sameRecord(again, edit.change) || !fits(base(), again))
-            showBase({ conflict: { mine: edit, current: result.current } });
+          if (again === null || sameRecord(again, sent.change) || !fits(base(), again))
+            showBase({ conflict: { mine: sent, current: result.current } });
           else {
             // Both changed other things, or the same to the same end: nobody need choose.
             if (!isEmpty(again)) pending = [{ changeId: nanoid(), label: edit.label, change: again }, ...pending];
