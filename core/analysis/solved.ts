@@ -34,8 +34,8 @@ export function solveDesign(analysis: Analysis, choice: StateChoice): SolvedDesi
   }
 }
 
-/** Circuits over their target in the solved network with everything on. */
-export function overWhenSolved(analysis: Analysis): Set<string> {
+/** Circuits over their target in the solved network with everything on, each with what it loses, V. */
+export function overWhenSolved(analysis: Analysis): Map<string, number> {
   const solved = solveDesign(analysis, { kind: 'allOn' });
-  return solved instanceof NetworkError ? new Set() : overAsWired(analysis, solved.drops);
+  return solved instanceof NetworkError ? new Map() : overAsWired(analysis, solved.drops);
 }

@@ -45,10 +45,13 @@ function homeOf({ return: tree }: Analysis['wiring'], { devices }: DesignIndex, 
   return { deviceId: loadId, terminal: 'minus' };
 }
 
-/** Circuits that lose more than their target as they are wired, everything on. None where the network gives no answer. */
-export function overAsWired(analysis: Analysis, drops: ReadonlyMap<string, WiredDrop>): Set<string> {
-  return new Set(
-    analysis.circuits.flatMap(({ id, targetPercent }) => (isOver(drops.get(id)?.dropPercent ?? 0, targetPercent, 1) ? [id] : [])),
+/** Circuits that lose more than their target as they are wired, everything on, each with what it loses, V. None where the network gives no answer. */
+export function overAsWired(analysis: Analysis, drops: ReadonlyMap<string, WiredDrop>): Map<string, number> {
+  return new Map(
+    analysis.circuits.flatMap(({ id, targetPercent }): [string, number][] => {
+      const drop = drops.get(id);
+      return drop && isOver(drop.dropPercent, targetPercent, 1) ? [[id, drop.dropV]] : [];
+    }),
   );
 }
 

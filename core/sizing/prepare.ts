@@ -202,7 +202,7 @@ function shrunk(analysis: Analysis, protectionId: string): { analysis: Analysis;
       if (thinner.length === 0) return null;
       const sets = [{ id: fuse.id, set: { ratingA } }, ...thinner.map(({ wire }) => ({ id: wire.id, set: { conductor } }))];
       const tried = analyse(applyUnchecked(analysis.design, updateRecords(analysis.design, sets)), analysis);
-      if (openKeys(tried.findings).every((key) => known.has(key)) && Array.from(overWhenSolved(tried)).every((id) => lossy.has(id)))
+      if (openKeys(tried.findings).every((key) => known.has(key)) && Array.from(overWhenSolved(tried).keys()).every((id) => lossy.has(id)))
         return { analysis: tried, did: `${formatConductor(conductor)} and ${formatRating(ratingA)}, as much as it carries now` };
     }
   }

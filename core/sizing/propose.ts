@@ -211,6 +211,10 @@ function sizeAll(
     for (const search of lossy) {
       search.byFormula ??= search.at;
       refuse(search, 'drop', true);
+      // Thicker wires of its own take away their own part alone; least drop began with the thickest.
+      const { cableDropV, sharedDropV, targetPercent } = tried.circuits.find(({ id }) => id === search.circuit.id)!;
+      const elsewhereV = over.get(search.circuit.id)! - (cableDropV - sharedDropV);
+      if (measure === 'drop' || elsewhereV > (targetPercent / 100) * start.index.settings.nominalV) search.at = search.candidates.length;
     }
     if (lossy.length === 0) break;
   }
