@@ -144,13 +144,18 @@ test('undo waits for the edit just made, and takes that one back', async () => {
   expect((await readDesign(id)).design.records.get(zones[0]!)).toMatchObject({ ambientC: 42 });
 });
 
+/** Two tabs on one fresh design, and a change of its first zone. */
+async function twoTabs() {
+  const id = await createDesign(Array.from(start.records.values()));
+  const open = { ...(await openDesign(id)), history: await historyAt(id, 1) };
+  const set = (fields: object) => (design: Design) => updateRecords(design, [{ id: zones[0]!, set: fields }]);
+  return { id, first: createDesignStore(open), second: createDesignStore(open), set };
+}
+
 test('of two who changed the same thing the second chooses, and either choice is what both then have', async () => {
   network(['arrives']);
   for (const choice of ['mine', 'theirs'] as const) {
-    const id = await createDesign(Array.from(start.records.values()));
-    const open = { ...(await openDesign(id)), history: await historyAt(id, 1) };
-    const [first, second] = [createDesignStore(open), createDesignStore(open)];
-    const set = (fields: object) => (design: Design) => updateRecords(design, [{ id: zones[0]!, set: fields }]);
+    const { id, first, second, set } = await twoTabs();
     first.commit('Warmer', set({ ambientC: 44 }));
     await untilSaved([first]);
     second.commit('Name it', set({ name: 'Bunk', ambientC: 46 }));
@@ -167,10 +172,7 @@ test('of two who changed the same thing the second chooses, and either choice is
 
 test('of two who changed different fields of the same thing nobody need choose: both stand', async () => {
   network(['arrives']);
-  const id = await createDesign(Array.from(start.records.values()));
-  const open = { ...(await openDesign(id)), history: await historyAt(id, 1) };
-  const [first, second] = [createDesignStore(open), createDesignStore(open)];
-  const set = (fields: object) => (design: Design) => updateRecords(design, [{ id: zones[0]!, set: fields }]);
+  const { id, first, second, set } = await twoTabs();
   first.commit('Warmer', set({ ambientC: 44 }));
   await untilSaved([first]);
   second.commit('Name it', set({ name: 'Bunk' }));

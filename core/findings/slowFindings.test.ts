@@ -8,7 +8,8 @@ import { forecast } from '../energy/forecast';
 import { prepareTrip } from '../energy/trip';
 import { FORECAST_DRAWS, FORECAST_SEED } from '../energy/usualQuestions';
 import { pricesOf } from '../sizing/prices';
-import { propose } from '../sizing/propose';
+import { findingsOf, propose } from '../sizing/propose';
+import { MEASURES } from '../sizing/proposal';
 import { findInDays } from './dayRules';
 import { findInNetwork } from './networkRules';
 import { soundRemedies } from './soundRemedies';
@@ -82,4 +83,24 @@ test('what loses too much as wired is mended by its remedy, and not left by a pr
   const proposal = propose(before, { circuitIds: null, measure: 'cost', prices: pricesOf(before.index.settings) })!;
   expect(asWired(analyse(applyChange(before.design, proposal.change)))).toEqual([]);
   expect(proposal.circuits[0]).toMatchObject({ governedBy: 'drop', stuck: false });
+});
+
+test('a circuit that keeps its rules and that no wire of its own can bring under its target as wired stays as it is, never thinner', () => {
+  const build = rig();
+  // 3 A over 2 x 11.4 m of 2.5 mm² in the main cables (7.98 mΩ/m, IEC 60228) is 0.55 V of the 0.6; a 3 A blade (about 40 mΩ) takes the rest.
+  build.supply({ mainA: 30, cable: 'mm2:2.5', outMm: 11_400 });
+  build.slot('fuse', 1, 5);
+  build.add({ id: 'sw', kind: 'switch', ratingA: 10 });
+  build.load(36, 'resistive', 0, { id: 'lamp' });
+  build.wire('fuse.out', 'sw.in', 300, 'mm2:6');
+  build.wire('sw.out', 'lamp.plus', 300, 'mm2:6');
+  build.wire('lamp.minus', 'bar.bar', 600, 'mm2:6', 'return');
+  build.circuit('lamp', 1, 'fuse');
+  const before = analyse(build.design());
+  expect(findingsOf(before, 'circuit_lamp')).toEqual([]);
+  expect(asWired(before)).toHaveLength(1);
+  for (const measure of MEASURES) {
+    const { circuits } = propose(before, { circuitIds: ['circuit_lamp'], measure, prices: pricesOf(before.index.settings) })!;
+    expect(circuits).toMatchObject([{ after: { conductor: 'mm2:6', ratingA: 5 }, stuck: true }]);
+  }
 });

@@ -59,7 +59,9 @@ interface Search {
   at: number;
   /** Why each conductor was refused, by the fuse tried on it. */
   refused: Map<ConductorSize, Map<number, ProposalGovernor>>;
-  /** As it is, when that keeps every rule: what must be beaten. */
+  /** Whether it keeps every rule as it is, though it may lose too much as wired: then nothing but a better pair takes its place. */
+  keepsRules: boolean;
+  /** As it is, when that keeps its target as wired too: what must be beaten. */
   asItIs: number | null;
   /** Pairs that broke nothing but the drop. */
   onlyDrop: number[];
@@ -173,8 +175,8 @@ function sizeAll(
   const overBefore = overWhenSolved(start);
   const valueOf = (circuit: CircuitAnalysis, conductor: ConductorSize) => valueAt(start, circuit, conductor, measure, prices);
   const searches = wanted.map((circuit): Search => {
-    const broken = findingsOf(start, circuit.id);
-    const asItIs = broken.length > 0 || overBefore.has(circuit.id) ? null : currentValue(start, circuit, measure, prices);
+    const keepsRules = findingsOf(start, circuit.id).length === 0;
+    const asItIs = keepsRules && !overBefore.has(circuit.id) ? currentValue(start, circuit, measure, prices) : null;
     const candidates = candidatesOf(start, circuit, measure)
       .map(({ conductor, ratingA }) => ({ conductor, ratingA, value: valueOf(circuit, conductor) }))
       .filter(({ value }) => asItIs === null || value < asItIs - 1e-9)
@@ -182,7 +184,7 @@ function sizeAll(
         (a, b) =>
           a.value - b.value || Number(b.ratingA === circuit.ratingA) - Number(a.ratingA === circuit.ratingA) || a.ratingA - b.ratingA,
       );
-    return { circuit, candidates, at: 0, refused: new Map(), asItIs, onlyDrop: [], byFormula: null };
+    return { circuit, candidates, at: 0, refused: new Map(), keepsRules, asItIs, onlyDrop: [], byFormula: null };
   });
   const neighbours = neighbourWatch(
     start,
@@ -219,7 +221,7 @@ function sizeAll(
     if (lossy.length === 0) break;
   }
   const exhausted = searches.filter(({ at, candidates }) => at >= candidates.length);
-  for (const search of exhausted.filter(({ asItIs }) => asItIs === null))
+  for (const search of exhausted.filter(({ keepsRules }) => !keepsRules))
     search.at = search.byFormula ?? allButDrop(search, findingsOf(start, search.circuit.id)) ?? search.at;
   if (exhausted.some(({ at, candidates }) => at < candidates.length)) {
     const safe = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);

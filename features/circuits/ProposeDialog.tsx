@@ -168,7 +168,7 @@ function Outcome({ proposal, measure }: { proposal: Proposal; measure: Measure }
                 <td>
                   {stuck
                     ? before.conductor === after.conductor && before.ratingA === after.ratingA
-                      ? 'nothing fits'
+                      ? 'no size keeps every rule'
                       : 'safe; drop still over'
                     : GOVERNORS[governedBy]}
                 </td>

@@ -1,13 +1,11 @@
 'use client';
 
-import { Alert, Button, Segmented, Select } from 'antd';
-import { useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { Segmented, Select } from 'antd';
+import { useState } from 'react';
 import { COPY_PARTS, type CopyPart } from '@/core/switching/copyParts';
 import { NameInput, nameProblem } from '@/ui/NameInput';
+import { BeginForm } from './BeginForm';
 import { Question } from './Question';
-import { Refused, request } from './requests';
-import styles from './NewDesign.module.css';
 
 const PART_WORDS: Record<CopyPart, string> = {
   all: 'all of it',
@@ -29,7 +27,7 @@ export function CopyOf({ designs }: { designs: { id: string; name: string }[] })
   const [name, setName] = useState('');
   const usual = `${designs.find(({ id }) => id === copyOf)!.name} (copy)`;
   return (
-    <Begin body={{ copyOf, part, name: name.trim() || usual }} stage="loads">
+    <BeginForm body={{ copyOf, part, name: name.trim() || usual }} stage="loads" why={nameProblem(name)}>
       <Question title="Which one?">
         <Select
           aria-label="Design to begin from"
@@ -51,7 +49,7 @@ export function CopyOf({ designs }: { designs: { id: string; name: string }[] })
       <Question title="What is it called?">
         <NameInput label="Name" size="middle" placeholder={usual} value={name} onChange={setName} />
       </Question>
-    </Begin>
+    </BeginForm>
   );
 }
 
@@ -69,7 +67,7 @@ export function Example() {
   const [example, setExample] = useState<(typeof EXAMPLES)[number]['value']>('pip');
   const { label, why } = EXAMPLES.find(({ value }) => value === example)!;
   return (
-    <Begin body={{ example, name: `${label.split(',')[0]} (example)` }} stage="circuits">
+    <BeginForm body={{ example, name: `${label.split(',')[0]} (example)` }} stage="circuits">
       <Question title="Which one?" why={why}>
         <Segmented
           aria-label="Example"
@@ -78,39 +76,6 @@ export function Example() {
           options={EXAMPLES.map(({ value, label: words }) => ({ value, label: words }))}
         />
       </Question>
-    </Begin>
-  );
-}
-
-function Begin({ body, stage, children }: { body: Record<string, string> & { name: string }; stage: string; children: ReactNode }) {
-  const router = useRouter();
-  const [problem, setProblem] = useState<Refused | null>(null);
-  const [sending, setSending] = useState(false);
-  const start = async () => {
-    setSending(true);
-    try {
-      const { id } = await request<{ id: string }>('POST', '/api/designs', body);
-      router.push(`/d/${id}/${stage}`);
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      setProblem(error);
-      setSending(false);
-    }
-  };
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void start();
-      }}
-    >
-      {children}
-      {problem && <Alert type="error" showIcon title={problem.message} description={problem.reasons.join('; ')} />}
-      <div className={styles.inline}>
-        <Button type="primary" htmlType="submit" loading={sending} disabled={nameProblem(body.name) !== null}>
-          Begin with it
-        </Button>
-      </div>
-    </form>
+    </BeginForm>
   );
 }

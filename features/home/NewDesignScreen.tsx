@@ -1,8 +1,7 @@
 'use client';
 
-import { Alert, Button, Input, Segmented, Select } from 'antd';
+import { Input, Segmented, Select } from 'antd';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { USUAL_ZONES, type NewDesign } from '@/core/design/newDesign';
@@ -11,9 +10,9 @@ import { PRACTICE_WORDS } from '@/features/supply/practice';
 import { QuantityField } from '@/ui/QuantityField';
 import { NameInput, nameProblem } from '@/ui/NameInput';
 import { keepList } from '@/features/loads/keptList';
+import { BeginForm } from './BeginForm';
 import { CopyOf, Example } from './BeginFrom';
 import { Question } from './Question';
-import { Refused, request } from './requests';
 import { VEHICLE_WORDS } from './words';
 import styles from './NewDesign.module.css';
 
@@ -46,7 +45,6 @@ export function NewDesignScreen({ designs }: { designs: { id: string; name: stri
 }
 
 function Questions() {
-  const router = useRouter();
   const [list, setList] = useState('');
   const [answers, setAnswers] = useState<NewDesign>({
     name: '',
@@ -57,32 +55,17 @@ function Questions() {
     standard: 'iso-small-craft',
     defaultReturn: 'dedicated',
   });
-  const [problem, setProblem] = useState<Refused | null>(null);
-  const [sending, setSending] = useState(false);
   const set = (fields: Partial<NewDesign>) => setAnswers((now) => ({ ...now, ...fields }));
 
-  const double = answers.zones.find((zone, at) => answers.zones.slice(0, at).some((other) => other.toLowerCase() === zone.toLowerCase()));
-  const long = [answers.name, ...answers.zones].some((name) => nameProblem(name) !== null);
-  const start = async () => {
-    setSending(true);
-    try {
-      const name = answers.name.trim() || VEHICLE_WORDS[answers.vehicle];
-      const { id } = await request<{ id: string }>('POST', '/api/designs', { answers: { ...answers, name } });
-      if (list.trim()) keepList(id, list);
-      router.push(`/d/${id}/loads`);
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      setProblem(error);
-      setSending(false);
-    }
-  };
+  const named = { ...answers, name: answers.name.trim() || VEHICLE_WORDS[answers.vehicle] };
 
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void start();
-      }}
+    <BeginForm
+      body={{ answers: named }}
+      stage="loads"
+      label="Start with the loads"
+      why={whyNotYet(answers)}
+      onMade={(id) => list.trim() !== '' && keepList(id, list)}
     >
       <Question title="What is it called?">
         <NameInput
@@ -185,15 +168,15 @@ function Questions() {
           placeholder="optional"
         />
       </Question>
-      {problem && <Alert type="error" showIcon title={problem.message} description={problem.reasons.join('; ')} />}
-      <div className={styles.inline}>
-        <Button type="primary" htmlType="submit" loading={sending} disabled={answers.zones.length === 0 || double !== undefined || long}>
-          Start with the loads
-        </Button>
-        {answers.zones.length === 0 && <span className={styles.why}>At least one zone is needed.</span>}
-        {long && <span className={styles.why}>A name is longer than {LIMITS.nameLength} characters.</span>}
-        {double !== undefined && <span className={styles.why}>Two zones are called “{double}”: take one out or name it otherwise.</span>}
-      </div>
-    </form>
+    </BeginForm>
   );
+}
+
+/** Why a design cannot be made of some answers yet; null when it can. */
+function whyNotYet({ name, zones }: NewDesign): string | null {
+  if (zones.length === 0) return 'At least one zone is needed.';
+  const long = [name, ...zones].find((one) => nameProblem(one) !== null);
+  if (long !== undefined) return `A name is longer than ${LIMITS.nameLength} characters.`;
+  const double = zones.find((zone, at) => zones.slice(0, at).some((other) => other.toLowerCase() === zone.toLowerCase()));
+  return double === undefined ? null : `Two zones are called “${double}”: take one out or name it otherwise.`;
 }
