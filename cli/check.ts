@@ -3,7 +3,7 @@ import { analyse } from '../core/analysis/analyse';
 import type { Analysis } from '../core/analysis/types';
 import { applyChange, updateRecords } from '../core/design/change';
 import { settingsOf } from '../core/design/design';
-import { SETTINGS_ID } from '../core/design/vocabulary';
+import { SETTINGS_ID } from '../core/catalog/vocabulary';
 import { withSlowFindings } from '../core/findings/slowFindings';
 import { nameOf } from '../core/design/names';
 import { wordFinding } from '../core/findings/wording';

@@ -1,6 +1,6 @@
 import { readFileSync, statSync } from 'node:fs';
 import type { Design } from '../core/design/design';
-import { LIMITS } from '../core/design/vocabulary';
+import { LIMITS } from '../core/catalog/vocabulary';
 import { DesignFileError, readDesignFile } from '../core/formats/designFile';
 import { BadInput } from './input';
 

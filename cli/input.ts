@@ -1,4 +1,4 @@
-import { CONDUCTOR_STANDARDS, type ConductorStandard } from '../core/design/vocabulary';
+import { CONDUCTOR_STANDARDS, type ConductorStandard } from '../core/catalog/vocabulary';
 
 /** Input the command cannot work with; ends in exit status 2. */
 export class BadInput extends Error {

@@ -4,7 +4,7 @@ import { applyChange, updateRecords, type Change } from '@/core/design/change';
 import { makeDesign, settingsOf } from '@/core/design/design';
 import { newId } from '@/core/design/ids';
 import type { DesignRecord } from '@/core/design/schema';
-import { SCHEMA_VERSION, SETTINGS_ID, type Vehicle } from '@/core/design/vocabulary';
+import { SCHEMA_VERSION, SETTINGS_ID, type Vehicle } from '@/core/catalog/vocabulary';
 import { cutText } from '@/core/units/text';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';

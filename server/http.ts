@@ -1,7 +1,7 @@
 import { NextResponse } from 'next/server';
 import { z } from 'zod';
 import { DesignError, describeProblem } from '@/core/design/problems';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { BadText, plainValue } from '@/core/formats/plainValue';
 import { cutText } from '@/core/units/text';
 import { DesignFileError } from '@/core/formats/designFile';

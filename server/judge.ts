@@ -5,7 +5,7 @@ import type { Analysis } from '@/core/analysis/types';
 import { worstDrop } from '@/core/analysis/wiredDrops';
 import { findInDays } from '@/core/findings/dayRules';
 import { findInNetwork } from '@/core/findings/networkRules';
-import type { Finding } from '@/core/findings/types';
+import type { Finding } from '@/core/analysis/finding';
 import * as table from '@/db/schema';
 import type { Remembered } from './store';
 import { oneWriterAtATime, store } from './store';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { COPY_PARTS } from '@/core/switching/copyParts';
 import { changeSchema } from '@/core/design/schema';
-import { CHEMISTRIES, CONDUCTOR_STANDARDS, LIMITS, RETURN_KINDS, UNIT_SYSTEMS, VEHICLES } from '@/core/design/vocabulary';
+import { CHEMISTRIES, CONDUCTOR_STANDARDS, LIMITS, RETURN_KINDS, UNIT_SYSTEMS, VEHICLES } from '@/core/catalog/vocabulary';
 
 /** Examples a design can begin from. */
 export const EXAMPLES = ['pip', 'heron'] as const;

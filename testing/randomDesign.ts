@@ -1,10 +1,10 @@
-import { CATALOG_LOADS } from '../core/catalog/loads';
+import { CATALOG_LOADS } from '../core/devices/usualLoads';
 import { CONDUCTOR_SIZES } from '../core/catalog/conductorSizes';
 import { makeDesign, type Design } from '../core/design/design';
 import { Edit } from '../core/design/edit';
 import { newDesignRecords } from '../core/design/newDesign';
 import type { FuseBlock, Load, Protection } from '../core/design/schema';
-import { CHEMISTRIES, CONDUCTOR_STANDARDS } from '../core/design/vocabulary';
+import { CHEMISTRIES, CONDUCTOR_STANDARDS } from '../core/catalog/vocabulary';
 import { straightRoute } from '../core/rig/straightRoute';
 import { addCircuit, addWire, usualScheme } from '../core/switching/schemes';
 import { newLoad } from '../core/switching/newLoad';

@@ -2,7 +2,7 @@ import type { ConductorSize } from '../core/catalog/conductorSizes';
 import { makeDesign, type Design } from '../core/design/design';
 import { defaultSettings } from '../core/design/newDesign';
 import type { Device, DesignRecord, Load, Wire } from '../core/design/schema';
-import type { Chemistry, TapLeg } from '../core/design/vocabulary';
+import type { Chemistry, TapLeg } from '../core/catalog/vocabulary';
 import type { LoadBehaviour } from '../core/devices/load';
 
 type Part<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> & { id?: string } : never;

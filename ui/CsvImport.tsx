@@ -3,7 +3,7 @@
 import { Alert, Button, Input, Modal, Table, Tag, Upload, type TableColumnsType } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Change } from '@/core/design/change';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 
 const ACTIONS = {
   add: { text: 'new', colour: 'green' },

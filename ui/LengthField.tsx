@@ -1,7 +1,7 @@
 'use client';
 
 import { Ruler, Spline } from 'lucide-react';
-import type { UnitSystem } from '@/core/design/vocabulary';
+import type { UnitSystem } from '@/core/catalog/vocabulary';
 import { parseLength } from '@/core/units/parse';
 import { formatLength, formatLengthNumber } from '@/core/units/quantity';
 import { ParsedField } from './QuantityField';

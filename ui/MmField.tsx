@@ -2,7 +2,7 @@
 
 import { parsePlace } from '@/core/units/parse';
 import { formatPlaceMm } from '@/core/units/quantity';
-import type { UnitSystem } from '@/core/design/vocabulary';
+import type { UnitSystem } from '@/core/catalog/vocabulary';
 import { ParsedField } from './QuantityField';
 
 interface MmFieldProps {

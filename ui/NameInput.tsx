@@ -2,7 +2,7 @@
 
 import { Input, type InputRef } from 'antd';
 import type { CSSProperties, Ref } from 'react';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 
 interface NameInputProps {
   label: string;

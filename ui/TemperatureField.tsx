@@ -1,6 +1,6 @@
 'use client';
 
-import type { UnitSystem } from '@/core/design/vocabulary';
+import type { UnitSystem } from '@/core/catalog/vocabulary';
 import { parseNumber } from '@/core/units/parse';
 import { formatNumber } from '@/core/units/quantity';
 import { ParsedField } from './QuantityField';

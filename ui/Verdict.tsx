@@ -1,4 +1,4 @@
-import type { Severity } from '@/core/findings/types';
+import type { Severity } from '@/core/analysis/finding';
 import styles from './Verdict.module.css';
 
 const WORDS: Record<Severity | 'ok', string> = { ok: 'OK', note: 'Note', caution: 'Caution', fault: 'Fault' };

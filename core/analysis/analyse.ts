@@ -2,7 +2,7 @@ import type { Design, DesignIndex } from '../design/design';
 import type { Wire } from '../design/schema';
 import { bankFacts } from '../energy/battery';
 import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
-import { demandOf } from '../energy/demand';
+import { demandOf } from '../network/demand';
 import { idleSupply } from '../energy/idle';
 import type { LoadDraw } from '../devices/load';
 import { findAll } from '../findings/findAll';
@@ -13,7 +13,7 @@ import { makeContext, type AnalysisContext } from './context';
 import { analyseProtections } from './protections';
 import { analyseMainFeeds } from './mainFeeds';
 import { analyseBlocks, analyseMain, analyseWires } from './supply';
-import type { Severity } from '../findings/types';
+import type { Severity } from './finding';
 import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
 
 /**

@@ -1,7 +1,7 @@
 import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Circuit, Protection, Settings, Wire } from '../design/schema';
-import { DemandSum } from '../energy/demand';
+import { DemandSum } from '../network/demand';
 import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';

@@ -1,7 +1,7 @@
 import type { Analysis, CircuitAnalysis } from './types';
 import { analyse } from './analyse';
 import { applyUnchecked, updateRecords } from '../design/change';
-import { CONDUCTOR_STANDARDS, SETTINGS_ID, type ConductorStandard } from '../design/vocabulary';
+import { CONDUCTOR_STANDARDS, SETTINGS_ID, type ConductorStandard } from '../catalog/vocabulary';
 import type { Ampacity } from '../sizing/ampacity';
 import type { ConductorChoice } from '../sizing/conductorChoice';
 

@@ -1,6 +1,6 @@
 import { areaMm2 } from '../catalog/conductorSizes';
 import { breaksAt } from '../catalog/interrupting';
-import { startOf } from '../catalog/starts';
+import { startOf } from '../devices/starts';
 import type { Load, Protection } from '../design/schema';
 import { behaviourOf } from '../devices/load';
 import { pathTo } from '../network/flow';

@@ -4,7 +4,7 @@ import { NetworkError } from '../network/networkError';
 import type { StateChoice } from '../network/namedStates';
 import { analyse } from './analyse';
 import { applyChange, updateRecords } from '../design/change';
-import { SETTINGS_ID } from '../design/vocabulary';
+import { SETTINGS_ID } from '../catalog/vocabulary';
 import { makeReport } from '../formats/report';
 import { formatPercent } from '../units/quantity';
 import { readingsOf } from './readings';

@@ -1,7 +1,7 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { leastStud } from '../catalog/terminals';
 import type { Device } from '../design/schema';
-import { STUD_SIZES, type StudSize } from '../design/vocabulary';
+import { STUD_SIZES, type StudSize } from '../catalog/vocabulary';
 import type { Analysis } from './types';
 
 /** A stud with the rings that land on it. */

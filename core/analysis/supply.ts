@@ -1,6 +1,6 @@
 import { slotKey } from '../design/design';
 import type { FuseBlock, Protection } from '../design/schema';
-import { DemandSum } from '../energy/demand';
+import { DemandSum } from '../network/demand';
 import type { TreeFlow } from '../network/flow';
 import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThrough';
 import { terminalKey, type WiringTree } from '../network/wiring';

@@ -1,13 +1,13 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Design, DesignIndex } from '../design/design';
 import type { Device, Load, Protection, Wire } from '../design/schema';
-import type { TapLeg } from '../design/vocabulary';
+import type { TapLeg } from '../catalog/vocabulary';
 import type { ScenarioBudget } from '../energy/budget';
 import type { BankFacts } from '../energy/battery';
-import type { Demand } from '../energy/demand';
+import type { Demand } from '../network/demand';
 import type { IdleSupply } from '../energy/idle';
 import type { LoadDraw } from '../devices/load';
-import type { Finding, Severity } from '../findings/types';
+import type { Finding, Severity } from './finding';
 import type { TreeFlow } from '../network/flow';
 import type { Wiring } from '../network/wiring';
 import type { Bundle } from '../rig/bundles';

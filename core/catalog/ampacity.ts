@@ -1,4 +1,4 @@
-import type { ConductorStandard } from '../design/vocabulary';
+import type { ConductorStandard } from './vocabulary';
 import type { ConductorSize } from './conductorSizes';
 import { SOURCES } from './sources';
 

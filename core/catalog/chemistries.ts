@@ -1,4 +1,4 @@
-import type { Chemistry } from '../design/vocabulary';
+import type { Chemistry } from './vocabulary';
 
 /** What a battery chemistry gives when a design does not say otherwise. */
 export interface ChemistryFacts {

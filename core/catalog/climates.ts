@@ -1,4 +1,4 @@
-import type { Climate } from '../design/vocabulary';
+import type { Climate } from './vocabulary';
 
 /** What a kind of weather brings, by month from January in the northern half of the world. */
 export interface ClimateFacts {

@@ -1,4 +1,4 @@
-import type { ProtectionFamily } from '../design/vocabulary';
+import type { ProtectionFamily } from './vocabulary';
 
 /** Least and longest opening time at one multiple of the rating, seconds. */
 type Gate = readonly [multiple: number, leastS: number, longestS: number];

@@ -1,4 +1,4 @@
-import type { ProtectionFamily, TapLeg } from '../design/vocabulary';
+import type { ProtectionFamily, TapLeg } from './vocabulary';
 
 /**
  * Standard ratings in amperes by family, ascending. Source: blade ISO 8820-3; the rest from memory of trade ranges.

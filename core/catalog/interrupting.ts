@@ -1,4 +1,4 @@
-import type { ProtectionFamily } from '../design/vocabulary';
+import type { ProtectionFamily } from './vocabulary';
 
 /** What a family of fuse or breaker may be asked to break. */
 export interface InterruptingFacts {

@@ -7,7 +7,7 @@ import { breaksAt, INTERRUPTING } from './interrupting';
 import { pullN } from './terminals';
 import { bundleFactor } from '../sizing/ampacity';
 import { CLASS5_MILLIOHM_PER_M, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from './resistance';
-import { goesByGauge, type Chemistry, type ConductorStandard, type ProtectionFamily } from '../design/vocabulary';
+import { goesByGauge, type Chemistry, type ConductorStandard, type ProtectionFamily } from './vocabulary';
 
 /** The published tables written out once more, row by row, all from memory of them: the catalogue must say the same. */
 const rows = (text: string) =>

@@ -1,4 +1,4 @@
-import type { StudSize } from '../design/vocabulary';
+import type { StudSize } from './vocabulary';
 import { areaMm2, type ConductorSize } from './conductorSizes';
 
 /** An insulated crimp terminal by its colour. */

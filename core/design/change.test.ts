@@ -10,7 +10,7 @@ import { newDesignRecords } from './newDesign';
 import { DesignError, type ProblemCode } from './problems';
 import { checkReferences } from './references';
 import { changeSchema, recordSchema, type DesignRecord } from './schema';
-import { SCHEMA_VERSION } from './vocabulary';
+import { SCHEMA_VERSION } from '../catalog/vocabulary';
 
 const design = heron();
 const some = <T extends DesignRecord['type']>(type: T) =>

@@ -18,7 +18,7 @@ import type {
   Wire,
   Zone,
 } from './schema';
-import { SETTINGS_ID } from './vocabulary';
+import { SETTINGS_ID } from '../catalog/vocabulary';
 
 /** A design: its records by id. Records are never changed in place; a Change makes a new Design. */
 export interface Design {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { name, percent, watts } from './fields';
-import { CLIMATES, LIMITS } from './vocabulary';
+import { name, percent, watts } from '../devices/fields';
+import { CLIMATES, LIMITS } from '../catalog/vocabulary';
 
 /** How loads are used, where and when: the parts of duties and scenarios. */
 

@@ -1,4 +1,4 @@
-import { LIMITS, SCHEMA_VERSION } from './vocabulary';
+import { LIMITS, SCHEMA_VERSION } from '../catalog/vocabulary';
 
 /** Takes records of one schema version to the next. Runs on plain data, before validation; returns new data, alters nothing. */
 export type Migration = (records: unknown[]) => unknown[];

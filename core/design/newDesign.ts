@@ -2,7 +2,7 @@ import { bankShortA, mainFamilyFor, ratingFrom } from '../sizing/breaking';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { newId } from './ids';
 import type { Battery, DesignRecord, FuseBlock, Protection, Settings, Wire, Zone } from './schema';
-import { SETTINGS_ID, type Chemistry, type ConductorStandard, type ReturnKind, type UnitSystem, type Vehicle } from './vocabulary';
+import { SETTINGS_ID, type Chemistry, type ConductorStandard, type ReturnKind, type UnitSystem, type Vehicle } from '../catalog/vocabulary';
 
 /** The answers a new design starts from. */
 export interface NewDesign {

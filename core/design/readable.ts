@@ -3,7 +3,7 @@ import { defaultSettings } from './newDesign';
 import { describeProblem } from './problems';
 import { checkReferences } from './references';
 import { recordSchema, type DesignRecord } from './schema';
-import { SETTINGS_ID } from './vocabulary';
+import { SETTINGS_ID } from '../catalog/vocabulary';
 
 /** A stored record that cannot be used, as it is stored, and why. */
 export interface SetAside {

@@ -2,7 +2,7 @@ import { slotKey, type Design } from './design';
 import type { DesignRecord, Device, TerminalRef } from './schema';
 import type { Problem } from './problems';
 import { kindOf } from '../devices';
-import { LIMITS, SETTINGS_ID } from './vocabulary';
+import { LIMITS, SETTINGS_ID } from '../catalog/vocabulary';
 
 interface Reference {
   field: string;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { id, lengthMm, name, note, placeMm } from './fields';
-import { LIMITS, PASS_PARTS, PASSINGS, RIG_ID, ROUTE_FEEDS, ROUTE_KINDS, SWEEP_AXES, VEHICLES, ZONE_TRAITS } from './vocabulary';
+import { id, lengthMm, name, note, placeMm } from '../devices/fields';
+import { LIMITS, PASS_PARTS, PASSINGS, RIG_ID, ROUTE_FEEDS, ROUTE_KINDS, SWEEP_AXES, VEHICLES, ZONE_TRAITS } from '../catalog/vocabulary';
 
 /**
  * The records of the vehicle itself. Distances are millimetres from its front left corner on the ground: x towards the

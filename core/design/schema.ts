@@ -3,7 +3,7 @@ import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceSchema } from '../devices';
 import { dutyFields, logFields, prices, scenarioFields, wishes } from './energySchema';
 import type { Load } from '../devices/load';
-import { id, lengthMm, name, note, percent } from './fields';
+import { id, lengthMm, name, note, percent } from '../devices/fields';
 import { keepClear, place, rig, route, zone } from './rigSchema';
 import {
   BUNDLE_PRACTICES,
@@ -14,7 +14,7 @@ import {
   SETTINGS_ID,
   UNIT_SYSTEMS,
   VEHICLES,
-} from './vocabulary';
+} from '../catalog/vocabulary';
 
 const conductor = z.enum(CONDUCTOR_SIZES);
 const dropTarget = z.number().min(0.5).max(20);

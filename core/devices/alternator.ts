@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { amps, deviceBase, percent, volts } from '../design/fields';
-import { leaky, limitedSourceLaw } from '../network/laws';
+import { amps, deviceBase, percent, volts } from './fields';
+import { leaky, limitedSourceLaw } from './laws';
 import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({

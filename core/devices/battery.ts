@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { batteryOhmRange, restV } from '../catalog/chemistries';
-import { amps, deviceBase, milliohm, percent, stud, volts } from '../design/fields';
-import { CHEMISTRIES, LIMITS } from '../design/vocabulary';
+import { amps, deviceBase, milliohm, percent, stud, volts } from './fields';
+import { CHEMISTRIES, LIMITS } from '../catalog/vocabulary';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { feedCable } from './feedCable';
-import { deviceBase, volts } from '../design/fields';
-import { leaky, limitedSourceLaw } from '../network/laws';
+import { deviceBase, volts } from './fields';
+import { leaky, limitedSourceLaw } from './laws';
 import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({

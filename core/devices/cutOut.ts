@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { deviceBase, stud, volts } from '../design/fields';
+import { deviceBase, stud, volts } from './fields';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({

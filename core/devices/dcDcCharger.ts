@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { feedCable } from './feedCable';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
-import { deviceBase, lengthMm, volts } from '../design/fields';
-import { leaky, limitedSourceLaw } from '../network/laws';
+import { deviceBase, lengthMm, volts } from './fields';
+import { leaky, limitedSourceLaw } from './laws';
 import { LEAK_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { deviceBase } from '../design/fields';
-import { diodeLaw } from '../network/laws';
+import { deviceBase } from './fields';
+import { diodeLaw } from './laws';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({ ...deviceBase, kind: z.literal('diode'), ratingA: z.number().min(0.1).max(500) });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { deviceBase } from '../design/fields';
+import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({ ...deviceBase, kind: z.literal('doorSwitch'), ratingA: z.number().min(0.1).max(50) });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
-import { lengthMm } from '../design/fields';
+import { lengthMm } from './fields';
 
 const fuse = z.number().min(1).max(1000).nullable();
 

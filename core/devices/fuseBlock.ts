@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { deviceBase, stud } from '../design/fields';
-import { LIMITS } from '../design/vocabulary';
-import { indicatorLaw } from '../network/laws';
+import { deviceBase, stud } from './fields';
+import { LIMITS } from '../catalog/vocabulary';
+import { indicatorLaw } from './laws';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({

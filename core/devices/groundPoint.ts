@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { deviceBase, milliohm, stud } from '../design/fields';
+import { deviceBase, milliohm, stud } from './fields';
 import { LEAST_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({ ...deviceBase, kind: z.literal('groundPoint'), jointMilliohm: milliohm, stud });

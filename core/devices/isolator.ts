@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { deviceBase, stud } from '../design/fields';
+import { deviceBase, stud } from './fields';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Law } from '../network/laws';
+import type { Law } from './laws';
 
 /**
  * What a kind of device is, in one place: its record, its terminals, the ways current takes inside it, what can be set on

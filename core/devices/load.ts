@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { loadFunctions, thermostat } from '../design/energySchema';
-import { amps, deviceBase, lengthMm, volts, watts } from '../design/fields';
-import { LIMITS } from '../design/vocabulary';
+import { amps, deviceBase, lengthMm, volts, watts } from './fields';
+import { LIMITS } from '../catalog/vocabulary';
 import {
   constantCurrentLaw,
   constantPowerLaw,
@@ -12,7 +12,7 @@ import {
   resistiveLaw,
   standbyLaw,
   type Law,
-} from '../network/laws';
+} from './laws';
 import { LEAK_OHM, type DeviceKind } from './kind';
 
 export const LOAD_BEHAVIOURS = [

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { amps, deviceBase, seconds } from '../design/fields';
-import { standbyLaw } from '../network/laws';
+import { amps, deviceBase, seconds } from './fields';
+import { standbyLaw } from './laws';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { deviceBase, milliohm } from '../design/fields';
+import { deviceBase, milliohm } from './fields';
 import { LEAST_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({

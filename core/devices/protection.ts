@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { fuseOhm } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
-import { deviceBase, id, stud } from '../design/fields';
-import { LIMITS, PROTECTION_FAMILIES, TAP_LEGS } from '../design/vocabulary';
+import { deviceBase, id, stud } from './fields';
+import { LIMITS, PROTECTION_FAMILIES, TAP_LEGS } from '../catalog/vocabulary';
 import { NOTHING, type DeviceKind, type Stamper } from './kind';
 
 const schema = z.strictObject({

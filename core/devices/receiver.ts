@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { amps, deviceBase } from '../design/fields';
-import { standbyLaw } from '../network/laws';
+import { amps, deviceBase } from './fields';
+import { standbyLaw } from './laws';
 import type { DeviceKind, Memory } from './kind';
 
 const schema = z.strictObject({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { deviceBase, milliohm } from '../design/fields';
-import { diodeLaw } from '../network/laws';
+import { deviceBase, milliohm } from './fields';
+import { diodeLaw } from './laws';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { amps, deviceBase } from '../design/fields';
-import { standbyLaw } from '../network/laws';
+import { amps, deviceBase } from './fields';
+import { standbyLaw } from './laws';
 import type { DeviceKind } from './kind';
 
 const port = z.number().int().min(1).max(16);

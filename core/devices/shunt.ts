@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { deviceBase } from '../design/fields';
+import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({

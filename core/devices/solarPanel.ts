@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { amps, deviceBase, id, volts } from '../design/fields';
-import { leaky, limitedSourceLaw } from '../network/laws';
+import { amps, deviceBase, id, volts } from './fields';
+import { leaky, limitedSourceLaw } from './laws';
 import { feedCable } from './feedCable';
 import { LEAK_OHM, type DeviceKind } from './kind';
 

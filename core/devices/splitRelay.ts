@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { feedCable } from './feedCable';
-import { deviceBase } from '../design/fields';
+import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
 
 const schema = z.strictObject({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { deviceBase } from '../design/fields';
-import { constantCurrentLaw } from '../network/laws';
+import { deviceBase } from './fields';
+import { constantCurrentLaw } from './laws';
 import type { DeviceKind, Path } from './kind';
 
 export const SWITCH_FORMS = ['single', 'changeover', 'changeoverOff', 'doublePole', 'doublePoleChangeover'] as const;

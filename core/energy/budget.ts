@@ -1,6 +1,6 @@
 import type { DesignIndex } from '../design/design';
 import type { Battery, Duty, Load, Scenario } from '../design/schema';
-import { demandOf, type DemandLoad } from './demand';
+import { demandOf, type DemandLoad } from '../network/demand';
 import { dutiesByLoad, dutyDraw } from './draw';
 import type { LoadDraw } from '../devices/load';
 import { runtimeHours } from './runtime';

@@ -5,7 +5,7 @@ import { newLoad } from '../switching/newLoad';
 import { bankFacts, peukertHours } from './battery';
 import { dutyHours, scenarioBudget } from './budget';
 import { settingDay, settingOf } from './setting';
-import { demandOf } from './demand';
+import { demandOf } from '../network/demand';
 import { drawOf, loadDraw, stripFeedAmps } from '../devices/load';
 
 const load = (rated: Draw, more: Partial<Load> = {}): Load => ({ ...newLoad('Lamp', null), rated, ...more });

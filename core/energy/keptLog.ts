@@ -1,5 +1,5 @@
 import type { Log } from '../design/schema';
-import { LIMITS } from '../design/vocabulary';
+import { LIMITS } from '../catalog/vocabulary';
 import type { MonitorReading } from '../formats/monitorLine';
 import { dayOf, type MonitorLog } from '../formats/monitorLog';
 

@@ -1,6 +1,6 @@
 import { CLIMATE_FACTS } from '../catalog/climates';
 import type { Scenario, Span } from '../design/schema';
-import type { Climate } from '../design/vocabulary';
+import type { Climate } from '../catalog/vocabulary';
 import { sunTimes } from './sun';
 import { airC, meanAirC } from './weather';
 

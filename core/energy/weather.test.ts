@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CLIMATE_FACTS } from '../catalog/climates';
-import { CLIMATES } from '../design/vocabulary';
+import { CLIMATES } from '../catalog/vocabulary';
 import { airC, beamAndDiffuse, meanClearness, seeded, skies, skyOfRank } from './weather';
 
 describe('weather', () => {

@@ -1,5 +1,5 @@
 import { CLIMATE_FACTS } from '../catalog/climates';
-import type { Climate } from '../design/vocabulary';
+import type { Climate } from '../catalog/vocabulary';
 import { betweenMonths } from './clearSky';
 
 /** The middle days of the months. Source: Duffie and Beckman, mean days for monthly calculations. */

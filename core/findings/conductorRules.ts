@@ -3,7 +3,7 @@ import { areaMm2 } from '../catalog/conductorSizes';
 import { mechanicalMinimumMm2 } from '../sizing/conductorChoice';
 import type { Wire } from '../design/schema';
 import { BARE_LEAD_MM } from './protectionRules';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** Slack on comparisons of computed amperes, so that a value equal on paper is equal here. */
 const HAIR = 1e-6;

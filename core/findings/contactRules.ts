@@ -1,10 +1,10 @@
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
-import { startOf } from '../catalog/starts';
+import { startOf } from '../devices/starts';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Device, Wire } from '../design/schema';
 import { behaviourOf, isLamp } from '../devices/load';
 import { terminalKey } from '../network/wiring';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 const HAIR = 1e-6;
 /** How many times its rating a contact may make for a moment. Relays 1.5 (makes 30 to 40 A, breaks 20 to 30); small switches about 5. From memory. */

@@ -7,7 +7,7 @@ import { Edit } from '../design/edit';
 import type { DesignRecord } from '../design/schema';
 import { COORDINATION_RULES } from './coordinationWords';
 import { remediesFor } from './remedies';
-import type { Rule } from './types';
+import type { Rule } from '../analysis/finding';
 import { wordFinding } from './wording';
 
 const named = (design: Design, name: string) =>

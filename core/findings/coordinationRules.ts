@@ -3,7 +3,7 @@ import { INTERRUPTING } from '../catalog/interrupting';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { savesSmallFuse } from '../sizing/breaking';
 import { clearingS, endVerdict } from '../sizing/coordination';
-import { severityRank, type Finding } from './types';
+import { severityRank, type Finding } from '../analysis/finding';
 
 /** Ratio of ratings from which practice takes two fuses in a row to be selective. Common practice: 2 for blades, 1.6 for larger fuses. */
 const BLADE_RATIO = 2;

@@ -1,8 +1,8 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { familyWords } from '../catalog/fuses';
-import type { ProtectionFamily } from '../design/vocabulary';
+import type { ProtectionFamily } from '../catalog/vocabulary';
 import { formatConductor, formatSeconds } from '../units/quantity';
-import type { CoordinationRule } from './types';
+import type { CoordinationRule } from '../analysis/finding';
 import type { RuleWords } from './ruleWords';
 
 const family = (text: string) => familyWords(text as ProtectionFamily);

@@ -3,7 +3,7 @@ import { forecast } from '../energy/forecast';
 import { settingOf } from '../energy/setting';
 import { prepareTrip } from '../energy/trip';
 import { ACCEPTED_CHANCE_PERCENT, FORECAST_DRAWS, FORECAST_SEED } from '../energy/usualQuestions';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** Longer trips are lived through under fewer weathers: what is wanted is whether they run out, not to the last per cent. */
 const LONG_DAYS = 31;

@@ -5,7 +5,7 @@ import { analyse } from '../analysis/analyse';
 import { voltsLeft } from '../analysis/leastVolts';
 import { applyChange, updateRecords } from '../design/change';
 import type { Design } from '../design/design';
-import { DROP_CLASSES } from '../design/vocabulary';
+import { DROP_CLASSES } from '../catalog/vocabulary';
 import { remediesFor } from './remedies';
 import { wordFinding } from './wording';
 

@@ -4,7 +4,7 @@ import { IDLE_LEAST_V } from '../energy/idle';
 import { isLamp } from '../devices/load';
 import { dropTargetOf, feedShareOf } from '../sizing/dropTargets';
 import { isOver } from '../units/compare';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** Any joint or ground should lose less than this, volts. Common practice. */
 const JOINT_DROP_V = 0.1;

@@ -5,7 +5,7 @@ import { applyChange, updateRecords } from '../design/change';
 import type { Design } from '../design/design';
 import type { Device } from '../design/schema';
 import { FEED_RULES } from './feedWords';
-import type { FeedRule } from './types';
+import type { FeedRule } from '../analysis/finding';
 import { wordFinding } from './wording';
 
 const set = (design: Design, id: string, fields: object) => applyChange(design, updateRecords(design, [{ id, set: fields }]));

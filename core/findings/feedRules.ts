@@ -9,7 +9,7 @@ import { terminalKey, type WiringTree } from '../network/wiring';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
 import { BARE_LEAD_MM } from './protectionRules';
 import { isOver } from '../units/compare';
-import type { FeedRule, Finding } from './types';
+import type { FeedRule, Finding } from '../analysis/finding';
 
 /** Volts a charging cable may lose on 12 V, out and back. Source: road-vehicle practice, from memory. */
 const CHARGE_DROP_V = 0.3;

@@ -1,4 +1,4 @@
-import type { FeedRule } from './types';
+import type { FeedRule } from '../analysis/finding';
 import type { RuleWords } from './ruleWords';
 
 /** What the rules about cables that two sources feed say. */

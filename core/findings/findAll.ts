@@ -9,7 +9,7 @@ import { findLoads } from './loadRules';
 import { findProtection } from './protectionRules';
 import { findRig } from './rigRules';
 import { findSources } from './sourceRules';
-import { severityRank, type Finding } from './types';
+import { severityRank, type Finding } from '../analysis/finding';
 import { findWiring } from './wiringRules';
 
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */

@@ -9,7 +9,7 @@ import { removeCircuit } from '../switching/schemes';
 import { remediesFor } from './remedies';
 import { soundRemedies } from './soundRemedies';
 import { withSlowFindings } from './slowFindings';
-import { findingKey } from './types';
+import { findingKey } from '../analysis/finding';
 import { nameOf } from '../design/names';
 import { wordFinding } from './wording';
 

@@ -2,7 +2,7 @@ import { studsOf } from '../analysis/studs';
 import type { Analysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { terminalFor } from '../catalog/terminals';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** Rings on one bolt. Source: ABYC E-11, from memory: no more than four conductors on a stud. */
 const MOST_ON_BOLT = 4;

@@ -1,6 +1,6 @@
 import type { Analysis } from '../analysis/types';
 import { stripMetres } from '../devices/load';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** A measured draw further than this from the rated one is worth a word, share of the rated. Common practice. */
 const MEASURED_DIFFERS = 0.2;

@@ -10,7 +10,7 @@ import { LiveDesign } from '../network/settle';
 import { terminalKey } from '../network/wiring';
 import { isOver } from '../units/compare';
 import { SEVERE_PERCENT } from './dropRules';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** Currents under this are leakage, A. */
 const LEAKAGE_A = 0.005;

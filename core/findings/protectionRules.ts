@@ -2,11 +2,11 @@ import type { Analysis, SlotAnalysis } from '../analysis/types';
 import { RATINGS_A } from '../catalog/fuses';
 import { hostOf } from '../design/design';
 import type { Device } from '../design/schema';
-import type { ConductorStandard } from '../design/vocabulary';
+import type { ConductorStandard } from '../catalog/vocabulary';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';
 import { terminalKey } from '../network/wiring';
 import { lastFuseBefore } from '../sizing/fuseLimit';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 const HAIR = 1e-6;
 

@@ -26,7 +26,7 @@ import { addWire, mountFuse, removeCircuit, resizeCircuit } from '../switching/s
 import { formatConductor, formatRating } from '../units/quantity';
 import type { Remedy } from './remedy';
 import { rigRemedies } from './rigRemedies';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** The remedies for a finding in the design it was found in. Empty where only a person can decide. */
 export function remediesFor(analysis: Analysis, finding: Finding): Remedy[] {

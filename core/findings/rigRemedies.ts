@@ -6,7 +6,7 @@ import { straightRoute } from '../rig/straightRoute';
 import { PART_WORDS } from './rigWords';
 import type { Remedy } from './remedy';
 import { fittingFor, withPassage } from './rigRules';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** Inside diameters conduit is sold in, mm. Common practice. */
 const CONDUITS_MM = [8, 10, 13, 16, 20, 25, 32, 40, 50, 63, 80];

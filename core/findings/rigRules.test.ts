@@ -5,7 +5,7 @@ import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import type { KeepClear, Passage, Route } from '../design/schema';
 import { remediesFor } from './remedies';
-import type { Rule } from './types';
+import type { Rule } from '../analysis/finding';
 import { wordFinding } from './wording';
 
 const design = heron();

@@ -6,7 +6,7 @@ import { bodyOutline } from '../rig/bodies';
 import { placeIdOf } from '../rig/layout';
 import { disagrees } from '../rig/routeLength';
 import type { Passage, Place, Route } from '../design/schema';
-import type { Finding, Rule, Severity } from './types';
+import type { Finding, Rule, Severity } from '../analysis/finding';
 
 /** Least distance between cable and an exhaust without a shield, mm. Common practice. */
 export const CLEAR_OF_EXHAUST_MM = 150;

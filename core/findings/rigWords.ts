@@ -1,5 +1,5 @@
-import type { PassPart, Passing } from '../design/vocabulary';
-import type { RigRule } from './types';
+import type { PassPart, Passing } from '../catalog/vocabulary';
+import type { RigRule } from '../analysis/finding';
 import type { RuleWords } from './ruleWords';
 
 export const PASSING_WORDS: Record<Passing, string> = {

@@ -2,7 +2,7 @@ import type { Analysis } from '../analysis/types';
 import { findInDays } from './dayRules';
 import { worstFirst } from './findAll';
 import { findInNetwork } from './networkRules';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** What takes too long for every key press: the solved network, and the days lived through. */
 export function findSlowly(analysis: Analysis): Finding[] {

@@ -7,7 +7,7 @@ import { formatConductor, formatRating } from '../units/quantity';
 import { findInNetwork } from './networkRules';
 import { remediesFor } from './remedies';
 import type { Remedy } from './remedy';
-import { whereKey, type Finding, type Rule } from './types';
+import { whereKey, type Finding, type Rule } from '../analysis/finding';
 
 /** Findings about two figures of which only a person knows the right one: whatever either brings is then true. */
 const CHOICES = new Set<Rule>(['rig.measuredDiffers', 'rig.wireDiffers', 'battery.holdUnknown']);

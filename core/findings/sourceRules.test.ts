@@ -4,7 +4,7 @@ import { analyse } from '../analysis/analyse';
 import { applyChange, updateRecords } from '../design/change';
 import type { Design } from '../design/design';
 import { SOURCE_RULES } from './sourceWords';
-import type { Rule, SourceRule } from './types';
+import type { Rule, SourceRule } from '../analysis/finding';
 import { wordFinding } from './wording';
 
 const set = (from: Design, id: string, fields: object) => applyChange(from, updateRecords(from, [{ id, set: fields }]));

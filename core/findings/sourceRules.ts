@@ -11,7 +11,7 @@ import { spareA } from '../energy/chargeSources';
 import { settingDay, settingOf } from '../energy/setting';
 import { batteryTemperatures } from '../energy/trip';
 import { isOver } from '../units/compare';
-import type { Finding, SourceRule } from './types';
+import type { Finding, SourceRule } from '../analysis/finding';
 
 /** Change of a panel's open-circuit voltage with cell temperature, percent a kelvin. Usual silicon, from memory. */
 const OPEN_V_PERCENT_PER_K = -0.3;

@@ -1,4 +1,4 @@
-import type { SourceRule } from './types';
+import type { SourceRule } from '../analysis/finding';
 import type { RuleWords } from './ruleWords';
 
 /** What the rules about sources and the battery's place say. */

@@ -3,7 +3,7 @@ import { rig } from '../../testing/rig';
 import { analyse } from '../analysis/analyse';
 import { applyChange, updateRecords } from '../design/change';
 import { checkReferences } from '../design/references';
-import type { TapLeg } from '../design/vocabulary';
+import type { TapLeg } from '../catalog/vocabulary';
 import { mountFuse, firstFreeSlot } from '../switching/schemes';
 import { remediesFor } from './remedies';
 import { wordFinding } from './wording';

@@ -1,5 +1,5 @@
 import type { Analysis } from '../analysis/types';
-import type { Finding } from './types';
+import type { Finding } from '../analysis/finding';
 
 /** Shorts, rings and loads whose current cannot come back. */
 export function findWiring({ wiring, loads, index }: Analysis): Finding[] {

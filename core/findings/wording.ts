@@ -1,6 +1,6 @@
 import { familyWords } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
-import type { ProtectionFamily, UnitSystem } from '../design/vocabulary';
+import type { ProtectionFamily, UnitSystem } from '../catalog/vocabulary';
 import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
 import {
@@ -20,7 +20,7 @@ import { FEED_RULES } from './feedWords';
 import { RIG_RULES } from './rigWords';
 import type { RuleWords, Teller } from './ruleWords';
 import { SOURCE_RULES } from './sourceWords';
-import type { Finding, Rule } from './types';
+import type { Finding, Rule } from '../analysis/finding';
 
 /** A finding in words: what is wrong, in figures, and why the rule exists with its source. */
 export interface FindingText {

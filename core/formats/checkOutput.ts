@@ -3,7 +3,7 @@ import type { Analysis } from '../analysis/types';
 import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
 import { nameOf } from '../design/names';
 import { wordFinding } from '../findings/wording';
-import type { Finding } from '../findings/types';
+import type { Finding } from '../analysis/finding';
 import type { Ampacity } from '../sizing/ampacity';
 import { feedShareOf } from '../sizing/dropTargets';
 

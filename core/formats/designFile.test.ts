@@ -1,7 +1,7 @@
 import Ajv from 'ajv';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
-import { LIMITS, SCHEMA_VERSION } from '../design/vocabulary';
+import { LIMITS, SCHEMA_VERSION } from '../catalog/vocabulary';
 import { designFileJsonSchema, DesignFileError, readDesignFile, splitDesignsFile, writeDesignFile } from './designFile';
 
 const file = () => JSON.parse(writeDesignFile(pip())) as { format: string; schemaVersion: number; records: Record<string, unknown>[] };

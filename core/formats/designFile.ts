@@ -4,7 +4,7 @@ import { migrateRecords } from '../design/migrations';
 import { DesignError, describeProblem } from '../design/problems';
 import { checkReferences } from '../design/references';
 import { recordSchema, type DesignRecord } from '../design/schema';
-import { LIMITS, SCHEMA_VERSION } from '../design/vocabulary';
+import { LIMITS, SCHEMA_VERSION } from '../catalog/vocabulary';
 import { BadText, plainValue } from './plainValue';
 
 /** A design as a file: JSON with a mark, a schema version and the records. Described in docs/formats.md. */

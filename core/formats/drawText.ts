@@ -1,6 +1,6 @@
 import type { Draw } from '../design/schema';
-import type { UnitSystem } from '../design/vocabulary';
-import { LIMITS } from '../design/vocabulary';
+import type { UnitSystem } from '../catalog/vocabulary';
+import { LIMITS } from '../catalog/vocabulary';
 import { parseLength, parseNumber } from '../units/parse';
 import { tooLong } from '../units/text';
 import { formatLength } from '../units/quantity';

@@ -1,6 +1,6 @@
 import { tooLong } from '../units/text';
 import type { Battery } from '../design/schema';
-import { LIMITS } from '../design/vocabulary';
+import { LIMITS } from '../catalog/vocabulary';
 
 type Rates = NonNullable<Battery['rates']>;
 

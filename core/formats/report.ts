@@ -2,7 +2,7 @@ import { solveDesign } from '../analysis/solved';
 import { worstDrop } from '../analysis/wiredDrops';
 import type { Analysis, WireAnalysis } from '../analysis/types';
 import type { Design } from '../design/design';
-import type { UnitSystem } from '../design/vocabulary';
+import type { UnitSystem } from '../catalog/vocabulary';
 import { guardedBy } from './guardedBy';
 import { jointsOf } from '../analysis/joints';
 import { voltsLeft } from '../analysis/leastVolts';

@@ -4,7 +4,7 @@ import { indexDesign, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { Place, Route } from '../design/schema';
-import { LIMITS, ROUTE_KINDS, type RouteKind } from '../design/vocabulary';
+import { LIMITS, ROUTE_KINDS, type RouteKind } from '../catalog/vocabulary';
 import { straightRoute } from '../rig/straightRoute';
 import { parseLength } from '../units/parse';
 import { plainCell, safeCell } from './safeCell';

@@ -1,5 +1,5 @@
 import { tooLong } from '../units/text';
-import { diodeLaw } from '../network/laws';
+import { diodeLaw } from '../devices/laws';
 import { NetlistBuilder, type Netlist } from '../network/netlist';
 
 /** A line of a deck that could not be read. */

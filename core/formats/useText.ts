@@ -1,5 +1,5 @@
 import type { Span, Use } from '../design/schema';
-import { LIMITS } from '../design/vocabulary';
+import { LIMITS } from '../catalog/vocabulary';
 import { tooLong } from '../units/text';
 
 /** When a load runs, as people write it: `7–8:30, 17–21`, `dusk–22:30`, `dark`, `driving`, `occupied`, `20 x 60 s`, `left on`. */

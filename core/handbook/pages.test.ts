@@ -2,7 +2,7 @@ import { HANDBOOK, handbookPageOf } from './pages';
 import { RIG_RULES } from '../findings/rigWords';
 import { SOURCE_RULES } from '../findings/sourceWords';
 import { COORDINATION_RULES } from '../findings/coordinationWords';
-import type { Rule } from '../findings/types';
+import type { Rule } from '../analysis/finding';
 
 test('every rule about wiring, fuses, sources and the way leads to a page with sources and a caution', () => {
   const rules = [...Object.keys(RIG_RULES), ...Object.keys(SOURCE_RULES), ...Object.keys(COORDINATION_RULES)] as Rule[];

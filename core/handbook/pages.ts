@@ -1,4 +1,4 @@
-import type { Rule } from '../findings/types';
+import type { Rule } from '../analysis/finding';
 
 /** A page of the handbook the findings lead to: why a family of rules exists, in a few words, with its sources. */
 export interface HandbookPage {

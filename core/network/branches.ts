@@ -1,5 +1,5 @@
 import type { Chain } from './chains';
-import type { Law } from './laws';
+import type { Law } from '../devices/laws';
 import type { NetElement } from './netlist';
 
 /**

@@ -5,7 +5,7 @@ import { CHASSIS } from '../devices/groundPoint';
 import { INSULATION_OHM, LEAK_OHM, LEAST_OHM, type DeviceState, type Stamper } from '../devices/kind';
 import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
 import { controlOf, memoryOf, type ControlState } from './controlState';
-import { leaky, pulsed, standbyLaw, type Law } from './laws';
+import { leaky, pulsed, standbyLaw, type Law } from '../devices/laws';
 import { NetlistBuilder, type NetElement, type Netlist } from './netlist';
 import { terminalKey } from './wiring';
 

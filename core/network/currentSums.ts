@@ -1,5 +1,5 @@
 import type { DutyBranches, LawBranches, OhmBranches } from './branches';
-import { AMPS, SLOPE, VOLTS } from './laws';
+import { AMPS, SLOPE, VOLTS } from '../devices/laws';
 import type { Netlist } from './netlist';
 
 /** A sum of currents at a node is nothing when it is this share of what flows there, */

@@ -1,4 +1,4 @@
-import { DemandSum, type Demand, type DemandLoad } from '../energy/demand';
+import { DemandSum, type Demand, type DemandLoad } from './demand';
 import type { Wire } from '../design/schema';
 import { CHASSIS } from '../devices/groundPoint';
 import type { WiringTree } from './wiring';

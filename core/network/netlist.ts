@@ -1,4 +1,4 @@
-import type { Law } from './laws';
+import type { Law } from '../devices/laws';
 
 /**
  * A network to be solved: nodes by name, and elements between them. Every element has two ends; its current counts from

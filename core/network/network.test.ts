@@ -12,7 +12,7 @@ import {
   standbyLaw,
   THERMAL_V,
   type Law,
-} from './laws';
+} from '../devices/laws';
 import { NetlistBuilder, type Netlist } from './netlist';
 import { Network } from './network';
 import { NetworkError } from './networkError';

@@ -13,7 +13,7 @@ import { checkConnected, checkValues } from './checks';
 import { CurrentSums } from './currentSums';
 import { CutOff } from './cutOff';
 import type { Elimination } from './elimination';
-import type { Law } from './laws';
+import type { Law } from '../devices/laws';
 import { mergeNodes, type MergedNodes } from './mergedNodes';
 import { NetworkError } from './networkError';
 import type { ControlledSwitch, Netlist } from './netlist';

@@ -1,5 +1,5 @@
 import type { PlanPoint, Rig } from '../design/schema';
-import type { Vehicle } from '../design/vocabulary';
+import type { Vehicle } from '../catalog/vocabulary';
 
 /** A generic body: its outline in plan and from the side, as shares of length, width and height. Our own drawings. */
 interface Body {

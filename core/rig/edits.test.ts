@@ -5,7 +5,7 @@ import { indexDesign, makeDesign, recordOf, recordsOf, type Design } from '../de
 import { newDesignRecords, USUAL_ZONES } from '../design/newDesign';
 import { DesignError } from '../design/problems';
 import { checkReferences } from '../design/references';
-import { VEHICLES } from '../design/vocabulary';
+import { VEHICLES } from '../catalog/vocabulary';
 import { withBend } from './bend';
 import { BODIES, bodyOutline, sideOutline } from './bodies';
 import {

@@ -4,7 +4,7 @@ import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { DesignError } from '../design/problems';
 import type { KeepClear, Place, Rig, Route, Zone } from '../design/schema';
-import { LIMITS, RIG_ID, type Vehicle } from '../design/vocabulary';
+import { LIMITS, RIG_ID, type Vehicle } from '../catalog/vocabulary';
 import { cutText } from '../units/text';
 import { BODIES } from './bodies';
 import type { Point } from './geometry';

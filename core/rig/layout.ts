@@ -1,5 +1,5 @@
 import type { Device, Place, Rig, Route, Wire } from '../design/schema';
-import { RIG_ID } from '../design/vocabulary';
+import { RIG_ID } from '../catalog/vocabulary';
 import { routeLength, type RouteLength } from './routeLength';
 import { routeGraph, shortestWays, wayTo, type RouteGraph, type ShortestWays } from './routeGraph';
 

@@ -2,7 +2,7 @@ import { analyse } from '../analysis/analyse';
 import type { Analysis } from '../analysis/types';
 import { areaMm2 } from '../catalog/conductorSizes';
 import { applyChange } from '../design/change';
-import { findingKey } from '../findings/types';
+import { findingKey } from '../analysis/finding';
 import { putDevices } from './edits';
 import { isInRoom, isTooDeep } from './clearance';
 

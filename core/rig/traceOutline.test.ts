@@ -1,4 +1,4 @@
-import { LIMITS } from '../design/vocabulary';
+import { LIMITS } from '../catalog/vocabulary';
 import { refusePicture, traceOutline } from './traceOutline';
 
 const scale = [

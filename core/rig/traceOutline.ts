@@ -1,5 +1,5 @@
 import type { PlanPoint } from '../design/schema';
-import { LIMITS } from '../design/vocabulary';
+import { LIMITS } from '../catalog/vocabulary';
 
 /** What was drawn over a picture: pixels. */
 export interface Pixel {

@@ -1,5 +1,5 @@
 import type { Zone } from '../design/schema';
-import type { ZoneTrait } from '../design/vocabulary';
+import type { ZoneTrait } from '../catalog/vocabulary';
 
 /** What a zone's nature asks of the wiring in it. Common practice. */
 const ADVICE: Partial<Record<ZoneTrait, string>> = {

@@ -1,6 +1,6 @@
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import type { ConductorSize } from '../catalog/conductorSizes';
-import type { ConductorStandard } from '../design/vocabulary';
+import type { ConductorStandard } from '../catalog/vocabulary';
 import { ampacity } from './ampacity';
 
 const at = (

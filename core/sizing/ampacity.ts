@@ -1,6 +1,6 @@
 import { AMPACITY_TABLES, BUNDLE_FACTORS } from '../catalog/ampacity';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
-import type { ConductorStandard } from '../design/vocabulary';
+import type { ConductorStandard } from '../catalog/vocabulary';
 
 /** Where a conductor runs and how its insulation is rated. */
 export interface ConductorConditions {

@@ -2,7 +2,7 @@ import { batteryOhmRange, restV } from '../catalog/chemistries';
 import { breaksAt } from '../catalog/interrupting';
 import { RATINGS_A } from '../catalog/fuses';
 import type { Battery } from '../design/schema';
-import type { ProtectionFamily } from '../design/vocabulary';
+import type { ProtectionFamily } from '../catalog/vocabulary';
 import { clearingS, type Rated } from './coordination';
 
 /** Families for a main protection, the dearest last. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ANY_RATING_A, BLADE_COLOURS, RATINGS_A } from '../catalog/fuses';
-import { CONDUCTOR_STANDARDS } from '../design/vocabulary';
+import { CONDUCTOR_STANDARDS } from '../catalog/vocabulary';
 import { ampacity } from './ampacity';
 import { candidateSizes, chooseConductor, type RunDemand } from './conductorChoice';
 import { chooseFuse, leastFuseA } from './fuse';

@@ -1,7 +1,7 @@
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { areaMm2, awgOf, CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
 import { ampacity, type ConductorConditions } from './ampacity';
-import { goesByGauge, type ConductorStandard } from '../design/vocabulary';
+import { goesByGauge, type ConductorStandard } from '../catalog/vocabulary';
 import { chooseFuse } from './fuse';
 import { designOhmPerM, type DropBasis } from './voltageDrop';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { endsFaultFrom, letThroughA2s } from '../catalog/fuseTimes';
 import { RATINGS_A } from '../catalog/fuses';
 import { batteryOhmRange } from '../catalog/chemistries';
-import { PROTECTION_FAMILIES } from '../design/vocabulary';
+import { PROTECTION_FAMILIES } from '../catalog/vocabulary';
 import { bankShortA, familyThatBreaks, mainFamilyFor, ratingFrom, savesSmallFuse } from './breaking';
 import { adiabaticK, clearingS, damageS, endVerdict, heatShare, selectiveToA, type Rated } from './coordination';
 

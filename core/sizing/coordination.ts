@@ -1,5 +1,5 @@
 import { endsFaultFrom, gateMultiples, letThroughA2s, LONGEST_FAULT_S, openingBandS } from '../catalog/fuseTimes';
-import type { ProtectionFamily } from '../design/vocabulary';
+import type { ProtectionFamily } from '../catalog/vocabulary';
 
 /** Fuses and breakers against each other, against the conductor they guard and against what a load takes as it starts. */
 

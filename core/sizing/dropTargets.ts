@@ -1,5 +1,5 @@
 import type { Settings } from '../design/schema';
-import type { DropClass } from '../design/vocabulary';
+import type { DropClass } from '../catalog/vocabulary';
 
 /** What a circuit that does not mind may lose when a design does not say, percent. Source: ABYC E-11's limit for what is not critical, from memory. */
 const TOLERANT_PERCENT = 10;

@@ -2,7 +2,7 @@ import { randomDesign, type Feature } from '../../testing/randomDesign';
 import { analyse } from '../analysis/analyse';
 import type { Analysis } from '../analysis/types';
 import { applyChange, applyUnchecked } from '../design/change';
-import type { Finding } from '../findings/types';
+import type { Finding } from '../analysis/finding';
 import { soundRemedies } from '../findings/soundRemedies';
 import { propose } from './propose';
 import { MEASURES } from './proposal';

@@ -9,7 +9,7 @@ import { RATINGS_A } from '../catalog/fuses';
 import { applyChange, applyUnchecked, updateRecords } from '../design/change';
 import { makeDesign, type Design } from '../design/design';
 import { newDesignRecords } from '../design/newDesign';
-import { findingKey } from '../findings/types';
+import { findingKey } from '../analysis/finding';
 import { newLoad } from '../switching/newLoad';
 import { candidateSizes } from './conductorChoice';
 import { propose } from './propose';

@@ -8,7 +8,7 @@ import type { Design } from '../design/design';
 import { between, Edit } from '../design/edit';
 import { nameOf } from '../design/names';
 import type { Protection } from '../design/schema';
-import { findingKey, whereKey, type Finding, type Rule } from '../findings/types';
+import { findingKey, whereKey, type Finding, type Rule } from '../analysis/finding';
 import { HEADROOM } from '../switching/ownCircuit';
 import { sizesLike } from './conductorChoice';
 import { leastFuseA } from './fuse';

@@ -5,7 +5,7 @@ import { applyChange, updateRecords } from '../design/change';
 
 import fc from 'fast-check';
 import { AWG_SIZES, awgAreaMm2, areaMm2, CONDUCTOR_SIZES, type AwgSize, type ConductorSize } from '../catalog/conductorSizes';
-import { CONDUCTOR_STANDARDS, SETTINGS_ID } from '../design/vocabulary';
+import { CONDUCTOR_STANDARDS, SETTINGS_ID } from '../catalog/vocabulary';
 import { cableOhmPerM, circularMils, copperOhmPerM, copperTemperatureFactor, designOhmPerM, formulaOhmPerM } from './voltageDrop';
 
 describe('resistance of real cable', () => {

@@ -1,7 +1,7 @@
 import { areaMm2, awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
 import { CLASS5_MILLIOHM_PER_M, NEC_OHM_PER_1000_FT, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from '../catalog/resistance';
 import type { Settings } from '../design/schema';
-import type { ConductorStandard } from '../design/vocabulary';
+import type { ConductorStandard } from '../catalog/vocabulary';
 
 /** Annealed copper at 20 C, ohm mm2 per metre. Source: IEC 60028. */
 export const COPPER_RESISTIVITY_20C = 1 / 58;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { ANY_RATING_A } from '../catalog/fuses';
-import { CONDUCTOR_STANDARDS, type ConductorStandard } from '../design/vocabulary';
+import { CONDUCTOR_STANDARDS, type ConductorStandard } from '../catalog/vocabulary';
 import { answerWire, type WireQuestion } from './wireQuestion';
 
 const ask = (question: Partial<WireQuestion>) =>

@@ -1,6 +1,6 @@
 import { ANY_RATING_A } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
-import type { ConductorStandard } from '../design/vocabulary';
+import type { ConductorStandard } from '../catalog/vocabulary';
 import { candidateSizes, chooseConductor, type Governor } from './conductorChoice';
 import { cableOhmPerM, formulaOhmPerM } from './voltageDrop';
 

@@ -1,7 +1,7 @@
 import { applyChange } from '../design/change';
 import { indexDesign, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
-import { SETTINGS_ID } from '../design/vocabulary';
+import { SETTINGS_ID } from '../catalog/vocabulary';
 import { removeCircuit, removeLoads } from './schemes';
 
 /** What of a design a copy begins with: all of it; all but where it lies in its vehicle; what feeds it; what draws. */

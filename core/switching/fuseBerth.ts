@@ -2,7 +2,7 @@ import { breaksAt } from '../catalog/interrupting';
 import { RATINGS_A } from '../catalog/fuses';
 import { indexDesign, slotKey, type Design, type DesignIndex } from '../design/design';
 import type { FuseBlock, Protection, TerminalRef } from '../design/schema';
-import type { ProtectionFamily } from '../design/vocabulary';
+import type { ProtectionFamily } from '../catalog/vocabulary';
 import { traceWiring } from '../network/wiring';
 import { placeIdOf, waysThrough } from '../rig/layout';
 import { endOfMain } from './mainPath';

@@ -1,7 +1,7 @@
-import { fieldsOfKind, kindsNamed, type LoadKind } from '../catalog/loadKinds';
+import { fieldsOfKind, kindsNamed, type LoadKind } from '../devices/loadKinds';
 import { newId } from '../design/ids';
 import type { Load } from '../design/schema';
-import type { DropClass } from '../design/vocabulary';
+import type { DropClass } from '../catalog/vocabulary';
 import { isLamp } from '../devices/load';
 
 /** A load with nothing said about it yet but its name: no draw known, which its finding asks for; one of it, running for hours. */

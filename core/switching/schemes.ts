@@ -6,7 +6,7 @@ import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { DesignError } from '../design/problems';
 import type { BusBar, Circuit, FuseBlock, Protection, Switch, TerminalRef, Wire } from '../design/schema';
-import { goesByGauge, type DropClass, type ReturnKind } from '../design/vocabulary';
+import { goesByGauge, type DropClass, type ReturnKind } from '../catalog/vocabulary';
 import { isLamp } from '../devices/load';
 import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
 import { nearestFirst, whereIs, type FuseAtBar, type Whereabouts } from './fuseBerth';

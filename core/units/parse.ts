@@ -1,4 +1,4 @@
-import type { UnitSystem } from '../design/vocabulary';
+import type { UnitSystem } from '../catalog/vocabulary';
 import { tooLong } from './text';
 
 /** What a person typed, read as a quantity; or why it cannot be. */

@@ -1,5 +1,5 @@
 import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
-import type { UnitSystem } from '../design/vocabulary';
+import type { UnitSystem } from '../catalog/vocabulary';
 
 /** The one place where a number inside becomes text for a person. A missing value is an en dash, never zero. */
 

@@ -4,7 +4,7 @@ import type { CircuitAnalysis } from '@/core/analysis/types';
 import { RATINGS_A } from '@/core/catalog/fuses';
 import { updateRecords, type RecordFields } from '@/core/design/change';
 import { deviceOf } from '@/core/design/design';
-import { DROP_CLASSES, type DropClass } from '@/core/design/vocabulary';
+import { DROP_CLASSES, type DropClass } from '@/core/catalog/vocabulary';
 import { dropTargetOf } from '@/core/sizing/dropTargets';
 import { fitKitFuse, kitFuseOf, removeKitFuse } from '@/core/switching/kitFuse';
 import { removeCircuit, setReturn } from '@/core/switching/schemes';

@@ -8,7 +8,7 @@ import { RATINGS_A } from '@/core/catalog/fuses';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { deviceOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
-import type { Finding } from '@/core/findings/types';
+import type { Finding } from '@/core/analysis/finding';
 import type { Governor } from '@/core/sizing/conductorChoice';
 import { formatAmps, formatConductor, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { shareOf } from '@/core/units/compare';

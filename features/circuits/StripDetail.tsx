@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { marginsOf } from '@/core/analysis/margins';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
-import { findingKey } from '@/core/findings/types';
+import { findingKey } from '@/core/analysis/finding';
 import { wordFinding } from '@/core/findings/wording';
 import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
 import { solvedRun } from '@/core/analysis/solvedRun';

@@ -3,7 +3,7 @@
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
 import { isRouted } from '@/core/rig/layout';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { LengthField } from '@/ui/LengthField';
 import type { StripGeometry } from '@/ui/runStrip/geometry';

@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
-import type { UnitSystem } from '@/core/design/vocabulary';
+import type { UnitSystem } from '@/core/catalog/vocabulary';
 import type { OpenDesign } from '@/server/stored';
 import type { LoggedChange } from '@/server/commit';
 import type { History } from '@/server/history';

@@ -8,7 +8,7 @@ import { DesignError } from '@/core/design/problems';
 import type { SetAside } from '@/core/design/readable';
 import type { DesignRecord } from '@/core/design/schema';
 import { worstFirst } from '@/core/findings/findAll';
-import type { Finding } from '@/core/findings/types';
+import type { Finding } from '@/core/analysis/finding';
 import type { LoggedChange } from '@/server/commit';
 import type { OpenDesign } from '@/server/stored';
 import type { History } from '@/server/history';

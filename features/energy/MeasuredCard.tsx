@@ -5,7 +5,7 @@ import { useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Duty, Log } from '@/core/design/schema';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import type { DayStack } from '@/core/energy/dayStack';
 import { keepLog, logOfReadings, openLog } from '@/core/energy/keptLog';
 import { ampsAt } from '@/core/energy/loadLines';

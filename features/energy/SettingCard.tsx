@@ -3,7 +3,7 @@
 import { Select } from 'antd';
 import { updateRecords } from '@/core/design/change';
 import type { Scenario } from '@/core/design/schema';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { settingOf } from '@/core/energy/setting';
 import { formatSpans, parseSpans } from '@/core/formats/useText';
 import { useDesignStore } from '@/features/design/DesignProvider';

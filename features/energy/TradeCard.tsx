@@ -4,7 +4,7 @@ import { Button, Progress } from 'antd';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { updateRecords } from '@/core/design/change';
-import { SETTINGS_ID } from '@/core/design/vocabulary';
+import { SETTINGS_ID } from '@/core/catalog/vocabulary';
 import type { TradePoint } from '@/core/energy/tradeOff';
 import { formatAmpHours, formatHours, formatNumber, formatPercent, formatWatts } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';

@@ -4,7 +4,7 @@ import { Select } from 'antd';
 import { useRef, useState } from 'react';
 import { CLIMATE_FACTS } from '@/core/catalog/climates';
 import type { Scenario } from '@/core/design/schema';
-import { CLIMATES, LIMITS, type Climate } from '@/core/design/vocabulary';
+import { CLIMATES, LIMITS, type Climate } from '@/core/catalog/vocabulary';
 import { settingOf } from '@/core/energy/setting';
 import type { WeatherMapping } from '@/core/formats/weatherFile';
 import { FileChoice } from '@/ui/FileChoice';

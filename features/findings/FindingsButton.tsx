@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import type { Finding, Severity } from '@/core/findings/types';
+import type { Finding, Severity } from '@/core/analysis/finding';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Verdict } from '@/ui/Verdict';
 import { useShortcut } from '@/ui/useShortcut';

@@ -2,7 +2,7 @@
 
 import { Button, Drawer } from 'antd';
 import Link from 'next/link';
-import { findingKey, type Finding } from '@/core/findings/types';
+import { findingKey, type Finding } from '@/core/analysis/finding';
 import { wordFinding } from '@/core/findings/wording';
 import { handbookPageOf } from '@/core/handbook/pages';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';

@@ -6,7 +6,7 @@ import { deviceOf } from '@/core/design/design';
 import type { Analysis } from '@/core/analysis/types';
 import { remediesFor } from '@/core/findings/remedies';
 import { soundRemedies } from '@/core/findings/soundRemedies';
-import type { Finding } from '@/core/findings/types';
+import type { Finding } from '@/core/analysis/finding';
 import { whyNoCircuit } from '@/core/switching/ownCircuit';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import styles from './FindingsDrawer.module.css';

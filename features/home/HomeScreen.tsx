@@ -5,7 +5,7 @@ import { Moon, Plus, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState, useTransition } from 'react';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import type { DesignSummary } from '@/server/designs';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { useTheme } from '@/ui/ThemeProvider';

@@ -1,4 +1,4 @@
-import type { Vehicle } from '@/core/design/vocabulary';
+import type { Vehicle } from '@/core/catalog/vocabulary';
 
 export const VEHICLE_WORDS: Record<Vehicle, string> = {
   boxBody: 'Box body',

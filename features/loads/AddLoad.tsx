@@ -3,8 +3,8 @@
 import { Button, Dropdown, Select } from 'antd';
 import { Plus } from 'lucide-react';
 import { memo, useState } from 'react';
-import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/catalog/loadKinds';
-import { CATALOG_LOADS, type CatalogLoad } from '@/core/catalog/loads';
+import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/devices/loadKinds';
+import { CATALOG_LOADS, type CatalogLoad } from '@/core/devices/usualLoads';
 import { formatDraw, splitNameAndDraw } from '@/core/formats/drawText';
 import { namedLoad, newLoad } from '@/core/switching/newLoad';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';

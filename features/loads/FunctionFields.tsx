@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { Edit } from '@/core/design/edit';
 import type { Duty, Load } from '@/core/design/schema';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { drawOf } from '@/core/devices/load';
 import { formatUse, parseUse } from '@/core/formats/useText';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';

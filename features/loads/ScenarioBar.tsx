@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import { updateRecords } from '@/core/design/change';
 import { newId } from '@/core/design/ids';
-import { SETTINGS_ID } from '@/core/design/vocabulary';
+import { SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { NameInput, nameProblem } from '@/ui/NameInput';
 import styles from './LoadsStage.module.css';

@@ -2,7 +2,7 @@ import { deviceOf, recordOf, settingsOf, type Design } from '@/core/design/desig
 import type { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Duty, Load } from '@/core/design/schema';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { dutyHours } from '@/core/energy/budget';
 import { loadDraw, loadSize } from '@/core/devices/load';
 import { settingOf } from '@/core/energy/setting';

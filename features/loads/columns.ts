@@ -2,7 +2,7 @@ import type { Load } from '@/core/design/schema';
 import type { LoadDraw } from '@/core/devices/load';
 import { formatDraw } from '@/core/formats/drawText';
 import { formatLengthNumber, formatNumber, MISSING } from '@/core/units/quantity';
-import type { UnitSystem } from '@/core/design/vocabulary';
+import type { UnitSystem } from '@/core/catalog/vocabulary';
 import type { GridColumn } from '@/ui/grid/types';
 import { NO, NO_CIRCUIT, OWN_CIRCUIT, YES } from './cells';
 

@@ -1,5 +1,5 @@
 import type { KeepClear } from '@/core/design/schema';
-import type { SweepAxis } from '@/core/design/vocabulary';
+import type { SweepAxis } from '@/core/catalog/vocabulary';
 import type { Projection } from './projection';
 import type { Selection } from './selection';
 import styles from './Plan.module.css';

@@ -3,7 +3,7 @@
 import { Button, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import type { KeepClear } from '@/core/design/schema';
-import { LIMITS, SWEEP_AXES, type SweepAxis } from '@/core/design/vocabulary';
+import { LIMITS, SWEEP_AXES, type SweepAxis } from '@/core/catalog/vocabulary';
 import { setKeepClear } from '@/core/rig/edits';
 import { useUnits } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';

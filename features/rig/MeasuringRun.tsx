@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { measureRoute } from '@/core/rig/edits';
 import type { LaidRoute } from '@/core/rig/layout';
 import { measuringOrder } from '@/core/rig/measuringRun';

@@ -5,7 +5,7 @@ import { Trash2, X } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { updateRecords, type RecordFields } from '@/core/design/change';
 import type { Device, Place } from '@/core/design/schema';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { joinPlaces, putDevices, removePlace, setPlace } from '@/core/rig/edits';
 import { routeLength } from '@/core/rig/routeLength';
 import { formatLength } from '@/core/units/quantity';

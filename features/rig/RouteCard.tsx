@@ -4,7 +4,7 @@ import { Button, Checkbox, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
 import { updateRecords } from '@/core/design/change';
 import type { Passage, Route } from '@/core/design/schema';
-import { LIMITS, PASS_PARTS, PASSINGS, ROUTE_FEEDS, ROUTE_KINDS } from '@/core/design/vocabulary';
+import { LIMITS, PASS_PARTS, PASSINGS, ROUTE_FEEDS, ROUTE_KINDS } from '@/core/catalog/vocabulary';
 import { fittingFor, withPassage } from '@/core/findings/rigRules';
 import { PART_WORDS, PASSING_WORDS } from '@/core/findings/rigWords';
 import { nameOf } from '@/core/design/names';

@@ -6,7 +6,7 @@ import { setRig } from '@/core/rig/edits';
 import { refusePicture, traceOutline, type Pixel } from '@/core/rig/traceOutline';
 import { useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { MmField } from '@/ui/MmField';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import styles from './TraceDialog.module.css';
 
 interface Picture {

@@ -3,7 +3,7 @@
 import { Select } from 'antd';
 import { useMemo } from 'react';
 import type { Rig } from '@/core/design/schema';
-import { LIMITS, VEHICLES } from '@/core/design/vocabulary';
+import { LIMITS, VEHICLES } from '@/core/catalog/vocabulary';
 import { BODIES } from '@/core/rig/bodies';
 import { setRig } from '@/core/rig/edits';
 import { formatLength } from '@/core/units/quantity';

@@ -3,7 +3,7 @@
 import { Button, Checkbox } from 'antd';
 import { updateRecords } from '@/core/design/change';
 import type { Zone } from '@/core/design/schema';
-import { LIMITS, ZONE_TRAITS } from '@/core/design/vocabulary';
+import { LIMITS, ZONE_TRAITS } from '@/core/catalog/vocabulary';
 import { setZonePlan } from '@/core/rig/edits';
 import { formatAmps, formatPercent } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';

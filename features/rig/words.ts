@@ -1,4 +1,4 @@
-import type { ROUTE_FEEDS, RouteKind, ZoneTrait } from '@/core/design/vocabulary';
+import type { ROUTE_FEEDS, RouteKind, ZoneTrait } from '@/core/catalog/vocabulary';
 
 export const ROUTE_KIND_WORDS: Record<RouteKind, string> = {
   loom: 'open loom',

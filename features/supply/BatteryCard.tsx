@@ -4,7 +4,7 @@ import { Checkbox, Select } from 'antd';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { updateRecords } from '@/core/design/change';
 import type { Battery } from '@/core/design/schema';
-import { CHEMISTRIES, LIMITS, SETTINGS_ID } from '@/core/design/vocabulary';
+import { CHEMISTRIES, LIMITS, SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { formatAmpHours, formatHours, formatNumber } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Prose } from '@/ui/Prose';

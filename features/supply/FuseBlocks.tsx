@@ -18,7 +18,7 @@ import type { BlockAnalysis, CircuitAnalysis } from '@/core/analysis/types';
 import { updateRecords } from '@/core/design/change';
 import type { Design } from '@/core/design/design';
 import type { FuseBlock, Protection } from '@/core/design/schema';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { nameOf } from '@/core/design/names';
 import { firstFreeSlot, mountFuse } from '@/core/switching/schemes';
 import { formatAmps, formatRating } from '@/core/units/quantity';

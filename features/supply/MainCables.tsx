@@ -8,7 +8,7 @@ import { FAMILY_NAMES, RATINGS_A } from '@/core/catalog/fuses';
 import type { WireAnalysis } from '@/core/analysis/types';
 import { updateRecords, type RecordFields } from '@/core/design/change';
 import type { Protection } from '@/core/design/schema';
-import { LIMITS, PROTECTION_FAMILIES } from '@/core/design/vocabulary';
+import { LIMITS, PROTECTION_FAMILIES } from '@/core/catalog/vocabulary';
 import { nameOf } from '@/core/design/names';
 import { isRouted } from '@/core/rig/layout';
 import { feedShareOf } from '@/core/sizing/dropTargets';

@@ -3,7 +3,7 @@
 import { Segmented, Select } from 'antd';
 import { updateRecords } from '@/core/design/change';
 import type { Settings } from '@/core/design/schema';
-import { CONDUCTOR_STANDARDS, INSULATION_RATINGS_C, SETTINGS_ID, type DropClass } from '@/core/design/vocabulary';
+import { CONDUCTOR_STANDARDS, INSULATION_RATINGS_C, SETTINGS_ID, type DropClass } from '@/core/catalog/vocabulary';
 import { AMPACITY_TABLES } from '@/core/catalog/ampacity';
 import { SOURCES } from '@/core/catalog/sources';
 import { dropTargetOf, feedShareOf } from '@/core/sizing/dropTargets';

@@ -4,7 +4,7 @@ import type { SlotAnalysis } from '@/core/analysis/types';
 import { BLADE_COLOURS, TAP_WORDS } from '@/core/catalog/fuses';
 import { updateRecords } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
-import { TAP_LEGS, type TapLeg } from '@/core/design/vocabulary';
+import { TAP_LEGS, type TapLeg } from '@/core/catalog/vocabulary';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import styles from './FuseBlocks.module.css';

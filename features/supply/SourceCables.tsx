@@ -5,7 +5,7 @@ import type { ConductorSize } from '@/core/catalog/conductorSizes';
 import { ANY_RATING_A } from '@/core/catalog/fuses';
 import type { DcDcCharger } from '@/core/devices/dcDcCharger';
 import type { FeedCable } from '@/core/devices/feedCable';
-import { LIMITS } from '@/core/design/vocabulary';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { candidateSizes } from '@/core/sizing/conductorChoice';
 import { formatRating } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';

@@ -6,7 +6,7 @@ import { studName, studsOf } from '@/core/analysis/studs';
 import { studWords } from '@/core/catalog/terminals';
 import { updateRecords } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
-import { STUD_SIZES, type StudSize } from '@/core/design/vocabulary';
+import { STUD_SIZES, type StudSize } from '@/core/catalog/vocabulary';
 import { formatConductor } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import styles from './Supply.module.css';

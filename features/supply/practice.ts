@@ -1,4 +1,4 @@
-import type { ConductorStandard } from '@/core/design/vocabulary';
+import type { ConductorStandard } from '@/core/catalog/vocabulary';
 
 /** The schools in a person's words. */
 export const PRACTICE_WORDS: { standard: Record<ConductorStandard, string> } = {

@@ -2,7 +2,7 @@ import type { Change } from '@/core/design/change';
 import { devicesOfKind, settingsOf, type Design } from '@/core/design/design';
 import { newId } from '@/core/design/ids';
 import type { Device } from '@/core/design/schema';
-import type { Vehicle } from '@/core/design/vocabulary';
+import type { Vehicle } from '@/core/catalog/vocabulary';
 import { usualAlternator } from '@/core/devices/alternator';
 
 export type SourceKind = 'solarPanel' | 'foldingPanel' | 'solarController' | 'alternator' | 'dcDcCharger' | 'splitRelay' | 'charger';

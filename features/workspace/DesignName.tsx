@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { updateRecords } from '@/core/design/change';
-import { SETTINGS_ID } from '@/core/design/vocabulary';
+import { SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { nameProblem } from '@/ui/NameInput';
 import styles from './TopBar.module.css';

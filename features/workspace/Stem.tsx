@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useDesign } from '@/features/design/DesignProvider';
 import type { Analysis } from '@/core/analysis/types';
-import type { Finding, Severity } from '@/core/findings/types';
+import type { Finding, Severity } from '@/core/analysis/finding';
 import { nextSteps } from './nextSteps';
 import { STAGES, stageOf, type StageId } from './stages';
 import styles from './Stem.module.css';

@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { updateRecords } from '@/core/design/change';
-import { SETTINGS_ID, type UnitSystem } from '@/core/design/vocabulary';
+import { SETTINGS_ID, type UnitSystem } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import type { SaveState } from '@/features/design/designStore';
 import { FindingsButton } from '@/features/findings/FindingsButton';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { heron } from '../../demo/heron';
 import { mistakesIn, spoil } from '../../testing/mistakes';
 import { analyse } from '../../core/analysis/analyse';
-import type { Rule } from '../../core/findings/types';
+import type { Rule } from '../../core/analysis/finding';
 import { handbookPageOf } from '../../core/handbook/pages';
 import { STAGES, stageOf, type StageId } from './stages';
 

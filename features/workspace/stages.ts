@@ -1,4 +1,4 @@
-import type { Finding } from '@/core/findings/types';
+import type { Finding } from '@/core/analysis/finding';
 
 /** The stages of work this program has so far, in the order of the work, each with its key after `g`. */
 export const STAGES = [

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import type { Finding } from '@/core/findings/types';
+import type { Finding } from '@/core/analysis/finding';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 
 /** How long the hand rests before the network is searched, ms. */

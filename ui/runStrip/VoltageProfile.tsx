@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { memo } from 'react';
 import { formatLengthNumber, formatNumber } from '@/core/units/quantity';
-import type { UnitSystem } from '@/core/design/vocabulary';
+import type { UnitSystem } from '@/core/catalog/vocabulary';
 import type { StripGeometry } from './geometry';
 import styles from './runStrip.module.css';
 

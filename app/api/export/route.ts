@@ -1,4 +1,4 @@
-import { SCHEMA_VERSION } from '@/core/design/vocabulary';
+import { SCHEMA_VERSION } from '@/core/catalog/vocabulary';
 import { DESIGNS_FORMAT } from '@/core/formats/designFile';
 import { listIds } from '@/server/designs';
 import { NotFound } from '@/server/errors';

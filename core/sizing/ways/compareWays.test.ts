@@ -6,7 +6,7 @@ import type { Analysis } from '../../analysis/types';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { applyChange, applyUnchecked, updateRecords } from '../../design/change';
 import type { Design } from '../../design/design';
-import { findingKey } from '../../findings/types';
+import { findingKey } from '../../analysis/finding';
 import { candidateSizes } from '../conductorChoice';
 import { propose } from '../propose';
 import { USUAL_PRICES } from '../prices';

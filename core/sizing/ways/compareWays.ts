@@ -4,7 +4,7 @@ import type { Analysis, CircuitAnalysis } from '../../analysis/types';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { applyUnchecked, type Change } from '../../design/change';
 import { indexDesign } from '../../design/design';
-import { findingKey, type Finding } from '../../findings/types';
+import { findingKey, type Finding } from '../../analysis/finding';
 import { propose } from '../propose';
 import type { Measure } from '../proposal';
 import { between } from '../../design/edit';

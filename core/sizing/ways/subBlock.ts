@@ -1,4 +1,4 @@
-import { LIMITS } from '../../design/vocabulary';
+import { LIMITS } from '../../catalog/vocabulary';
 import { cutText } from '../../units/text';
 import { analyse } from '../../analysis/analyse';
 import type { Analysis, CircuitAnalysis } from '../../analysis/types';

@@ -1,6 +1,6 @@
 import type { Draw } from '../design/schema';
-import type { LoadBehaviour } from '../devices/load';
-import type { Load } from '../devices/load';
+import type { LoadBehaviour } from './load';
+import type { Load } from './load';
 
 /** A generic load to start from. */
 export interface CatalogLoad {

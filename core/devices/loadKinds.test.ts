@@ -1,9 +1,9 @@
 import { dropClassOf, namedLoad, newLoad } from '../switching/newLoad';
 import { splitNameAndDraw } from '../formats/drawText';
 import { startOf } from './starts';
-import { behaviourOf } from '../devices/load';
+import { behaviourOf } from './load';
 import { kindsNamed, LOAD_KINDS } from './loadKinds';
-import { CATALOG_LOADS } from './loads';
+import { CATALOG_LOADS } from './usualLoads';
 
 // What people call things, and how those behave: common practice.
 test.each([

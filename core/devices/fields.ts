@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LIMITS, STUD_SIZES } from './vocabulary';
+import { LIMITS, STUD_SIZES } from '../catalog/vocabulary';
 
 /** The fields records are made of, each with its bounds. Every unit is in the field's name where a record uses it. */
 

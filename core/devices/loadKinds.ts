@@ -1,6 +1,6 @@
 import type { Draw, Load } from '../design/schema';
-import type { DropClass } from '../design/vocabulary';
-import type { LoadBehaviour } from '../devices/load';
+import type { DropClass } from '../catalog/vocabulary';
+import type { LoadBehaviour } from './load';
 
 /** What a load's name says about it. */
 export interface LoadKind {

@@ -1,5 +1,5 @@
-import type { LoadBehaviour } from '../devices/load';
-import type { Load } from '../devices/load';
+import type { LoadBehaviour } from './load';
+import type { Load } from './load';
 
 /** What a load takes as it starts, as a multiple of its draw, and for how long. */
 export interface Start {
