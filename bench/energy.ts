@@ -1,4 +1,4 @@
-import { indexDesign } from '../core/design/design';
+import { indexDesign } from '../core/rig/designIndex';
 import { Edit } from '../core/design/edit';
 import type { Scenario } from '../core/design/schema';
 import { forecast } from '../core/energy/forecast';

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { indexDesign } from '../core/design/design';
+import { indexDesign } from '../core/rig/designIndex';
 import { writeSpice } from '../core/formats/spiceWrite';
 import { compile } from '../core/network/compile';
 import { AT_REST } from '../core/network/controlState';

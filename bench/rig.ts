@@ -1,6 +1,7 @@
 import { analyse } from '../core/analysis/analyse';
 import { applyChange, updateRecords } from '../core/design/change';
-import { indexDesign, recordsOf, type Design } from '../core/design/design';
+import { recordsOf, type Design } from '../core/design/design';
+import { indexDesign } from '../core/rig/designIndex';
 import { layOut } from '../core/rig/layout';
 import { laidMarl } from '../demo/marl';
 

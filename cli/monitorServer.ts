@@ -1,5 +1,6 @@
 import { createServer, type Server, type Socket } from 'node:net';
-import { MONITOR_GREETING, writeMonitorLine, type MonitorReading } from '../core/formats/monitorLine';
+import { MONITOR_GREETING, writeMonitorLine } from '../core/formats/monitorLine';
+import type { MonitorReading } from '../core/energy/monitored';
 
 interface MonitorOptions {
   port: number;

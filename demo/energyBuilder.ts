@@ -1,4 +1,5 @@
-import { indexDesign, type Design } from '../core/design/design';
+import type { Design } from '../core/design/design';
+import { indexDesign } from '../core/rig/designIndex';
 import { Edit } from '../core/design/edit';
 import type { DesignRecord, Duty, Load, Scenario, Span, Use } from '../core/design/schema';
 

@@ -1,7 +1,8 @@
 import type { ConductorSize } from '../core/catalog/conductorSizes';
-import { indexDesign, type Design } from '../core/design/design';
+import type { Design } from '../core/design/design';
+import { indexDesign } from '../core/rig/designIndex';
 import { Edit } from '../core/design/edit';
-import { defaultSettings } from '../core/design/newDesign';
+import { defaultSettings } from '../core/design/defaultSettings';
 import type { DesignRecord, Wire } from '../core/design/schema';
 import { terminalKey, traceWiring } from '../core/network/wiring';
 import { buildDemo } from './builder';

@@ -1,6 +1,6 @@
 import type { ConductorSize } from '../core/catalog/conductorSizes';
 import type { Design } from '../core/design/design';
-import { defaultSettings } from '../core/design/newDesign';
+import { defaultSettings } from '../core/design/defaultSettings';
 import type { DesignRecord, Wire } from '../core/design/schema';
 import { liveDemo } from './energyBuilder';
 import { PIP_ENERGY } from './pipEnergy';

@@ -1,5 +1,6 @@
 import { connect } from 'node:net';
-import { MONITOR_GREETING, MOST_LINE_CHARACTERS, parseMonitorLine, type MonitorReading } from '@/core/formats/monitorLine';
+import { MONITOR_GREETING, MOST_LINE_CHARACTERS, parseMonitorLine } from '@/core/formats/monitorLine';
+import type { MonitorReading } from '@/core/energy/monitored';
 
 /** What a live monitor says, as it reaches the page. */
 export type MonitorNews = { reading: MonitorReading } | { trouble: string };

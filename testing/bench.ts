@@ -1,4 +1,4 @@
-import { indexDesign } from '../core/design/design';
+import { indexDesign } from '../core/rig/designIndex';
 import type { ControlValue } from '../core/devices/kind';
 import { AT_REST, type ControlState } from '../core/network/controlState';
 import { LiveDesign } from '../core/network/settle';

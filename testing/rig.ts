@@ -1,6 +1,6 @@
 import type { ConductorSize } from '../core/catalog/conductorSizes';
 import { makeDesign, type Design } from '../core/design/design';
-import { defaultSettings } from '../core/design/newDesign';
+import { defaultSettings } from '../core/design/defaultSettings';
 import type { Device, DesignRecord, Load, Wire } from '../core/design/schema';
 import type { Chemistry, TapLeg } from '../core/catalog/vocabulary';
 import type { LoadBehaviour } from '../core/devices/load';

@@ -1,4 +1,5 @@
-import type { Design, DesignIndex } from '../design/design';
+import type { Design } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Wire } from '../design/schema';
 import { bankFacts } from '../energy/battery';
 import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
@@ -6,7 +7,7 @@ import { demandOf } from '../network/demand';
 import { idleSupply } from '../energy/idle';
 import type { LoadDraw } from '../devices/load';
 import { findAll } from '../findings/findAll';
-import { endsOhmOf } from '../sizing/voltageDrop';
+import { endsOhmOf } from '../catalog/cable';
 import { rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
 import { analyseCircuits } from './circuits';
 import { makeContext, type AnalysisContext } from './context';

@@ -7,7 +7,8 @@ import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';
 import { chooseConductor, sizesLike, type ConductorChoice } from '../sizing/conductorChoice';
 import { fuseLimitA } from '../sizing/fuseLimit';
-import { cableOhmPerM, endsOhmOf, formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
+import { formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
+import { cableOhmPerM, endsOhmOf } from '../catalog/cable';
 import type { AnalysisContext } from './context';
 import type { CircuitAnalysis, LoadAnalysis, RunStep } from './types';
 

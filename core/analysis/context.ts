@@ -1,4 +1,5 @@
-import { indexDesign, type Design, type DesignIndex } from '../design/design';
+import type { Design } from '../design/design';
+import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import type { Wire } from '../design/schema';
 import { loadDraw, type LoadDraw } from '../devices/load';
 import { isReturnJunction, treeDemand, treeFlow, type TreeFlow } from '../network/flow';
@@ -7,7 +8,7 @@ import { retraceWiring, traceWiring, type Wiring } from '../network/wiring';
 import { countsAsLoaded, gatherBundles, loadedTogether, mostTogether, type Bundle } from '../rig/bundles';
 import { exposures, type Exposure } from '../rig/exposure';
 import type { Ampacity } from '../sizing/ampacity';
-import { endsOhmOf } from '../sizing/voltageDrop';
+import { endsOhmOf } from '../catalog/cable';
 import { conductorTables, type ConductorTables } from './conductorTables';
 import { standingFrom, type Standing } from './standing';
 import type { Analysis } from './types';

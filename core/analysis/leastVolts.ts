@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import { lowRestV } from '../energy/battery';
 import type { Analysis, LoadAnalysis } from './types';
 

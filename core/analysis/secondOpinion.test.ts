@@ -6,7 +6,8 @@ import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { areaMm2, awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
 import { CLASS5_MILLIOHM_PER_M, NEC_OHM_PER_1000_FT, ROAD_MILLIOHM_PER_M, SMALL_CRAFT_CIRCULAR_MILS } from '../catalog/resistance';
 import { applyChange } from '../design/change';
-import { indexDesign, type Design, type DesignIndex } from '../design/design';
+import type { Design } from '../design/design';
+import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import type { Duty, Settings, Wire } from '../design/schema';
 import { analyse } from './analyse';
 

@@ -1,8 +1,8 @@
 import { batteryOhmRange, restV } from '../catalog/chemistries';
 import { fuseOhm } from '../catalog/fuses';
 import { openingBandS, openingTimeS } from '../catalog/fuseTimes';
-import { indexDesign } from '../design/design';
-import { cableOhmPerM } from '../sizing/voltageDrop';
+import { indexDesign } from '../rig/designIndex';
+import { cableOhmPerM } from '../catalog/cable';
 import { rig } from '../../testing/rig';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';

@@ -3,7 +3,7 @@ import { fuseOhm } from '../catalog/fuses';
 import type { Settings } from '../design/schema';
 import { kindOf } from '../devices';
 import type { WiringTree } from '../network/wiring';
-import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
+import { cableOhmPerM, endsOhmOf } from '../catalog/cable';
 import type { AnalysisContext } from './context';
 import type { ShortPaths } from './types';
 

@@ -1,4 +1,4 @@
-import { hostOf, tapOn, type DesignIndex } from '../design/design';
+import { hostOf, tapOn, type DesignIndex } from '../rig/designIndex';
 import type { Protection } from '../design/schema';
 import type { TreeFlow } from '../network/flow';
 import type { Hanging } from '../network/hanging';

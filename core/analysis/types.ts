@@ -1,5 +1,6 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
-import type { Design, DesignIndex } from '../design/design';
+import type { Design } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Device, Load, Protection, Wire } from '../design/schema';
 import type { TapLeg } from '../catalog/vocabulary';
 import type { ScenarioBudget } from '../energy/budget';

@@ -2,7 +2,7 @@ import type { ControlState } from '../network/controlState';
 import { isReturnJunction } from '../network/flow';
 import type { LiveDesign } from '../network/settle';
 import { terminalKey } from '../network/wiring';
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { TerminalRef } from '../design/schema';
 import { isOver } from '../units/compare';
 import type { Analysis } from './types';

@@ -67,20 +67,6 @@ export const scenarioFields = {
     .optional(),
 };
 
-/** A lamp with a white and an amber side, a low and a high beam: each its own draw of one piece. */
-export const loadFunctions = z.array(z.strictObject({ name: z.string().min(1).max(40), watts })).max(8);
-
-/** A load that a thermostat switches: how its running share follows the air around it. */
-export const thermostat = z.strictObject({
-  /** Whether it cools or heats what it holds. */
-  mode: z.enum(['cools', 'heats']),
-  setC: z.number().min(-40).max(80),
-  /** Share of the time it runs in air of the stated temperature, door shut. */
-  sharePercent: percent,
-  atC: z.number().min(-40).max(80),
-  whPerOpening: z.number().min(0).max(100),
-});
-
 /** What a battery monitor read from a midnight on, in even steps; null where it read nothing. */
 export const logFields = {
   name,
@@ -114,4 +100,3 @@ export const prices = z.strictObject({
 
 export type Span = z.infer<typeof span>;
 export type Use = z.infer<typeof use>;
-export type Thermostat = z.infer<typeof thermostat>;

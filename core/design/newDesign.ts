@@ -1,18 +1,14 @@
 import { bankShortA, mainFamilyFor, ratingFrom } from '../sizing/breaking';
 import type { ConductorSize } from '../catalog/conductorSizes';
+import { defaultSettings, NEW_NOMINAL_V, type FirstSettings } from './defaultSettings';
 import { newId } from './ids';
 import type { Battery, DesignRecord, FuseBlock, Protection, Settings, Wire, Zone } from './schema';
-import { SETTINGS_ID, type Chemistry, type ConductorStandard, type ReturnKind, type UnitSystem, type Vehicle } from '../catalog/vocabulary';
+import { type Chemistry, type ConductorStandard, type Vehicle } from '../catalog/vocabulary';
 
 /** The answers a new design starts from. */
-export interface NewDesign {
-  name: string;
-  vehicle: Vehicle;
+export interface NewDesign extends FirstSettings {
   zones: readonly string[];
   battery: { chemistry: Chemistry; capacityAh: number; count: number };
-  units: UnitSystem;
-  standard: ConductorStandard;
-  defaultReturn: ReturnKind;
 }
 
 /** Zone names to offer for a kind of vehicle. */
@@ -26,31 +22,6 @@ export const USUAL_ZONES: Record<Vehicle, readonly string[]> = {
   openFrame: ['Seat', 'Hood', 'Frame', 'Rear'],
   motorcycle: ['Handlebar', 'Tank', 'Seat', 'Panniers'],
 };
-
-/** What a new design's system is named after, V. */
-const NEW_NOMINAL_V = 12;
-
-/** Settings with the defaults and their reasons in docs/architecture.md. */
-export function defaultSettings(answers: Pick<NewDesign, 'name' | 'vehicle' | 'units' | 'standard' | 'defaultReturn'>): Settings {
-  return {
-    id: SETTINGS_ID,
-    type: 'settings',
-    name: answers.name,
-    vehicle: answers.vehicle,
-    units: answers.units,
-    nominalV: NEW_NOMINAL_V,
-    conductorStandard: answers.standard,
-    insulationC: answers.standard === 'road-vehicle' ? 70 : 105,
-    cableForm: 'single',
-    defaultReturn: answers.defaultReturn,
-    dropTargetPercent: { critical: 3, general: 5 },
-    dropFrom: 'battery',
-    dropBasis: 'conservative',
-    conductorTemperatureC: 20,
-    wantedRuntimeH: 48,
-    scenarioId: null,
-  };
-}
 
 /** A good crimp on a tight screw, milliohm. Common practice: 0.2 to 0.5. */
 const GOOD_END_MILLIOHM = 0.3;

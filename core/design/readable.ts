@@ -1,5 +1,5 @@
 import { makeDesign, type Design } from './design';
-import { defaultSettings } from './newDesign';
+import { defaultSettings } from './defaultSettings';
 import { describeProblem } from './problems';
 import { checkReferences } from './references';
 import { recordSchema, type DesignRecord } from './schema';

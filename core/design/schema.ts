@@ -120,7 +120,8 @@ export const changeSchema = z.strictObject({
 });
 
 export type Settings = z.infer<typeof settings>;
-export type { Span, Thermostat, Use } from './energySchema';
+export type { Thermostat } from '../devices/loadUse';
+export type { Span, Use } from './energySchema';
 export type { KeepClear, Passage, Place, PlanPoint, Rig, Route, Zone } from './rigSchema';
 export type { Battery } from '../devices/battery';
 export type { Protection } from '../devices/protection';

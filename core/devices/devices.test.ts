@@ -1,6 +1,7 @@
 import { analyse } from '../analysis/analyse';
 import { checkReferences } from '../design/references';
-import { indexDesign, makeDesign, settingsOf } from '../design/design';
+import { makeDesign, settingsOf } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import type { Device } from '../design/schema';
 import { readDesignFile, writeDesignFile } from '../formats/designFile';
 import { AT_REST } from '../network/controlState';

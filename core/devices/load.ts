@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { loadFunctions, thermostat } from '../design/energySchema';
+import { loadFunctions, thermostat } from './loadUse';
 import { amps, deviceBase, lengthMm, volts, watts } from './fields';
 import { LIMITS } from '../catalog/vocabulary';
 import {

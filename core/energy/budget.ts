@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Battery, Duty, Load, Scenario } from '../design/schema';
 import { demandOf, type DemandLoad } from '../network/demand';
 import { dutiesByLoad, dutyDraw } from './draw';

@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Alternator } from '../devices/alternator';
 import type { DcDcCharger } from '../devices/dcDcCharger';
 import type { SolarController } from '../devices/solarController';

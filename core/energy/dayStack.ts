@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Scenario } from '../design/schema';
 import { chargeSources, lightOn, stringA } from './chargeSources';
 import { loadLines } from './loadLines';

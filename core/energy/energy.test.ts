@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { defaultSettings } from '../design/newDesign';
+import { defaultSettings } from '../design/defaultSettings';
 import type { Battery, Draw, Duty, Load } from '../design/schema';
 import { newLoad } from '../switching/newLoad';
 import { bankFacts, peukertHours } from './battery';

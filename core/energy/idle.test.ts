@@ -2,7 +2,7 @@ import { rig } from '../../testing/rig';
 import type { Alternator } from '../devices/alternator';
 import { batteryOhmRange, restV } from '../catalog/chemistries';
 import { applyChange, updateRecords } from '../design/change';
-import { indexDesign } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import { engineBrings, spareA, vehicleChargeA } from './chargeSources';
 import { idleSupply } from './idle';
 

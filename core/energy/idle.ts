@@ -1,5 +1,5 @@
 import { batteryOhmRange } from '../catalog/chemistries';
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import { lowRestV } from './battery';
 import { engineBrings, spareA } from './chargeSources';
 

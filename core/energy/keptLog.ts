@@ -1,7 +1,6 @@
 import type { Log } from '../design/schema';
 import { LIMITS } from '../catalog/vocabulary';
-import type { MonitorReading } from '../formats/monitorLine';
-import { dayOf, type MonitorLog } from '../formats/monitorLog';
+import { type MonitorReading, dayOf, type MonitorLog } from './monitored';
 
 const DAY_MIN = 1440;
 /** Steps a kept log may have, min: the finest that holds all of it is taken. */

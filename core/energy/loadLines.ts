@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Load } from '../design/schema';
 import { behaviourOf, loadDraw } from '../devices/load';
 import { dutiesByLoad, dutyDraw } from './draw';

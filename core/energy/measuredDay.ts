@@ -1,4 +1,4 @@
-import type { MonitorLog } from '../formats/monitorLog';
+import type { MonitorLog } from './monitored';
 import { SwitchingSeen, type Switched } from './switchingSeen';
 
 /** A measured log against the plan. */

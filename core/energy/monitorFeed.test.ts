@@ -1,7 +1,8 @@
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
-import { MONITOR_GREETING, parseMonitorLine, writeMonitorLine, type MonitorReading } from '../formats/monitorLine';
+import { MONITOR_GREETING, parseMonitorLine, writeMonitorLine } from '../formats/monitorLine';
+import type { MonitorReading } from './monitored';
 import { keepLog, logOfReadings, openLog } from './keptLog';
 import { ampsAt } from './loadLines';
 import { measureDays } from './measuredDay';

@@ -1,6 +1,6 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Battery, Scenario } from '../design/schema';
-import type { MonitorReading } from '../formats/monitorLine';
+import type { MonitorReading } from './monitored';
 import { bankOf } from './bank';
 import { chargeSources, lightOn, stringA } from './chargeSources';
 import { demandOfLines, drawnA, loadLines } from './loadLines';

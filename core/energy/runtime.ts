@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Battery, Scenario } from '../design/schema';
 import { bankOf } from './bank';
 import { demandOfLines, drawnA, loadLines } from './loadLines';

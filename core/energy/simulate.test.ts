@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { capacityShare, chargeFromRest } from '../catalog/chemistries';
-import { indexDesign, makeDesign } from '../design/design';
-import { defaultSettings } from '../design/newDesign';
+import { makeDesign } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
+import { defaultSettings } from '../design/defaultSettings';
 import type { Battery, DesignRecord, Load, Scenario } from '../design/schema';
 import type { SolarController } from '../devices/solarController';
 import type { SolarPanel } from '../devices/solarPanel';

@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Battery, Scenario } from '../design/schema';
 import type { SolarController } from '../devices/solarController';
 import type { SolarPanel } from '../devices/solarPanel';

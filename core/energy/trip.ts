@@ -1,5 +1,5 @@
 import { capacityShare } from '../catalog/chemistries';
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Battery, Scenario } from '../design/schema';
 import { bankOf, restedV, type Bank } from './bank';
 import { chargeSources, type ChargeSources } from './chargeSources';

@@ -1,6 +1,6 @@
 import type { Analysis } from '../analysis/types';
 import { wiredDrops } from '../analysis/wiredDrops';
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Device, Switch, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
 import { withControl, type ControlState } from '../network/controlState';

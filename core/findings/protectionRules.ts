@@ -1,6 +1,6 @@
 import type { Analysis, SlotAnalysis } from '../analysis/types';
 import { RATINGS_A } from '../catalog/fuses';
-import { hostOf } from '../design/design';
+import { hostOf } from '../rig/designIndex';
 import type { Device } from '../design/schema';
 import type { ConductorStandard } from '../catalog/vocabulary';
 import { CONTINUOUS_FACTOR } from '../sizing/fuse';

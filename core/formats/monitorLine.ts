@@ -1,11 +1,4 @@
-/** One reading of a battery monitor as it sends them, see docs/formats.md: local time, volts, and amperes out of the battery. */
-export interface MonitorReading {
-  /** Minutes since 1970 of the monitor's own clock, as if it were UTC. */
-  atMin: number;
-  volts: number;
-  /** Out of the battery is positive; on the line it is negative, as monitors count. */
-  amps: number;
-}
+import type { MonitorReading } from '../energy/monitored';
 
 /** What a monitor says first: the protocol and its version. */
 export const MONITOR_GREETING = 'battery-monitor 1';

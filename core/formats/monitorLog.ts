@@ -1,15 +1,6 @@
 import { cutText, MOST_TYPED, tooLong } from '../units/text';
 import Papa from 'papaparse';
-
-/** What a battery monitor wrote down: minutes from midnight of its first day, volts, and amperes out of the battery. */
-export interface MonitorLog {
-  /** Its first day, such as 2025-06-01. */
-  fromDay: string;
-  atMin: Float64Array;
-  volts: Float64Array;
-  /** Out of the battery is positive. */
-  amps: Float64Array;
-}
+import { dayOf, type MonitorLog } from '../energy/monitored';
 
 /** Which columns hold what, and which way the file counts. */
 export interface LogMapping {
@@ -80,11 +71,6 @@ export function readMonitorLog(text: string, given: Partial<LogMapping> = {}): L
   const outIsNegative = given.outIsNegative ?? nightMean(log) < 0;
   if (outIsNegative) log.amps.forEach((value, at) => (log.amps[at] = -value));
   return { ok: true, log, mapping: { time, volts, amps, outIsNegative }, headings };
-}
-
-/** The calendar day of a midnight, minutes since 1970. */
-export function dayOf(midnightMin: number): string {
-  return new Date(midnightMin * 60_000).toISOString().slice(0, 10);
 }
 
 /** Mean current between ten at night and five, when nothing but loads can flow; of the whole log where it has no night. */

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Change } from '../design/change';
-import { indexDesign, recordsOf, type Design } from '../design/design';
+import { recordsOf, type Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { Place, Route } from '../design/schema';

@@ -1,9 +1,9 @@
-import { hostOf, type DesignIndex } from '../design/design';
+import { hostOf, type DesignIndex } from '../rig/designIndex';
 import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { INSULATION_OHM, LEAK_OHM, LEAST_OHM, type DeviceState, type Stamper } from '../devices/kind';
-import { cableOhmPerM, endsOhmOf } from '../sizing/voltageDrop';
+import { cableOhmPerM, endsOhmOf } from '../catalog/cable';
 import { controlOf, memoryOf, type ControlState } from './controlState';
 import { leaky, pulsed, standbyLaw, type Law } from '../devices/laws';
 import { NetlistBuilder, type NetElement, type Netlist } from './netlist';

@@ -1,7 +1,8 @@
 import { analyse } from '../analysis/analyse';
 import { solveDesign, type SolvedDesign } from '../analysis/solved';
 import { solvedRun } from '../analysis/solvedRun';
-import { indexDesign, makeDesign, type Design } from '../design/design';
+import { makeDesign, type Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import type { DesignRecord } from '../design/schema';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';

@@ -2,7 +2,8 @@ import { heron } from '../../demo/heron';
 import { marl } from '../../demo/marl';
 import { pip } from '../../demo/pip';
 import { applyChange, updateRecords } from '../design/change';
-import { indexDesign, recordsOf, type Design } from '../design/design';
+import { recordsOf, type Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import { hangingOn } from './hanging';
 import { retraceWiring, traceWiring } from './wiring';
 

@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import { isReturnJunction, pathTo } from './flow';
 import { terminalKey, type Wiring, type WiringTree } from './wiring';
 

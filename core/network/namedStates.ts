@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Duty, Device, Load } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';

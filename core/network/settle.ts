@@ -3,7 +3,7 @@ import { kindOf } from '../devices';
 import type { DeviceKind, Memory, Sees } from '../devices/kind';
 import { compile, valueOf, withValue, type CompiledDesign, type LivePart } from './compile';
 import { controlOf, memoryOf, type ControlState } from './controlState';
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from '../rig/designIndex';
 import type { Netlist } from './netlist';
 import { Network, type Solved } from './network';
 import { terminalKey } from './wiring';

@@ -1,6 +1,6 @@
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
-import { tapOn, type DesignIndex } from '../design/design';
+import { tapOn, type DesignIndex } from '../rig/designIndex';
 import type { DesignRecord, Device, Protection, TerminalRef, Wire } from '../design/schema';
 
 /**

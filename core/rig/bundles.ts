@@ -1,6 +1,6 @@
 import { outsideDiameterMm } from '../catalog/cableDiameters';
 import type { ConductorSize } from '../catalog/conductorSizes';
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from './designIndex';
 import type { Wire } from '../design/schema';
 import type { Layout } from './layout';
 

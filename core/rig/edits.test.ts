@@ -1,7 +1,8 @@
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
 import { applyChange, invertChange } from '../design/change';
-import { indexDesign, makeDesign, recordOf, recordsOf, type Design } from '../design/design';
+import { makeDesign, recordOf, recordsOf, type Design } from '../design/design';
+import { indexDesign } from './designIndex';
 import { newDesignRecords, USUAL_ZONES } from '../design/newDesign';
 import { DesignError } from '../design/problems';
 import { checkReferences } from '../design/references';

@@ -1,5 +1,6 @@
 import { sameRecord, type Change } from '../design/change';
-import { indexDesign, recordOf, recordsOf, type Design } from '../design/design';
+import { recordOf, recordsOf, type Design } from '../design/design';
+import { indexDesign } from './designIndex';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { DesignError } from '../design/problems';

@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from './designIndex';
 import type { Route, Wire, Zone } from '../design/schema';
 import type { WireRun } from './layout';
 

@@ -1,4 +1,4 @@
-import type { DesignIndex } from '../design/design';
+import type { DesignIndex } from './designIndex';
 import type { Device } from '../design/schema';
 import { placeIdOf, waysThrough } from './layout';
 

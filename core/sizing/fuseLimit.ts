@@ -1,4 +1,4 @@
-import { hostOf, tapOn, type DesignIndex } from '../design/design';
+import { hostOf, tapOn, type DesignIndex } from '../rig/designIndex';
 import type { Load, Protection } from '../design/schema';
 import { terminalKey, type Wiring } from '../network/wiring';
 

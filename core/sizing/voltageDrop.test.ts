@@ -6,7 +6,8 @@ import { applyChange, updateRecords } from '../design/change';
 import fc from 'fast-check';
 import { AWG_SIZES, awgAreaMm2, areaMm2, CONDUCTOR_SIZES, type AwgSize, type ConductorSize } from '../catalog/conductorSizes';
 import { CONDUCTOR_STANDARDS, SETTINGS_ID } from '../catalog/vocabulary';
-import { cableOhmPerM, circularMils, copperOhmPerM, copperTemperatureFactor, designOhmPerM, formulaOhmPerM } from './voltageDrop';
+import { circularMils, designOhmPerM, formulaOhmPerM } from './voltageDrop';
+import { cableOhmPerM, copperOhmPerM, copperTemperatureFactor } from '../catalog/cable';
 
 describe('resistance of real cable', () => {
   // IEC 60228 class 5 plain, greatest milliohm per metre at 20 C; from memory.

@@ -2,7 +2,8 @@ import { ANY_RATING_A } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { ConductorStandard } from '../catalog/vocabulary';
 import { candidateSizes, chooseConductor, type Governor } from './conductorChoice';
-import { cableOhmPerM, formulaOhmPerM } from './voltageDrop';
+import { formulaOhmPerM } from './voltageDrop';
+import { cableOhmPerM } from '../catalog/cable';
 
 /** One run, asked on its own. */
 export interface WireQuestion {

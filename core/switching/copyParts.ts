@@ -1,5 +1,6 @@
 import { applyChange } from '../design/change';
-import { indexDesign, recordsOf, type Design } from '../design/design';
+import { recordsOf, type Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { SETTINGS_ID } from '../catalog/vocabulary';
 import { removeCircuit, removeLoads } from './schemes';

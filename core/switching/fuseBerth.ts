@@ -1,6 +1,7 @@
 import { breaksAt } from '../catalog/interrupting';
 import { RATINGS_A } from '../catalog/fuses';
-import { indexDesign, slotKey, type Design, type DesignIndex } from '../design/design';
+import { slotKey, type Design } from '../design/design';
+import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import type { FuseBlock, Protection, TerminalRef } from '../design/schema';
 import type { ProtectionFamily } from '../catalog/vocabulary';
 import { traceWiring } from '../network/wiring';

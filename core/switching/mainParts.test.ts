@@ -4,7 +4,7 @@ import { analyse } from '../analysis/analyse';
 import { applyChange } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { AT_REST, withControl } from '../network/controlState';
-import { indexDesign } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import { LiveDesign } from '../network/settle';
 import { addMainPart, MAIN_PARTS, removeMainPart } from './mainParts';
 

@@ -1,6 +1,7 @@
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Change } from '../design/change';
-import { devicesOfKind, indexDesign, recordsOf, settingsOf, type Design } from '../design/design';
+import { devicesOfKind, recordsOf, settingsOf, type Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { Device, TerminalRef, Wire } from '../design/schema';

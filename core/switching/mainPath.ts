@@ -1,4 +1,5 @@
-import { deviceOf, indexDesign, recordsOf, type Design } from '../design/design';
+import { deviceOf, recordsOf, type Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import type { TerminalRef, Wire } from '../design/schema';
 import { traceWiring } from '../network/wiring';
 

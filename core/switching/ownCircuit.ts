@@ -1,7 +1,8 @@
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
 import type { Change } from '../design/change';
-import { deviceOf, indexDesign, settingsOf, type Design } from '../design/design';
+import { deviceOf, settingsOf, type Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import type { Load } from '../design/schema';
 import { loadDraw } from '../devices/load';

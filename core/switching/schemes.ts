@@ -1,6 +1,7 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
-import { deviceOf, devicesOfKind, indexDesign, recordOf, settingsOf, slotKey, type Design } from '../design/design';
+import { deviceOf, devicesOfKind, recordOf, settingsOf, slotKey, type Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
 import type { Change } from '../design/change';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';

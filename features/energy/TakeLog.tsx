@@ -2,7 +2,8 @@
 
 import { Button, Checkbox, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import { readMonitorLog, type LogMapping, type MonitorLog } from '@/core/formats/monitorLog';
+import { readMonitorLog, type LogMapping } from '@/core/formats/monitorLog';
+import type { MonitorLog } from '@/core/energy/monitored';
 import styles from './Energy.module.css';
 
 const COLUMNS = [

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { MonitorReading } from '@/core/formats/monitorLine';
+import type { MonitorReading } from '@/core/energy/monitored';
 import type { MonitorNews } from '@/server/monitor';
 
 /** How often what came in is shown, ms. */

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { Zone } from '@/core/design/schema';
 import { returnOptions, type ReturnOption } from '@/core/rig/returnChoice';
-import { cableOhmPerM } from '@/core/sizing/voltageDrop';
+import { cableOhmPerM } from '@/core/catalog/cable';
 import { formatLength, formatNumber } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import styles from './Cards.module.css';

@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useDesignStore } from '@/features/design/DesignProvider';
-import { indexDesign, recordOf, type Design } from '@/core/design/design';
+import { recordOf, type Design } from '@/core/design/design';
+import { indexDesign } from '@/core/rig/designIndex';
 import { terminalKey, traceWiring } from '@/core/network/wiring';
 import type { StageId } from './stages';
 import { JUMP_EVENT } from './useHashTarget';

@@ -3,7 +3,7 @@ import { conductorTables } from '../../analysis/conductorTables';
 import type { Analysis, CircuitAnalysis } from '../../analysis/types';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { applyUnchecked, type Change } from '../../design/change';
-import { indexDesign } from '../../design/design';
+import { indexDesign } from '../../rig/designIndex';
 import { findingKey, type Finding } from '../../analysis/finding';
 import { propose } from '../propose';
 import type { Measure } from '../proposal';

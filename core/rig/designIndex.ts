@@ -1,0 +1,95 @@
+import { settingsOf, slotKey, type Design } from '../design/design';
+import type { Battery, Circuit, Device, Duty, KeepClear, Load, Log, Place, Protection, Rig, Route, Scenario, Settings, Wire, Zone } from '../design/schema';
+import { layOut, type Layout } from './layout';
+
+/** The records of a design sorted once into the lists every computation starts from. */
+export interface DesignIndex {
+  settings: Settings;
+  zones: Zone[];
+  devices: Map<string, Device>;
+  battery: Battery | null;
+  loads: Load[];
+  /** With the lengths the vehicle gives them. */
+  wires: Wire[];
+  circuits: Circuit[];
+  scenarios: Scenario[];
+  duties: Duty[];
+  /** Protections sitting in a fuse block, by block id, in slot order. */
+  mounted: Map<string, Protection[]>;
+  /** Protections in fuse taps, by block id and slot. */
+  taps: Map<string, Protection>;
+  /** The vehicle, null while nobody has laid one out. */
+  rig: Rig | null;
+  places: Place[];
+  routes: Route[];
+  keepClear: KeepClear[];
+  /** What battery monitors read, in the order taken. */
+  logs: Log[];
+  layout: Layout;
+}
+
+/** Sorts a design's records and lays it out. */
+export function indexDesign(design: Design): DesignIndex {
+  const index: Omit<DesignIndex, 'layout'> = {
+    settings: settingsOf(design),
+    zones: [],
+    devices: new Map(),
+    battery: null,
+    loads: [],
+    wires: [],
+    circuits: [],
+    scenarios: [],
+    duties: [],
+    mounted: new Map(),
+    taps: new Map(),
+    rig: null,
+    places: [],
+    routes: [],
+    keepClear: [],
+    logs: [],
+  };
+  for (const record of design.records.values()) {
+    if (record.type === 'zone') index.zones.push(record);
+    else if (record.type === 'wire') index.wires.push(record);
+    else if (record.type === 'circuit') index.circuits.push(record);
+    else if (record.type === 'scenario') index.scenarios.push(record);
+    else if (record.type === 'duty') index.duties.push(record);
+    else if (record.type === 'rig') index.rig = record;
+    else if (record.type === 'place') index.places.push(record);
+    else if (record.type === 'route') index.routes.push(record);
+    else if (record.type === 'keepClear') index.keepClear.push(record);
+    else if (record.type === 'log') index.logs.push(record);
+    else if (record.type === 'device') {
+      index.devices.set(record.id, record);
+      if (record.kind === 'load') index.loads.push(record);
+      else if (record.kind === 'battery') index.battery = record;
+      else if (record.kind === 'protection' && record.mount?.tap) index.taps.set(slotKey(record.mount), record);
+      else if (record.kind === 'protection' && record.mount) {
+        const inBlock = index.mounted.get(record.mount.blockId);
+        if (inBlock) inBlock.push(record);
+        else index.mounted.set(record.mount.blockId, [record]);
+      }
+    }
+  }
+  index.zones.sort(byOrder);
+  index.scenarios.sort(byOrder);
+  index.circuits.sort((a, b) => a.number - b.number || (a.id < b.id ? -1 : 1));
+  for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
+  const layout = layOut(index);
+  return { ...index, wires: layout.wires, layout };
+}
+
+/** The fuse whose slot one taps; null for one that taps none. */
+export function hostOf({ mounted }: Pick<DesignIndex, 'mounted'>, { mount }: Protection): Protection | null {
+  if (!mount?.tap) return null;
+  return mounted.get(mount.blockId)?.find((fuse) => fuse.mount!.slot === mount.slot) ?? null;
+}
+
+/** The fuse that taps the slot of one; null where none does. */
+export function tapOn({ taps }: Pick<DesignIndex, 'taps'>, { mount }: Protection): Protection | null {
+  return mount && !mount.tap ? (taps.get(slotKey(mount)) ?? null) : null;
+}
+
+function byOrder(a: { order: number; id: string }, b: { order: number; id: string }): number {
+  return a.order - b.order || (a.id < b.id ? -1 : 1);
+}
