@@ -13,6 +13,28 @@ const arrows = [
   { target: './app', from: ['./db', './cli'] },
 ];
 
+/** The floors of core, the ground first: each may use those below it and none above. */
+const floors = [
+  'catalog',
+  'units',
+  'devices',
+  'design',
+  'rig',
+  'network',
+  'energy',
+  'sizing',
+  'switching',
+  'analysis',
+  'wording',
+  'advice',
+  'formats',
+  'handbook',
+];
+const floorArrows = floors.map((floor, at) => ({
+  target: `./core/${floor}`,
+  from: floors.slice(at + 1).map((above) => `./core/${above}`),
+}));
+
 const framework = ['react', 'react-dom', 'next', 'antd', 'drizzle-orm', '@libsql/client', 'zustand'];
 
 const config = [
@@ -21,7 +43,7 @@ const config = [
   ...typescript,
   {
     rules: {
-      'import/no-restricted-paths': ['error', { zones: arrows.map(({ target, from }) => ({ target, from, except: [] })) }],
+      'import/no-restricted-paths': ['error', { zones: [...arrows, ...floorArrows].filter(({ from }) => from.length > 0) }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       eqeqeq: 'error',
@@ -42,6 +64,20 @@ const config = [
         },
       ],
       'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process'],
+    },
+  },
+  {
+    // What runs in the browser knows the server by the shapes of its answers alone.
+    files: ['features/**/*.{ts,tsx}'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['@/server/*', '**/server/*'], allowTypeImports: true, message: 'features may take types of the server only' },
+          ],
+        },
+      ],
     },
   },
   {

@@ -1,8 +1,8 @@
 import { analyse } from '../core/analysis/analyse';
-import { propose } from '../core/sizing/propose';
-import { MEASURES } from '../core/sizing/proposal';
-import { USUAL_PRICES } from '../core/sizing/prices';
-import { compareWays } from '../core/sizing/ways/compareWays';
+import { propose } from '../core/advice/propose';
+import { MEASURES } from '../core/advice/proposal';
+import { USUAL_PRICES } from '../core/advice/prices';
+import { compareWays } from '../core/advice/ways/compareWays';
 import { marl } from '../demo/marl';
 
 /** Circuits of one zone whose ways are laid side by side. */

@@ -4,9 +4,9 @@ import type { Analysis } from '../core/analysis/types';
 import { applyChange, updateRecords } from '../core/design/change';
 import { settingsOf } from '../core/design/design';
 import { SETTINGS_ID } from '../core/catalog/vocabulary';
-import { withSlowFindings } from '../core/findings/slowFindings';
+import { withSlowFindings } from '../core/analysis/rules/slowFindings';
 import { nameOf } from '../core/design/names';
-import { wordFinding } from '../core/findings/wording';
+import { wordFinding } from '../core/wording/wording';
 import { checkOutput } from '../core/formats/checkOutput';
 import {
   formatAmpHours,

@@ -1,4 +1,4 @@
-import { newDesignRecords } from '../core/design/newDesign';
+import { newDesignRecords } from '../core/switching/newDesign';
 import { makeDesign, type Design } from '../core/design/design';
 import { Edit } from '../core/design/edit';
 import type { FuseBlock, Place, Rig, Route, Switch } from '../core/design/schema';

@@ -2,7 +2,7 @@ import { CATALOG_LOADS } from '../core/devices/usualLoads';
 import { CONDUCTOR_SIZES } from '../core/catalog/conductorSizes';
 import { makeDesign, type Design } from '../core/design/design';
 import { Edit } from '../core/design/edit';
-import { newDesignRecords } from '../core/design/newDesign';
+import { newDesignRecords } from '../core/switching/newDesign';
 import type { FuseBlock, Load, Protection } from '../core/design/schema';
 import { CHEMISTRIES, CONDUCTOR_STANDARDS } from '../core/catalog/vocabulary';
 import { straightRoute } from '../core/rig/straightRoute';

@@ -1,7 +1,7 @@
 import { analyse } from '@/core/analysis/analyse';
 import { makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
-import { tryPlaces, type PlacingNews } from '@/core/rig/placing';
+import { tryPlaces, type PlacingNews } from '@/core/advice/placing';
 
 /** Tries a device at every place off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<{ records: DesignRecord[]; deviceId: string }>) => {

@@ -1,9 +1,9 @@
 import { analyse } from '@/core/analysis/analyse';
 import { makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
-import { propose } from '@/core/sizing/propose';
-import type { Proposal, ProposalQuestion } from '@/core/sizing/proposal';
-import { compareWays, type Way, type WaysQuestion } from '@/core/sizing/ways/compareWays';
+import { propose } from '@/core/advice/propose';
+import type { Proposal, ProposalQuestion } from '@/core/advice/proposal';
+import { compareWays, type Way, type WaysQuestion } from '@/core/advice/ways/compareWays';
 
 /** What is asked of the worker, and what each question is answered with. */
 export type SizingQuestion = ({ ask: 'sizes' } & ProposalQuestion) | ({ ask: 'ways' } & WaysQuestion);

@@ -6,7 +6,7 @@ import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
 import { demandOf } from '../network/demand';
 import { idleSupply } from '../energy/idle';
 import type { LoadDraw } from '../devices/load';
-import { findAll } from '../findings/findAll';
+import { findAll } from './rules/findAll';
 import { endsOhmOf } from '../catalog/cable';
 import { rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
 import { analyseCircuits } from './circuits';

@@ -6,7 +6,7 @@ import { applyChange, composeChanges, invertChange, isEmpty, sameRecord, touched
 import { makeDesign, type Design } from './design';
 import { Edit } from './edit';
 import { MIGRATIONS, migrateRecords } from './migrations';
-import { newDesignRecords } from './newDesign';
+import { newDesignRecords } from '../switching/newDesign';
 import { DesignError, type ProblemCode } from './problems';
 import { checkReferences } from './references';
 import { changeSchema, recordSchema, type DesignRecord } from './schema';

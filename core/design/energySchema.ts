@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { name, percent, watts } from '../devices/fields';
+import { name, percent } from '../devices/fields';
 import { CLIMATES, LIMITS } from '../catalog/vocabulary';
 
 /** How loads are used, where and when: the parts of duties and scenarios. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceSchema } from '../devices';
 import { dutyFields, logFields, prices, scenarioFields, wishes } from './energySchema';
-import type { Load } from '../devices/load';
+
 import { id, lengthMm, name, note, percent } from '../devices/fields';
 import { keepClear, place, rig, route, zone } from './rigSchema';
 import {
@@ -130,8 +130,7 @@ export type { BusBar } from '../devices/busBar';
 export type { Switch } from '../devices/switch';
 export type { Load } from '../devices/load';
 export type { Device } from '../devices';
-export type Draw = Load['rated'];
-export type MeasuredDraw = NonNullable<Load['measured']>;
+export type { Draw, MeasuredDraw } from '../devices/load';
 export type TerminalRef = z.infer<typeof terminal>;
 export type Wire = z.infer<typeof wire>;
 export type Circuit = z.infer<typeof circuit>;

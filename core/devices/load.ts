@@ -111,6 +111,9 @@ export function isLamp(load: Load): boolean {
   return behaviour === 'filament' || behaviour.startsWith('led');
 }
 
+export type Draw = Load['rated'];
+export type MeasuredDraw = NonNullable<Load['measured']>;
+
 /** What a load takes from the system, all its pieces together. */
 export interface LoadDraw {
   watts: number;

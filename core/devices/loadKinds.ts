@@ -1,6 +1,5 @@
-import type { Draw, Load } from '../design/schema';
 import type { DropClass } from '../catalog/vocabulary';
-import type { LoadBehaviour } from './load';
+import type { Draw, Load, LoadBehaviour } from './load';
 
 /** What a load's name says about it. */
 export interface LoadKind {

@@ -1,5 +1,4 @@
-import type { LoadBehaviour } from './load';
-import type { Load } from './load';
+import type { Load, LoadBehaviour } from './load';
 
 /** What a load takes as it starts, as a multiple of its draw, and for how long. */
 export interface Start {

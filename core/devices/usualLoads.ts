@@ -1,6 +1,4 @@
-import type { Draw } from '../design/schema';
-import type { LoadBehaviour } from './load';
-import type { Load } from './load';
+import type { Draw, Load, LoadBehaviour } from './load';
 
 /** A generic load to start from. */
 export interface CatalogLoad {

@@ -3,7 +3,7 @@ import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
 import { applyChange, updateRecords } from '../design/change';
 import { dayStack } from './dayStack';
-import { answerDays, type DaysAnswer } from './questions';
+import { answerDays, type DaysAnswer } from '../advice/questions';
 import { giveUps } from './giveUps';
 import { cheapest, drivingNeeded, tradeOff } from './tradeOff';
 

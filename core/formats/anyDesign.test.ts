@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { heron } from '../../demo/heron';
 import { mistakesIn, spoil } from '../../testing/mistakes';
 import { analyse } from '../analysis/analyse';
-import { withSlowFindings } from '../findings/slowFindings';
+import { withSlowFindings } from '../analysis/rules/slowFindings';
 import { applyChange, sameRecord, updateRecords } from '../design/change';
 import { makeDesign, settingsOf, type Design } from '../design/design';
 import { writeBudgetCsv } from './budgetCsv';

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { Analysis } from '../analysis/types';
-import { BUDGET_BY, budgetRows } from '../energy/budgetTable';
+import { BUDGET_BY, budgetRows } from '../advice/budgetTable';
 import { safeCell } from './safeCell';
 
 /** Every scenario's budget by load, by zone and by circuit, a line each: to be sorted and summed in a spreadsheet. */

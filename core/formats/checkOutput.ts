@@ -2,7 +2,7 @@ import { voltsLeft } from '../analysis/leastVolts';
 import type { Analysis } from '../analysis/types';
 import { awgOf, metricOf, type ConductorSize } from '../catalog/conductorSizes';
 import { nameOf } from '../design/names';
-import { wordFinding } from '../findings/wording';
+import { wordFinding } from '../wording/wording';
 import type { Finding } from '../analysis/finding';
 import type { Ampacity } from '../sizing/ampacity';
 import { feedShareOf } from '../sizing/dropTargets';

@@ -4,7 +4,7 @@ import type { Change } from '../design/change';
 import { settingsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
-import { usualAir } from '../design/newDesign';
+import { usualAir } from '../switching/newDesign';
 import type { Duty, Load, Settings, Use, Zone } from '../design/schema';
 import { LIMITS } from '../catalog/vocabulary';
 import { loadSize } from '../devices/load';

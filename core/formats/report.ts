@@ -17,7 +17,7 @@ import { familyWords, TAP_WORDS } from '../catalog/fuses';
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { SOURCES } from '../catalog/sources';
 import { nameOf } from '../design/names';
-import { wordFinding } from '../findings/wording';
+import { wordFinding } from '../wording/wording';
 import {
   formatAmpHours,
   formatAmps,

@@ -1,7 +1,7 @@
 import { adviceFor } from '../rig/traitAdvice';
 import type { Analysis } from '../analysis/types';
 import type { Zone } from '../design/schema';
-import { PART_WORDS, PASSING_WORDS } from '../findings/rigWords';
+import { PART_WORDS, PASSING_WORDS } from '../wording/rigWords';
 import { nameOf } from '../design/names';
 import { formatConductor, formatLength, formatPlaceMm, formatSmallLength, formatTemperature, MISSING } from '../units/quantity';
 import type { ReportSection } from './reportSection';

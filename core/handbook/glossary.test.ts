@@ -1,4 +1,4 @@
-import { RULE_WORDS } from '../findings/wording';
+import { RULE_WORDS } from '../wording/wording';
 import { GLOSSARY, markTerms, termId } from './glossary';
 import { HANDBOOK } from './pages';
 

@@ -1,7 +1,7 @@
 import { HANDBOOK, handbookPageOf } from './pages';
-import { RIG_RULES } from '../findings/rigWords';
-import { SOURCE_RULES } from '../findings/sourceWords';
-import { COORDINATION_RULES } from '../findings/coordinationWords';
+import { RIG_RULES } from '../wording/rigWords';
+import { SOURCE_RULES } from '../wording/sourceWords';
+import { COORDINATION_RULES } from '../wording/coordinationWords';
 import type { Rule } from '../analysis/finding';
 
 test('every rule about wiring, fuses, sources and the way leads to a page with sources and a caution', () => {

@@ -5,7 +5,7 @@ import { applyChange, updateRecords } from '../design/change';
 import { makeDesign, type Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
-import { newDesignRecords } from '../design/newDesign';
+import { newDesignRecords } from '../switching/newDesign';
 import type { Wire } from '../design/schema';
 import { addWire } from '../switching/schemes';
 import { newLoad } from '../switching/newLoad';

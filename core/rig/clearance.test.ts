@@ -5,7 +5,7 @@ import { applyChange, updateRecords } from '../design/change';
 import { recordsOf } from '../design/design';
 import type { KeepClear } from '../design/schema';
 import { isInRoom, isTooDeep } from './clearance';
-import { tryPlaces } from './placing';
+import { tryPlaces } from '../advice/placing';
 import { HINGE_LOOP_MM, routeLength } from './routeLength';
 import { adviceFor } from './traitAdvice';
 

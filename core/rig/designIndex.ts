@@ -1,5 +1,21 @@
 import { settingsOf, slotKey, type Design } from '../design/design';
-import type { Battery, Circuit, Device, Duty, KeepClear, Load, Log, Place, Protection, Rig, Route, Scenario, Settings, Wire, Zone } from '../design/schema';
+import type {
+  Battery,
+  Circuit,
+  Device,
+  Duty,
+  KeepClear,
+  Load,
+  Log,
+  Place,
+  Protection,
+  Rig,
+  Route,
+  Scenario,
+  Settings,
+  Wire,
+  Zone,
+} from '../design/schema';
 import { layOut, type Layout } from './layout';
 
 /** The records of a design sorted once into the lists every computation starts from. */

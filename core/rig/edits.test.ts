@@ -3,7 +3,7 @@ import { analyse } from '../analysis/analyse';
 import { applyChange, invertChange } from '../design/change';
 import { makeDesign, recordOf, recordsOf, type Design } from '../design/design';
 import { indexDesign } from './designIndex';
-import { newDesignRecords, USUAL_ZONES } from '../design/newDesign';
+import { newDesignRecords, USUAL_ZONES } from '../switching/newDesign';
 import { DesignError } from '../design/problems';
 import { checkReferences } from '../design/references';
 import { VEHICLES } from '../catalog/vocabulary';

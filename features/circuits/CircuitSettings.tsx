@@ -6,7 +6,7 @@ import { updateRecords, type RecordFields } from '@/core/design/change';
 import { deviceOf } from '@/core/design/design';
 import { DROP_CLASSES, type DropClass } from '@/core/catalog/vocabulary';
 import { dropTargetOf } from '@/core/sizing/dropTargets';
-import { fitKitFuse, kitFuseOf, removeKitFuse } from '@/core/switching/kitFuse';
+import { fitKitFuse, kitFuseOf, removeKitFuse } from '@/core/advice/kitFuse';
 import { removeCircuit, setReturn } from '@/core/switching/schemes';
 import { nameOf } from '@/core/design/names';
 import { formatConductor, formatPercent, formatRating } from '@/core/units/quantity';

@@ -2,7 +2,7 @@ import { Select } from 'antd';
 import { useMemo } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/catalog/vocabulary';
-import { CURRENCIES, pricesOf, type Prices } from '@/core/sizing/prices';
+import { CURRENCIES, pricesOf, type Prices } from '@/core/advice/prices';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 

@@ -4,7 +4,7 @@ import { Button, Modal, Progress, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { isEmpty } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
-import { MEASURES, type Measure, type Proposal, type ProposalGovernor } from '@/core/sizing/proposal';
+import { MEASURES, type Measure, type Proposal, type ProposalGovernor } from '@/core/advice/proposal';
 import { formatConductor, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { PriceFields, usePrices } from './PriceFields';

@@ -5,7 +5,7 @@ import type { ProtectionAnalysis } from '@/core/analysis/types';
 import { chainOf, protectionTree } from '@/core/analysis/protectionChain';
 import { familyWords } from '@/core/catalog/fuses';
 import { nameOf } from '@/core/design/names';
-import { wordFinding } from '@/core/findings/wording';
+import { wordFinding } from '@/core/wording/wording';
 import { endVerdict } from '@/core/sizing/coordination';
 import { formatNumber, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';

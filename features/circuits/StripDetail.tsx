@@ -5,7 +5,7 @@ import { marginsOf } from '@/core/analysis/margins';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
 import { findingKey } from '@/core/analysis/finding';
-import { wordFinding } from '@/core/findings/wording';
+import { wordFinding } from '@/core/wording/wording';
 import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
 import { solvedRun } from '@/core/analysis/solvedRun';
 import { RemedyButtons } from '@/features/findings/RemedyButtons';

@@ -7,7 +7,7 @@ import { makeDesign, type Design } from '@/core/design/design';
 import { DesignError } from '@/core/design/problems';
 import type { SetAside } from '@/core/design/readable';
 import type { DesignRecord } from '@/core/design/schema';
-import { worstFirst } from '@/core/findings/findAll';
+import { worstFirst } from '@/core/analysis/rules/findAll';
 import type { Finding } from '@/core/analysis/finding';
 import type { LoggedChange } from '@/server/commit';
 import type { OpenDesign } from '@/server/stored';

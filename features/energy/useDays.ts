@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Design } from '@/core/design/design';
-import type { DaysAnswer, DaysQuestion } from '@/core/energy/questions';
+import type { DaysAnswer, DaysQuestion } from '@/core/advice/questions';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 
 type Asked = DaysQuestion extends infer Q ? (Q extends DaysQuestion ? Omit<Q, 'records'> : never) : never;

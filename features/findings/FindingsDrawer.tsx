@@ -3,7 +3,7 @@
 import { Button, Drawer } from 'antd';
 import Link from 'next/link';
 import { findingKey, type Finding } from '@/core/analysis/finding';
-import { wordFinding } from '@/core/findings/wording';
+import { wordFinding } from '@/core/wording/wording';
 import { handbookPageOf } from '@/core/handbook/pages';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { stageOf } from '@/features/workspace/stages';

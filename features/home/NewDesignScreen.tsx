@@ -4,7 +4,7 @@ import { Input, Segmented, Select } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
-import { USUAL_ZONES, type NewDesign } from '@/core/design/newDesign';
+import { USUAL_ZONES, type NewDesign } from '@/core/switching/newDesign';
 import { CHEMISTRIES, CONDUCTOR_STANDARDS, LIMITS, VEHICLES, type Vehicle } from '@/core/catalog/vocabulary';
 import { PRACTICE_WORDS } from '@/features/supply/practice';
 import { QuantityField } from '@/ui/QuantityField';

@@ -2,7 +2,7 @@
 
 import { Input, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
-import { BUDGET_BY, budgetRows, loadSavings, type BudgetBy, type BudgetRow } from '@/core/energy/budgetTable';
+import { BUDGET_BY, budgetRows, loadSavings, type BudgetBy, type BudgetRow } from '@/core/advice/budgetTable';
 import type { Analysis } from '@/core/analysis/types';
 import { formatAmpHours, formatNumber, formatWattHours } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';

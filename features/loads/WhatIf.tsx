@@ -4,7 +4,7 @@ import { Button, Slider } from 'antd';
 import { useMemo, useState } from 'react';
 import { analyse } from '@/core/analysis/analyse';
 import { applyUnchecked } from '@/core/design/change';
-import { trialChange, trialsOf, type Trial } from '@/core/energy/whatIf';
+import { trialChange, trialsOf, type Trial } from '@/core/advice/whatIf';
 import { formatHours, formatTemperature, formatWattHours } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import styles from './BudgetView.module.css';

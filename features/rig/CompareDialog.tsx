@@ -4,7 +4,7 @@ import { Button, Modal, Progress } from 'antd';
 import { useEffect, useState } from 'react';
 import { recordOf } from '@/core/design/design';
 import { putDevices } from '@/core/rig/edits';
-import type { PlaceTrial, PlacingNews } from '@/core/rig/placing';
+import type { PlaceTrial, PlacingNews } from '@/core/advice/placing';
 import { formatLength, formatNumber, formatPercent, formatTemperature } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import styles from './Cards.module.css';

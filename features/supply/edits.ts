@@ -1,6 +1,6 @@
 import { settingsOf, type Design } from '@/core/design/design';
 import type { Change } from '@/core/design/change';
-import { newDesignRecords } from '@/core/design/newDesign';
+import { newDesignRecords } from '@/core/switching/newDesign';
 import type { DesignRecord } from '@/core/design/schema';
 
 /** A battery, main fuse, block, bus bar and cables as a new design would have them. */

@@ -1,4 +1,4 @@
-import { newDesignRecords } from '../../core/design/newDesign';
+import { newDesignRecords } from '../../core/switching/newDesign';
 import { analyse } from '../../core/analysis/analyse';
 import { applyChange, updateRecords } from '../../core/design/change';
 import { makeDesign, type Design } from '../../core/design/design';

@@ -4,7 +4,7 @@ import { analyse } from '../../core/analysis/analyse';
 import { applyChange } from '../../core/design/change';
 import { makeDesign, type Design } from '../../core/design/design';
 import { Edit } from '../../core/design/edit';
-import { newDesignRecords, USUAL_ZONES } from '../../core/design/newDesign';
+import { newDesignRecords, USUAL_ZONES } from '../../core/switching/newDesign';
 import { namedLoad } from '../../core/switching/newLoad';
 import { giveLoadsCircuits } from '../../core/switching/ownCircuit';
 import { nextSteps } from './nextSteps';

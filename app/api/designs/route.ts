@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Design } from '@/core/design/design';
-import { newDesignRecords } from '@/core/design/newDesign';
+import { newDesignRecords } from '@/core/switching/newDesign';
 import type { DesignRecord } from '@/core/design/schema';
 import { readDesignFile } from '@/core/formats/designFile';
 import { copyParts } from '@/core/switching/copyParts';

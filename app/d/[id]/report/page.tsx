@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { analyse } from '@/core/analysis/analyse';
 import { dayStack } from '@/core/energy/dayStack';
-import { withSlowFindings } from '@/core/findings/slowFindings';
+import { withSlowFindings } from '@/core/analysis/rules/slowFindings';
 import { makeReport } from '@/core/formats/report';
 import { ReportView } from '@/features/report/ReportView';
 import { readDesign } from '@/server/stored';

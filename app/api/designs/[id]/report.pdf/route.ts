@@ -1,5 +1,5 @@
 import { analyse } from '@/core/analysis/analyse';
-import { withSlowFindings } from '@/core/findings/slowFindings';
+import { withSlowFindings } from '@/core/analysis/rules/slowFindings';
 import { makeReport } from '@/core/formats/report';
 import { attachment } from '@/server/attachment';
 import { readDesign } from '@/server/stored';

@@ -1,0 +1,377 @@
+import { analyse } from '../analysis/analyse';
+import { overWhenSolved } from '../analysis/solved';
+import type { Analysis, CircuitAnalysis } from '../analysis/types';
+import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
+import { RATINGS_A } from '../catalog/fuses';
+import { applyUnchecked, NO_CHANGE, type Change } from '../design/change';
+import type { Design } from '../design/design';
+import { between, Edit } from '../design/edit';
+import { nameOf } from '../design/names';
+import type { Protection } from '../design/schema';
+import { findingKey, whereKey, type Finding, type Rule } from '../analysis/finding';
+import { HEADROOM } from '../switching/ownCircuit';
+import { sizesLike } from '../sizing/conductorChoice';
+import { leastFuseA } from '../sizing/fuse';
+import { fuseLimitA } from '../sizing/fuseLimit';
+import { cableOf, COPPER_KG, type Prices } from './prices';
+import type { Measure, Proposal, ProposalGovernor, ProposalQuestion, ProposedCircuit, Sized } from './proposal';
+import { LEFT, prepare, settleShared, SHARED_RULES, shrinkTrunks, type Done, type Prepared } from './prepare';
+
+/** The thickest conductor a yellow terminal takes, mm²: least drop is not sought beyond it where rules do not ask for more. */
+const YELLOW_MM2 = 6;
+
+/** Rules a conductor and a fuse can break or keep, each with what it governs by. */
+const GOVERNED: Partial<Record<Rule, ProposalGovernor>> = {
+  'wire.overloaded': 'ampacity',
+  'wire.tooSmallForStandard': 'ampacity',
+  'wire.belowMinimum': 'minimum',
+  'fuse.aboveConductor': 'fuse',
+  'return.thinnerThanFuse': 'fuse',
+  'return.sharedThin': 'fuse',
+  'lead.belowFuses': 'fuse',
+  'return.thinnerThanFeed': 'fuse',
+  'fuse.belowLoad': 'fuse',
+  'fuse.continuousLoad': 'fuse',
+  'slot.overRating': 'fuse',
+  'slot.doubledUp': 'fuse',
+  'fuse.aboveDevice': 'fuse',
+  'drop.overTarget': 'drop',
+  'drop.realCable': 'drop',
+  'drop.starved': 'drop',
+  'fuse.neverClears': 'clearing',
+  'fuse.slowToClear': 'clearing',
+  'wire.spoiltFirst': 'clearing',
+  'fuse.opensAtStart': 'start',
+  'fuse.aheadOpensFirst': 'selectivity',
+  'fuse.notSelective': 'selectivity',
+};
+
+interface Candidate {
+  conductor: ConductorSize;
+  ratingA: number;
+  value: number;
+}
+
+/** A circuit on its way to its size: what may still be tried, the best first. */
+interface Search {
+  circuit: CircuitAnalysis;
+  candidates: Candidate[];
+  at: number;
+  /** Why each conductor was refused, by the fuse tried on it. */
+  refused: Map<ConductorSize, Map<number, ProposalGovernor>>;
+  /** Whether it keeps every rule as it is, though it may lose too much as wired: then nothing but a better pair takes its place. */
+  keepsRules: boolean;
+  /** As it is, when that keeps its target as wired too: what must be beaten. */
+  asItIs: number | null;
+  /** Pairs that broke nothing but the drop. */
+  onlyDrop: number[];
+  /** The first pair that kept every rule but lost too much in fuses, contacts and joints. */
+  byFormula: number | null;
+}
+
+/**
+ * One conductor size and one fuse for every circuit, least by the measure within every rule, as one change. Each circuit's pairs are
+ * tried from the least up, all circuits at once, and the whole design is judged by its own rules each round: the first pair that breaks
+ * none is the least, since circuits meet only in shared cables, put right before and after, and in the warmth of bundles, which the last
+ * round judges again, for circuits that are not being sized too. A circuit that keeps every rule is changed only for something better, and what
+ * would bring a fault that was not there is left alone and said so. `say` is told how far it is and stops the work by returning false.
+ */
+export function propose(analysis: Analysis, question: ProposalQuestion, say: (done: number) => boolean = () => true): Proposal | null {
+  let most = 0;
+  const onward = (done: number) => say((most = Math.max(most, done)));
+  let whole = sizeSoundly(analysis, question, onward);
+  // What was put right for one circuit may have made room for another: asked again for as long as that mends something.
+  for (let pass = 1; whole && pass < PASSES && faultCount(whole.result) > 0; pass++) {
+    const more = sizeSoundly(whole.result, question, onward);
+    if (!more) return null;
+    if (faultCount(more.result) >= faultCount(whole.result)) break;
+    whole = joined(analysis, whole, more);
+  }
+  return whole && whole.proposal;
+}
+
+/** Times a proposal is asked again on its own result. */
+const PASSES = 4;
+
+function faultCount({ findings }: Analysis): number {
+  return findings.filter(({ severity }) => severity === 'fault').length;
+}
+
+/** Two proposals one after the other, as one. */
+function joined(analysis: Analysis, one: Sound, two: Sound): Sound {
+  const firstOf = new Map(one.proposal.circuits.map((entry) => [entry.circuitId, entry]));
+  const isLeft = ({ did }: Done) => did.startsWith(LEFT);
+  const proposal: Proposal = {
+    change: between(analysis.design, two.result.design),
+    circuits: two.proposal.circuits.map((entry) => ({ ...entry, before: firstOf.get(entry.circuitId)?.before ?? entry.before })),
+    first: [...one.proposal.first.filter((done) => !isLeft(done)), ...two.proposal.first],
+    before: one.proposal.before,
+    after: two.proposal.after,
+  };
+  return { proposal, result: two.result };
+}
+
+type Sound = Pick<Attempt, 'proposal' | 'result'>;
+
+/** Sizes that bring no fault: what does is left alone. */
+function sizeSoundly(analysis: Analysis, question: ProposalQuestion, say: (done: number) => boolean): Sound | null {
+  const leave = new Set<string>();
+  for (;;) {
+    const attempt = sizeAll(analysis, question, leave, say);
+    if (!attempt) return null;
+    const brought = faultsBrought(analysis, attempt.result);
+    if (brought.length === 0) return attempt;
+    const culprit = culpritOf(brought, attempt, leave);
+    if (culprit === null) return { proposal: nothingToDo(analysis), result: analysis };
+    leave.add(culprit);
+  }
+}
+
+interface Attempt {
+  proposal: Proposal;
+  /** The design with it taken. */
+  result: Analysis;
+  touched: Prepared['touched'];
+}
+
+/** Faults that were not there before, by rule and by circuit or record. */
+function faultsBrought(before: Analysis, after: Analysis): Finding[] {
+  const isFault = ({ severity }: Finding) => severity === 'fault';
+  const known = new Set(before.findings.filter(isFault).map(whereKey));
+  return after.findings.filter((finding) => isFault(finding) && !known.has(whereKey(finding)));
+}
+
+/** What was given something and brought a fault with it: the circuit that has it, or where all share it the largest one not left alone yet. */
+function culpritOf(brought: readonly Finding[], { result, touched }: Attempt, leave: ReadonlySet<string>): string | null {
+  for (const { circuitId } of brought) {
+    const own = touched.get(circuitId ?? '');
+    if (own !== undefined) return own;
+  }
+  const open = result.circuits.filter(({ id }) => touched.has(id) && !leave.has(touched.get(id)!));
+  const largest = open.reduce<CircuitAnalysis | null>((most, next) => (most && most.peakA >= next.peakA ? most : next), null);
+  return largest && touched.get(largest.id)!;
+}
+
+/** The design as it is: no change found keeps every rule it keeps now. */
+function nothingToDo({ index }: Analysis): Proposal {
+  const did = `${LEFT} as it is: no sizes found that keep every rule kept now`;
+  return {
+    change: NO_CHANGE,
+    circuits: [],
+    first: [{ name: index.settings.name, did }],
+    before: 0,
+    after: 0,
+  };
+}
+
+function sizeAll(
+  analysis: Analysis,
+  { circuitIds, measure, prices }: ProposalQuestion,
+  leave: ReadonlySet<string>,
+  say: (done: number) => boolean,
+): Attempt | null {
+  const { start, done, touched } = prepare(analysis, circuitIds, leave);
+  const wanted = start.circuits.filter(({ id, worstLoadId }) => worstLoadId !== null && (circuitIds === null || circuitIds.includes(id)));
+  const overBefore = overWhenSolved(start);
+  const valueOf = (circuit: CircuitAnalysis, conductor: ConductorSize) => valueAt(start, circuit, conductor, measure, prices);
+  const searches = wanted.map((circuit): Search => {
+    const keepsRules = findingsOf(start, circuit.id).length === 0;
+    const asItIs = keepsRules && !overBefore.has(circuit.id) ? currentValue(start, circuit, measure, prices) : null;
+    const candidates = candidatesOf(start, circuit, measure)
+      .map(({ conductor, ratingA }) => ({ conductor, ratingA, value: valueOf(circuit, conductor) }))
+      .filter(({ value }) => asItIs === null || value < asItIs - 1e-9)
+      .sort(
+        (a, b) =>
+          a.value - b.value || Number(b.ratingA === circuit.ratingA) - Number(a.ratingA === circuit.ratingA) || a.ratingA - b.ratingA,
+      );
+    return { circuit, candidates, at: 0, refused: new Map(), keepsRules, asItIs, onlyDrop: [], byFormula: null };
+  });
+  const neighbours = neighbourWatch(
+    start,
+    searches.map(({ circuit }) => circuit.id),
+    circuitIds === null,
+  );
+  const rounds = Math.max(1, ...searches.map(({ candidates }) => candidates.length));
+  let tried = start;
+  for (let round = 0; ; round++) {
+    if (!say(Math.min(0.99, round / rounds))) return null;
+    tried = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);
+    const running = searches.filter(({ at, candidates }) => at < candidates.length);
+    const own = running.flatMap((search) => {
+      const broken = findingsOf(tried, search.circuit.id);
+      if (broken.length > 0 && broken.every(isDrop)) search.onlyDrop.push(search.at);
+      return broken.length > 0 ? [{ search, broken: broken[0]!, withAnyFuse: broken.every(isWhateverTheFuse) }] : [];
+    });
+    // Once every circuit keeps its own rules, none may cost a neighbour its.
+    const [harm] = own.length === 0 ? neighbours(tried) : [];
+    const refused = harm ? running.map((search) => ({ search, broken: harm, withAnyFuse: false })) : own;
+    for (const { search, broken, withAnyFuse } of refused) refuse(search, GOVERNED[broken.rule] ?? 'fuse', withAnyFuse);
+    if (refused.length > 0) continue;
+    // The formula is content; fuses, contacts and joints lose their share as well.
+    const over = overWhenSolved(tried);
+    const lossy = running.filter(({ circuit }) => over.has(circuit.id));
+    for (const search of lossy) {
+      search.byFormula ??= search.at;
+      refuse(search, 'drop', true);
+      // Thicker wires of its own take away their own part alone; least drop began with the thickest.
+      const { cableDropV, sharedDropV, targetPercent } = tried.circuits.find(({ id }) => id === search.circuit.id)!;
+      const elsewhereV = over.get(search.circuit.id)! - (cableDropV - sharedDropV);
+      if (measure === 'drop' || elsewhereV > (targetPercent / 100) * start.index.settings.nominalV) search.at = search.candidates.length;
+    }
+    if (lossy.length === 0) break;
+  }
+  const exhausted = searches.filter(({ at, candidates }) => at >= candidates.length);
+  for (const search of exhausted.filter(({ keepsRules }) => !keepsRules))
+    search.at = search.byFormula ?? allButDrop(search, findingsOf(start, search.circuit.id)) ?? search.at;
+  if (exhausted.some(({ at, candidates }) => at < candidates.length)) {
+    const safe = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);
+    if (neighbours(safe).length === 0) tried = safe;
+    else for (const search of exhausted) search.at = search.candidates.length;
+  }
+  const { result, more } = circuitIds === null ? settled(tried, measure) : { result: tried, more: [] };
+  const circuits = searches.map((search): ProposedCircuit => {
+    const after = result.circuits.find(({ id }) => id === search.circuit.id)!;
+    const unchanged = exhausted.includes(search);
+    return {
+      circuitId: search.circuit.id,
+      name: nameOf(start.design, search.circuit.id),
+      before: sized(start, search.circuit, prices),
+      after: sized(result, after, prices),
+      governedBy: unchanged && search.asItIs !== null ? 'asItIs' : governorOf(search),
+      stuck: unchanged && search.asItIs === null,
+    };
+  });
+  const sum = (side: 'before' | 'after') => circuits.reduce((total, entry) => total + inMeasure(entry[side], measure), 0);
+  const change = between(analysis.design, result.design);
+  return { proposal: { change, circuits, first: [...done, ...more], before: sum('before'), after: sum('after') }, result, touched };
+}
+
+/** On to the next pair, or past all with the same conductor where no other fuse would help. Those stand next to each other: they are worth the same. */
+function refuse(search: Search, governor: ProposalGovernor, withAnyFuse: boolean): void {
+  const { conductor } = search.candidates[search.at]!;
+  const known = search.refused.get(conductor) ?? new Map<number, ProposalGovernor>();
+  search.refused.set(conductor, known);
+  do {
+    known.set(search.candidates[search.at]!.ratingA, governor);
+    search.at += 1;
+  } while (withAnyFuse && search.candidates[search.at]?.conductor === conductor);
+}
+
+/** Rules that a conductor breaks whatever fuse stands before it. */
+function isWhateverTheFuse({ rule }: Finding): boolean {
+  return isDrop({ rule }) || rule === 'wire.overloaded' || rule === 'wire.tooSmallForStandard' || rule === 'wire.belowMinimum';
+}
+
+function isDrop({ rule }: Pick<Finding, 'rule'>): boolean {
+  return GOVERNED[rule] === 'drop';
+}
+
+/**
+ * For a circuit that no pair keeps within every rule, and that breaks more than its drop now: the pair that breaks nothing else, the thickest that
+ * usual terminals take, so that what can burn is mended all the same. Null where there is none, or nothing but the drop is wrong.
+ */
+function allButDrop({ candidates, onlyDrop }: Search, broken: readonly Finding[]): number | null {
+  if (broken.every(isDrop)) return null;
+  const ascending = [...onlyDrop].sort((a, b) => areaMm2(candidates[a]!.conductor) - areaMm2(candidates[b]!.conductor));
+  return ascending.findLast((at) => areaMm2(candidates[at]!.conductor) <= YELLOW_MM2 * 1.001) ?? ascending[0] ?? null;
+}
+
+/** What circuits share put right for the fuses they have now, and trunks brought down to what they carry. */
+function settled(tried: Analysis, measure: Measure): { result: Analysis; more: Done[] } {
+  const shared = settleShared(tried);
+  const trunks = measure === 'drop' ? { analysis: shared.analysis, done: [] } : shrinkTrunks(shared.analysis);
+  return { result: trunks.analysis, more: [...shared.done, ...trunks.done] };
+}
+
+/** Why nothing thinner would do: what refused the next thinner conductor with the fuse chosen, or with the smallest one tried on it. */
+function governorOf({ candidates, at, refused }: Search): ProposalGovernor {
+  const chosen = candidates[Math.min(at, candidates.length - 1)];
+  const thinner = Array.from(refused.keys())
+    .filter((size) => !chosen || areaMm2(size) < areaMm2(chosen.conductor))
+    .sort((a, b) => areaMm2(b) - areaMm2(a))[0];
+  if (!thinner) return 'smallest';
+  const byRating = refused.get(thinner)!;
+  return byRating.get(chosen?.ratingA ?? NaN) ?? byRating.get(Math.min(...byRating.keys()))!;
+}
+
+function inMeasure({ cost, weightKg, dropPercent }: Sized, measure: Measure): number {
+  return measure === 'cost' ? cost : measure === 'weight' ? weightKg : dropPercent;
+}
+
+/** The rules a circuit breaks that its conductor and fuse can answer for. */
+export function findingsOf({ findings }: Analysis, circuitId: string): Finding[] {
+  return findings.filter((finding) => finding.circuitId === circuitId && finding.severity !== 'note' && finding.rule in GOVERNED);
+}
+
+/**
+ * Looks for rules that circuits beside those being sized, and what all share, keep now and would break: a thinner wire counts as loaded sooner and
+ * warms a whole bundle. What all share may be left out where it is put right afterwards.
+ */
+export function neighbourWatch(start: Analysis, circuitIds: readonly string[], sharedLater = false): (tried: Analysis) => Finding[] {
+  const own = new Set(circuitIds);
+  const isWatched = ({ circuitId, severity, rule }: Finding) => {
+    if (severity === 'note' || !(rule in GOVERNED)) return false;
+    return circuitId === null ? !(sharedLater && SHARED_RULES.has(rule)) : !own.has(circuitId);
+  };
+  const beside = ({ findings }: Analysis) => findings.filter(isWatched);
+  const known = new Set(beside(start).map(findingKey));
+  return (tried) => beside(tried).filter((finding) => !known.has(findingKey(finding)));
+}
+
+/** Every pair worth trying: what the closed formulas already refuse is left out. */
+function candidatesOf({ index, wiring, loads }: Analysis, circuit: CircuitAnalysis, measure: Measure): Omit<Candidate, 'value'>[] {
+  const { settings, devices } = index;
+  const fuse = devices.get(circuit.protectionId) as Protection;
+  const mostA = fuseLimitA(
+    index,
+    wiring,
+    fuse,
+    circuit.loadIds.map((id) => loads.get(id)!.load),
+  );
+  const leastA = Math.max(leastFuseA(circuit.continuousA, circuit.peakA), circuit.peakA * HEADROOM);
+  const ratings = RATINGS_A[fuse.family].filter((rating) => rating >= leastA - 1e-9 && rating <= mostA);
+  // Under the least drop, copper stops where the usual terminals do, unless the rules themselves ask for more.
+  const least = circuit.choice ? areaMm2(circuit.choice.conductor) : 0;
+  const mostMm2 = measure === 'drop' && circuit.choice ? Math.max(YELLOW_MM2, least) * 1.001 : Infinity;
+  return sizesLike(settings.conductorStandard, circuit.conductor ?? 'mm2:1')
+    .filter((size) => areaMm2(size) <= mostMm2)
+    .flatMap((conductor) => ratings.map((ratingA) => ({ conductor, ratingA })));
+}
+
+function metresOf({ wires }: Analysis, circuit: CircuitAnalysis): number {
+  return [...circuit.supplyWireIds, ...circuit.returnWireIds].reduce((sum, id) => sum + (wires.get(id)?.wire.lengthMm ?? 0) / 1000, 0);
+}
+
+/** The measure of a circuit with one conductor throughout. Least drop is least resistance: the thickest first. */
+function valueAt(analysis: Analysis, circuit: CircuitAnalysis, conductor: ConductorSize, measure: Measure, prices: Prices): number {
+  const metres = metresOf(analysis, circuit);
+  const mm2 = areaMm2(conductor);
+  if (measure === 'cost') return metres * (prices.perM + prices.perMm2M * mm2);
+  return measure === 'weight' ? metres * mm2 * COPPER_KG : 1 / mm2;
+}
+
+function currentValue(analysis: Analysis, circuit: CircuitAnalysis, measure: Measure, prices: Prices): number {
+  if (measure !== 'drop') return inMeasure(sized(analysis, circuit, prices), measure);
+  return circuit.conductor ? 1 / areaMm2(circuit.conductor) : Infinity;
+}
+
+/** A circuit's own wires as they are. */
+function sized(analysis: Analysis, circuit: CircuitAnalysis, prices: Prices): Sized {
+  const { conductor, ratingA, dropPercent } = circuit;
+  return { conductor, ratingA, dropPercent, ...cableOf(analysis, [...circuit.supplyWireIds, ...circuit.returnWireIds], prices) };
+}
+
+function setSizes(edit: Edit, searches: readonly Search[]): void {
+  for (const { circuit, candidates, at } of searches) {
+    const chosen = candidates[at];
+    if (!chosen) continue;
+    edit.set(circuit.protectionId, { ratingA: chosen.ratingA });
+    for (const id of [...circuit.supplyWireIds, ...circuit.returnWireIds]) edit.set(id, { conductor: chosen.conductor });
+  }
+}
+
+function changeFor(design: Design, searches: readonly Search[]): Change {
+  const edit = new Edit(design);
+  setSizes(edit, searches);
+  return edit.change;
+}

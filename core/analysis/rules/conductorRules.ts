@@ -1,0 +1,70 @@
+import type { Analysis } from '../types';
+import { areaMm2 } from '../../catalog/conductorSizes';
+import { mechanicalMinimumMm2 } from '../../sizing/conductorChoice';
+import type { Wire } from '../../design/schema';
+import { BARE_LEAD_MM } from './protectionRules';
+import type { Finding } from '../finding';
+
+/** Slack on comparisons of computed amperes, so that a value equal on paper is equal here. */
+const HAIR = 1e-6;
+
+/** Every wire against what flows in it, what guards it, and the smallest size allowed. */
+export function findConductors({ wires, index }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  const { cableForm, conductorStandard } = index.settings;
+  for (const { wire, side, circuitId, amps, ampacity, protectionId, protectionA, sharedBy } of wires.values()) {
+    const numbers = { amps, ampacityA: ampacity.amps, conductor: wire.conductor, ratingA: protectionA, ambientFactor: ampacity.factor };
+    const about = (rule: Finding['rule'], ...others: string[]): Finding => ({
+      rule,
+      severity: 'fault',
+      subjects: [wire.id, ...others],
+      circuitId,
+      numbers,
+    });
+    if (ampacity.amps === 0) found.push(about('wire.tooSmallForStandard'));
+    else {
+      if (amps > ampacity.amps + HAIR) found.push(about('wire.overloaded'));
+      if (protectionA !== null && protectionA > ampacity.amps + HAIR && sharedBy) {
+        const numbers = { ampacityA: ampacity.amps, conductor: wire.conductor, passesA: protectionA, loads: sharedBy.length };
+        const limits = protectionId === null ? [] : [protectionId];
+        const rule = side === 'supply' ? 'lead.belowFuses' : 'return.sharedThin';
+        found.push({ rule, severity: 'fault', subjects: [wire.id, ...limits], circuitId: null, numbers });
+      } else if (protectionA !== null && protectionA > ampacity.amps + HAIR && !isShortTap(wire, index)) {
+        found.push(about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', protectionId!));
+      }
+    }
+    if (areaMm2(wire.conductor) < mechanicalMinimumMm2(conductorStandard, cableForm))
+      found.push({ ...about('wire.belowMinimum'), severity: 'caution' });
+  }
+  return withoutEchoes(mergePerCircuit(found));
+}
+
+/** A short lead from a larger conductor to a protection of its own may be smaller than the fuse ahead guards. Sources: ABYC E-11 7 in, ISO 10133 200 mm, from memory. */
+function isShortTap({ from, to, lengthMm }: Wire, { devices, settings }: Analysis['index']): boolean {
+  if (lengthMm > BARE_LEAD_MM[settings.conductorStandard]) return false;
+  return [from, to].some(({ deviceId, terminal }) => devices.get(deviceId)?.kind === 'protection' && terminal === 'in');
+}
+
+/** One finding a circuit and rule, naming all the wires it is about: six thin wires in one circuit are one thing to mend. */
+function mergePerCircuit(found: Finding[]): Finding[] {
+  const merged = new Map<string, Finding>();
+  for (const finding of found) {
+    const key = finding.circuitId === null ? `${finding.rule}/${finding.subjects[0]}` : `${finding.rule}/${finding.circuitId}`;
+    const known = merged.get(key);
+    if (!known) merged.set(key, finding);
+    else {
+      known.subjects.push(...finding.subjects.filter((id) => !known.subjects.includes(id)));
+      if ((finding.numbers.ampacityA as number) < (known.numbers.ampacityA as number)) known.numbers = finding.numbers;
+    }
+  }
+  return Array.from(merged.values());
+}
+
+/** A return no thinner than its feed behind the same fuse is the feed's mistake again, not a second one. */
+function withoutEchoes(found: Finding[]): Finding[] {
+  const feeds = new Map(found.filter(({ rule }) => rule === 'fuse.aboveConductor').map((finding) => [finding.circuitId, finding]));
+  return found.filter((finding) => {
+    const feed = finding.rule === 'return.thinnerThanFuse' ? feeds.get(finding.circuitId) : undefined;
+    return !feed || (finding.numbers.ampacityA as number) < (feed.numbers.ampacityA as number);
+  });
+}

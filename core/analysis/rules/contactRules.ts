@@ -1,0 +1,164 @@
+import type { Analysis, CircuitAnalysis } from '../types';
+import { startOf } from '../../devices/starts';
+import { areaMm2 } from '../../catalog/conductorSizes';
+import type { Device, Wire } from '../../design/schema';
+import { behaviourOf, isLamp } from '../../devices/load';
+import { terminalKey } from '../../network/wiring';
+import type { Finding } from '../finding';
+
+const HAIR = 1e-6;
+/** How many times its rating a contact may make for a moment. Relays 1.5 (makes 30 to 40 A, breaks 20 to 30); small switches about 5. From memory. */
+const RELAY_MAKES = 1.5;
+const SWITCH_MAKES = 5;
+/** What a contact rated for alternating current only is taken for on direct current. Common practice: half, since its arc does not go out by itself. */
+const AC_SHARE = 0.5;
+/** Lamps from which a relay is usual, A. Common practice. */
+const RELAY_FROM_A = 5;
+/** Electronics that drive a coil. */
+const ELECTRONIC = new Set<Device['kind']>(['receiver', 'ruleHub', 'motionSwitch', 'dimmer']);
+
+/** Switches, relays, plugs, hubs and bars against what flows in them; coils driven by electronics; returns beside their feeds. */
+export function findContacts(analysis: Analysis): Finding[] {
+  return [...overRating(analysis), ...starts(analysis), ...coils(analysis), ...wantRelays(analysis), ...thinReturns(analysis)];
+}
+
+/** What one of a device's terminals may carry; null where it carries no load current. */
+function limitAt(device: Device, terminal: string): number | null {
+  switch (device.kind) {
+    case 'switch':
+      return terminal.startsWith('lamp') ? null : device.ratingA * (device.ratedFor === 'ac' ? AC_SHARE : 1);
+    case 'relay':
+      return terminal === '85' || terminal === '86' ? null : device.ratingA;
+    case 'dimmer':
+    case 'microSwitch':
+    case 'motionSwitch':
+    case 'doorSwitch':
+    case 'plug':
+    case 'busBar':
+    case 'shunt':
+    case 'isolator':
+      return device.ratingA;
+    case 'cutOut':
+      return terminal === 'minus' ? null : device.ratingA;
+    case 'receiver':
+      return terminal.startsWith('ch') ? device.channelMaxA : null;
+    case 'ruleHub':
+      return terminal.startsWith('out') ? device.outputMaxA : null;
+    default:
+      return null;
+  }
+}
+
+function overRating({ index, wires }: Analysis): Finding[] {
+  const worst = new Map<string, { amps: number; limitA: number; circuitId: string | null }>();
+  for (const { wire, amps, circuitId } of wires.values()) {
+    for (const { deviceId, terminal } of [wire.from, wire.to]) {
+      const device = index.devices.get(deviceId);
+      const limitA = device ? limitAt(device, terminal) : null;
+      if (limitA === null || amps <= limitA + HAIR || amps <= (worst.get(deviceId)?.amps ?? 0)) continue;
+      worst.set(deviceId, { amps, limitA, circuitId });
+    }
+  }
+  return Array.from(worst, ([id, { amps, limitA, circuitId }]) => {
+    const rule = index.devices.get(id)!.kind === 'switch' ? 'switch.overRating' : 'contact.overRating';
+    return { rule, severity: 'fault', subjects: [id], circuitId, numbers: { amps, ratingA: limitA } };
+  });
+}
+
+/** A load's start through every contact on its way. */
+function starts({ index, wiring, loads }: Analysis): Finding[] {
+  const worst = new Map<string, { amps: number; limitA: number; loadId: string; circuitId: string | null }>();
+  for (const { id, load, draw, circuitId } of loads.values()) {
+    const { factor } = startOf(load, behaviourOf(load));
+    if (factor <= 1) continue;
+    const amps = draw.amps * factor;
+    let at = wiring.supply.at.get(terminalKey(id, 'plus')) ?? -1;
+    for (; at >= 0; at = wiring.supply.nodes[at]!.parent) {
+      const { deviceId, terminal } = wiring.supply.nodes[at]!;
+      const device = index.devices.get(deviceId);
+      if (!device || ['busBar', 'shunt', 'plug', 'isolator'].includes(device.kind)) continue;
+      const limitA = limitAt(device, terminal);
+      if (limitA === null) continue;
+      const mostA = limitA * (device.kind === 'relay' ? RELAY_MAKES : SWITCH_MAKES);
+      if (amps > mostA + HAIR && amps > (worst.get(deviceId)?.amps ?? 0)) worst.set(deviceId, { amps, limitA, loadId: id, circuitId });
+    }
+  }
+  return Array.from(worst, ([id, { amps, limitA, loadId, circuitId }]) => ({
+    rule: 'contact.start',
+    severity: 'caution',
+    subjects: [id, loadId],
+    circuitId,
+    numbers: { amps, ratingA: limitA },
+  }));
+}
+
+/** Panel switches that carry many amperes of lamps themselves. */
+function wantRelays({ index, wiring, wires, loads }: Analysis): Finding[] {
+  const lamps = new Map<string, { amps: number; circuitId: string | null }>();
+  for (const { id, load, draw, circuitId } of loads.values()) {
+    if (!isLamp(load)) continue;
+    let at = wiring.supply.at.get(terminalKey(id, 'plus')) ?? -1;
+    while (at >= 0 && index.devices.get(wiring.supply.nodes[at]!.deviceId)?.kind !== 'switch') at = wiring.supply.nodes[at]!.parent;
+    if (at < 0) continue;
+    const { deviceId } = wiring.supply.nodes[at]!;
+    lamps.set(deviceId, { amps: (lamps.get(deviceId)?.amps ?? 0) + draw.amps, circuitId });
+  }
+  // Low and high beam never burn together: no more than its wires carry at once.
+  const carried = new Map<string, number>();
+  for (const { wire, amps } of wires.values()) {
+    for (const { deviceId } of [wire.from, wire.to]) {
+      if (lamps.has(deviceId) && amps > (carried.get(deviceId) ?? 0)) carried.set(deviceId, amps);
+    }
+  }
+  return Array.from(lamps).flatMap(([id, { amps: lit, circuitId }]): Finding[] => {
+    const amps = Math.min(lit, carried.get(id) ?? 0);
+    if (amps <= RELAY_FROM_A) return [];
+    return [{ rule: 'switch.wantsRelay', severity: 'note', subjects: [id], circuitId, numbers: { amps, mostA: RELAY_FROM_A } }];
+  });
+}
+
+function coils({ index, wiring }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const device of index.devices.values()) {
+    if (device.kind !== 'relay' || device.suppression !== 'none') continue;
+    for (const terminal of ['86', '85']) {
+      let at = wiring.supply.at.get(terminalKey(device.id, terminal)) ?? -1;
+      for (at = wiring.supply.nodes[at]?.parent ?? -1; at >= 0; at = wiring.supply.nodes[at]!.parent) {
+        const driver = index.devices.get(wiring.supply.nodes[at]!.deviceId);
+        if (!driver || !ELECTRONIC.has(driver.kind)) continue;
+        found.push({ rule: 'relay.bareCoil', severity: 'caution', subjects: [device.id, driver.id], circuitId: null, numbers: {} });
+        break;
+      }
+    }
+  }
+  return found;
+}
+
+/** By circuit: it is another object as soon as its wires or what they carry change. */
+const judgedReturns = new WeakMap<CircuitAnalysis, Finding | null>();
+
+/** A return that carries all a circuit's current and is thinner than the feed that does. */
+function thinReturns({ circuits, wires }: Analysis): Finding[] {
+  return circuits.flatMap((circuit) => {
+    let judged = judgedReturns.get(circuit);
+    if (judged === undefined) judgedReturns.set(circuit, (judged = thinReturn(circuit, wires)));
+    return judged ?? [];
+  });
+}
+
+function thinReturn({ id: circuitId, supplyWireIds, returnWireIds, peakA }: CircuitAnalysis, wires: Analysis['wires']): Finding | null {
+  const thinnestWhole = (ids: readonly string[]) => {
+    let thinnest: Wire | null = null;
+    for (const id of ids) {
+      const entry = wires.get(id);
+      if (!entry || entry.amps < peakA - HAIR) continue;
+      if (thinnest === null || areaMm2(entry.wire.conductor) < areaMm2(thinnest.conductor)) thinnest = entry.wire;
+    }
+    return thinnest;
+  };
+  const feed = thinnestWhole(supplyWireIds);
+  const back = thinnestWhole(returnWireIds);
+  if (!feed || !back || areaMm2(back.conductor) >= areaMm2(feed.conductor) - HAIR) return null;
+  const numbers = { conductor: back.conductor, feed: feed.conductor };
+  return { rule: 'return.thinnerThanFeed', severity: 'caution', subjects: [back.id, feed.id], circuitId, numbers };
+}

@@ -1,0 +1,36 @@
+import type { Analysis } from '../types';
+import { stripMetres } from '../../devices/load';
+import type { Finding } from '../finding';
+
+/** A measured draw further than this from the rated one is worth a word, share of the rated. Common practice. */
+const MEASURED_DIFFERS = 0.2;
+/** Longest light strip fed from one end before its own copper dims the far end, metres. Common practice. */
+const STRIP_ONE_END_M = 5;
+
+/** Loads without a draw or a circuit, measurements that disagree with the box, long strips, and whether the battery lasts. */
+export function findLoads({ loads, index, scenario }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const { id, load, circuitId, draw } of loads.values()) {
+    if (draw.watts === 0 && !load.functions?.length)
+      found.push({ rule: 'load.noDraw', severity: 'caution', subjects: [id], circuitId, numbers: {} });
+    if (circuitId === null)
+      found.push({ rule: 'load.noCircuit', severity: 'caution', subjects: [id], circuitId, numbers: { amps: draw.amps } });
+    if (draw.basis === 'measured' && Math.abs(draw.watts - draw.ratedWatts) > MEASURED_DIFFERS * draw.ratedWatts) {
+      const numbers = { watts: draw.watts, ratedWatts: draw.ratedWatts };
+      found.push({ rule: 'load.measuredDiffers', severity: 'note', subjects: [id], circuitId, numbers });
+    }
+    if (load.rated.kind === 'strip' && load.rated.join === 'endToEnd' && stripMetres(load.rated) > STRIP_ONE_END_M) {
+      const numbers = { lengthMm: stripMetres(load.rated) * 1000, mostMm: STRIP_ONE_END_M * 1000 };
+      found.push({ rule: 'strip.longRun', severity: 'caution', subjects: [id], circuitId, numbers });
+    }
+  }
+  const { settings, battery } = index;
+  if (battery && scenario && scenario.runtimeH !== null && scenario.runtimeH < settings.wantedRuntimeH) {
+    const numbers = { runtimeH: scenario.runtimeH, wantedH: settings.wantedRuntimeH, dailyAh: scenario.dailyAh };
+    found.push({ rule: 'energy.shortRuntime', severity: 'caution', subjects: [battery.id, scenario.id], circuitId: null, numbers });
+  }
+  if (index.loads.length > 0 && (!scenario || scenario.dailyWh === 0)) {
+    found.push({ rule: 'energy.noUse', severity: 'note', subjects: [settings.id], circuitId: null, numbers: {} });
+  }
+  return found;
+}

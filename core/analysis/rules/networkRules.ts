@@ -1,0 +1,220 @@
+import type { Analysis } from '../types';
+import { wiredDrops } from '../wiredDrops';
+import type { DesignIndex } from '../../rig/designIndex';
+import type { Device, Switch, TerminalRef } from '../../design/schema';
+import { kindOf } from '../../devices';
+import { withControl, type ControlState } from '../../network/controlState';
+import { NetworkError } from '../../network/networkError';
+import { stateFor } from '../../network/namedStates';
+import { LiveDesign } from '../../network/settle';
+import { terminalKey } from '../../network/wiring';
+import { isOver } from '../../units/compare';
+import { SEVERE_PERCENT } from './dropRules';
+import type { Finding } from '../finding';
+
+/** Currents under this are leakage, A. */
+const LEAKAGE_A = 0.005;
+/** Share of its draw from which a load counts as running. */
+const RUNNING_SHARE = 0.1;
+/** Volts from which a meter surprises its reader. */
+const PRESENT_V = 3;
+
+/**
+ * What only the solved network shows: currents that go the wrong way, loads that live without their own fuse, switch or
+ * return, sources that feed each other, vehicle wires asked for too much, and relays that never come to rest. Looks at
+ * everything on, then at each circuit with its fuse out and each switch off.
+ */
+export function findInNetwork(analysis: Analysis): Finding[] {
+  const { index, loads } = analysis;
+  const allOn = stateFor({ kind: 'allOn' }, index, (id) => loads.get(id)?.circuitId ?? null);
+  try {
+    const live = new LiveDesign(index, allOn);
+    const outcome = live.settle(allOn);
+    if (outcome.kind === 'oscillating') return [finding('network.oscillates', 'caution', outcome.devices)];
+    const everythingOn = [
+      ...reversedCurrents(analysis, live),
+      ...joinedSources(analysis, live),
+      ...overdrawnSignals(analysis, live),
+      ...missingReturns(analysis, live),
+      ...dropsAsWired(analysis, live, outcome.state),
+    ];
+    return [...everythingOn, ...besideFuses(analysis, live, outcome.state), ...besideSwitches(analysis, live, outcome.state)];
+  } catch (error) {
+    if (!(error instanceof NetworkError)) throw error;
+    return [finding('network.noAnswer', 'fault', devicesNamed(error), { reason: error.message })];
+  }
+}
+
+function finding(
+  rule: Finding['rule'],
+  severity: Finding['severity'],
+  subjects: string[],
+  numbers: Finding['numbers'] = {},
+  circuitId: string | null = null,
+): Finding {
+  return { rule, severity, subjects, circuitId, numbers };
+}
+
+/** Wires of the tree whose current runs against the way it was grown. Rings have no one way, and are findings already. */
+function reversedCurrents({ wiring }: Analysis, live: LiveDesign): Finding[] {
+  if (wiring.faults.length > 0) return [];
+  const found: Finding[] = [];
+  for (const [tree, outward] of [
+    [wiring.supply, true],
+    [wiring.return, false],
+  ] as const) {
+    for (const { wire, deviceId, terminal, circuitId, parent } of tree.nodes) {
+      if (!wire || parent < 0 || !live.compiled.wireElement.has(wire.id)) continue;
+      const towardNode = wire.to.deviceId === deviceId && wire.to.terminal === terminal;
+      const along = live.wireAmps(wire.id) * (towardNode === outward ? 1 : -1);
+      if (along < -LEAKAGE_A) {
+        const path = pathText(live.upstream({ deviceId, terminal }));
+        found.push(finding('network.reversed', 'caution', [wire.id], { amps: -along, path }, circuitId));
+      }
+    }
+  }
+  return found;
+}
+
+/** A battery or the vehicle's battery that takes current in while everything runs. */
+function joinedSources({ index }: Analysis, live: LiveDesign): Finding[] {
+  return Array.from(index.devices.values()).flatMap((device) => {
+    const part = SOURCE_PART[device.kind];
+    // An ideal source gives current out of its plus, so what it gives is negative from plus to minus.
+    const taken = part ? live.partAmps(device.id, part) : 0;
+    if (taken <= LEAKAGE_A) return [];
+    const terminal = device.kind === 'battery' ? 'plus' : 'constant';
+    return [
+      finding('network.sourcesJoined', 'fault', [device.id], {
+        amps: taken,
+        path: pathText(live.upstream({ deviceId: device.id, terminal })),
+      }),
+    ];
+  });
+}
+
+const SOURCE_PART: Partial<Record<Device['kind'], string>> = { battery: 'rest', signalSource: 'vehicle' };
+
+/** Vehicle wires are triggers: none may give more than its source's limit. All are tried live. */
+function overdrawnSignals({ index }: Analysis, live: LiveDesign): Finding[] {
+  return Array.from(index.devices.values()).flatMap((device) => {
+    if (device.kind !== 'signalSource') return [];
+    return [...new Set(device.signals)].flatMap((signal) => {
+      const amps = Math.abs(live.partAmps(device.id, signal));
+      return amps > device.maxA
+        ? [finding('network.signalOverdrawn', 'fault', [device.id], { amps, maxA: device.maxA, terminal: signal })]
+        : [];
+    });
+  });
+}
+
+/**
+ * Circuits whose formula keeps the target and whose solved voltages do not: fuses, contacts and joints lose their share too, and what holds its
+ * power draws more as its voltage falls.
+ */
+function dropsAsWired(analysis: Analysis, live: LiveDesign, state: ControlState): Finding[] {
+  const drops = wiredDrops(analysis, live, state);
+  return analysis.circuits.flatMap(({ id: circuitId, dropPercent, targetPercent }): Finding[] => {
+    const worst = drops.get(circuitId);
+    if (!worst || isOver(dropPercent, targetPercent, 1) || !isOver(worst.dropPercent, targetPercent, 1)) return [];
+    const severity = worst.dropPercent > Math.max(SEVERE_PERCENT, targetPercent) ? 'fault' : 'caution';
+    const numbers = { dropV: worst.dropV, solvedPercent: worst.dropPercent, dropPercent, targetPercent };
+    return [finding('drop.asWired', severity, [circuitId, worst.loadId], numbers, circuitId)];
+  });
+}
+
+/** A load whose own return is missing and that runs all the same. */
+function missingReturns({ loads }: Analysis, live: LiveDesign): Finding[] {
+  return Array.from(loads.values()).flatMap(({ id, draw, returned, circuitId }) => {
+    const amps = live.partAmps(id, 'draw');
+    if (returned || amps <= RUNNING_SHARE * draw.amps || amps <= LEAKAGE_A) return [];
+    return [
+      finding('network.otherReturn', 'fault', [id], { amps, path: pathText(live.upstream({ deviceId: id, terminal: 'plus' })) }, circuitId),
+    ];
+  });
+}
+
+/** Each circuit with its fuse out: its loads should be dead, and its wires too. */
+function besideFuses({ circuits, loads }: Analysis, live: LiveDesign, state: ControlState): Finding[] {
+  return circuits.flatMap(({ id: circuitId, protectionId, loadIds }) => {
+    const outcome = live.settle(withControl(state, protectionId, 'fitted', false));
+    return loadIds.flatMap((loadId) => {
+      if (outcome.state.controls[loadId]?.on !== true) return [];
+      const amps = live.partAmps(loadId, 'draw');
+      const volts = across(live, loadId);
+      const path = () => pathText(live.upstream({ deviceId: loadId, terminal: 'plus' }));
+      if (amps > RUNNING_SHARE * loads.get(loadId)!.draw.amps && amps > LEAKAGE_A)
+        return [finding('network.besideFuse', 'fault', [loadId, protectionId], { amps, path: path() }, circuitId)];
+      if (volts > PRESENT_V) return [finding('network.leak', 'note', [loadId, protectionId], { volts, amps, path: path() }, circuitId)];
+      return [];
+    });
+  });
+}
+
+/** Each switch off by itself: the loads behind it should be dead. */
+function besideSwitches({ index, wiring, loads }: Analysis, live: LiveDesign, state: ControlState): Finding[] {
+  const behind = new Map<string, Set<string>>();
+  const add = (switchId: string, loadId: string) => behind.set(switchId, (behind.get(switchId) ?? new Set()).add(loadId));
+  for (const { id } of loads.values()) {
+    for (let at = wiring.supply.at.get(terminalKey(id, 'plus')) ?? -1; at >= 0; at = wiring.supply.nodes[at]!.parent) {
+      const device = index.devices.get(wiring.supply.nodes[at]!.deviceId);
+      if (device?.kind === 'switch' && !isChangeover(device)) add(device.id, id);
+    }
+  }
+  // Another way round a switch may have been found first, so what its outlet is wired to counts too.
+  for (const device of index.devices.values()) {
+    if (device.kind !== 'switch' || isChangeover(device)) continue;
+    for (const { to } of kindOf(device).paths(device))
+      for (const loadId of wiredLoads(index, { deviceId: device.id, terminal: to })) add(device.id, loadId);
+  }
+  return Array.from(behind, ([switchId, loadIds]) => [switchId, Array.from(loadIds)] as const).flatMap(([switchId, loadIds]) => {
+    const outcome = live.settle(withControl(state, switchId, 'position', 'off'));
+    return loadIds.flatMap((loadId) => {
+      const { draw, circuitId } = loads.get(loadId)!;
+      const amps = live.partAmps(loadId, 'draw');
+      if (outcome.state.controls[loadId]?.on !== true || amps <= RUNNING_SHARE * draw.amps || amps <= LEAKAGE_A) return [];
+      const path = pathText(live.upstream({ deviceId: loadId, terminal: 'plus' }));
+      return [finding('network.besideSwitch', 'caution', [loadId, switchId], { amps, path }, circuitId)];
+    });
+  });
+}
+
+/** A switch that only chooses between two ways, and so has no position that is off. */
+function isChangeover({ form }: Switch): boolean {
+  return form === 'changeover' || form === 'doublePoleChangeover';
+}
+
+/** Loads whose plus is joined to a terminal by wires alone. */
+function wiredLoads({ wires, devices }: DesignIndex, start: TerminalRef): string[] {
+  const seen = new Set([terminalKey(start.deviceId, start.terminal)]);
+  const queue = [start];
+  const found: string[] = [];
+  for (const at of queue) {
+    if (at.terminal === 'plus' && devices.get(at.deviceId)?.kind === 'load') found.push(at.deviceId);
+    for (const { from, to } of wires) {
+      for (const [near, far] of [
+        [from, to],
+        [to, from],
+      ] as const) {
+        if (near.deviceId !== at.deviceId || near.terminal !== at.terminal || seen.has(terminalKey(far.deviceId, far.terminal))) continue;
+        seen.add(terminalKey(far.deviceId, far.terminal));
+        queue.push(far);
+      }
+    }
+  }
+  return found;
+}
+
+function across(live: LiveDesign, loadId: string): number {
+  return (live.voltage({ deviceId: loadId, terminal: 'plus' }) ?? 0) - (live.voltage({ deviceId: loadId, terminal: 'minus' }) ?? 0);
+}
+
+/** A path as plain text, from the source on, to be put into words with the devices' names. */
+function pathText(path: readonly TerminalRef[]): string {
+  return path.map(({ deviceId, terminal }) => terminalKey(deviceId, terminal)).join(' ');
+}
+
+function devicesNamed({ problem }: NetworkError): string[] {
+  const names = [...('nodes' in problem ? problem.nodes : []), ...('elements' in problem ? problem.elements : [])];
+  return [...new Set(names.map((name) => name.split(/[/.]/)[0]!))].slice(0, 8);
+}
