@@ -79,6 +79,26 @@ test('a design exported and imported is the same; a broken, foreign or newer fil
   expect(JSON.parse(await (await page.request.get(`/api/designs/${id}/export`)).text())).toEqual(JSON.parse(text));
 });
 
+test('all designs go out in one file and come back from it; one that is broken costs no other', async ({ page, heron, pip }) => {
+  await page.request.post(`/api/designs/${heron}/rename`, { data: { name: 'Whimbrel' } });
+  await page.request.post(`/api/designs/${pip}/rename`, { data: { name: 'Dunlin' } });
+  await page.goto('/');
+  const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save all designs' }).click()]);
+  const all = JSON.parse(await (await saved.createReadStream()).toArray().then((parts) => Buffer.concat(parts).toString())) as {
+    designs: { records: { id: string; name?: string }[] }[];
+  };
+  const named = (name: string) => all.designs.filter(({ records }) => records.some((one) => one.id === 'settings' && one.name === name));
+  const [whimbrel, dunlin] = [named('Whimbrel'), named('Dunlin')];
+  expect([whimbrel.length, dunlin.length]).toEqual([1, 1]);
+  const broken = { records: dunlin[0]!.records.filter(({ id }) => id !== 'bat_house') };
+  const file = JSON.stringify({ ...all, designs: [whimbrel[0], broken] });
+  await page.getByLabel('Design file').setInputFiles({ name: 'all.json', mimeType: 'application/json', buffer: Buffer.from(file) });
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('1 of 2 designs were taken.');
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('Design 2: the file cannot be taken');
+  await expect(page.getByRole('link', { name: /Whimbrel/ })).toHaveCount(2);
+  await expect(page.getByRole('link', { name: /Dunlin/ })).toHaveCount(1);
+});
+
 test('the report prints with its cautions, and the PDF is one', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
   await page.getByRole('link', { name: 'Report and print' }).click();

@@ -293,7 +293,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       while (sending && ON_ITS_WAY.has(api.getState().saveState)) await new Promise((resolve) => setTimeout(resolve, 20));
       if (api.getState().conflict || api.getState().problem) return;
       if (pending.length > 0) {
-        api.setState({ problem: notReached(kind) });
+        api.setState({ problem: NOT_DONE.unreachable(done(kind)) });
         return;
       }
       const result = await sendStep(open.id, kind, revision, nanoid());
@@ -304,7 +304,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         takeAnswer(result);
         showBase({ problem: `The ${kind} no longer fits: the same thing was changed elsewhere.` });
       } else if (result.kind === 'gone') api.setState({ gone: true });
-      else if (result.kind !== 'refused') api.setState({ problem: notReached(kind) });
+      else if (result.kind !== 'refused') api.setState({ problem: NOT_DONE[result.kind](done(kind)) });
     },
     receive({ history, ...logged }) {
       if (logged.revision <= revision) return;
@@ -372,9 +372,15 @@ function fits(design: Design, change: Change): boolean {
   }
 }
 
-function notReached(step: 'undo' | 'redo'): string {
-  return `The server cannot be reached; nothing was ${step === 'undo' ? 'undone' : 'redone'}.`;
-}
+const done = (step: 'undo' | 'redo') => (step === 'undo' ? 'undone' : 'redone');
+
+/** Why a step back or forward was not made. */
+const NOT_DONE: Record<'unreachable' | 'busy' | 'failed' | 'behind', (done: string) => string> = {
+  unreachable: (done) => `The server cannot be reached; nothing was ${done}.`,
+  busy: (done) => `The store is busy; nothing was ${done}. Try again in a moment.`,
+  failed: (done) => `The server failed on it; nothing was ${done}.`,
+  behind: (done) => `The server’s copy is older than this page; nothing was ${done}. Reload to go on from it.`,
+};
 
 function firstAnalysis(design: Design): { analysis: Analysis; findings: readonly Finding[] } {
   const analysis = analyse(design);

@@ -21,7 +21,9 @@ export function ReportView({ designId, report, days, date }: ReportViewProps) {
         <Link href={`/d/${designId}/circuits`}>Back to the design</Link>
         <span>
           <PrintButton />
-          <a href={`/api/designs/${designId}/report.pdf`}>Save as PDF</a>
+          <a download href={`/api/designs/${designId}/report.pdf`}>
+            Save as PDF
+          </a>
         </span>
       </nav>
       <header className={styles.head}>

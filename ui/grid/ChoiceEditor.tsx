@@ -18,6 +18,7 @@ interface ChoiceEditorProps {
 export function ChoiceEditor({ label, start, options, onFinish, onLeave }: ChoiceEditorProps) {
   const isValue = options.some(({ value }) => value === start);
   const [search, setSearch] = useState(isValue ? '' : start);
+  const [problem, setProblem] = useState<CellResult>(null);
   const done = useRef(false);
   /** The kit empties its field once as it opens; the letter that opened it stays. */
   const opened = useRef(isValue);
@@ -32,7 +33,9 @@ export function ChoiceEditor({ label, start, options, onFinish, onLeave }: Choic
   };
   const take = (value: string) => {
     done.current = true;
-    onFinish(value, [0, 0]);
+    const refused = onFinish(value, [0, 0]);
+    done.current = refused === null;
+    setProblem(refused);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     event.stopPropagation();
@@ -57,8 +60,13 @@ export function ChoiceEditor({ label, start, options, onFinish, onLeave }: Choic
         showSearch={{ searchValue: search, onSearch: look, filterOption: (typed, option) => contains(option?.label ?? '', typed) }}
         onSelect={(value: string | null) => value !== null && take(value)}
         onBlur={leave}
-        onOpenChange={(open) => !open && leave()}
+        onOpenChange={(open) => !open && problem === null && leave()}
       />
+      {problem && (
+        <span role="alert" className={styles.problem}>
+          {problem}
+        </span>
+      )}
     </span>
   );
 }

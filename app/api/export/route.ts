@@ -12,26 +12,28 @@ export function GET(request: Request): Promise<Response> {
   return answer(request, async () => {
     const ids = await listIds();
     const date = new Date().toISOString().slice(0, 10);
+    const pieces = inPieces(ids);
     const encoder = new TextEncoder();
-    let at = 0;
-    let written = 0;
     const body = new ReadableStream<Uint8Array>({
       async pull(controller) {
-        if (at === 0) controller.enqueue(encoder.encode(`{"format":"${DESIGNS_FORMAT}","schemaVersion":${SCHEMA_VERSION},"designs":[\n`));
-        const id = ids[at++];
-        if (id === undefined) {
-          controller.enqueue(encoder.encode('\n]}\n'));
-          controller.close();
-          return;
-        }
-        const records = await recordsOf(id);
-        if (records === null) return;
-        controller.enqueue(encoder.encode(`${written++ === 0 ? '' : ',\n'}${JSON.stringify({ records })}`));
+        const { done, value } = await pieces.next();
+        if (done) controller.close();
+        else controller.enqueue(encoder.encode(value));
       },
     });
     const headers = { 'content-type': 'application/json', 'content-disposition': `attachment; filename="vine-knot-designs-${date}.json"` };
     return new Response(body, { headers });
   });
+}
+
+async function* inPieces(ids: readonly string[]): AsyncGenerator<string> {
+  yield `{"format":"${DESIGNS_FORMAT}","schemaVersion":${SCHEMA_VERSION},"designs":[`;
+  let written = 0;
+  for (const id of ids) {
+    const records = await recordsOf(id);
+    if (records !== null) yield `${written++ === 0 ? '\n' : ',\n'}${JSON.stringify({ records })}`;
+  }
+  yield '\n]}\n';
 }
 
 /** A design's records; null for one deleted while the others were being sent. */
