@@ -62,7 +62,7 @@ export async function restore(url: string, from: string): Promise<Holding & { be
     (await openDatabase(`file:${passing}`)).$client.close();
     const { $client: client } = await openDatabase(url);
     try {
-      const tables = ['change', 'record', 'design'];
+      const tables = ['link', 'change', 'record', 'design'];
       const text = passing.replaceAll("'", "''");
       await client.executeMultiple(
         [

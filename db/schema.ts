@@ -61,3 +61,13 @@ export const change = sqliteTable(
     uniqueIndex('change_by_change_id').on(table.designId, table.changeId),
   ],
 );
+
+/** Read-only links handed out: at most one a design. */
+export const link = sqliteTable('link', {
+  key: text('key').primaryKey(),
+  designId: text('design_id')
+    .notNull()
+    .unique()
+    .references(() => design.id, { onDelete: 'cascade' }),
+  at: integer('at').notNull(),
+});

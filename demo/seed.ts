@@ -1,4 +1,4 @@
-import { createDesign, eraseDesign, deleteDesign, listDesigns } from '../server/designs';
+import { createDesign, eraseDesign, deleteDesign, listNames } from '../server/designs';
 import { heron } from './heron';
 import { pip } from './pip';
 
@@ -6,8 +6,8 @@ const DEMOS = { heron, pip };
 
 /** Puts the demo designs into the store once; with `--reset`, puts them in afresh in place of edited ones. */
 async function seed(reset: boolean): Promise<void> {
-  const kept = new Set([...(await listDesigns()), ...(await listDesigns(true))].map(({ id }) => id));
-  const live = new Set((await listDesigns()).map(({ id }) => id));
+  const kept = new Set([...(await listNames()), ...(await listNames(true))].map(({ id }) => id));
+  const live = new Set((await listNames()).map(({ id }) => id));
   for (const [id, make] of Object.entries(DEMOS)) {
     if (kept.has(id)) {
       if (!reset) continue;

@@ -56,7 +56,7 @@ const KEYS = [
 
 for (const stage of STAGES) {
   test(`random hands on ${stage}`, async ({ page, heron }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(240_000 + ACTS_A_STAGE * 1_000);
     const random = generator(SEED + STAGES.indexOf(stage));
     const one = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
     const did: string[] = [];

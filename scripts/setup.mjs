@@ -86,14 +86,14 @@ export async function serve(env = {}, { opened = false } = {}) {
     if (mark) rmSync(mark, { force: true });
     process.exit(code ?? 0);
   });
-  if (!LOOPBACK.has(host)) console.log(networkWarning(host, port));
+  if (!LOOPBACK.has(host)) console.log(networkWarning(host, port, all));
   return `http://${host.includes(':') ? `[${host}]` : host}:${port}/`;
 }
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 
 /** What a person who opens the program to a network must know, with the addresses others can open. */
-function networkWarning(host, port) {
+function networkWarning(host, port, all) {
   const everywhere = host === '0.0.0.0' || host === '::';
   const hosts = everywhere
     ? Object.values(networkInterfaces()).flatMap((list) =>
@@ -101,7 +101,9 @@ function networkWarning(host, port) {
       )
     : [host];
   const open = hosts.map((name) => `http://${name.includes(':') ? `[${name}]` : name}:${port}/`).join(' and ');
-  return `Anybody on this network can open it at ${open} and read, change and delete every design: there is no password.`;
+  return all.ACCESS_PASSWORD
+    ? `It asks for the password on this network too, at ${open}. Without TLS the password can be read on the way: use it only on a network that is yours.`
+    : `Anybody on this network can open it at ${open} and read, change and delete every design: there is no password. Set one with ACCESS_PASSWORD.`;
 }
 
 /** Where the number of the running server stands, beside its store's file. */

@@ -42,11 +42,16 @@ test('a change is stored with its revision, and the list shows what it did', asy
   const { revision } = await commit(id, propose(1, set(design, 'zone_cab', { name: 'Driver’s cab' })));
   expect(revision).toBe(2);
   expect((await stored(id)).design.records.get('zone_cab')).toMatchObject({ name: 'Driver’s cab' });
-  expect((await listDesigns()).find((summary) => summary.id === id)).toMatchObject({ name: 'Heron', circuits: 20, faults: 1, cautions: 5 });
+  expect((await listDesigns()).designs.find((summary) => summary.id === id)).toMatchObject({
+    name: 'Heron',
+    circuits: 20,
+    faults: 1,
+    cautions: 5,
+  });
   // Two cautions at every edit, and three scenarios that run out in more weathers than are accepted, found when the list is asked for.
   const stay = await commit(id, propose(2, set(await stored(id).then((read) => read.design), 'settings', { wishes: ACCEPTS_ALL })));
   expect(stay.revision).toBe(3);
-  expect((await listDesigns()).find((summary) => summary.id === id)).toMatchObject({ cautions: 2 });
+  expect((await listDesigns()).designs.find((summary) => summary.id === id)).toMatchObject({ cautions: 2 });
 });
 
 test('records come back in the order they were listed, whatever their ids', async () => {
@@ -166,11 +171,11 @@ test('designs are copied, renamed, deleted, brought back and erased', async () =
   const { id } = await fresh();
   const copy = await duplicateDesign(id);
   await renameDesign(copy, 'Second van');
-  expect((await listDesigns()).find((summary) => summary.id === copy)).toMatchObject({ name: 'Second van' });
+  expect((await listDesigns()).designs.find((summary) => summary.id === copy)).toMatchObject({ name: 'Second van' });
   await deleteDesign(copy);
   await expect(readDesign(copy)).rejects.toBeInstanceOf(NotFound);
   await expect(commit(copy, propose(1, set(heron(), 'zone_cab', { ambientC: 1 })))).rejects.toBeInstanceOf(NotFound);
-  expect((await listDesigns(true)).map((summary) => summary.id)).toContain(copy);
+  expect((await listDesigns({ deleted: true })).designs.map((summary) => summary.id)).toContain(copy);
   await restoreDesign(copy);
   expect((await readDesign(copy)).design.records.size).toBe(heron().records.size);
   await expect(eraseDesign(copy)).rejects.toBeInstanceOf(NotFound);

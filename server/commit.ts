@@ -6,7 +6,7 @@ import type { Design } from '@/core/design/design';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
 import { loadDesign, summaryOf } from './stored';
-import { BadRequest, Behind, Conflict, NothingToDo } from './errors';
+import { BadRequest, Behind, Busy, Conflict, NothingToDo } from './errors';
 import { follow, nextSteps, trailOf, type History, type Trail } from './history';
 import { oneWriterAtATime, remember, store } from './store';
 
@@ -75,13 +75,23 @@ export function redo(designId: string, changeId: string, baseRevision: number): 
   );
 }
 
-export async function changesSince(designId: string, revision: number, reader?: Pick<Database, 'select'>): Promise<LoggedChange[]> {
+/** Changes read from the log at once: what is further behind is read part by part, or by opening the design afresh. */
+export const MOST_CHANGES = 500;
+
+/** The changes after a revision, oldest first, so many at most. */
+export async function changesSince(
+  designId: string,
+  revision: number,
+  reader?: Pick<Database, 'select'>,
+  most = MOST_CHANGES,
+): Promise<LoggedChange[]> {
   const source = reader ?? (await store().database);
   const rows = await source
     .select()
     .from(table.change)
     .where(and(eq(table.change.designId, designId), gt(table.change.revision, revision)))
-    .orderBy(asc(table.change.revision));
+    .orderBy(asc(table.change.revision))
+    .limit(most);
   return rows.map(({ revision: at, changeId, label, kind, diff }) => ({ revision: at, changeId, label, kind, change: diff }));
 }
 
@@ -145,6 +155,8 @@ async function transact(
       async (writer) => {
         const { revision: head, design, analysis: earlier, aside } = await loadDesign(writer, designId);
         if (baseRevision > head) throw new Behind(`revision ${baseRevision} is not known here; reload the page`);
+        if (head - baseRevision > MOST_CHANGES)
+          throw new Busy(`${head - baseRevision} changes were made since revision ${baseRevision}; take those in first`);
         const missed = baseRevision < head ? await changesSince(designId, baseRevision, writer) : [];
         const before = await trailAt(designId, head, writer);
         const taken = await changeById(writer, designId, changeId);

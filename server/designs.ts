@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, isNotNull, isNull, lt, or } from 'drizzle-orm';
 import { analyse } from '@/core/analysis/analyse';
 import { applyChange, updateRecords, type Change } from '@/core/design/change';
 import { makeDesign, settingsOf } from '@/core/design/design';
@@ -29,13 +29,60 @@ export interface DesignSummary {
   cautions: number;
 }
 
-export async function listDesigns(deleted = false): Promise<DesignSummary[]> {
+/** Which part of the list: designs whose names hold a text, so many, after the last one seen. */
+export interface ListPart {
+  deleted?: boolean;
+  find?: string;
+  after?: string;
+  most?: number;
+}
+
+/** Part of the list, the design changed last first. */
+export interface DesignPage {
+  designs: DesignSummary[];
+  /** Where the next part begins; null at the end. */
+  next: string | null;
+  /** Of all parts together. */
+  total: number;
+}
+
+/** Designs in a part of the list where no number is asked for. */
+const USUAL_PART = 60;
+
+export async function listDesigns({ deleted = false, find = '', after = '', most = USUAL_PART }: ListPart = {}): Promise<DesignPage> {
   const database = await store().database;
-  const rows = await database
+  const { design } = table;
+  const wanted = and(
+    deleted ? isNotNull(design.deletedAt) : isNull(design.deletedAt),
+    find === '' ? undefined : inArray(design.id, await idsOfNames(find, deleted)),
+  );
+  const [counted] = await database.select({ total: count() }).from(design).where(wanted);
+  const found = await database
     .select()
-    .from(table.design)
-    .where(deleted ? isNotNull(table.design.deletedAt) : isNull(table.design.deletedAt))
-    .orderBy(desc(table.design.updatedAt));
+    .from(design)
+    .where(and(wanted, beyond(after)))
+    .orderBy(desc(design.updatedAt), desc(design.id))
+    .limit(most + 1);
+  const rows = found.slice(0, most);
+  const last = found.length > most ? rows.at(-1) : undefined;
+  return { designs: await summariesOf(rows), next: last ? `${last.updatedAt}.${last.id}` : null, total: counted!.total };
+}
+
+/** Designs whose names hold a text, in any case: the store’s own comparison knows the case of plain letters alone. */
+async function idsOfNames(find: string, deleted: boolean): Promise<string[]> {
+  const wanted = find.normalize('NFC').toLowerCase();
+  return (await listNames(deleted)).filter(({ name }) => name.normalize('NFC').toLowerCase().includes(wanted)).map(({ id }) => id);
+}
+
+/** What comes later in the list than a mark made of the last one seen; everything where the mark is none of ours. */
+function beyond(mark: string) {
+  const [, at, id] = /^(\d{1,16})\.([A-Za-z0-9_-]{1,40})$/.exec(mark) ?? [];
+  if (at === undefined || id === undefined) return undefined;
+  const { updatedAt, id: own } = table.design;
+  return or(lt(updatedAt, Number(at)), and(eq(updatedAt, Number(at)), lt(own, id)));
+}
+
+async function summariesOf(rows: (typeof table.design.$inferSelect)[]): Promise<DesignSummary[]> {
   const summaries: DesignSummary[] = [];
   const until = Date.now() + JUDGING_MS;
   for (const row of rows) {
@@ -50,11 +97,15 @@ export async function listDesigns(deleted = false): Promise<DesignSummary[]> {
   return summaries;
 }
 
-/** The designs that are not deleted, the one changed last first. */
-export async function listIds(): Promise<string[]> {
+/** The names of all designs, deleted or not, the one changed last first. */
+export async function listNames(deleted = false): Promise<{ id: string; name: string }[]> {
   const database = await store().database;
-  const rows = await database.select({ id: table.design.id }).from(table.design).where(isNull(table.design.deletedAt)).orderBy(desc(table.design.updatedAt)); // prettier-ignore
-  return rows.map(({ id }) => id);
+  const { id, name, deletedAt, updatedAt } = table.design;
+  return database
+    .select({ id, name })
+    .from(table.design)
+    .where(deleted ? isNotNull(deletedAt) : isNull(deletedAt))
+    .orderBy(desc(updatedAt));
 }
 
 /** What a design left for later, or what is known of it where it cannot be read: one that is broken or just deleted must not cost the list. */

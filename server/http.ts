@@ -29,7 +29,7 @@ export function route(work: (request: Request, designId: string) => Promise<Resp
 
 export async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {
   try {
-    if (request.method !== 'GET') refuseOtherSites(request);
+    refuseOtherSites(request);
     return await work();
   } catch (error) {
     return errorResponse(error);
@@ -56,6 +56,13 @@ export async function readJson<T>(request: Request, schema: z.ZodType<T>, limit:
 /** Reasons told of one refusal, and characters told of each: what was sent is not sent back at length. */
 const MOST_REASONS = 20;
 const MOST_TOLD = 160;
+
+/** The query of an address by a schema; each name counts once. @throws BadRequest */
+export function readQuery<T>(request: Request, schema: z.ZodType<T>): T {
+  const parsed = schema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+  if (parsed.success) return parsed.data;
+  throw new BadRequest('the address is not understood', reasonsOf(parsed.error.issues));
+}
 
 /** What is wrong field by field; where a body may be one of several, of the one it comes nearest to. */
 function reasonsOf(issues: readonly z.core.$ZodIssue[]): string[] {
@@ -98,12 +105,14 @@ async function readText(request: Request, limit: number): Promise<string> {
   }
 }
 
-/** A page of another site must not write here through the visitor's browser. */
+/** A page of another site must not write here, nor make the server work, through the visitor's browser; following a link to here is no harm. */
 function refuseOtherSites(request: Request): void {
   const origin = request.headers.get('origin');
   const site = request.headers.get('sec-fetch-site');
   const host = request.headers.get('host');
   // An origin of none, as a sandboxed frame's, is no page of ours either.
+  const isFollowed = request.headers.get('sec-fetch-mode') === 'navigate' && request.headers.get('sec-fetch-dest') === 'document';
+  if (request.method === 'GET' && isFollowed) return;
   const foreign =
     (origin !== null && (!URL.canParse(origin) || new URL(origin).host !== host)) ||
     (site !== null && site !== 'same-origin' && site !== 'none');

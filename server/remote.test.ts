@@ -54,9 +54,9 @@ test('migrates, keeps a design, takes edits, merges and refuses them, and undoes
 test('the list, a copy, and a design put aside and brought back', async () => {
   const id = await createDesign(Array.from(pip().records.values()));
   const copy = await duplicateDesign(id);
-  expect((await listDesigns()).find((one) => one.id === copy)).toMatchObject({ circuits: 6, faults: 0 });
+  expect((await listDesigns()).designs.find((one) => one.id === copy)).toMatchObject({ circuits: 6, faults: 0 });
   await deleteDesign(id);
-  expect((await listDesigns()).some((one) => one.id === id)).toBe(false);
+  expect((await listDesigns()).designs.some((one) => one.id === id)).toBe(false);
   await restoreDesign(id);
   expect((await stored(id)).design.records.size).toBe(pip().records.size);
 });

@@ -35,6 +35,13 @@ export const newDesignSchema = z.strictObject({
   defaultReturn: z.enum(RETURN_KINDS),
 });
 
+/** The query of the list of designs. */
+export const listSchema = z.strictObject({
+  find: z.string().max(LIMITS.nameLength).optional(),
+  after: z.string().max(60).optional(),
+  most: z.coerce.number().int().min(1).max(LIMITS.designsListed).optional(),
+});
+
 export const createSchema = z.union([
   z.strictObject({ answers: newDesignSchema }),
   z.strictObject({ file: z.string().max(LIMITS.importBytes) }),

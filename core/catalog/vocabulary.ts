@@ -76,6 +76,8 @@ export const INSULATION_RATINGS_C = [60, 70, 75, 80, 85, 90, 105, 125] as const;
 export const LIMITS = {
   recordsPerDesign: 8000,
   recordsPerChange: 4000,
+  /** Designs sent in one part of the list. */
+  designsListed: 500,
   importBytes: 8_000_000,
   nameLength: 80,
   noteLength: 2000,

@@ -13,7 +13,7 @@ export interface GlossaryTerm {
 }
 
 /** The terms this program uses, by the standards' words where those have one (IEC 60050, IEC 60269, ISO 8820, ABYC E-11; from memory). */
-export const GLOSSARY: readonly GlossaryTerm[] = [
+const TERMS = [
   {
     term: 'Ampacity',
     unit: 'A',
@@ -189,7 +189,12 @@ export const GLOSSARY: readonly GlossaryTerm[] = [
     picture: 'drop',
   },
   { term: 'Zone', meaning: 'A part of the vehicle that shares its heat, wet and shaking: cab, galley, engine bay.' },
-];
+] as const satisfies readonly GlossaryTerm[];
+
+/** The name of a term of the glossary. */
+export type TermName = (typeof TERMS)[number]['term'];
+
+export const GLOSSARY: readonly GlossaryTerm[] = TERMS;
 
 /** A term as a place on the glossary’s page. */
 export function termId(term: string): string {

@@ -13,6 +13,7 @@ import { EmptyStage } from '@/ui/EmptyStage';
 import { CircuitsToolbar, type CircuitsShown, type Order } from './CircuitsToolbar';
 import { CircuitStrip } from './CircuitStrip';
 import { NewCircuit } from './NewCircuit';
+import { Term } from '@/ui/Prose';
 import styles from './CircuitsStage.module.css';
 import { useShortcut } from '@/ui/useShortcut';
 
@@ -140,12 +141,16 @@ export function CircuitsStage() {
         )
       ) : (
         <>
-          <div className={styles.head} aria-hidden>
+          <div className={styles.head}>
             <span>No</span>
-            <span>Circuit</span>
+            <span>
+              <Term of="Circuit" text="Circuit" />
+            </span>
             <span>At once of fuse</span>
             <span>Conductor</span>
-            <span>Drop of target</span>
+            <span>
+              <Term of="Voltage drop" text="Drop of target" />
+            </span>
             <span>Governed by</span>
             <span />
           </div>

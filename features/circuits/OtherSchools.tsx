@@ -6,6 +6,7 @@ import { formatAmps, formatConductor, formatPercent, formatRating, formatVolts, 
 import { useDesign } from '@/features/design/DesignProvider';
 import { PRACTICE_WORDS } from '@/features/supply/practice';
 import { Verdict } from '@/ui/Verdict';
+import { Term } from '@/ui/Prose';
 import styles from './StripDetail.module.css';
 
 /** The same circuit by every school of conductors, side by side, once it is asked for. */
@@ -27,9 +28,13 @@ function SchoolTable({ circuitId }: { circuitId: string }) {
       <thead>
         <tr>
           <th scope="col">School</th>
-          <th scope="col">Carries</th>
+          <th scope="col">
+            <Term of="Ampacity" text="Carries" />
+          </th>
           <th scope="col">of the table</th>
-          <th scope="col">Drop</th>
+          <th scope="col">
+            <Term of="Voltage drop" text="Drop" />
+          </th>
           <th scope="col">by formula</th>
           <th scope="col">real cable</th>
           <th scope="col">Would fit</th>

@@ -15,6 +15,8 @@ export type SendResult =
   | { kind: 'failed' }
   /** The server's copy is older than this page's, as after a backup was restored. */
   | { kind: 'behind' }
+  /** The password is asked for again. */
+  | { kind: 'locked' }
   | { kind: 'gone' };
 
 export interface Pending {
@@ -44,6 +46,7 @@ async function post(url: string, body: object): Promise<SendResult> {
   switch (answer.error?.code) {
     case 'busy':
     case 'behind':
+    case 'locked':
       return { kind: answer.error.code };
     case 'internal':
       return { kind: 'failed' };

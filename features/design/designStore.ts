@@ -17,8 +17,8 @@ import { outbox } from './outbox';
 import { ontoCurrent, rebased } from './rebase';
 import { shareUnchanged } from './share';
 
-/** Whether what is on the screen is stored, and if not, why: on its way; nobody answers; the store is held by another; the server failed; its copy is older. */
-export type SaveState = 'saved' | 'saving' | 'unreachable' | 'busy' | 'failed' | 'behind';
+/** Whether what is on the screen is stored, and if not, why: on its way; nobody answers; the store is held by another; the server failed; its copy is older; it asks for the password. */
+export type SaveState = 'saved' | 'saving' | 'unreachable' | 'busy' | 'failed' | 'behind' | 'locked';
 
 /** An edit the server refused because the same records were changed elsewhere: mine, and how they stand now. */
 export interface EditConflict {
@@ -206,7 +206,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
           return;
         }
         const failed = result.kind === 'failed' && ++failures >= MOST_FAILURES;
-        if (result.kind === 'unreachable' || result.kind === 'busy' || (result.kind === 'failed' && !failed)) {
+        if (passes(result) || (result.kind === 'failed' && !failed)) {
           api.setState({ saveState: result.kind });
           outbox.write(open.id, pending);
           await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
@@ -363,6 +363,11 @@ async function readable(designId: string, edits: Pending[]): Promise<Pending[]> 
   return edits.filter((edit) => !bad.includes(edit));
 }
 
+/** What passes, by itself or once the password is given: the edit is sent again until it has. */
+function passes(result: SendResult): result is { kind: 'unreachable' | 'busy' | 'locked' } {
+  return result.kind === 'unreachable' || result.kind === 'busy' || result.kind === 'locked';
+}
+
 function fits(design: Design, change: Change): boolean {
   try {
     applyChange(design, change);
@@ -375,10 +380,11 @@ function fits(design: Design, change: Change): boolean {
 const done = (step: 'undo' | 'redo') => (step === 'undo' ? 'undone' : 'redone');
 
 /** Why a step back or forward was not made. */
-const NOT_DONE: Record<'unreachable' | 'busy' | 'failed' | 'behind', (done: string) => string> = {
+const NOT_DONE: Record<'unreachable' | 'busy' | 'failed' | 'behind' | 'locked', (done: string) => string> = {
   unreachable: (done) => `The server cannot be reached; nothing was ${done}.`,
   busy: (done) => `The store is busy; nothing was ${done}. Try again in a moment.`,
   failed: (done) => `The server failed on it; nothing was ${done}.`,
+  locked: (done) => `The server asks for the password; nothing was ${done}.`,
   behind: (done) => `The server’s copy is older than this page; nothing was ${done}. Reload to go on from it.`,
 };
 

@@ -1,22 +1,34 @@
 'use client';
 
-import { Alert, Button, Modal } from 'antd';
+import { Alert, Button, Input, Modal } from 'antd';
 import { Moon, Plus, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState, useTransition } from 'react';
+import { useEffect, useRef, useState, useTransition } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
-import type { DesignSummary } from '@/server/designs';
+import type { DesignPage, DesignSummary } from '@/server/designs';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { useTheme } from '@/ui/ThemeProvider';
 import { NameInput, nameProblem } from '@/ui/NameInput';
 import { DesignRow } from './DesignRow';
 import { Refused, request } from './requests';
+import { useDesignPages } from './useDesignPages';
 import styles from './Home.module.css';
 import { useShortcut } from '@/ui/useShortcut';
 
+interface HomeScreenProps {
+  /** The first part of the list. */
+  first: DesignPage;
+  deleted: DesignPage;
+  /** A password was asked for, and can be asked for again. */
+  hasPassword: boolean;
+}
+
+/** Designs from which on they can be searched by name. */
+const SEARCHED_FROM = 12;
+
 /** All designs with what matters of each, and making, copying, naming, removing, taking in and giving out. */
-export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; deleted: DesignSummary[] }) {
+export function HomeScreen({ first, deleted, hasPassword }: HomeScreenProps) {
   const router = useRouter();
   const { theme, setTheme } = useTheme();
   const [problem, setProblem] = useState<Refused | null>(null);
@@ -26,6 +38,19 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
   const fileInput = useRef<HTMLInputElement>(null);
   useShortcut('n', () => router.push('/new'));
 
+  const tell = (error: unknown) => {
+    if (!(error instanceof Refused)) throw error;
+    setProblem(error);
+  };
+  const { page, find, setFind, reading, readOn } = useDesignPages(first, tell);
+  const end = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (!end.current) return;
+    const watch = new IntersectionObserver(([entry]) => entry?.isIntersecting && readOn(), { rootMargin: '600px' });
+    watch.observe(end.current);
+    return () => watch.disconnect();
+  });
+
   const act = (work: () => Promise<unknown>) =>
     startWork(async () => {
       try {
@@ -33,8 +58,7 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
         await work();
         router.refresh();
       } catch (error) {
-        if (!(error instanceof Refused)) throw error;
-        setProblem(error);
+        tell(error);
       }
     });
   const takeFile = (file: File | undefined) => {
@@ -105,7 +129,8 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
             onChange={(event) => takeFile(event.target.files?.[0])}
             onClick={(event) => (event.currentTarget.value = '')}
           />
-          {designs.length > 0 && <Button href="/api/export">Save all designs</Button>}
+          {hasPassword && <Button onClick={() => act(() => request('POST', '/api/leave'))}>Lock</Button>}
+          {first.total > 0 && <Button href="/api/export">Save all designs</Button>}
           <Button onClick={() => fileInput.current?.click()}>Import designs</Button>
           <Link href="/new">
             <Button type="primary" icon={<Plus size={16} />}>
@@ -143,7 +168,7 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
           }
         />
       )}
-      {designs.length === 0 ? (
+      {first.total === 0 ? (
         <EmptyStage
           title="No design yet"
           text="A design holds one vehicle’s house system. A few questions set it up; then list what draws current and everything else follows."
@@ -153,23 +178,43 @@ export function HomeScreen({ designs, deleted }: { designs: DesignSummary[]; del
           </Link>
         </EmptyStage>
       ) : (
-        <ul className={styles.list} aria-busy={working}>
-          {designs.map((design) => (
-            <DesignRow
-              key={design.id}
-              design={design}
-              onRename={() => setRenaming({ id: design.id, name: design.name })}
-              onDuplicate={() => act(() => request('POST', `/api/designs/${design.id}/duplicate`))}
-              onDelete={() => remove(design)}
-            />
-          ))}
-        </ul>
+        <>
+          {first.total >= SEARCHED_FROM && (
+            <span className={styles.search}>
+              <Input
+                type="search"
+                allowClear
+                aria-label="Find a design by its name"
+                placeholder="Find by name"
+                value={find}
+                onChange={(event) => setFind(event.target.value)}
+              />
+              <span role="status">{find === '' ? `${page.total} designs` : `${page.total} of ${first.total} designs`}</span>
+            </span>
+          )}
+          <ul className={styles.list} aria-busy={working || reading}>
+            {page.designs.map((design) => (
+              <DesignRow
+                key={design.id}
+                design={design}
+                onRename={() => setRenaming({ id: design.id, name: design.name })}
+                onDuplicate={() => act(() => request('POST', `/api/designs/${design.id}/duplicate`))}
+                onDelete={() => remove(design)}
+              />
+            ))}
+          </ul>
+          {page.next !== null && (
+            <Button ref={end} loading={reading} onClick={readOn}>
+              Show more
+            </Button>
+          )}
+        </>
       )}
-      {deleted.length > 0 && (
+      {deleted.total > 0 && (
         <details className={styles.deleted}>
-          <summary>Deleted designs ({deleted.length})</summary>
+          <summary>Deleted designs ({deleted.total})</summary>
           <ul>
-            {deleted.map(({ id, name }) => (
+            {deleted.designs.map(({ id, name }) => (
               <li key={id}>
                 {name}
                 <Button size="small" onClick={() => restore(id)}>

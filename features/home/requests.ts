@@ -11,7 +11,7 @@ export class Refused extends Error {
 }
 
 /** Sends a request to the server. @throws Refused with what it says is wrong, or that it cannot be reached. */
-export async function request<T = object>(method: 'POST' | 'DELETE', url: string, body?: object): Promise<T> {
+export async function request<T = object>(method: 'GET' | 'POST' | 'DELETE', url: string, body?: object): Promise<T> {
   let response: Response;
   try {
     response = await fetch(url, { method, ...(body && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) });

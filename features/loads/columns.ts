@@ -34,10 +34,19 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
   const choices = (values: string[]) => () => values.map((value) => ({ value, label: value }));
   const columns: GridColumn<LoadRow>[] = [
     { key: 'name', title: 'Load', width: '15.4fr', edit: true, text: ({ load }) => load.name },
-    { key: 'zone', title: 'Zone', width: '8.5fr', edit: true, text: ({ zone }) => zone, options: choices([NO_CIRCUIT, ...zones]) },
+    {
+      key: 'zone',
+      title: 'Zone',
+      width: '8.5fr',
+      edit: true,
+      text: ({ zone }) => zone,
+      options: choices([NO_CIRCUIT, ...zones]),
+      term: 'Zone',
+    },
     {
       ...{ key: 'circuit', title: 'Circuit', width: '15.6fr', edit: true, text: ({ circuit }) => circuit },
       options: choices([NO_CIRCUIT, OWN_CIRCUIT, ...circuits]),
+      term: 'Circuit',
       tone: ({ circuit }) => (circuit === NO_CIRCUIT ? 'bad' : undefined),
     },
     {
@@ -94,6 +103,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       ...{ key: 'lasting', title: 'Lasting', width: '5.4fr', edit: true, short: true, options: choices([YES, NO]) },
       text: ({ load }) => (load.continuous ? YES : NO),
       hint: 'A load that runs for hours counts 125 % towards its fuse',
+      term: 'Continuous load',
     },
     {
       ...{
@@ -136,6 +146,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
         align: 'right',
         edit: true,
         hint: 'Duty: the share of those hours it really draws current',
+        term: 'Duty',
       },
       text: ({ share }) => (share === null ? MISSING : trim(share)),
       editText: ({ share }) => (share === null ? '' : trim(share)),

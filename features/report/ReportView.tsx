@@ -1,27 +1,28 @@
-import Link from 'next/link';
-import type { DayStack } from '@/core/energy/dayStack';
-import type { Report } from '@/core/formats/reportSection';
+import type { ReactNode } from 'react';
+import type { ReportPage } from '@/server/reports';
 import { DayChart } from '@/features/energy/DayChart';
 import { PrintButton } from './PrintButton';
 import styles from './Report.module.css';
 
-interface ReportViewProps {
-  designId: string;
-  report: Report;
-  /** Each scenario's first day. */
-  days: { name: string; day: DayStack }[];
-  date: string;
+interface ReportViewProps extends ReportPage {
+  /** Where it is to be had as PDF. */
+  pdf: string;
+  /** What stands at the start of the bar above it. */
+  lead: ReactNode;
+  /** Further things to do with it. */
+  more?: ReactNode;
 }
 
 /** The report as a page: read it, print it, or save it as PDF. */
-export function ReportView({ designId, report, days, date }: ReportViewProps) {
+export function ReportView({ report, days, date, pdf, lead, more }: ReportViewProps) {
   return (
     <main className={styles.report}>
       <nav className={styles.bar}>
-        <Link href={`/d/${designId}/circuits`}>Back to the design</Link>
+        {lead}
         <span>
+          {more}
           <PrintButton />
-          <a download href={`/api/designs/${designId}/report.pdf`}>
+          <a download href={pdf}>
             Save as PDF
           </a>
         </span>

@@ -41,6 +41,7 @@ export function MeasuringRun() {
           {saveState === 'unreachable' && ', no connection: kept here and sent when it is back'}
           {saveState === 'saving' && ', saving'}
           {(saveState === 'busy' || saveState === 'failed') && ', the server cannot take it now: kept here and sent again'}
+          {saveState === 'locked' && ', the server asks for the password: kept here, give it in another window'}
           {saveState === 'behind' && ', the server’s copy is older: kept here, reload to go on'}
         </p>
         <progress value={done} max={Math.max(1, routes.length)} aria-label="Stretches measured" />

@@ -21,6 +21,7 @@ import { ConductorSelect } from '@/ui/ConductorSelect';
 import { LengthField } from '@/ui/LengthField';
 import { MainParts } from './MainParts';
 import { Stepper } from '@/ui/Stepper';
+import { Term } from '@/ui/Prose';
 import styles from './Supply.module.css';
 
 /** The cables many circuits share, from the battery outward, with the fuses that guard them. */
@@ -56,9 +57,13 @@ export function MainCables() {
             <th scope="col">Length</th>
             <th scope="col">Conductor</th>
             <th scope="col">At once</th>
-            <th scope="col">Carries</th>
+            <th scope="col">
+              <Term of="Ampacity" text="Carries" />
+            </th>
             <th scope="col">Guarded by</th>
-            <th scope="col">Drop</th>
+            <th scope="col">
+              <Term of="Voltage drop" text="Drop" />
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -4,7 +4,7 @@ import { Button, Tooltip } from 'antd';
 import { CircleHelp, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID, type UnitSystem } from '@/core/catalog/vocabulary';
@@ -118,12 +118,20 @@ function UnitSwitch() {
   );
 }
 
-const SAVE_WORDS: Record<SaveState, string> = {
+const SAVE_WORDS: Record<SaveState, ReactNode> = {
   saved: 'Saved',
   saving: 'Saving…',
   unreachable: 'Server not reached: edits are kept here and sent when it answers',
   busy: 'The store is busy: edits are kept here and sent again',
   failed: 'The server failed on an edit: it is kept here and tried again',
+  locked: (
+    <>
+      The server asks for the password: edits are kept here.{' '}
+      <a href="/enter" target="_blank">
+        Give it
+      </a>
+    </>
+  ),
   behind: 'The server’s copy is older than this page: edits are kept here. Reload to go on from it',
 };
 

@@ -15,6 +15,7 @@ import {
   type Ref,
 } from 'react';
 import { flushSync } from 'react-dom';
+import { Term } from '@/ui/Prose';
 import { GridRowView } from './GridRowView';
 import { blockText, parseBlock } from './clipboard';
 import type { GridActions, GridColumn, GridGroup, GridRow } from './types';
@@ -228,9 +229,9 @@ export function Grid<Row extends GridRow>({ label, columns, groups, actions, foo
         >
           <thead role="rowgroup">
             <tr role="row" className={styles.row}>
-              {columns.map(({ key, title, align, hint }) => (
+              {columns.map(({ key, title, align, hint, term }) => (
                 <th key={key} role="columnheader" title={hint} className={align === 'right' ? styles.right : undefined}>
-                  {title}
+                  {term ? <Term of={term} text={title} /> : title}
                 </th>
               ))}
             </tr>

@@ -1,3 +1,5 @@
+import type { TermName } from '@/core/handbook/glossary';
+
 /** One column of an editable grid. */
 export interface GridColumn<Row> {
   key: string;
@@ -18,6 +20,8 @@ export interface GridColumn<Row> {
   /** Absent for a computed column. */
   edit?: boolean;
   hint?: string;
+  /** The term of the glossary its title stands for. */
+  term?: TermName;
 }
 
 export interface GridRow {

@@ -5,12 +5,13 @@ import type { DesignRecord } from '@/core/design/schema';
 import { readDesignFile } from '@/core/formats/designFile';
 import { copyParts } from '@/core/switching/copyParts';
 import { createDesign, listDesigns } from '@/server/designs';
-import { answer, readJson } from '@/server/http';
-import { createSchema, type EXAMPLES } from '@/server/requests';
+import { answer, readJson, readQuery } from '@/server/http';
+import { createSchema, listSchema, type EXAMPLES } from '@/server/requests';
 import { readDesign } from '@/server/stored';
 
+/** A part of the list of designs: `?find=` in their names, `?after=` the mark a part ended with, `?most=` of them. */
 export function GET(request: Request): Promise<Response> {
-  return answer(request, async () => Response.json({ designs: await listDesigns() }));
+  return answer(request, async () => Response.json(await listDesigns(readQuery(request, listSchema))));
 }
 
 /** Creates a design from the first-run answers, an exported file, another design or an example. */

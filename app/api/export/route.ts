@@ -1,6 +1,6 @@
 import { SCHEMA_VERSION } from '@/core/catalog/vocabulary';
 import { DESIGNS_FORMAT } from '@/core/formats/designFile';
-import { listIds } from '@/server/designs';
+import { listNames } from '@/server/designs';
 import { NotFound } from '@/server/errors';
 import { answer } from '@/server/http';
 import { readDesign } from '@/server/stored';
@@ -10,9 +10,8 @@ export const dynamic = 'force-dynamic';
 /** Every design that is not deleted as one file, read and sent one after another: no more than one is in memory for it. */
 export function GET(request: Request): Promise<Response> {
   return answer(request, async () => {
-    const ids = await listIds();
     const date = new Date().toISOString().slice(0, 10);
-    const pieces = inPieces(ids);
+    const pieces = inPieces((await listNames()).map(({ id }) => id));
     const encoder = new TextEncoder();
     const body = new ReadableStream<Uint8Array>({
       async pull(controller) {

@@ -1,4 +1,4 @@
-import { changesSince, historyAt } from '@/server/commit';
+import { changesSince, historyAt, MOST_CHANGES } from '@/server/commit';
 import { headRevision } from '@/server/stored';
 import { BadRequest, NotFound } from '@/server/errors';
 import { route } from '@/server/http';
@@ -31,15 +31,18 @@ async function tell(id: string, after: number, controller: ReadableStreamDefault
   send(': open\n\n');
   try {
     while (!left.aborted) {
-      if ((await headRevision(id)) > last) {
-        const news = await changesSince(id, last);
-        const history = await historyAt(id, news.at(-1)?.revision ?? last);
+      const head = await headRevision(id);
+      const news = head > last ? await changesSince(id, last) : [];
+      if (news.length > 0) {
+        const history = await historyAt(id, Math.max(head, news.at(-1)!.revision));
         for (const logged of news) {
           last = logged.revision;
           send(`id: ${last}\ndata: ${JSON.stringify({ ...logged, history })}\n\n`);
         }
       }
-      await nextNews(id, left);
+      // What is far behind comes part by part, as fast as it is taken.
+      if (news.length === MOST_CHANGES) await taken(controller, left);
+      else await nextNews(id, left);
     }
   } catch (error) {
     // Only a design that is no longer there is gone; after anything else the reader asks again by itself.
@@ -47,6 +50,11 @@ async function tell(id: string, after: number, controller: ReadableStreamDefault
     else console.error(`events of ${id}`, error);
   }
   if (!left.aborted) controller.close();
+}
+
+/** Waits until the reader has taken most of what it was sent. */
+async function taken(controller: ReadableStreamDefaultController<Uint8Array>, left: AbortSignal): Promise<void> {
+  while (!left.aborted && (controller.desiredSize ?? 1) <= 0) await new Promise((resolve) => setTimeout(resolve, 20));
 }
 
 function nextNews(id: string, left: AbortSignal): Promise<void> {

@@ -1,0 +1,95 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { pip } from '../demo/pip';
+import { updateRecords } from '../core/design/change';
+import { changesSince, commit, MOST_CHANGES } from './commit';
+import { createDesign, deleteDesign, eraseDesign, listDesigns, listNames, renameDesign } from './designs';
+import { Busy, NotFound } from './errors';
+import { designOfLink, handOutLink, linkOf, takeBackLink } from './links';
+import { readDesign } from './stored';
+
+process.env.DATABASE_URL = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-lists-')), 'designs.db');
+
+const PIP = Array.from(pip().records.values());
+
+describe('the list of designs', () => {
+  const made: string[] = [];
+  beforeAll(async () => {
+    for (let at = 0; at < 7; at++) {
+      made.push(await createDesign(PIP));
+      await renameDesign(made[at]!, `Van ${at} ${at % 2 === 0 ? 'Ütte' : 'Awl'}`);
+    }
+    await deleteDesign(made[6]!);
+  });
+
+  test('is had part by part: every design once, the one changed last first', async () => {
+    const seen: string[] = [];
+    let after: string | undefined;
+    for (let part = 0; part < 5; part++) {
+      const page = await listDesigns({ most: 2, ...(after && { after }) });
+      expect(page.total).toBe(6);
+      seen.push(...page.designs.map(({ id }) => id));
+      if (page.next === null) break;
+      after = page.next;
+    }
+    expect(seen).toEqual((await listNames()).map(({ id }) => id));
+    expect(new Set(seen)).toEqual(new Set(made.slice(0, 6)));
+  });
+
+  test('is searched by any part of a name, in any case, signs of a pattern taken as they are', async () => {
+    const names = async (find: string) => (await listDesigns({ find })).designs.map(({ name }) => name).sort();
+    expect(await names('awl')).toEqual(['Van 1 Awl', 'Van 3 Awl', 'Van 5 Awl']);
+    expect(await names('van 3')).toEqual(['Van 3 Awl']);
+    expect(await names('üTTE')).toHaveLength(3);
+    expect(await names('%')).toEqual([]);
+    expect(await names("'; --")).toEqual([]);
+    expect((await listDesigns({ find: 'awl', most: 1 })).total).toBe(3);
+  });
+
+  test('of the deleted is a list of its own, and a mark that is none begins at the start', async () => {
+    expect((await listDesigns({ deleted: true })).designs.map(({ id }) => id)).toEqual([made[6]]);
+    expect((await listDesigns({ after: 'x; DROP TABLE design' })).designs).toHaveLength(6);
+  });
+});
+
+describe('a link for a customer', () => {
+  test('leads to one design until it is taken back; the next one is another', async () => {
+    const id = await createDesign(PIP);
+    expect(await linkOf(id)).toBeNull();
+    const key = await handOutLink(id);
+    expect(key).toMatch(/^[\w-]{32}$/);
+    expect(await handOutLink(id)).toBe(key);
+    expect(await designOfLink(key)).toBe(id);
+    await takeBackLink(id);
+    await expect(designOfLink(key)).rejects.toThrow(NotFound);
+    expect(await handOutLink(id)).not.toBe(key);
+  });
+
+  test('ends with its design, and none leads to what is not there', async () => {
+    const id = await createDesign(PIP);
+    const key = await handOutLink(id);
+    await deleteDesign(id);
+    await expect(readDesign(await designOfLink(key))).rejects.toThrow(NotFound);
+    await eraseDesign(id);
+    await expect(designOfLink(key)).rejects.toThrow(NotFound);
+    await expect(handOutLink('none')).rejects.toThrow(NotFound);
+  });
+});
+
+test('a long log is read part by part, and who is far behind takes it in before an edit', async () => {
+  const id = await createDesign(PIP);
+  let revision = 1;
+  for (let at = 0; at <= MOST_CHANGES; at++) {
+    const { design } = await readDesign(id);
+    const change = updateRecords(design, [{ id: 'settings', set: { name: `Pip ${at}` } }]);
+    ({ revision } = await commit(id, { changeId: `rename_${at}`, baseRevision: revision, label: 'Rename', change }));
+  }
+  const first = await changesSince(id, 1);
+  expect(first).toHaveLength(MOST_CHANGES);
+  expect((await changesSince(id, first.at(-1)!.revision)).map((logged) => logged.revision)).toEqual([revision]);
+  const { design } = await readDesign(id);
+  const change = updateRecords(design, [{ id: 'settings', set: { name: 'Late' } }]);
+  await expect(commit(id, { changeId: 'late_edit', baseRevision: 1, label: 'Rename', change })).rejects.toThrow(Busy);
+  expect((await commit(id, { changeId: 'late_edit', baseRevision: 2, label: 'Rename', change })).revision).toBe(revision + 1);
+}, 60_000);

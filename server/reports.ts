@@ -1,0 +1,34 @@
+import { analyse } from '@/core/analysis/analyse';
+import { withSlowFindings } from '@/core/analysis/rules/slowFindings';
+import { dayStack, type DayStack } from '@/core/energy/dayStack';
+import { makeReport } from '@/core/formats/report';
+import type { Report } from '@/core/formats/reportSection';
+import { attachment } from './attachment';
+import { inTurn, reportPdf } from './pdf';
+import { readDesign } from './stored';
+
+/** A design's report as a page shows it. */
+export interface ReportPage {
+  report: Report;
+  /** Each scenario's first day. */
+  days: { name: string; day: DayStack }[];
+  /** The day it was asked for, as 2026-05-01. */
+  date: string;
+}
+
+/** @throws NotFound */
+export async function reportPage(designId: string): Promise<ReportPage> {
+  const { design } = await readDesign(designId);
+  const analysis = withSlowFindings(analyse(design));
+  const days = analysis.index.scenarios.map((scenario) => ({ name: scenario.name, day: dayStack(analysis.index, scenario, 0) }));
+  return { report: makeReport(analysis), days, date: isoDay() };
+}
+
+/** The report as a PDF to save, made in turn. @throws NotFound */
+export async function reportFile(request: Request, designId: string): Promise<Response> {
+  const { design } = await readDesign(designId);
+  const pdf = await inTurn(request.signal, () => reportPdf(makeReport(withSlowFindings(analyse(design))), isoDay(), request.signal));
+  return attachment(design, pdf, 'application/pdf', 'pdf');
+}
+
+const isoDay = () => new Date().toISOString().slice(0, 10);
