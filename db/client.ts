@@ -11,6 +11,8 @@ export type Database = LibSQLDatabase<typeof schema> & { $client: Client };
 /** Milliseconds a writer waits for another before it gives up. */
 const BUSY_TIMEOUT_MS = 5000;
 const MIGRATIONS = path.join(process.cwd(), 'db', 'migrations');
+/** Times it is tried to bring the tables up before it is given up. */
+const MOST_TRIES = 3;
 /** Larger stores are not read through at every start, bytes. */
 const CHECKED_UP_TO = 500_000_000;
 
@@ -40,11 +42,26 @@ export async function openDatabase(url = databaseUrl()): Promise<Database> {
     if (file !== null) await setDurable(client, file);
     await refuseForeign(client, where);
     const database = drizzle(client, { schema });
-    await migrate(database, { migrationsFolder: MIGRATIONS });
+    await bringUp(database);
     return database;
   } catch (error) {
     client?.close();
     throw storeErrorOf(error, where);
+  }
+}
+
+/**
+ * Brings the tables up to this version. Of several servers that start at once one does it, in one step; the others, whose own step then fails whole, find it
+ * done when they look again.
+ */
+async function bringUp(database: Database): Promise<void> {
+  for (let tries = 1; ; tries++) {
+    try {
+      return await migrate(database, { migrationsFolder: MIGRATIONS });
+    } catch (error) {
+      if (tries === MOST_TRIES) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 150 * tries));
+    }
   }
 }
 

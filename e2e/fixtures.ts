@@ -1,3 +1,5 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import path from 'node:path';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 
 /**
@@ -67,4 +69,22 @@ export async function cell(page: Page, load: string, column: string): Promise<Lo
 
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+}
+
+/** One more server of the built application, on a store of its own choosing. */
+export async function startServer(port: number, database: string, env: Record<string, string> = {}): Promise<ChildProcess> {
+  const next = path.join('node_modules', 'next', 'dist', 'bin', 'next');
+  const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    env: { ...process.env, DATABASE_URL: database, DAILY_COPY: 'off', ...env },
+    stdio: 'ignore',
+  });
+  for (let tries = 0; tries < 100; tries++) {
+    const up = await fetch(`http://127.0.0.1:${port}/api/designs`).then(
+      (response) => response.ok || response.status === 401,
+      () => false,
+    );
+    if (up) return server;
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  throw new Error('the server did not start');
 }

@@ -1,8 +1,8 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { expect, test } from './fixtures';
+import { expect, startServer, test } from './fixtures';
 
 test('pages carry a strict content policy and no word of the server', async ({ request }) => {
   const { 'content-security-policy': policy, ...headers } = (await request.get('/')).headers();
@@ -115,23 +115,6 @@ test('what stands in the way of a start is said in a line before any address, an
     expect(stdout).not.toContain('http://');
   }
 });
-
-async function startServer(port: number, database: string): Promise<ChildProcess> {
-  const next = path.join('node_modules', 'next', 'dist', 'bin', 'next');
-  const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, DATABASE_URL: database },
-    stdio: 'ignore',
-  });
-  for (let tries = 0; tries < 100; tries++) {
-    const up = await fetch(`http://127.0.0.1:${port}/api/designs`).then(
-      (response) => response.ok,
-      () => false,
-    );
-    if (up) return server;
-    await new Promise((resolve) => setTimeout(resolve, 150));
-  }
-  throw new Error('the server did not start');
-}
 
 async function send(url: string, body: object): Promise<{ id: string; revision: number }> {
   const response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
