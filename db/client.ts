@@ -3,6 +3,8 @@ import path from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
+import { SCHEMA_VERSION } from '../core/catalog/vocabulary';
+import { bringUpDesigns } from './bringUp';
 import * as schema from './schema';
 import { StoreError, storeErrorOf } from './storeError';
 
@@ -51,13 +53,14 @@ export async function openDatabase(url = databaseUrl()): Promise<Database> {
 }
 
 /**
- * Brings the tables up to this version. Of several servers that start at once one does it, in one step; the others, whose own step then fails whole, find it
+ * Brings the tables, and the designs in them, up to this version. Of several servers that start at once one does it, in one step; the others, whose own step then fails whole, find it
  * done when they look again.
  */
 async function bringUp(database: Database): Promise<void> {
   for (let tries = 1; ; tries++) {
     try {
-      return await migrate(database, { migrationsFolder: MIGRATIONS });
+      await migrate(database, { migrationsFolder: MIGRATIONS });
+      return await bringUpDesigns(database);
     } catch (error) {
       if (tries === MOST_TRIES) throw error;
       await new Promise((resolve) => setTimeout(resolve, 150 * tries));
@@ -105,6 +108,7 @@ async function refuseForeign(client: Client, where: string): Promise<void> {
     throw new StoreError(`${where} holds the tables of another program. Name another file in DATABASE_URL`);
   const { rows: newest } = await client.execute('SELECT max(created_at) FROM __drizzle_migrations');
   const { entries } = JSON.parse(readFileSync(path.join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')) as { entries: { when: number }[] };
-  if (Number(newest[0]![0] ?? 0) > Math.max(...entries.map(({ when }) => when)))
+  const { rows: records } = await client.execute('SELECT max(schema_version) FROM design');
+  if (Number(newest[0]![0] ?? 0) > Math.max(...entries.map(({ when }) => when)) || Number(records[0]![0] ?? 0) > SCHEMA_VERSION)
     throw new StoreError(`${where} was written by a newer version of this program. Start that one, or restore an older copy`);
 }

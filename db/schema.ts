@@ -50,7 +50,7 @@ export const change = sqliteTable(
       .references(() => design.id, { onDelete: 'cascade' }),
     revision: integer('revision').notNull(),
     changeId: text('change_id').notNull(),
-    kind: text('kind', { enum: ['edit', 'undo', 'redo'] }).notNull(),
+    kind: text('kind', { enum: ['edit', 'undo', 'redo', 'upgrade'] }).notNull(),
     target: integer('target'),
     label: text('label').notNull(),
     diff: text('diff', { mode: 'json' }).$type<Change>().notNull(),

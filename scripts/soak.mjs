@@ -49,7 +49,8 @@ async function kills() {
       const pair = warmer(records, at, round);
       sent = pair.to;
       const answer = await edit(server.base, id, revision, `kill_${round}_${at}`, pair).catch(() => null);
-      if (answer?.status !== 200) break;
+      // Cut off in the middle of its answer is not acknowledged.
+      if (answer?.status !== 200 || !answer.body) break;
       acknowledged++;
       killed ??= wait(random() * 60).then(() => stop(server, 'SIGKILL'));
       ({ revision } = answer.body);

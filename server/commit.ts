@@ -23,7 +23,7 @@ export interface LoggedChange {
   revision: number;
   changeId: string;
   label: string;
-  kind: 'edit' | 'undo' | 'redo';
+  kind: 'edit' | 'undo' | 'redo' | 'upgrade';
   change: Change;
 }
 

@@ -19,7 +19,7 @@ type Stack = { entry: HistoryEntry; below: Stack } | null;
 
 /** One line of the log, as far as undo and redo care. */
 export interface LogLine extends HistoryEntry {
-  kind: 'edit' | 'undo' | 'redo';
+  kind: 'edit' | 'undo' | 'redo' | 'upgrade';
 }
 
 /** Reads undo and redo off a whole log. The first entry, the design's start, is not undone. */
@@ -27,8 +27,12 @@ export function trailOf(log: readonly LogLine[]): Trail {
   return log.slice(1).reduce(follow, { undo: null, redo: null });
 }
 
-/** The trail after one more line: an edit can be undone and clears what could be redone; undo and redo move the top across. */
+/**
+ * The trail after one more line: an edit can be undone and clears what could be redone; undo and redo move the top across; nothing reaches back over what
+ * brought the records up to a newer version.
+ */
 export function follow({ undo, redo }: Trail, { revision, kind, label }: LogLine): Trail {
+  if (kind === 'upgrade') return { undo: null, redo: null };
   if (kind === 'edit') return { undo: { entry: { revision, label }, below: undo }, redo: null };
   if (kind === 'undo') return { undo: undo!.below, redo: { entry: undo!.entry, below: redo } };
   return { undo: { entry: redo!.entry, below: undo }, redo: redo!.below };

@@ -20,6 +20,8 @@ export type SendResult =
   | { kind: 'gone' };
 
 export interface Pending {
+  /** The schema version its records are of; absent in what was kept before versions were. */
+  version?: number;
   changeId: string;
   label: string;
   change: Change;

@@ -14,6 +14,7 @@ import type { OpenDesign } from '@/server/stored';
 import type { History } from '@/server/history';
 import { sendChange, sendStep, type Pending, type SendResult } from './api';
 import { outbox } from './outbox';
+import { leftEdits } from './leftEdits';
 import { ontoCurrent, rebased } from './rebase';
 import { shareUnchanged } from './share';
 
@@ -335,7 +336,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     report: (problem) => api.setState({ problem }),
     dismissProblem: () => api.setState({ problem: null }),
     async resume() {
-      pending = [...(await readable(open.id, outbox.take(open.id))), ...pending];
+      pending = [...(await leftEdits(open.id)), ...pending];
       api.setState({ aside: outbox.asideOf(open.id) !== null });
       standing = null;
       if (pending.length === 0) return;
@@ -352,15 +353,6 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
   };
   return store;
-}
-
-/** Edits that are changes of a design as they should be; whatever else an older page left is set aside. The check is only fetched when it is needed. */
-async function readable(designId: string, edits: Pending[]): Promise<Pending[]> {
-  if (edits.length === 0) return edits;
-  const { changeSchema } = await import('@/core/design/schema');
-  const bad = edits.filter(({ change }) => !changeSchema.safeParse(change).success);
-  if (bad.length > 0) outbox.setAside(designId, bad);
-  return edits.filter((edit) => !bad.includes(edit));
 }
 
 /** What passes, by itself or once the password is given: the edit is sent again until it has. */

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { SCHEMA_VERSION } from '@/core/catalog/vocabulary';
 import type { Pending } from './api';
 
 /**
@@ -68,7 +69,7 @@ function read(key: string): Pending[] {
   const text = window.localStorage.getItem(key) ?? '[]';
   try {
     const kept: unknown = JSON.parse(text);
-    if (Array.isArray(kept) && kept.every(isPending)) return kept;
+    if (Array.isArray(kept) && kept.every(isPending)) return kept.map((edit) => ({ version: UNMARKED_VERSION, ...edit }));
   } catch {
     // Set aside below, like whatever else is no list of edits.
   }
@@ -76,6 +77,8 @@ function read(key: string): Pending[] {
   return [];
 }
 
+/** The schema version of edits kept before each was marked with its own. */
+const UNMARKED_VERSION = 6;
 const SET_ASIDE = 'vine-knot-set-aside:';
 
 function isPending(entry: unknown): entry is Pending {
@@ -89,7 +92,7 @@ function isPending(entry: unknown): entry is Pending {
 function keep(designId: string, pending: Pending[]): void {
   const key = prefix(designId) + PAGE;
   if (pending.length === 0) window.localStorage.removeItem(key);
-  else window.localStorage.setItem(key, JSON.stringify(pending));
+  else window.localStorage.setItem(key, JSON.stringify(pending.map((edit) => ({ version: SCHEMA_VERSION, ...edit }))));
 }
 
 /** A full or forbidden store only costs the safety net; the edits themselves are still on their way. */
