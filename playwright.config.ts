@@ -6,8 +6,8 @@ const port = Number(process.env.E2E_PORT ?? 3217);
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  // One at a time: the browser and the server share two cores, and some checks are about a second or less.
-  workers: 1,
+  // Two files at a time, on copies of their own of the demo designs; what is about speed is measured by the bench, not here.
+  workers: 2,
   retries: 1,
   timeout: 40_000,
   expect: { timeout: 8_000 },

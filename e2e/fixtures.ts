@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer, type AddressInfo } from 'node:net';
 import path from 'node:path';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 
@@ -87,4 +88,14 @@ export async function startServer(port: number, database: string, env: Record<st
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
   throw new Error('the server did not start');
+}
+
+/** A port of this machine that nothing listens on. */
+export async function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
 }

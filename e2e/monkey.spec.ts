@@ -6,7 +6,7 @@ import { expect, saved, test } from './fixtures';
  */
 
 const SEED = 20261127;
-const ACTS_A_STAGE = Number(process.env.MONKEY_ACTS ?? 40);
+const ACTS_A_STAGE = Number(process.env.MONKEY_ACTS ?? 24);
 const STAGES = ['rig', 'loads', 'supply', 'energy', 'circuits', 'measure'] as const;
 const TYPED = [
   '-5',

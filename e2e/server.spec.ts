@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { expect, startServer, test } from './fixtures';
+import { expect, freePort, startServer, test } from './fixtures';
 
 test('pages carry a strict content policy and no word of the server', async ({ request }) => {
   const { 'content-security-policy': policy, ...headers } = (await request.get('/')).headers();
@@ -54,7 +54,7 @@ test('the server refuses other sites, other types, bodies too large and what it 
 test('killed right after an acknowledged edit, the server has it when it starts again, every time', async () => {
   test.setTimeout(120_000);
   const database = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-kill-')), 'designs.db');
-  const port = 3300 + (process.pid % 300);
+  const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   let server = await startServer(port, database);
   const created = await send(`${base}/api/designs`, {
@@ -94,11 +94,11 @@ interface PlainRecord {
   [field: string]: unknown;
 }
 
-test('what stands in the way of a start is said in a line before any address, and the status is 2', ({ baseURL }) => {
+test('what stands in the way of a start is said in a line before any address, and the status is 2', async ({ baseURL }) => {
   test.setTimeout(60_000);
   const folder = mkdtempSync(path.join(tmpdir(), 'vine-knot-start-'));
   writeFileSync(path.join(folder, 'letter.db'), 'Dear reader, '.repeat(2000));
-  const own = { PORT: '3391', DATABASE_URL: path.join(folder, 'designs.db') };
+  const own = { PORT: String(await freePort()), DATABASE_URL: path.join(folder, 'designs.db') };
   for (const [env, why] of [
     [{ PORT: '99999' }, /PORT is 99999; it is a number from 1 to 65535/],
     [{ PORT: new URL(baseURL!).port }, /^Port \d+ is taken on 127\.0\.0\.1/],

@@ -3,16 +3,15 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { BrowserContext } from '@playwright/test';
-import { expect, startServer, test } from './fixtures';
+import { expect, freePort, startServer, test } from './fixtures';
 
 /** What a workshop needs that one person does not: a password, links for customers, several servers on one store, a long list. */
 
 const folder = () => path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-workshop-')), 'designs.db');
 const servers: ChildProcess[] = [];
-let nextPort = 3400 + (process.pid % 200) * 2;
 
 async function ownServer(database: string, env: Record<string, string> = {}): Promise<string> {
-  const port = nextPort++;
+  const port = await freePort();
   servers.push(await startServer(port, database, env));
   return `http://127.0.0.1:${port}`;
 }

@@ -23,11 +23,15 @@ export function install() {
   run('npm', ['ci', '--no-audit', '--no-fund']);
 }
 
-/** Builds when there is no build or a source is newer than it. */
-export function build() {
+/** Whether there is no build, or a source is newer than it. */
+export function isBuildOld() {
   const mark = path.join(ROOT, '.next', 'BUILD_ID');
-  if (existsSync(mark) && newestSource() <= statSync(mark).mtimeMs) return;
-  run('npx', ['next', 'build']);
+  return !existsSync(mark) || newestSource() > statSync(mark).mtimeMs;
+}
+
+/** Builds when there is need. */
+export function build() {
+  if (isBuildOld()) run('npx', ['next', 'build']);
 }
 
 /** Runs a command to its end, its output shown. Ends this process with its status when it fails. */

@@ -1,18 +1,38 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { build, install, ROOT, run } from './setup.mjs';
+import { install, isBuildOld, ROOT, run } from './setup.mjs';
 
-/** `npm test`: installs what it needs, then form, types, lint, dead code, unit and browser tests; the last line counts them. */
+/**
+ * `npm test`: installs what it needs, then form, types, lint, dead code, unit and browser tests; the last line counts them. `npm test -- --quick` looks at what
+ * changed since the last commit, or in it when nothing has: its form, lint and the unit tests that lead to it, random ones with a fraction of their runs, and all types.
+ */
+const QUICK = process.argv.includes('--quick');
+const QUICK_SHARE = '0.1';
+
 const out = mkdtempSync(path.join(tmpdir(), 'vine-knot-test-'));
 let passed = 0;
 let failed = 0;
 
-function step(name, command, args) {
-  console.log(`\n== ${name}`);
-  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' });
-  if (status === 0) passed += 1;
+/** Runs a command to its end and shows what it said in one piece, so that several can run at once. */
+function finish(name, command, args, env = {}) {
+  return new Promise((resolve) => {
+    const began = Date.now();
+    const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    child.stdout.on('data', (text) => said.push(text));
+    child.stderr.on('data', (text) => said.push(text));
+    child.on('close', (status) => {
+      console.log(`\n== ${name}, ${Math.round((Date.now() - began) / 1000)} s`);
+      process.stdout.write(Buffer.concat(said));
+      resolve(status);
+    });
+  });
+}
+
+async function step(name, command, args) {
+  if ((await finish(name, command, args)) === 0) passed += 1;
   else failed += 1;
 }
 
@@ -41,28 +61,69 @@ function installMissing(...programs) {
 const unitReport = path.join(out, 'unit.json');
 const browserReport = path.join(out, 'browser.json');
 
-install();
-installMissing('chromium', 'ngspice');
-build();
-step('Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-step('Types', 'npx', ['tsc', '--noEmit']);
-step('Lint', 'npx', ['eslint', '--max-warnings', '0', '.']);
-step('Dead code', 'npx', ['knip']);
-suite('Unit tests', 'npx', ['jest', '--json', '--outputFile', unitReport], () => {
-  const report = JSON.parse(readFileSync(unitReport, 'utf8'));
-  return { passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites };
-});
-suite(
-  'Browser tests',
-  'npx',
-  ['playwright', 'test'],
-  () => {
-    const { stats } = JSON.parse(readFileSync(browserReport, 'utf8'));
-    if (stats.flaky > 0) console.log(`${stats.flaky} passed at the second try`);
-    return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
-  },
-  { BROWSER_REPORT: browserReport },
-);
+function unitTests(args = [], env = {}) {
+  suite(
+    'Unit tests',
+    'npx',
+    ['jest', '--maxWorkers', '2', '--json', '--outputFile', unitReport, ...args],
+    () => {
+      const report = JSON.parse(readFileSync(unitReport, 'utf8'));
+      return { passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites };
+    },
+    env,
+  );
+}
 
+function browserTests() {
+  suite(
+    'Browser tests',
+    'npx',
+    ['playwright', 'test'],
+    () => {
+      const { stats } = JSON.parse(readFileSync(browserReport, 'utf8'));
+      if (stats.flaky > 0) console.log(`${stats.flaky} passed at the second try`);
+      return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
+    },
+    { BROWSER_REPORT: browserReport },
+  );
+}
+
+/** Files that differ from the last commit; where none do, those it changed. */
+function changedFiles() {
+  const lines = (...args) => spawnSync('git', args, { cwd: ROOT, encoding: 'utf8' }).stdout.split('\n').filter(Boolean);
+  const now = [...lines('diff', '--name-only', 'HEAD'), ...lines('ls-files', '--others', '--exclude-standard')];
+  return (now.length > 0 ? now : lines('diff', '--name-only', 'HEAD~1', 'HEAD')).filter((file) => existsSync(path.join(ROOT, file)));
+}
+
+async function whole() {
+  installMissing('chromium', 'ngspice');
+  // What only reads the sources runs while the application is built.
+  const reading = step('Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'])
+    .then(() => step('Lint', 'npx', ['eslint', '--max-warnings', '0', '.']))
+    .then(() => step('Dead code', 'npx', ['knip']));
+  if (isBuildOld() && (await finish('Build', 'npx', ['next', 'build'])) !== 0) process.exit(1);
+  await reading;
+  // After the build, which writes types of its own.
+  await step('Types', 'npx', ['tsc', '--noEmit']);
+  unitTests();
+  browserTests();
+}
+
+async function quick() {
+  const files = changedFiles();
+  const code = files.filter((file) => /\.(ts|tsx|mjs)$/.test(file));
+  console.log(files.length === 0 ? 'Nothing has changed.' : `Changed: ${files.join(', ')}`);
+  if (files.length === 0) return;
+  await Promise.all([
+    step('Types', 'npx', ['tsc', '--noEmit']),
+    step('Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '--ignore-unknown', ...files]).then(
+      () => code.length > 0 && step('Lint', 'npx', ['eslint', '--max-warnings', '0', '--no-warn-ignored', ...code]),
+    ),
+  ]);
+  if (code.length > 0) unitTests(['--passWithNoTests', '--findRelatedTests', ...code], { TEST_SHARE: QUICK_SHARE });
+}
+
+install();
+await (QUICK ? quick() : whole());
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

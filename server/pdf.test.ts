@@ -13,6 +13,9 @@ const print = async (design: Design) => {
   return { report, pdf: Buffer.from(await reportPdf(report, '2026-05-01')).toString('latin1') };
 };
 
+/** A worker starts and sets some thirty pages: slow beside other work. */
+jest.setTimeout(40_000);
+
 // ISO 32000-1, 7.5: header, cross-reference, trailer and end of file; A4 across is 841.89 by 595.28 points (ISO 216).
 test.each<[string, () => Design]>([
   ['Heron', heron],

@@ -15,6 +15,7 @@ import { candidateSizes } from '../sizing/conductorChoice';
 import { propose } from './propose';
 import { MEASURES, type Measure, type Proposal } from './proposal';
 import { USUAL_PRICES } from './prices';
+import { runs, seedOf } from '../../testing/runs';
 
 const ask = (design: Design, measure: Measure, circuitIds: readonly string[] | null = null) =>
   propose(analyse(design), { circuitIds, measure, prices: USUAL_PRICES })!;
@@ -142,7 +143,7 @@ test('whatever the lengths and loads, what is proposed breaks no rule of its own
         }
       },
     ),
-    { numRuns: 25, seed: 5 },
+    { numRuns: runs(25), seed: seedOf(5) },
   );
 });
 

@@ -11,6 +11,7 @@ import { DesignError, type ProblemCode } from './problems';
 import { checkReferences } from './references';
 import { changeSchema, recordSchema, type DesignRecord } from './schema';
 import { SCHEMA_VERSION } from '../catalog/vocabulary';
+import { runs, seedOf } from '../../testing/runs';
 
 const design = heron();
 const some = <T extends DesignRecord['type']>(type: T) =>
@@ -211,7 +212,7 @@ test('a change is checked as closely as the whole design would be', () => {
       const close = problemsOfWithIds(change);
       expect(new Set(close)).toEqual(new Set(whole));
     }),
-    { numRuns: 400, seed: 2 },
+    { numRuns: runs(400), seed: seedOf(2) },
   );
 });
 

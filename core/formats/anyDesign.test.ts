@@ -13,6 +13,7 @@ import { writePlanDxf } from './planDxf';
 import { writePlanSvg } from './planSvg';
 import { makeReport } from './report';
 import { readRigCsv, writePlacesCsv, writeRoutesCsv } from './rigCsv';
+import { runs, seedOf } from '../../testing/runs';
 
 const start = heron();
 /** What a figure that was never worked out looks like in print. */
@@ -26,7 +27,7 @@ function forAll(check: (design: Design) => void, numRuns: number): void {
       const design = spoil(start, list);
       check(applyChange(design, updateRecords(design, [{ id: 'settings', set: { units } }])));
     }),
-    { numRuns, seed: 44 },
+    { numRuns: runs(numRuns), seed: seedOf(44) },
   );
 }
 
@@ -37,7 +38,7 @@ describe('of a design however wrong', () => {
       expect(JSON.stringify(report)).not.toMatch(/undefined|NaN|\[object|Infinity/);
       for (const { columns, rows } of report.sections) for (const row of rows) expect(row).toHaveLength(columns.length);
       expect(report.cautions.length).toBeGreaterThan(5);
-    }, 25);
+    }, 15);
   });
 
   test('the check is plain JSON whose figures are the analysis’ own', () => {
@@ -62,7 +63,7 @@ describe('of a design however wrong', () => {
       const again = readDesignFile(writeDesignFile(design));
       expect(sameRecord(plain(again), plain(design))).toBe(true);
       expect(analyse(again).totals).toEqual(analyse(design).totals);
-    }, 25);
+    }, 15);
   });
 
   test('loads, places and routes come back from their tables as they went', () => {
@@ -77,7 +78,7 @@ describe('of a design however wrong', () => {
         expect(change!.added).toEqual([]);
       }
       expect(writeBudgetCsv(analyse(design))).not.toMatch(NOT_WORDS);
-    }, 25);
+    }, 15);
   });
 
   // SVG 1.1 and the DXF reference, group codes in pairs; from memory.
@@ -94,7 +95,7 @@ describe('of a design however wrong', () => {
       expect(lines.slice(-2).map((line) => line.trim())).toEqual(['0', 'EOF']);
       const sections = lines.filter((line) => line.trim() === 'SECTION').length;
       expect(lines.filter((line) => line.trim() === 'ENDSEC')).toHaveLength(sections);
-    }, 25);
+    }, 15);
   });
 });
 

@@ -54,8 +54,11 @@ function attempt(read: () => unknown): unknown {
 test.each(Object.keys(READERS))('%s: no text of forty thousand characters takes longer than reading it a few times over', (name) => {
   for (const text of TEXTS) {
     for (const around of [text, `1${text}x`, `x ${text}1`]) {
-      const took = Math.min(...[0, 1, 2].map(() => timed(() => READERS[name]!(around))));
-      expect([name, around.slice(0, 8), took < 50]).toEqual([name, around.slice(0, 8), true]);
+      const least = (whole: string) => Math.min(...[0, 1, 2].map(() => timed(() => READERS[name]!(whole))));
+      const took = least(around);
+      // On a busy machine everything is slow; what grows with the square of its text takes sixteen times as long as a quarter of it.
+      const isFine = took < 50 || took < 8 * least(around.slice(0, around.length / 4));
+      expect([name, around.slice(0, 8), isFine]).toEqual([name, around.slice(0, 8), true]);
     }
   }
 });

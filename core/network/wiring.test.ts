@@ -11,6 +11,7 @@ import { addWire } from '../switching/schemes';
 import { newLoad } from '../switching/newLoad';
 import { pathTo, rowAmpereMetres, treeDemand, treeFlow } from './flow';
 import { retraceWiring, terminalKey, traceWiring } from './wiring';
+import { runs, seedOf } from '../../testing/runs';
 
 const OHM_PER_M = 0.01;
 
@@ -98,7 +99,7 @@ test('drops along any tree of wires are what Kirchhoff’s laws give, solved ind
         expect(Math.abs(dropV - expected[at]!)).toBeLessThan(1e-9 * Math.max(1, expected[at]!));
       });
     }),
-    { numRuns: 120, seed: 31 },
+    { numRuns: runs(120), seed: seedOf(31) },
   );
 });
 

@@ -13,6 +13,7 @@ import { fitKitFuse, kitFuseOf, removeKitFuse } from '../advice/kitFuse';
 import { addCircuit, firstFreeSlot, mountFuse, moveLoad, removeCircuit, removeLoads, setReturn, usualScheme } from './schemes';
 import { newLoad } from './newLoad';
 import { giveLoadItsCircuit } from './ownCircuit';
+import { runs, seedOf } from '../../testing/runs';
 
 /** What a hand does on the screens, one thing after another, each to something picked by chance. */
 type Gesture = (analysis: Analysis, pick: <T>(list: readonly T[]) => T | undefined) => Change;
@@ -123,7 +124,7 @@ test.each([
       );
       expect(new Set(slots.map((slot) => slot.split('/').slice(0, 2).join('/'))).size).toBe(slots.length);
     }),
-    { numRuns: 40, seed: 61 },
+    { numRuns: runs(24), seed: seedOf(61) },
   );
   expect([...done].sort()).toEqual(Object.keys(GESTURES).sort());
 });

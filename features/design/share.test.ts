@@ -5,6 +5,7 @@ import { analyse } from '../../core/analysis/analyse';
 import { sameRecord, updateRecords, applyChange } from '../../core/design/change';
 import type { Analysis } from '../../core/analysis/types';
 import { shareUnchanged } from './share';
+import { runs, seedOf } from '../../testing/runs';
 
 const start = heron();
 const first = analyse(start);
@@ -26,7 +27,7 @@ test('what is shown is what was analysed, in the objects of before wherever they
       }
       for (const key of LISTS) if (sameRecord(first[key], next[key])) expect(shared[key]).toBe(first[key]);
     }),
-    { numRuns: 60, seed: 5 },
+    { numRuns: runs(60), seed: seedOf(5) },
   );
 });
 
