@@ -142,7 +142,7 @@ function errorResponse(error: unknown): Response {
 /** Whether another writer held the database for longer than one waits. */
 function isBusy(error: unknown): boolean {
   const { code, cause } = (error ?? {}) as { code?: unknown; cause?: unknown };
-  return (typeof code === 'string' && /^SQLITE_(BUSY|LOCKED)/.test(code)) || (cause !== undefined && cause !== error && isBusy(cause));
+  return (typeof code === 'string' && /^SQLITE_(BUSY|LOCKED|FULL)/.test(code)) || (cause !== undefined && cause !== error && isBusy(cause));
 }
 
 function refuse(status: number, code: string, message: string, reasons: readonly string[] = []): Response {

@@ -1,3 +1,4 @@
+import { sameRecord } from '../design/change';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { tapOn, type DesignIndex } from '../rig/designIndex';
@@ -114,7 +115,7 @@ function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
   if (a.type !== 'device' || b.type !== 'device') return a.type === b.type;
   if (a.kind === 'protection' && b.kind === 'protection') return sameMount(a.mount, b.mount);
   if (a.kind === 'groundPoint' && b.kind === 'groundPoint') return a.jointMilliohm === b.jointMilliohm;
-  return a.kind === b.kind;
+  return a.kind === b.kind && sameRecord(kindOf(a).paths(a), kindOf(b).paths(b));
 }
 
 function sameMount(a: Protection['mount'], b: Protection['mount']): boolean {

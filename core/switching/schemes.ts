@@ -307,6 +307,11 @@ function returnTarget(edit: Edit, kind: ReturnKind, fromId: string | null): Term
   return { deviceId: addBar(edit), terminal: 'bar' };
 }
 
+/** Where a cable of its own brings a device’s current home: the nearest return bar, else the battery’s minus. */
+export function homeward(edit: Edit, deviceId: string): TerminalRef {
+  return returnTarget(edit, 'dedicated', deviceId);
+}
+
 /** The nearest bus bar already tied to the battery's negative, else one that is on no positive. */
 function returnBar(design: Design, near: Whereabouts): BusBar | null {
   const index = indexDesign(design);

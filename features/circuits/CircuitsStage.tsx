@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import dynamic from 'next/dynamic';
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { Edit } from '@/core/design/edit';
 import { addCircuit, usualScheme } from '@/core/switching/schemes';
@@ -21,7 +21,15 @@ const ReadingsDrawer = dynamic(() => import('./ReadingsDrawer').then(({ Readings
 
 const ProtectionView = dynamic(() => import('./ProtectionView').then(({ ProtectionView: view }) => view), { ssr: false });
 const ProposeDialog = dynamic(() => import('./ProposeDialog').then(({ ProposeDialog: dialog }) => dialog), { ssr: false });
+const PartsView = dynamic(() => import('./PartsView').then(({ PartsView: view }) => view), { ssr: false });
 const ZonesView = dynamic(() => import('./ZonesView').then(({ ZonesView: view }) => view), { ssr: false });
+
+/** What is looked at in place of the runs. */
+const VIEWS: Record<Exclude<CircuitsShown, 'runs'>, ReactNode> = {
+  protection: <ProtectionView />,
+  zones: <ZonesView />,
+  parts: <PartsView />,
+};
 
 const CLOSED_HEIGHT = 76;
 const RANK = { fault: 0, caution: 1, note: 2, ok: 3 };
@@ -40,7 +48,7 @@ export function CircuitsStage() {
   const [proposing, setProposing] = useState(false);
   const shownIds = useFrozenOrder(circuitIds, order);
   const scroller = useRef<HTMLDivElement>(null);
-  const width = useWidth(scroller);
+  const width = useWidth(scroller, shown);
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are called here and handed to nothing memoised
   const rows = useVirtualizer({
     count: shownIds.length,
@@ -134,11 +142,7 @@ export function CircuitsStage() {
           </Button>
         </EmptyStage>
       ) : shown !== 'runs' ? (
-        shown === 'protection' ? (
-          <ProtectionView />
-        ) : (
-          <ZonesView />
-        )
+        VIEWS[shown]
       ) : (
         <>
           <div className={styles.head}>
@@ -192,16 +196,17 @@ function useFrozenOrder(circuitIds: string, order: Order): string[] {
   }, [store, circuitIds, order]);
 }
 
-function useWidth(ref: { current: HTMLElement | null }): number {
+/** The width of an element that is there in one view and not in another. */
+function useWidth(ref: { current: HTMLElement | null }, view: CircuitsShown): number {
   const [width, setWidth] = useState(1040);
   useLayoutEffect(() => {
     if (ref.current) setWidth(ref.current.clientWidth);
-  }, [ref]);
+  }, [ref, view]);
   useEffect(() => {
     if (!ref.current) return;
     const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
     observer.observe(ref.current);
     return () => observer.disconnect();
-  }, [ref]);
+  }, [ref, view]);
   return width;
 }

@@ -9,7 +9,7 @@ import styles from './CircuitsStage.module.css';
 export type Order = 'number' | 'worst' | 'zone';
 
 /** What of the circuits is looked at. */
-export type CircuitsShown = 'runs' | 'protection' | 'zones';
+export type CircuitsShown = 'runs' | 'protection' | 'zones' | 'parts';
 
 interface CircuitsToolbarProps {
   shown: CircuitsShown;
@@ -45,6 +45,7 @@ export const CircuitsToolbar = memo(function CircuitsToolbar({
           { value: 'runs', label: 'Runs' },
           { value: 'protection', label: 'Protection' },
           { value: 'zones', label: 'Zones' },
+          { value: 'parts', label: 'Parts' },
         ]}
       />
       {shown === 'runs' && (

@@ -20,6 +20,7 @@ import { DeadShortNote } from './DeadShortNote';
 import { JointsNote } from './JointsNote';
 import { Margins } from './Margins';
 import { OtherSchools } from './OtherSchools';
+import { PutIntoRun } from './PutIntoRun';
 import { WireLengths } from './WireLengths';
 import styles from './StripDetail.module.css';
 
@@ -72,6 +73,7 @@ export function StripDetail({ circuit, geometry, scale }: StripDetailProps) {
         )}
         {solved !== null && !isSolved(solved) && <span role="alert">The network has no answer: {solved.message}</span>}
       </p>
+      <PutIntoRun circuit={circuit} />
       <div className={styles.lower}>
         <CircuitSettings circuit={circuit} />
         <Reasons circuit={circuit} />

@@ -1,0 +1,155 @@
+import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
+import { LIMITS, PROTECTION_FAMILIES } from '../catalog/vocabulary';
+import type { Device } from '.';
+import { VEHICLE_SIGNALS } from './signalSource';
+
+/** What can be set on a part put in by hand, kind by kind, within its schema's bounds. */
+
+interface Quantity {
+  kind: 'quantity';
+  field: string;
+  label: string;
+  unit: string;
+  decimals: number;
+  least: number;
+  most: number;
+}
+
+interface Choice {
+  kind: 'choice';
+  field: string;
+  label: string;
+  options: readonly { value: string | number | boolean; label: string }[];
+}
+
+interface Several {
+  kind: 'several';
+  field: string;
+  label: string;
+  options: readonly { value: string; label: string }[];
+}
+
+export type PartSetting = Quantity | Choice | Several;
+
+const quantity = (field: string, label: string, unit: string, decimals: number, least: number, most: number): Quantity => ({
+  ...{ kind: 'quantity', field, label, unit, decimals, least, most },
+});
+const carries = (least: number, most: number) => quantity('ratingA', 'carries', 'A', least < 1 ? 1 : 0, least, most);
+const standby = quantity('standbyA', 'draws itself', 'A', 3, 0, LIMITS.amps);
+
+/** A vehicle's signals by what people call them. */
+export const SIGNAL_WORDS: Record<(typeof VEHICLE_SIGNALS)[number], string> = {
+  constant: 'always live',
+  ignition: 'ignition',
+  running: 'running lamps',
+  lowBeam: 'low beam',
+  highBeam: 'high beam',
+  reverse: 'reverse',
+  left: 'left indicator',
+  right: 'right indicator',
+  brake: 'brake',
+  door: 'door',
+};
+
+/** Settings of a part; none for what is set on a screen of its own. */
+export function settingsOfPart(device: Device): readonly PartSetting[] {
+  switch (device.kind) {
+    case 'switch':
+      return [
+        carries(0.1, 500),
+        {
+          ...{ kind: 'choice', field: 'ratedFor', label: 'rated for' },
+          options: [
+            { value: 'dc', label: 'DC' },
+            { value: 'ac', label: 'AC only' },
+          ],
+        },
+        {
+          ...{ kind: 'choice', field: 'momentary', label: 'springs back' },
+          options: [
+            { value: false, label: 'no' },
+            { value: true, label: 'yes' },
+          ],
+        },
+      ];
+    case 'relay':
+      return [
+        carries(0.5, 500),
+        quantity('coilOhm', 'coil', 'Ω', 0, 5, 5000),
+        {
+          ...{ kind: 'choice', field: 'suppression', label: 'coil quenched by' },
+          options: [
+            { value: 'none', label: 'nothing' },
+            { value: 'resistor', label: 'a resistor' },
+            { value: 'diode', label: 'a diode' },
+          ],
+        },
+      ];
+    case 'protection':
+      return [
+        {
+          ...{ kind: 'choice', field: 'ratingA', label: 'rated' },
+          options: RATINGS_A[device.family].map((value) => ({ value, label: `${value} A` })),
+        },
+        ...(device.mount
+          ? []
+          : [
+              {
+                ...{ kind: 'choice' as const, field: 'family', label: 'kind' },
+                options: PROTECTION_FAMILIES.map((value) => ({ value, label: FAMILY_NAMES[value] })),
+              },
+            ]),
+      ];
+    case 'plug':
+      return [carries(0.1, 500), quantity('pins', 'pins', '', 0, 1, 24), quantity('contactMilliohm', 'each', 'mΩ', 1, 0, 10_000)];
+    case 'diode':
+      return [carries(0.1, 500)];
+    case 'dimmer':
+      return [carries(0.1, 100), standby];
+    case 'motionSwitch':
+      return [carries(0.1, 100), quantity('holdS', 'holds', 's', 0, 0, 100_000), standby];
+    case 'microSwitch':
+    case 'doorSwitch':
+      return [carries(0.1, 50)];
+    case 'receiver':
+      return [
+        quantity('channels', 'channels', '', 0, 1, 16),
+        quantity('channelMaxA', 'a channel carries', 'A', 1, 0.1, 50),
+        {
+          ...{ kind: 'choice', field: 'mode', label: 'a press' },
+          options: [
+            { value: 'latching', label: 'turns on and off' },
+            { value: 'momentary', label: 'is on while held' },
+          ],
+        },
+        standby,
+      ];
+    case 'ruleHub':
+      return [
+        quantity('inputs', 'inputs', '', 0, 1, 16),
+        quantity('outputs', 'outputs', '', 0, 1, 16),
+        quantity('outputMaxA', 'an output carries', 'A', 1, 0.1, 100),
+        standby,
+      ];
+    case 'isolator':
+      return [carries(10, 2000)];
+    case 'cutOut':
+      return [carries(5, 1000), quantity('offV', 'off under', 'V', 1, 1, 60), quantity('onV', 'on again from', 'V', 1, 1, 60)];
+    case 'shunt':
+      return [carries(1, 2000), quantity('milliohm', 'has', 'mΩ', 3, 0.001, 100)];
+    case 'busBar':
+      return [carries(1, 1000)];
+    case 'groundPoint':
+      return [quantity('jointMilliohm', 'joint', 'mΩ', 1, 0, 10_000)];
+    case 'signalSource':
+      return [
+        {
+          ...{ kind: 'several', field: 'signals', label: 'wires' },
+          options: VEHICLE_SIGNALS.map((value) => ({ value, label: SIGNAL_WORDS[value] })),
+        },
+        quantity('maxA', 'each may give', 'A', 2, 0.01, 50),
+      ];
+    default:
+      return [];
+  }
+}

@@ -1,0 +1,80 @@
+import { heron } from '../../demo/heron';
+import { analyse } from '../analysis/analyse';
+import { applyChange } from '../design/change';
+import { recordOf, recordsOf, type Design } from '../design/design';
+import { checkReferences } from '../design/references';
+import { PARTS } from '../devices/parts';
+import { traceWiring } from '../network/wiring';
+import { indexDesign } from '../rig/designIndex';
+import { allEnds, drawWire, removeWire, sensibleEnds } from './drawWire';
+import { addLoosePart, freeTerminals, putIntoRun } from './partsByHand';
+
+const design = heron();
+const device = (of: Design, name: string) => recordsOf(of, 'device').find((one) => one.name === name)!;
+
+test('no end offered, from any terminal, makes a short, a ring or a second wire beside one that is there', () => {
+  const faults = traceWiring(indexDesign(design)).faults.length;
+  let drawn = 0;
+  for (const from of allEnds(design))
+    for (const to of sensibleEnds(design, from).filter((_, at) => at % 11 === 0)) {
+      const change = drawWire(design, from, to, 500, 'mm2:1.5');
+      const now = applyChange(design, change!);
+      expect(checkReferences(now)).toEqual([]);
+      expect([from.deviceId, from.terminal, to.deviceId, to.terminal, traceWiring(indexDesign(now)).faults.length]).toEqual([
+        ...[from.deviceId, from.terminal, to.deviceId, to.terminal],
+        faults,
+      ]);
+      drawn += 1;
+    }
+  expect(drawn).toBeGreaterThan(100);
+});
+
+test('plus to minus is never drawn, whoever asks', () => {
+  const battery = device(design, 'House battery');
+  const bar = recordsOf(design, 'device').find(({ kind }) => kind === 'busBar')!;
+  const plus = { deviceId: battery.id, terminal: 'plus' };
+  expect(drawWire(design, plus, { deviceId: battery.id, terminal: 'minus' }, 100, 'mm2:16')).toBeNull();
+  const ground = recordsOf(design, 'device').find(({ kind }) => kind === 'groundPoint')!;
+  expect(drawWire(design, plus, { deviceId: ground.id, terminal: 'stud' }, 100, 'mm2:16')).toBeNull();
+  expect(sensibleEnds(design, { deviceId: bar.id, terminal: 'bar' }).every(({ side }) => side === null)).toBe(true);
+});
+
+// A relay worked by the high beam: coil from the vehicle's trigger, home to ground; the trigger carries the coil's current and no more (common practice).
+test('a relay put into a lamp’s run is wired by hand to the vehicle’s high beam: free ends first, and nothing of it is left loose', () => {
+  const fuse = recordsOf(design, 'circuit').find(({ name }) => name === 'Driving lamps')!.protectionId;
+  const run = recordsOf(design, 'wire').find(({ from, to }) => [from, to].some((end) => end.deviceId === fuse && end.terminal === 'out'))!;
+  const relay = putIntoRun(
+    design,
+    run.id,
+    PARTS.find(({ id }) => id === 'relay')!,
+    300,
+  )!;
+  const signals = addLoosePart(
+    applyChange(design, relay.change),
+    PARTS.find(({ id }) => id === 'signals')!,
+    null,
+  );
+  let now = applyChange(applyChange(design, relay.change), signals.change);
+  const coil = { deviceId: relay.deviceId, terminal: '86' };
+  const [first] = sensibleEnds(now, coil);
+  expect(first!.side).toBeNull();
+  for (const [from, to] of [
+    [{ deviceId: signals.deviceId, terminal: 'highBeam' }, coil],
+    [
+      { deviceId: relay.deviceId, terminal: '85' },
+      allEnds(now).find(({ device: bar, side }) => bar.kind === 'busBar' && side === 'return')!,
+    ],
+    [
+      { deviceId: signals.deviceId, terminal: 'minus' },
+      allEnds(now).find(({ device: bar, side }) => bar.kind === 'busBar' && side === 'return')!,
+    ],
+  ] as const)
+    now = applyChange(now, drawWire(now, from, to, 2000, 'mm2:1.5')!);
+  expect(freeTerminals(now, recordOf(now, relay.deviceId, 'device')!)).toEqual([]);
+  const home = recordsOf(now, 'wire').filter(({ role, from, to }) => role === 'return' && [from, to].some((end) => end.terminal === '85'));
+  // Drawn as the current goes: home.
+  expect(home).toMatchObject([{ from: { deviceId: relay.deviceId, terminal: '85' } }]);
+  expect(analyse(now).circuits.find(({ name }) => name === 'Driving lamps')!.fed).toBe(true);
+  const cut = applyChange(now, removeWire(now, home[0]!.id)!);
+  expect(freeTerminals(cut, recordOf(cut, relay.deviceId, 'device')!)).toEqual(['85']);
+});

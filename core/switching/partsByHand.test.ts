@@ -1,0 +1,131 @@
+import { heron } from '../../demo/heron';
+import { pip } from '../../demo/pip';
+import { analyse } from '../analysis/analyse';
+import { applyChange } from '../design/change';
+import { recordOf, recordsOf, type Design } from '../design/design';
+import { checkReferences } from '../design/references';
+import { kindOf } from '../devices';
+import { PARTS, runPath, type Part } from '../devices/parts';
+import { indexDesign } from '../rig/designIndex';
+import { addLoosePart, freeTerminals, moveAlongRun, placeInRun, putIntoRun, removePart, stretchOf, whyNotRemoved } from './partsByHand';
+
+const part = (id: string): Part => PARTS.find((one) => one.id === id)!;
+const lengthOf = (design: Design) => recordsOf(design, 'wire').reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+const laidMm = (design: Design, id: string) => indexDesign(design).wires.find((wire) => wire.id === id)!.lengthMm;
+const wiresTo = (design: Design, id: string) =>
+  recordsOf(design, 'wire').filter(({ from, to }) => from.deviceId === id || to.deviceId === id);
+
+test('every part is a whole record of its kind, in 12 and in 24 volts, and stands in the runs it says it does', () => {
+  for (const one of PARTS)
+    for (const nominalV of [12, 24]) {
+      const device = { ...{ id: 'p', type: 'device', name: one.label, zoneId: null }, ...one.make(nominalV) } as never as Parameters<
+        typeof runPath
+      >[0];
+      expect([one.id, kindOf(device).schema.safeParse(device).error?.issues ?? []]).toEqual([one.id, []]);
+      for (const side of one.sides)
+        expect([one.id, side, runPath(device, side)]).toEqual([one.id, side, expect.objectContaining({ from: expect.any(String) })]);
+    }
+});
+
+// The trade's rule of splicing in: nothing of the run is lost or gained, and what comes out again leaves the wire as it was.
+test.each([
+  ['Pip', pip],
+  ['Heron', heron],
+])('any part put into any wire of %s keeps its length and its circuits, and taken out again leaves everything as it was', (_, make) => {
+  const design = make();
+  const before = analyse(design);
+  let put = 0;
+  const sides = new Set<string>();
+  const wires = recordsOf(design, 'wire');
+  for (const [at, one] of PARTS.entries())
+    for (const wire of wires.filter((_wire, place) => place % 5 === at % 5)) {
+      const stretch = stretchOf(design, wire.id);
+      const done = putIntoRun(design, wire.id, one, wire.lengthMm / 3);
+      if (!stretch || !one.sides.includes(stretch.side)) {
+        expect(done).toBeNull();
+        continue;
+      }
+      put += 1;
+      sides.add(`${one.id} ${stretch.side}`);
+      const now = applyChange(design, done!.change);
+      expect([one.id, checkReferences(now)]).toEqual([one.id, []]);
+      const path = runPath(recordOf(now, done!.deviceId, 'device')!, stretch.side)!;
+      const inRun = wiresTo(now, done!.deviceId).filter(({ from, to }) =>
+        [from, to].some((end) => end.deviceId === done!.deviceId && (end.terminal === path.from || end.terminal === path.to)),
+      );
+      expect(inRun.length).toBeGreaterThanOrEqual(2);
+      const analysis = analyse(now);
+      expect(analysis.circuits.map(({ id, fed, loadIds }) => [id, fed, loadIds])).toEqual(
+        before.circuits.map(({ id, fed, loadIds }) => [id, fed, loadIds]),
+      );
+      const out = removePart(now, done!.deviceId)!;
+      const healed = applyChange(now, out);
+      // A length that comes from the vehicle's plan is stored as it was last worked out; laid, it is the same.
+      const stored = ({ records }: Design) =>
+        [...records.values()].map((record) => (record.id === wire.id ? { ...record, lengthMm: 0 } : record));
+      expect([one.id, stored(healed)]).toEqual([one.id, stored(design)]);
+      expect(laidMm(healed, wire.id)).toBeCloseTo(laidMm(design, wire.id), 6);
+    }
+  expect(put).toBeGreaterThan(40);
+  if (make === heron) for (const one of PARTS) for (const side of one.sides) expect([...sides]).toContain(`${one.id} ${side}`);
+});
+
+describe('a run with a joint', () => {
+  const design = heron();
+  const circuit = recordsOf(design, 'circuit').find(({ name }) => name === 'Fridge')!;
+  const wire = analyse(design).wires.get(analyse(design).circuits.find(({ id }) => id === circuit.id)!.supplyWireIds[0]!)!.wire;
+  const { change, deviceId } = putIntoRun(design, wire.id, part('splice'), 1000)!;
+  const joined = applyChange(design, change);
+
+  test('is measured from where the current comes from, and the joint moves along it', () => {
+    expect(placeInRun(joined, deviceId)).toMatchObject({ beforeMm: 1000, wholeMm: wire.lengthMm });
+    const moved = applyChange(joined, moveAlongRun(joined, deviceId, 1700)!);
+    expect(placeInRun(moved, deviceId)).toMatchObject({ beforeMm: 1700, wholeMm: wire.lengthMm });
+    expect(lengthOf(moved)).toBeCloseTo(lengthOf(joined), 6);
+    expect(moveAlongRun(joined, deviceId, wire.lengthMm + 1)).toBeNull();
+    expect(moveAlongRun(joined, deviceId, -1)).toBeNull();
+  });
+
+  test('its drop is what it was: a joint costs nothing, a part what its contact does', () => {
+    const dropOf = (of: Design) => analyse(of).circuits.find(({ id }) => id === circuit.id)!.dropV;
+    expect(dropOf(joined)).toBeCloseTo(dropOf(design), 9);
+  });
+});
+
+test('a switch with a pilot lamp comes wired: lit from its own outlet, home to the return bar; a relay says what is left to wire', () => {
+  const design = heron();
+  const fuse = recordsOf(design, 'circuit').find(({ name }) => name === 'Fridge')!.protectionId;
+  const wire = wiresTo(design, fuse).find(({ from, to }) => [from, to].some(({ terminal }) => terminal === 'out'))!;
+  const pilot = putIntoRun(design, wire.id, part('pilotSwitch'), 500)!;
+  const lit = applyChange(design, pilot.change);
+  expect(freeTerminals(lit, recordOf(lit, pilot.deviceId, 'device')!)).toEqual([]);
+  const relay = putIntoRun(design, wire.id, part('relay'), 500)!;
+  const switched = applyChange(design, relay.change);
+  expect(freeTerminals(switched, recordOf(switched, relay.deviceId, 'device')!)).toEqual(['85', '86']);
+});
+
+test('what holds or feeds other things is not taken out, and why is said', () => {
+  const design = heron();
+  const of = (kind: string) => recordsOf(design, 'device').find((device) => device.kind === kind)!;
+  for (const kind of ['battery', 'load', 'fuseBlock']) {
+    expect(removePart(design, of(kind).id)).toBeNull();
+    expect(whyNotRemoved(design, of(kind))).not.toBeNull();
+  }
+  expect(
+    whyNotRemoved(
+      design,
+      recordsOf(design, 'device').find(({ name }) => name === 'Main fuse')!,
+    ),
+  ).toContain('main protection');
+  const own = recordOf(design, recordsOf(design, 'circuit')[0]!.protectionId, 'device')!;
+  expect(whyNotRemoved(design, own)).toContain('fuse of a circuit');
+});
+
+test('a part that stands by itself is added where it was asked for, under a name of its own', () => {
+  let design = pip();
+  for (const name of ['Ground point', 'Ground point 2']) {
+    const { change, deviceId } = addLoosePart(design, part('groundPoint'), null);
+    design = applyChange(design, change);
+    expect(recordOf(design, deviceId, 'device')).toMatchObject({ name, kind: 'groundPoint' });
+  }
+});

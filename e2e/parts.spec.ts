@@ -1,0 +1,98 @@
+import type { Page } from '@playwright/test';
+import { expect, openStrip, test } from './fixtures';
+
+/** Chooses in a box one types into, by the first that fits. */
+async function choose(page: Page, box: string, typed: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: box }).click();
+  await page.keyboard.type(typed);
+  await page.locator('.ant-select-dropdown:visible').getByText(option, { exact: false }).first().click();
+}
+
+test('a joint and a switch are put into a run from the opened strip, moved along it, renamed, and taken out with the wire healed', async ({
+  page,
+  heron,
+}) => {
+  await page.goto(`/d/${heron}/circuits`);
+  const fridge = await openStrip(page, '02', 'Fridge');
+  const length = fridge.getByRole('textbox', { name: /^Length Fridge fuse to Compressor fridge$/ });
+  const whole = await length.inputValue();
+  await fridge.getByRole('textbox', { name: 'How far from Fridge fuse' }).fill('1.2');
+  await page.keyboard.press('Enter');
+  await choose(page, 'Part to put into Fridge', 'three-way', 'Joint');
+  const joint = fridge.getByRole('listitem', { name: 'Joint', exact: true });
+  await expect(joint.getByRole('textbox', { name: 'How far along Joint stands' })).toHaveValue('1.20');
+  await expect(joint).toContainText(`of ${whole} m from Fridge fuse`);
+  await expect(fridge.getByRole('textbox', { name: 'Length Joint to Compressor fridge' })).toBeVisible();
+
+  await joint.getByRole('textbox', { name: 'How far along Joint stands' }).fill('0.8');
+  await page.keyboard.press('Enter');
+  await expect(fridge.getByRole('textbox', { name: 'Length Fridge fuse to Joint' })).toHaveValue('0.80');
+  await joint.getByRole('textbox', { name: 'Name of Joint' }).fill('Joint behind the galley');
+  await page.keyboard.press('Enter');
+  const renamed = fridge.getByRole('listitem', { name: 'Joint behind the galley' });
+  await expect(renamed).toBeVisible();
+  await renamed.getByRole('button', { name: 'Take Joint behind the galley out' }).click();
+  await expect(renamed).toHaveCount(0);
+  await expect(length).toHaveValue(whole);
+
+  await choose(page, 'Part to put into Fridge', 'pilot', 'Panel switch with pilot lamp');
+  const lit = fridge.getByRole('listitem', { name: 'Panel switch with pilot lamp', exact: true });
+  await expect(lit).toContainText(/pilot −/);
+  await expect(lit.getByText('free')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(lit).toHaveCount(0);
+  await expect(length).toHaveValue(whole);
+});
+
+test('a relay in the driving lamps’ run is worked by the vehicle’s high beam, wired by hand terminal by terminal', async ({
+  page,
+  heron,
+  request,
+}) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await openStrip(page, '09', 'Driving lamps');
+  await choose(page, 'Part to put into Driving lamps', 'coil', 'Relay, make contact');
+  await expect(page.getByRole('listitem', { name: 'Relay, make contact' })).toContainText('86, coil');
+  await page.getByText('Parts', { exact: true }).click();
+  await choose(page, 'Part to add', 'high beam', 'Vehicle signals');
+  const signals = page.getByRole('listitem', { name: 'Vehicle signals' });
+  await expect(signals).toBeVisible();
+  const relay = page.getByRole('listitem', { name: 'Relay, make contact' });
+  const draw = async (from: string, typed: string) => {
+    await page.getByRole('button', { name: `Draw a wire from ${from}`, exact: true }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('combobox', { name: 'Where the wire goes' }).click();
+    await page.keyboard.type(typed);
+    await page.keyboard.press('Enter');
+    await dialog.getByRole('button', { name: 'Draw it' }).click();
+    await expect(dialog).toBeHidden();
+  };
+  await draw('Relay, make contact 86, coil', 'high beam');
+  await draw('Relay, make contact 85, coil', 'front return bar');
+  await draw('Vehicle signals −', 'front return bar');
+  await expect(relay.getByText('free')).toHaveCount(0);
+  await expect(relay).toContainText('Vehicle signals');
+
+  // From the battery's plus nothing is offered that is on its minus.
+  await page.getByRole('button', { name: 'Draw a wire from Positive bus bar bar', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Where the wire goes' }).click();
+  await page.keyboard.type('return bar');
+  await expect(page.locator('.ant-select-dropdown:visible')).not.toContainText('Front return bar');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  const stored = (await (await request.get(`/api/designs/${heron}`)).json()) as {
+    records: { type: string; from?: { terminal: string } }[];
+  };
+  const coil = stored.records.filter(({ type, from }) => type === 'wire' && from?.terminal === '85');
+  expect(coil).toHaveLength(1);
+});
+
+test('what everything hangs on is not taken out by a click, and why is said', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByText('Parts', { exact: true }).click();
+  const main = page.getByRole('button', { name: 'Take Main fuse out' });
+  await expect(main).toBeDisabled();
+  await expect(main).toHaveAttribute('title', /everything is fed through it/);
+});
