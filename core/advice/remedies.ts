@@ -22,6 +22,7 @@ import { fuseLimitA, slotRoomA } from '../sizing/fuseLimit';
 import { nearestSlot, whereIs } from '../switching/fuseBerth';
 import { giveLoadItsCircuit } from '../switching/ownCircuit';
 import { addMainPart } from '../switching/mainParts';
+import { wireHome } from '../switching/partsByHand';
 import { addWire, mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { formatConductor, formatRating } from '../units/quantity';
 import type { Remedy } from './remedy';
@@ -89,6 +90,15 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return circuit ? [asChosen(analysis, circuit)] : [];
     case 'return.thinnerThanFeed':
       return [likeItsFeed(analysis, finding)];
+    case 'contact.unworked': {
+      // What works a coil only a person knows; the way home is always the same.
+      const home = String(finding.numbers.terminals)
+        .split(' ')
+        .filter((terminal) => terminal === 'minus' || terminal === '85');
+      const [terminal] = home;
+      const change = terminal === undefined ? null : wireHome(design, subject!, terminal);
+      return [change && { label: `Wire its ${terminal === '85' ? 'coil' : 'minus'} home`, change }];
+    }
     case 'relay.bareCoil':
       return [
         {

@@ -65,6 +65,7 @@ export type Rule =
   | 'wire.spoiltFirst'
   | 'contact.overRating'
   | 'contact.start'
+  | 'contact.unworked'
   | 'relay.bareCoil'
   | 'ground.crowded'
   | 'joint.ring'

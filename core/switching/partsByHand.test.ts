@@ -1,13 +1,26 @@
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
-import { applyChange } from '../design/change';
+import { soundRemedies } from '../advice/soundRemedies';
+import { applyChange, updateRecords } from '../design/change';
 import { recordOf, recordsOf, type Design } from '../design/design';
 import { checkReferences } from '../design/references';
 import { kindOf } from '../devices';
 import { PARTS, runPath, type Part } from '../devices/parts';
 import { indexDesign } from '../rig/designIndex';
-import { addLoosePart, freeTerminals, moveAlongRun, placeInRun, putIntoRun, removePart, stretchOf, whyNotRemoved } from './partsByHand';
+import { wordFinding } from '../wording/wording';
+import { allEnds, drawWire } from './drawWire';
+import {
+  addLoosePart,
+  freeTerminals,
+  moveAlongRun,
+  placeInRun,
+  putIntoRun,
+  removePart,
+  stretchOf,
+  whyNotRemoved,
+  wireHome,
+} from './partsByHand';
 
 const part = (id: string): Part => PARTS.find((one) => one.id === id)!;
 const lengthOf = (design: Design) => recordsOf(design, 'wire').reduce((sum, { lengthMm }) => sum + lengthMm, 0);
@@ -128,4 +141,51 @@ test('a part that stands by itself is added where it was asked for, under a name
     design = applyChange(design, change);
     expect(recordOf(design, deviceId, 'device')).toMatchObject({ name, kind: 'groundPoint' });
   }
+});
+
+// A relay whose coil nothing feeds never pulls in: the lamp behind it stays dark however well its wire is sized.
+describe('a contact that nothing works', () => {
+  const design = heron();
+  const circuit = recordsOf(design, 'circuit').find(({ name }) => name === 'Fridge')!;
+  const wire = wiresTo(design, circuit.protectionId).find(({ from, to }) => [from, to].some(({ terminal }) => terminal === 'out'))!;
+  const found = (of: Design) => analyse(of).findings.filter(({ rule }) => rule === 'contact.unworked');
+  const put = (id: string) => {
+    const { change, deviceId } = putIntoRun(design, wire.id, part(id), 500)!;
+    return { now: applyChange(design, change), deviceId };
+  };
+
+  test.each(['motion', 'receiver', 'hub', 'cutOut', 'dimmer', 'switch', 'roller', 'splice'])('is none where a %s comes wired', (id) => {
+    expect(found(put(id).now)).toEqual([]);
+  });
+
+  test('is a fault for a relay until its coil is wired at both ends, and the way home is a click', () => {
+    const { now, deviceId } = put('relay');
+    const [finding] = found(now);
+    expect(finding).toMatchObject({ severity: 'fault', subjects: [deviceId], circuitId: circuit.id, numbers: { terminals: '86 85' } });
+    expect(wordFinding(finding!, now, 'metric').message).toContain('no wire lands on 86 of its coil and 85 of its coil');
+    const home = applyChange(now, wireHome(now, deviceId, '85')!);
+    expect(found(home)[0]!.numbers.terminals).toBe('86');
+    const feed = allEnds(home).find(({ device, side }) => side === 'supply' && device.kind === 'busBar')!;
+    expect(found(applyChange(home, drawWire(home, { deviceId, terminal: '86' }, feed, 500, wire.conductor)!))).toEqual([]);
+  });
+
+  test('is a fault for a sensor whose minus is taken off, mended by the click offered', () => {
+    const { now, deviceId } = put('motion');
+    const minus = wiresTo(now, deviceId).find(({ from, to }) => [from, to].some(({ terminal }) => terminal === 'minus'))!;
+    const loose = analyse(applyChange(now, { added: [], updated: [], removed: [minus] }));
+    const finding = loose.findings.find(({ rule }) => rule === 'contact.unworked')!;
+    expect(finding.numbers.terminals).toBe('minus');
+    const [remedy] = soundRemedies(loose, finding);
+    expect(remedy!.label).toBe('Wire its minus home');
+    expect(found(applyChange(loose.design, remedy!.change))).toEqual([]);
+  });
+});
+
+test('a form that changes the ways inside a part is traced afresh: going on from the analysis before gives what a fresh one does', () => {
+  const design = heron();
+  const wire = recordsOf(design, 'wire').find(({ id }) => stretchOf(design, id)?.side === 'supply')!;
+  const { change, deviceId } = putIntoRun(design, wire.id, part('changeoverRelay'), 100)!;
+  const five = applyChange(design, change);
+  const four = applyChange(five, updateRecords(five, [{ id: deviceId, set: { pins: 4 } }]));
+  expect(analyse(four, analyse(five)).wiring.supply.nodes).toEqual(analyse(four).wiring.supply.nodes);
 });

@@ -7,7 +7,7 @@ import { kindOf } from '../devices';
 import { ownReturn, runPath, type Part, type RunSide } from '../devices/parts';
 import { terminalKey, traceWiring, type WiringNode, type WiringTree } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import { addWire, homeward } from './schemes';
+import { addWire, homeward, usualScheme } from './schemes';
 
 /** Parts put into a run, moved along it and taken out, and wires drawn from terminal to terminal: every gesture leaves what stands elsewhere as it was. */
 
@@ -170,6 +170,23 @@ export function moveAlongRun(design: Design, deviceId: string, beforeMm: number)
   const edit = new Edit(design);
   edit.set(now.before.id, { lengthMm: beforeMm });
   edit.set(now.after.id, { lengthMm: now.wholeMm - beforeMm });
+  return edit.change;
+}
+
+/** Wires a terminal of a part to the nearest return bar, in the conductor its run is in: the same fuse guards it. Null for what is not there. */
+export function wireHome(design: Design, deviceId: string, terminal: string): Change | null {
+  if (!recordOf(design, deviceId, 'device')) return null;
+  const edit = new Edit(design);
+  const own = wiresOf(design, deviceId);
+  const conductor = own.find(({ role }) => role === 'supply')?.conductor ?? usualScheme(design, '', null).conductor;
+  addWire(
+    edit,
+    'return',
+    { deviceId, terminal },
+    homeward(edit, deviceId),
+    Math.max(500, ...own.map(({ lengthMm }) => lengthMm)),
+    conductor,
+  );
   return edit.change;
 }
 

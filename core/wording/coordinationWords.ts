@@ -80,6 +80,17 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
     message: (say) => `${say.name()}, rated ${say.rating('ratingA')}, makes ${say.amps('amps')} for a moment as ${say.name(1)} starts.`,
     why: 'A contact that bounces while it makes a surge sticks. Relays make about one and a half times what they break, small switches about five times their rating; from memory. A heavier contact, or a lamp without a filament.',
   },
+  'contact.unworked': {
+    title: 'Nothing works this contact',
+    message: (say) =>
+      `${say.name()}: no wire lands on ${listed(
+        say
+          .raw('terminals')
+          .split(' ')
+          .map((terminal) => NEEDED[terminal] ?? terminal),
+      )}, ${say.raw('rests') === '1' ? 'so that it never pulls in' : 'so that nothing behind it ever comes on'}.`,
+    why: 'A coil needs its feed on one side and its way home on the other, electronics a plus and a minus. Until they are wired the run is sized as if the contact were closed. Draw the wires among the parts.',
+  },
   'relay.bareCoil': {
     title: 'Coil without suppression',
     message: (say) => `${say.name()} is driven by ${say.name(1)}, and nothing quenches its coil.`,
@@ -109,6 +120,19 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
     why: 'The same current flows in both, so the same copper is wanted: for heat, for drop and for clearing a fault. Common practice.',
   },
 };
+
+/** Terminals that work a contact, by what people call them. */
+const NEEDED: Record<string, string> = {
+  '86': '86 of its coil',
+  '85': '85 of its coil',
+  plus: 'its plus',
+  minus: 'its minus',
+  in: 'its feed',
+};
+
+function listed(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+}
 
 function terminalWords(terminal: string): string {
   if (terminal === 'none') return 'no insulated terminal';

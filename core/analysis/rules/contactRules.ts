@@ -3,6 +3,7 @@ import { startOf } from '../../devices/starts';
 import { areaMm2 } from '../../catalog/conductorSizes';
 import type { Device, Wire } from '../../design/schema';
 import { behaviourOf, isLamp } from '../../devices/load';
+import { kindOf } from '../../devices';
 import { terminalKey } from '../../network/wiring';
 import type { Finding } from '../finding';
 
@@ -19,7 +20,14 @@ const ELECTRONIC = new Set<Device['kind']>(['receiver', 'ruleHub', 'motionSwitch
 
 /** Switches, relays, plugs, hubs and bars against what flows in them; coils driven by electronics; returns beside their feeds. */
 export function findContacts(analysis: Analysis): Finding[] {
-  return [...overRating(analysis), ...starts(analysis), ...coils(analysis), ...wantRelays(analysis), ...thinReturns(analysis)];
+  return [
+    ...overRating(analysis),
+    ...starts(analysis),
+    ...coils(analysis),
+    ...wantRelays(analysis),
+    ...thinReturns(analysis),
+    ...unworked(analysis),
+  ];
 }
 
 /** What one of a device's terminals may carry; null where it carries no load current. */
@@ -130,6 +138,51 @@ function coils({ index, wiring }: Analysis): Finding[] {
         break;
       }
     }
+  }
+  return found;
+}
+
+/** The terminals without which a contact never closes, or its electronics have no supply; none for what a hand works. */
+function workedBy(device: Device): readonly string[] {
+  switch (device.kind) {
+    case 'relay':
+      return ['86', '85'];
+    case 'motionSwitch':
+      return ['in', 'minus'];
+    case 'cutOut':
+      return ['minus'];
+    case 'receiver':
+    case 'ruleHub':
+      return ['plus', 'minus'];
+    case 'dimmer':
+      return device.side === 'positive' ? ['minus'] : ['plus', 'minus'];
+    default:
+      return [];
+  }
+}
+
+/** What stands in a run and can never let its current through, because what works it is not wired: the formula takes it as closed, the vehicle does not. */
+function unworked({ index, wiring }: Analysis): Finding[] {
+  const landed = new Set(index.wires.flatMap(({ from, to }) => [from, to].map((end) => terminalKey(end.deviceId, end.terminal))));
+  const found: Finding[] = [];
+  for (const device of index.devices.values()) {
+    const missing = workedBy(device).filter((terminal) => !landed.has(terminalKey(device.id, terminal)));
+    if (missing.length === 0) continue;
+    const onward = kindOf(device)
+      .paths(device)
+      .filter(({ to }) => landed.has(terminalKey(device.id, to)));
+    if (onward.length === 0) continue;
+    // At rest a relay joins 30 and 87a without its coil.
+    const rests = device.kind === 'relay' && onward.every(({ to }) => to === '87a');
+    const at = wiring.supply.nodes[wiring.supply.at.get(terminalKey(device.id, onward[0]!.to)) ?? -1];
+    const numbers = { terminals: missing.join(' '), rests: rests ? 1 : 0 };
+    found.push({
+      rule: 'contact.unworked',
+      severity: rests ? 'caution' : 'fault',
+      subjects: [device.id],
+      circuitId: at?.circuitId ?? null,
+      numbers,
+    });
   }
   return found;
 }
