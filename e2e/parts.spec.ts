@@ -96,3 +96,23 @@ test('what everything hangs on is not taken out by a click, and why is said', as
   await expect(main).toBeDisabled();
   await expect(main).toHaveAttribute('title', /everything is fed through it/);
 });
+
+test('a part is put at a place on the rig, and a block is renamed, given a return bar, and kept while fuses sit in it', async ({
+  page,
+  heron,
+}) => {
+  await page.goto(`/d/${heron}/rig`);
+  await page.getByRole('button', { name: /^Place Cab console/ }).first().press('Enter'); // prettier-ignore
+  await choose(page, 'New part at Cab console', 'push', 'Push button');
+  await expect(page.getByRole('button', { name: 'Take Push button from Cab console' })).toBeVisible();
+
+  await page.goto(`/d/${heron}/supply`);
+  await page.getByRole('button', { name: 'About Hide fuse block' }).click();
+  const about = page.getByRole('tooltip');
+  await about.getByRole('checkbox', { name: 'has a bar for the returns' }).check();
+  await expect(about.getByRole('button', { name: 'Take the block out' })).toBeDisabled();
+  await expect(about).toContainText('Fuses sit in it');
+  await about.getByRole('textbox', { name: 'Name of Hide fuse block' }).fill('Rear block');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Rear block' })).toBeVisible();
+});

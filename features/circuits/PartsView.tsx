@@ -6,7 +6,7 @@ import { nameOf } from '@/core/design/names';
 import { PARTS, type Part } from '@/core/devices/parts';
 import { addLoosePart } from '@/core/switching/partsByHand';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
-import { PartChoice } from './PartChoice';
+import { PartChoice } from '@/ui/PartChoice';
 import { PartRow } from './PartRow';
 import { allParts, type PartShown } from './partsShown';
 import styles from './Parts.module.css';

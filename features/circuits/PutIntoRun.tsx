@@ -10,7 +10,7 @@ import { putIntoRun, stretchOf } from '@/core/switching/partsByHand';
 import { formatLength } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { AlongField } from './AlongField';
-import { PartChoice } from './PartChoice';
+import { PartChoice } from '@/ui/PartChoice';
 import { PartRow } from './PartRow';
 import { partsOfCircuit } from './partsShown';
 import styles from './Parts.module.css';

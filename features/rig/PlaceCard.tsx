@@ -9,11 +9,14 @@ import { LIMITS } from '@/core/catalog/vocabulary';
 import { joinPlaces, putDevices, removePlace, setPlace } from '@/core/rig/edits';
 import { routeLength } from '@/core/rig/routeLength';
 import { formatLength } from '@/core/units/quantity';
+import { PARTS } from '@/core/devices/parts';
+import { addLoosePart } from '@/core/switching/partsByHand';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';
 import { MmField } from '@/ui/MmField';
 import { NameField } from '@/ui/NameField';
 import { QuantityField } from '@/ui/QuantityField';
+import { PartChoice } from '@/ui/PartChoice';
 import { withHeld, type Held } from './held';
 import type { Selection } from './selection';
 import { useRefusal } from './useRefusal';
@@ -191,6 +194,20 @@ const FixedHere = memo(function FixedHere({ place, commit, onCompare }: PartProp
           label: placeId ? `${name} (now at ${index.layout.places.get(placeId)?.name ?? ''})` : name,
         }))}
       />
+      <div className={styles.below}>
+        <PartChoice
+          label={`New part at ${place.name}`}
+          placeholder="or a new switch, relay, joint, plug…"
+          width="100%"
+          parts={PARTS}
+          onChoose={(part) =>
+            commit(
+              `Put a ${part.label.toLowerCase()} at ${place.name}`,
+              (design) => addLoosePart(design, part, place.zoneId, place.id).change,
+            )
+          }
+        />
+      </div>
       {ofZone.length > 0 && (
         <Button
           size="small"

@@ -26,6 +26,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 import { Button, Select } from 'antd';
 import { Fuse, Slot } from './Slot';
+import { BlockSettings } from './BlockSettings';
 import styles from './FuseBlocks.module.css';
 
 type Mount = Protection['mount'];
@@ -111,6 +112,7 @@ function Block({ block }: { block: BlockAnalysis }) {
       <header className={styles.head}>
         <h3>{record.name}</h3>
         <span className={styles.soft}>{zone}</span>
+        <BlockSettings block={record} />
         <span className={styles.figure}>
           <span className="reading">{formatAmps(block.peakA)}</span> at once of
         </span>

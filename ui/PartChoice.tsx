@@ -5,19 +5,21 @@ import type { Part } from '@/core/devices/parts';
 
 interface PartChoiceProps {
   label: string;
+  placeholder?: string;
+  width?: number | string;
   parts: readonly Part[];
   onChoose(part: Part): void;
 }
 
 /** A box to find a part in by any word for it. */
-export function PartChoice({ label, parts, onChoose }: PartChoiceProps) {
+export function PartChoice({ label, placeholder = 'a switch, relay, joint, plug…', width = 230, parts, onChoose }: PartChoiceProps) {
   return (
     <Select<string>
       size="small"
       aria-label={label}
       value={null}
-      placeholder="a switch, relay, joint, plug…"
-      style={{ width: 230 }}
+      placeholder={placeholder}
+      style={{ width }}
       popupMatchSelectWidth={false}
       showSearch={{
         filterOption: (typed, option) =>
