@@ -1,4 +1,5 @@
 import type { Analysis } from '../analysis/types';
+import { recordOf } from '../design/design';
 import { nameOf } from '../design/names';
 import type { ScenarioBudget } from '../energy/budget';
 
@@ -19,11 +20,14 @@ export interface BudgetRow {
 }
 
 /** A scenario's day by load, by zone or by circuit, the largest first; what uses nothing is left out. */
-export function budgetRows({ loads, design }: Analysis, scenario: ScenarioBudget, by: BudgetBy): BudgetRow[] {
+export function budgetRows({ loads, design, wiring }: Analysis, scenario: ScenarioBudget, by: BudgetBy): BudgetRow[] {
   const rows = new Map<string | null, BudgetRow>();
   for (const [loadId, use] of scenario.loads) {
-    const entry = loads.get(loadId)!;
-    const id = by === 'load' ? loadId : by === 'zone' ? entry.load.zoneId : entry.circuitId;
+    const entry = loads.get(loadId);
+    const zoneId = entry ? entry.load.zoneId : (recordOf(design, loadId, 'device')?.zoneId ?? null);
+    // A part that draws by itself is in the circuit that feeds it.
+    const circuitId = entry ? entry.circuitId : (wiring.supply.nodes.find(({ deviceId }) => deviceId === loadId)?.circuitId ?? null);
+    const id = by === 'load' ? loadId : by === 'zone' ? zoneId : circuitId;
     const row = rows.get(id) ?? { id, name: nameOfRow(id, by, design), wattHours: 0, ampHours: 0, standbyWh: 0, sharePercent: 0 };
     row.wattHours += use.wattHours;
     row.ampHours += use.ampHours;

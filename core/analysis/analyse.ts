@@ -1,3 +1,4 @@
+import { sameRecord } from '../design/change';
 import type { Design } from '../design/design';
 import type { DesignIndex } from '../rig/designIndex';
 import type { Wire } from '../design/schema';
@@ -78,6 +79,7 @@ function sameUse(a: DesignIndex, b: DesignIndex): boolean {
     a.battery === b.battery &&
     a.settings.nominalV === b.settings.nominalV &&
     same(a.loads, b.loads) &&
+    sameRecord(a.ownDraws, b.ownDraws) &&
     same(a.duties, b.duties) &&
     same(a.scenarios, b.scenarios) &&
     same(a.zones, b.zones)

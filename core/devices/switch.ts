@@ -25,7 +25,7 @@ export type Switch = z.infer<typeof schema>;
 /** New panel contact, ohm. Common practice: 5 to 20 milliohm. */
 const CONTACT_OHM = 0.01;
 /** A light-emitting pilot lamp's current, A. Common practice: 8 to 20 mA. */
-const PILOT_A = 0.012;
+export const PILOT_A = 0.012;
 
 /** What each form closes in each position. */
 const FORMS: Record<SwitchForm, Record<string, readonly Path[]>> = {

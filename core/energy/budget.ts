@@ -2,7 +2,7 @@ import type { DesignIndex } from '../rig/designIndex';
 import type { Battery, Duty, Load, Scenario } from '../design/schema';
 import { demandOf, type DemandLoad } from '../network/demand';
 import { dutiesByLoad, dutyDraw } from './draw';
-import type { LoadDraw } from '../devices/load';
+import { loadDraw, type LoadDraw } from '../devices/load';
 import { runtimeHours } from './runtime';
 import { settingDay, settingOf, type Setting } from './setting';
 import { fillShares, headcount } from './use';
@@ -29,6 +29,7 @@ export interface ScenarioBudget {
   peakA: number;
   /** Hours until the first load is cut, from full at six in the evening with no charging; null with no battery or no use. */
   runtimeH: number | null;
+  /** By load; what a part draws by itself by the part. */
   loads: Map<string, LoadUse>;
 }
 
@@ -51,7 +52,7 @@ export function dutyHours(load: Load, duty: Duty, watts: number, setting: Settin
  */
 export function scenarioBudget(
   scenario: Scenario,
-  index: Pick<DesignIndex, 'duties' | 'loads' | 'settings' | 'zones'>,
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws' | 'settings' | 'zones'>,
   draws: ReadonlyMap<string, LoadDraw>,
   battery: Battery | null,
 ): ScenarioBudget {
@@ -61,8 +62,8 @@ export function scenarioBudget(
   const used: DemandLoad[] = [];
   const byLoad = dutiesByLoad(index.duties, scenario.id);
   const sums = { dailyWh: 0, dailyAh: 0, standbyWh: 0 };
-  for (const load of index.loads) {
-    const whole = draws.get(load.id)!;
+  for (const load of [...index.loads, ...index.ownDraws]) {
+    const whole = draws.get(load.id) ?? loadDraw(load);
     const use: LoadUse = { hours: 0, wattHours: 0, ampHours: 0, standbyWh: 0 };
     for (const duty of byLoad.get(load.id) ?? []) {
       const { watts, amps } = dutyDraw(load, whole, duty);

@@ -26,7 +26,7 @@ const scenario = { id: 's', type: 'scenario' as const, name: 'Day', order: 0 };
 /** A day of one load used so many hours, on one battery. */
 function day(one: Load, hoursPerDay: number, sharePercent = 100, more: Partial<Duty> = {}, bank = battery()) {
   const duty = { id: 'd', type: 'duty' as const, scenarioId: 's', loadId: one.id, hoursPerDay, sharePercent, ...more };
-  const index = { duties: [duty], loads: [one], settings, zones: [] };
+  const index = { duties: [duty], loads: [one], ownDraws: [], settings, zones: [] };
   return scenarioBudget(scenario, index, new Map([[one.id, loadDraw(one)]]), bank);
 }
 
@@ -78,7 +78,7 @@ describe('what a day costs', () => {
       sharePercent: 100,
       use: { rule: 'driving' as const },
     };
-    const index = { duties: [duty], loads: [fan], settings, zones: [] };
+    const index = { duties: [duty], loads: [fan], ownDraws: [], settings, zones: [] };
     expect(scenarioBudget(driven, index, new Map([[fan.id, loadDraw(fan)]]), null).dailyWh).toBeCloseTo(12, 6);
   });
   it('lasts as long as the usable part does: 50 Ah of 100 at 4.2 A for 12 hours (computed), and less in frost', () => {
@@ -168,7 +168,7 @@ describe('battery', () => {
     // Warm air, so that all of the capacity is there.
     const hot = { ...scenario, latitudeDeg: 25, climate: 'desert' as const, startDay: 200 };
     const duty = { id: 'd', type: 'duty' as const, scenarioId: 's', loadId: steady.id, hoursPerDay: 24, sharePercent: 100 };
-    const index = { duties: [duty], loads: [steady], settings, zones: [] };
+    const index = { duties: [duty], loads: [steady], ownDraws: [], settings, zones: [] };
     const { runtimeH } = scenarioBudget(hot, index, new Map([[steady.id, loadDraw(steady)]]), bank);
     expect(runtimeH! / peukertHours(100, 20, peukertExponent, amps)).toBeCloseTo(1, 3);
   });

@@ -25,9 +25,9 @@ export interface LoadLine {
   shares: Float32Array;
 }
 
-/** Every load of a scenario over some days of it, from its first or a later one; duties of one load's several functions are lines of their own. */
+/** Every load of a scenario, and every part that draws by itself, over some days of it, from its first or a later one; duties of one load's several functions are lines of their own. */
 export function loadLines(
-  index: Pick<DesignIndex, 'duties' | 'loads'>,
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws'>,
   scenarioId: string,
   setting: Setting,
   days: number,
@@ -37,7 +37,7 @@ export function loadLines(
   const calendar = Array.from({ length: days }, (_, day) => settingDay(setting, fromDay + day));
   const duties = dutiesByLoad(index.duties, scenarioId);
   const lines: LoadLine[] = [];
-  for (const load of index.loads) {
+  for (const load of [...index.loads, ...index.ownDraws]) {
     const own = duties.get(load.id) ?? [];
     const whole = loadDraw(load);
     const atV = (load.measured?.draw ?? load.rated).atV;

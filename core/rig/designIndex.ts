@@ -1,3 +1,4 @@
+import { ownDraws } from '../devices/ownDraw';
 import { settingsOf, slotKey, type Design } from '../design/design';
 import type {
   Battery,
@@ -25,6 +26,8 @@ export interface DesignIndex {
   devices: Map<string, Device>;
   battery: Battery | null;
   loads: Load[];
+  /** What parts draw by themselves, each as a load that is never on and stands by all day. */
+  ownDraws: Load[];
   /** With the lengths the vehicle gives them. */
   wires: Wire[];
   circuits: Circuit[];
@@ -52,6 +55,7 @@ export function indexDesign(design: Design): DesignIndex {
     devices: new Map(),
     battery: null,
     loads: [],
+    ownDraws: [],
     wires: [],
     circuits: [],
     scenarios: [],
@@ -91,6 +95,7 @@ export function indexDesign(design: Design): DesignIndex {
   index.scenarios.sort(byOrder);
   index.circuits.sort((a, b) => a.number - b.number || (a.id < b.id ? -1 : 1));
   for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
+  index.ownDraws = ownDraws(index.devices.values(), index.wires, index.settings.nominalV);
   const layout = layOut(index);
   return { ...index, wires: layout.wires, layout };
 }

@@ -1,0 +1,75 @@
+import { pip } from '../../demo/pip';
+import { analyse } from '../analysis/analyse';
+import { budgetRows } from '../advice/budgetTable';
+import { applyChange, updateRecords } from '../design/change';
+import { recordsOf, type Design } from '../design/design';
+import { dayStack } from '../energy/dayStack';
+import { allEnds, drawWire } from '../switching/drawWire';
+import { putIntoRun, stretchOf } from '../switching/partsByHand';
+import { PARTS } from './parts';
+
+const design = pip();
+const run = recordsOf(design, 'wire').find(({ id }) => {
+  const stretch = stretchOf(design, id);
+  return stretch?.side === 'supply' && recordsOf(design, 'circuit').some(({ protectionId }) => protectionId === stretch.first.deviceId);
+})!;
+const put = (id: string) => {
+  const { change, deviceId } = putIntoRun(
+    design,
+    run.id,
+    PARTS.find((part) => part.id === id)!,
+    300,
+  )!;
+  return { now: applyChange(design, change), deviceId };
+};
+const dayOf = (of: Design) => analyse(of).scenario!;
+
+// A lamp of 12 mA that is always lit takes 0.012 A x 24 h = 0.29 Ah a day. Common practice.
+test('a pilot lamp lit from its own outlet costs nothing by itself; one that is always lit 0.29 Ah a day', () => {
+  const { now, deviceId } = put('pilotSwitch');
+  expect(dayOf(now).dailyAh).toBeCloseTo(dayOf(design).dailyAh, 9);
+  const link = recordsOf(now, 'wire').find(({ from, to }) => from.deviceId === deviceId && to.deviceId === deviceId)!;
+  const loose = applyChange(now, { added: [], updated: [], removed: [link] });
+  const feed = allEnds(loose).find(({ device, side }) => side === 'supply' && device.kind === 'fuseBlock')!;
+  const lit = applyChange(loose, drawWire(loose, { deviceId, terminal: 'lampPlus' }, feed, 500, run.conductor)!);
+  expect(dayOf(lit).dailyAh - dayOf(design).dailyAh).toBeCloseTo(0.288, 9);
+  expect(dayOf(lit).loads.get(deviceId)).toMatchObject({ hours: 0, ampHours: expect.closeTo(0.288, 9) as number });
+});
+
+test.each([
+  ['receiver', 0.006],
+  ['motion', 0.001],
+  ['hub', 0.01],
+  ['dimmer', 0.005],
+])('a %s draws what it stands by with, all day, in the budget, the runtime and the day’s picture', (id, standbyA) => {
+  const { now, deviceId } = put(id);
+  const [before, after] = [dayOf(design), dayOf(now)];
+  expect(after.dailyAh - before.dailyAh).toBeCloseTo(standbyA * 24, 9);
+  expect(after.standbyWh - before.standbyWh).toBeCloseTo(standbyA * 24 * 12, 6);
+  expect(after.runtimeH!).toBeLessThan(before.runtimeH!);
+  const { index } = analyse(now);
+  const scenario = index.scenarios.find((one) => one.id === after.id)!;
+  const drawn = (of: Design) => dayStack(analyse(of).index, scenario, 0).uses.reduce((sum, { wattHours }) => sum + wattHours, 0);
+  expect(drawn(now) - drawn(design)).toBeCloseTo(standbyA * 24 * 12, 3);
+  // By load under its own name, by circuit under the one that feeds it.
+  const analysis = analyse(now);
+  expect(budgetRows(analysis, after, 'load').find((row) => row.id === deviceId)).toMatchObject({
+    standbyWh: expect.closeTo(standbyA * 288, 6) as number,
+  });
+  expect(budgetRows(analysis, after, 'circuit').every((row) => row.id !== null)).toBe(true);
+});
+
+test('one whose minus is not wired draws nothing', () => {
+  const { now, deviceId } = put('receiver');
+  const minus = recordsOf(now, 'wire').find(({ from, to }) =>
+    [from, to].some((end) => end.deviceId === deviceId && end.terminal === 'minus'),
+  )!;
+  expect(dayOf(applyChange(now, { added: [], updated: [], removed: [minus] })).dailyAh).toBeCloseTo(dayOf(design).dailyAh, 9);
+});
+
+test('its draw changed, going on from the analysis before gives what a fresh one does', () => {
+  const { now, deviceId } = put('receiver');
+  const more = applyChange(now, updateRecords(now, [{ id: deviceId, set: { standbyA: 0.5 } }]));
+  expect(analyse(more, analyse(now)).scenario!.dailyAh).toBeCloseTo(dayOf(more).dailyAh, 9);
+  expect(dayOf(more).dailyAh - dayOf(now).dailyAh).toBeCloseTo((0.5 - 0.006) * 24, 9);
+});

@@ -1,0 +1,63 @@
+import type { Device } from '.';
+import type { Load } from './load';
+import { PILOT_A } from './switch';
+
+/** What a part draws by itself, whether or not anything behind it is on: receivers, sensors, hubs, dimmers, pilot lamps that are always lit. */
+
+/** A wire, as far as it says which terminals are joined. */
+interface Joins {
+  from: { deviceId: string; terminal: string };
+  to: { deviceId: string; terminal: string };
+}
+
+/**
+ * The parts of a design that draw current by themselves, each as a load that is never on and always stands by. One counts from when both its feed and its way
+ * home are wired, all day: one that hangs behind a switch draws less than that.
+ */
+export function ownDraws(devices: Iterable<Device>, wires: readonly Joins[], nominalV: number): Load[] {
+  const found: Load[] = [];
+  let landing: Map<string, string[]> | null = null;
+  for (const device of devices) {
+    const drawn = drawnBy(device);
+    if (!drawn || drawn.amps <= 0) continue;
+    landing ??= farEnds(wires);
+    const isFed = (landing.get(`${device.id}/${drawn.plus}`) ?? []).some((far) => far !== device.id);
+    if (!isFed || !landing.has(`${device.id}/${drawn.minus}`)) continue;
+    found.push({
+      ...{ id: device.id, type: 'device', kind: 'load', name: device.name, zoneId: device.zoneId, quantity: 1, spacingMm: 0 },
+      ...{ rated: { kind: 'amps', amps: 0, atV: nominalV }, measured: null, continuous: true, exclusiveGroup: null, standbyA: drawn.amps },
+    });
+  }
+  return found;
+}
+
+function drawnBy(device: Device): { amps: number; plus: string; minus: string } | null {
+  switch (device.kind) {
+    case 'motionSwitch':
+      return { amps: device.standbyA, plus: 'in', minus: 'minus' };
+    case 'receiver':
+    case 'ruleHub':
+      return { amps: device.standbyA, plus: 'plus', minus: 'minus' };
+    case 'dimmer':
+      return { amps: device.standbyA, plus: device.side === 'positive' ? 'in' : 'plus', minus: 'minus' };
+    case 'switch':
+      // Lit from its own outlet it burns with what it switches; fed from elsewhere it burns all day.
+      return device.pilot ? { amps: PILOT_A, plus: 'lampPlus', minus: 'lampMinus' } : null;
+    default:
+      return null;
+  }
+}
+
+/** By terminal, the devices its wires lead to. */
+function farEnds(wires: readonly Joins[]): Map<string, string[]> {
+  const ends = new Map<string, string[]>();
+  for (const { from, to } of wires)
+    for (const [near, far] of [
+      [from, to],
+      [to, from],
+    ] as const) {
+      const key = `${near.deviceId}/${near.terminal}`;
+      ends.set(key, [...(ends.get(key) ?? []), far.deviceId]);
+    }
+  return ends;
+}
