@@ -38,7 +38,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     circuits: Array.from(circuits.values()),
     wires: analyseWires(context, circuits.values(), previous?.wires),
     blocks: analyseBlocks(context),
-    zones: analyseZones(index, loads),
+    zones: analyseZones(index, loads, scenario),
     scenarios,
     scenario,
     bank,
@@ -145,13 +145,15 @@ function saysTheSame(a: LoadAnalysis, b: LoadAnalysis): boolean {
   );
 }
 
-function analyseZones(index: DesignIndex, loads: Map<string, LoadAnalysis>): ZoneAnalysis[] {
+function analyseZones(index: DesignIndex, loads: Map<string, LoadAnalysis>, scenario: ScenarioBudget | null): ZoneAnalysis[] {
   const byZone = new Map<string | null, LoadAnalysis[]>();
   for (const entry of loads.values()) {
     const inZone = byZone.get(entry.load.zoneId);
     if (inZone) inZone.push(entry);
     else byZone.set(entry.load.zoneId, [entry]);
   }
+  const drawnInZone = (zoneId: string) =>
+    index.ownDraws.reduce((sum, part) => (part.zoneId === zoneId ? sum + (scenario?.loads.get(part.id)?.wattHours ?? 0) : sum), 0);
   return index.zones.map((zone) => {
     const here = byZone.get(zone.id) ?? [];
     const wired = here.filter((entry) => entry.circuitId !== null);
@@ -163,7 +165,7 @@ function analyseZones(index: DesignIndex, loads: Map<string, LoadAnalysis>): Zon
       loadCount: here.length,
       worstDropPercent: worst?.dropPercent ?? null,
       worstLoadId: worst?.id ?? null,
-      dailyWh: here.reduce((sum, entry) => sum + entry.dailyWh, 0),
+      dailyWh: here.reduce((sum, entry) => sum + entry.dailyWh, 0) + drawnInZone(zone.id),
     };
   });
 }

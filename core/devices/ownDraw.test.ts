@@ -73,3 +73,10 @@ test('its draw changed, going on from the analysis before gives what a fresh one
   expect(analyse(more, analyse(now)).scenario!.dailyAh).toBeCloseTo(dayOf(more).dailyAh, 9);
   expect(dayOf(more).dailyAh - dayOf(now).dailyAh).toBeCloseTo((0.5 - 0.006) * 24, 9);
 });
+
+test('the zones of the report add up to the day', () => {
+  const { now } = put('receiver');
+  const { zones, scenario, loads } = analyse(now);
+  const elsewhere = [...loads.values()].reduce((sum, { load, dailyWh }) => (load.zoneId === null ? sum + dailyWh : sum), 0);
+  expect(zones.reduce((sum, { dailyWh }) => sum + dailyWh, elsewhere)).toBeCloseTo(scenario!.dailyWh, 6);
+});

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useDesign } from '@/features/design/DesignProvider';
+import { budgetRows } from '@/core/advice/budgetTable';
 import type { Analysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
 import { formatAmpHours, formatAmps, formatHours, formatPercent, formatRating, formatVolts, formatWattHours } from '@/core/units/quantity';
@@ -67,12 +68,16 @@ const DETAILS: Record<MeterId, (analysis: Analysis, base: string) => Detail> = {
     explain: `The heaviest scenario${totals.worstScenario ? `, ${totals.worstScenario}` : ''}: all it uses switched on together; of lamps that exclude each other the larger one counts.`,
     rows: scenarios.map(({ name, peakA }) => ({ name, value: formatAmps(peakA) })),
   }),
-  energy: ({ scenario, loads }, base) => ({
+  energy: (analysis, base) => ({
     title: 'Energy a day',
-    explain: scenario ? `${scenario.name}: watts times hours in use, the largest first.` : 'No scenario yet.',
-    rows: byMost(Array.from(loads.values()), ({ dailyWh }) => dailyWh)
-      .filter(({ dailyWh }) => dailyWh > 0)
-      .map(({ id, load, dailyWh }) => ({ name: load.name, value: formatWattHours(dailyWh), href: `${base}/loads#${id}` })),
+    explain: analysis.scenario
+      ? `${analysis.scenario.name}: watts times hours in use, with what parts draw by themselves, the largest first.`
+      : 'No scenario yet.',
+    rows: (analysis.scenario ? budgetRows(analysis, analysis.scenario, 'load') : []).map(({ id, name, wattHours }) => ({
+      name,
+      value: formatWattHours(wattHours),
+      ...(analysis.loads.has(id ?? '') && { href: `${base}/loads#${id}` }),
+    })),
   }),
   runtime: ({ scenarios, bank }, base) => ({
     title: 'Runtime without charging',
