@@ -15,6 +15,9 @@ export interface WiredDrop {
   dropPercent: number;
 }
 
+/** Share of the nominal voltage under which nothing reaches a load: what wire loses is never that much without worse being found. */
+const DARK_SHARE = 0.05;
+
 /** Of each circuit with a running load; none without a battery. */
 export function wiredDrops({ circuits, index, loads, wiring }: Analysis, live: LiveDesign, state: ControlState): Map<string, WiredDrop> {
   const drops = new Map<string, WiredDrop>();
@@ -26,9 +29,12 @@ export function wiredDrops({ circuits, index, loads, wiring }: Analysis, live: L
     if (!fed) continue;
     for (const loadId of loadIds) {
       if (state.controls[loadId]?.on !== true || !loads.get(loadId)!.returned) continue;
+      const across = between({ deviceId: loadId, terminal: 'plus' }, { deviceId: loadId, terminal: 'minus' });
+      // One that this state leaves dark, behind a relay at rest say, loses nothing on its way: it is not on.
+      if (across < DARK_SHARE * settings.nominalV) continue;
       const sourceV =
         settings.dropFrom === 'battery' ? fromBattery : between({ deviceId: protectionId, terminal: 'out' }, homeOf(wiring, index, loadId));
-      const dropV = sourceV - between({ deviceId: loadId, terminal: 'plus' }, { deviceId: loadId, terminal: 'minus' });
+      const dropV = sourceV - across;
       if (dropV <= (drops.get(circuitId)?.dropV ?? 0)) continue;
       drops.set(circuitId, { loadId, dropV, dropPercent: (dropV / settings.nominalV) * 100 });
     }

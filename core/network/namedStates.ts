@@ -16,16 +16,18 @@ export type StateChoice =
 
 /**
  * The controls that make a choice so: of loads that exclude each other only the largest runs; every switch is closed, so a
- * load that is off is off at itself; the vehicle's signals and chargers rest, everything else is at rest too. `circuitOf`
- * says which circuit a load hangs on.
+ * load that is off is off at itself. Where loads run, what nobody's hand works is as it lights them: channels pressed, something moving, doors open, hatches
+ * as their wired contact closes, the vehicle's signals live. Chargers rest. `circuitOf` says which circuit a load hangs on.
  */
 export function stateFor(choice: StateChoice, index: DesignIndex, circuitOf: (loadId: string) => string | null): ControlState {
   const running = runningLoads(choice, index, circuitOf);
   const controls: Record<string, Record<string, ControlValue>> = {};
+  const landed = (deviceId: string, terminal: string) =>
+    index.wires.some(({ from, to }) => [from, to].some((end) => end.deviceId === deviceId && end.terminal === terminal));
   for (const device of index.devices.values()) {
     if (device.kind === 'load') controls[device.id] = { on: running.has(device.id) };
     else {
-      const closing = closingControls(device);
+      const closing = choice.kind === 'allOff' ? closedByHand(device) : closingControls(device, landed);
       if (closing) controls[device.id] = closing;
     }
   }
@@ -59,8 +61,26 @@ function isUsed({ use, hoursPerDay, sharePercent }: Duty): boolean {
   return sharePercent > 0 && (use ? use.rule !== 'hours' || use.spans.length > 0 : hoursPerDay > 0);
 }
 
+/** What lets current through a device to the loads behind it; null where nothing need be set. */
+function closingControls(device: Device, landed: (deviceId: string, terminal: string) => boolean): Record<string, ControlValue> | null {
+  switch (device.kind) {
+    case 'receiver':
+      return Object.fromEntries(Object.keys(kindOf(device).controls!(device)).map((channel) => [channel, true]));
+    case 'motionSwitch':
+      return { motion: true };
+    case 'doorSwitch':
+      return { door: 'open' };
+    case 'microSwitch':
+      return { pressed: landed(device.id, 'normallyOpen') };
+    case 'signalSource':
+      return Object.fromEntries(device.signals.map((signal) => [signal, true]));
+    default:
+      return closedByHand(device);
+  }
+}
+
 /** What closes a device that a hand works, null for the rest: the position that closes most, which forms list last. */
-function closingControls(device: Device): Record<string, ControlValue> | null {
+function closedByHand(device: Device): Record<string, ControlValue> | null {
   if (device.kind !== 'switch') return null;
   const positions = kindOf(device).controls!(device).position!;
   return { position: positions.includes('on') ? 'on' : positions.at(-1)! };

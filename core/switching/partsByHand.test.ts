@@ -1,6 +1,8 @@
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
+import { withSlowFindings } from '../analysis/rules/slowFindings';
+import { solveDesign, type SolvedDesign } from '../analysis/solved';
 import { soundRemedies } from '../advice/soundRemedies';
 import { applyChange, updateRecords } from '../design/change';
 import { recordOf, recordsOf, type Design } from '../design/design';
@@ -188,4 +190,55 @@ test('a form that changes the ways inside a part is traced afresh: going on from
   const five = applyChange(design, change);
   const four = applyChange(five, updateRecords(five, [{ id: deviceId, set: { pins: 4 } }]));
   expect(analyse(four, analyse(five)).wiring.supply.nodes).toEqual(analyse(four).wiring.supply.nodes);
+});
+
+describe('with everything on', () => {
+  const design = heron();
+  const circuit = recordsOf(design, 'circuit').find(({ name }) => name === 'Fridge')!;
+  const wire = wiresTo(design, circuit.protectionId).find(({ from, to }) => [from, to].some(({ terminal }) => terminal === 'out'))!;
+  const solvedDrop = (of: Design) => (solveDesign(analyse(of), { kind: 'allOn' }) as SolvedDesign).drops.get(circuit.id)?.dropPercent;
+  const back = recordsOf(design, 'wire').find(
+    ({ from, to, role }) => role === 'return' && [from, to].some((end) => wire.to.deviceId === end.deviceId),
+  )!;
+
+  // Its contact costs a tenth of a volt at most: the drop is the wire's, as with a panel switch (common practice: 5 to 50 milliohm).
+  test.each([
+    ['switch', wire.id],
+    ['motion', wire.id],
+    ['receiver', wire.id],
+    ['roller', wire.id],
+    ['dimmer', wire.id],
+    ['door', back.id],
+  ])('a load behind a %s is lit and its drop counts', (id, at) => {
+    const now = applyChange(design, putIntoRun(design, at, part(id), 400)!.change);
+    expect(solvedDrop(now)!).toBeGreaterThan(solvedDrop(design)!);
+    expect(solvedDrop(now)! - solvedDrop(design)!).toBeLessThan(3);
+  });
+
+  test('one behind a relay that nothing works is dark: it is a fault, and no drop of a hundred per cent', () => {
+    const now = applyChange(design, putIntoRun(design, wire.id, part('relay'), 400)!.change);
+    expect(solvedDrop(now)).toBeUndefined();
+    const { findings } = withSlowFindings(analyse(now));
+    expect(findings.some(({ rule }) => rule === 'contact.unworked')).toBe(true);
+    expect(findings.some(({ rule, circuitId }) => rule === 'drop.asWired' && circuitId === circuit.id)).toBe(false);
+  });
+
+  test('one behind a relay that the vehicle’s high beam works is lit, the signal being live', () => {
+    const relay = putIntoRun(design, wire.id, part('relay'), 400)!;
+    let now = applyChange(design, relay.change);
+    const signals = addLoosePart(now, part('signals'), null);
+    now = applyChange(now, signals.change);
+    const bar = () => allEnds(now).find(({ device, side }) => side === 'return' && device.kind === 'busBar')!;
+    for (const [from, to] of [
+      [
+        { deviceId: relay.deviceId, terminal: '86' },
+        { deviceId: signals.deviceId, terminal: 'highBeam' },
+      ],
+      [{ deviceId: relay.deviceId, terminal: '85' }, bar()],
+      [{ deviceId: signals.deviceId, terminal: 'minus' }, bar()],
+    ])
+      now = applyChange(now, drawWire(now, from!, to!, 1500, 'mm2:1.5')!);
+    expect(solvedDrop(now)! - solvedDrop(design)!).toBeLessThan(3);
+    expect(solvedDrop(now)!).toBeGreaterThan(solvedDrop(design)!);
+  });
 });
