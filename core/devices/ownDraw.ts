@@ -31,6 +31,13 @@ export function ownDraws(devices: Iterable<Device>, wires: readonly Joins[], nom
   return found;
 }
 
+/** The two terminals by which a part has a current of its own, coils and sense wires too; null for one that has none. */
+export function ownTerminals(device: Device): { plus: string; minus: string } | null {
+  if (device.kind === 'relay') return { plus: '86', minus: '85' };
+  if (device.kind === 'cutOut') return { plus: 'in', minus: 'minus' };
+  return drawnBy(device);
+}
+
 function drawnBy(device: Device): { amps: number; plus: string; minus: string } | null {
   switch (device.kind) {
     case 'motionSwitch':

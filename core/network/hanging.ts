@@ -1,3 +1,4 @@
+import { ownTerminals } from '../devices/ownDraw';
 import type { DesignIndex } from '../rig/designIndex';
 import { isReturnJunction, pathTo } from './flow';
 import { terminalKey, type Wiring, type WiringTree } from './wiring';
@@ -24,7 +25,7 @@ export interface HangingLoad {
   minus: number | undefined;
 }
 
-/** A circuit's own nodes: on the supply side all behind its protection, on the return side from its loads to the first shared point. */
+/** A circuit's own nodes: on the supply side all behind its protection, on the return side from its loads, and its parts that draw by themselves, to the first shared point. */
 export interface HangingCircuit {
   loadIds: string[];
   supply: number[];
@@ -61,6 +62,16 @@ function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
     const own = taken.get(circuitId) ?? new Set<number>();
     taken.set(circuitId, own);
     addReturn(wiring, index, minus, own);
+  }
+  // What a part takes home by itself is its circuit’s too: the same fuse lets through a short in it.
+  for (const device of index.devices.values()) {
+    const ends = ownTerminals(device);
+    const fedAt = ends ? wiring.supply.at.get(terminalKey(device.id, ends.plus)) : undefined;
+    const circuitId = fedAt === undefined ? null : wiring.supply.nodes[fedAt]!.circuitId;
+    if (!ends || circuitId === null) continue;
+    const own = taken.get(circuitId) ?? new Set<number>();
+    taken.set(circuitId, own);
+    addReturn(wiring, index, wiring.return.at.get(terminalKey(device.id, ends.minus)), own);
   }
   for (const [circuitId, own] of taken) circuits.get(circuitId)!.return = Array.from(own);
   const kindOf = (deviceId: string) => index.devices.get(deviceId)?.kind;

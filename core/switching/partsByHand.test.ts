@@ -3,6 +3,8 @@ import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
 import { withSlowFindings } from '../analysis/rules/slowFindings';
 import { solveDesign, type SolvedDesign } from '../analysis/solved';
+import { USUAL_PRICES } from '../advice/prices';
+import { propose } from '../advice/propose';
 import { soundRemedies } from '../advice/soundRemedies';
 import { applyChange, updateRecords } from '../design/change';
 import { recordOf, recordsOf, type Design } from '../design/design';
@@ -242,3 +244,34 @@ describe('with everything on', () => {
     expect(solvedDrop(now)!).toBeGreaterThan(solvedDrop(design)!);
   });
 });
+
+// A short inside a part sends all its circuit's fuse lets through down the part's own minus.
+test.each(['motion', 'pilotSwitch', 'receiver', 'hub', 'dimmer'])(
+  'the minus of a %s is guarded by its circuit’s fuse, judged by it, and grows with it',
+  (id) => {
+    const design = heron();
+    const circuit = recordsOf(design, 'circuit').find(({ name }) => name === 'Fridge')!;
+    const wire = wiresTo(design, circuit.protectionId).find(({ from, to }) => [from, to].some(({ terminal }) => terminal === 'out'))!;
+    const { change, deviceId } = putIntoRun(design, wire.id, part(id), 500)!;
+    const now = applyChange(design, change);
+    const minus = wiresTo(now, deviceId).find(({ role }) => role === 'return')!;
+    const faultsOf = (of: Design) =>
+      analyse(of)
+        .findings.filter(({ circuitId, severity }) => circuitId === circuit.id && severity === 'fault')
+        .map(({ rule }) => rule);
+    expect(analyse(now).circuits.find((one) => one.id === circuit.id)!.returnWireIds).toContain(minus.id);
+    expect(faultsOf(now)).toEqual([]);
+    const thin = applyChange(
+      now,
+      updateRecords(now, [
+        { id: minus.id, set: { conductor: 'mm2:0.75' } },
+        { id: circuit.protectionId, set: { ratingA: 20 } },
+      ]),
+    );
+    expect(faultsOf(thin)).toContain('return.thinnerThanFuse');
+    const { change: proposed } = propose(analyse(now), { circuitIds: [circuit.id], measure: 'cost', prices: USUAL_PRICES })!;
+    const taken = applyChange(now, proposed);
+    const sizes = new Set(wiresTo(taken, deviceId).map(({ conductor }) => conductor));
+    expect(sizes.size).toBe(1);
+  },
+);
