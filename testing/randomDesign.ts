@@ -1,6 +1,8 @@
 import { CATALOG_LOADS } from '../core/devices/usualLoads';
 import { CONDUCTOR_SIZES } from '../core/catalog/conductorSizes';
-import { makeDesign, type Design } from '../core/design/design';
+import { applyChange } from '../core/design/change';
+import { makeDesign, recordsOf, type Design } from '../core/design/design';
+import { PARTS } from '../core/devices/parts';
 import { Edit } from '../core/design/edit';
 import { newDesignRecords } from '../core/switching/newDesign';
 import type { FuseBlock, Load, Protection } from '../core/design/schema';
@@ -8,11 +10,12 @@ import { CHEMISTRIES, CONDUCTOR_STANDARDS } from '../core/catalog/vocabulary';
 import { straightRoute } from '../core/rig/straightRoute';
 import { addCircuit, addWire, usualScheme } from '../core/switching/schemes';
 import { newLoad } from '../core/switching/newLoad';
+import { putIntoRun, stretchOf } from '../core/switching/partsByHand';
 import { seeded } from './random';
 
 /** What a random design turned out to have, so that a test can say what it met. */
 export type Feature =
-  'laidOut' | 'secondBlock' | 'huge' | 'loose' | 'unfed' | 'exclusive' | 'chassis' | 'thin' | 'overfused' | 'sheathed' | '24V';
+  'laidOut' | 'secondBlock' | 'huge' | 'loose' | 'unfed' | 'exclusive' | 'chassis' | 'thin' | 'overfused' | 'sheathed' | '24V' | 'parts';
 
 export interface RandomDesign {
   design: Design;
@@ -96,8 +99,37 @@ export function randomDesign(seed: number): RandomDesign {
       loadIds: [load.id],
     });
   }
-  return { design: edit.design, features };
+  let { design } = edit;
+  // Last, so that what a seed gave before it gives still.
+  for (let parts = chance(0.4) ? 1 + Math.floor(random() * 3) : 0; parts > 0; parts--) {
+    const wires = recordsOf(design, 'wire').filter(({ id }) => stretchOf(design, id) !== null);
+    const put = putIntoRun(design, pick(wires).id, pick(WIRED_PARTS), Math.floor(random() * 2000));
+    if (!put) continue;
+    design = applyChange(design, put.change);
+    features.add('parts');
+  }
+  return { design, features };
 }
+
+/** Parts that come wired and cost no more than a contact does: put anywhere, they work. */
+const WIRED_PARTS = PARTS.filter(({ id }) =>
+  [
+    'switch',
+    'pilotSwitch',
+    'pushButton',
+    'doublePole',
+    'splice',
+    'plug',
+    'motion',
+    'door',
+    'roller',
+    'plunger',
+    'receiver',
+    'dimmer',
+    'busBar',
+    'shunt',
+  ].includes(id),
+);
 
 function layVehicle(edit: Edit, random: () => number, zones: readonly string[]): string[] {
   const ids: string[] = [];

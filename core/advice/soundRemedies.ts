@@ -20,20 +20,21 @@ const CHOICES = new Set<Rule>(['rig.measuredDiffers', 'rig.wireDiffers', 'batter
 export function soundRemedies(analysis: Analysis, finding: Finding): Remedy[] {
   const offered = remediesFor(analysis, finding);
   if (CHOICES.has(finding.rule)) return offered;
-  const tried = offered.map((remedy) => ({ remedy, brought: brings(analysis, remedy.change) }));
+  const tried = offered.map((remedy) => ({ remedy, brought: brings(analysis, remedy.change, finding) }));
   const sound = tried.filter(({ brought }) => brought.faults === 0).sort((one, other) => one.brought.cautions - other.brought.cautions);
   if (sound.length > 0 || offered.length === 0 || finding.circuitId === null) return sound.map(({ remedy }) => remedy);
   const anew = sizedAnew(analysis, finding.circuitId);
-  return anew && brings(analysis, anew.change).faults === 0 ? [anew] : [];
+  const brought = anew && brings(analysis, anew.change, finding);
+  return anew && brought?.faults === 0 && brought.mends ? [anew] : [];
 }
 
-/** How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults. */
-function brings(analysis: Analysis, change: Change): { faults: number; cautions: number } {
-  const after = analyse(applyUnchecked(analysis.design, change), analysis);
+/** How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults, and whether it mends a finding. */
+function brings(analysis: Analysis, change: Change, finding: Finding): { faults: number; cautions: number; mends: boolean } {
+  const after = wrongs(analyse(applyUnchecked(analysis.design, change), analysis));
   const were = wrongs(analysis);
-  const brought = [...wrongs(after)].filter(([wrong, severity]) => severity !== were.get(wrong) && were.get(wrong) !== 'fault');
+  const brought = [...after].filter(([wrong, severity]) => severity !== were.get(wrong) && were.get(wrong) !== 'fault');
   const faults = brought.filter(([, severity]) => severity === 'fault').length;
-  return { faults, cautions: brought.length - faults };
+  return { faults, cautions: brought.length - faults, mends: after.get(whereKey(finding)) !== finding.severity };
 }
 
 /** How bad what is wrong where, solved as wired too. */

@@ -8,7 +8,7 @@ import { CLASS5_MILLIOHM_PER_M, NEC_OHM_PER_1000_FT, ROAD_MILLIOHM_PER_M, SMALL_
 import { applyChange } from '../design/change';
 import type { Design } from '../design/design';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import type { Duty, Settings, Wire } from '../design/schema';
+import type { Device, Duty, Settings, Wire } from '../design/schema';
 import { analyse } from './analyse';
 
 /**
@@ -32,6 +32,29 @@ interface Step {
   ohm: number;
 }
 
+/** What a person would draw inside each part, closed: between which of its terminals current passes. */
+const INSIDE: Partial<Record<Device['kind'], [string, string][]>> = {
+  switch: [
+    ['in', 'out'],
+    ['in1', 'out1'],
+    ['in2', 'out2'],
+  ],
+  isolator: [['in', 'out']],
+  motionSwitch: [['in', 'out']],
+  dimmer: [['in', 'out']],
+  plug: [
+    ['a1', 'b1'],
+    ['a2', 'b2'],
+  ],
+  microSwitch: [
+    ['common', 'normallyOpen'],
+    ['common', 'normallyClosed'],
+  ],
+  doorSwitch: [['lead', 'body']],
+  shunt: [['battery', 'system']],
+  receiver: [['plus', 'ch1']],
+};
+
 /** Every terminal reached from one, with the step by which; loads are ends. */
 function flood(index: DesignIndex, root: string): Map<string, Step> {
   const joins = new Map<string, { to: string; wire: Wire | null; ohm: number }[]>();
@@ -45,8 +68,8 @@ function flood(index: DesignIndex, root: string): Map<string, Step> {
   for (const wire of index.wires) join(`${wire.from.deviceId}/${wire.from.terminal}`, `${wire.to.deviceId}/${wire.to.terminal}`, wire, 0);
   for (const device of index.devices.values()) {
     if (device.kind === 'protection') join(device.mount ? `${device.mount.blockId}/in` : `${device.id}/in`, `${device.id}/out`, null, 0);
-    else if (device.kind === 'switch' || device.kind === 'isolator') join(`${device.id}/in`, `${device.id}/out`, null, 0);
-    else if (device.kind === 'groundPoint') join(`${device.id}/stud`, 'body', null, device.jointMilliohm / 1000);
+    else for (const [a, b] of INSIDE[device.kind] ?? []) join(`${device.id}/${a}`, `${device.id}/${b}`, null, 0);
+    if (device.kind === 'groundPoint') join(`${device.id}/stud`, 'body', null, device.jointMilliohm / 1000);
   }
   const steps = new Map<string, Step>([[root, { from: '', wire: null, ohm: 0 }]]);
   for (const here of steps.keys())
