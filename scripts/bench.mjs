@@ -43,6 +43,9 @@ console.log('\nThe vehicle: every wire finding its way, and what one stretch cor
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/rig.ts', ...SIZES.map(String), '480'], { cwd: ROOT, encoding: 'utf8' }).stdout));
 
 run('npx', ['tsx', 'demo/seed.ts'], env);
+console.log('\nmany designs, many changes');
+console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/lists.ts', '2000', '50000'], { cwd: ROOT, encoding: 'utf8' }).stdout));
+
 run('npx', ['tsx', 'bench/seedMarl.ts', ...SIZES.map(String)], env);
 const next = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
 const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], { cwd: ROOT, stdio: 'ignore', env });

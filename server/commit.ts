@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, lte } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, lte } from 'drizzle-orm';
 import { analyse } from '@/core/analysis/analyse';
 import { applyChange, invertChange, sameRecord, touchedIds, type Change } from '@/core/design/change';
 import { DesignError } from '@/core/design/problems';
@@ -7,7 +7,7 @@ import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
 import { loadDesign, summaryOf } from './stored';
 import { BadRequest, Behind, Busy, Conflict, NothingToDo } from './errors';
-import { follow, nextSteps, trailOf, type History, type Trail } from './history';
+import { follow, MOST_STEPS, nextSteps, trailOf, type History, type Trail } from './history';
 import { oneWriterAtATime, remember, store } from './store';
 
 export interface ProposedChange {
@@ -109,7 +109,7 @@ async function trailAt(designId: string, head: number, reader: Pick<Database, 's
     .select({ revision, kind, label })
     .from(table.change)
     .where(and(eq(table.change.designId, designId), lte(revision, head)));
-  return trailOf(await log.orderBy(asc(revision)));
+  return trailOf((await log.orderBy(desc(revision)).limit(MOST_STEPS)).reverse());
 }
 
 interface Step {

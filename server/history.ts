@@ -22,9 +22,15 @@ export interface LogLine extends HistoryEntry {
   kind: 'edit' | 'undo' | 'redo' | 'upgrade';
 }
 
-/** Reads undo and redo off a whole log. The first entry, the design's start, is not undone. */
+/** Steps undo reaches back over when a log is read afresh. */
+export const MOST_STEPS = 4000;
+
+/** A step that stands in a part of the log that was not read: it keeps its place, so that those about it keep theirs, and is offered to nobody. */
+const UNREAD: HistoryEntry = { revision: 0, label: '' };
+
+/** Reads undo and redo off a log, or its later part. The first entry, the design's start, is not undone; nor is what an earlier part holds. */
 export function trailOf(log: readonly LogLine[]): Trail {
-  return log.slice(1).reduce(follow, { undo: null, redo: null });
+  return log.filter(({ revision }) => revision > 1).reduce(follow, { undo: null, redo: null });
 }
 
 /**
@@ -34,10 +40,11 @@ export function trailOf(log: readonly LogLine[]): Trail {
 export function follow({ undo, redo }: Trail, { revision, kind, label }: LogLine): Trail {
   if (kind === 'upgrade') return { undo: null, redo: null };
   if (kind === 'edit') return { undo: { entry: { revision, label }, below: undo }, redo: null };
-  if (kind === 'undo') return { undo: undo!.below, redo: { entry: undo!.entry, below: redo } };
-  return { undo: { entry: redo!.entry, below: undo }, redo: redo!.below };
+  if (kind === 'undo') return { undo: undo?.below ?? null, redo: { entry: undo?.entry ?? UNREAD, below: redo } };
+  return { undo: { entry: redo?.entry ?? UNREAD, below: undo }, redo: redo?.below ?? null };
 }
 
 export function nextSteps({ undo, redo }: Trail): History {
-  return { undo: undo?.entry ?? null, redo: redo?.entry ?? null };
+  const known = (stack: Stack) => (stack && stack.entry !== UNREAD ? stack.entry : null);
+  return { undo: known(undo), redo: known(redo) };
 }

@@ -7,6 +7,7 @@ import { changesSince, commit, MOST_CHANGES } from './commit';
 import { createDesign, deleteDesign, eraseDesign, listDesigns, listNames, renameDesign } from './designs';
 import { Busy, NotFound } from './errors';
 import { designOfLink, handOutLink, linkOf, takeBackLink } from './links';
+import { nextSteps, trailOf, type LogLine } from './history';
 import { readDesign } from './stored';
 
 process.env.DATABASE_URL = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-lists-')), 'designs.db');
@@ -93,3 +94,21 @@ test('a long log is read part by part, and who is far behind takes it in before 
   await expect(commit(id, { changeId: 'late_edit', baseRevision: 1, label: 'Rename', change })).rejects.toThrow(Busy);
   expect((await commit(id, { changeId: 'late_edit', baseRevision: 2, label: 'Rename', change })).revision).toBe(revision + 1);
 }, 60_000);
+
+test('undo read off the later part of a log knows the next step, and reaches no further back than that part', () => {
+  const line = (revision: number, kind: LogLine['kind'] = 'edit') => ({ revision, kind, label: `Edit ${revision}` });
+  // Edits 2 to 6, three undone, one brought again: the whole log, and only what came after revision 5.
+  const log = [line(1), line(2), line(3), line(4), line(5), line(6), line(7, 'undo'), line(8, 'undo'), line(9, 'undo'), line(10, 'redo')];
+  expect(nextSteps(trailOf(log))).toEqual({ undo: { revision: 4, label: 'Edit 4' }, redo: { revision: 5, label: 'Edit 5' } });
+  expect(nextSteps(trailOf(log.slice(3)))).toEqual(nextSteps(trailOf(log)));
+  // Read from edit 6 on it is known that 6 is taken back; what stands below it is not known, and is not offered.
+  expect(nextSteps(trailOf(log.slice(5)))).toEqual({ undo: null, redo: null });
+  const again = [...log.slice(5), line(11, 'redo'), line(12, 'redo')];
+  expect(nextSteps(trailOf(again))).toEqual({ undo: { revision: 6, label: 'Edit 6' }, redo: null });
+  // Whatever part is read, a step offered is the one the whole log offers.
+  for (let from = 0; from < log.length; from++) {
+    const part = nextSteps(trailOf(log.slice(from)));
+    const whole = nextSteps(trailOf(log));
+    for (const kind of ['undo', 'redo'] as const) expect([null, whole[kind]?.revision]).toContain(part[kind]?.revision ?? null);
+  }
+});

@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { ROOT } from '../setup.mjs';
 
 /** The built application on a store of its own, on loopback, to be beaten. */
@@ -33,7 +34,7 @@ export async function start(database, port) {
       DATABASE_URL: database,
       DAILY_COPY: 'off',
       HEAP_FILE: heapFile,
-      NODE_OPTIONS: `--require ${path.join(ROOT, 'scripts', 'soak', 'heap.cjs')}`,
+      NODE_OPTIONS: `--import ${pathToFileURL(path.join(ROOT, 'scripts', 'soak', 'heap.mjs')).href}`,
     },
   });
   let said = '';

@@ -1,9 +1,9 @@
-/** Loaded into the server under test: told by a signal, it collects what is dead and writes what is left of its heap, in bytes, into the file HEAP_FILE names. */
-const { writeFileSync, renameSync } = require('node:fs');
-const { setFlagsFromString } = require('node:v8');
-const { runInNewContext } = require('node:vm');
-const { isMainThread } = require('node:worker_threads');
+import { renameSync, writeFileSync } from 'node:fs';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
+import { isMainThread } from 'node:worker_threads';
 
+/** Loaded into the server under test: told by a signal, it collects what is dead and writes what is left of its heap, in bytes, into the file HEAP_FILE names. */
 if (isMainThread && process.env.HEAP_FILE) {
   setFlagsFromString('--expose-gc');
   const collect = runInNewContext('gc');
