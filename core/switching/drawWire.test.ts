@@ -1,13 +1,14 @@
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
-import { applyChange } from '../design/change';
+import { applyChange, updateRecords } from '../design/change';
 import { recordOf, recordsOf, type Design } from '../design/design';
 import { checkReferences } from '../design/references';
 import { PARTS } from '../devices/parts';
 import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { allEnds, drawWire, removeWire, sensibleEnds } from './drawWire';
-import { addLoosePart, freeTerminals, putIntoRun } from './partsByHand';
+import { namedLoad } from './newLoad';
+import { addLoosePart, freeTerminals, putIntoRun, removePart } from './partsByHand';
 
 const design = heron();
 const device = (of: Design, name: string) => recordsOf(of, 'device').find((one) => one.name === name)!;
@@ -77,4 +78,41 @@ test('a relay put into a lamp’s run is wired by hand to the vehicle’s high b
   expect(analyse(now).circuits.find(({ name }) => name === 'Driving lamps')!.fed).toBe(true);
   const cut = applyChange(now, removeWire(now, home[0]!.id)!);
   expect(freeTerminals(cut, recordOf(cut, relay.deviceId, 'device')!)).toEqual(['85']);
+});
+
+test('a star of four lamps from a joint is drawn by hand and counted; the joint taken out, each hangs where the joint hung', () => {
+  const fuse = recordsOf(design, 'circuit').find(({ name }) => name === 'Galley lights')!.protectionId;
+  const run = recordsOf(design, 'wire').find(({ from, to }) => [from, to].some((end) => end.deviceId === fuse && end.terminal === 'out'))!;
+  const joint = putIntoRun(
+    design,
+    run.id,
+    PARTS.find(({ id }) => id === 'splice')!,
+    600,
+  )!;
+  let now = applyChange(design, joint.change);
+  const bar = () => allEnds(now).find(({ device: one, side }) => one.kind === 'busBar' && side === 'return')!;
+  const before = analyse(now).circuits.find(({ protectionId }) => protectionId === fuse)!;
+  const lamps = [1, 2, 3, 4].map((at) => namedLoad(`Puck ${at}`, null));
+  now = applyChange(now, { added: lamps, updated: [], removed: [] });
+  for (const { id } of lamps) {
+    now = applyChange(
+      now,
+      drawWire(now, { deviceId: joint.deviceId, terminal: 'joint' }, { deviceId: id, terminal: 'plus' }, 700, run.conductor)!,
+    );
+    now = applyChange(now, drawWire(now, { deviceId: id, terminal: 'minus' }, bar(), 1500, run.conductor)!);
+  }
+  now = applyChange(
+    now,
+    updateRecords(
+      now,
+      lamps.map(({ id }) => ({ id, set: { rated: { kind: 'watts' as const, watts: 3, atV: 12 } } })),
+    ),
+  );
+  const after = analyse(now).circuits.find(({ protectionId }) => protectionId === fuse)!;
+  expect(after.loadIds).toEqual(expect.arrayContaining(lamps.map(({ id }) => id)));
+  // Four lamps of 3 W at 12 V: one ampere more.
+  expect(after.peakA - before.peakA).toBeCloseTo(1, 9);
+  expect(removePart(now, joint.deviceId)).not.toBeNull();
+  const healed = analyse(applyChange(now, removePart(now, joint.deviceId)!));
+  expect(healed.circuits.find(({ protectionId }) => protectionId === fuse)!.loadIds).toHaveLength(after.loadIds.length);
 });
