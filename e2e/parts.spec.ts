@@ -116,3 +116,12 @@ test('a part is put at a place on the rig, and a block is renamed, given a retur
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Rear block' })).toBeVisible();
 });
+
+test('a bar found by its name is shown among the parts, where it is worked on', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/loads`);
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: 'Find' }).fill('front return bar');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Parts and their wires' })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Name of Front return bar' })).toBeFocused();
+});

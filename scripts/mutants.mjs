@@ -84,7 +84,10 @@ function sample(list, count, random) {
   );
 }
 
-/** The tests that import a file themselves. */
+/** Tests run for one error: of a file that half the program imports those nearest to it. */
+const MOST_TESTS = 6;
+
+/** The tests that bear a file's name or import it themselves. */
 function testsOf(folder, file) {
   const name = path.basename(file).replace(/\.tsx?$/, '');
   const all = (at) =>
@@ -93,7 +96,15 @@ function testsOf(folder, file) {
       if (entry.isDirectory()) return entry.name === 'node_modules' || entry.name.startsWith('.') ? [] : all(inside);
       return /\.test\.tsx?$/.test(entry.name) ? [inside] : [];
     });
-  return all('.').filter((test) => new RegExp(`from '[^']*/${name}'`).test(readFileSync(path.join(folder, test), 'utf8')));
+  const steps = (test) => path.relative(path.dirname(file), test).split(path.sep).length;
+  return all('.')
+    .filter(
+      (test) =>
+        test === file.replace(/\.tsx?$/, '.test.ts') ||
+        new RegExp(`from '[^']*/${name}'`).test(readFileSync(path.join(folder, test), 'utf8')),
+    )
+    .sort((a, b) => steps(a) - steps(b))
+    .slice(0, MOST_TESTS);
 }
 
 install();

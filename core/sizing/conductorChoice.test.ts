@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { areaMm2 } from '../catalog/conductorSizes';
 import { ANY_RATING_A, BLADE_COLOURS, RATINGS_A } from '../catalog/fuses';
 import { CONDUCTOR_STANDARDS } from '../catalog/vocabulary';
 import { ampacity } from './ampacity';
@@ -153,4 +154,19 @@ test('a longer run never gets a thinner conductor', () => {
     }),
     { numRuns: 300, seed: 3 },
   );
+});
+
+test('sizes of the other family begin where the standard’s own do, and are of that family alone', () => {
+  for (const [standard, family, other] of [
+    ['iso-small-craft', 'awg', 'mm2'],
+    ['us-small-craft', 'mm2', 'awg'],
+  ] as const) {
+    const [least] = candidateSizes(standard);
+    const offered = candidateSizes(standard, family);
+    expect(offered.length).toBeGreaterThan(8);
+    for (const size of offered) {
+      expect(size.startsWith(other)).toBe(false);
+      expect(areaMm2(size)).toBeGreaterThanOrEqual(areaMm2(least!));
+    }
+  }
 });

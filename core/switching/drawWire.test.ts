@@ -30,6 +30,28 @@ test('no end offered, from any terminal, makes a short, a ring or a second wire 
   expect(drawn).toBeGreaterThan(100);
 });
 
+test('two free terminals joined once are not offered each other again, from either end', () => {
+  let now = design;
+  const ids = ['plug', 'relay'].map((id) => {
+    const { change, deviceId } = addLoosePart(
+      now,
+      PARTS.find((one) => one.id === id)!,
+      null,
+    );
+    now = applyChange(now, change);
+    return deviceId;
+  });
+  const [a, b] = [
+    { deviceId: ids[0]!, terminal: 'a1' },
+    { deviceId: ids[1]!, terminal: '86' },
+  ];
+  const offers = (from: typeof a, to: typeof a) =>
+    sensibleEnds(now, from!).some((end) => end.deviceId === to!.deviceId && end.terminal === to!.terminal);
+  expect([offers(a!, b!), offers(b!, a!)]).toEqual([true, true]);
+  now = applyChange(now, drawWire(now, a!, b!, 300, 'mm2:1.5')!);
+  expect([offers(a!, b!), offers(b!, a!)]).toEqual([false, false]);
+});
+
 test('plus to minus is never drawn, whoever asks', () => {
   const battery = device(design, 'House battery');
   const bar = recordsOf(design, 'device').find(({ kind }) => kind === 'busBar')!;

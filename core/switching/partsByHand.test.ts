@@ -101,6 +101,7 @@ describe('a run with a joint', () => {
     expect(lengthOf(moved)).toBeCloseTo(lengthOf(joined), 6);
     expect(moveAlongRun(joined, deviceId, wire.lengthMm + 1)).toBeNull();
     expect(moveAlongRun(joined, deviceId, -1)).toBeNull();
+    for (const end of [0, wire.lengthMm]) expect(moveAlongRun(joined, deviceId, end)).not.toBeNull();
   });
 
   test('its drop is what it was: a joint costs nothing, a part what its contact does', () => {

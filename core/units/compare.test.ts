@@ -8,6 +8,7 @@ test.each([
   [5.04, 5, 1, false],
   [5.06, 5, 1, true],
   [5, 5, 1, false],
+  [5.05, 5, 1, false],
 ])('%d against %d at %d decimals: over is %s', (value, limit, decimals, over) => expect(isOver(value, limit, decimals)).toBe(over));
 
 test('what is called over never shows the same figure as its limit', () => {
@@ -23,5 +24,6 @@ test('what is called over never shows the same figure as its limit', () => {
 
 test('a share is past one exactly where its value is over', () => {
   expect([shareOf(3.04, 3, 1), shareOf(1.5, 3, 1)]).toEqual([1, 0.5]);
-  expect(shareOf(3.06, 3, 1)).toBeGreaterThan(1);
+  expect(shareOf(3.06, 3, 1)).toBeCloseTo(1.02, 9);
+  expect(shareOf(3.0500001, 3, 1)).toBeLessThan(1.1);
 });

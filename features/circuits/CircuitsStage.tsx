@@ -62,7 +62,16 @@ export function CircuitsStage() {
   const show = useCallback(
     (id: string) => {
       const at = shownIds.indexOf(id);
-      if (at < 0) return;
+      if (at < 0) {
+        // Of no circuit by itself: it stands among the parts, if anywhere here.
+        if (!store.getState().design.records.has(id)) return;
+        setShown('parts');
+        void whenThere(id).then((row) => {
+          row?.scrollIntoView({ block: 'center' });
+          row?.querySelector('input')?.focus();
+        });
+        return;
+      }
       setShown('runs');
       setOpen((now) => new Set(now).add(id));
       rows.scrollToIndex(at, { align: 'start' });
@@ -70,7 +79,7 @@ export function CircuitsStage() {
         requestAnimationFrame(() => document.getElementById(id)?.querySelector<HTMLElement>('[data-strip-toggle]')?.focus()),
       );
     },
-    [shownIds, rows],
+    [shownIds, rows, store],
   );
   useHashTarget(show);
 
@@ -194,6 +203,16 @@ function useFrozenOrder(circuitIds: string, order: Order): string[] {
     if (order === 'zone') sorted.sort((a, b) => zoneOf(a) - zoneOf(b));
     return sorted.map(({ id }) => id);
   }, [store, circuitIds, order]);
+}
+
+/** An element once it has been drawn, looked for over a second: a view may have to be fetched first. */
+async function whenThere(id: string): Promise<HTMLElement | null> {
+  for (let tries = 0; tries < 20; tries++) {
+    const found = document.getElementById(id);
+    if (found) return found;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  return null;
 }
 
 /** The width of an element that is there in one view and not in another. */

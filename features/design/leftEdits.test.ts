@@ -55,6 +55,15 @@ test('one of a newer version, or that is no edit of any, is set aside whole and 
   expect(JSON.parse(outbox.asideOf('pip')!)).toHaveLength(2);
 });
 
+test('one alone is brought up, or set aside, all the same', async () => {
+  leave(edit(2, 0));
+  expect(await leftEdits('pip')).toHaveLength(1);
+  kept.clear();
+  leave(edit(undefined, -5));
+  expect(await leftEdits('pip')).toEqual([]);
+  expect(JSON.parse(outbox.asideOf('pip')!)).toHaveLength(1);
+});
+
 test('what is kept says which version it is of', () => {
   outbox.write('pip', [edit(undefined, 1400) as never]);
   expect(JSON.parse([...kept.values()][0]!)).toMatchObject([{ version: SCHEMA_VERSION }]);

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useDesignStore } from '@/features/design/DesignProvider';
 import { recordOf, type Design } from '@/core/design/design';
+import type { Device } from '@/core/design/schema';
 import { indexDesign } from '@/core/rig/designIndex';
 import { terminalKey, traceWiring } from '@/core/network/wiring';
 import type { StageId } from './stages';
@@ -20,6 +21,12 @@ export function useJump(): (id: string, stage?: StageId) => void {
   };
 }
 
+/** Kinds that are worked on among the parts and nowhere else. */
+const AMONG_PARTS: ReadonlySet<Device['kind']> = new Set([
+  ...(['switch', 'relay', 'splice', 'plug', 'diode', 'dimmer', 'motionSwitch', 'microSwitch', 'doorSwitch'] as const),
+  ...(['receiver', 'ruleHub', 'signalSource', 'busBar', 'groundPoint'] as const),
+]);
+
 /** The stage and the element that show a record best. */
 function placeOf(design: Design, id: string, wanted: StageId | undefined): { stage: StageId; id: string } {
   const record = design.records.get(id);
@@ -34,6 +41,7 @@ function placeOf(design: Design, id: string, wanted: StageId | undefined): { sta
     const circuitId = circuitOfDevice(design, id);
     if (circuitId) return { stage: 'circuits', id: circuitId };
   }
+  if (record?.type === 'device' && wanted !== 'supply' && AMONG_PARTS.has(record.kind)) return { stage: 'circuits', id };
   if (record?.type === 'zone' || record?.type === 'scenario' || record?.type === 'duty') return { stage: 'loads', id };
   return { stage: wanted ?? 'supply', id };
 }
