@@ -157,6 +157,11 @@ describe('what went wrong', () => {
     expect((await told(await failing(new Behind('revision 9 is not known here')))).error.code).toBe('behind');
   });
 
+  it('of a full disk is told as such, to be tried again once there is room', async () => {
+    const { status, error } = await told(await failing(Object.assign(new Error('x'), { cause: { code: 'SQLITE_FULL' } })));
+    expect([status, error.code, error.message]).toEqual([503, 'busy', expect.stringContaining('disk of the store is full')]);
+  });
+
   it('inside the server stays inside', async () => {
     const logged = jest.spyOn(console, 'error').mockImplementation(() => undefined);
     const secret = new Error('SQLITE_BUSY: /home/someone/data/designs.db, token 4711');

@@ -135,14 +135,17 @@ function errorResponse(error: unknown): Response {
     return refuse(422, 'badChange', 'the change would break the design', error.problems.slice(0, 40).map(describeProblem));
   }
   console.error(error);
-  if (isBusy(error)) return refuse(503, 'busy', 'the store is busy with another writer; nothing was taken, try again');
+  if (hasCode(error, /^SQLITE_(BUSY|LOCKED)/))
+    return refuse(503, 'busy', 'the store is busy with another writer; nothing was taken, try again');
+  if (hasCode(error, /^SQLITE_FULL|^ENOSPC/))
+    return refuse(503, 'busy', 'the disk of the store is full; nothing was taken, make room and try again');
   return refuse(500, 'internal', 'something went wrong on the server; your edit was not taken');
 }
 
-/** Whether another writer held the database for longer than one waits. */
-function isBusy(error: unknown): boolean {
+/** Whether an error, or what caused it, has such a code. */
+function hasCode(error: unknown, wanted: RegExp): boolean {
   const { code, cause } = (error ?? {}) as { code?: unknown; cause?: unknown };
-  return (typeof code === 'string' && /^SQLITE_(BUSY|LOCKED|FULL)/.test(code)) || (cause !== undefined && cause !== error && isBusy(cause));
+  return (typeof code === 'string' && wanted.test(code)) || (cause !== undefined && cause !== error && hasCode(cause, wanted));
 }
 
 function refuse(status: number, code: string, message: string, reasons: readonly string[] = []): Response {

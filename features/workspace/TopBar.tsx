@@ -122,7 +122,7 @@ const SAVE_WORDS: Record<SaveState, ReactNode> = {
   saved: 'Saved',
   saving: 'Saving…',
   unreachable: 'Server not reached: edits are kept here and sent when it answers',
-  busy: 'The store is busy: edits are kept here and sent again',
+  busy: 'The store is busy or its disk is full: edits are kept here and sent again',
   failed: 'The server failed on an edit: it is kept here and tried again',
   locked: (
     <>
