@@ -163,9 +163,11 @@ function workedBy(device: Device): readonly string[] {
 
 /** What stands in a run and can never let its current through, because what works it is not wired: the formula takes it as closed, the vehicle does not. */
 function unworked({ index, wiring }: Analysis): Finding[] {
+  const worked = Array.from(index.devices.values()).filter((device) => workedBy(device).length > 0);
+  if (worked.length === 0) return [];
   const landed = new Set(index.wires.flatMap(({ from, to }) => [from, to].map((end) => terminalKey(end.deviceId, end.terminal))));
   const found: Finding[] = [];
-  for (const device of index.devices.values()) {
+  for (const device of worked) {
     const missing = workedBy(device).filter((terminal) => !landed.has(terminalKey(device.id, terminal)));
     if (missing.length === 0) continue;
     const onward = kindOf(device)
