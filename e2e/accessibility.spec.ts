@@ -86,6 +86,7 @@ for (const [theme, look] of [
     for (const [stage, view, seen] of [
       ['circuits', 'Protection', 'Fuses and breakers'],
       ['circuits', 'Zones', 'Galley'],
+      ['circuits', 'Parts', 'Parts and their wires'],
       ['loads', 'The budget', 'Budget'],
     ] as const) {
       await page.goto(`/d/${heron}/${stage}`);
