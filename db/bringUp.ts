@@ -1,6 +1,7 @@
 import { and, eq, lt, sql } from 'drizzle-orm';
 import { SCHEMA_VERSION } from '../core/catalog/vocabulary';
-import { sameRecord, type Change } from '../core/design/change';
+import { makeDesign } from '../core/design/design';
+import { between } from '../core/design/edit';
 import { migrateRecords } from '../core/design/migrations';
 import type { DesignRecord } from '../core/design/schema';
 import type { Database } from './client';
@@ -32,7 +33,7 @@ async function bringUp(writer: Writer, designId: string): Promise<void> {
     .where(eq(record.designId, designId))
     .orderBy(sql`rowid`);
   const before = texts.flatMap(({ text }) => readable(text));
-  const diff = changeBetween(before, migrateRecords(before, row.version) as DesignRecord[]);
+  const diff = between(makeDesign(before), makeDesign(migrateRecords(before, row.version) as DesignRecord[]));
   for (const { id } of diff.removed) await writer.delete(record).where(and(eq(record.designId, designId), eq(record.id, id)));
   for (const { to } of diff.updated) {
     const at = and(eq(record.designId, designId), eq(record.id, to.id));
@@ -47,19 +48,6 @@ async function bringUp(writer: Writer, designId: string): Promise<void> {
     await writer.insert(change).values({ ...line, at: Date.now() });
   }
   await writer.update(design).set({ schemaVersion: SCHEMA_VERSION, headRevision: revision }).where(eq(design.id, designId));
-}
-
-/** What leads from one list of records to another. */
-function changeBetween(before: readonly DesignRecord[], after: readonly DesignRecord[]): Change {
-  const [then, now] = [before, after].map((list) => new Map(list.map((entry) => [entry.id, entry])));
-  return {
-    added: after.filter(({ id }) => !then!.has(id)),
-    updated: before.flatMap((from) => {
-      const to = now!.get(from.id);
-      return to && !sameRecord(from, to) ? [{ from, to }] : [];
-    }),
-    removed: before.filter(({ id }) => !now!.has(id)),
-  };
 }
 
 function readable(text: string): DesignRecord[] {

@@ -10,7 +10,7 @@ import { CHEMISTRIES, CONDUCTOR_STANDARDS } from '../core/catalog/vocabulary';
 import { straightRoute } from '../core/rig/straightRoute';
 import { addCircuit, addWire, usualScheme } from '../core/switching/schemes';
 import { newLoad } from '../core/switching/newLoad';
-import { putIntoRun, stretchOf } from '../core/switching/partsByHand';
+import { putIntoRun, stretchOf, trace } from '../core/switching/partsByHand';
 import { seeded } from './random';
 
 /** What a random design turned out to have, so that a test can say what it met. */
@@ -102,7 +102,8 @@ export function randomDesign(seed: number): RandomDesign {
   let { design } = edit;
   // Last, so that what a seed gave before it gives still.
   for (let parts = chance(0.4) ? 1 + Math.floor(random() * 3) : 0; parts > 0; parts--) {
-    const wires = recordsOf(design, 'wire').filter(({ id }) => stretchOf(design, id) !== null);
+    const traced = trace(design);
+    const wires = recordsOf(design, 'wire').filter(({ id }) => stretchOf(traced, id) !== null);
     const put = putIntoRun(design, pick(wires).id, pick(WIRED_PARTS), Math.floor(random() * 2000));
     if (!put) continue;
     design = applyChange(design, put.change);

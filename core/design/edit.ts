@@ -50,11 +50,12 @@ export class Edit {
 
 /** The change that makes one design of another. */
 export function between(from: Design, to: Design): Change {
-  const edit = new Edit(from);
-  for (const [id, record] of to.records) {
-    if (!from.records.has(id)) edit.add(record);
-    else if (from.records.get(id) !== record) edit.set(id, record);
-  }
-  for (const id of from.records.keys()) if (!to.records.has(id)) edit.remove(id);
-  return edit.change;
+  return {
+    added: Array.from(to.records.values()).filter(({ id }) => !from.records.has(id)),
+    updated: Array.from(from.records.values()).flatMap((before) => {
+      const after = to.records.get(before.id);
+      return after && !sameRecord(before, after) ? [{ from: before, to: after }] : [];
+    }),
+    removed: Array.from(from.records.values()).filter(({ id }) => !to.records.has(id)),
+  };
 }

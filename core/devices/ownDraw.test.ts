@@ -5,12 +5,12 @@ import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { dayStack } from '../energy/dayStack';
 import { allEnds, drawWire } from '../switching/drawWire';
-import { putIntoRun, stretchOf } from '../switching/partsByHand';
+import { putIntoRun, stretchOf, trace } from '../switching/partsByHand';
 import { PARTS } from './parts';
 
 const design = pip();
 const run = recordsOf(design, 'wire').find(({ id }) => {
-  const stretch = stretchOf(design, id);
+  const stretch = stretchOf(trace(design), id);
   return stretch?.side === 'supply' && recordsOf(design, 'circuit').some(({ protectionId }) => protectionId === stretch.first.deviceId);
 })!;
 const put = (id: string) => {

@@ -153,12 +153,3 @@ export function runPath(device: Device, side: RunSide): Path | null {
   if (device.kind === 'shunt') return side === 'return' ? { from: 'system', to: 'battery' } : null;
   return kindOf(device).paths(device)[0] ?? null;
 }
-
-/** The terminal by which a part that needs one has its own way back to the battery. */
-export function ownReturn(device: Device): string | null {
-  if (device.kind === 'switch') return device.pilot ? 'lampMinus' : null;
-  if (device.kind === 'dimmer') return device.side === 'positive' ? 'minus' : null;
-  return device.kind === 'motionSwitch' || device.kind === 'receiver' || device.kind === 'ruleHub' || device.kind === 'cutOut'
-    ? 'minus'
-    : null;
-}

@@ -4,9 +4,11 @@ import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
-import { ownReturn, runPath, type Part, type RunSide } from '../devices/parts';
-import { terminalKey, traceWiring, type WiringNode, type WiringTree } from '../network/wiring';
+import { ownTerminals } from '../devices/ownDraw';
+import { runPath, type Part, type RunSide } from '../devices/parts';
+import { terminalKey, traceWiring, type Wiring, type WiringNode, type WiringTree } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
+import { isRouted } from '../rig/layout';
 import { addWire, homeward, usualScheme } from './schemes';
 
 /** Parts put into a run, moved along it and taken out, and wires drawn from terminal to terminal: every gesture leaves what stands elsewhere as it was. */
@@ -14,7 +16,18 @@ import { addWire, homeward, usualScheme } from './schemes';
 /** The link inside a panel from a switch to its own pilot lamp, mm. */
 const PILOT_LINK_MM = 50;
 
-/** What a part is worth to a run it could be put into. */
+/** A design sorted and traced, as an analysis has it at hand. */
+export interface Traced {
+  index: DesignIndex;
+  wiring: Wiring;
+}
+
+export function trace(design: Design): Traced {
+  const index = indexDesign(design);
+  return { index, wiring: traceWiring(index) };
+}
+
+/** A wire as a stretch of a run. */
 export interface Stretch {
   wire: Wire;
   side: RunSide;
@@ -24,9 +37,7 @@ export interface Stretch {
 }
 
 /** A wire as a stretch of a run, with the way its current goes; null for one that is on no way from the battery or back. */
-export function stretchOf(design: Design, wireId: string): Stretch | null {
-  const index = indexDesign(design);
-  const wiring = traceWiring(index);
+export function stretchOf({ index, wiring }: Traced, wireId: string): Stretch | null {
   const laid = index.wires.find(({ id }) => id === wireId);
   if (!laid) return null;
   for (const side of ['supply', 'return'] as const) {
@@ -47,11 +58,12 @@ export function stretchOf(design: Design, wireId: string): Stretch | null {
  * @returns null where the wire is on no run, or the part does not stand in a run of that side
  */
 export function putIntoRun(design: Design, wireId: string, part: Part, atMm: number): { change: Change; deviceId: string } | null {
-  const stretch = stretchOf(design, wireId);
+  const traced = trace(design);
+  const stretch = stretchOf(traced, wireId);
   if (!stretch || !part.sides.includes(stretch.side)) return null;
   const { wire, side, first, last } = stretch;
   const edit = new Edit(design);
-  const device = addPart(edit, part, zoneOf(design, wire, last));
+  const device = addPart(edit, part, zoneOf(traced, wire, last));
   const path = runPath(device, side);
   if (!path) return null;
   const firstMm = Math.min(Math.max(0, atMm), wire.lengthMm);
@@ -87,36 +99,33 @@ export function addLoosePart(
  */
 export function removePart(design: Design, deviceId: string): Change | null {
   const device = recordOf(design, deviceId, 'device');
-  if (!device || whyNotRemoved(design, device) !== null) return null;
+  const traced = trace(design);
+  if (!device || whyNotRemoved(traced, device) !== null) return null;
   const edit = new Edit(design);
-  const wiring = traceWiring(indexDesign(design));
-  for (const tree of [wiring.supply, wiring.return]) heal(edit, device, tree);
+  for (const tree of [traced.wiring.supply, traced.wiring.return]) heal(edit, device, tree);
   for (const wire of wiresOf(edit.design, deviceId)) edit.remove(wire.id);
   edit.remove(deviceId);
   return edit.change;
 }
 
 /** Why a device cannot be taken out as a part; null when it can. */
-export function whyNotRemoved(design: Design, device: Device): string | null {
+export function whyNotRemoved(traced: Traced, device: Device): string | null {
+  const { index } = traced;
   if (device.kind === 'load') return 'It is a load: take it off in Loads.';
   if (device.kind === 'battery') return 'It is the battery.';
   if (device.kind === 'fuseBlock') {
-    const holds = [...design.records.values()].some(
-      (record) => record.type === 'device' && record.kind === 'protection' && record.mount?.blockId === device.id,
-    );
+    const holds = index.mounted.has(device.id) || [...index.taps.values()].some(({ mount }) => mount!.blockId === device.id);
     return holds ? 'Fuses sit in it: move or remove those first.' : null;
   }
-  if (isMain(design, device)) return 'It is the main protection: everything is fed through it. Change it in Supply.';
-  const guarded = [...design.records.values()].some((record) => record.type === 'circuit' && record.protectionId === device.id);
-  return guarded ? 'It is the fuse of a circuit: remove the circuit, or change the fuse.' : null;
+  if (isMain(traced, device)) return 'It is the main protection: everything is fed through it. Change it in Supply.';
+  const guards = index.circuits.some(({ protectionId }) => protectionId === device.id);
+  return guards ? 'It is the fuse of a circuit: remove the circuit, or change the fuse.' : null;
 }
 
 /** Whether a fuse is the one that guards everything: the first behind the battery, with no other that all the circuits are behind too. */
-function isMain(design: Design, device: Device): boolean {
-  if (device.kind !== 'protection') return false;
-  const { nodes } = traceWiring(indexDesign(design)).supply;
-  const first = nodes.find(({ protectionId }) => protectionId !== null)?.protectionId;
-  if (first !== device.id) return false;
+function isMain({ wiring: { supply } }: Traced, device: Device): boolean {
+  const { nodes } = supply;
+  if (nodes.find(({ protectionId }) => protectionId !== null)?.protectionId !== device.id) return false;
   const guards = nodes.flatMap(({ circuitId, parent }) => {
     const before = nodes[parent];
     return circuitId !== null && before?.circuitId === null ? [guardsOf(nodes, parent)] : [];
@@ -147,13 +156,12 @@ export interface PlaceInRun {
 }
 
 /** Where a part stands between its two wires, mm from the end the current comes from; null where it has not exactly one wire either way. */
-export function placeInRun(design: Design, deviceId: string): PlaceInRun | null {
-  const device = recordOf(design, deviceId, 'device');
+export function placeInRun({ index, wiring }: Traced, deviceId: string): PlaceInRun | null {
+  const device = index.devices.get(deviceId);
   if (!device) return null;
-  const index = indexDesign(design);
   for (const side of ['supply', 'return'] as const) {
     const path = runPath(device, side);
-    const tree = traceWiring(index)[side];
+    const tree = wiring[side];
     if (!path || !tree.at.has(terminalKey(deviceId, path.from))) continue;
     const [before, after] = beforeAndAfter(index, deviceId, side, tree);
     if (!before || !after) continue;
@@ -165,11 +173,16 @@ export function placeInRun(design: Design, deviceId: string): PlaceInRun | null 
 
 /** Moves a part along its run: the two wires at it share their length anew. @param beforeMm from the end the current comes from */
 export function moveAlongRun(design: Design, deviceId: string, beforeMm: number): Change | null {
-  const now = placeInRun(design, deviceId);
+  const traced = trace(design);
+  const now = placeInRun(traced, deviceId);
   if (!now || beforeMm < 0 || beforeMm > now.wholeMm) return null;
   const edit = new Edit(design);
-  edit.set(now.before.id, { lengthMm: beforeMm });
-  edit.set(now.after.id, { lengthMm: now.wholeMm - beforeMm });
+  for (const [{ id }, lengthMm] of [
+    [now.before, beforeMm],
+    [now.after, now.wholeMm - beforeMm],
+  ] as const)
+    // What is said by hand of a wire that lies in the vehicle stands against the plan, as a length typed does.
+    edit.set(id, { lengthMm, ...(isRouted(traced.index, id) && { lengthMeasured: true }) });
   return edit.change;
 }
 
@@ -188,16 +201,6 @@ export function wireHome(design: Design, deviceId: string, terminal: string): Ch
     conductor,
   );
   return edit.change;
-}
-
-/** Terminals of a part that no wire lands on. */
-export function freeTerminals(design: Design, device: Device): string[] {
-  const taken = new Set(
-    wiresOf(design, device.id).flatMap(({ from, to }) => [from, to].filter((end) => end.deviceId === device.id).map((end) => end.terminal)),
-  );
-  return kindOf(device)
-    .terminals(device)
-    .filter((terminal) => !taken.has(terminal));
 }
 
 /** The one wire towards where the current comes from, and the one onward; of several none. */
@@ -269,27 +272,25 @@ function freeName(design: Design, label: string): string {
   }
 }
 
+/** Wires what a part draws by itself: its way home, and the feed of a pilot lamp. Not a coil. */
 function wireOwnReturn(edit: Edit, device: Device, run: Wire, lit: string | null): void {
-  const minus = ownReturn(device);
-  if (minus === null) return;
+  const own = device.kind === 'relay' ? null : ownTerminals(device);
+  const isWired = wiresOf(edit.design, device.id).some(({ from, to }) =>
+    [from, to].some((end) => end.deviceId === device.id && end.terminal === own?.minus),
+  );
+  if (!own || isWired) return;
   // As thick as the run it hangs on: the same fuse guards it.
   const home = homeward(edit, device.id);
-  addWire(edit, 'return', { deviceId: device.id, terminal: minus }, home, Math.max(run.lengthMm, 500), run.conductor);
+  addWire(edit, 'return', { deviceId: device.id, terminal: own.minus }, home, Math.max(run.lengthMm, 500), run.conductor);
   if (device.kind !== 'switch' || lit === null) return;
-  const link = addWire(
-    edit,
-    'supply',
-    { deviceId: device.id, terminal: lit },
-    { deviceId: device.id, terminal: 'lampPlus' },
-    PILOT_LINK_MM,
-    run.conductor,
-  );
+  const [from, to] = [lit, own.plus].map((terminal) => ({ deviceId: device.id, terminal }));
+  const link = addWire(edit, 'supply', from!, to!, PILOT_LINK_MM, run.conductor);
   edit.set(link.id, { lengthMeasured: true });
 }
 
-function zoneOf(design: Design, wire: Wire, last: TerminalRef): string | null {
-  const circuit = traceWiring(indexDesign(design)).supply.nodes.find((node) => node.wire?.id === wire.id)?.circuitId ?? null;
-  return recordOf(design, circuit, 'circuit')?.zoneId ?? recordOf(design, last.deviceId, 'device')?.zoneId ?? null;
+function zoneOf({ index, wiring }: Traced, wire: Wire, last: TerminalRef): string | null {
+  const circuitId = wiring.supply.nodes.find((node) => node.wire?.id === wire.id)?.circuitId;
+  return index.circuits.find(({ id }) => id === circuitId)?.zoneId ?? index.devices.get(last.deviceId)?.zoneId ?? null;
 }
 
 function wiresOf(design: Design, deviceId: string): Wire[] {

@@ -14,6 +14,7 @@ import { moveAlongRun, placeInRun, removePart, whyNotRemoved } from '@/core/swit
 import { formatLength } from '@/core/units/quantity';
 import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
 import { NameField } from '@/ui/NameField';
 import { QuantityField } from '@/ui/QuantityField';
 import { AlongField } from './AlongField';
@@ -25,10 +26,10 @@ export function PartRow({ device }: { device: Device }) {
   const store = useDesignStore();
   const units = useUnits();
   const design = useDesign((state) => state.design);
-  const [problem, setProblem] = useState<string | null>(null);
-  const commit = (label: string, make: Parameters<typeof store.commit>[1]) => setProblem(store.commit(label, make));
-  const stands = useMemo(() => placeInRun(design, device.id), [design, device.id]);
-  const why = useMemo(() => whyNotRemoved(design, device), [design, device]);
+  const { commit, refusal } = useRefusal();
+  const analysis = useDesign((state) => state.analysis);
+  const stands = useMemo(() => placeInRun(analysis, device.id), [analysis, device.id]);
+  const why = useMemo(() => whyNotRemoved(analysis, device), [analysis, device]);
   return (
     <li className={styles.row} id={device.id} aria-label={device.name}>
       <span className={styles.name}>
@@ -71,22 +72,21 @@ export function PartRow({ device }: { device: Device }) {
         icon={<Trash2 size={14} />}
         onClick={() => commit(`Take ${device.name} out`, (now) => removePart(now, device.id) ?? NO_CHANGE)}
       />
-      {problem && (
-        <p role="alert" className={styles.problem}>
-          {problem}
-        </p>
-      )}
+      {refusal && <div className={styles.problem}>{refusal}</div>}
     </li>
   );
 }
 
-type Commit = (label: string, make: Parameters<ReturnType<typeof useDesignStore>['commit']>[1]) => void;
+type Commit = ReturnType<typeof useRefusal>['commit'];
 
 function Setting({ device, setting, onCommit }: { device: Device; setting: PartSetting; onCommit: Commit }) {
   const store = useDesignStore();
   const { field, label } = setting;
   const value = (device as unknown as Record<string, unknown>)[field];
-  const fields = (next: unknown): RecordFields => ({ [field]: next, ...alongWith(device, field, next) });
+  const fields = (next: unknown): RecordFields => ({
+    [field]: isCount(setting) ? Math.round(Number(next)) : next,
+    ...alongWith(device, field, next),
+  });
   const make = (next: unknown) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [{ id: device.id, set: fields(next) }]);
   const name = `${label} of ${device.name}`;
   const change = (next: unknown) => onCommit(`Change ${device.name}`, make(next));
@@ -133,6 +133,11 @@ function Setting({ device, setting, onCommit }: { device: Device; setting: PartS
       )}
     </label>
   );
+}
+
+/** Pins, channels and inputs come whole. */
+function isCount(setting: PartSetting): boolean {
+  return setting.kind === 'quantity' && setting.unit === '';
 }
 
 /** What else a setting changes: another family of fuse is made in other ratings. */

@@ -5,7 +5,8 @@ import { useMemo, useState } from 'react';
 import { nameOf } from '@/core/design/names';
 import { PARTS, type Part } from '@/core/devices/parts';
 import { addLoosePart } from '@/core/switching/partsByHand';
-import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
 import { PartChoice } from '@/ui/PartChoice';
 import { PartRow } from './PartRow';
 import { allParts, type PartShown } from './partsShown';
@@ -15,14 +16,12 @@ const NO_ZONE = '';
 
 /** Every switch, relay, joint, plug, bar and sensor of the design with what lands on its terminals, and new ones put in to be wired by hand. */
 export function PartsView() {
-  const store = useDesignStore();
+  const { commit, refusal } = useRefusal();
   const analysis = useDesign((state) => state.analysis);
   const zones = useDesign(({ analysis: { index } }) => index.zones);
   const [zoneId, setZoneId] = useState(NO_ZONE);
-  const [problem, setProblem] = useState<string | null>(null);
   const parts = useMemo(() => allParts(analysis), [analysis]);
-  const add = (part: Part) =>
-    setProblem(store.commit(`Add a ${part.label.toLowerCase()}`, (now) => addLoosePart(now, part, zoneId || null).change));
+  const add = (part: Part) => commit(`Add a ${part.label.toLowerCase()}`, (now) => addLoosePart(now, part, zoneId || null).change);
   const groups = useMemo(() => byCircuit(parts), [parts]);
   return (
     <div className={styles.view} role="region" aria-label="Parts and their wires" tabIndex={0}>
@@ -40,7 +39,7 @@ export function PartsView() {
           options={[{ value: NO_ZONE, label: 'no zone' }, ...zones.map(({ id, name }) => ({ value: id, label: name }))]}
         />
         <span className={styles.soft}>to be wired by hand; into a run it goes from the opened strip</span>
-        {problem && <span role="alert">{problem}</span>}
+        {refusal}
       </div>
       {parts.length === 0 && (
         <p className={styles.soft}>No parts yet: switches, relays, joints and the like stand here once they are put in.</p>

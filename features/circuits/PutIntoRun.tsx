@@ -8,7 +8,8 @@ import { nameOf } from '@/core/design/names';
 import { PARTS, type Part } from '@/core/devices/parts';
 import { putIntoRun, stretchOf } from '@/core/switching/partsByHand';
 import { formatLength } from '@/core/units/quantity';
-import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
 import { AlongField } from './AlongField';
 import { PartChoice } from '@/ui/PartChoice';
 import { PartRow } from './PartRow';
@@ -17,29 +18,23 @@ import styles from './Parts.module.css';
 
 /** Puts a switch, a joint or any other part into one of a circuit's own wires, at a distance along it, and shows those that are in it. */
 export function PutIntoRun({ circuit }: { circuit: CircuitAnalysis }) {
-  const store = useDesignStore();
+  const { commit, refusal } = useRefusal();
   const units = useUnits();
   const analysis = useDesign((state) => state.analysis);
   const { design } = analysis;
   const parts = useMemo(() => partsOfCircuit(analysis, circuit), [analysis, circuit]);
   const stretches = useMemo(
-    () => [...circuit.supplyWireIds, ...circuit.returnWireIds].flatMap((id) => stretchOf(design, id) ?? []),
-    [design, circuit],
+    () => [...circuit.supplyWireIds, ...circuit.returnWireIds].flatMap((id) => stretchOf(analysis, id) ?? []),
+    [analysis, circuit],
   );
   const [picked, setPicked] = useState<string | null>(null);
   const [at, setAt] = useState<number | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const stretch = stretches.find(({ wire }) => wire.id === picked) ?? stretches[0];
   if (!stretch) return null;
   const { wire, side, first } = stretch;
   const atMm = Math.min(at ?? wire.lengthMm / 2, wire.lengthMm);
   const put = (part: Part) => {
-    setProblem(
-      store.commit(
-        `Put a ${part.label.toLowerCase()} into ${circuit.name}`,
-        (now) => putIntoRun(now, wire.id, part, atMm)?.change ?? NO_CHANGE,
-      ),
-    );
+    commit(`Put a ${part.label.toLowerCase()} into ${circuit.name}`, (now) => putIntoRun(now, wire.id, part, atMm)?.change ?? NO_CHANGE);
     setAt(null);
   };
   return (
@@ -65,7 +60,7 @@ export function PutIntoRun({ circuit }: { circuit: CircuitAnalysis }) {
         />
         <AlongField label={`How far from ${nameOf(design, first.deviceId)}`} mm={atMm} mostMm={wire.lengthMm} onCommit={setAt} />
         <span>from {nameOf(design, first.deviceId)}</span>
-        {problem && <span role="alert">{problem}</span>}
+        {refusal}
       </div>
       {parts.length > 0 && (
         <ul className={styles.rows}>

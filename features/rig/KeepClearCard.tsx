@@ -11,7 +11,7 @@ import { MmField } from '@/ui/MmField';
 import { NameField } from '@/ui/NameField';
 import { QuantityField } from '@/ui/QuantityField';
 import type { Selection } from './selection';
-import { useRefusal } from './useRefusal';
+import { useRefusal } from '@/features/design/useRefusal';
 import styles from './Cards.module.css';
 
 const SIDES: ['xMm' | 'yMm' | 'reachMm' | 'lowMm' | 'highMm', string][] = [

@@ -19,7 +19,7 @@ import { QuantityField } from '@/ui/QuantityField';
 import { PartChoice } from '@/ui/PartChoice';
 import { withHeld, type Held } from './held';
 import type { Selection } from './selection';
-import { useRefusal } from './useRefusal';
+import { useRefusal } from '@/features/design/useRefusal';
 import styles from './Cards.module.css';
 
 interface PlaceCardProps {

@@ -16,7 +16,7 @@ import { PlanView } from './PlanView';
 import { RigToolbar } from './RigToolbar';
 import { RunCard, wiresOf } from './RunCard';
 import type { Layer, Mode, Selection, Shown, View } from './selection';
-import { useRefusal } from './useRefusal';
+import { useRefusal } from '@/features/design/useRefusal';
 import { VehicleCard } from './VehicleCard';
 import styles from './RigStage.module.css';
 

@@ -26,7 +26,7 @@ import { MmField } from '@/ui/MmField';
 import { NameField } from '@/ui/NameField';
 import type { Selection } from './selection';
 import { today } from '@/ui/today';
-import { useRefusal } from './useRefusal';
+import { useRefusal } from '@/features/design/useRefusal';
 import { FEED_WORDS, ROUTE_KIND_WORDS } from './words';
 import styles from './Cards.module.css';
 

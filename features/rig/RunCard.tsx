@@ -9,7 +9,7 @@ import { avoidRoute, setVia } from '@/core/rig/edits';
 import { formatConductor, formatLength, formatTemperature } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import type { Selection } from './selection';
-import { useRefusal } from './useRefusal';
+import { useRefusal } from '@/features/design/useRefusal';
 import styles from './Cards.module.css';
 
 interface RunCardProps {

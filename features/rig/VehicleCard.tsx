@@ -13,7 +13,7 @@ import { Field, Fields } from '@/ui/Fields';
 import { MmField } from '@/ui/MmField';
 import { QuantityField } from '@/ui/QuantityField';
 import type { Selection } from './selection';
-import { useRefusal } from './useRefusal';
+import { useRefusal } from '@/features/design/useRefusal';
 import styles from './Cards.module.css';
 
 /** The vehicle itself while nothing on it is chosen: its size, how cable is counted, what is placed and what is not. */

@@ -12,7 +12,7 @@ import { MmField } from '@/ui/MmField';
 import { NameField } from '@/ui/NameField';
 import { TemperatureField } from '@/ui/TemperatureField';
 import { ReturnChoice } from './ReturnChoice';
-import { useRefusal } from './useRefusal';
+import { useRefusal } from '@/features/design/useRefusal';
 import { TRAIT_WORDS } from './words';
 import styles from './Cards.module.css';
 

@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { NO_CHANGE, updateRecords, type RecordFields } from '@/core/design/change';
 import type { FuseBlock } from '@/core/design/schema';
 import { removePart, whyNotRemoved } from '@/core/switching/partsByHand';
-import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
-import type { MakeChange } from '@/features/design/designStore';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
 import { Field, Fields } from '@/ui/Fields';
 import { NameField } from '@/ui/NameField';
 
@@ -28,15 +28,9 @@ export function BlockSettings({ block }: { block: FuseBlock }) {
 }
 
 function BlockFields({ block, onClose }: { block: FuseBlock; onClose(): void }) {
-  const store = useDesignStore();
   const zones = useDesign(({ analysis }) => analysis.index.zones);
-  const why = useDesign(({ design }) => whyNotRemoved(design, block));
-  const [problem, setProblem] = useState<string | null>(null);
-  const commit = (label: string, make: MakeChange) => {
-    const refused = store.commit(label, make);
-    setProblem(refused);
-    return refused;
-  };
+  const why = useDesign(({ analysis }) => whyNotRemoved(analysis, block));
+  const { commit, refusal } = useRefusal();
   const set = (label: string, fields: RecordFields) => commit(label, (now) => updateRecords(now, [{ id: block.id, set: fields }]));
   return (
     <div style={{ width: 330 }}>
@@ -67,11 +61,7 @@ function BlockFields({ block, onClose }: { block: FuseBlock; onClose(): void }) 
           a lamp glows where a fuse is open
         </Checkbox>
       </p>
-      {problem && (
-        <p role="alert" style={{ color: 'var(--brick)' }}>
-          {problem.replace(/^record [^:]+: /, '')}
-        </p>
-      )}
+      {refusal}
       <Button
         size="small"
         danger

@@ -4,6 +4,7 @@ import { areaMm2 } from '../../catalog/conductorSizes';
 import type { Device, Wire } from '../../design/schema';
 import { behaviourOf, isLamp } from '../../devices/load';
 import { kindOf } from '../../devices';
+import { ownTerminals } from '../../devices/ownDraw';
 import { terminalKey } from '../../network/wiring';
 import type { Finding } from '../finding';
 
@@ -144,21 +145,8 @@ function coils({ index, wiring }: Analysis): Finding[] {
 
 /** The terminals without which a contact never closes, or its electronics have no supply; none for what a hand works. */
 function workedBy(device: Device): readonly string[] {
-  switch (device.kind) {
-    case 'relay':
-      return ['86', '85'];
-    case 'motionSwitch':
-      return ['in', 'minus'];
-    case 'cutOut':
-      return ['minus'];
-    case 'receiver':
-    case 'ruleHub':
-      return ['plus', 'minus'];
-    case 'dimmer':
-      return device.side === 'positive' ? ['minus'] : ['plus', 'minus'];
-    default:
-      return [];
-  }
+  const own = device.kind === 'switch' ? null : ownTerminals(device);
+  return own ? [own.plus, own.minus] : [];
 }
 
 /** What stands in a run and can never let its current through, because what works it is not wired: the formula takes it as closed, the vehicle does not. */

@@ -3,7 +3,7 @@
 import { useCallback, useState, type ReactNode } from 'react';
 import { useDesignStore } from '@/features/design/DesignProvider';
 import type { MakeChange } from '@/features/design/designStore';
-import styles from './Cards.module.css';
+import styles from './Refusal.module.css';
 
 /** Commits edits and keeps the last refusal to show: what was wrong, with nothing lost. */
 export function useRefusal(): { refusal: ReactNode; commit(label: string, make: MakeChange): string | null } {
