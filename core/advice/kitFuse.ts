@@ -1,13 +1,16 @@
 import type { CircuitAnalysis, Analysis } from '../analysis/types';
-import { NO_CHANGE, type Change } from '../design/change';
-import { deviceOf, recordOf } from '../design/design';
-import { Edit } from '../design/edit';
-import { newId } from '../design/ids';
-import type { Protection, Wire } from '../design/schema';
-import { addWire } from '../switching/schemes';
+import { applyUnchecked, NO_CHANGE, type Change } from '../design/change';
+import { deviceOf } from '../design/design';
+import { between, Edit } from '../design/edit';
+import type { Protection } from '../design/schema';
+import { PARTS } from '../devices/parts';
+import { putIntoRun, removePart } from '../switching/partsByHand';
 
 /** How far before the load a kit's own fuse holder usually sits, mm. Common practice. */
 const BEFORE_LOAD_MM = 300;
+
+/** A fuse in its holder, as any is put into a run. */
+const FUSE = PARTS.find(({ id }) => id === 'fuse')!;
 
 /** The fuse a kit's harness brings along: one within a circuit beside the circuit's own; null without one. */
 export function kitFuseOf(
@@ -30,40 +33,17 @@ export function fitKitFuse(analysis: Analysis, circuit: CircuitAnalysis, ratingA
   const node = wiring.supply.nodes.find(
     ({ circuitId, terminal, wire }) => circuitId === circuit.id && terminal === 'plus' && wire !== null,
   );
-  const wire = recordOf(design, node?.wire?.id ?? null, 'wire');
+  const wire = node?.wire;
   const load = node && deviceOf(design, node.deviceId, 'load');
-  if (!wire || !load) return NO_CHANGE;
-  const fuse = edit.add<Protection>({
-    ...{ id: newId('fuse'), type: 'device', kind: 'protection', name: `${load.name} kit fuse`, zoneId: load.zoneId },
-    ...(load.placeId ? { placeId: load.placeId } : {}),
-    ...{ family: 'blade', ratingA, mount: null },
-  });
-  const atLoad = wire.from.deviceId === load.id ? 'from' : 'to';
-  const lastMm = Math.min(BEFORE_LOAD_MM, wire.lengthMm / 2);
-  addWire(edit, 'supply', { deviceId: fuse.id, terminal: 'out' }, wire[atLoad], lastMm, wire.conductor);
-  edit.set(wire.id, { [atLoad]: { deviceId: fuse.id, terminal: 'in' }, lengthMm: wire.lengthMm - lastMm });
-  return edit.change;
+  const put = wire && putIntoRun(design, wire.id, FUSE, wire.lengthMm - Math.min(BEFORE_LOAD_MM, wire.lengthMm / 2));
+  if (!put || !load) return NO_CHANGE;
+  const fitted = new Edit(applyUnchecked(design, put.change));
+  fitted.set(put.deviceId, { name: `${load.name} kit fuse`, zoneId: load.zoneId, ...(load.placeId && { placeId: load.placeId }), ratingA });
+  return between(design, fitted.design);
 }
 
 /** Takes a circuit's kit fuse out and joins its two wires into the first of them again. */
 export function removeKitFuse(analysis: Analysis, circuit: CircuitAnalysis): Change {
-  const { design } = analysis;
   const fuse = kitFuseOf(analysis, circuit);
-  if (!fuse) return NO_CHANGE;
-  const edit = new Edit(design);
-  const at = (terminal: string) => {
-    const wires = Array.from(design.records.values()).filter((record): record is Wire => record.type === 'wire');
-    return wires.filter(({ from, to }) => [from, to].some((end) => end.deviceId === fuse.id && end.terminal === terminal));
-  };
-  const [before] = at('in');
-  const [first, ...others] = at('out');
-  if (before && first) {
-    const near = before.from.deviceId === fuse.id ? 'from' : 'to';
-    const far = first.from.deviceId === fuse.id ? first.to : first.from;
-    edit.set(before.id, { [near]: far, lengthMm: before.lengthMm + first.lengthMm });
-    edit.remove(first.id);
-    for (const wire of others) edit.set(wire.id, { [wire.from.deviceId === fuse.id ? 'from' : 'to']: far });
-  }
-  edit.remove(fuse.id);
-  return edit.change;
+  return (fuse && removePart(analysis.design, fuse.id)) ?? NO_CHANGE;
 }
