@@ -3,7 +3,8 @@ import type { ConductorSize } from '../core/catalog/conductorSizes';
 import { makeDesign, type Design } from '../core/design/design';
 import { Edit } from '../core/design/edit';
 import type { DesignRecord, Draw, Load, MeasuredDraw } from '../core/design/schema';
-import { addCircuit, attachLoad } from '../core/switching/schemes';
+import { attachLoad } from '../core/switching/loadWires';
+import { addCircuit } from '../core/switching/schemes';
 import { newLoad } from '../core/switching/newLoad';
 
 /** A load as a demo lists it. Daily use is given per scenario as hours, or hours and share of them. */

@@ -6,7 +6,7 @@ import { pip } from '../demo/pip';
 import { sameRecord, updateRecords } from '../core/design/change';
 import { recordsOf, type Design } from '../core/design/design';
 import { checkReferences } from '../core/design/references';
-import { removeLoads } from '../core/switching/schemes';
+import { removeLoads } from '../core/switching/loadWires';
 import { createDesignStore, type DesignStore } from '../features/design/designStore';
 import { changesSince, commit, historyAt, redo, undo } from './commit';
 import { createDesign } from './designs';

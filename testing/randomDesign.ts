@@ -8,14 +8,30 @@ import { newDesignRecords } from '../core/switching/newDesign';
 import type { FuseBlock, Load, Protection } from '../core/design/schema';
 import { CHEMISTRIES, CONDUCTOR_STANDARDS } from '../core/catalog/vocabulary';
 import { straightRoute } from '../core/rig/straightRoute';
-import { addCircuit, addWire, usualScheme } from '../core/switching/schemes';
+import { addFunction } from '../core/switching/lampFunctions';
+import { attachLoad } from '../core/switching/loadWires';
+import { addCircuit } from '../core/switching/schemes';
+import { usualScheme } from '../core/switching/usualScheme';
+import { addWire } from '../core/switching/wires';
 import { newLoad } from '../core/switching/newLoad';
 import { putIntoRun, stretchOf, trace } from '../core/switching/partsByHand';
 import { seeded } from './random';
 
 /** What a random design turned out to have, so that a test can say what it met. */
 export type Feature =
-  'laidOut' | 'secondBlock' | 'huge' | 'loose' | 'unfed' | 'exclusive' | 'chassis' | 'thin' | 'overfused' | 'sheathed' | '24V' | 'parts';
+  | 'laidOut'
+  | 'secondBlock'
+  | 'huge'
+  | 'loose'
+  | 'unfed'
+  | 'exclusive'
+  | 'chassis'
+  | 'thin'
+  | 'overfused'
+  | 'sheathed'
+  | '24V'
+  | 'parts'
+  | 'functions';
 
 export interface RandomDesign {
   design: Design;
@@ -108,6 +124,19 @@ export function randomDesign(seed: number): RandomDesign {
     if (!put) continue;
     design = applyChange(design, put.change);
     features.add('parts');
+  }
+  // Last again: lamps with a second colour, on a circuit of its own, on the first one's or on another's.
+  for (let more = chance(0.4) ? 1 + Math.floor(random() * 3) : 0; more > 0; more--) {
+    const lamp = pick(recordsOf(design, 'device').filter(({ kind }) => kind === 'load'));
+    const added = addFunction(design, lamp.id, chance(0.7) ? 'minus' : 'plus');
+    if (!added) continue;
+    const colour = new Edit(applyChange(design, added.change));
+    colour.set(added.loadId, { rated: { kind: 'watts', watts: pick([3, 10, 24, 60]), atV: 12 } });
+    const circuits = recordsOf(design, 'circuit');
+    if (circuits.length > 0 && chance(0.6)) attachLoad(colour, added.loadId, pick(circuits).id);
+    else if (chance(0.7)) addCircuit(colour, { ...usualScheme(colour.design, 'Second colour', lamp.zoneId), loadIds: [added.loadId] });
+    design = colour.design;
+    features.add('functions');
   }
   return { design, features };
 }

@@ -58,7 +58,7 @@ export function loadSavings({ loads, index }: Analysis, scenario: ScenarioBudget
   const { load, draw } = loads.get(loadId)!;
   const use = scenario.loads.get(loadId);
   const runningWh = (use?.wattHours ?? 0) - (use?.standbyWh ?? 0);
-  const levels = index.duties.filter((duty) => duty.loadId === loadId && duty.scenarioId === scenario.id && !duty.function);
+  const levels = index.duties.filter((duty) => duty.loadId === loadId && duty.scenarioId === scenario.id && !duty.level);
   const level = levels[0]?.levelPercent ?? 100;
   return {
     measuredWh: load.measured && draw.watts > 0 ? runningWh * (draw.ratedWatts / draw.watts - 1) : null,

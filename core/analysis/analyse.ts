@@ -9,7 +9,8 @@ import { idleSupply } from '../energy/idle';
 import type { LoadDraw } from '../devices/load';
 import { findAll } from './rules/findAll';
 import { endsOhmOf } from '../catalog/cable';
-import { rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
+import type { TreeFlow } from '../network/flow';
+import { rowPoles, type RowPole } from './rows';
 import { analyseCircuits } from './circuits';
 import { makeContext, type AnalysisContext } from './context';
 import { analyseProtections } from './protections';
@@ -106,11 +107,12 @@ function analyseLoads(
     }
     const counted = (flow: TreeFlow, at: number | undefined) =>
       at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0);
-    const inRow = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);
-    const endsV = rowEndAmperes(draw.amps, load.quantity, load.spacingMm) * endsOhmOf(index.settings);
-    const rowDrop = (wire: Wire | null | undefined) => (wire ? inRow * context.ohmPerM(wire) + endsV : 0);
-    const supplyDropV = counted(supply, plus) + rowDrop(plus === undefined ? null : wiring.supply.nodes[plus]!.wire);
-    const returnDropV = counted(returns, minus) + rowDrop(minus === undefined ? null : wiring.return.nodes[minus]!.wire);
+    const rows = rowPoles(context, load);
+    const rowDrop = ({ wire, ampereMetres, endAmperes }: RowPole) =>
+      ampereMetres * context.ohmPerM(wire) + endAmperes * endsOhmOf(index.settings);
+    const inRow = (side: Wire['role']) => rows.reduce((sum, pole) => sum + (pole.side === side ? rowDrop(pole) : 0), 0);
+    const supplyDropV = counted(supply, plus) + inRow('supply');
+    const returnDropV = counted(returns, minus) + inRow('return');
     const dropV = supplyDropV + returnDropV;
     const entry: LoadAnalysis = {
       id: load.id,

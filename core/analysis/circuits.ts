@@ -2,7 +2,7 @@ import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Circuit, Protection, Settings, Wire } from '../design/schema';
 import { DemandSum } from '../network/demand';
-import { isReturnJunction, pathTo, rowAmpereMetres, rowEndAmperes, type TreeFlow } from '../network/flow';
+import { isReturnJunction, pathTo, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';
 import { chooseConductor, sizesLike, type ConductorChoice } from '../sizing/conductorChoice';
@@ -10,6 +10,7 @@ import { fuseLimitA } from '../sizing/fuseLimit';
 import { formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
 import { cableOhmPerM, endsOhmOf } from '../catalog/cable';
 import type { AnalysisContext } from './context';
+import { rowPoles } from './rows';
 import type { CircuitAnalysis, LoadAnalysis, RunStep } from './types';
 
 /** The wires of one circuit alone. */
@@ -133,10 +134,8 @@ function chooseForCircuit(
 }
 
 /** What a load's path costs in own conductor (ampere metres, both ways, its row included) and in volts that no resizing of it changes. */
-function ownCost(
-  { hanging, supply, returns, index }: AnalysisContext,
-  { id, load, draw }: LoadAnalysis,
-): { ampereMetres: number; fixedV: number } {
+function ownCost(context: AnalysisContext, { id, load }: LoadAnalysis): { ampereMetres: number; fixedV: number } {
+  const { hanging, supply, returns, index } = context;
   const { plus, minus } = hanging.loads.get(id)!;
   const countShared = index.settings.dropFrom === 'battery';
   const side = (flow: TreeFlow, at: number | undefined) =>
@@ -145,26 +144,23 @@ function ownCost(
       : { ampereMetres: flow.ampereMetres[at]!, fixedV: flow.jointDropV[at]! + (countShared ? flow.commonDropV[at]! : 0) };
   const out = side(supply, plus);
   const back = side(returns, minus);
-  const poles = minus === undefined ? 1 : 2;
-  const row = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm) * poles;
-  const rowEndsV = rowEndAmperes(draw.amps, load.quantity, load.spacingMm) * endsOhmOf(index.settings) * poles;
+  const rows = rowPoles(context, load);
+  const row = rows.reduce((sum, { ampereMetres }) => sum + ampereMetres, 0);
+  const rowEndsV = rows.reduce((sum, { endAmperes }) => sum + endAmperes, 0) * endsOhmOf(index.settings);
   return { ampereMetres: out.ampereMetres + back.ampereMetres + row, fixedV: out.fixedV + back.fixedV + rowEndsV };
 }
 
-function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis) {
+function describeRun(context: AnalysisContext, { id, load }: LoadAnalysis) {
   const { index, wiring, hanging, supply, returns } = context;
   const { settings } = index;
   const { plus, minus } = hanging.loads.get(id) as { plus: number; minus: number | undefined };
   const supplyRun = runSteps(context, wiring.supply, supply, plus);
   const returnRun = minus === undefined ? [] : runSteps(context, wiring.return, returns, minus);
-  const rowMetres = rowAmpereMetres(draw.amps, load.quantity, load.spacingMm);
-  const rowWires = [wiring.supply.nodes[plus]!.wire, minus === undefined ? null : wiring.return.nodes[minus]!.wire].filter(
-    (wire) => wire !== null,
-  );
+  const rows = rowPoles(context, load);
   const rowMm = (load.quantity - 1) * load.spacingMm;
   const countShared = settings.dropFrom === 'battery';
   const counted = [...supplyRun, ...returnRun].filter((step) => countShared || !step.shared);
-  const totals = { loopMm: rowWires.length * rowMm, formulaV: 0, cableV: 0, sharedV: 0 };
+  const totals = { loopMm: rows.length * rowMm, formulaV: 0, cableV: 0, sharedV: 0 };
   const addWire = (conductor: Wire['conductor'], ampereMetres: number) => {
     totals.formulaV += ampereMetres * (formulaOhmPerM(conductor, settings.conductorStandard) ?? 0);
     totals.cableV += ampereMetres * cableOhmPerM(conductor, settings.conductorStandard, settings.conductorTemperatureC);
@@ -183,16 +179,18 @@ function describeRun(context: AnalysisContext, { id, load, draw }: LoadAnalysis)
       totals.cableV += step.dropV;
     }
   }
-  const rowEndsV = rowEndAmperes(draw.amps, load.quantity, load.spacingMm) * endsOhmOf(settings);
-  for (const wire of rowWires) {
-    addWire(wire.conductor, rowMetres);
-    totals.formulaV += rowEndsV;
-    totals.cableV += rowEndsV;
+  for (const { wire, ampereMetres, endAmperes } of rows) {
+    addWire(wire.conductor, ampereMetres);
+    totals.formulaV += endAmperes * endsOhmOf(settings);
+    totals.cableV += endAmperes * endsOhmOf(settings);
   }
   return {
     supplyRun,
     returnRun,
-    rowDropV: rowWires.reduce((sum, wire) => sum + rowMetres * context.ohmPerM(wire) + rowEndsV, 0),
+    rowDropV: rows.reduce(
+      (sum, { wire, ampereMetres, endAmperes }) => sum + ampereMetres * context.ohmPerM(wire) + endAmperes * endsOhmOf(settings),
+      0,
+    ),
     loopMm: totals.loopMm,
     formulaDropV: hasFormula(settings.conductorStandard) ? totals.formulaV : null,
     cableDropV: totals.cableV,

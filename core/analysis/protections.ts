@@ -7,6 +7,7 @@ import { pathTo } from '../network/flow';
 import { terminalKey } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
 import type { AnalysisContext } from './context';
+import { wireToLoad } from './rows';
 import { backOhm, greatestShortA, leastShortA, shortSource } from './shortCircuits';
 import { shortPaths, warmOhmPerM } from './shortPaths';
 import type { Analysis, ProtectionAnalysis, ShortPaths } from './types';
@@ -80,9 +81,10 @@ export function analyseProtections(
     const device = devices.get(deviceId);
     const guard = found.get(protectionId ?? '');
     const isLoad = device?.kind === 'load' && terminal === 'plus';
+    const rowWire = isLoad ? wireToLoad(wiring.supply, at) : null;
     if (guard && (isLoad || wire)) {
       const back = isLoad ? hanging.loads.get(deviceId)!.minus : undefined;
-      const row = isLoad && wire ? rowOhm(device, warmOhm(wire.conductor)) : 0;
+      const row = rowWire && isLoad ? rowOhm(device, warmOhm(rowWire.conductor)) : 0;
       const amps = leastShortA(source, warm[at]! + row, backOhm(short, at, back));
       beyondA[at] = Math.min(beyondA[at]!, amps);
       if (guard.endA === null || amps < guard.endA) {

@@ -19,7 +19,7 @@ export interface Reading {
 
 /** Every terminal of a solved design with its voltage and current, device by device. */
 export function readingsOf({ live, analysis }: SolvedDesign): Reading[] {
-  const { index, nodeOf, adrift } = live.compiled;
+  const { index, netlist, adrift } = live.compiled;
   const into = new Map<string, number>();
   const add = (key: string, amps: number) => into.set(key, (into.get(key) ?? 0) + amps);
   for (const { id, from, to } of index.wires) {
@@ -30,7 +30,7 @@ export function readingsOf({ live, analysis }: SolvedDesign): Reading[] {
   const shortAt = shortCircuitsOf(analysis);
   const loose = new Set(adrift.map(({ deviceId, terminal }) => `${deviceId}/${terminal}`));
   const readings: Reading[] = [];
-  for (const key of nodeOf.keys()) {
+  for (const key of netlist.nodes) {
     const [deviceId, terminal] = key.split('/') as [string, string];
     if (terminal.startsWith('#')) continue;
     readings.push({

@@ -69,6 +69,8 @@ function flood(index: DesignIndex, root: string): Map<string, Step> {
   for (const device of index.devices.values()) {
     if (device.kind === 'protection') join(device.mount ? `${device.mount.blockId}/in` : `${device.id}/in`, `${device.id}/out`, null, 0);
     else for (const [a, b] of INSIDE[device.kind] ?? []) join(`${device.id}/${a}`, `${device.id}/${b}`, null, 0);
+    if (device.kind === 'load' && device.partOf)
+      join(`${device.partOf.loadId}/${device.partOf.shares}`, `${device.id}/${device.partOf.shares}`, null, 0);
     if (device.kind === 'groundPoint') join(`${device.id}/stud`, 'body', null, device.jointMilliohm / 1000);
   }
   const steps = new Map<string, Step>([[root, { from: '', wire: null, ohm: 0 }]]);
@@ -111,7 +113,7 @@ function atMost(loads: { amps: number; group: string | null }[]): number {
 }
 
 test('every load’s drop, every wire’s current and every fuse’s greatest short circuit come out the same', () => {
-  const compared = { drops: 0, wires: 0, shorts: 0, chassis: 0 };
+  const compared = { drops: 0, wires: 0, shorts: 0, chassis: 0, commonRows: 0 };
   for (const [name, design] of designs()) {
     const analysis = analyse(design);
     const { index } = analysis;
@@ -137,8 +139,16 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
       const { plus, minus } = paths.get(entry.id)!;
       if (!plus || !minus || entry.circuitId === null || !analysis.circuits.find(({ id }) => id === entry.circuitId)!.fed) continue;
       const { quantity, spacingMm } = entry.load;
-      const row = [plus[0]!.wire, minus[0]!.wire].reduce((sum, wire) => {
-        const half = (entry.draw.amps * (quantity - 1)) / 2;
+      const row = (['plus', 'minus'] as const).reduce((sum, pole) => {
+        const [end, beyond] = { plus, minus }[pole];
+        const wire = end!.wire ?? (entry.load.partOf?.shares === pole ? beyond!.wire : null);
+        // Along the row of a lamp with several functions, what they have in common carries all of them.
+        const lampId = entry.load.partOf?.shares === pole ? entry.load.partOf.loadId : entry.load.id;
+        const common = [...analysis.loads.values()].filter(
+          ({ id, load }) => id === lampId || (load.partOf?.loadId === lampId && load.partOf.shares === pole),
+        );
+        if (quantity > 1 && common.length > 1) compared.commonRows += 1;
+        const half = (atMost(common.map(({ draw, load }) => ({ amps: draw.amps, group: load.exclusiveGroup }))) * (quantity - 1)) / 2;
         return wire ? sum + half * ((ohmPerM(wire.conductor, settings) * spacingMm) / 1000 + (spacingMm > 0 ? endsOhm : 0)) : sum;
       }, 0);
       expect([name, entry.load.name, entry.dropV]).toEqual([name, entry.load.name, expect.closeTo(lost(plus) + lost(minus) + row, 6)]);
@@ -170,6 +180,7 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
   expect(compared.wires).toBeGreaterThan(1500);
   expect(compared.shorts).toBeGreaterThan(600);
   expect(compared.chassis).toBeGreaterThan(30);
+  expect(compared.commonRows).toBeGreaterThan(5);
 });
 
 test('every wire’s ampacity where nothing lies in bundles is its table’s, by the heat it meets', () => {
@@ -215,7 +226,7 @@ test('a day’s energy is watts times hours, and standing by the rest of the day
     const budget = analysis.scenarios.find(({ id }) => id === scenario.id)!;
     for (const { loadId, hoursPerDay, sharePercent } of added) {
       const { load, draw } = analysis.loads.get(loadId)!;
-      if (load.functions) continue;
+      if (load.levels) continue;
       const hours = (hoursPerDay * sharePercent) / 100;
       const wattHours = draw.watts * hours + (load.standbyA ?? 0) * (24 - hours) * analysis.index.settings.nominalV;
       expect([name, load.name, budget.loads.get(loadId)?.wattHours ?? 0]).toEqual([name, load.name, expect.closeTo(wattHours, 6)]);

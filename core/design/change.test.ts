@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
-import { removeCircuit, removeLoads } from '../switching/schemes';
+import { removeLoads } from '../switching/loadWires';
+import { removeCircuit } from '../switching/schemes';
 import { applyChange, composeChanges, invertChange, isEmpty, sameRecord, touchedIds, updateRecords, type Change } from './change';
 import { makeDesign, type Design } from './design';
 import { Edit } from './edit';

@@ -140,6 +140,7 @@ function expect(records: Map<string, DesignRecord>, wanted: DesignRecord, proble
 /** What others can rely on of a device: its terminals and slots. */
 function shapeOf(record: DesignRecord): string {
   if (record.type !== 'device') return record.type;
+  if (record.kind === 'load') return `load ${record.partOf?.shares ?? ''}`;
   if (record.kind === 'protection') return record.mount ? 'mounted' : 'inline';
   return record.kind === 'fuseBlock' ? String(record.slots) : record.kind;
 }

@@ -31,8 +31,8 @@ export const dutyFields = {
   use: use.nullable().optional(),
   /** How bright or fast it is set; absent: full. Its draw is taken in proportion. */
   levelPercent: percent.optional(),
-  /** Which of the load's functions is used; absent: the load as rated. */
-  function: z.string().min(1).max(40).nullable().optional(),
+  /** Which of the load's levels is used; absent: the load as rated. */
+  level: z.string().min(1).max(40).nullable().optional(),
   /** Door openings a day, for a thermostat. */
   openingsPerDay: z.number().min(0).max(500).optional(),
   /** Its hours, openings and nightly times are those of one person. */

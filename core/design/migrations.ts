@@ -15,7 +15,17 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 6: a vehicle with one battery, a folding panel's cable, isolators and cut-offs, level sweeps: added. A stretch measured as nothing was not measured.
   (records) => records.map(withoutEmptyStretch),
+  // 7: functions of a lamp are loads with terminals of their own. What was called so, draws on the same two wires, are its levels.
+  (records) => records.map(withLevels),
 ];
+
+function withLevels(record: unknown): unknown {
+  if (typeof record !== 'object' || record === null || !('type' in record)) return record;
+  const [was, is] = record.type === 'duty' ? ['function', 'level'] : ['functions', 'levels'];
+  if (!(was in record) || !(record.type === 'duty' || ('kind' in record && record.kind === 'load'))) return record;
+  const { [was]: said, ...others } = record as Record<string, unknown>;
+  return { ...others, [is]: said };
+}
 
 function withoutEmptyStretch(record: unknown): unknown {
   const isRoute = typeof record === 'object' && record !== null && 'type' in record && record.type === 'route';

@@ -14,6 +14,7 @@ export type ProblemCode =
   | 'dutyRepeated'
   | 'wireToItself'
   | 'routeToItself'
+  | 'functionOfFunction'
   | 'tooManyRecords'
   | 'badField';
 
@@ -67,6 +68,8 @@ export function describeProblem({ code, id, field, other }: Problem): string {
       return `${at}: both ends are on the same terminal`;
     case 'routeToItself':
       return `${at}: both ends are the same place`;
+    case 'functionOfFunction':
+      return `${at}: ${other} is no lamp of its own, so it has no functions`;
     case 'tooManyRecords':
       return `the design would hold ${other} records, more than is allowed`;
     case 'badField':

@@ -25,6 +25,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
       add('zoneId', record.zoneId, 'zone');
       add('placeId', record.placeId ?? null, 'place');
       if (record.kind === 'protection' && record.mount) add('mount.blockId', record.mount.blockId, 'device', 'fuseBlock');
+      if (record.kind === 'load' && record.partOf) add('partOf.loadId', record.partOf.loadId, 'device', 'load');
       if (record.kind === 'solarPanel') add('controllerId', record.controllerId, 'device', 'solarController');
       break;
     case 'wire':
@@ -108,6 +109,12 @@ function checkOwnReferences(design: Design, record: DesignRecord, problems: Prob
       problems.push({ code: 'wireToItself', id: record.id });
     }
   }
+  if (record.type === 'device' && record.kind === 'load' && record.partOf) {
+    const lamp = design.records.get(record.partOf.loadId);
+    const isFunction = lamp?.type === 'device' && lamp.kind === 'load' && lamp.partOf;
+    if (isFunction || record.partOf.loadId === record.id)
+      problems.push({ code: 'functionOfFunction', id: record.id, field: 'partOf.loadId', other: record.partOf.loadId });
+  }
   if (record.type === 'route' && record.fromId === record.toId) problems.push({ code: 'routeToItself', id: record.id });
   if (record.type === 'device' && record.kind === 'protection' && record.mount) {
     const block = design.records.get(record.mount.blockId);
@@ -143,7 +150,7 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
       }
       protections.add(record.protectionId);
     } else if (record.type === 'duty') {
-      const key = `${record.scenarioId}/${record.loadId}/${record.function ?? ''}`;
+      const key = `${record.scenarioId}/${record.loadId}/${record.level ?? ''}`;
       if (duties.has(key)) problems.push({ code: 'dutyRepeated', id: record.id, field: 'loadId', other: record.loadId });
       duties.add(key);
     }

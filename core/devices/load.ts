@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { loadFunctions, thermostat } from './loadUse';
+import { loadLevels, partOf, thermostat } from './loadUse';
 import { amps, deviceBase, lengthMm, volts, watts } from './fields';
 import { LIMITS } from '../catalog/vocabulary';
 import {
@@ -65,8 +65,10 @@ const schema = z.strictObject({
   /** What it draws for a moment when it starts, as a multiple of its draw, and for how long. */
   startFactor: z.number().min(1).max(20).optional(),
   startMs: z.number().min(1).max(5000).optional(),
-  functions: loadFunctions.optional(),
+  levels: loadLevels.optional(),
   thermostat: thermostat.optional(),
+  /** For one of a lamp's functions: the load whose body it is part of, and the terminal it has in common with it. Its other terminal is its own. */
+  partOf: partOf.optional(),
   /** The largest fuse its maker allows, A. */
   maxFuseA: z.number().min(0.5).max(500).optional(),
   /** Kept on when the battery has gone down to its usable depth and everything else is cut. */
@@ -84,7 +86,7 @@ const NOTHING_A = 1e-9;
 export const load: DeviceKind<Load> & { schema: typeof schema } = {
   schema,
   label: 'load',
-  terminals: () => ['plus', 'minus'],
+  terminals: ({ partOf }) => (partOf ? [partOf.shares === 'minus' ? 'plus' : 'minus'] : ['plus', 'minus']),
   paths: () => [],
   controls: () => ({ on: [true, false] }),
   stamp(device, net) {
@@ -100,6 +102,11 @@ export const load: DeviceKind<Load> & { schema: typeof schema } = {
     return { stopped: !stopped };
   },
 };
+
+/** The terminal that a wire lands on for one of a load's two: its own, or, where it shares that one, the one of the load it is part of. */
+export function landingOf({ id, partOf }: Load, terminal: 'plus' | 'minus'): { deviceId: string; terminal: 'plus' | 'minus' } {
+  return { deviceId: partOf?.shares === terminal ? partOf.loadId : id, terminal };
+}
 
 export function behaviourOf({ behaviour, rated }: Load): LoadBehaviour {
   return behaviour ?? (rated.kind === 'strip' ? 'ledStrip' : 'resistive');

@@ -1,10 +1,13 @@
 import { z } from 'zod';
-import { percent, watts } from './fields';
+import { id, percent, watts } from './fields';
 
 /** What a load's record says of how it is used. */
 
-/** A lamp with a white and an amber side, a low and a high beam: each its own draw of one piece. */
-export const loadFunctions = z.array(z.strictObject({ name: z.string().min(1).max(40), watts })).max(8);
+/** What it draws in each of its settings on the same two wires, dimmed or low and full: each the draw of one piece. */
+export const loadLevels = z.array(z.strictObject({ name: z.string().min(1).max(40), watts })).max(8);
+
+/** A function with one terminal of its own: white and amber over a shared return, or a shared plus with each switched on its way home. */
+export const partOf = z.strictObject({ loadId: id, shares: z.enum(['minus', 'plus']) });
 
 /** A load that a thermostat switches: how its running share follows the air around it. */
 export const thermostat = z.strictObject({

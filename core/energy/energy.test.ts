@@ -62,8 +62,8 @@ describe('what a day costs', () => {
     expect(day(radio, 12).standbyWh).toBeCloseTo(2.88, 6);
   });
   it('takes a lamp’s amber at its own draw and a dimmed one in proportion: one of two banks dimmed low, 9 W for 17 (common practice)', () => {
-    const lamp = load({ kind: 'watts', watts: 17, atV: 12 }, { functions: [{ name: 'amber', watts: 5 }] });
-    expect(day(lamp, 10, 100, { function: 'amber' }).dailyWh).toBeCloseTo(50, 9);
+    const lamp = load({ kind: 'watts', watts: 17, atV: 12 }, { levels: [{ name: 'amber', watts: 5 }] });
+    expect(day(lamp, 10, 100, { level: 'amber' }).dailyWh).toBeCloseTo(50, 9);
     expect(day(lamp, 10, 100, { levelPercent: (100 * 9) / 17 }).dailyWh).toBeCloseTo(90, 9);
   });
   it('shares a drive out over the days between drives', () => {

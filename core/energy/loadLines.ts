@@ -25,7 +25,7 @@ export interface LoadLine {
   shares: Float32Array;
 }
 
-/** Every load of a scenario, and every part that draws by itself, over some days of it, from its first or a later one; duties of one load's several functions are lines of their own. */
+/** Every load of a scenario, and every part that draws by itself, over some days of it, from its first or a later one; duties of one load's several levels are lines of their own. */
 export function loadLines(
   index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws'>,
   scenarioId: string,

@@ -16,6 +16,8 @@ export const COLUMNS = [
   'share',
   'lasting',
   'kind',
+  'functionOf',
+  'common',
 ] as const;
 export type Column = (typeof COLUMNS)[number];
 
@@ -33,6 +35,8 @@ const HEADINGS: Record<Column, readonly string[]> = {
   share: ['ofit', 'sharepercent', 'duty', 'dutycycle', 'percent'],
   lasting: ['runs', 'continuous', 'forhours'],
   kind: ['type', 'sort', 'category'],
+  functionOf: ['partof'],
+  common: ['shares', 'incommon'],
 };
 
 export interface FoundColumns {
@@ -76,7 +80,7 @@ function byHeadings(heading: readonly string[]): FoundColumns {
   let repeated: string | null = null;
   heading.forEach((text, at) => {
     const key = plain(text);
-    const column = COLUMNS.find((candidate) => candidate === key || HEADINGS[candidate].includes(key));
+    const column = COLUMNS.find((candidate) => candidate.toLowerCase() === key || HEADINGS[candidate].includes(key));
     if (!column) ignored.push(text.trim());
     else if (places.has(column)) repeated ??= text.trim();
     else places.set(column, at);

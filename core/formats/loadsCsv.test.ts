@@ -28,6 +28,20 @@ test('headings in other words, another order and a semicolon list are understood
   expect(after.loads.get(load!.id)!.dailyWh).toBeCloseTo(30, 9);
 });
 
+test('functions of a lamp are written with their lamp and what they have in common, and read so into another design', () => {
+  const text =
+    'name,zone,rated,function of,common\nScene light,Galley,24 W,,\nScene light amber,Galley,12 W,Scene light,return\nLow beam,Galley,5 W,Nothing known,\n';
+  const { reading, after } = take(text);
+  expect(reading.rows.map(({ problems }) => problems)).toEqual([[], [], ['functionOf: there is no lamp of that name above it']]);
+  const lamp = loadNamed(after.design.records.values(), 'Scene light')!;
+  expect(loadNamed(after.design.records.values(), 'Scene light amber')).toMatchObject({ partOf: { loadId: lamp.id, shares: 'minus' } });
+  const written = writeLoadsCsv(after);
+  expect(written).toMatch(/Scene light amber,.*,Scene light,return\r\n/);
+  const again = readLoadsCsv(written, after.design);
+  expect(again.rows.flatMap(({ problems }) => problems)).toEqual([]);
+  expect(again.change!.updated.filter(({ to }) => 'partOf' in to)).toEqual([]);
+});
+
 test('a column of amperes is read as amperes', () => {
   const { after } = take('load,amps\nWinch control,1.5\n');
   expect(loadNamed(after.design.records.values(), 'Winch control')).toMatchObject({ rated: { kind: 'amps', amps: 1.5 } });

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Analysis } from '../analysis/types';
 import type { Change } from '../design/change';
-import { settingsOf, type Design } from '../design/design';
+import { recordsOf, settingsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { usualAir } from '../switching/newDesign';
@@ -10,7 +10,7 @@ import { LIMITS } from '../catalog/vocabulary';
 import { loadSize } from '../devices/load';
 import { kindsNamed, LOAD_KINDS, type LoadKind } from '../devices/loadKinds';
 import { nameOf } from '../design/names';
-import { attachLoad } from '../switching/schemes';
+import { attachLoad } from '../switching/loadWires';
 import { namedLoad } from '../switching/newLoad';
 import { parseHours, parseNumber, type Parsed } from '../units/parse';
 import { formatDraw, parseDraw, splitNameAndDraw, type ParsedDraw } from './drawText';
@@ -49,6 +49,8 @@ export interface CsvReading {
 }
 
 const MOST_ROWS = 1000;
+/** What a function and its lamp have in common, as the table says it. */
+const COMMON = { minus: 'return', plus: 'plus' } as const;
 
 export function writeLoadsCsv({ loads, design, index, scenario }: Analysis): string {
   const { nominalV, units } = index.settings;
@@ -68,6 +70,8 @@ export function writeLoadsCsv({ loads, design, index, scenario }: Analysis): str
       share: duty?.sharePercent ?? '',
       lasting: load.continuous ? 'yes' : 'no',
       kind: kindsNamed(load.name)[0]?.label ?? '',
+      functionOf: load.partOf ? safeCell(nameOf(design, load.partOf.loadId)) : '',
+      common: load.partOf ? COMMON[load.partOf.shares] : '',
     };
   });
   return `${Papa.unparse(rows, { columns: [...COLUMNS], newline: '\r\n' })}\r\n`;
@@ -148,6 +152,9 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
     problem('lasting', 'write yes or no: does it run for hours?');
   const circuitId = cell('circuit') === '' ? null : findCircuit(design, cell('circuit'));
   if (circuitId === undefined) problem('circuit', 'there is no such circuit');
+  const lamp = cell('functionOf') === '' ? null : findLamp(design, cell('functionOf'));
+  if (lamp === undefined) problem('functionOf', 'there is no lamp of that name above it');
+  if (!/^(|return|minus|plus)$/i.test(cell('common'))) problem('common', 'write return or plus: what it has in common with its lamp');
   if (row.problems.length > 0 || !rated.ok) return row;
 
   const zoneId = zoneFor(edit, row.zone, newZones);
@@ -159,6 +166,8 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
     rated: rated.draw,
     continuous: runs === '' ? base.continuous : /^(for hours|yes|y|true|1)$/.test(runs),
   };
+  // A lamp known already stays as it is wired.
+  if (!known && lamp) load.partOf = { loadId: lamp.id, shares: /plus/i.test(cell('common')) ? 'plus' : 'minus' };
   if (measured?.ok && measured.draw.kind !== 'strip') load.measured = { draw: measured.draw, forSize: loadSize(load), on: null };
   if (known) edit.set(known.id, load);
   else edit.add(load);
@@ -219,6 +228,14 @@ function findLoad(design: Design, name: string, zoneId: string | null): Load | n
       return record;
   }
   return null;
+}
+
+/** A lamp that a function may be of. */
+function findLamp(design: Design, name: string): Load | undefined {
+  const wanted = name.toLowerCase();
+  return recordsOf(design, 'device').find(
+    (device): device is Load => device.kind === 'load' && !device.partOf && device.name.toLowerCase() === wanted,
+  );
 }
 
 function findCircuit(design: Design, text: string): string | undefined {

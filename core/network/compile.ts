@@ -68,6 +68,8 @@ export function compile(index: DesignIndex, state: ControlState): CompiledDesign
   const { nodes, elements } = compiled.netlist;
   dimLoads(compiled, elements);
   nodes.forEach((name, at) => compiled.nodeOf.set(name, at));
+  for (const { id, partOf } of index.loads)
+    if (partOf) compiled.nodeOf.set(terminalKey(id, partOf.shares), compiled.nodeOf.get(terminalKey(partOf.loadId, partOf.shares))!);
   holdAdrift(compiled, net);
   return compiled;
 }
@@ -135,7 +137,11 @@ class DeviceStamper implements Stamper {
   }
 
   private name(terminal: string): string {
-    return terminal.startsWith('@') ? terminal.slice(1) : terminalKey(this.device.id, terminal);
+    if (terminal.startsWith('@')) return terminal.slice(1);
+    const { device } = this;
+    // What a function shares with its lamp is one terminal.
+    if (device.kind === 'load' && device.partOf?.shares === terminal) return terminalKey(device.partOf.loadId, terminal);
+    return terminalKey(device.id, terminal);
   }
 
   private keep(part: string, element: NetElement, value?: (state: DeviceState) => LiveValue): void {

@@ -7,14 +7,13 @@ import type { DesignRecord } from '../design/schema';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { spiceOfDesign } from '../formats/spiceOfDesign';
-import { ngspice } from '../../testing/ngspice';
+import { agreesWithNgspice } from '../../testing/agreesWithNgspice';
 import { rig } from '../../testing/rig';
 import { seeded } from '../../testing/random';
 import { AT_REST, withControl, type ControlState } from './controlState';
 import type { StateChoice } from './namedStates';
 import { NetworkError } from './networkError';
 import { LiveDesign } from './settle';
-import { writeSpice } from '../formats/spiceWrite';
 
 const demos = { heron: heron(), pip: pip() };
 
@@ -22,26 +21,6 @@ function solved(design: Design, choice: StateChoice): SolvedDesign {
   const answer = solveDesign(analyse(design), choice);
   if (answer instanceof NetworkError) throw answer;
   return answer;
-}
-
-/** Within a millivolt or 0.01 %, and 0.1 % of current, of what ngspice makes of the same deck. */
-function agreesWithNgspice(live: LiveDesign): void {
-  const netlist = live.netlistNow();
-  const volts = (node: number) => {
-    const [deviceId, terminal] = netlist.nodes[node]!.split('/') as [string, string];
-    return live.voltage({ deviceId, terminal })!;
-  };
-  const deck = writeSpice(netlist, 'a design', [], volts);
-  const answer = ngspice(deck.text);
-  netlist.nodes.forEach((name, at) => {
-    const [deviceId, terminal] = name.split('/') as [string, string];
-    const theirs = answer.nodes[deck.nodes[at]!]!;
-    expect(Math.abs(live.voltage({ deviceId, terminal })! - theirs)).toBeLessThan(Math.max(1e-3, 1e-4 * Math.abs(theirs)));
-  });
-  for (const [wireId, at] of live.compiled.wireElement) {
-    const theirs = answer.branches[deck.elements[at]!]!;
-    expect(Math.abs(live.wireAmps(wireId) - theirs)).toBeLessThan(1e-6 + 1e-3 * Math.abs(theirs));
-  }
 }
 
 const DEMO_STATES = Object.entries(demos).flatMap(([name, design]) => {

@@ -181,11 +181,12 @@ export class LiveDesign {
       if (at === undefined) elements.set(part, (at = compiled.partElement.get(`${device.id}.${part}`)!));
       return at;
     };
-    const nodes = new Map(
-      kindOf(device)
-        .terminals(device)
-        .map((terminal) => [terminal, node(terminal)]),
-    );
+    const nodes = new Map<string, number>();
+    const volts = (terminal: string) => {
+      let at = nodes.get(terminal);
+      if (at === undefined) nodes.set(terminal, (at = node(terminal)));
+      return network.voltage(at);
+    };
     const sees: Sees = {
       control: (name) => controlOf(current(), device, name),
       get memory() {
@@ -194,7 +195,7 @@ export class LiveDesign {
       get timeS() {
         return current().timeS;
       },
-      across: (plus, minus) => network.voltage(nodes.get(plus)!) - network.voltage(nodes.get(minus)!),
+      across: (plus, minus) => volts(plus) - volts(minus),
       amps: (part) => network.current(element(part)),
     };
     const watched: Watched = { device, step: kindOf(device).step, sees, memory: memoryOf(this.state, device.id) };

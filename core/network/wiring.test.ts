@@ -7,7 +7,7 @@ import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { newDesignRecords } from '../switching/newDesign';
 import type { Wire } from '../design/schema';
-import { addWire } from '../switching/schemes';
+import { addWire } from '../switching/wires';
 import { newLoad } from '../switching/newLoad';
 import { pathTo, rowAmpereMetres, treeDemand, treeFlow } from './flow';
 import { retraceWiring, terminalKey, traceWiring } from './wiring';

@@ -114,6 +114,7 @@ function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
   if (a.type === 'circuit' && b.type === 'circuit') return a.protectionId === b.protectionId && a.number === b.number;
   if (a.type !== 'device' || b.type !== 'device') return a.type === b.type;
   if (a.kind === 'protection' && b.kind === 'protection') return sameMount(a.mount, b.mount);
+  if (a.kind === 'load' && b.kind === 'load') return sameRecord(a.partOf, b.partOf);
   if (a.kind === 'groundPoint' && b.kind === 'groundPoint') return a.jointMilliohm === b.jointMilliohm;
   return a.kind === b.kind && sameRecord(kindOf(a).paths(a), kindOf(b).paths(b));
 }
@@ -225,6 +226,9 @@ function* insideSteps(device: Device | undefined, node: WiringNode, index: Desig
     for (const fuse of index.mounted.get(device.id) ?? []) yield { deviceId: fuse.id, terminal: 'out', jointOhm: 0 };
     for (const { id, mount } of index.taps.values())
       if (mount!.blockId === device.id && mount!.tap === 'supply') yield { deviceId: id, terminal: 'out', jointOhm: 0 };
+  } else if (device?.kind === 'load') {
+    for (const { id, partOf } of index.functions.get(device.id) ?? [])
+      if (partOf!.shares === terminal) yield { deviceId: id, terminal, jointOhm: 0 };
   } else if (device) {
     for (const { from, to } of kindOf(device).paths(device)) {
       if (from === terminal) yield { deviceId: device.id, terminal: to, jointOhm: 0 };

@@ -25,7 +25,10 @@ export interface DesignIndex {
   zones: Zone[];
   devices: Map<string, Device>;
   battery: Battery | null;
+  /** Each lamp followed by its functions. */
   loads: Load[];
+  /** Loads that are functions of another load's body, by that load's id. */
+  functions: Map<string, Load[]>;
   /** What parts draw by themselves, each as a load that is never on and stands by all day. */
   ownDraws: Load[];
   /** With the lengths the vehicle gives them. */
@@ -55,6 +58,7 @@ export function indexDesign(design: Design): DesignIndex {
     devices: new Map(),
     battery: null,
     loads: [],
+    functions: new Map(),
     ownDraws: [],
     wires: [],
     circuits: [],
@@ -81,8 +85,10 @@ export function indexDesign(design: Design): DesignIndex {
     else if (record.type === 'log') index.logs.push(record);
     else if (record.type === 'device') {
       index.devices.set(record.id, record);
-      if (record.kind === 'load') index.loads.push(record);
-      else if (record.kind === 'battery') index.battery = record;
+      if (record.kind === 'load') {
+        index.loads.push(record);
+        if (record.partOf) index.functions.set(record.partOf.loadId, [...(index.functions.get(record.partOf.loadId) ?? []), record]);
+      } else if (record.kind === 'battery') index.battery = record;
       else if (record.kind === 'protection' && record.mount?.tap) index.taps.set(slotKey(record.mount), record);
       else if (record.kind === 'protection' && record.mount) {
         const inBlock = index.mounted.get(record.mount.blockId);
@@ -91,6 +97,8 @@ export function indexDesign(design: Design): DesignIndex {
       }
     }
   }
+  if (index.functions.size > 0)
+    index.loads = index.loads.filter(({ partOf }) => !partOf).flatMap((load) => [load, ...(index.functions.get(load.id) ?? [])]);
   index.zones.sort(byOrder);
   index.scenarios.sort(byOrder);
   index.circuits.sort((a, b) => a.number - b.number || (a.id < b.id ? -1 : 1));

@@ -69,10 +69,11 @@ export function layOut({ rig, places, routes, devices, wires }: RigRecords): Lay
   return { ...layout, routes: ways.routes, runs, wires: laid };
 }
 
-/** Where a device is: its own place, or that of the fuse block it sits in. */
+/** Where a device is: its own place, or that of the fuse block it sits in, or of the lamp it is a function of. */
 export function placeIdOf(devices: ReadonlyMap<string, Device>, deviceId: string): string | null {
   const device = devices.get(deviceId);
   if (device?.kind === 'protection' && device.mount) return placeIdOf(devices, device.mount.blockId);
+  if (device?.kind === 'load' && device.partOf) return placeIdOf(devices, device.partOf.loadId);
   return device?.placeId ?? null;
 }
 

@@ -3,7 +3,8 @@ import { recordsOf, type Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { SETTINGS_ID } from '../catalog/vocabulary';
-import { removeCircuit, removeLoads } from './schemes';
+import { removeLoads } from './loadWires';
+import { removeCircuit } from './schemes';
 
 /** What of a design a copy begins with: all of it; all but where it lies in its vehicle; what feeds it; what draws. */
 export const COPY_PARTS = ['all', 'system', 'supply', 'loads'] as const;

@@ -6,7 +6,7 @@ import type { Device, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
 import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
-import { addWire } from './schemes';
+import { addWire } from './wires';
 
 /** Wires drawn by hand from terminal to terminal, with only sensible ends to choose from. */
 

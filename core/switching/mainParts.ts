@@ -7,7 +7,7 @@ import { newId } from '../design/ids';
 import type { Device, TerminalRef, Wire } from '../design/schema';
 import { traceWiring } from '../network/wiring';
 import { endOfMain, wiresOn } from './mainPath';
-import { addWire } from './schemes';
+import { addWire } from './wires';
 
 /** What can stand in the main path by hand: all that is fed goes through it. */
 export const MAIN_PARTS = ['isolator', 'cutOut', 'shunt'] as const;

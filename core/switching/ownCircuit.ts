@@ -11,7 +11,9 @@ import { sizesLike } from '../sizing/conductorChoice';
 import { leastFuseA } from '../sizing/fuse';
 import { formatRating } from '../units/quantity';
 import { fuseAtBar, nearestSlot, whereIs } from './fuseBerth';
-import { addCircuit, detachLoad, usualScheme, type CircuitScheme } from './schemes';
+import { detachLoad } from './loadWires';
+import { addCircuit } from './schemes';
+import { usualScheme, type CircuitScheme } from './usualScheme';
 import { dropClassOf } from './newLoad';
 
 /** A fuse stands at least so much more than all at once. Common practice: none is run at its rating. */

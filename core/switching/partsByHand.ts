@@ -9,7 +9,9 @@ import { runPath, type Part, type RunSide } from '../devices/parts';
 import { terminalKey, traceWiring, type Wiring, type WiringNode, type WiringTree } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { isRouted } from '../rig/layout';
-import { addWire, homeward, usualScheme } from './schemes';
+import { homeward } from './returns';
+import { usualScheme } from './usualScheme';
+import { addWire } from './wires';
 
 /** Parts put into a run, moved along it and taken out, and wires drawn from terminal to terminal: every gesture leaves what stands elsewhere as it was. */
 

@@ -5,7 +5,10 @@ import { applyChange } from '../design/change';
 import { deviceOf, makeDesign, recordOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { DesignRecord } from '../design/schema';
-import { addCircuit, firstFreeSlot, mountFuse, moveLoad, removeCircuit, removeLoads, setReturn, stepRating, usualScheme } from './schemes';
+import { moveLoad, removeLoads } from './loadWires';
+import { setReturn } from './returns';
+import { addCircuit, mountFuse, removeCircuit, stepRating } from './schemes';
+import { firstFreeSlot, usualScheme } from './usualScheme';
 import { newLoad } from './newLoad';
 import { giveLoadItsCircuit } from './ownCircuit';
 

@@ -10,7 +10,7 @@ import { recordOf, settingsOf } from '@/core/design/design';
 import type { TerminalRef } from '@/core/design/schema';
 import { sizesLike } from '@/core/sizing/conductorChoice';
 import { drawWire, sensibleEnds } from '@/core/switching/drawWire';
-import { usualScheme } from '@/core/switching/schemes';
+import { usualScheme } from '@/core/switching/usualScheme';
 import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { ConductorSelect } from '@/ui/ConductorSelect';

@@ -7,6 +7,7 @@ import { makeDesign, type Design } from '@/core/design/design';
 import { DesignError } from '@/core/design/problems';
 import type { SetAside } from '@/core/design/readable';
 import type { DesignRecord } from '@/core/design/schema';
+import { acrossLamps } from '@/core/switching/lampFunctions';
 import { worstFirst } from '@/core/analysis/rules/findAll';
 import type { Finding } from '@/core/analysis/finding';
 import type { LoggedChange } from '@/server/commit';
@@ -166,7 +167,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   function attempt(make: MakeChange): { change: Change; design: Design } | string {
     const from = base();
     try {
-      const change = make(from);
+      const change = acrossLamps(from, make(from));
       return { change, design: applyChange(from, change) };
     } catch (error) {
       if (error instanceof DesignError) return error.message;

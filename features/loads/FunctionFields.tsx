@@ -1,106 +1,163 @@
 'use client';
 
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
+import { useState } from 'react';
+import { NO_CHANGE } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
-import type { Duty, Load } from '@/core/design/schema';
-import { LIMITS } from '@/core/catalog/vocabulary';
-import { drawOf } from '@/core/devices/load';
-import { formatUse, parseUse } from '@/core/formats/useText';
+import { nameOf } from '@/core/design/names';
+import type { Load } from '@/core/design/schema';
+import { formatDraw } from '@/core/formats/drawText';
+import { addFunction, joinLamps, MOST_FUNCTIONS, partFromLamp, whyNotOne } from '@/core/switching/lampFunctions';
+import { removeLoads } from '@/core/switching/loadWires';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
-import { QuantityField } from '@/ui/QuantityField';
+import { useRefusal } from '@/features/design/useRefusal';
 import { TextField } from '@/ui/TextField';
-import { setDuty } from './cells';
+import { today } from '@/ui/today';
+import { NO_CIRCUIT, setCell, type LoadField } from './cells';
 import styles from './LoadDetails.module.css';
-import type { SetLoad } from './setLoad';
 
-const MOST = 8;
-const USUAL = ['White', 'Amber', 'Backlight', 'Low', 'High'];
+type Common = NonNullable<Load['partOf']>['shares'];
 
-/** The functions of one lamp, each with its own draw and its own times in the scenario shown. */
-export function FunctionFields({ load, set }: { load: Load; set: SetLoad }) {
+const COMMON: { value: Common; label: string }[] = [
+  { value: 'minus', label: 'one return for all' },
+  { value: 'plus', label: 'one plus, each switched on its return' },
+];
+
+interface Props {
+  load: Load;
+  onOpen(loadId: string): void;
+}
+
+/** The functions of one lamp: white and amber, low and high, each with a terminal, a draw and a circuit of its own. */
+export function FunctionFields({ load, onOpen }: Props) {
+  return <section>{load.partOf ? <OfLamp load={load} onOpen={onOpen} /> : <OfItsOwn load={load} onOpen={onOpen} />}</section>;
+}
+
+function OfLamp({ load, onOpen }: Props) {
   const store = useDesignStore();
-  const duties = useDesign(({ analysis }) => analysis.index.duties);
-  const scenario = useDesign(({ analysis }) => analysis.scenario);
-  const functions = load.functions ?? [];
-  const dutyOfFunction = (name: string) =>
-    duties.find((duty) => duty.loadId === load.id && duty.scenarioId === scenario?.id && duty.function === name) ?? null;
-  const setUse = (name: string, fields: Partial<Duty>) =>
-    store.commit(`Change when ${load.name}, ${name}, runs`, (design) => {
-      const edit = new Edit(design);
-      setDuty(edit, load.id, fields, name);
-      return edit.change;
-    });
-  const rename = (at: number, name: string) => {
-    if (name === '') return 'a function needs a name';
-    if (name.length > 40) return 'at most 40 characters';
-    if (functions.some((one, other) => other !== at && one.name === name)) return 'there is one of that name';
-    const before = functions[at]!.name;
-    return store.commit(`Change ${load.name}`, (design) => {
-      const edit = new Edit(design);
-      edit.set(load.id, { functions: functions.map((one, place) => (place === at ? { ...one, name } : one)) });
-      for (const record of design.records.values()) {
-        if (record.type === 'duty' && record.loadId === load.id && record.function === before) edit.set(record.id, { function: name });
-      }
-      return edit.change;
-    });
-  };
-  const remove = (name: string) =>
-    store.commit(`Remove ${name} of ${load.name}`, (design) => {
-      const edit = new Edit(design);
-      const left = functions.filter((one) => one.name !== name);
-      edit.set(load.id, { functions: left.length > 0 ? left : undefined });
-      for (const record of design.records.values()) {
-        if (record.type === 'duty' && record.loadId === load.id && record.function === name) edit.remove(record.id);
-      }
-      return edit.change;
-    });
-  const add = () => {
-    const name = USUAL.find((usual) => !functions.some((one) => one.name === usual)) ?? `Function ${functions.length + 1}`;
-    set({ functions: [...functions, { name, watts: Math.round(drawOf(load.rated).watts * 10) / 10 }] });
-  };
+  const lampId = load.partOf!.loadId;
+  const lamp = useDesign(({ design }) => nameOf(design, lampId));
   return (
-    <section>
-      <h3>Functions</h3>
-      {functions.length === 0 && (
-        <p className={styles.said}>One draw. A lamp with a white and an amber side, or a low and a high beam, has a function for each.</p>
-      )}
-      {functions.map(({ name, watts }, at) => {
-        const duty = dutyOfFunction(name);
-        return (
-          <div key={at} className={styles.function} role="group" aria-label={name}>
-            <TextField label={`Name of function ${at + 1}`} text={name} width={92} onCommit={(text) => rename(at, text.trim())} />
-            <QuantityField
-              label={`Draw of ${name}, each`}
-              value={watts}
-              unit="W"
-              decimals={1}
-              least={0}
-              most={LIMITS.watts}
-              width={74}
-              onCommit={(next) => set({ functions: functions.map((one, place) => (place === at ? { ...one, watts: next } : one)) })}
-            />
-            <TextField
-              label={`When ${name} runs`}
-              text={formatUse(duty?.use)}
-              placeholder={duty && duty.hoursPerDay > 0 ? `${duty.hoursPerDay} h` : 'not used'}
-              width={104}
-              onCommit={(text) => {
-                const read = parseUse(text);
-                if (!read.ok) return read.why;
-                return scenario ? setUse(name, { use: read.value }) : 'add a scenario first';
-              }}
-            />
-            <Button size="small" aria-label={`Remove ${name}`} onClick={() => remove(name)}>
-              ×
-            </Button>
-          </div>
-        );
-      })}
-      {functions.length < MOST && (
-        <Button size="small" onClick={add}>
-          Add a function
+    <>
+      <h3>A function of a lamp</h3>
+      <p className={styles.said}>
+        One body with{' '}
+        <Button type="link" size="small" className={styles.inText} onClick={() => onOpen(lampId)}>
+          {lamp}
         </Button>
-      )}
-    </section>
+        , and one {load.partOf!.shares === 'minus' ? 'return' : 'plus'} in common. Where it is and how many there are go for both.
+      </p>
+      <Button
+        size="small"
+        onClick={() => store.commit(`Make ${load.name} a load of its own`, (design) => partFromLamp(design, load.id) ?? NO_CHANGE)}
+      >
+        Make it a load of its own
+      </Button>
+    </>
   );
+}
+
+function OfItsOwn({ load, onOpen }: Props) {
+  const store = useDesignStore();
+  const { commit, refusal } = useRefusal();
+  const analysis = useDesign((state) => state.analysis);
+  const [picked, setShares] = useState<Common>('minus');
+  const functions = analysis.index.functions.get(load.id) ?? [];
+  // A lamp's terminals are one thing or the other; its first function says which.
+  const shares = functions[0]?.partOf!.shares ?? picked;
+  const { nominalV, units } = analysis.index.settings;
+  const set = (one: Load, field: LoadField, text: string) => {
+    const why = setCell(new Edit(store.getState().design), one.id, field, text, today());
+    if (why) return why;
+    return store.commit(`Change ${one.name}`, (design) => {
+      const edit = new Edit(design);
+      setCell(edit, one.id, field, text, today());
+      return edit.change;
+    });
+  };
+  const others = analysis.index.loads.filter((other) => whyNotOne(analysis.design, load, other) === null).sort(nearest(load));
+  const isFull = functions.length + 1 >= MOST_FUNCTIONS;
+  return (
+    <>
+      <h3>Functions</h3>
+      <p className={styles.said}>
+        {functions.length === 0
+          ? 'One light, one wire. A lamp with a white and an amber side, or a low and a high beam, has a wire, a fuse and hours for each.'
+          : `It has ${functions.length + 1}, with ${shares === 'minus' ? 'one return for all' : 'one plus for all, each switched on its return'}. Beside this one:`}
+      </p>
+      {functions.map((one) => (
+        <div key={one.id} className={styles.function} role="group" aria-label={one.name}>
+          <TextField label={`Name of ${one.name}`} text={one.name} width={172} onCommit={(text) => set(one, 'name', text)} />
+          <TextField
+            label={`Draw of ${one.name}, each`}
+            text={formatDraw(one.rated, nominalV, units)}
+            width={68}
+            onCommit={(text) => set(one, 'rated', text)}
+          />
+          <Button size="small" onClick={() => onOpen(one.id)} aria-label={`Open ${one.name}`}>
+            {circuitOf(analysis.loads.get(one.id)?.circuitId, analysis.design)}
+          </Button>
+          <Button
+            size="small"
+            aria-label={`Remove ${one.name}`}
+            onClick={() => store.commit(`Remove ${one.name}`, (design) => removeLoads(design, [one.id]))}
+          >
+            ×
+          </Button>
+        </div>
+      ))}
+      {!isFull && (
+        <div className={styles.function}>
+          {functions.length === 0 && (
+            <Select<Common>
+              size="small"
+              aria-label="What its functions have in common"
+              value={picked}
+              style={{ width: 196 }}
+              popupMatchSelectWidth={false}
+              onChange={setShares}
+              options={COMMON}
+            />
+          )}
+          <Button
+            size="small"
+            onClick={() => commit(`Add a function to ${load.name}`, (design) => addFunction(design, load.id, shares)?.change ?? NO_CHANGE)}
+          >
+            Add a function
+          </Button>
+        </div>
+      )}
+      {!isFull && others.length > 0 && (
+        <div className={styles.function}>
+          <Select<string>
+            size="small"
+            aria-label="Load to make one lamp with"
+            value={null}
+            placeholder="or make one lamp with another load…"
+            style={{ width: 300 }}
+            showSearch={{ optionFilterProp: 'label' }}
+            onChange={(id) =>
+              void commit(
+                `Make ${load.name} and ${nameOf(analysis.design, id)} one lamp`,
+                (design) => joinLamps(design, load.id, id, shares) ?? NO_CHANGE,
+              )
+            }
+            options={others.map(({ id, name }) => ({ value: id, label: name }))}
+          />
+        </div>
+      )}
+      {refusal}
+    </>
+  );
+}
+
+/** What may be the same lamp: of the same zone, and named alike, first. */
+function nearest(load: Load): (a: Load, b: Load) => number {
+  const word = load.name.toLowerCase().split(/[\s,]+/)[0]!;
+  const rank = ({ zoneId, name }: Load) => (name.toLowerCase().startsWith(word) ? 0 : 2) + (zoneId === load.zoneId ? 0 : 1);
+  return (a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name);
+}
+
+function circuitOf(circuitId: string | null | undefined, design: Parameters<typeof nameOf>[0]): string {
+  return circuitId ? nameOf(design, circuitId).slice(0, 2) : NO_CIRCUIT;
 }

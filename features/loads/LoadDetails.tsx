@@ -10,6 +10,7 @@ import { Field, Fields } from '@/ui/Fields';
 import { QuantityField } from '@/ui/QuantityField';
 import { TextField } from '@/ui/TextField';
 import { FunctionFields } from './FunctionFields';
+import { LevelFields } from './LevelFields';
 import type { SetLoad } from './setLoad';
 import { ThermostatFields } from './ThermostatFields';
 import { UseFields } from './UseFields';
@@ -26,7 +27,7 @@ const BEHAVIOURS: Record<LoadBehaviour, string> = {
 };
 
 /** Everything about one load that its line has no room for. */
-export function LoadDetails({ loadId, onClose }: { loadId: string; onClose(): void }) {
+export function LoadDetails({ loadId, onOpen, onClose }: { loadId: string; onOpen(loadId: string): void; onClose(): void }) {
   const store = useDesignStore();
   const load = useDesign(({ analysis }) => analysis.loads.get(loadId)?.load ?? null);
   if (!load) return null;
@@ -50,7 +51,8 @@ export function LoadDetails({ loadId, onClose }: { loadId: string; onClose(): vo
     >
       <DrawFields load={load} set={set} />
       <UseFields load={load} />
-      <FunctionFields load={load} set={set} />
+      <FunctionFields load={load} onOpen={onOpen} />
+      <LevelFields load={load} set={set} />
       <ThermostatFields load={load} set={set} />
     </Drawer>
   );

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import type { Design } from '@/core/design/design';
-import { removeLoads } from '@/core/switching/schemes';
+import { removeLoads } from '@/core/switching/loadWires';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
@@ -87,7 +87,7 @@ export function LoadsStage() {
           {shown === 'budget' && <BudgetView onOpen={setOpen} />}
         </>
       )}
-      {openId && <LoadDetails key={openId} loadId={openId} onClose={() => setOpen(null)} />}
+      {openId && <LoadDetails key={openId} loadId={openId} onOpen={setOpen} onClose={() => setOpen(null)} />}
       {dialog === 'import' && <ImportLoads pasted={pasted} onClose={() => (setDialog(null), setPasted(''))} />}
       {dialog === 'zones' && <ZonesDialog onClose={() => setDialog(null)} />}
     </div>

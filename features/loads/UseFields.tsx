@@ -38,7 +38,7 @@ export function UseFields({ load }: { load: Load }) {
       </p>
       <Band load={load} duty={duty} scenario={record} onSet={(times) => void set({ use: times })} />
       <Fields>
-        {!load.functions?.length && !load.thermostat && (
+        {!load.levels?.length && !load.thermostat && (
           <Field label="Dimmed to">
             <QuantityField
               label="Dim level"

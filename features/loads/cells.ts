@@ -10,7 +10,9 @@ import { nameOf } from '@/core/design/names';
 import { formatDraw, parseDraw } from '@/core/formats/drawText';
 import { parseUse } from '@/core/formats/useText';
 import { ownCircuit } from '@/core/switching/ownCircuit';
-import { addCircuit, attachLoad, detachLoad, usualScheme } from '@/core/switching/schemes';
+import { attachLoad, detachLoad } from '@/core/switching/loadWires';
+import { addCircuit } from '@/core/switching/schemes';
+import { usualScheme } from '@/core/switching/usualScheme';
 import { outOfRange, parseHours, parseLength, parseNumber, type Parsed } from '@/core/units/parse';
 import { formatLength, MISSING } from '@/core/units/quantity';
 
@@ -132,12 +134,12 @@ function leavesUnused({ design }: Edit, load: Load, text: string): boolean {
   return text === '' && dutyOf(design, load.id) === null;
 }
 
-/** The duty of a load in the design's scenario, if it has one: of one of its functions, or the first there is. */
+/** The duty of a load in the design's scenario, if it has one: of one of its levels, or the first there is. */
 export function dutyOf(design: Design, loadId: string, use?: string): Duty | null {
   const { scenarioId } = settingsOf(design);
   for (const record of design.records.values()) {
     if (record.type !== 'duty' || record.loadId !== loadId || record.scenarioId !== scenarioId) continue;
-    if (use === undefined || record.function === use) return record;
+    if (use === undefined || record.level === use) return record;
   }
   return null;
 }
@@ -150,12 +152,12 @@ function hoursByTimes(design: Design, load: Load): number | null {
   return dutyHours(load, { ...duty, sharePercent: 100 }, loadDraw(load).watts, settingOf(scenario));
 }
 
-/** Sets how a load, or one of its functions, is used in the design's scenario. Returns why not, or null. */
+/** Sets how a load, or one of its levels, is used in the design's scenario. Returns why not, or null. */
 export function setDuty(edit: Edit, loadId: string, fields: Partial<Duty>, use?: string): string | null {
   const { scenarioId } = settingsOf(edit.design);
   if (scenarioId === null) return 'add a scenario first';
   const duty = dutyOf(edit.design, loadId, use);
-  const whole = { scenarioId, loadId, hoursPerDay: 0, sharePercent: 100, ...(use !== undefined && { function: use }) };
+  const whole = { scenarioId, loadId, hoursPerDay: 0, sharePercent: 100, ...(use !== undefined && { level: use }) };
   if (duty) edit.set(duty.id, fields);
   else edit.add<Duty>({ id: newId('duty'), type: 'duty', ...whole, ...fields });
   return null;

@@ -33,7 +33,14 @@ interface ColumnContext {
 export function loadColumns({ units, nominalV, zones, circuits, grouping }: ColumnContext): GridColumn<LoadRow>[] {
   const choices = (values: string[]) => () => values.map((value) => ({ value, label: value }));
   const columns: GridColumn<LoadRow>[] = [
-    { key: 'name', title: 'Load', width: '15.4fr', edit: true, text: ({ load }) => load.name },
+    {
+      key: 'name',
+      title: 'Load',
+      width: '15.4fr',
+      edit: true,
+      text: ({ load }) => load.name,
+      tone: ({ load }) => (load.partOf ? 'within' : undefined),
+    },
     {
       key: 'zone',
       title: 'Zone',

@@ -6,7 +6,7 @@ import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { FuseBlock } from '@/core/design/schema';
 import { endOfMain } from '@/core/switching/mainPath';
-import { addWire } from '@/core/switching/schemes';
+import { addWire } from '@/core/switching/wires';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';

@@ -12,7 +12,7 @@ export interface GridColumn<Row> {
   /** What the cell shows, and what a copy takes. */
   text(row: Row): string;
   /** A mark on the cell: measured values look different, doubtful ones too. */
-  tone?(row: Row): 'measured' | 'soft' | 'bad' | undefined;
+  tone?(row: Row): 'measured' | 'soft' | 'bad' | 'within' | undefined;
   /** What the editor starts with, where it differs from the shown text. */
   editText?(row: Row): string;
   /** Fixed answers to choose from instead of typing. */

@@ -13,7 +13,8 @@ import type { FuseBlock, Protection, Wire } from '../../design/schema';
 import { isReturnJunction } from '../../network/flow';
 import { placeIdOf } from '../../rig/layout';
 import { BOLTED } from '../../switching/fuseBerth';
-import { addWire, firstFreeSlot } from '../../switching/schemes';
+import { firstFreeSlot } from '../../switching/usualScheme';
+import { addWire } from '../../switching/wires';
 import { leastFuseA } from '../../sizing/fuse';
 
 /** Where a block nearer to the loads may stand. */

@@ -11,7 +11,7 @@ const STRIP_ONE_END_M = 5;
 export function findLoads({ loads, index, scenario }: Analysis): Finding[] {
   const found: Finding[] = [];
   for (const { id, load, circuitId, draw } of loads.values()) {
-    if (draw.watts === 0 && !load.functions?.length)
+    if (draw.watts === 0 && !load.levels?.length)
       found.push({ rule: 'load.noDraw', severity: 'caution', subjects: [id], circuitId, numbers: {} });
     if (circuitId === null)
       found.push({ rule: 'load.noCircuit', severity: 'caution', subjects: [id], circuitId, numbers: { amps: draw.amps } });

@@ -4,7 +4,8 @@ import { analyse } from '../analyse';
 import { applyChange, updateRecords } from '../../design/change';
 import { checkReferences } from '../../design/references';
 import type { TapLeg } from '../../catalog/vocabulary';
-import { mountFuse, firstFreeSlot } from '../../switching/schemes';
+import { mountFuse } from '../../switching/schemes';
+import { firstFreeSlot } from '../../switching/usualScheme';
 import { remediesFor } from '../../advice/remedies';
 import { wordFinding } from '../../wording/wording';
 

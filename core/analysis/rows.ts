@@ -1,0 +1,53 @@
+import type { Load, Wire } from '../design/schema';
+import { demandOf } from '../network/demand';
+import { rowAmpereMetres, rowEndAmperes } from '../network/flow';
+import type { WiringTree } from '../network/wiring';
+import type { AnalysisContext } from './context';
+
+/** One conductor along a row of like pieces, as amperes times metres of it and amperes through its ends. */
+export interface RowPole {
+  side: Wire['role'];
+  /** What the row is wired in: the wire that leads to it. */
+  wire: Wire;
+  ampereMetres: number;
+  endAmperes: number;
+}
+
+/**
+ * The conductors along a load's row, out and back, where they are wired. What a lamp's functions have in common carries all that can be on at once; what is a
+ * function's own carries its current alone.
+ */
+export function rowPoles(context: Pick<AnalysisContext, 'wiring' | 'hanging' | 'index' | 'draws'>, load: Load): RowPole[] {
+  const { wiring, hanging } = context;
+  const { plus, minus } = hanging.loads.get(load.id)!;
+  const poles: RowPole[] = [];
+  const add = (side: Wire['role'], pole: 'plus' | 'minus', tree: WiringTree, at: number | undefined) => {
+    const wire = at === undefined ? null : wireToLoad(tree, at);
+    if (!wire) return;
+    const amps = rowAmps(context, load, pole);
+    const { quantity, spacingMm } = load;
+    poles.push({
+      side,
+      wire,
+      ampereMetres: rowAmpereMetres(amps, quantity, spacingMm),
+      endAmperes: rowEndAmperes(amps, quantity, spacingMm),
+    });
+  };
+  add('supply', 'plus', wiring.supply, plus);
+  add('return', 'minus', wiring.return, minus);
+  return poles;
+}
+
+/** The wire that leads to a load's terminal: for one it shares, the wire to the lamp it is part of. */
+export function wireToLoad({ nodes }: WiringTree, at: number): Wire | null {
+  const { wire, parent } = nodes[at]!;
+  return wire ?? nodes[parent]?.wire ?? null;
+}
+
+function rowAmps({ index, draws }: Pick<AnalysisContext, 'index' | 'draws'>, load: Load, pole: 'plus' | 'minus'): number {
+  const lamp = load.partOf?.shares === pole ? index.devices.get(load.partOf.loadId) : load;
+  const others = (index.functions.get(lamp?.id ?? '') ?? []).filter(({ partOf }) => partOf!.shares === pole);
+  if (lamp?.kind !== 'load' || others.length === 0) return draws.get(load.id)!.amps;
+  const all = [lamp, ...others].map(({ id, continuous, exclusiveGroup }) => ({ amps: draws.get(id)!.amps, continuous, exclusiveGroup }));
+  return demandOf(all).peakA;
+}
