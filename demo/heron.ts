@@ -4,7 +4,7 @@ import { indexDesign } from '../core/rig/designIndex';
 import { Edit } from '../core/design/edit';
 import { defaultSettings } from '../core/design/defaultSettings';
 import type { DesignRecord, Wire } from '../core/design/schema';
-import { terminalKey, traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/wiring';
 import { buildDemo } from './builder';
 import { circuits, STORED, WINTER, WORK } from './heronCircuits';
 import { liveDemo } from './energyBuilder';
@@ -21,14 +21,14 @@ export function heron(): Design {
   return liveDemo(layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG), HERON_ENERGY);
 }
 
-/** Loads on the hide's fuse block return to the bar beside it. */
+/** Loads and parts on the hide's fuse block return to the bar beside it. */
 function ontoHideBar(design: Design): Design {
   const { wires, devices } = indexDesign(design);
   const { supply } = traceWiring(indexDesign(design));
   const edit = new Edit(design);
   for (const { id, from, to } of wires) {
     if (to.deviceId !== 'bar_front' || from.deviceId === 'bar_hide') continue;
-    const fuse = devices.get(supply.nodes[supply.at.get(terminalKey(from.deviceId, 'plus')) ?? -1]?.protectionId ?? '');
+    const fuse = devices.get(supply.nodes.find(({ deviceId }) => deviceId === from.deviceId)?.protectionId ?? '');
     if (fuse?.kind === 'protection' && fuse.mount?.blockId === 'block_hide')
       edit.set(id, { to: { deviceId: 'bar_hide', terminal: 'bar' } });
   }

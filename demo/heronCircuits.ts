@@ -118,8 +118,8 @@ export const circuits: DemoCircuit[] = [
     ],
   },
   {
-    ...{ name: 'Driving lamps', zone: 'zone_engine', ...front, slot: 9, ratingA: 30, conductor: 'mm2:2.5', feedMm: 1100 },
-    switched: { ratingA: 20, onwardMm: 2400 },
+    ...{ name: 'Driving lamps', zone: 'zone_engine', ...front, slot: 9, ratingA: 30, conductor: 'mm2:2.5', feedMm: 3500 },
+    chosenBy: { name: 'Driving lamps switch', ratingA: 20, atMm: 1100 },
     loads: [
       {
         name: 'Driving lamp, high',
@@ -140,7 +140,6 @@ export const circuits: DemoCircuit[] = [
         spacingMm: 900,
         rated: watts(25),
         group: 'driving',
-        hopMm: 100,
         use: { [WINTER]: 1, [WORK]: 0.5 },
       },
     ],
@@ -160,6 +159,7 @@ export const circuits: DemoCircuit[] = [
   {
     ...{ name: 'Hide bench lights', zone: 'zone_hide', ...hide, slot: 1, ratingA: 5, conductor: 'mm2:2.5', feedMm: 1600, critical: true },
     switched: { ratingA: 10, onwardMm: 1900 },
+    parts: [{ id: 'dimmer', name: 'Bench dimmer', before: 'Bench puck', atMm: 100 }],
     loads: [
       {
         ...{ name: 'Bench puck', behaviour: 'ledStrip', zone: 'zone_hide', quantity: 8, spacingMm: 350, rated: watts(3) },
@@ -201,10 +201,10 @@ export const circuits: DemoCircuit[] = [
       slot: 4,
       ratingA: 10,
       conductor: 'mm2:6',
-      feedMm: 1600,
+      feedMm: 4900,
       critical: true,
     },
-    switched: { ratingA: 10, onwardMm: 3300 },
+    chosenBy: { name: 'Scene lights, left switch', ratingA: 10, atMm: 1600 },
     loads: [
       {
         name: 'Left scene lamp, white',
@@ -224,7 +224,6 @@ export const circuits: DemoCircuit[] = [
         spacingMm: 1400,
         rated: watts(10),
         group: 'scene left',
-        hopMm: 100,
         use: { [WINTER]: 1 },
       },
     ],
@@ -237,10 +236,10 @@ export const circuits: DemoCircuit[] = [
       slot: 5,
       ratingA: 10,
       conductor: 'mm2:6',
-      feedMm: 1600,
+      feedMm: 5300,
       critical: true,
     },
-    switched: { ratingA: 10, onwardMm: 3700 },
+    chosenBy: { name: 'Scene lights, right switch', ratingA: 10, atMm: 1600 },
     loads: [
       {
         name: 'Right scene lamp, white',
@@ -260,7 +259,6 @@ export const circuits: DemoCircuit[] = [
         spacingMm: 1400,
         rated: watts(10),
         group: 'scene right',
-        hopMm: 100,
         use: { [WINTER]: 1 },
       },
     ],
@@ -303,6 +301,7 @@ export const circuits: DemoCircuit[] = [
       feedMm: 3100,
       critical: true,
     },
+    parts: [{ id: 'motion', name: 'Step motion sensor', before: 'Step light', atMm: 400 }],
     loads: [
       {
         name: 'Door light',
@@ -325,6 +324,7 @@ export const circuits: DemoCircuit[] = [
   },
   {
     ...{ name: 'Wet locker lights', zone: 'zone_locker', ...hide, slot: 9, ratingA: 2, conductor: 'mm2:1', feedMm: 2700, critical: true },
+    parts: [{ id: 'roller', name: 'Locker roller', before: 'Locker light', atMm: 2300 }],
     loads: [
       {
         name: 'Locker light',

@@ -130,6 +130,19 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       const change = giveLoadItsCircuit(design, subject!);
       return [change && { label: 'Give it a circuit of its own', change }];
     }
+    case 'load.together': {
+      const group = deviceOf(design, subject!, 'load')?.exclusiveGroup;
+      const marked = analysis.index.loads.filter(({ exclusiveGroup }) => exclusiveGroup === group);
+      return [
+        {
+          label: 'Take the mark off: they may run together',
+          change: updateRecords(
+            design,
+            marked.map(({ id }) => ({ id, set: { exclusiveGroup: null } })),
+          ),
+        },
+      ];
+    }
     case 'circuit.empty':
       return [{ label: 'Take the circuit out', change: removeCircuit(design, subject!) }];
     case 'strip.longRun': {

@@ -4,7 +4,8 @@ import type { DesignIndex } from '../rig/designIndex';
 import type { Wire } from '../design/schema';
 import { bankFacts } from '../energy/battery';
 import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
-import { demandOf } from '../network/demand';
+import { demandOf, type DemandLoad } from '../network/demand';
+import type { Exclusions } from '../network/exclusion';
 import { idleSupply } from '../energy/idle';
 import type { LoadDraw } from '../devices/load';
 import { findAll } from './rules/findAll';
@@ -26,12 +27,12 @@ import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } fr
 export function analyse(design: Design, previous: Analysis | null = null): Analysis {
   const context = makeContext(design, previous);
   const { index, draws, supply, returns } = context;
-  const { scenarios, scenario } = budgets(index, draws, previous);
+  const { scenarios, scenario } = budgets(index, draws, context.exclusions, previous);
   const loads = analyseLoads(context, scenario, previous?.loads);
   const circuits = analyseCircuits(context, loads, previous?.memo.circuits);
   const { short, protections } = analyseProtections(context, previous);
   const bank = index.battery ? bankFacts(index.battery) : null;
-  const totals = totalsOf(loads, scenarios, scenario, bank?.usableAh ?? null);
+  const totals = totalsOf(context.exclusions, loads, scenarios, scenario, bank?.usableAh ?? null);
   const analysis: Analysis = {
     design,
     index,
@@ -39,7 +40,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     circuits: Array.from(circuits.values()),
     wires: analyseWires(context, circuits.values(), previous?.wires),
     blocks: analyseBlocks(context),
-    zones: analyseZones(index, loads, scenario),
+    zones: analyseZones(context, loads, scenario),
     scenarios,
     scenario,
     bank,
@@ -51,6 +52,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     exposures: context.exposures,
     totals,
     wiring: context.wiring,
+    exclusions: context.exclusions,
     findings: [],
     memo: { circuits, draws, supply, returns, loadedTogether: context.loadedTogether, short },
   };
@@ -62,12 +64,13 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
 function budgets(
   index: DesignIndex,
   draws: Map<string, LoadDraw>,
+  exclusions: Exclusions,
   previous: Analysis | null,
 ): { scenarios: ScenarioBudget[]; scenario: ScenarioBudget | null } {
   const scenarios =
-    previous && sameUse(index, previous.index)
+    previous && previous.exclusions === exclusions && sameUse(index, previous.index)
       ? previous.scenarios
-      : index.scenarios.map((scenario) => scenarioBudget(scenario, index, draws, index.battery));
+      : index.scenarios.map((scenario) => scenarioBudget(scenario, index, draws, index.battery, exclusions));
   const chosen = scenarios.find(({ id }) => id === index.settings.scenarioId) ?? scenarios[0] ?? null;
   return { scenarios, scenario: chosen };
 }
@@ -147,7 +150,11 @@ function saysTheSame(a: LoadAnalysis, b: LoadAnalysis): boolean {
   );
 }
 
-function analyseZones(index: DesignIndex, loads: Map<string, LoadAnalysis>, scenario: ScenarioBudget | null): ZoneAnalysis[] {
+function analyseZones(
+  { index, exclusions }: AnalysisContext,
+  loads: Map<string, LoadAnalysis>,
+  scenario: ScenarioBudget | null,
+): ZoneAnalysis[] {
   const byZone = new Map<string | null, LoadAnalysis[]>();
   for (const entry of loads.values()) {
     const inZone = byZone.get(entry.load.zoneId);
@@ -163,7 +170,7 @@ function analyseZones(index: DesignIndex, loads: Map<string, LoadAnalysis>, scen
     return {
       id: zone.id,
       name: zone.name,
-      ...demandOf(here.map(asDemand)),
+      ...demandOf(here.map((entry) => asDemand(entry, exclusions))),
       loadCount: here.length,
       worstDropPercent: worst?.dropPercent ?? null,
       worstLoadId: worst?.id ?? null,
@@ -173,13 +180,14 @@ function analyseZones(index: DesignIndex, loads: Map<string, LoadAnalysis>, scen
 }
 
 function totalsOf(
+  exclusions: Exclusions,
   loads: Map<string, LoadAnalysis>,
   scenarios: ScenarioBudget[],
   scenario: ScenarioBudget | null,
   usableAh: number | null,
 ): Totals {
   const all = Array.from(loads.values());
-  const demand = demandOf(all.map(asDemand));
+  const demand = demandOf(all.map((entry) => asDemand(entry, exclusions)));
   const heaviest = scenarios.reduce<ScenarioBudget | null>((most, next) => (next.peakA > (most?.peakA ?? 0) ? next : most), null);
   const wired = all.filter((entry) => entry.circuitId !== null);
   const worst = wired.reduce<LoadAnalysis | null>((most, entry) => (most && most.dropPercent >= entry.dropPercent ? most : entry), null);
@@ -212,6 +220,6 @@ function withVerdicts({ circuits, findings }: Analysis, previous: Analysis | nul
   });
 }
 
-function asDemand({ load, draw }: LoadAnalysis) {
-  return { amps: draw.amps, continuous: load.continuous, exclusiveGroup: load.exclusiveGroup };
+function asDemand({ load, draw }: LoadAnalysis, { sides }: Exclusions): DemandLoad {
+  return { amps: draw.amps, continuous: load.continuous, side: sides.get(load.id) ?? null };
 }

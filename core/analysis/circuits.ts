@@ -1,7 +1,7 @@
 import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Circuit, Protection, Settings, Wire } from '../design/schema';
-import { DemandSum } from '../network/demand';
+import { demandOf, type Demand } from '../network/demand';
 import { isReturnJunction, pathTo, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';
@@ -46,8 +46,9 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
   const { index, wiring } = context;
   const { settings } = index;
   const protection = index.devices.get(circuit.protectionId) as Protection;
-  const sum = new DemandSum();
-  for (const { draw, load } of loads) sum.addLoad({ amps: draw.amps, continuous: load.continuous, exclusiveGroup: load.exclusiveGroup });
+  const sum = demandOf(
+    loads.map(({ id, draw, load }) => ({ amps: draw.amps, continuous: load.continuous, side: context.exclusions.sides.get(id) ?? null })),
+  );
   const wires = [...own.supply, ...own.return];
   const thinnest = leastBy(wires, (wire) => areaMm2(wire.conductor));
   const weakest = leastBy(wires.map(context.ampacityOf), ({ amps }) => amps);
@@ -62,7 +63,7 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
     name: circuit.name,
     zoneId: circuit.zoneId,
     loadIds: loads.map(({ id }) => id),
-    ...sum.demand(),
+    ...sum,
     protectionId: protection.id,
     ratingA: protection.ratingA,
     block: protection.mount && { id: protection.mount.blockId, slot: protection.mount.slot },
@@ -91,7 +92,7 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
 /** The smallest uniform conductor and fuse for a circuit's own wires, with the shared part and the joints as they stand. */
 function chooseForCircuit(
   context: AnalysisContext,
-  sum: DemandSum,
+  sum: Demand,
   protection: Protection,
   loads: LoadAnalysis[],
   wires: readonly Wire[],

@@ -1,7 +1,10 @@
 import type { Design } from '../design/design';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import type { Wire } from '../design/schema';
+import { sameRecord } from '../design/change';
+import type { DesignRecord, Device, Wire } from '../design/schema';
+import { kindOf } from '../devices';
 import { loadDraw, type LoadDraw } from '../devices/load';
+import { findExclusions, type Exclusions } from '../network/exclusion';
 import { isReturnJunction, treeDemand, treeFlow, type TreeFlow } from '../network/flow';
 import { hangingOn, type Hanging } from '../network/hanging';
 import { retraceWiring, traceWiring, type Wiring } from '../network/wiring';
@@ -21,6 +24,7 @@ export interface AnalysisContext {
   supply: TreeFlow;
   returns: TreeFlow;
   draws: Map<string, LoadDraw>;
+  exclusions: Exclusions;
   ohmPerM(wire: Pick<Wire, 'conductor'>): number;
   ampacityOf(wire: Wire): Ampacity;
   exposures: Map<string, Exposure>;
@@ -41,7 +45,8 @@ export function makeContext(design: Design, previous: Analysis | null): Analysis
   const wiring = retraced?.wiring ?? traceWiring(index);
   const hanging = hangingOn(wiring, index);
   const tables = conductorTables(settings);
-  const { draws, demand } = whatLoadsAsk(index, wiring, retraced && previous);
+  const exclusions = exclusionsOf(index, wiring, previous, retraced?.changed ?? null);
+  const { draws, demand } = whatLoadsAsk(index, wiring, exclusions, retraced && previous);
   const circuitProtections = new Set(index.circuits.map((circuit) => circuit.protectionId));
   const endsOhm = endsOhmOf(settings);
   const resistance = (wire: Wire) => tables.ohmPerM(wire.conductor);
@@ -53,7 +58,7 @@ export function makeContext(design: Design, previous: Analysis | null): Analysis
   const { bundles, together } = whatLiesTogether(index, tables, met, () => wireAmps(wiring, supply, returns));
   const loadedAround = (wire: Wire) => together.get(wire.id) ?? 1;
   const context: AnalysisContext = {
-    ...{ index, wiring, hanging, draws, supply, returns, bundles, exposures: met, exposureOf },
+    ...{ index, wiring, hanging, draws, exclusions, supply, returns, bundles, exposures: met, exposureOf },
     ...{ loadedTogether: together, loadedAround, standing: null },
     ohmPerM: ({ conductor }) => tables.ohmPerM(conductor),
     ampacityOf: (wire) => {
@@ -61,7 +66,7 @@ export function makeContext(design: Design, previous: Analysis | null): Analysis
       return tables.ampacity(wire.conductor, ambientC, engineSpace, loadedAround(wire));
     },
   };
-  if (retraced && previous.index.settings === settings) {
+  if (retraced && previous.index.settings === settings && previous.exclusions === exclusions) {
     const old = { ...previous.memo, index: previous.index, wiring: previous.wiring, exposures: previous.exposures };
     context.standing = standingFrom(old, context, retraced.changed, hanging);
   }
@@ -69,9 +74,9 @@ export function makeContext(design: Design, previous: Analysis | null): Analysis
 }
 
 /** What each load draws, and what that asks of every step; the same as before while no load has changed and the trees stand. */
-function whatLoadsAsk(index: DesignIndex, wiring: Wiring, standing: Analysis | null) {
+function whatLoadsAsk(index: DesignIndex, wiring: Wiring, exclusions: Exclusions, standing: Analysis | null) {
   const { loads, devices } = index;
-  if (standing && loads.every((load, at) => load === standing.index.loads[at])) {
+  if (standing && standing.exclusions === exclusions && loads.every((load, at) => load === standing.index.loads[at])) {
     const { draws, supply, returns } = standing.memo;
     return { draws, demand: { supply: supply.demand, return: returns.demand } };
   }
@@ -79,10 +84,30 @@ function whatLoadsAsk(index: DesignIndex, wiring: Wiring, standing: Analysis | n
   const loadOn = (wanted: 'plus' | 'minus') => (deviceId: string, terminal: string) => {
     const device = terminal === wanted ? devices.get(deviceId) : undefined;
     if (device?.kind !== 'load') return null;
-    return { amps: draws.get(device.id)!.amps, continuous: device.continuous, exclusiveGroup: device.exclusiveGroup };
+    return { amps: draws.get(device.id)!.amps, continuous: device.continuous, side: exclusions.sides.get(device.id) ?? null };
   };
   return { draws, demand: { supply: treeDemand(wiring.supply, loadOn('plus')), return: treeDemand(wiring.return, loadOn('minus')) } };
 }
+
+/** Which loads exclude each other: as before while nothing that works contacts, and no group, has changed. */
+function exclusionsOf(index: DesignIndex, wiring: Wiring, previous: Analysis | null, changed: ReadonlySet<string> | null): Exclusions {
+  const stands =
+    previous !== null &&
+    changed !== null &&
+    [...changed].every((id) => worksAsBefore(previous.design.records.get(id), index.devices.get(id)));
+  if (stands) return previous.exclusions;
+  const found = findExclusions(index, wiring);
+  return previous && sameRecord(plain(previous.exclusions), plain(found)) ? previous.exclusions : found;
+}
+
+function worksAsBefore(before: DesignRecord | undefined, now: Device | undefined): boolean {
+  if (before?.type !== 'device' || !now) return before?.type !== 'settings';
+  if (before.kind === 'load' && now.kind === 'load') return before.exclusiveGroup === now.exclusiveGroup;
+  const { workedInUse, step } = kindOf(now);
+  return !workedInUse && !step;
+}
+
+const plain = ({ sides, proven, unproven }: Exclusions) => [[...sides], [...proven], unproven];
 
 /** What lies in each route, and how many loaded conductors lie beside each wire. */
 function whatLiesTogether(

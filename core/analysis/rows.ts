@@ -17,7 +17,7 @@ export interface RowPole {
  * The conductors along a load's row, out and back, where they are wired. What a lamp's functions have in common carries all that can be on at once; what is a
  * function's own carries its current alone.
  */
-export function rowPoles(context: Pick<AnalysisContext, 'wiring' | 'hanging' | 'index' | 'draws'>, load: Load): RowPole[] {
+export function rowPoles(context: Pick<AnalysisContext, 'wiring' | 'hanging' | 'index' | 'draws' | 'exclusions'>, load: Load): RowPole[] {
   const { wiring, hanging } = context;
   const { plus, minus } = hanging.loads.get(load.id)!;
   const poles: RowPole[] = [];
@@ -44,10 +44,18 @@ export function wireToLoad({ nodes }: WiringTree, at: number): Wire | null {
   return wire ?? nodes[parent]?.wire ?? null;
 }
 
-function rowAmps({ index, draws }: Pick<AnalysisContext, 'index' | 'draws'>, load: Load, pole: 'plus' | 'minus'): number {
+function rowAmps(
+  { index, draws, exclusions }: Pick<AnalysisContext, 'index' | 'draws' | 'exclusions'>,
+  load: Load,
+  pole: 'plus' | 'minus',
+): number {
   const lamp = load.partOf?.shares === pole ? index.devices.get(load.partOf.loadId) : load;
   const others = (index.functions.get(lamp?.id ?? '') ?? []).filter(({ partOf }) => partOf!.shares === pole);
   if (lamp?.kind !== 'load' || others.length === 0) return draws.get(load.id)!.amps;
-  const all = [lamp, ...others].map(({ id, continuous, exclusiveGroup }) => ({ amps: draws.get(id)!.amps, continuous, exclusiveGroup }));
+  const all = [lamp, ...others].map(({ id, continuous }) => ({
+    amps: draws.get(id)!.amps,
+    continuous,
+    side: exclusions.sides.get(id) ?? null,
+  }));
   return demandOf(all).peakA;
 }

@@ -38,6 +38,8 @@ const INSIDE: Partial<Record<Device['kind'], [string, string][]>> = {
     ['in', 'out'],
     ['in1', 'out1'],
     ['in2', 'out2'],
+    ['common', 'up'],
+    ['common', 'down'],
   ],
   isolator: [['in', 'out']],
   motionSwitch: [['in', 'out']],
@@ -85,6 +87,23 @@ function pathOf(steps: Map<string, Step>, end: string): Step[] | null {
   return path.length > 0 ? path : null;
 }
 
+/** Where a load hangs behind one throw of a changeover switch: which one, by the switch nearest the battery. Nothing else keeps loads apart here. */
+function throwOf(index: DesignIndex, steps: Map<string, Step>, end: string): { choice: string; side: string } | null {
+  let found: { choice: string; side: string } | null = null;
+  for (let here = end; steps.get(here); here = steps.get(here)!.from) {
+    const [deviceId, terminal] = here.split('/') as [string, string];
+    const device = index.devices.get(deviceId);
+    if (device?.kind === 'switch' && (terminal === 'up' || terminal === 'down') && steps.get(here)!.from === `${deviceId}/common`)
+      found = { choice: deviceId, side: terminal };
+  }
+  return found;
+}
+
+interface Carried {
+  amps: number;
+  thrown: { choice: string; side: string } | null;
+}
+
 /** Ohm a metre by the standard's own formula and by real cable at 20 °C, the larger. */
 function ohmPerM(size: ConductorSize, { conductorStandard }: Settings): number {
   const awg = awgOf(size);
@@ -100,15 +119,18 @@ function ohmPerM(size: ConductorSize, { conductorStandard }: Settings): number {
   return Math.max(formula, cable);
 }
 
-/** What flows on a step at most: of loads that exclude each other only the largest. */
-function atMost(loads: { amps: number; group: string | null }[]): number {
-  const groups = new Map<string, number>();
+/** What flows on a step at most: of the throws of one changeover only the fuller. */
+function atMost(loads: readonly Carried[]): number {
+  const by = new Map<string, Record<string, number>>();
   let sum = 0;
-  for (const { amps, group } of loads) {
-    if (group === null) sum += amps;
-    else groups.set(group, Math.max(groups.get(group) ?? 0, amps));
+  for (const { amps, thrown } of loads) {
+    if (!thrown) sum += amps;
+    else {
+      const sides = by.get(thrown.choice) ?? {};
+      by.set(thrown.choice, { ...sides, [thrown.side]: (sides[thrown.side] ?? 0) + amps });
+    }
   }
-  for (const amps of groups.values()) sum += amps;
+  for (const sides of by.values()) sum += Math.max(...Object.values(sides));
   return sum;
 }
 
@@ -120,13 +142,14 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
     const { settings, battery } = index;
     if (!battery || analysis.wiring.faults.length > 0) continue;
     const sides = { plus: flood(index, `${battery.id}/plus`), minus: flood(index, `${battery.id}/minus`) };
-    const carried = new Map<Step, { amps: number; group: string | null }[]>();
+    const carried = new Map<Step, Carried[]>();
     const paths = new Map<string, { plus: Step[] | null; minus: Step[] | null }>();
-    for (const { id, load, draw } of analysis.loads.values()) {
+    const thrown = new Map([...analysis.loads.keys()].map((id) => [id, throwOf(index, sides.plus, `${id}/plus`)]));
+    for (const { id, draw } of analysis.loads.values()) {
       const both = { plus: pathOf(sides.plus, `${id}/plus`), minus: pathOf(sides.minus, `${id}/minus`) };
       paths.set(id, both);
       for (const step of [...(both.plus ?? []), ...(both.minus ?? [])])
-        carried.set(step, [...(carried.get(step) ?? []), { amps: draw.amps, group: load.exclusiveGroup }]);
+        carried.set(step, [...(carried.get(step) ?? []), { amps: draw.amps, thrown: thrown.get(id)! }]);
     }
     const endsOhm = (2 * (settings.endMilliohm ?? 0)) / 1000;
     const lost = (path: Step[]) =>
@@ -148,7 +171,7 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
           ({ id, load }) => id === lampId || (load.partOf?.loadId === lampId && load.partOf.shares === pole),
         );
         if (quantity > 1 && common.length > 1) compared.commonRows += 1;
-        const half = (atMost(common.map(({ draw, load }) => ({ amps: draw.amps, group: load.exclusiveGroup }))) * (quantity - 1)) / 2;
+        const half = (atMost(common.map(({ id, draw }) => ({ amps: draw.amps, thrown: thrown.get(id)! }))) * (quantity - 1)) / 2;
         return wire ? sum + half * ((ohmPerM(wire.conductor, settings) * spacingMm) / 1000 + (spacingMm > 0 ? endsOhm : 0)) : sum;
       }, 0);
       expect([name, entry.load.name, entry.dropV]).toEqual([name, entry.load.name, expect.closeTo(lost(plus) + lost(minus) + row, 6)]);

@@ -2,8 +2,9 @@ import type { TerminalRef } from '../design/schema';
 import { NetworkError } from '../network/networkError';
 import { stateFor, type StateChoice } from '../network/namedStates';
 import { LiveDesign, type Outcome } from '../network/settle';
+import { lightingStates, worstDrops } from './lighting';
 import type { Analysis } from './types';
-import { overAsWired, wiredDrops, type WiredDrop } from './wiredDrops';
+import { overAsWired, type WiredDrop } from './wiredDrops';
 
 /** A design solved as it is wired, in one state. */
 export interface SolvedDesign {
@@ -23,10 +24,15 @@ export function solveDesign(analysis: Analysis, choice: StateChoice): SolvedDesi
   const state = stateFor(choice, index, (id) => loads.get(id)?.circuitId ?? null);
   try {
     const live = new LiveDesign(index, state);
-    const outcome = live.settle(state);
+    const first = live.settle(state);
+    const isOff = choice.kind === 'allOff';
+    const states = first.kind === 'oscillating' || isOff ? [first.state] : lightingStates(analysis, live, first.state).states;
+    const outcome: Outcome = first.kind === 'oscillating' ? first : { ...first, state: states[0]! };
     const volts = (ref: TerminalRef) => live.voltage(ref) ?? 0;
     const batteryV = index.battery ? volts({ deviceId: index.battery.id, terminal: 'plus' }) : 0;
-    const drops = outcome.kind === 'oscillating' ? new Map<string, WiredDrop>() : wiredDrops(analysis, live, outcome.state);
+    // With everything on each load counts where it is lit; in any other state it is as it is.
+    const judged = choice.kind === 'allOn' ? states : states.slice(0, 1);
+    const drops = first.kind === 'oscillating' ? new Map<string, WiredDrop>() : worstDrops(analysis, live, judged);
     return { analysis, choice, outcome, live, batteryV, drops };
   } catch (error) {
     if (error instanceof NetworkError) return error;

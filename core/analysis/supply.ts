@@ -61,13 +61,19 @@ export function analyseWires(
 type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy'>;
 
 /** What the fuses of some loads let through together. */
-function guardedLetThrough({ index, hanging, wiring, draws }: AnalysisContext, loadIds: readonly string[]): LetThrough {
+function guardedLetThrough({ index, hanging, wiring, draws, exclusions }: AnalysisContext, loadIds: readonly string[]): LetThrough {
   const { nodes } = wiring.supply;
   const loads = loadIds.flatMap((id): GuardedLoad[] => {
     const { plus } = hanging.loads.get(id)!;
     const load = index.devices.get(id);
     if (plus === undefined || load?.kind !== 'load') return [];
-    return [{ fuseId: nodes[plus]!.protectionId, amps: draws.get(id)!.amps, exclusiveGroup: load.exclusiveGroup }];
+    return [
+      {
+        fuseId: nodes[plus]!.protectionId,
+        amps: draws.get(id)!.amps,
+        exclusiveGroup: exclusions.proven.has(load.exclusiveGroup ?? '') ? load.exclusiveGroup : null,
+      },
+    ];
   });
   return letThrough(loads, {
     ratingOf: (id) => (index.devices.get(id) as Protection).ratingA,

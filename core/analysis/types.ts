@@ -1,3 +1,4 @@
+import type { Exclusions } from '../network/exclusion';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Design } from '../design/design';
 import type { DesignIndex } from '../rig/designIndex';
@@ -38,6 +39,8 @@ export interface Analysis {
   protections: Map<string, ProtectionAnalysis>;
   totals: Totals;
   wiring: Wiring;
+  /** Which loads the wiring keeps from running together. */
+  exclusions: Exclusions;
   /** What lies together in each route, by its id. */
   bundles: Map<string, Bundle>;
   /** What each wire meets on its way. */

@@ -11,5 +11,6 @@ export const doorSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof s
   terminals: () => ['lead', 'body'],
   paths: () => [{ from: 'lead', to: 'body' }],
   controls: () => ({ door: ['shut', 'open'] }),
+  workedInUse: () => true,
   stamp: (_device, net) => net.contact('contact', 'lead', 'body', ({ control }) => control('door') === 'open', 0.05),
 };

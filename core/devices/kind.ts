@@ -17,12 +17,28 @@ export interface DeviceKind<Device extends { id: string }> {
   closedOhm?(device: Device): number;
   /** What a hand, the vehicle or a fault can set, with its values; the first is the resting one. */
   controls?(device: Device): Record<string, readonly ControlValue[]>;
+  /** Whether one of its controls is moved in ordinary use, by a hand, a door, a fob or the vehicle, and not by a fault; `isLanded` says which terminals have a wire. */
+  workedInUse?(device: Device, control: string, isLanded: (terminal: string) => boolean): boolean;
+  /** Terminals that only one of is joined to a common one at a time; absent: none. */
+  eitherOr?(device: Device): readonly Throws[];
   /** Puts its elements into the network. Values given as functions follow the state. */
   stamp(device: Device, net: Stamper): void;
   /** What it remembers next, seeing what it sees. The same object when nothing changes. */
   step?(device: Device, sees: Sees): Memory;
   /** Whether this one never steps although its kind may. */
   isStill?(device: Device): boolean;
+}
+
+/** A changeover contact: its common terminal and those it is joined to, one at a time. */
+export interface Throws {
+  common: string;
+  throws: readonly Throw[];
+}
+
+/** One of them, and what joins it: a control set to a value, or a memory that is so. */
+export interface Throw {
+  terminal: string;
+  by: { control: string; value: ControlValue } | { memory: string; value: boolean };
 }
 
 export interface Path {

@@ -22,6 +22,16 @@ export const microSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof 
     { from: 'common', to: 'normallyClosed' },
   ],
   controls: () => ({ pressed: [false, true] }),
+  workedInUse: () => true,
+  eitherOr: () => [
+    {
+      common: 'common',
+      throws: [
+        { terminal: 'normallyOpen', by: { control: 'pressed', value: true } },
+        { terminal: 'normallyClosed', by: { control: 'pressed', value: false } },
+      ],
+    },
+  ],
   stamp(_device, net) {
     net.contact('open', 'common', 'normallyOpen', ({ control }) => control('pressed') === true, CONTACT_OHM);
     net.contact('closed', 'common', 'normallyClosed', ({ control }) => control('pressed') !== true, CONTACT_OHM);

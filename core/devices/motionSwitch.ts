@@ -18,6 +18,7 @@ export const motionSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof
   terminals: () => ['in', 'out', 'minus'],
   paths: () => [{ from: 'in', to: 'out' }],
   controls: () => ({ motion: [false, true] }),
+  workedInUse: () => true,
   stamp({ standbyA }, net) {
     net.contact('contact', 'in', 'out', ({ memory }) => memory.on === true, 0.02);
     net.law('standby', 'in', 'minus', standbyLaw(standbyA));

@@ -21,6 +21,7 @@ export const receiver: DeviceKind<z.infer<typeof schema>> & { schema: typeof sch
   terminals: (device) => ['plus', 'minus', ...channelsOf(device)],
   paths: (device) => channelsOf(device).map((to) => ({ from: 'plus', to })),
   controls: (device) => Object.fromEntries(channelsOf(device).map((channel) => [channel, [false, true]])),
+  workedInUse: (_device, channel, isLanded) => isLanded(channel),
   stamp(device, net) {
     for (const channel of channelsOf(device)) net.contact(channel, 'plus', channel, ({ memory }) => memory[channel] === true, 0.03);
     net.law('standby', 'plus', 'minus', standbyLaw(device.standbyA));

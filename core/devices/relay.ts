@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { deviceBase, milliohm } from './fields';
 import { diodeLaw } from './laws';
-import type { DeviceKind } from './kind';
+import type { DeviceKind, Throw } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -24,6 +24,8 @@ const QUENCH_OHM = 680;
 /** A quenching diode of the one-ampere rectifier kind. From memory. */
 const QUENCH_DIODE = diodeLaw(2.55e-9, 1.75);
 
+const pulledIn = (terminal: string, value: boolean): Throw => ({ terminal, by: { memory: 'pulledIn', value } });
+
 /**
  * Terminals by ISO 7588's pattern and DIN 72552's names: 85 and 86 the coil, 30 the common contact, 87 made while pulled
  * in, 87a while not. Pulls in at one voltage and lets go at a lower one.
@@ -33,6 +35,7 @@ export const relay: DeviceKind<Relay> & { schema: typeof schema } = {
   label: 'relay',
   terminals: ({ pins }) => (pins === 5 ? ['85', '86', '30', '87', '87a'] : ['85', '86', '30', '87']),
   paths: ({ pins }) => [{ from: '30', to: '87' }, ...(pins === 5 ? [{ from: '30', to: '87a' }] : [])],
+  eitherOr: ({ pins }) => (pins === 5 ? [{ common: '30', throws: [pulledIn('87', true), pulledIn('87a', false)] }] : []),
   stamp({ pins, coilOhm, suppression, contactMilliohm }, net) {
     const closedOhm = Math.max(1e-4, contactMilliohm / 1000);
     net.resistor('coil', '86', '85', coilOhm);

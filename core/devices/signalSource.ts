@@ -33,6 +33,7 @@ export const signalSource: DeviceKind<z.infer<typeof schema>> & { schema: typeof
     ...Object.fromEntries(signals.map((signal) => [signal, signal === 'constant' ? [true, false] : [false, true]])),
     vehicleV: [12.6],
   }),
+  workedInUse: (_device, signal, isLanded) => signal !== 'constant' && isLanded(signal),
   stamp({ signals }, net) {
     net.voltage('vehicle', '#vehicle', 'minus', ({ control }) => Number(control('vehicleV')));
     for (const signal of new Set(signals)) net.contact(signal, '#vehicle', signal, ({ control }) => control(signal) === true, 0.05);

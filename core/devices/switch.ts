@@ -65,6 +65,17 @@ export const switchKind: DeviceKind<Switch> & { schema: typeof schema } = {
   },
   paths: pathsOf,
   controls: ({ form = 'single' }) => ({ position: Object.keys(FORMS[form]) }),
+  workedInUse: () => true,
+  eitherOr({ form = 'single' }) {
+    const positions = Object.entries(FORMS[form]).filter(([, closed]) => closed.length > 0);
+    if (positions.length < 2) return [];
+    return positions[0]![1].map(({ from: common }) => ({
+      common,
+      throws: positions.flatMap(([value, closed]) =>
+        closed.flatMap(({ from, to }) => (from === common ? [{ terminal: to, by: { control: 'position', value } }] : [])),
+      ),
+    }));
+  },
   stamp(device, net) {
     const { form = 'single', pilot } = device;
     for (const path of pathsOf(device)) {

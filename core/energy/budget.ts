@@ -1,6 +1,7 @@
 import type { DesignIndex } from '../rig/designIndex';
 import type { Battery, Duty, Load, Scenario } from '../design/schema';
 import { demandOf, type DemandLoad } from '../network/demand';
+import { NO_EXCLUSIONS, type Exclusions } from '../network/exclusion';
 import { dutiesByLoad, dutyDraw } from './draw';
 import { loadDraw, type LoadDraw } from '../devices/load';
 import { runtimeHours } from './runtime';
@@ -55,6 +56,7 @@ export function scenarioBudget(
   index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws' | 'settings' | 'zones'>,
   draws: ReadonlyMap<string, LoadDraw>,
   battery: Battery | null,
+  { sides }: Exclusions = NO_EXCLUSIONS,
 ): ScenarioBudget {
   const setting = settingOf(scenario);
   const { nominalV } = index.settings;
@@ -72,7 +74,7 @@ export function scenarioBudget(
       use.ampHours += amps * hours;
       use.hours += whole.watts > 0 ? (hours * watts) / whole.watts : hours;
     }
-    if (use.hours > 0) used.push({ amps: whole.amps, continuous: load.continuous, exclusiveGroup: load.exclusiveGroup });
+    if (use.hours > 0) used.push({ amps: whole.amps, continuous: load.continuous, side: sides.get(load.id) ?? null });
     if (load.standbyA) {
       const standbyAh = load.standbyA * Math.max(0, 24 - use.hours);
       use.standbyWh = standbyAh * nominalV;

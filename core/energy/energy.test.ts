@@ -119,12 +119,17 @@ describe('draw', () => {
 
 describe('currents at once', () => {
   test('of lamps that exclude each other only the larger counts', () => {
-    const lamp = (amps: number, exclusiveGroup: string | null, continuous = true) => ({ amps, continuous, exclusiveGroup });
-    expect(demandOf([lamp(4, 'scene'), lamp(2, 'scene'), lamp(1, null), lamp(3, null, false)])).toEqual({
+    const lamp = (amps: number, side: string | null, continuous = true) => ({
+      ...{ amps, continuous },
+      side: side === null ? null : { choice: 'colour', side },
+    });
+    expect(demandOf([lamp(4, 'white'), lamp(2, 'amber'), lamp(1, null), lamp(3, null, false)])).toEqual({
       connectedA: 10,
       peakA: 8,
       continuousA: 5,
     });
+    // Two on one side of a changeover run together: 2 + 3 A against 4.
+    expect(demandOf([lamp(4, 'white'), lamp(2, 'amber'), lamp(3, 'amber', false)])).toEqual({ connectedA: 9, peakA: 5, continuousA: 4 });
   });
 
   test('at once is never more than connected, nor for hours more than at once', () => {
@@ -132,7 +137,7 @@ describe('currents at once', () => {
       fc.record({
         amps: fc.double({ min: 0, max: 50, noNaN: true }),
         continuous: fc.boolean(),
-        exclusiveGroup: fc.constantFrom(null, 'a', 'b'),
+        side: fc.constantFrom(null, { choice: 'a', side: '1' }, { choice: 'a', side: '2' }, { choice: 'b', side: '1' }),
       }),
     );
     fc.assert(

@@ -1,8 +1,7 @@
 import type { DesignIndex } from '../rig/designIndex';
-import type { Duty, Device, Load } from '../design/schema';
+import type { Duty, Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
-import { loadDraw } from '../devices/load';
 import { AT_REST, type ControlState } from './controlState';
 
 /** A state a person can name: which loads run. */
@@ -15,8 +14,7 @@ export type StateChoice =
   | { kind: 'scenario'; scenarioId: string };
 
 /**
- * The controls that make a choice so: of loads that exclude each other only the largest runs; every switch is closed, so a
- * load that is off is off at itself. Where loads run, what nobody's hand works is as it lights them: channels pressed, something moving, doors open, hatches
+ * The controls that make a choice so: every switch is closed, so a load that is off is off at itself. Where loads run, what nobody's hand works is as it lights them: channels pressed, something moving, doors open, hatches
  * as their wired contact closes, the vehicle's signals live. Chargers rest. `circuitOf` says which circuit a load hangs on.
  */
 export function stateFor(choice: StateChoice, index: DesignIndex, circuitOf: (loadId: string) => string | null): ControlState {
@@ -47,13 +45,7 @@ function runningLoads(choice: StateChoice, index: DesignIndex, circuitOf: (loadI
         return index.duties.some((duty) => duty.scenarioId === choice.scenarioId && duty.loadId === id && isUsed(duty));
     }
   });
-  const largest = new Map<string, Load>();
-  for (const load of wanted) {
-    const key = load.exclusiveGroup ?? load.id;
-    const other = largest.get(key);
-    if (!other || loadDraw(load).amps > loadDraw(other).amps) largest.set(key, load);
-  }
-  return new Set(Array.from(largest.values(), ({ id }) => id));
+  return new Set(wanted.map(({ id }) => id));
 }
 
 /** Whether a duty has its load run at all. */

@@ -84,7 +84,7 @@ test('drops along any tree of wires are what Kirchhoff’s laws give, solved ind
       const { supply } = traceWiring(index);
       const current = new Map(loadIds.map((id, at) => [id, amps[at]!]));
       const loadAt = (deviceId: string, terminal: string) =>
-        terminal === 'plus' && current.has(deviceId) ? { amps: current.get(deviceId)!, continuous: true, exclusiveGroup: null } : null;
+        terminal === 'plus' && current.has(deviceId) ? { amps: current.get(deviceId)!, continuous: true, side: null } : null;
       const demand = treeDemand(supply, loadAt);
       const flow = treeFlow(
         supply,

@@ -15,6 +15,7 @@ import { attachLoad, moveLoad, removeLoads } from './loadWires';
 import { newLoad } from './newLoad';
 import { addCircuit, removeCircuit } from './schemes';
 import { usualScheme } from './usualScheme';
+import { addWire } from './wires';
 
 const AMBER_W = 12;
 const load = (design: Design, id: string) => deviceOf(design, id, 'load')!;
@@ -72,11 +73,23 @@ test('a second colour has a terminal, a wire and a fuse of its own, and the retu
   expect(thin.wires.get(home!.id)!.protectionA).toBe(20);
 });
 
-test('never lit together they ask the return for the larger alone', () => {
+test('never lit together, as the wiring has it, they ask the return for the larger alone; only said to be, for both', () => {
   const { design, white, amber } = twoColours();
-  const either = applyChange(design, updateRecords(design, [white, amber].map((id) => ({ id, set: { exclusiveGroup: 'one colour' } })))); // prettier-ignore
-  const [home] = wiresAtTerminal(either, white, 'minus');
-  expect(analyse(either).wires.get(home!.id)!.amps).toBeCloseTo(2, 9);
+  const marked = applyChange(design, updateRecords(design, [white, amber].map((id) => ({ id, set: { exclusiveGroup: 'one colour' } })))); // prettier-ignore
+  const [home] = wiresAtTerminal(design, white, 'minus');
+  expect(analyse(marked).wires.get(home!.id)!.amps).toBeCloseTo(3, 9);
+  // Two poles of one changeover, each fuse through one: up lights the white, down the amber.
+  const edit = new Edit(marked);
+  edit.add({ ...{ id: 'choose', type: 'device', kind: 'switch', name: 'Colour', zoneId: null }, ...{ ratingA: 16, form: 'doublePoleChangeover' } }); // prettier-ignore
+  for (const [lamp, pole, to] of [
+    [white, 'common1', 'up1'],
+    [amber, 'common2', 'down2'],
+  ] as const) {
+    const [feed] = wiresAtTerminal(design, lamp, 'plus');
+    edit.set(feed!.id, { to: { deviceId: 'choose', terminal: pole } });
+    addWire(edit, 'supply', { deviceId: 'choose', terminal: to }, { deviceId: lamp, terminal: 'plus' }, 2000, 'mm2:2.5');
+  }
+  expect(analyse(edit.design).wires.get(home!.id)!.amps).toBeCloseTo(2, 9);
 });
 
 test('a row of them loses along what they have in common by the sum, along what is their own by each', () => {

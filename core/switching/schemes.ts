@@ -1,7 +1,7 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
 import type { Change } from '../design/change';
-import { deviceOf, recordOf, slotKey, type Design } from '../design/design';
+import { deviceOf, recordOf, recordsOf, slotKey, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { Circuit, FuseBlock, Protection, Switch, TerminalRef } from '../design/schema';
@@ -61,12 +61,21 @@ export function removeCircuit(design: Design, circuitId: string): Change {
     [...inside].flatMap((id) => deviceOf(design, id, 'load') ?? []),
   );
   for (const id of [...inside, circuit.protectionId]) {
-    if (deviceOf(design, id, 'load')) continue;
+    if (deviceOf(design, id, 'load') || (id !== circuit.protectionId && isNeededElsewhere(design, id, inside))) continue;
     detachAll(edit, id);
     edit.remove(id);
   }
   edit.remove(circuitId);
   return edit.change;
+}
+
+/** What a circuit reaches, by a wire gone astray, and does not own: the battery, another circuit's fuse, a block that others' fuses sit in. */
+function isNeededElsewhere(design: Design, id: string, inside: ReadonlySet<string>): boolean {
+  const device = recordOf(design, id, 'device');
+  if (device?.kind === 'battery') return true;
+  if (device?.kind === 'protection') return recordsOf(design, 'circuit').some(({ protectionId }) => protectionId === id);
+  const sits = ({ id: fuseId, mount }: Protection) => mount?.blockId === id && !inside.has(fuseId);
+  return device?.kind === 'fuseBlock' && recordsOf(design, 'device').some((one) => one.kind === 'protection' && sits(one));
 }
 
 /**

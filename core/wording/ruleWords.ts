@@ -16,6 +16,8 @@ export interface Teller {
   raw(key: string): string;
   /** Terminals one after another. */
   path(key: string): string;
+  /** Controls moved from their rest, one after another. */
+  positions(key: string): string;
 }
 
 /** What a rule says of what it found. */

@@ -1,6 +1,7 @@
 import { familyWords } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { ProtectionFamily, UnitSystem } from '../catalog/vocabulary';
+import { SIGNAL_WORDS } from '../devices/partSettings';
 import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
 import {
@@ -250,6 +251,19 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
     message: (say) => `${say.name()} (${say.amps('amps')}) hangs on no circuit yet.`,
     why: 'It counts in the energy, but has no wire and no fuse.',
   },
+  'load.together': {
+    title: 'Marked as never together, yet they can be',
+    message: (say) =>
+      say.raw('positions') === ''
+        ? `${say.name()} and ${say.name(1)} are marked “${say.raw('group')}”. There are too many controls around them to try all positions, so their sum is taken.`
+        : `${say.name()} and ${say.name(1)} are marked “${say.raw('group')}”, but the wiring lights both with ${say.positions('positions')}. Their sum is taken.`,
+    why: 'Wires and fuses are sized for what the controls can bring about, not for what one means to do. A changeover contact, or a relay that takes one off before the other comes on, makes it so.',
+  },
+  'load.neverLit': {
+    title: 'Nothing lights it',
+    message: (say) => `${say.name()} is wired, but in no position of the controls that lead to it does current reach it.`,
+    why: 'Every position of every switch, relay, channel and signal on its way was tried. Something on the way waits for what never comes.',
+  },
   'load.measuredDiffers': {
     title: 'Measured differs from the box',
     message: (say) => `${say.name()}: measured ${say.watts('watts')}, rated ${say.watts('ratedWatts')}. The measured value is used.`,
@@ -299,6 +313,12 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
     message: (say) => `${say.name()}: ${say.amps('amps')} flows against the way it was meant. It comes by ${say.path('path')}.`,
     why: 'A path nobody intended feeds it from the far end. Its fuse then guards nothing, and switching off does not make it dead.',
   },
+  'network.fuseOverdrawn': {
+    title: 'More flows through the fuse than hangs on it',
+    message: (say) =>
+      `${say.name()}: ${say.amps('amps')} through a ${say.rating('ratingA')} fuse, where the loads behind it ask for ${say.amps('peakA')}.`,
+    why: 'Current takes every way there is. A second feed, a neighbour fed through this circuit or a joined return brings what no sum along one run shows: look for the ring.',
+  },
   'network.sourcesJoined': {
     title: 'Two sources feed each other',
     message: (say) => `${say.amps('amps')} flows into ${say.name()} from another source, by ${say.path('path')}.`,
@@ -336,6 +356,15 @@ export function wordFinding(finding: Finding, design: Design, units: UnitSystem)
   return { title: words.title, message: words.message(tellerOf(finding, design, units)), why: words.why };
 }
 
+/** A position of a control as one says it: “at up”, “ch2 on”, “open”. */
+function positionWords(control: string, value: string): string {
+  if (control === 'position') return `at ${value}`;
+  if (control === 'motion') return 'seeing motion';
+  if (control === 'pressed') return value === 'true' ? 'pressed' : 'let go';
+  if (control === 'door') return value;
+  return `${SIGNAL_WORDS[control as keyof typeof SIGNAL_WORDS] ?? control} ${value === 'true' ? 'on' : 'off'}`;
+}
+
 function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSystem): Teller {
   const number = (key: string) => (typeof numbers[key] === 'number' ? numbers[key] : null);
   return {
@@ -360,5 +389,14 @@ function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSys
           return `${nameOf(design, deviceId)} ${terminal}`;
         })
         .join(' → '),
+    positions: (key) =>
+      String(numbers[key] ?? '')
+        .split(' ')
+        .filter(Boolean)
+        .map((moved) => {
+          const [deviceId, control, value] = moved.split('/') as [string, string, string];
+          return `${nameOf(design, deviceId)} ${positionWords(control, value)}`;
+        })
+        .join(', ') || 'everything at rest',
   };
 }

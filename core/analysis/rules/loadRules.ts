@@ -1,5 +1,7 @@
 import type { Analysis } from '../types';
+import { kindOf } from '../../devices';
 import { stripMetres } from '../../devices/load';
+import type { ControlState } from '../../network/controlState';
 import type { Finding } from '../finding';
 
 /** A measured draw further than this from the rated one is worth a word, share of the rated. Common practice. */
@@ -7,8 +9,19 @@ const MEASURED_DIFFERS = 0.2;
 /** Longest light strip fed from one end before its own copper dims the far end, metres. Common practice. */
 const STRIP_ONE_END_M = 5;
 
+/** What a state has moved from its rest, as device, control and position, to be put into words with the devices’ names. */
+function positionsText({ devices }: Analysis['index'], { controls }: ControlState): string {
+  return Object.entries(controls)
+    .flatMap(([id, set]) => {
+      const device = devices.get(id);
+      const resting = device && device.kind !== 'load' ? kindOf(device).controls!(device) : null;
+      return resting ? Object.entries(set).flatMap(([key, value]) => (resting[key]?.[0] === value ? [] : [`${id}/${key}/${value}`])) : [];
+    })
+    .join(' ');
+}
+
 /** Loads without a draw or a circuit, measurements that disagree with the box, long strips, and whether the battery lasts. */
-export function findLoads({ loads, index, scenario }: Analysis): Finding[] {
+export function findLoads({ loads, index, scenario, exclusions }: Analysis): Finding[] {
   const found: Finding[] = [];
   for (const { id, load, circuitId, draw } of loads.values()) {
     if (draw.watts === 0 && !load.levels?.length)
@@ -23,6 +36,16 @@ export function findLoads({ loads, index, scenario }: Analysis): Finding[] {
       const numbers = { lengthMm: stripMetres(load.rated) * 1000, mostMm: STRIP_ONE_END_M * 1000 };
       found.push({ rule: 'strip.longRun', severity: 'caution', subjects: [id], circuitId, numbers });
     }
+  }
+  for (const { group, loadIds, state } of exclusions.unproven) {
+    const numbers = { group, positions: state ? positionsText(index, state) : null };
+    found.push({
+      rule: 'load.together',
+      severity: 'caution',
+      subjects: [...loadIds],
+      circuitId: loads.get(loadIds[0])!.circuitId,
+      numbers,
+    });
   }
   const { settings, battery } = index;
   if (battery && scenario && scenario.runtimeH !== null && scenario.runtimeH < settings.wantedRuntimeH) {

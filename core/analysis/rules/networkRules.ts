@@ -1,5 +1,6 @@
 import type { Analysis } from '../types';
-import { wiredDrops } from '../wiredDrops';
+import { lightingStates, worstDrops } from '../lighting';
+import type { WiredDrop } from '../wiredDrops';
 import type { DesignIndex } from '../../rig/designIndex';
 import type { Device, Switch, TerminalRef } from '../../design/schema';
 import { kindOf } from '../../devices';
@@ -16,6 +17,8 @@ import type { Finding } from '../finding';
 const LEAKAGE_A = 0.005;
 /** Share of its draw from which a load counts as running. */
 const RUNNING_SHARE = 0.1;
+/** What a solved current may be over a rating before it is over: the digits of a meter. */
+const OVER_SHARE = 0.005;
 /** Volts from which a meter surprises its reader. */
 const PRESENT_V = 3;
 
@@ -31,14 +34,23 @@ export function findInNetwork(analysis: Analysis): Finding[] {
     const live = new LiveDesign(index, allOn);
     const outcome = live.settle(allOn);
     if (outcome.kind === 'oscillating') return [finding('network.oscillates', 'caution', outcome.devices)];
-    const everythingOn = [
-      ...reversedCurrents(analysis, live),
-      ...joinedSources(analysis, live),
-      ...overdrawnSignals(analysis, live),
-      ...missingReturns(analysis, live),
-      ...dropsAsWired(analysis, live, outcome.state),
+    const { states, neverLit } = lightingStates(analysis, live, outcome.state);
+    const lit = states.flatMap((state) => {
+      if (states.length > 1) live.settle(state);
+      return [
+        ...reversedCurrents(analysis, live),
+        ...joinedSources(analysis, live),
+        ...overdrawnSignals(analysis, live),
+        ...overdrawnFuses(analysis, live),
+        ...missingReturns(analysis, live),
+      ];
+    });
+    return [
+      ...onceEach(lit),
+      ...unlit(analysis, neverLit),
+      ...dropsAsWired(analysis, worstDrops(analysis, live, states)),
+      ...onceEach(states.flatMap((state) => [...besideFuses(analysis, live, state), ...besideSwitches(analysis, live, state)])),
     ];
-    return [...everythingOn, ...besideFuses(analysis, live, outcome.state), ...besideSwitches(analysis, live, outcome.state)];
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
     return [finding('network.noAnswer', 'fault', devicesNamed(error), { reason: error.message })];
@@ -108,12 +120,38 @@ function overdrawnSignals({ index }: Analysis, live: LiveDesign): Finding[] {
   });
 }
 
+/** Fuses that more flows through than they are rated for, whichever way, where the sum of what hangs on them does not say so: what a second way brings. */
+function overdrawnFuses({ protections }: Analysis, live: LiveDesign): Finding[] {
+  return Array.from(protections.values()).flatMap(({ id, fuse, peakA, circuitId }) => {
+    const amps = Math.abs(live.partAmps(id, 'link'));
+    if (amps <= fuse.ratingA * (1 + OVER_SHARE) || peakA > fuse.ratingA) return [];
+    return [finding('network.fuseOverdrawn', 'fault', [id], { amps, ratingA: fuse.ratingA, peakA }, circuitId)];
+  });
+}
+
+/** Loads that no position of anything lights. Where a contact has nothing to work it, that is said already. */
+function unlit({ loads, findings }: Analysis, loadIds: readonly string[]): Finding[] {
+  const said = new Set(findings.flatMap(({ rule, circuitId }) => (rule === 'contact.unworked' ? [circuitId] : [])));
+  return loadIds.flatMap((id) => {
+    const { circuitId } = loads.get(id)!;
+    return said.has(circuitId) ? [] : [finding('load.neverLit', 'fault', [id], {}, circuitId)];
+  });
+}
+
+/** Of findings of one rule about the same things only the first: the state in which it shows first. */
+function onceEach(findings: readonly Finding[]): Finding[] {
+  const seen = new Set<string>();
+  return findings.filter(({ rule, subjects }) => {
+    const key = `${rule} ${subjects.join(' ')}`;
+    return !seen.has(key) && seen.add(key);
+  });
+}
+
 /**
  * Circuits whose formula keeps the target and whose solved voltages do not: fuses, contacts and joints lose their share too, and what holds its
  * power draws more as its voltage falls.
  */
-function dropsAsWired(analysis: Analysis, live: LiveDesign, state: ControlState): Finding[] {
-  const drops = wiredDrops(analysis, live, state);
+function dropsAsWired(analysis: Analysis, drops: ReadonlyMap<string, WiredDrop>): Finding[] {
   return analysis.circuits.flatMap(({ id: circuitId, dropPercent, targetPercent }): Finding[] => {
     const worst = drops.get(circuitId);
     if (!worst || isOver(dropPercent, targetPercent, 1) || !isOver(worst.dropPercent, targetPercent, 1)) return [];
@@ -134,11 +172,13 @@ function missingReturns({ loads }: Analysis, live: LiveDesign): Finding[] {
   });
 }
 
-/** Each circuit with its fuse out: its loads should be dead, and its wires too. */
-function besideFuses({ circuits, loads }: Analysis, live: LiveDesign, state: ControlState): Finding[] {
+/** Each circuit with its fuse out: its loads should be dead, its wires too, and no other fuse asked for more. */
+function besideFuses(analysis: Analysis, live: LiveDesign, state: ControlState): Finding[] {
+  const { circuits, loads } = analysis;
   return circuits.flatMap(({ id: circuitId, protectionId, loadIds }) => {
     const outcome = live.settle(withControl(state, protectionId, 'fitted', false));
-    return loadIds.flatMap((loadId) => {
+    const asked = overdrawnFuses(analysis, live);
+    const alive = loadIds.flatMap((loadId) => {
       if (outcome.state.controls[loadId]?.on !== true) return [];
       const amps = live.partAmps(loadId, 'draw');
       const volts = across(live, loadId);
@@ -148,6 +188,7 @@ function besideFuses({ circuits, loads }: Analysis, live: LiveDesign, state: Con
       if (volts > PRESENT_V) return [finding('network.leak', 'note', [loadId, protectionId], { volts, amps, path: path() }, circuitId)];
       return [];
     });
+    return [...asked, ...alive];
   });
 }
 

@@ -62,15 +62,18 @@ test('three 20 A fuses into one return of 1.5 mm² are a fault, wherever they me
   }
 });
 
-test('where only one of them can run, the largest alone counts', () => {
-  const one = (group: string | null) =>
+test('where only one of them can run, the largest alone counts; marked so by hand, only where the wiring makes it so', () => {
+  const one = (group: string | null, chosen: boolean) =>
     block(
-      [20, 20, 20],
+      [20, 20],
       (build) => {
         build.add({ id: 'joint', kind: 'splice' });
-        for (let at = 0; at < 3; at++) {
+        // Two poles of one changeover: the one lamp on the upper throw of its pole, the other on the lower one of the other pole.
+        if (chosen) build.add({ id: 'choose', kind: 'switch', ratingA: 30, form: 'doublePoleChangeover' });
+        for (let at = 0; at < 2; at++) {
           build.load(12, 'resistive', 0, { id: `side${at}`, exclusiveGroup: group });
-          build.wire(`f${at}.out`, `side${at}.plus`, 1000, 'mm2:4');
+          if (chosen) build.wire(`f${at}.out`, `choose.common${at + 1}`, 1000, 'mm2:4');
+          build.wire(chosen ? `choose.${['up1', 'down2'][at]}` : `f${at}.out`, `side${at}.plus`, 1000, 'mm2:4');
           build.wire(`side${at}.minus`, 'joint.joint', 1000, 'mm2:4', 'return');
           build.wire(`lamp${at}.minus`, 'bar.bar', 1000, 'mm2:4', 'return');
         }
@@ -78,8 +81,9 @@ test('where only one of them can run, the largest alone counts', () => {
       },
       { mainA: 100 },
     );
-  expect(found(one(null))).toHaveLength(1);
-  expect(found(one('beam'))).toEqual([]);
+  expect(found(one(null, true))).toHaveLength(1);
+  expect(found(one('beam', false))).toHaveLength(1);
+  expect(found(one('beam', true))).toEqual([]);
 });
 
 test('its remedy and the proposal for a whole design both mend it', () => {

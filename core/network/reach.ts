@@ -1,0 +1,246 @@
+import type { Device, TerminalRef, Wire } from '../design/schema';
+import { kindOf } from '../devices';
+import type { ControlValue, Memory } from '../devices/kind';
+import type { DesignIndex } from '../rig/designIndex';
+import { tapOn } from '../rig/designIndex';
+import { AT_REST, memoryOf, type ControlState } from './controlState';
+import { pathTo } from './flow';
+import { NetworkError } from './networkError';
+import { LiveDesign } from './settle';
+import { terminalKey, type Wiring } from './wiring';
+
+/**
+ * What the controls of a design can bring about for a few loads: their switches, relays, channels and signals alone are wired up, with the way from the battery, and
+ * every setting of them is tried, each from where the one before left relays and channels, until the answer is known.
+ */
+
+/** Settings tried for one question: nine controls of two positions, or five that remember. */
+const MOST_TRIED = 600;
+/** Share of the nominal voltage from which a load counts as lit. Common practice: half glowing lamps are a fault of their own. */
+const LIT_SHARE = 0.5;
+
+/** One control and what it can be set to. */
+interface Handle {
+  deviceId: string;
+  key: string;
+  values: readonly ControlValue[];
+}
+
+/** How a search ended: a state that does it; none does, all tried; or not all were tried. */
+export type Reached = { kind: 'found'; state: ControlState } | { kind: 'never' } | { kind: 'unsearched'; controls: number };
+
+/** The part of a design that decides whether some loads are lit. */
+interface Influence {
+  index: DesignIndex;
+  handles: readonly Handle[];
+}
+
+/** One wired design to be asked. */
+export class Reach {
+  private readonly wiresAt = new Map<string, Wire[]>();
+
+  constructor(
+    private readonly index: DesignIndex,
+    private readonly wiring: Wiring,
+  ) {
+    for (const wire of index.wires)
+      for (const end of new Set([wire.from.deviceId, wire.to.deviceId])) {
+        const known = this.wiresAt.get(end);
+        if (known) known.push(wire);
+        else this.wiresAt.set(end, [wire]);
+      }
+  }
+
+  /** Looks for a state in which all of some loads are lit together, the nearest first to the one begun from. */
+  lit(loadIds: readonly string[], from: ControlState | null = null): Reached {
+    const wantedV = LIT_SHARE * this.index.settings.nominalV;
+    return this.look(loadIds, from, (live) =>
+      loadIds.every((deviceId) => Math.abs(volts(live, deviceId, 'plus') - volts(live, deviceId, 'minus')) >= wantedV),
+    );
+  }
+
+  /** Looks for a state in which a device remembers something or does not, as a relay pulled in. */
+  remembering(deviceId: string, memory: string, value: boolean, from: ControlState): Reached {
+    return this.look([deviceId], from, (_live, state) => (memoryOf(state, deviceId)[memory] === true) === value);
+  }
+
+  private look(wantedIds: readonly string[], from: ControlState | null, isIt: Question): Reached {
+    const { index, handles } = this.influenceOn(wantedIds);
+    try {
+      return search(index, handles, from, isIt);
+    } catch (error) {
+      if (error instanceof NetworkError) return { kind: 'unsearched', controls: handles.length };
+      throw error;
+    }
+  }
+
+  /** The loads with everything that leads to them and works what leads to them, other loads left out. */
+  private influenceOn(loadIds: readonly string[]): Influence {
+    const { index, wiring } = this;
+    const wanted = new Set(loadIds);
+    const devices = new Set<string>();
+    const wires = new Set<Wire>();
+    const queue: string[] = [];
+    const take = (id: string) => {
+      if (devices.has(id)) return;
+      devices.add(id);
+      queue.push(id);
+    };
+    loadIds.forEach(take);
+    for (const id of queue) {
+      const device = index.devices.get(id);
+      if (!device) continue;
+      if (device.kind === 'load' && device.partOf) take(device.partOf.loadId);
+      if (device.kind === 'protection' && device.mount) {
+        take(device.mount.blockId);
+        const beside = tapOn(index, device);
+        if (beside) take(beside.id);
+      }
+      if (MEETING.has(device.kind)) {
+        for (const terminal of kindOf(device).terminals(device)) homeFrom(wiring, { deviceId: id, terminal }, take, wires);
+        continue;
+      }
+      for (const wire of this.wiresAt.get(id) ?? []) {
+        const far = wire.from.deviceId === id ? wire.to.deviceId : wire.from.deviceId;
+        const other = index.devices.get(far);
+        if (other?.kind === 'load' && !wanted.has(far) && !isLampOf(index, far, wanted)) continue;
+        wires.add(wire);
+        take(far);
+      }
+    }
+    return { index: partOf(index, devices, wires), handles: handlesOf(index, devices, wires) };
+  }
+}
+
+const volts = (live: LiveDesign, deviceId: string, terminal: string) => live.voltage({ deviceId, terminal }) ?? 0;
+
+/** Tries setting after setting, one control moved at a time from every state met. */
+function search(index: DesignIndex, handles: readonly Handle[], from: ControlState | null, isIt: Question): Reached {
+  const loads = Object.fromEntries(index.loads.map(({ id }) => [id, { on: true }]));
+  const set = from ? asIn(from, handles) : {};
+  const start: ControlState = {
+    ...AT_REST,
+    controls: { ...loads, ...merged(atRest(index, handles), set) },
+    memory: from ? heldIn(from, index) : {},
+  };
+  const live = new LiveDesign(index, start);
+  const queue: ControlState[] = [];
+  const seen = new Set<string>();
+  let tried = 0;
+  const visit = (asked: ControlState): Reached | null => {
+    tried += 1;
+    const outcome = live.settle(asked);
+    // What never comes to rest lights whatever it lights by turns.
+    if (isIt(live, outcome.state)) return { kind: 'found', state: outcome.state };
+    if (outcome.kind === 'oscillating') return { kind: 'unsearched', controls: handles.length };
+    const key = stateKey(outcome.state, handles);
+    if (!seen.has(key)) {
+      seen.add(key);
+      queue.push(outcome.state);
+    }
+    return null;
+  };
+  const first = visit(start);
+  if (first) return first;
+  for (const state of queue) {
+    for (const { deviceId, key, values } of handles) {
+      for (const value of values) {
+        if (state.controls[deviceId]?.[key] === value) continue;
+        if (tried >= MOST_TRIED) return { kind: 'unsearched', controls: handles.length };
+        const done = visit({ ...state, controls: { ...state.controls, [deviceId]: { ...state.controls[deviceId], [key]: value } } });
+        if (done) return done;
+      }
+    }
+  }
+  return { kind: 'never' };
+}
+
+/** What is asked of a settled state. */
+type Question = (live: LiveDesign, state: ControlState) => boolean;
+
+type Settings = Record<string, Record<string, ControlValue>>;
+
+function asIn({ controls }: ControlState, handles: readonly Handle[]): Settings {
+  const set: Settings = {};
+  for (const { deviceId, key } of handles) {
+    const value = controls[deviceId]?.[key];
+    if (value !== undefined) (set[deviceId] ??= {})[key] = value;
+  }
+  return set;
+}
+
+const merged = (a: Settings, b: Settings): Settings =>
+  Object.fromEntries([...new Set([...Object.keys(a), ...Object.keys(b)])].map((id) => [id, { ...a[id], ...b[id] }]));
+
+const heldIn = ({ memory }: ControlState, { devices }: DesignIndex) =>
+  Object.fromEntries(Object.entries(memory).filter(([id]) => devices.has(id)));
+
+function atRest(index: DesignIndex, handles: readonly Handle[]): Settings {
+  const controls: Settings = {};
+  for (const { deviceId, key, values } of handles) (controls[deviceId] ??= {})[key] = values[0]!;
+  // A wire of the vehicle that is always live is so in every state.
+  for (const device of index.devices.values())
+    if (device.kind === 'signalSource') controls[device.id] = { ...controls[device.id], constant: true };
+  return controls;
+}
+
+function stateKey({ controls, memory }: ControlState, handles: readonly Handle[]): string {
+  const set = handles.map(({ deviceId, key }) => String(controls[deviceId]?.[key]));
+  return `${set.join()}|${Object.entries(memory).map(([id, held]) => `${id}:${heldKey(held)}`).join(';')}`; // prettier-ignore
+}
+
+/** What a device remembers, but for times, which stand still here. */
+const heldKey = (held: Memory) =>
+  Object.entries(held)
+    .filter(([, value]) => value === true)
+    .map(([key]) => key)
+    .sort()
+    .join();
+
+/** Where many circuits meet: followed towards the battery alone. */
+const MEETING: ReadonlySet<Device['kind']> = new Set(['battery', 'fuseBlock', 'busBar', 'groundPoint']);
+
+/** The way from a meeting point to the battery. */
+function homeFrom(wiring: Wiring, { deviceId, terminal }: TerminalRef, take: (id: string) => void, wires: Set<Wire>): void {
+  for (const tree of [wiring.supply, wiring.return]) {
+    const at = tree.at.get(terminalKey(deviceId, terminal));
+    if (at === undefined) continue;
+    for (const step of pathTo(tree, at)) {
+      const node = tree.nodes[step]!;
+      take(node.deviceId);
+      if (node.wire) wires.add(node.wire);
+    }
+  }
+}
+
+function isLampOf({ functions }: DesignIndex, loadId: string, wanted: ReadonlySet<string>): boolean {
+  return functions.get(loadId)?.some(({ id }) => wanted.has(id)) ?? false;
+}
+
+function partOf(index: DesignIndex, ids: ReadonlySet<string>, wires: ReadonlySet<Wire>): DesignIndex {
+  const devices = new Map([...index.devices].filter(([id]) => ids.has(id)));
+  const isHere = ({ id }: { id: string }) => ids.has(id);
+  return {
+    ...index,
+    devices,
+    loads: index.loads.filter(isHere),
+    wires: [...wires],
+    mounted: new Map([...index.mounted].map(([blockId, fuses]) => [blockId, fuses.filter(isHere)])),
+    taps: new Map([...index.taps].filter(([, tap]) => isHere(tap))),
+  };
+}
+
+/** The controls that are moved in use and change anything: those whose terminal has a wire. */
+function handlesOf(index: DesignIndex, ids: ReadonlySet<string>, wires: ReadonlySet<Wire>): Handle[] {
+  const landed = new Set([...wires].flatMap(({ from, to }) => [from, to].map((end) => terminalKey(end.deviceId, end.terminal))));
+  return [...ids].flatMap((deviceId) => {
+    const device = index.devices.get(deviceId);
+    const kind = device && kindOf(device);
+    if (!device || !kind?.workedInUse) return [];
+    return Object.entries(kind.controls!(device))
+      .filter(
+        ([key, values]) => values.length > 1 && kind.workedInUse!(device, key, (terminal) => landed.has(terminalKey(deviceId, terminal))),
+      )
+      .map(([key, values]) => ({ deviceId, key, values }));
+  });
+}
