@@ -41,7 +41,21 @@ test(`over ${DESIGNS} random designs a proposal taken whole brings no fault and 
     expect([seed, faults(again).length]).toEqual([seed, faults(taken).length]);
   }
   const wanted: (Feature | 'faulty' | 'leftAlone' | 'atBar')[] = [
-    ...['laidOut', 'secondBlock', 'huge', 'loose', 'unfed', 'exclusive', 'chassis', 'thin', 'overfused', 'sheathed', '24V', 'parts', 'functions'],
+    ...[
+      'laidOut',
+      'secondBlock',
+      'huge',
+      'loose',
+      'unfed',
+      'exclusive',
+      'chassis',
+      'thin',
+      'overfused',
+      'sheathed',
+      '24V',
+      'parts',
+      'functions',
+    ],
     ...['faulty', 'leftAlone', 'atBar'],
   ] as Feature[];
   if (IS_WHOLE_RUN) for (const what of wanted) expect([what, (met.get(what) ?? 0) >= 3]).toEqual([what, true]);

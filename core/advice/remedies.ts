@@ -27,6 +27,7 @@ import { mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { addWire } from '../switching/wires';
 import { formatConductor, formatRating } from '../units/quantity';
 import type { Remedy } from './remedy';
+import { reachRemedies } from './reachRemedies';
 import { rigRemedies } from './rigRemedies';
 import type { Finding } from '../analysis/finding';
 
@@ -130,19 +131,6 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       const change = giveLoadItsCircuit(design, subject!);
       return [change && { label: 'Give it a circuit of its own', change }];
     }
-    case 'load.together': {
-      const group = deviceOf(design, subject!, 'load')?.exclusiveGroup;
-      const marked = analysis.index.loads.filter(({ exclusiveGroup }) => exclusiveGroup === group);
-      return [
-        {
-          label: 'Take the mark off: they may run together',
-          change: updateRecords(
-            design,
-            marked.map(({ id }) => ({ id, set: { exclusiveGroup: null } })),
-          ),
-        },
-      ];
-    }
     case 'circuit.empty':
       return [{ label: 'Take the circuit out', change: removeCircuit(design, subject!) }];
     case 'strip.longRun': {
@@ -154,7 +142,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
     }
     default:
-      return rigRemedies(analysis, finding);
+      return [...rigRemedies(analysis, finding), ...reachRemedies(analysis, finding)];
   }
 }
 

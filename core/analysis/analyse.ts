@@ -53,6 +53,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     totals,
     wiring: context.wiring,
     exclusions: context.exclusions,
+    feeders: context.feeders,
     findings: [],
     memo: { circuits, draws, supply, returns, loadedTogether: context.loadedTogether, short },
   };

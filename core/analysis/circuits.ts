@@ -1,6 +1,6 @@
 import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2 } from '../catalog/conductorSizes';
-import type { Circuit, Protection, Settings, Wire } from '../design/schema';
+import type { Circuit, Load, Protection, Settings, Wire } from '../design/schema';
 import { demandOf, type Demand } from '../network/demand';
 import { isReturnJunction, pathTo, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
@@ -27,9 +27,12 @@ export function analyseCircuits(
 ): Map<string, CircuitAnalysis> {
   const { index, wiring, hanging, standing } = context;
   const wiresOf = ({ nodes }: WiringTree, own: readonly number[]) => own.flatMap((at) => nodes[at]!.wire ?? []);
+  const feedsTwice = new Set([...context.feeders.loads.values()].flat());
   const circuits = new Map<string, CircuitAnalysis>();
   for (const circuit of index.circuits) {
-    const kept = standing?.circuits.has(circuit.id) ? before.get(circuit.id) : undefined;
+    // What a second way brings is in no tree, so what stands in the trees says nothing of it.
+    const isSecond = feedsTwice.has(circuit.protectionId);
+    const kept = !isSecond && standing?.circuits.has(circuit.id) ? before.get(circuit.id) : undefined;
     if (kept) {
       circuits.set(circuit.id, kept);
       continue;
@@ -46,8 +49,13 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
   const { index, wiring } = context;
   const { settings } = index;
   const protection = index.devices.get(circuit.protectionId) as Protection;
+  const secondWayIds = secondWay(context, circuit, loads);
   const sum = demandOf(
-    loads.map(({ id, draw, load }) => ({ amps: draw.amps, continuous: load.continuous, side: context.exclusions.sides.get(id) ?? null })),
+    [...loads.map(({ id }) => id), ...secondWayIds].map((id) => ({
+      amps: context.draws.get(id)!.amps,
+      continuous: (index.devices.get(id) as Load).continuous,
+      side: context.exclusions.sides.get(id) ?? null,
+    })),
   );
   const wires = [...own.supply, ...own.return];
   const thinnest = leastBy(wires, (wire) => areaMm2(wire.conductor));
@@ -63,6 +71,7 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
     name: circuit.name,
     zoneId: circuit.zoneId,
     loadIds: loads.map(({ id }) => id),
+    secondWayIds,
     ...sum,
     protectionId: protection.id,
     ratingA: protection.ratingA,
@@ -87,6 +96,13 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
     choice: worst && chooseForCircuit(context, sum, protection, loads, wires, targetPercent),
     verdict: 'ok',
   };
+}
+
+/** Loads that a circuit's fuse feeds as well and another circuit counts: each fuse must carry them by itself. */
+function secondWay({ feeders }: AnalysisContext, { protectionId }: Circuit, loads: readonly LoadAnalysis[]): string[] {
+  return [...feeders.loads].flatMap(([loadId, fuseIds]) =>
+    fuseIds.includes(protectionId) && !loads.some(({ id }) => id === loadId) ? [loadId] : [],
+  );
 }
 
 /** The smallest uniform conductor and fuse for a circuit's own wires, with the shared part and the joints as they stand. */

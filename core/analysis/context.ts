@@ -5,6 +5,7 @@ import type { DesignRecord, Device, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import { loadDraw, type LoadDraw } from '../devices/load';
 import { findExclusions, type Exclusions } from '../network/exclusion';
+import { findFeeders, type Feeders } from '../network/feeders';
 import { isReturnJunction, treeDemand, treeFlow, type TreeFlow } from '../network/flow';
 import { hangingOn, type Hanging } from '../network/hanging';
 import { retraceWiring, traceWiring, type Wiring } from '../network/wiring';
@@ -25,6 +26,7 @@ export interface AnalysisContext {
   returns: TreeFlow;
   draws: Map<string, LoadDraw>;
   exclusions: Exclusions;
+  feeders: Feeders;
   ohmPerM(wire: Pick<Wire, 'conductor'>): number;
   ampacityOf(wire: Wire): Ampacity;
   exposures: Map<string, Exposure>;
@@ -46,6 +48,7 @@ export function makeContext(design: Design, previous: Analysis | null): Analysis
   const hanging = hangingOn(wiring, index);
   const tables = conductorTables(settings);
   const exclusions = exclusionsOf(index, wiring, previous, retraced?.changed ?? null);
+  const feeders = feedersOf(index, wiring, previous, retraced?.changed ?? null);
   const { draws, demand } = whatLoadsAsk(index, wiring, exclusions, retraced && previous);
   const circuitProtections = new Set(index.circuits.map((circuit) => circuit.protectionId));
   const endsOhm = endsOhmOf(settings);
@@ -58,7 +61,7 @@ export function makeContext(design: Design, previous: Analysis | null): Analysis
   const { bundles, together } = whatLiesTogether(index, tables, met, () => wireAmps(wiring, supply, returns));
   const loadedAround = (wire: Wire) => together.get(wire.id) ?? 1;
   const context: AnalysisContext = {
-    ...{ index, wiring, hanging, draws, exclusions, supply, returns, bundles, exposures: met, exposureOf },
+    ...{ index, wiring, hanging, draws, exclusions, feeders, supply, returns, bundles, exposures: met, exposureOf },
     ...{ loadedTogether: together, loadedAround, standing: null },
     ohmPerM: ({ conductor }) => tables.ohmPerM(conductor),
     ampacityOf: (wire) => {
@@ -108,6 +111,12 @@ function worksAsBefore(before: DesignRecord | undefined, now: Device | undefined
 }
 
 const plain = ({ sides, proven, unproven }: Exclusions) => [[...sides], [...proven], unproven];
+
+/** Which wires several fuses feed: as before while no wire, fuse or changeover has changed. */
+function feedersOf(index: DesignIndex, wiring: Wiring, previous: Analysis | null, changed: ReadonlySet<string> | null): Feeders {
+  const stands = previous !== null && changed !== null && [...changed].every((id) => index.devices.get(id)?.kind === 'load');
+  return stands && previous.index.wires.every((wire, at) => wire === index.wires[at]) ? previous.feeders : findFeeders(index, wiring);
+}
 
 /** What lies in each route, and how many loaded conductors lie beside each wire. */
 function whatLiesTogether(

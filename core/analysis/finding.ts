@@ -24,6 +24,9 @@ export type Rule =
   | 'wiring.short'
   | 'wiring.loop'
   | 'wiring.noReturn'
+  | 'reach.twoFeeds'
+  | 'reach.unmeantFeed'
+  | 'reach.fusesTogether'
   | 'wire.overloaded'
   | 'wire.tooSmallForStandard'
   | 'wire.belowMinimum'
@@ -78,8 +81,8 @@ export type Rule =
   | 'supply.noBattery'
   | 'load.noDraw'
   | 'load.noCircuit'
-  | 'load.together'
-  | 'load.neverLit'
+  | 'reach.together'
+  | 'reach.neverLit'
   | 'load.measuredDiffers'
   | 'circuit.empty'
   | 'strip.longRun'
@@ -89,7 +92,7 @@ export type Rule =
   | 'network.noAnswer'
   | 'network.oscillates'
   | 'network.reversed'
-  | 'network.fuseOverdrawn'
+  | 'reach.fuseOverdrawn'
   | 'network.sourcesJoined'
   | 'network.signalOverdrawn'
   | 'network.otherReturn'
@@ -154,6 +157,8 @@ export type CoordinationRule =
     >
   | Extract<Rule, 'fuse.cannotBreak' | 'fuse.backedUp' | 'fuse.voltage' | 'fuse.neverClears' | 'fuse.slowToClear' | 'fuse.opensAtStart'>
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
+/** What the controls can bring about, and what two ways reach. */
+export type ReachRule = Extract<Rule, `reach.${string}`>;
 export type RigRule = Extract<Rule, `rig.${string}`>;
 
 /** What is wrong where: by circuit where there is one, since the same fault may name another of its wires after a change. */

@@ -1,7 +1,7 @@
 import { kindOf } from '../devices';
 import type { Throw } from '../devices/kind';
 import { memoryOf, type ControlState } from '../network/controlState';
-import { Reach } from '../network/reach';
+import { Reach, type Reached } from '../network/reach';
 import type { LiveDesign } from '../network/settle';
 import { terminalKey } from '../network/wiring';
 import type { Analysis } from './types';
@@ -11,6 +11,8 @@ import { wiredDrops, type WiredDrop } from './wiredDrops';
 export interface Lighting {
   /** The one in which most flows first, then what that one leaves dark or open: the other throw of a changeover, a relay at rest. */
   states: readonly ControlState[];
+  /** Where two fuses feed a load, each way by itself: the first state without the other fuse. */
+  ways: readonly ControlState[];
   /** Loads that no state lights, all of them tried. */
   neverLit: readonly string[];
 }
@@ -23,63 +25,100 @@ const MOST_STATES = 24;
 /** Finds them from a settled state in which some loads are on and everything is closed. The design is left in the first. */
 export function lightingStates(analysis: Analysis, live: LiveDesign, from: ControlState): Lighting {
   const { index, wiring, circuits, loads } = analysis;
-  const throws = wiredThrows(index);
+  const throws = wiredThrows(analysis);
   const fed = circuits.flatMap((circuit) => (circuit.fed ? circuit.loadIds : []));
   const asked = fed.filter((id) => from.controls[id]?.on === true && loads.get(id)!.returned);
   const isLit = (id: string) =>
     Math.abs((live.voltage({ deviceId: id, terminal: 'plus' }) ?? 0) - (live.voltage({ deviceId: id, terminal: 'minus' }) ?? 0)) >=
     DARK_SHARE * index.settings.nominalV;
-  const flowing = () => asked.reduce((sum, id) => (isLit(id) ? sum + loads.get(id)!.draw.amps : sum), 0);
-  const dark = new Set(asked.filter((id) => !isLit(id)));
-  if (dark.size === 0 && throws.length === 0) return { states: [from], neverLit: [] };
+  const seenNow = (state: ControlState): Seen => {
+    const lit = new Set(asked.filter(isLit));
+    return { state, lit, amps: [...lit].reduce((sum, id) => sum + loads.get(id)!.draw.amps, 0) };
+  };
+  let most = seenNow(from);
+  const dark = new Set(asked.filter((id) => !most.lit.has(id)));
+  if (dark.size === 0 && throws.length === 0) return { states: [from], ways: waysApart(analysis, live, from), neverLit: [] };
   const reach = new Reach(index, wiring);
   const neverLit: string[] = [];
-  const others: ControlState[] = [];
-  let most = { state: from, amps: flowing() };
-  /** Settles a state found in a part of the design in the whole of it; null where it never rests. */
-  const settled = (found: ControlState) => {
+  const others: Seen[] = [];
+  /** Looks at a state found in a part of the design in the whole of it, and keeps it where it is what was looked for. */
+  const keep = (found: ControlState | null, isIt: (seen: Seen) => boolean): boolean => {
+    if (!found || others.length >= MOST_STATES) return false;
     const outcome = live.settle(withSettings(most.state, found, index.loads));
-    return outcome.kind === 'oscillating' ? null : outcome.state;
+    const seen = seenNow(outcome.state);
+    if (outcome.kind === 'oscillating' || !isIt(seen)) return false;
+    others.push(seen.amps > most.amps ? most : seen);
+    if (seen.amps > most.amps) most = seen;
+    for (const id of seen.lit) dark.delete(id);
+    return true;
   };
-  const keep = (state: ControlState) => {
-    const amps = flowing();
-    others.push(amps > most.amps ? most.state : state);
-    if (amps > most.amps) most = { state, amps };
-    for (const id of dark) if (isLit(id)) dark.delete(id);
-  };
+  const stateOf = (reached: Reached) => (reached.kind === 'found' ? reached.state : null);
   for (const id of dark) {
-    if (others.length >= MOST_STATES) break;
     const reached = reach.lit([id], most.state);
     if (reached.kind === 'never') neverLit.push(id);
-    const state = reached.kind === 'found' ? settled(reached.state) : null;
-    if (state && isLit(id)) keep(state);
+    keep(stateOf(reached), ({ lit }) => lit.has(id));
   }
-  for (const { deviceId, by } of throws) {
-    const isJoined = (state: ControlState) =>
-      'control' in by ? state.controls[deviceId]?.[by.control] === by.value : (memoryOf(state, deviceId)[by.memory] === true) === by.value;
-    if (others.length >= MOST_STATES || [most.state, ...others].some(isJoined)) continue;
-    if ('control' in by) {
-      const state = settled({ ...most.state, controls: { [deviceId]: { [by.control]: by.value } }, memory: {} });
-      if (state) keep(state);
+  for (const one of throws) {
+    // Joined and in use, where anything behind it can be lit; else joined at all.
+    const behind = asked.filter((id) => loads.get(id)!.circuitId === one.circuitId);
+    const seen = [most, ...others];
+    const isUsed = ({ state, lit }: Seen) => isJoined(one, state) && behind.some((id) => lit.has(id));
+    if (seen.some(isUsed)) continue;
+    if (behind.length > 0 && keep(stateOf(reach.through(one.deviceId, (state) => isJoined(one, state), behind, most.state)), isUsed))
       continue;
-    }
-    const reached = reach.remembering(deviceId, by.memory, by.value, most.state);
-    const state = reached.kind === 'found' ? settled(reached.state) : null;
-    if (state && isJoined(state)) keep(state);
+    if (seen.some(({ state }) => isJoined(one, state))) continue;
+    keep(stateOf(reach.through(one.deviceId, (state) => isJoined(one, state), [], most.state)), ({ state }) => isJoined(one, state));
   }
   live.settle(most.state);
-  return { states: [most.state, ...others], neverLit };
+  return { states: [most, ...others].map(({ state }) => state), ways: waysApart(analysis, live, most.state), neverLit };
+}
+
+/** A state as it was seen: what was lit in it, and what that draws. */
+interface Seen {
+  state: ControlState;
+  lit: ReadonlySet<string>;
+  amps: number;
+}
+
+/** One throw of a changeover contact, with the circuit it lies in. */
+interface WiredThrow {
+  deviceId: string;
+  circuitId: string | null;
+  by: Throw['by'];
+}
+
+function isJoined({ deviceId, by }: WiredThrow, state: ControlState): boolean {
+  if ('control' in by) return state.controls[deviceId]?.[by.control] === by.value;
+  return (memoryOf(state, deviceId)[by.memory] === true) === by.value;
+}
+
+/** Each way to a load that several fuses feed, by itself. The design is left in the state begun from. */
+function waysApart({ feeders }: Analysis, live: LiveDesign, from: ControlState): ControlState[] {
+  if (feeders.loads.size === 0) return [];
+  const sets = new Map([...feeders.loads.values()].map((fuseIds) => [fuseIds.join(' '), fuseIds]));
+  const ways = [...sets.values()].slice(0, MOST_STATES).flatMap((fuseIds) =>
+    fuseIds.map((kept) => {
+      const out = fuseIds.filter((id) => id !== kept).map((id) => [id, { ...from.controls[id], fitted: false }]);
+      return live.settle({ ...from, controls: { ...from.controls, ...Object.fromEntries(out) } });
+    }),
+  );
+  live.settle(from);
+  return ways.flatMap(({ kind, state }) => (kind === 'settled' ? [state] : []));
 }
 
 /** The throws of changeover contacts that have a wire, contact by contact. */
-function wiredThrows({ devices, wires }: Analysis['index']): { deviceId: string; by: Throw['by'] }[] {
+function wiredThrows({ index: { devices, wires }, wiring: { supply } }: Analysis): WiredThrow[] {
   const contacts = [...devices.values()].flatMap((device) =>
     (kindOf(device).eitherOr?.(device) ?? []).map((contact) => ({ device, contact })),
   );
   if (contacts.length === 0) return [];
   const landed = new Set(wires.flatMap(({ from, to }) => [from, to].map((end) => terminalKey(end.deviceId, end.terminal))));
   return contacts.flatMap(({ device, contact }) =>
-    contact.throws.flatMap(({ terminal, by }) => (landed.has(terminalKey(device.id, terminal)) ? [{ deviceId: device.id, by }] : [])),
+    contact.throws.flatMap(({ terminal, by }) => {
+      const key = terminalKey(device.id, terminal);
+      const circuitId = supply.nodes[supply.at.get(key) ?? -1]?.circuitId ?? null;
+      return landed.has(key) ? [{ deviceId: device.id, circuitId, by }] : [];
+    }),
   );
 }
 

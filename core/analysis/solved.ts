@@ -26,12 +26,13 @@ export function solveDesign(analysis: Analysis, choice: StateChoice): SolvedDesi
     const live = new LiveDesign(index, state);
     const first = live.settle(state);
     const isOff = choice.kind === 'allOff';
-    const states = first.kind === 'oscillating' || isOff ? [first.state] : lightingStates(analysis, live, first.state).states;
+    const lighting = first.kind === 'oscillating' || isOff ? null : lightingStates(analysis, live, first.state);
+    const states = lighting?.states ?? [first.state];
     const outcome: Outcome = first.kind === 'oscillating' ? first : { ...first, state: states[0]! };
     const volts = (ref: TerminalRef) => live.voltage(ref) ?? 0;
     const batteryV = index.battery ? volts({ deviceId: index.battery.id, terminal: 'plus' }) : 0;
     // With everything on each load counts where it is lit; in any other state it is as it is.
-    const judged = choice.kind === 'allOn' ? states : states.slice(0, 1);
+    const judged = choice.kind === 'allOn' ? [...states, ...(lighting?.ways ?? [])] : states.slice(0, 1);
     const drops = first.kind === 'oscillating' ? new Map<string, WiredDrop>() : worstDrops(analysis, live, judged);
     return { analysis, choice, outcome, live, batteryV, drops };
   } catch (error) {

@@ -1,6 +1,7 @@
 import { slotKey } from '../design/design';
-import type { FuseBlock, Protection } from '../design/schema';
+import type { FuseBlock, Protection, Wire } from '../design/schema';
 import { DemandSum } from '../network/demand';
+import type { FedWire } from '../network/feeders';
 import type { TreeFlow } from '../network/flow';
 import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThrough';
 import { terminalKey, type WiringTree } from '../network/wiring';
@@ -13,33 +14,51 @@ export function analyseWires(
   circuits: Iterable<CircuitAnalysis>,
   before: ReadonlyMap<string, WireAnalysis> | undefined,
 ): Map<string, WireAnalysis> {
-  const { wiring, hanging, supply, returns, index } = context;
+  const { wiring, hanging, supply, returns, index, feeders } = context;
+  const onlyOf = ({ fuseIds, passesA }: FedWire) => fuseIds.find((id) => ratingOf(id) === passesA) ?? null;
   const wires = new Map<string, WireAnalysis>();
   const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Ownership) => {
     const { wire, parent } = tree.nodes[at]!;
-    if (!wire) return;
+    if (wire) put(wire, flow.demand[at]!.peakA, flow.dropV[at]! - flow.dropV[parent]!, own);
+  };
+  const put = (wire: Wire, amps: number, dropV: number, own: Ownership) => {
     const { protectionA, sharedBy } = own;
-    const amps = flow.demand[at]!.peakA;
-    const dropV = flow.dropV[at]! - flow.dropV[parent]!;
     const ampacity = context.ampacityOf(wire);
     const kept = before?.get(wire.id);
     const same =
       kept?.wire === wire && kept.amps === amps && kept.dropV === dropV && kept.ampacity === ampacity && kept.protectionA === protectionA;
-    const stays = same && kept.circuitId === own.circuitId && kept.protectionId === own.protectionId && kept.sharedBy === sharedBy;
+    const stays =
+      same &&
+      kept.circuitId === own.circuitId &&
+      kept.protectionId === own.protectionId &&
+      kept.sharedBy === sharedBy &&
+      kept.fedBy === own.fedBy;
     wires.set(wire.id, stays ? kept : { wire, ...own, amps, dropV, ampacity });
   };
   const ratingOf = (id: string | null) => {
     const guard = index.devices.get(id ?? '');
     return guard?.kind === 'protection' ? guard.ratingA : null;
   };
-  wiring.supply.nodes.forEach(({ circuitId, parent }, at) => {
+  wiring.supply.nodes.forEach(({ circuitId, parent, wire }, at) => {
     if (parent < 0) return;
     const sharedBy = hanging.unguardedLeads.get(at) ?? null;
     const passes = sharedBy && guardedLetThrough(context, sharedBy);
-    const protectionId = passes ? passes.limitedBy : wiring.supply.nodes[parent]!.protectionId;
-    const protectionA = passes ? passes.amps : ratingOf(protectionId);
-    add(wiring.supply, supply, at, { side: 'supply', circuitId, protectionId, protectionA, sharedBy });
+    const guard = passes ? passes.limitedBy : wiring.supply.nodes[parent]!.protectionId;
+    const fed = wire ? feeders.wires.get(wire.id) : undefined;
+    const protectionId = fed ? onlyOf(fed) : guard;
+    const protectionA = fed ? fed.passesA : passes ? passes.amps : ratingOf(guard);
+    add(wiring.supply, supply, at, { side: 'supply', circuitId, protectionId, protectionA, sharedBy, fedBy: fed?.fuseIds ?? null });
   });
+  // A wire that closes a ring carries what either side of it may ask for, should the other be open.
+  for (const { wireId, side, ends } of wiring.rings) {
+    const fed = feeders.wires.get(wireId ?? '');
+    if (side !== 'supply' || !fed) continue;
+    const fuses = new Set(ends.map((at) => wiring.supply.nodes[at]!.protectionId));
+    const askedAt = (fuseId: string | null) => wiring.supply.at.get(terminalKey(fuseId ?? '', 'out'));
+    const amps = Math.max(0, ...[...fuses].map((fuseId) => supply.demand[askedAt(fuseId) ?? -1]?.peakA ?? 0));
+    const { circuitId } = wiring.supply.nodes[ends[0]]!;
+    put(fed.wire, amps, 0, { side, circuitId, protectionId: onlyOf(fed), protectionA: fed.passesA, sharedBy: null, fedBy: fed.fuseIds });
+  }
   const owner = new Map<string, CircuitAnalysis>();
   for (const circuit of circuits) {
     for (const wireId of circuit.returnWireIds) {
@@ -53,12 +72,12 @@ export function analyseWires(
     const passes = sharedBy && guardedLetThrough(context, sharedBy);
     const protectionId = passes ? passes.limitedBy : (circuit?.protectionId ?? null);
     const protectionA = passes ? passes.amps : ratingOf(protectionId);
-    add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId, protectionA, sharedBy });
+    add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId, protectionA, sharedBy, fedBy: null });
   });
   return wires;
 }
 
-type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy'>;
+type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy' | 'fedBy'>;
 
 /** What the fuses of some loads let through together. */
 function guardedLetThrough({ index, hanging, wiring, draws, exclusions }: AnalysisContext, loadIds: readonly string[]): LetThrough {

@@ -1,3 +1,4 @@
+import type { Feeders } from '../network/feeders';
 import type { Exclusions } from '../network/exclusion';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Design } from '../design/design';
@@ -41,6 +42,8 @@ export interface Analysis {
   wiring: Wiring;
   /** Which loads the wiring keeps from running together. */
   exclusions: Exclusions;
+  /** Where several fuses feed a wire or a load. */
+  feeders: Feeders;
   /** What lies together in each route, by its id. */
   bundles: Map<string, Bundle>;
   /** What each wire meets on its way. */
@@ -91,6 +94,8 @@ export interface CircuitAnalysis extends Demand {
   name: string;
   zoneId: string | null;
   loadIds: string[];
+  /** Loads its fuse feeds as well, which another circuit counts as its own. */
+  secondWayIds: string[];
   protectionId: string;
   ratingA: number;
   block: { id: string; slot: number } | null;
@@ -140,6 +145,8 @@ export interface WireAnalysis {
   protectionA: number | null;
   /** The loads whose current a return shared by circuits takes home, or a lead with no fuse ahead of it brings; null for any other wire. */
   sharedBy: readonly string[] | null;
+  /** The fuses that feed it, where there are several; null for any other wire. */
+  fedBy: readonly string[] | null;
   /** The most that can flow in it at once. */
   amps: number;
   dropV: number;

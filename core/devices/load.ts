@@ -67,6 +67,8 @@ const schema = z.strictObject({
   startMs: z.number().min(1).max(5000).optional(),
   levels: loadLevels.optional(),
   thermostat: thermostat.optional(),
+  /** Meant to be fed two ways, by two fuses: from the panel and with the reverse signal, say. */
+  fedTwice: z.boolean().optional(),
   /** For one of a lamp's functions: the load whose body it is part of, and the terminal it has in common with it. Its other terminal is its own. */
   partOf: partOf.optional(),
   /** The largest fuse its maker allows, A. */

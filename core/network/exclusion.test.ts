@@ -33,7 +33,7 @@ const asked = (design: Design) => {
   const { index, wiring } = analyse(design);
   return findExclusions(index, wiring);
 };
-const together = (design: Design) => analyse(design).findings.filter(({ rule }) => rule === 'load.together');
+const together = (design: Design) => analyse(design).findings.filter(({ rule }) => rule === 'reach.together');
 const circuitOf = (design: Design) => analyse(design).circuits[0]!;
 const relay = (build: Build, id: string, pins: 4 | 5 = 4) => {
   build.add({ id, kind: 'relay', pins, ...COIL });
@@ -95,11 +95,11 @@ test.each([
 test('two colours that a radio can light together, on a fuse for one: the fuse is too small, and how is said', () => {
   const analysis = analyse(colours(byRadio('latching'), 7.5));
   expect(analysis.findings.find(({ rule }) => rule === 'fuse.belowLoad')).toMatchObject({ severity: 'fault' });
-  const [said] = analysis.findings.filter(({ rule }) => rule === 'load.together');
+  const [said] = analysis.findings.filter(({ rule }) => rule === 'reach.together');
   expect(wordFinding(said!, analysis.design, 'metric').message).toContain('lights both with radio ch1 on, radio ch2 on');
   const [remedy] = soundRemedies(analysis, said!);
   const without = analyse(applyUnchecked(analysis.design, remedy!.change));
-  expect(without.findings.some(({ rule }) => rule === 'load.together')).toBe(false);
+  expect(without.findings.some(({ rule }) => rule === 'reach.together')).toBe(false);
   expect(without.circuits[0]!.peakA).toBeCloseTo(10, 9);
 });
 
@@ -224,9 +224,9 @@ test('a fuse of one ampere that a resting relay joins to five is found by what f
   build.wire('small_lamp.plus', 'r.30');
   build.wire('r.87a', 'large_lamp.plus');
   const found = networkFaults(build.design());
-  expect(found).toContain('network.fuseOverdrawn small');
-  // The second way is a ring in the drawing too, and both lamps live with their own fuse out.
-  expect(analyse(build.design()).findings.map(({ rule }) => rule)).toContain('wiring.loop');
+  expect(found).toContain('reach.fuseOverdrawn small');
+  // Both lamps are fed by two fuses, and live with their own out.
+  expect(analyse(build.design()).findings.map(({ rule }) => rule)).toContain('reach.unmeantFeed');
   expect(found).toEqual(expect.arrayContaining(['network.besideFuse small_lamp', 'network.besideFuse large_lamp']));
 });
 
@@ -245,6 +245,6 @@ test('a load that no position lights is a fault: its relay waits for itself', ()
     build.wire('sw.out', 'amber.plus');
     if (startedBy) build.wire('sw.out', startedBy);
   };
-  expect(networkFaults(waits(null))).toContain('load.neverLit white');
-  expect(networkFaults(waits('r.86'))).not.toContain('load.neverLit white');
+  expect(networkFaults(waits(null))).toContain('reach.neverLit white');
+  expect(networkFaults(waits('r.86'))).not.toContain('reach.neverLit white');
 });

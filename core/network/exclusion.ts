@@ -1,10 +1,9 @@
-import { kindOf } from '../devices';
 import type { DesignIndex } from '../rig/designIndex';
 import type { Load } from '../design/schema';
 import type { ControlState } from './controlState';
 import type { Side } from './demand';
 import { Reach } from './reach';
-import { terminalKey, type Wiring } from './wiring';
+import { terminalKey, thrownBetween, type Wiring } from './wiring';
 
 /**
  * Which loads the wiring keeps from running together. Loads behind different throws of one changeover contact do, by how it is made. What was typed by hand
@@ -70,23 +69,23 @@ function isWired({ supply, return: back, fedCount }: Wiring, loadId: string): bo
   return (supply.at.get(terminalKey(loadId, 'plus')) ?? Infinity) < fedCount && back.at.has(terminalKey(loadId, 'minus'));
 }
 
-/** By load, the throw of the first changeover contact on its way from the battery. None where the supply is not a tree: a second way may pass the contact by. */
-function sidesOfContacts(index: DesignIndex, { supply, faults }: Wiring): Map<string, Side> {
+/**
+ * By load, the throw of the first changeover contact on its way from the battery. A contact that lies in a ring tells nothing: a second way may lead past it, or from
+ * its other throw.
+ */
+function sidesOfContacts(index: DesignIndex, { supply, faults, rings }: Wiring): Map<string, Side> {
   const sides = new Map<string, Side>();
-  if (faults.some((fault) => fault.kind === 'short' || fault.side === 'supply')) return sides;
+  if (faults.length > 0) return sides;
+  const inRings = new Set(rings.flatMap(({ contacts }) => contacts));
   const of: (Side | null)[] = [];
-  supply.nodes.forEach(({ deviceId, terminal, parent, wire }, at) => {
-    const device = index.devices.get(deviceId);
-    let side = of[parent] ?? null;
+  supply.nodes.forEach((node, at) => {
+    const { deviceId, terminal, parent, wire } = node;
     const from = supply.nodes[parent];
-    if (!side && device && from?.deviceId === deviceId && wire === null) {
-      const contact = kindOf(device)
-        .eitherOr?.(device)
-        .find(({ common, throws }) => common === from.terminal && throws.some((one) => one.terminal === terminal));
-      if (contact) side = { choice: `${deviceId} ${contact.common}`, side: terminal };
-    }
+    let side = of[parent] ?? null;
+    const thrown = !side && from && wire === null ? thrownBetween(index, from, node) : null;
+    if (thrown && !inRings.has(thrown.contact)) side = { choice: thrown.contact, side: thrown.position };
     of[at] = side;
-    if (side && device?.kind === 'load' && terminal === 'plus') sides.set(deviceId, side);
+    if (side && terminal === 'plus' && index.devices.get(deviceId)?.kind === 'load') sides.set(deviceId, side);
   });
   return sides;
 }

@@ -3,7 +3,7 @@ import { kindOf } from '../devices';
 import type { ControlValue, Memory } from '../devices/kind';
 import type { DesignIndex } from '../rig/designIndex';
 import { tapOn } from '../rig/designIndex';
-import { AT_REST, memoryOf, type ControlState } from './controlState';
+import { AT_REST, type ControlState } from './controlState';
 import { pathTo } from './flow';
 import { NetworkError } from './networkError';
 import { LiveDesign } from './settle';
@@ -53,15 +53,20 @@ export class Reach {
 
   /** Looks for a state in which all of some loads are lit together, the nearest first to the one begun from. */
   lit(loadIds: readonly string[], from: ControlState | null = null): Reached {
-    const wantedV = LIT_SHARE * this.index.settings.nominalV;
-    return this.look(loadIds, from, (live) =>
-      loadIds.every((deviceId) => Math.abs(volts(live, deviceId, 'plus') - volts(live, deviceId, 'minus')) >= wantedV),
+    return this.look(loadIds, from, (live) => loadIds.every((id) => this.isLit(live, id)));
+  }
+
+  /** Looks for a state in which a contact stands as asked and any of some loads is lit; none: whatever is lit. */
+  through(deviceId: string, stands: (state: ControlState) => boolean, loadIds: readonly string[], from: ControlState): Reached {
+    return this.look(
+      [deviceId, ...loadIds],
+      from,
+      (live, state) => stands(state) && (loadIds.length === 0 || loadIds.some((id) => this.isLit(live, id))),
     );
   }
 
-  /** Looks for a state in which a device remembers something or does not, as a relay pulled in. */
-  remembering(deviceId: string, memory: string, value: boolean, from: ControlState): Reached {
-    return this.look([deviceId], from, (_live, state) => (memoryOf(state, deviceId)[memory] === true) === value);
+  private isLit(live: LiveDesign, deviceId: string): boolean {
+    return Math.abs(volts(live, deviceId, 'plus') - volts(live, deviceId, 'minus')) >= LIT_SHARE * this.index.settings.nominalV;
   }
 
   private look(wantedIds: readonly string[], from: ControlState | null, isIt: Question): Reached {

@@ -24,10 +24,26 @@ export interface WiringNode {
   circuitId: string | null;
 }
 
-export type WiringFault =
-  | { kind: 'loop'; wireId: string; side: Side }
-  /** Positive and negative meet with no load between: a dead short or a reversed load. */
-  | { kind: 'short'; deviceId: string; terminal: string; wireId: string | null };
+/** Positive and negative meet with no load between: a dead short or a reversed load. */
+export interface WiringFault {
+  kind: 'short';
+  deviceId: string;
+  terminal: string;
+  wireId: string | null;
+}
+
+/** A point that two ways lead to, met while a tree was grown: by a wire, or through a part's closed contact. */
+export interface Ring {
+  side: Side;
+  /** The wire that closes it, which is in no tree; null where a contact does. */
+  wireId: string | null;
+  /** The two nodes it joins. */
+  ends: readonly [number, number];
+  /** One changeover contact would have to be on two throws at once: the two ways are never joined, as in a lamp switched from two places. */
+  neverClosed: boolean;
+  /** The changeover contacts on the way round. */
+  contacts: readonly string[];
+}
 
 export type Side = 'supply' | 'return';
 
@@ -41,6 +57,7 @@ export interface Wiring {
   supply: WiringTree;
   return: WiringTree;
   faults: WiringFault[];
+  rings: Ring[];
   /** False for nodes at or past this position in the supply tree: protections with nothing feeding them. */
   fedCount: number;
 }
@@ -53,10 +70,10 @@ export function terminalKey(deviceId: string, terminal: string): string {
 export function traceWiring(index: DesignIndex): Wiring {
   const wiresAt = wiresByTerminal(index.wires);
   const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
-  const faults: WiringFault[] = [];
+  const found: Found = { faults: [], rings: [] };
   const supply: WiringTree = { nodes: [], at: new Map() };
   const returns: WiringTree = { nodes: [], at: new Map() };
-  const grow = (tree: WiringTree, side: Side, root: TerminalRef) => growTree(tree, side, root, index, wiresAt, circuitOf, faults);
+  const grow = (tree: WiringTree, side: Side, root: TerminalRef) => growTree(tree, side, root, index, wiresAt, circuitOf, found);
 
   if (index.battery) {
     grow(supply, 'supply', { deviceId: index.battery.id, terminal: 'plus' });
@@ -67,7 +84,7 @@ export function traceWiring(index: DesignIndex): Wiring {
     if (!supply.at.has(terminalKey(circuit.protectionId, 'out')))
       grow(supply, 'supply', { deviceId: circuit.protectionId, terminal: 'out' });
   }
-  return { supply, return: returns, faults, fedCount };
+  return { supply, return: returns, ...found, fedCount };
 }
 
 /**
@@ -154,7 +171,7 @@ function growTree(
   index: DesignIndex,
   wiresAt: Map<string, WireEnd[]>,
   circuitOf: Map<string, string>,
-  faults: WiringFault[],
+  { faults, rings }: Found,
 ): void {
   const first = tree.nodes.length;
   place(tree, root, -1, null, 0, index, circuitOf, side);
@@ -169,15 +186,62 @@ function growTree(
     // A fuse that nothing feeds is the root of its circuit by its outlet: its inlet is no way on.
     const isUnfedFuse = node.parent < 0 && device?.kind === 'protection';
     for (const step of isUnfedFuse ? [] : insideSteps(device, node, index)) {
-      if (!tree.at.has(terminalKey(step.deviceId, step.terminal))) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
+      const known = tree.at.get(terminalKey(step.deviceId, step.terminal));
+      if (known === undefined) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
+      // Blocks, fuses and the body join many points by how they are made; a contact is what somebody wired.
+      else if (known > at && side === 'supply' && device && step.deviceId === device.id && CONTACTS(device))
+        rings.push(ringOf(tree, index, side, null, at, known));
     }
     for (const { wire, far } of wiresAt.get(terminalKey(node.deviceId, node.terminal)) ?? []) {
       if (wire === node.wire) continue;
       const known = tree.at.get(terminalKey(far.deviceId, far.terminal));
       if (known === undefined) place(tree, far, at, wire, 0, index, circuitOf, side);
-      else if (known > at) faults.push({ kind: 'loop', wireId: wire.id, side });
+      else if (known > at) rings.push(ringOf(tree, index, side, wire.id, at, known));
     }
   }
+}
+
+interface Found {
+  faults: WiringFault[];
+  rings: Ring[];
+}
+
+const CONTACTS = (device: Device) => !['fuseBlock', 'protection', 'busBar', 'groundPoint', 'load'].includes(device.kind);
+
+/** A ring from the two nodes that meet. It is never closed where the way round it would need one contact in two positions. */
+function ringOf(tree: WiringTree, index: DesignIndex, side: Side, wireId: string | null, a: number, b: number): Ring {
+  const steps: [number, number][] = wireId === null ? [[a, b]] : [];
+  let [one, other] = [a, b];
+  while (one !== other) {
+    const later = Math.max(one, other);
+    const parent = tree.nodes[later]!.parent;
+    if (parent < 0) break;
+    steps.push([parent, later]);
+    if (later === one) one = parent;
+    else other = parent;
+  }
+  const needed = new Map<string, string>();
+  let neverClosed = false;
+  for (const [from, to] of steps) {
+    const thrown = thrownBetween(index, tree.nodes[from]!, tree.nodes[to]!);
+    if (!thrown) continue;
+    if ((needed.get(thrown.contact) ?? thrown.position) !== thrown.position) neverClosed = true;
+    needed.set(thrown.contact, thrown.position);
+  }
+  return { side, wireId, ends: [a, b], neverClosed, contacts: [...needed.keys()] };
+}
+
+/** The position of a changeover contact that joins two terminals of one device; null where no changeover does. */
+export function thrownBetween(index: DesignIndex, a: TerminalRef, b: TerminalRef): { contact: string; position: string } | null {
+  const device = a.deviceId === b.deviceId ? index.devices.get(a.deviceId) : undefined;
+  for (const { common, throws } of device ? (kindOf(device).eitherOr?.(device) ?? []) : []) {
+    const far = a.terminal === common ? b.terminal : b.terminal === common ? a.terminal : null;
+    const by = throws.find(({ terminal }) => terminal === far)?.by;
+    if (!by) continue;
+    // All poles of one device move together.
+    return { contact: `${device!.id} ${'control' in by ? by.control : by.memory}`, position: String(by.value) };
+  }
+  return null;
 }
 
 function place(

@@ -18,6 +18,7 @@ import {
 } from '../units/quantity';
 import { COORDINATION_RULES } from './coordinationWords';
 import { FEED_RULES } from './feedWords';
+import { REACH_RULES } from './reachWords';
 import { RIG_RULES } from './rigWords';
 import type { RuleWords, Teller } from './ruleWords';
 import { SOURCE_RULES } from './sourceWords';
@@ -35,6 +36,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...SOURCE_RULES,
   ...FEED_RULES,
   ...COORDINATION_RULES,
+  ...REACH_RULES,
   'wiring.short': {
     title: 'Positive meets negative',
     message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,
@@ -251,19 +253,6 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
     message: (say) => `${say.name()} (${say.amps('amps')}) hangs on no circuit yet.`,
     why: 'It counts in the energy, but has no wire and no fuse.',
   },
-  'load.together': {
-    title: 'Marked as never together, yet they can be',
-    message: (say) =>
-      say.raw('positions') === ''
-        ? `${say.name()} and ${say.name(1)} are marked “${say.raw('group')}”. There are too many controls around them to try all positions, so their sum is taken.`
-        : `${say.name()} and ${say.name(1)} are marked “${say.raw('group')}”, but the wiring lights both with ${say.positions('positions')}. Their sum is taken.`,
-    why: 'Wires and fuses are sized for what the controls can bring about, not for what one means to do. A changeover contact, or a relay that takes one off before the other comes on, makes it so.',
-  },
-  'load.neverLit': {
-    title: 'Nothing lights it',
-    message: (say) => `${say.name()} is wired, but in no position of the controls that lead to it does current reach it.`,
-    why: 'Every position of every switch, relay, channel and signal on its way was tried. Something on the way waits for what never comes.',
-  },
   'load.measuredDiffers': {
     title: 'Measured differs from the box',
     message: (say) => `${say.name()}: measured ${say.watts('watts')}, rated ${say.watts('ratedWatts')}. The measured value is used.`,
@@ -312,12 +301,6 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
     title: 'Current runs backwards',
     message: (say) => `${say.name()}: ${say.amps('amps')} flows against the way it was meant. It comes by ${say.path('path')}.`,
     why: 'A path nobody intended feeds it from the far end. Its fuse then guards nothing, and switching off does not make it dead.',
-  },
-  'network.fuseOverdrawn': {
-    title: 'More flows through the fuse than hangs on it',
-    message: (say) =>
-      `${say.name()}: ${say.amps('amps')} through a ${say.rating('ratingA')} fuse, where the loads behind it ask for ${say.amps('peakA')}.`,
-    why: 'Current takes every way there is. A second feed, a neighbour fed through this circuit or a joined return brings what no sum along one run shows: look for the ring.',
   },
   'network.sourcesJoined': {
     title: 'Two sources feed each other',

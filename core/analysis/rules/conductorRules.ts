@@ -12,7 +12,7 @@ const HAIR = 1e-6;
 export function findConductors({ wires, index }: Analysis): Finding[] {
   const found: Finding[] = [];
   const { cableForm, conductorStandard } = index.settings;
-  for (const { wire, side, circuitId, amps, ampacity, protectionId, protectionA, sharedBy } of wires.values()) {
+  for (const { wire, side, circuitId, amps, ampacity, protectionId, protectionA, sharedBy, fedBy } of wires.values()) {
     const numbers = { amps, ampacityA: ampacity.amps, conductor: wire.conductor, ratingA: protectionA, ambientFactor: ampacity.factor };
     const about = (rule: Finding['rule'], ...others: string[]): Finding => ({
       rule,
@@ -24,7 +24,10 @@ export function findConductors({ wires, index }: Analysis): Finding[] {
     if (ampacity.amps === 0) found.push(about('wire.tooSmallForStandard'));
     else {
       if (amps > ampacity.amps + HAIR) found.push(about('wire.overloaded'));
-      if (protectionA !== null && protectionA > ampacity.amps + HAIR && sharedBy) {
+      if (protectionA !== null && protectionA > ampacity.amps + HAIR && fedBy && fedBy.length > 1) {
+        const numbers = { ampacityA: ampacity.amps, conductor: wire.conductor, passesA: protectionA };
+        found.push({ rule: 'reach.fusesTogether', severity: 'fault', subjects: [wire.id, ...fedBy.slice(0, 2)], circuitId: null, numbers });
+      } else if (protectionA !== null && protectionA > ampacity.amps + HAIR && sharedBy) {
         const numbers = { ampacityA: ampacity.amps, conductor: wire.conductor, passesA: protectionA, loads: sharedBy.length };
         const limits = protectionId === null ? [] : [protectionId];
         const rule = side === 'supply' ? 'lead.belowFuses' : 'return.sharedThin';

@@ -40,7 +40,7 @@ export function findLoads({ loads, index, scenario, exclusions }: Analysis): Fin
   for (const { group, loadIds, state } of exclusions.unproven) {
     const numbers = { group, positions: state ? positionsText(index, state) : null };
     found.push({
-      rule: 'load.together',
+      rule: 'reach.together',
       severity: 'caution',
       subjects: [...loadIds],
       circuitId: loads.get(loadIds[0])!.circuitId,

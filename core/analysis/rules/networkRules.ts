@@ -34,7 +34,7 @@ export function findInNetwork(analysis: Analysis): Finding[] {
     const live = new LiveDesign(index, allOn);
     const outcome = live.settle(allOn);
     if (outcome.kind === 'oscillating') return [finding('network.oscillates', 'caution', outcome.devices)];
-    const { states, neverLit } = lightingStates(analysis, live, outcome.state);
+    const { states, ways, neverLit } = lightingStates(analysis, live, outcome.state);
     const lit = states.flatMap((state) => {
       if (states.length > 1) live.settle(state);
       return [
@@ -48,7 +48,7 @@ export function findInNetwork(analysis: Analysis): Finding[] {
     return [
       ...onceEach(lit),
       ...unlit(analysis, neverLit),
-      ...dropsAsWired(analysis, worstDrops(analysis, live, states)),
+      ...dropsAsWired(analysis, worstDrops(analysis, live, [...states, ...ways])),
       ...onceEach(states.flatMap((state) => [...besideFuses(analysis, live, state), ...besideSwitches(analysis, live, state)])),
     ];
   } catch (error) {
@@ -69,7 +69,7 @@ function finding(
 
 /** Wires of the tree whose current runs against the way it was grown. Rings have no one way, and are findings already. */
 function reversedCurrents({ wiring }: Analysis, live: LiveDesign): Finding[] {
-  if (wiring.faults.length > 0) return [];
+  if (wiring.faults.length > 0 || wiring.rings.length > 0) return [];
   const found: Finding[] = [];
   for (const [tree, outward] of [
     [wiring.supply, true],
@@ -125,7 +125,7 @@ function overdrawnFuses({ protections }: Analysis, live: LiveDesign): Finding[] 
   return Array.from(protections.values()).flatMap(({ id, fuse, peakA, circuitId }) => {
     const amps = Math.abs(live.partAmps(id, 'link'));
     if (amps <= fuse.ratingA * (1 + OVER_SHARE) || peakA > fuse.ratingA) return [];
-    return [finding('network.fuseOverdrawn', 'fault', [id], { amps, ratingA: fuse.ratingA, peakA }, circuitId)];
+    return [finding('reach.fuseOverdrawn', 'fault', [id], { amps, ratingA: fuse.ratingA, peakA }, circuitId)];
   });
 }
 
@@ -134,7 +134,7 @@ function unlit({ loads, findings }: Analysis, loadIds: readonly string[]): Findi
   const said = new Set(findings.flatMap(({ rule, circuitId }) => (rule === 'contact.unworked' ? [circuitId] : [])));
   return loadIds.flatMap((id) => {
     const { circuitId } = loads.get(id)!;
-    return said.has(circuitId) ? [] : [finding('load.neverLit', 'fault', [id], {}, circuitId)];
+    return said.has(circuitId) ? [] : [finding('reach.neverLit', 'fault', [id], {}, circuitId)];
   });
 }
 
@@ -179,7 +179,8 @@ function besideFuses(analysis: Analysis, live: LiveDesign, state: ControlState):
     const outcome = live.settle(withControl(state, protectionId, 'fitted', false));
     const asked = overdrawnFuses(analysis, live);
     const alive = loadIds.flatMap((loadId) => {
-      if (outcome.state.controls[loadId]?.on !== true) return [];
+      // What is meant to be fed twice lives on through the other fuse, and is said to.
+      if (outcome.state.controls[loadId]?.on !== true || loads.get(loadId)!.load.fedTwice) return [];
       const amps = live.partAmps(loadId, 'draw');
       const volts = across(live, loadId);
       const path = () => pathText(live.upstream({ deviceId: loadId, terminal: 'plus' }));
@@ -211,9 +212,9 @@ function besideSwitches({ index, wiring, loads }: Analysis, live: LiveDesign, st
   return Array.from(behind, ([switchId, loadIds]) => [switchId, Array.from(loadIds)] as const).flatMap(([switchId, loadIds]) => {
     const outcome = live.settle(withControl(state, switchId, 'position', 'off'));
     return loadIds.flatMap((loadId) => {
-      const { draw, circuitId } = loads.get(loadId)!;
+      const { draw, circuitId, load } = loads.get(loadId)!;
       const amps = live.partAmps(loadId, 'draw');
-      if (outcome.state.controls[loadId]?.on !== true || amps <= RUNNING_SHARE * draw.amps || amps <= LEAKAGE_A) return [];
+      if (load.fedTwice || outcome.state.controls[loadId]?.on !== true || amps <= RUNNING_SHARE * draw.amps || amps <= LEAKAGE_A) return [];
       const path = pathText(live.upstream({ deviceId: loadId, terminal: 'plus' }));
       return [finding('network.besideSwitch', 'caution', [loadId, switchId], { amps, path }, circuitId)];
     });
