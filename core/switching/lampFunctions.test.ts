@@ -10,7 +10,7 @@ import { migrateRecords } from '../design/migrations';
 import { checkReferences } from '../design/references';
 import type { Load } from '../design/schema';
 import { NetworkError } from '../network/networkError';
-import { acrossLamps, addFunction, joinLamps, levelToFunction, partFromLamp, whyNotOne } from './lampFunctions';
+import { acrossLamps, addFunction, functionWord, joinLamps, levelToFunction, partFromLamp, whyNotOne } from './lampFunctions';
 import { attachLoad, moveLoad, removeLoads } from './loadWires';
 import { newLoad } from './newLoad';
 import { addCircuit, removeCircuit } from './schemes';
@@ -51,6 +51,8 @@ test('a second colour has a terminal, a wire and a fuse of its own, and the retu
   const { design, white, amber, circuits } = twoColours();
   expect(checkReferences(design)).toEqual([]);
   expect(load(design, amber).name).toBe('Left scene light, amber');
+  expect(functionWord('Left scene light, amber', 'Left scene light, white')).toBe('amber');
+  expect(functionWord('Side marker', 'Left scene light, white')).toBe('Side marker');
   const analysis = analyse(design);
   const [home] = wiresAtTerminal(design, white, 'minus');
   const [out] = wiresAtTerminal(design, amber, 'plus');

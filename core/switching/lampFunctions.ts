@@ -133,6 +133,13 @@ function newFunction(design: Design, lamp: Load, shares: Common, word: string): 
   };
 }
 
+/** What tells a function from its lamp: “amber” under “Scene light, white”; the whole name where they share none. */
+export function functionWord(name: string, lampName: string): string {
+  const body = bodyName(lampName);
+  const rest = name.toLowerCase().startsWith(body.toLowerCase()) ? name.slice(body.length).replace(/^[ ,]+/, '') : '';
+  return rest || name;
+}
+
 /** A lamp's name without the function it is named for. */
 function bodyName(name: string): string {
   return name.replace(new RegExp(`[ ,]+(${USUAL.join('|')})$`, 'i'), '');

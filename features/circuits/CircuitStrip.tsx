@@ -115,7 +115,11 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
         {circuit.supplyRun.length > 0 ? (
           <RunDrawing geometry={geometry} width={drawWidth} nameOf={nameFor} />
         ) : (
-          <span className={styles.of}>Nothing hangs on this circuit. Give it a load in Loads.</span>
+          <span className={styles.of}>
+            {circuit.secondWayIds.length > 0
+              ? `The second way to ${circuit.secondWayIds.map(nameFor).join(', ')}, drawn with the first.`
+              : 'Nothing hangs on this circuit. Give it a load in Loads.'}
+          </span>
         )}
       </div>
       {open && <StripDetail circuit={circuit} geometry={geometry} scale={scale} />}

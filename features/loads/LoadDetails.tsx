@@ -179,6 +179,11 @@ function DrawFields({ load, set }: { load: Load; set: SetLoad }) {
             cut after everything else
           </Checkbox>
         </Field>
+        <Field label="Fed">
+          <Checkbox checked={load.fedTwice ?? false} onChange={(event) => set({ fedTwice: event.target.checked || undefined })}>
+            through two fuses, and meant to be
+          </Checkbox>
+        </Field>
       </Fields>
     </section>
   );

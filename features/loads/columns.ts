@@ -10,6 +10,8 @@ import { NO, NO_CIRCUIT, OWN_CIRCUIT, YES } from './cells';
 export interface LoadRow {
   id: string;
   load: Load;
+  /** Of a lamp's further function, what tells it from the lamp it stands under; null for any other load. */
+  word: string | null;
   draw: LoadDraw;
   dailyWh: number;
   zone: string;
@@ -39,6 +41,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
       width: '15.4fr',
       edit: true,
       text: ({ load }) => load.name,
+      shown: ({ word }) => (grouping === 'circuit' ? null : word),
       tone: ({ load }) => (load.partOf ? 'within' : undefined),
     },
     {

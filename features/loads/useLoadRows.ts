@@ -7,6 +7,7 @@ import { dutyHours } from '@/core/energy/budget';
 import { settingOf } from '@/core/energy/setting';
 import { formatUse } from '@/core/formats/useText';
 import { nameOf } from '@/core/design/names';
+import { functionWord } from '@/core/switching/lampFunctions';
 import { formatNumber } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import type { GridGroup } from '@/ui/grid/types';
@@ -32,6 +33,7 @@ export function makeRows({ loads, index, design, scenario }: Analysis): LoadRow[
     const duty = duties.get(id);
     const row: LoadRow = {
       ...{ id, load, draw, dailyWh },
+      word: load.partOf ? functionWord(load.name, nameOf(design, load.partOf.loadId)) : null,
       zone: load.zoneId === null ? NO_CIRCUIT : nameOf(design, load.zoneId),
       circuit: circuitId === null ? NO_CIRCUIT : nameOf(design, circuitId),
       when: formatUse(duty?.use),
@@ -49,6 +51,7 @@ export function makeRows({ loads, index, design, scenario }: Analysis): LoadRow[
 function showsTheSame(a: LoadRow, b: LoadRow): boolean {
   return (
     a.zone === b.zone &&
+    a.word === b.word &&
     a.when === b.when &&
     a.circuit === b.circuit &&
     a.hours === b.hours &&

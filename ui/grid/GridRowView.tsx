@@ -55,6 +55,7 @@ export const GridRowView = memo(function GridRowView({
         ];
         if (at >= selectedFrom && at <= selectedTo) classes.push(styles.selected);
         const text = column.text(row);
+        const shown = column.shown?.(row) ?? null;
         return (
           <td
             key={column.key}
@@ -64,7 +65,8 @@ export const GridRowView = memo(function GridRowView({
             aria-selected={active || (at >= selectedFrom && at <= selectedTo)}
             aria-readonly={!column.edit}
             className={classes.filter(Boolean).join(' ')}
-            title={text.length > 14 ? text : undefined}
+            title={text.length > 14 || shown ? text : undefined}
+            aria-label={shown === null ? undefined : text}
             onMouseDown={(event) => !editing && onPick(index, at, event.shiftKey, false)}
             onDoubleClick={() => onPick(index, at, false, true)}
             onFocus={() => !active && onFocusArrived(index, at)}
@@ -87,7 +89,7 @@ export const GridRowView = memo(function GridRowView({
                 onLeave={onLeave}
               />
             ) : (
-              <span className={`${column.align === 'right' ? 'reading' : ''} ${tone ? styles[tone] : ''}`}>{text}</span>
+              <span className={`${column.align === 'right' ? 'reading' : ''} ${tone ? styles[tone] : ''}`}>{shown ?? text}</span>
             )}
           </td>
         );

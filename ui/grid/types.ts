@@ -11,6 +11,8 @@ export interface GridColumn<Row> {
   short?: boolean;
   /** What the cell shows, and what a copy takes. */
   text(row: Row): string;
+  /** What it shows in place of that, where what stands above says the rest. */
+  shown?(row: Row): string | null;
   /** A mark on the cell: measured values look different, doubtful ones too. */
   tone?(row: Row): 'measured' | 'soft' | 'bad' | 'within' | undefined;
   /** What the editor starts with, where it differs from the shown text. */
