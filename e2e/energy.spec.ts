@@ -211,7 +211,7 @@ test('a battery monitor is listened to live, and what it read is kept', async ({
   await expect(card).toContainText('Live, 20');
 });
 
-test('a fridge’s thermostat, a lamp’s functions and a meter are set from the load’s own page', async ({ page, heron }) => {
+test('a fridge’s thermostat, a lamp’s levels and a meter are set from the load’s own page', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/loads`);
   await page.getByRole('gridcell', { name: 'Compressor fridge', exact: true }).click();
   await page.keyboard.press('Alt+Enter');
@@ -228,14 +228,14 @@ test('a fridge’s thermostat, a lamp’s functions and a meter are set from the
   await expect(puck).toContainText('29.2 % less than rated');
   await puck.getByRole('textbox', { name: 'Meter it was measured with' }).fill('clamp meter');
   await page.keyboard.press('Enter');
-  await puck.getByRole('button', { name: 'Add a function' }).click();
-  await puck.getByRole('textbox', { name: 'When White runs' }).fill('19-21');
+  await puck.getByRole('button', { name: 'Add a level' }).click();
+  await puck.getByRole('textbox', { name: 'When Dimmed runs' }).fill('19-21');
   await page.keyboard.press('Enter');
   await saved(page);
   await page.reload();
   await page.getByRole('gridcell', { name: 'Bench puck', exact: true }).click();
   await page.keyboard.press('Alt+Enter');
-  await expect(puck.getByRole('textbox', { name: 'When White runs' })).toHaveValue('19–21');
+  await expect(puck.getByRole('textbox', { name: 'When Dimmed runs' })).toHaveValue('19–21');
   await expect(puck.getByRole('textbox', { name: 'Meter it was measured with' })).toHaveValue('clamp meter');
 });
 

@@ -44,7 +44,7 @@ function nameOfRow(id: string | null, by: BudgetBy, design: Analysis['design']):
   return by === 'zone' ? 'In no zone' : 'On no circuit';
 }
 
-/** What measuring, dimming and switching off are worth for one load in a scenario, Wh a day. */
+/** What measuring, dimming and switching off are worth for one line of a scenario, Wh a day. */
 export interface LoadSavings {
   /** Rated less measured, over the same hours; null where nothing was measured. */
   measuredWh: number | null;
@@ -55,7 +55,10 @@ export interface LoadSavings {
 }
 
 export function loadSavings({ loads, index }: Analysis, scenario: ScenarioBudget, loadId: string): LoadSavings {
-  const { load, draw } = loads.get(loadId)!;
+  const entry = loads.get(loadId);
+  // A part that draws by itself is neither dimmed nor left on.
+  if (!entry) return { measuredWh: null, dimmedWh: 0, leftOnWh: null };
+  const { load, draw } = entry;
   const use = scenario.loads.get(loadId);
   const runningWh = (use?.wattHours ?? 0) - (use?.standbyWh ?? 0);
   const levels = index.duties.filter((duty) => duty.loadId === loadId && duty.scenarioId === scenario.id && !duty.level);

@@ -32,6 +32,10 @@ describe('a budget', () => {
     const used = scenario.loads.get(idOf('Galley light strip'))!.wattHours;
     expect(loadSavings(analysis, scenario, idOf('Galley light strip')).leftOnWh).toBeCloseTo(draw.watts * 24 - used, 6);
     expect(loadSavings(analysis, scenario, idOf('Compressor fridge')).leftOnWh).toBeNull();
+    // A part that draws by itself, a sensor say, has a line of its own and nothing to turn down.
+    const parts = [...scenario.loads.keys()].filter((id) => !analysis.loads.has(id));
+    expect(parts.length).toBeGreaterThan(0);
+    for (const id of parts) expect(loadSavings(analysis, scenario, id)).toEqual({ measuredWh: null, dimmedWh: 0, leftOnWh: null });
   });
   it('says what dimming saves: at 40 % the other 60 %', () => {
     const used = scenario.loads.get(idOf('Awning strip'))!.wattHours;

@@ -85,6 +85,7 @@ function sameUse(a: DesignIndex, b: DesignIndex): boolean {
     a.settings.nominalV === b.settings.nominalV &&
     same(a.loads, b.loads) &&
     sameRecord(a.ownDraws, b.ownDraws) &&
+    sameRecord([...a.vehicleFed], [...b.vehicleFed]) &&
     same(a.duties, b.duties) &&
     same(a.scenarios, b.scenarios) &&
     same(a.zones, b.zones)

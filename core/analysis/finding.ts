@@ -145,7 +145,12 @@ export type Rule =
   | 'rig.outside'
   | 'rig.wet'
   | 'rig.measuredDiffers'
-  | 'rig.wireDiffers';
+  | 'rig.wireDiffers'
+  | 'vehicle.overdrawn'
+  | 'vehicle.unknown'
+  | 'vehicle.bareTap'
+  | 'vehicle.goesDark'
+  | 'vehicle.pulledToGround';
 
 export type SourceRule = Extract<Rule, `${'solar' | 'alternator' | 'charger' | 'battery'}.${string}` | 'relay.chargeOver'>;
 export type FeedRule = Extract<Rule, `feed.${string}`>;
@@ -157,6 +162,8 @@ export type CoordinationRule =
     >
   | Extract<Rule, 'fuse.cannotBreak' | 'fuse.backedUp' | 'fuse.voltage' | 'fuse.neverClears' | 'fuse.slowToClear' | 'fuse.opensAtStart'>
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
+/** What is taken from the vehicle's own wiring. */
+export type VehicleRule = Extract<Rule, `vehicle.${string}`>;
 /** What the controls can bring about, and what two ways reach. */
 export type ReachRule = Extract<Rule, `reach.${string}`>;
 export type RigRule = Extract<Rule, `rig.${string}`>;

@@ -61,7 +61,10 @@ export function analyseProtections(
       peakA: supply.demand[at]!.peakA,
       continuousA: supply.demand[at]!.continuousA,
       upstreamId: upstream?.id ?? null,
-      leadMm: upstream ? null : pathTo(wiring.supply, at).reduce((sum, step) => sum + (nodes[step]!.wire?.lengthMm ?? 0), 0),
+      leadMm:
+        upstream || nodes[at]!.feedId !== null
+          ? null
+          : pathTo(wiring.supply, at).reduce((sum, step) => sum + (nodes[step]!.wire?.lengthMm ?? 0), 0),
       atA,
       breaksA: breaksAt(fuse.family, nominalV),
       endA: null,

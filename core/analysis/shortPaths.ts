@@ -2,6 +2,7 @@ import type { ConductorSize } from '../catalog/conductorSizes';
 import { fuseOhm } from '../catalog/fuses';
 import type { Settings } from '../design/schema';
 import { kindOf } from '../devices';
+import { LEAST_WAY_OHM, WAY_OHM } from '../devices/vehicleFeed';
 import type { WiringTree } from '../network/wiring';
 import { cableOhmPerM, endsOhmOf } from '../catalog/cable';
 import type { AnalysisContext } from './context';
@@ -46,8 +47,12 @@ export function shortPaths({ index, wiring, standing }: AnalysisContext, before:
   ) => {
     const sums = new Float64Array(nodes.length);
     for (let at = 0; at < sums.length; at++) {
-      const { parent, wire, jointOhm, deviceId, terminal } = nodes[at]!;
-      if (parent < 0) continue;
+      const { parent, wire, jointOhm, deviceId, terminal, feedId } = nodes[at]!;
+      if (parent < 0) {
+        // What hangs on the vehicle's wiring has the vehicle's way before it.
+        if (feedId) sums[at] = counted === 'everything' ? WAY_OHM : LEAST_WAY_OHM;
+        continue;
+      }
       if (old && stands?.[at] === 1) {
         sums[at] = old[at]!;
         continue;

@@ -1,5 +1,6 @@
 import { slotKey } from '../design/design';
 import type { FuseBlock, Protection, Wire } from '../design/schema';
+import { isBehindOwnFuse } from '../devices/vehicleFeed';
 import { DemandSum } from '../network/demand';
 import type { FedWire } from '../network/feeders';
 import type { TreeFlow } from '../network/flow';
@@ -39,14 +40,18 @@ export function analyseWires(
     const guard = index.devices.get(id ?? '');
     return guard?.kind === 'protection' ? guard.ratingA : null;
   };
-  wiring.supply.nodes.forEach(({ circuitId, parent, wire }, at) => {
+  const ownFuseA = (feedId: string | null) => {
+    const feed = index.devices.get(feedId ?? '');
+    return feed?.kind === 'vehicleFeed' && isBehindOwnFuse(feed) ? (feed.ownFuseA ?? null) : null;
+  };
+  wiring.supply.nodes.forEach(({ circuitId, parent, wire, feedId }, at) => {
     if (parent < 0) return;
     const sharedBy = hanging.unguardedLeads.get(at) ?? null;
     const passes = sharedBy && guardedLetThrough(context, sharedBy);
     const guard = passes ? passes.limitedBy : wiring.supply.nodes[parent]!.protectionId;
     const fed = wire ? feeders.wires.get(wire.id) : undefined;
     const protectionId = fed ? onlyOf(fed) : guard;
-    const protectionA = fed ? fed.passesA : passes ? passes.amps : ratingOf(guard);
+    const protectionA = fed ? fed.passesA : passes ? passes.amps : guard === null ? ownFuseA(feedId) : ratingOf(guard);
     add(wiring.supply, supply, at, { side: 'supply', circuitId, protectionId, protectionA, sharedBy, fedBy: fed?.fuseIds ?? null });
   });
   // A wire that closes a ring carries what either side of it may ask for, should the other be open.
@@ -147,7 +152,7 @@ export function analyseBlocks(context: AnalysisContext): BlockAnalysis[] {
 
 /** The first protection reached from the battery's positive. */
 export function analyseMain({ wiring, supply, index }: AnalysisContext): MainAnalysis | null {
-  const at = wiring.supply.nodes.findIndex((node, place) => place < wiring.fedCount && node.protectionId !== null);
+  const at = wiring.supply.nodes.findIndex((node, place) => place < wiring.fedCount && node.feedId === null && node.protectionId !== null);
   if (at < 0) return null;
   const { protectionId } = wiring.supply.nodes[at]!;
   const protection = index.devices.get(protectionId!);

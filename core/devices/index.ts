@@ -27,6 +27,7 @@ import { solarPanel } from './solarPanel';
 import { splice } from './splice';
 import { splitRelay } from './splitRelay';
 import { switchKind } from './switch';
+import { vehicleFeed } from './vehicleFeed';
 
 /** Every kind of device there is. A new kind is one file and one line here. */
 const KINDS = {
@@ -57,6 +58,7 @@ const KINDS = {
   alternator,
   dcDcCharger,
   splitRelay,
+  vehicleFeed,
 };
 
 type Kinds = typeof KINDS;

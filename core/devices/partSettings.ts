@@ -2,6 +2,7 @@ import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
 import { LIMITS, PROTECTION_FAMILIES } from '../catalog/vocabulary';
 import type { Device } from '.';
 import { VEHICLE_SIGNALS } from './signalSource';
+import type { VehicleFeed } from './vehicleFeed';
 
 /** What can be set on a part put in by hand, kind by kind, within its schema's bounds. */
 
@@ -19,7 +20,7 @@ interface Choice {
   kind: 'choice';
   field: string;
   label: string;
-  options: readonly { value: string | number | boolean; label: string }[];
+  options: readonly { value: string | number | boolean | undefined; label: string }[];
 }
 
 interface Several {
@@ -29,10 +30,35 @@ interface Several {
   options: readonly { value: string; label: string }[];
 }
 
-export type PartSetting = Quantity | Choice | Several;
+/** A figure that may not be known. */
+interface Figure {
+  kind: 'figure';
+  field: string;
+  label: string;
+  unit: string;
+  least: number;
+  most: number;
+}
+
+interface Words {
+  kind: 'words';
+  field: string;
+  label: string;
+  most: number;
+}
+
+export type PartSetting = Quantity | Choice | Several | Figure | Words;
 
 const quantity = (field: string, label: string, unit: string, decimals: number, least: number, most: number): Quantity => ({
   ...{ kind: 'quantity', field, label, unit, decimals, least, most },
+});
+const known = (field: string, label: string, least: number, most: number): Figure => ({
+  kind: 'figure',
+  field,
+  label,
+  unit: 'A',
+  least,
+  most,
 });
 const carries = (least: number, most: number) => quantity('ratingA', 'carries', 'A', least < 1 ? 1 : 0, least, most);
 const standby = quantity('standbyA', 'draws itself', 'A', 3, 0, LIMITS.amps);
@@ -41,6 +67,7 @@ const standby = quantity('standbyA', 'draws itself', 'A', 3, 0, LIMITS.amps);
 export const SIGNAL_WORDS: Record<(typeof VEHICLE_SIGNALS)[number], string> = {
   constant: 'always live',
   ignition: 'ignition',
+  accessory: 'accessory',
   running: 'running lamps',
   lowBeam: 'low beam',
   highBeam: 'high beam',
@@ -50,6 +77,47 @@ export const SIGNAL_WORDS: Record<(typeof VEHICLE_SIGNALS)[number], string> = {
   brake: 'brake',
   door: 'door',
 };
+
+function vehicleFeedSettings({ from }: VehicleFeed): PartSetting[] {
+  return [
+    {
+      kind: 'choice',
+      field: 'signal',
+      label: 'live with',
+      options: VEHICLE_SIGNALS.map((value) => ({ value, label: SIGNAL_WORDS[value] })),
+    },
+    {
+      ...{ kind: 'choice', field: 'polarity', label: 'then it is' },
+      options: [
+        { value: 'live', label: 'live' },
+        { value: 'ground', label: 'pulled to ground' },
+      ],
+    },
+    {
+      ...{ kind: 'choice', field: 'from', label: 'taken from' },
+      options: [
+        { value: 'slot', label: 'a slot of its fuse box' },
+        { value: 'wire', label: 'one of its wires' },
+      ],
+    },
+    ...(from === 'slot'
+      ? [
+          {
+            ...{ kind: 'choice' as const, field: 'leg', label: 'common leg in' },
+            options: [
+              { value: undefined, label: 'not metered yet' },
+              { value: 'supply', label: 'the live clip' },
+              { value: 'load', label: 'the other clip' },
+            ],
+          },
+        ]
+      : []),
+    known('ownFuseA', 'its own fuse', 0.5, 200),
+    known('drawnA', 'it draws there', 0, 200),
+    known('mayDrawA', 'may give', 0.01, 200),
+    { kind: 'words', field: 'serves', label: 'also feeds', most: 120 },
+  ];
+}
 
 /** Settings of a part; none for what is set on a screen of its own. */
 export function settingsOfPart(device: Device): readonly PartSetting[] {
@@ -149,6 +217,8 @@ export function settingsOfPart(device: Device): readonly PartSetting[] {
         },
         quantity('maxA', 'each may give', 'A', 2, 0.01, 50),
       ];
+    case 'vehicleFeed':
+      return vehicleFeedSettings(device);
     default:
       return [];
   }

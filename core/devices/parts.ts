@@ -143,6 +143,15 @@ export const PARTS: readonly Part[] = [
     ...{ id: 'signals', label: 'Vehicle signals', also: 'ignition accessory high beam reverse trigger lamp key', sides: NEITHER },
     make: () => ({ kind: 'signalSource', signals: ['ignition', 'highBeam', 'reverse'], maxA: 0.5 }),
   },
+  {
+    ...{
+      id: 'vehicleFeed',
+      label: 'Feed from the vehicle',
+      also: 'fuse box tap accessory ignition key lamp wire add a circuit',
+      sides: NEITHER,
+    },
+    make: () => ({ kind: 'vehicleFeed', signal: 'accessory', polarity: 'live', from: 'slot', serves: '' }),
+  },
 ];
 
 /** The two terminals by which a part stands in a run, the first towards where the current comes from; null for one that stands in none of that side. */

@@ -5,6 +5,7 @@ import type { DeviceKind } from './kind';
 export const VEHICLE_SIGNALS = [
   'constant',
   'ignition',
+  'accessory',
   'running',
   'lowBeam',
   'highBeam',

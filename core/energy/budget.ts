@@ -53,7 +53,7 @@ export function dutyHours(load: Load, duty: Duty, watts: number, setting: Settin
  */
 export function scenarioBudget(
   scenario: Scenario,
-  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws' | 'settings' | 'zones'>,
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws' | 'settings' | 'zones'> & Partial<Pick<DesignIndex, 'vehicleFed'>>,
   draws: ReadonlyMap<string, LoadDraw>,
   battery: Battery | null,
   { sides }: Exclusions = NO_EXCLUSIONS,
@@ -65,6 +65,7 @@ export function scenarioBudget(
   const byLoad = dutiesByLoad(index.duties, scenario.id);
   const sums = { dailyWh: 0, dailyAh: 0, standbyWh: 0 };
   for (const load of [...index.loads, ...index.ownDraws]) {
+    if (index.vehicleFed?.has(load.id)) continue;
     const whole = draws.get(load.id) ?? loadDraw(load);
     const use: LoadUse = { hours: 0, wattHours: 0, ampHours: 0, standbyWh: 0 };
     for (const duty of byLoad.get(load.id) ?? []) {

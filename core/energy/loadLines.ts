@@ -27,7 +27,7 @@ export interface LoadLine {
 
 /** Every load of a scenario, and every part that draws by itself, over some days of it, from its first or a later one; duties of one load's several levels are lines of their own. */
 export function loadLines(
-  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws'>,
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws'> & Partial<Pick<DesignIndex, 'vehicleFed'>>,
   scenarioId: string,
   setting: Setting,
   days: number,
@@ -38,6 +38,7 @@ export function loadLines(
   const duties = dutiesByLoad(index.duties, scenarioId);
   const lines: LoadLine[] = [];
   for (const load of [...index.loads, ...index.ownDraws]) {
+    if (index.vehicleFed?.has(load.id)) continue;
     const own = duties.get(load.id) ?? [];
     const whole = loadDraw(load);
     const atV = (load.measured?.draw ?? load.rated).atV;

@@ -93,9 +93,11 @@ function findUnguardedLeads({ nodes }: WiringTree, loads: ReadonlyMap<string, Ha
   const wayTo = (at: number): number[] => {
     const known = waysTo.get(at);
     if (known) return known;
-    const { parent, wire } = nodes[at]!;
+    const { parent, wire, feedId } = nodes[at]!;
     const way = parent < 0 ? [] : wayTo(parent);
-    const own = parent >= 0 && wire !== null && nodes[parent]!.protectionId === null ? [...way, at] : way;
+    // The vehicle's own fuse is ahead of what is taken from its wiring, or a rule of its own says that it is not.
+    const isBare = parent >= 0 && wire !== null && feedId === null && nodes[parent]!.protectionId === null;
+    const own = isBare ? [...way, at] : way;
     waysTo.set(at, own);
     return own;
   };

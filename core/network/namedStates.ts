@@ -64,6 +64,8 @@ function closingControls(device: Device, landed: (deviceId: string, terminal: st
       return { door: 'open' };
     case 'microSwitch':
       return { pressed: landed(device.id, 'normallyOpen') };
+    case 'vehicleFeed':
+      return { live: true };
     case 'signalSource':
       return Object.fromEntries(device.signals.map((signal) => [signal, true]));
     default:

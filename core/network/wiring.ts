@@ -22,6 +22,8 @@ export interface WiringNode {
   protectionId: string | null;
   /** The circuit the node belongs to, supply side only. */
   circuitId: string | null;
+  /** The feed from the vehicle it hangs on, in place of the house battery. */
+  feedId: string | null;
 }
 
 /** Positive and negative meet with no load between: a dead short or a reversed load. */
@@ -79,6 +81,10 @@ export function traceWiring(index: DesignIndex): Wiring {
     grow(supply, 'supply', { deviceId: index.battery.id, terminal: 'plus' });
     grow(returns, 'return', { deviceId: index.battery.id, terminal: 'minus' });
   }
+  // What is taken from the vehicle's own wiring is fed by its battery.
+  for (const device of index.devices.values())
+    if (device.kind === 'vehicleFeed' && device.polarity === 'live' && !supply.at.has(terminalKey(device.id, 'out')))
+      grow(supply, 'supply', { deviceId: device.id, terminal: 'out' });
   const fedCount = supply.nodes.length;
   for (const circuit of index.circuits) {
     if (!supply.at.has(terminalKey(circuit.protectionId, 'out')))
@@ -132,6 +138,7 @@ function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
   if (a.type !== 'device' || b.type !== 'device') return a.type === b.type;
   if (a.kind === 'protection' && b.kind === 'protection') return sameMount(a.mount, b.mount);
   if (a.kind === 'load' && b.kind === 'load') return sameRecord(a.partOf, b.partOf);
+  if (a.kind === 'vehicleFeed' && b.kind === 'vehicleFeed') return a.polarity === b.polarity;
   if (a.kind === 'groundPoint' && b.kind === 'groundPoint') return a.jointMilliohm === b.jointMilliohm;
   return a.kind === b.kind && sameRecord(kindOf(a).paths(a), kindOf(b).paths(b));
 }
@@ -264,13 +271,19 @@ function place(
     wire,
     jointOhm,
     protectionId: through ? deviceId : (from?.protectionId ?? null),
+    feedId: from?.feedId ?? (parent < 0 && index.devices.get(deviceId)?.kind === 'vehicleFeed' ? deviceId : null),
     circuitId: (through ? circuitOf.get(deviceId) : undefined) ?? from?.circuitId ?? null,
   });
 }
 
 function meetsOtherSide(device: Device, terminal: string, side: Side): boolean {
   if (side === 'supply') return terminal === 'minus' || device.kind === 'groundPoint';
-  return terminal === 'plus' || device.kind === 'protection' || (device.kind === 'fuseBlock' && terminal === 'in');
+  return (
+    terminal === 'plus' ||
+    (device.kind === 'vehicleFeed' && terminal === 'out' && device.polarity === 'live') ||
+    device.kind === 'protection' ||
+    (device.kind === 'fuseBlock' && terminal === 'in')
+  );
 }
 
 function* insideSteps(device: Device | undefined, node: WiringNode, index: DesignIndex): Generator<TerminalRef & { jointOhm: number }> {

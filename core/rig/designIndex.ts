@@ -17,6 +17,7 @@ import type {
   Wire,
   Zone,
 } from '../design/schema';
+import { fedByVehicle } from './vehicleFed';
 import { layOut, type Layout } from './layout';
 
 /** The records of a design sorted once into the lists every computation starts from. */
@@ -31,6 +32,8 @@ export interface DesignIndex {
   functions: Map<string, Load[]>;
   /** What parts draw by themselves, each as a load that is never on and stands by all day. */
   ownDraws: Load[];
+  /** What hangs on the vehicle's own feeds and so on its battery. */
+  vehicleFed: ReadonlySet<string>;
   /** With the lengths the vehicle gives them. */
   wires: Wire[];
   circuits: Circuit[];
@@ -60,6 +63,7 @@ export function indexDesign(design: Design): DesignIndex {
     loads: [],
     functions: new Map(),
     ownDraws: [],
+    vehicleFed: new Set(),
     wires: [],
     circuits: [],
     scenarios: [],
@@ -104,6 +108,7 @@ export function indexDesign(design: Design): DesignIndex {
   index.circuits.sort((a, b) => a.number - b.number || (a.id < b.id ? -1 : 1));
   for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
   index.ownDraws = ownDraws(index.devices.values(), index.wires, index.settings.nominalV);
+  index.vehicleFed = fedByVehicle(index.devices, index.wires);
   const layout = layOut(index);
   return { ...index, wires: layout.wires, layout };
 }

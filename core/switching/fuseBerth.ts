@@ -74,7 +74,9 @@ function freeSlotOf({ mounted, taps }: DesignIndex, block: FuseBlock): Protectio
 export function fuseAtBar(design: Design, near: Whereabouts, ratingA: number): FuseAtBar | null {
   const index = indexDesign(design);
   const { supply, fedCount } = traceWiring(index);
-  const shared = supply.nodes.slice(0, fedCount).filter(({ protectionId, circuitId }) => protectionId !== null && circuitId === null);
+  const shared = supply.nodes
+    .slice(0, fedCount)
+    .filter(({ protectionId, circuitId, feedId }) => protectionId !== null && circuitId === null && feedId === null);
   const bars = shared.flatMap(({ deviceId }) => {
     const device = index.devices.get(deviceId);
     return device?.kind === 'busBar' ? [device] : [];

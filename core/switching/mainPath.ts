@@ -9,7 +9,7 @@ export function endOfMain(design: Design): TerminalRef | null {
   const { supply, fedCount } = traceWiring(index);
   const main = supply.nodes
     .slice(0, fedCount)
-    .find(({ deviceId, terminal, protectionId }) => deviceId === protectionId && terminal === 'out');
+    .find(({ deviceId, terminal, protectionId, feedId }) => feedId === null && deviceId === protectionId && terminal === 'out');
   const fuse = main && deviceOf(design, main.deviceId, 'protection');
   if (!main || !fuse || fuse.mount) return null;
   let end: TerminalRef = { deviceId: main.deviceId, terminal: 'out' };

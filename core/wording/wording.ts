@@ -22,6 +22,7 @@ import { REACH_RULES } from './reachWords';
 import { RIG_RULES } from './rigWords';
 import type { RuleWords, Teller } from './ruleWords';
 import { SOURCE_RULES } from './sourceWords';
+import { VEHICLE_RULES } from './vehicleWords';
 import type { Finding, Rule } from '../analysis/finding';
 
 /** A finding in words: what is wrong, in figures, and why the rule exists with its source. */
@@ -37,6 +38,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...FEED_RULES,
   ...COORDINATION_RULES,
   ...REACH_RULES,
+  ...VEHICLE_RULES,
   'wiring.short': {
     title: 'Positive meets negative',
     message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,

@@ -8,6 +8,7 @@ import type { CircuitAnalysis } from '@/core/analysis/types';
 import { Edit } from '@/core/design/edit';
 import { addCircuit } from '@/core/switching/schemes';
 import { usualScheme } from '@/core/switching/usualScheme';
+import { addVehicleCircuit, type VehicleSource } from '@/core/switching/vehicleCircuit';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
@@ -34,6 +35,9 @@ const VIEWS: Record<Exclude<CircuitsShown, 'runs'>, ReactNode> = {
 
 const CLOSED_HEIGHT = 76;
 const RANK = { fault: 0, caution: 1, note: 2, ok: 3 };
+
+/** The fuse of a new tap on the vehicle’s wiring, A: small beside the vehicle’s own. Common practice. */
+const TAP_FUSE_A = 3;
 
 /** Stage Circuits: one run strip per circuit. */
 export function CircuitsStage() {
@@ -113,9 +117,10 @@ export function CircuitsStage() {
   const startAdding = useCallback(() => setAdding(true), []);
   const read = useCallback(() => setReading(true), []);
   const startProposing = useCallback(() => setProposing(true), []);
-  const add = (name: string, zoneId: string | null) => {
+  const add = (name: string, zoneId: string | null, source: VehicleSource | null) => {
     setAdding(false);
     store.commit(`Add circuit ${name}`, (design) => {
+      if (source) return addVehicleCircuit(design, name, zoneId, source, TAP_FUSE_A).change;
       const edit = new Edit(design);
       addCircuit(edit, usualScheme(design, name, zoneId));
       return edit.change;

@@ -16,6 +16,8 @@ import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { NameField } from '@/ui/NameField';
+import { parseNumber } from '@/core/units/parse';
+import { TextField } from '@/ui/TextField';
 import { QuantityField } from '@/ui/QuantityField';
 import { AlongField } from './AlongField';
 import { DrawWireDialog } from './DrawWireDialog';
@@ -106,11 +108,33 @@ function Setting({ device, setting, onCommit }: { device: Device; setting: PartS
           onCommit={change}
           onCancel={store.cancel}
         />
+      ) : setting.kind === 'figure' ? (
+        <TextField
+          label={name}
+          text={value === undefined ? '' : `${String(value)} ${setting.unit}`}
+          placeholder="not known"
+          width={74}
+          onCommit={(text) => {
+            if (text.trim() === '') return change(undefined);
+            const read = parseNumber(text, [setting.unit]);
+            if (!read.ok) return read.why;
+            if (read.value < setting.least || read.value > setting.most) return `between ${setting.least} and ${setting.most}`;
+            return change(read.value);
+          }}
+        />
+      ) : setting.kind === 'words' ? (
+        <TextField
+          label={name}
+          text={String(value ?? '')}
+          placeholder="what else hangs on it"
+          width={190}
+          onCommit={(text) => (text.length > setting.most ? `at most ${setting.most} characters` : change(text.trim()))}
+        />
       ) : setting.kind === 'choice' ? (
         <Select<number>
           size="small"
           aria-label={name}
-          // By its place in the list: some are yes and no. What is absent is the first.
+          // By its place in the list: some are yes and no, and not known. What is absent is the first.
           value={Math.max(
             0,
             setting.options.findIndex((option) => option.value === value),

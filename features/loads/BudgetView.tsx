@@ -87,7 +87,7 @@ export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
             {shown.map((line) => (
               <tr key={line.id ?? 'none'}>
                 <td>
-                  {by === 'load' && line.id ? (
+                  {by === 'load' && line.id && analysis.loads.has(line.id) ? (
                     <button type="button" className={styles.name} onClick={() => onOpen(line.id!)}>
                       {line.name}
                     </button>

@@ -24,7 +24,7 @@ export function useJump(): (id: string, stage?: StageId) => void {
 /** Kinds that are worked on among the parts and nowhere else. */
 const AMONG_PARTS: ReadonlySet<Device['kind']> = new Set([
   ...(['switch', 'relay', 'splice', 'plug', 'diode', 'dimmer', 'motionSwitch', 'microSwitch', 'doorSwitch'] as const),
-  ...(['receiver', 'ruleHub', 'signalSource', 'busBar', 'groundPoint'] as const),
+  ...(['receiver', 'ruleHub', 'signalSource', 'vehicleFeed', 'busBar', 'groundPoint'] as const),
 ]);
 
 /** The stage and the element that show a record best. */

@@ -30,7 +30,7 @@ export function partedInTwo({ wiring, index, design }: Analysis, { loadIds }: Ci
   });
 }
 
-/** The wire by which a load hangs on another, led to where the first load on its way hangs; null where it hangs on no other. */
+/** The wire by which a load, and what is put into its run, hangs on another load, led to where the first load on its way hangs; null where it hangs on no other. */
 function straightened(
   tree: WiringTree,
   loadId: string,
@@ -38,13 +38,14 @@ function straightened(
   isLoad: (deviceId: string) => boolean,
 ): { wireId: string; fields: Partial<Wire> | { via: undefined } } | null {
   const { nodes } = tree;
-  const at = tree.at.get(terminalKey(loadId, terminal));
-  const node = at === undefined ? undefined : nodes[at];
-  if (!node?.wire || node.parent < 0 || !isLoad(nodes[node.parent]!.deviceId)) return null;
-  const path = pathTo(tree, at!);
+  let at = tree.at.get(terminalKey(loadId, terminal)) ?? -1;
+  while (at >= 0 && nodes[at]!.parent >= 0 && !isLoad(nodes[nodes[at]!.parent]!.deviceId)) at = nodes[at]!.parent;
+  const node = nodes[at];
+  if (!node?.wire || node.parent < 0) return null;
+  const path = pathTo(tree, at);
   const own = path.slice(path.findIndex((step) => isLoad(nodes[step]!.deviceId)));
   const { deviceId, terminal: from } = nodes[nodes[own[0]!]!.parent]!;
-  const near = node.wire.from.deviceId === loadId ? 'to' : 'from';
+  const near = node.wire.from.deviceId === node.deviceId ? 'to' : 'from';
   const lengthMm = own.reduce((sum, step) => sum + (nodes[step]!.wire?.lengthMm ?? 0), 0);
   return { wireId: node.wire.id, fields: { [near]: { deviceId, terminal: from }, lengthMm, lengthMeasured: false, via: undefined } };
 }

@@ -33,7 +33,9 @@ export function findConductors({ wires, index }: Analysis): Finding[] {
         const rule = side === 'supply' ? 'lead.belowFuses' : 'return.sharedThin';
         found.push({ rule, severity: 'fault', subjects: [wire.id, ...limits], circuitId: null, numbers });
       } else if (protectionA !== null && protectionA > ampacity.amps + HAIR && !isShortTap(wire, index)) {
-        found.push(about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', protectionId!));
+        found.push(
+          about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', ...(protectionId === null ? [] : [protectionId])),
+        );
       }
     }
     if (areaMm2(wire.conductor) < mechanicalMinimumMm2(conductorStandard, cableForm))

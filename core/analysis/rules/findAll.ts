@@ -10,6 +10,7 @@ import { findProtection } from './protectionRules';
 import { findRig } from './rigRules';
 import { findSources } from './sourceRules';
 import { severityRank, type Finding } from '../finding';
+import { findVehicle } from './vehicleRules';
 import { findWiring } from './wiringRules';
 
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
@@ -25,6 +26,7 @@ export function findAll(analysis: Analysis): Finding[] {
     findLoads,
     findSources,
     findFeeds,
+    findVehicle,
     findRig,
   ];
   return worstFirst(families.flatMap((find) => find(analysis)));

@@ -155,7 +155,9 @@ function tapFindings({ slot, protectionId, ratingA, peakA, tap }: SlotAnalysis, 
 function isIsolated({ supply: { nodes }, fedCount }: Analysis['wiring'], devices: Analysis['index']['devices']): boolean {
   const passed = new Uint8Array(fedCount);
   for (let at = 0; at < fedCount; at++) {
-    const { parent, deviceId, circuitId } = nodes[at]!;
+    const { parent, deviceId, circuitId, feedId } = nodes[at]!;
+    // The vehicle's own battery is no part of what the house's isolator takes off.
+    if (feedId !== null) continue;
     passed[at] = (parent >= 0 ? passed[parent]! : 0) || Number(devices.get(deviceId)?.kind === 'isolator');
     if (circuitId !== null && passed[at] === 0) return false;
   }
@@ -214,7 +216,7 @@ function leadFindings({ protections, loads, wiring, index }: Analysis, mainMissi
   const found = Array.from(far.values());
   for (const { id, draw } of loads.values()) {
     const at = wiring.supply.at.get(terminalKey(id, 'plus')) ?? Infinity;
-    if (at >= wiring.fedCount || wiring.supply.nodes[at]!.protectionId !== null) continue;
+    if (at >= wiring.fedCount || wiring.supply.nodes[at]!.protectionId !== null || wiring.supply.nodes[at]!.feedId !== null) continue;
     found.push({ rule: 'main.bare', severity: 'fault', subjects: [id], circuitId: null, numbers: { amps: draw.amps } });
   }
   return found;

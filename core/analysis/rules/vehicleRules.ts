@@ -1,0 +1,68 @@
+import type { Protection } from '../../design/schema';
+import { isBehindOwnFuse, type VehicleFeed } from '../../devices/vehicleFeed';
+import { terminalKey } from '../../network/wiring';
+import type { Finding } from '../finding';
+import type { Analysis } from '../types';
+import { BARE_LEAD_MM } from './protectionRules';
+
+/** Slack on comparisons of computed amperes. */
+const HAIR = 1e-6;
+
+/** Feeds taken from the vehicle's own wiring: what they add to what the vehicle draws there, what guards them, and what goes dark with them. */
+export function findVehicle(analysis: Analysis): Finding[] {
+  return Array.from(analysis.index.devices.values()).flatMap((device) => (device.kind === 'vehicleFeed' ? judge(analysis, device) : []));
+}
+
+function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
+  const { index, wiring, memo } = analysis;
+  const isWired = index.wires.some(({ from, to }) => [from, to].some((end) => end.deviceId === feed.id && end.terminal === 'out'));
+  if (!isWired) return [];
+  const finding = (rule: Finding['rule'], severity: Finding['severity'], numbers: Finding['numbers'] = {}): Finding => ({
+    rule,
+    severity,
+    subjects: [feed.id],
+    circuitId: null,
+    numbers,
+  });
+  if (feed.polarity === 'ground') return feedsSomething(analysis, feed) ? [finding('vehicle.pulledToGround', 'fault')] : [];
+  const at = wiring.supply.at.get(terminalKey(feed.id, 'out'))!;
+  const amps = memo.supply.demand[at]!.peakA;
+  const found: Finding[] = [];
+  const missing = [
+    ...(feed.ownFuseA === undefined ? ['its own fuse is'] : []),
+    ...(feed.drawnA === undefined ? ['what it draws there is'] : []),
+    ...(feed.from === 'slot' && feed.leg === undefined ? ['which clip is live is'] : []),
+  ];
+  if (missing.length > 0) found.push(finding('vehicle.unknown', 'caution', { missing: missing.join(', ') }));
+  const own = firstFuse(analysis, feed);
+  const isBehind = isBehindOwnFuse(feed);
+  if (isBehind && feed.ownFuseA !== undefined && amps + (feed.drawnA ?? 0) > feed.ownFuseA + HAIR)
+    found.push(finding('vehicle.overdrawn', 'fault', { by: 'fuse', amps, drawnA: feed.drawnA ?? 0, mostA: feed.ownFuseA }));
+  if (feed.mayDrawA !== undefined && amps > feed.mayDrawA + HAIR)
+    found.push(finding('vehicle.overdrawn', 'fault', { by: 'maker', amps, mostA: feed.mayDrawA }));
+  if (!isBehind && !own) found.push(finding('vehicle.bareTap', 'fault'));
+  if (isBehind && feed.ownFuseA !== undefined && (!own || own.ratingA * 2 > feed.ownFuseA))
+    found.push(
+      finding('vehicle.goesDark', own ? 'note' : 'caution', { ownA: feed.ownFuseA, rating: own?.ratingA ?? null, serves: feed.serves }),
+    );
+  return found;
+}
+
+/** Whether anything but a relay's coil or a hub's input hangs on a wire that is pulled to ground. */
+function feedsSomething({ index }: Analysis, feed: VehicleFeed): boolean {
+  return index.wires.some(({ from, to }) => {
+    const far = from.deviceId === feed.id && from.terminal === 'out' ? to : to.deviceId === feed.id && to.terminal === 'out' ? from : null;
+    const device = far && index.devices.get(far.deviceId);
+    return device?.kind === 'protection' || device?.kind === 'fuseBlock' || (device?.kind === 'load' && far!.terminal === 'plus');
+  });
+}
+
+/** The fuse of its own right at a feed: at the end of its first wire, no longer than a lead may be bare. */
+function firstFuse({ index }: Analysis, feed: VehicleFeed): Protection | null {
+  for (const { from, to, lengthMm } of index.wires) {
+    const far = from.deviceId === feed.id && from.terminal === 'out' ? to : to.deviceId === feed.id && to.terminal === 'out' ? from : null;
+    const device = far && index.devices.get(far.deviceId);
+    if (device?.kind === 'protection' && lengthMm <= BARE_LEAD_MM[index.settings.conductorStandard]) return device;
+  }
+  return null;
+}

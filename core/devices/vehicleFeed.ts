@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { TAP_LEGS } from '../catalog/vocabulary';
+import { amps, deviceBase } from './fields';
+import type { DeviceKind } from './kind';
+import { VEHICLE_SIGNALS } from './signalSource';
+
+const schema = z.strictObject({
+  ...deviceBase,
+  kind: z.literal('vehicleFeed'),
+  /** When it is live, or pulled to ground. */
+  signal: z.enum(VEHICLE_SIGNALS),
+  polarity: z.enum(['live', 'ground']),
+  /** A slot of the vehicle's fuse box, or one of its wires behind its own fuse. */
+  from: z.enum(['slot', 'wire']),
+  /** In a slot: the clip the tap's common leg is in, as a meter found it. In the live clip it is beside the vehicle's fuse, in the other behind it; absent: not known. */
+  leg: z.enum(TAP_LEGS).optional(),
+  /** The vehicle's own fuse there; absent: not known. */
+  ownFuseA: z.number().min(0.5).max(200).optional(),
+  /** What the vehicle draws there itself, at most; absent: not known. */
+  drawnA: amps.optional(),
+  /** What may be drawn beside that, where its maker says so. */
+  mayDrawA: z.number().min(0.01).max(200).optional(),
+  /** What of the vehicle hangs on that fuse. */
+  serves: z.string().max(120),
+});
+
+export type VehicleFeed = z.infer<typeof schema>;
+
+/** The vehicle's own battery and wiring up to there, ohm. Common practice: some metres of thin wire and a fuse; and the least it may be, right beside its battery. */
+export const WAY_OHM = 0.05;
+export const LEAST_WAY_OHM = 0.02;
+/** A vehicle's battery at rest, per 12 V of the system. Common practice. */
+const RESTED_V = 12.6;
+
+/** A feed taken from the vehicle's own fuse box or wiring, fed by the vehicle's battery while its signal is so. */
+export const vehicleFeed: DeviceKind<VehicleFeed> & { schema: typeof schema } = {
+  schema,
+  label: 'vehicle feed',
+  terminals: () => ['out', 'minus'],
+  paths: () => [],
+  controls: ({ signal }) => ({ live: signal === 'constant' ? [true, false] : [false, true] }),
+  workedInUse: ({ signal }) => signal !== 'constant',
+  stamp({ polarity }, net) {
+    if (polarity === 'ground') {
+      net.contact('pull', 'out', 'minus', ({ control }) => control('live') === true, WAY_OHM);
+      return;
+    }
+    net.voltage('vehicle', '#vehicle', 'minus', (RESTED_V * net.nominalV) / 12);
+    net.contact('way', '#vehicle', 'out', ({ control }) => control('live') === true, WAY_OHM);
+  },
+};
+
+/** Whether what hangs on it passes the vehicle's own fuse there. Beside that fuse, in the slot's live clip, it does not; where nobody knows, that is not relied on. */
+export function isBehindOwnFuse({ from, leg }: VehicleFeed): boolean {
+  return from === 'wire' || leg === 'load';
+}
