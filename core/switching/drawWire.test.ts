@@ -1,5 +1,6 @@
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
+import { findInNetwork } from '../analysis/rules/networkRules';
 import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { checkReferences } from '../design/references';
@@ -7,23 +8,29 @@ import { PARTS } from '../devices/parts';
 import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { allEnds, drawWire, removeWire, sensibleEnds } from './drawWire';
+import { Edit } from '../design/edit';
 import { namedLoad } from './newLoad';
-import { addLoosePart, putIntoRun, removePart } from './partsByHand';
+import { addCircuit } from './schemes';
+import { usualScheme } from './usualScheme';
+import { addLoosePart, putIntoRun, removePart, turnRound } from './partsByHand';
 
 const design = heron();
 const device = (of: Design, name: string) => recordsOf(of, 'device').find((one) => one.name === name)!;
 
 test('no end offered, from any terminal, makes a short, a ring or a second wire beside one that is there', () => {
-  const faults = traceWiring(indexDesign(design)).faults.length;
+  const miswired = (of: Design) => {
+    const { faults, rings } = traceWiring(indexDesign(of));
+    return faults.length + rings.filter(({ neverClosed }) => !neverClosed).length;
+  };
   let drawn = 0;
   for (const from of allEnds(design))
     for (const to of sensibleEnds(design, from).filter((_, at) => at % 11 === 0)) {
       const change = drawWire(design, from, to, 500, 'mm2:1.5');
       const now = applyChange(design, change!);
       expect(checkReferences(now)).toEqual([]);
-      expect([from.deviceId, from.terminal, to.deviceId, to.terminal, traceWiring(indexDesign(now)).faults.length]).toEqual([
+      expect([from.deviceId, from.terminal, to.deviceId, to.terminal, miswired(now)]).toEqual([
         ...[from.deviceId, from.terminal, to.deviceId, to.terminal],
-        faults,
+        miswired(design),
       ]);
       drawn += 1;
     }
@@ -141,4 +148,47 @@ test('a star of four lamps from a joint is drawn by hand and counted; the joint 
   expect(removePart(now, joint.deviceId)).not.toBeNull();
   const healed = analyse(applyChange(now, removePart(now, joint.deviceId)!));
   expect(healed.circuits.find(({ protectionId }) => protectionId === fuse)!.loadIds).toHaveLength(after.loadIds.length);
+});
+
+test('a lamp is switched from two places by hand: two changeovers, the second turned round, the free throws joined', () => {
+  const lamp = device(design, 'Galley light strip');
+  const wire = recordsOf(design, 'wire').find(({ to }) => to.deviceId === lamp.id && to.terminal === 'plus')!;
+  const part = PARTS.find(({ id }) => id === 'changeover')!;
+  const one = putIntoRun(design, wire.id, part, 300)!;
+  const first = applyChange(design, one.change);
+  const onward = recordsOf(first, 'wire').find(({ from }) => from.deviceId === one.deviceId)!;
+  const two = putIntoRun(first, onward.id, part, 300)!;
+  const both = applyChange(first, two.change);
+  const turned = applyChange(both, turnRound(both, two.deviceId)!);
+  // Twice round is as it was.
+  expect(applyChange(turned, turnRound(turned, two.deviceId)!).records.get(onward.id)).toEqual(both.records.get(onward.id));
+  const up = (deviceId: string) => ({ deviceId, terminal: 'up' });
+  expect(sensibleEnds(turned, up(one.deviceId)).map(({ deviceId, terminal }) => `${deviceId} ${terminal}`)).toContain(`${two.deviceId} up`);
+  const wired = applyChange(turned, drawWire(turned, up(one.deviceId), up(two.deviceId), 2000, 'mm2:1.5')!);
+  expect(traceWiring(indexDesign(wired)).rings).toEqual([expect.objectContaining({ neverClosed: true })]);
+  const known = new Set(analyse(design).findings.map(({ rule, circuitId }) => `${rule} ${circuitId}`));
+  expect(
+    analyse(wired).findings.filter(({ rule, severity, circuitId }) => severity === 'fault' && !known.has(`${rule} ${circuitId}`)),
+  ).toEqual([]);
+  expect(findInNetwork(analyse(wired)).filter(({ severity }) => severity === 'fault')).toEqual([]);
+});
+
+test('a second feed is offered only for what is said to be fed by two fuses, and from a fuse that feeds nothing else', () => {
+  const edit = new Edit(design);
+  const second = addCircuit(edit, usualScheme(design, 'Second feed', null));
+  const lamp = device(design, 'Galley light strip');
+  const radio = analyse(design).circuits.find(({ name }) => name === 'Cab radio')!;
+  const offered = (of: Design, protectionId: string) =>
+    sensibleEnds(of, { deviceId: protectionId, terminal: 'out' }).some(
+      ({ deviceId, terminal }) => deviceId === lamp.id && terminal === 'plus',
+    );
+  expect(offered(edit.design, second.protectionId)).toBe(false);
+  edit.set(lamp.id, { fedTwice: true });
+  const meant = edit.design;
+  expect(offered(meant, second.protectionId)).toBe(true);
+  // The radio on that fuse would be fed twice too, which nobody has said.
+  expect(offered(meant, radio.protectionId)).toBe(false);
+  const from = { deviceId: second.protectionId, terminal: 'out' };
+  const wired = applyChange(meant, drawWire(meant, from, { deviceId: lamp.id, terminal: 'plus' }, 3000, 'mm2:2.5')!);
+  expect(analyse(wired).findings.flatMap(({ rule }) => (rule.startsWith('reach.') ? [rule] : []))).toEqual(['reach.twoFeeds']);
 });

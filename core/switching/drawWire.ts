@@ -4,6 +4,7 @@ import { recordOf, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { Device, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
+import { findFeeders } from '../network/feeders';
 import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { addWire } from './wires';
@@ -28,7 +29,8 @@ export function allEnds(design: Design): WireEnd[] {
 
 /**
  * Where a wire from a terminal can sensibly go: never from the battery's plus to its minus, never beside a wire that is there already, and never so that two ways
- * lead from the battery to the same point. What nothing lands on yet comes first, then what is nearest in the vehicle.
+ * lead from the battery to the same point, but where a changeover keeps them apart, or what they lead to is said to be fed by two fuses. What nothing lands on yet
+ * comes first, then what is nearest in the vehicle.
  */
 export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
   const ends = allEnds(design);
@@ -37,8 +39,18 @@ export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
   const wires = recordsOf(design, 'wire');
   const joined = (end: TerminalRef) =>
     wires.some((wire) => (same(wire.from, from) && same(wire.to, end)) || (same(wire.to, from) && same(wire.from, end)));
+  const meant = recordsOf(design, 'device').some((device) => device.kind === 'load' && device.fedTwice);
+  const landed = new Set(wires.flatMap((wire) => [wire.from, wire.to].map(keyOf)));
+  const isFreeThrow = (end: WireEnd) =>
+    !landed.has(keyOf(end)) &&
+    (kindOf(end.device).eitherOr?.(end.device) ?? []).some(({ throws }) => throws.some(({ terminal }) => terminal === end.terminal));
+  const mayJoin = (end: WireEnd) =>
+    start.side === 'supply' &&
+    end.side === 'supply' &&
+    end.deviceId !== start.deviceId &&
+    (meant || (isFreeThrow(start) && isFreeThrow(end)));
   return ends
-    .filter((end) => !same(end, from) && !joined(end) && fits(start, end))
+    .filter((end) => !same(end, from) && !joined(end) && (fits(start, end) || (mayJoin(end) && isSecondWay(design, start, end))))
     .sort((a, b) => Number(a.side !== null) - Number(b.side !== null) || nearness(start, a) - nearness(start, b));
 }
 
@@ -63,6 +75,21 @@ export function drawWire(design: Design, from: TerminalRef, to: TerminalRef, len
 export function removeWire(design: Design, wireId: string): Change | null {
   const wire = recordOf(design, wireId, 'wire');
   return wire && { added: [], updated: [], removed: [wire] };
+}
+
+/** Whether two points of the supply may be joined: one changeover is never on both ways, or two fuses then feed only what is said to be fed by two. */
+function isSecondWay(design: Design, start: WireEnd, end: WireEnd): boolean {
+  const before = indexDesign(design);
+  const edit = new Edit(design);
+  addWire(edit, 'supply', ref(start), ref(end), 1000, 'mm2:2.5');
+  const index = indexDesign(edit.design);
+  const wiring = traceWiring(index);
+  if (wiring.faults.length > traceWiring(before).faults.length) return false;
+  const closing = wiring.rings.filter(({ side, neverClosed }) => side === 'supply' && !neverClosed);
+  if (closing.length === 0) return true;
+  const known = findFeeders(before, traceWiring(before)).loads;
+  const fed = [...findFeeders(index, wiring).loads].filter(([id, fuses]) => (known.get(id)?.length ?? 0) < fuses.length);
+  return fed.length > 0 && fed.every(([id]) => index.loads.find((load) => load.id === id)?.fedTwice);
 }
 
 function fits(start: WireEnd, end: WireEnd): boolean {
@@ -94,5 +121,6 @@ function nearness(start: WireEnd, end: WireEnd): number {
   return start.device.zoneId !== null && start.device.zoneId === end.device.zoneId ? 1 : 2;
 }
 
+const keyOf = ({ deviceId, terminal }: TerminalRef) => terminalKey(deviceId, terminal);
 const same = (a: TerminalRef, b: TerminalRef) => a.deviceId === b.deviceId && a.terminal === b.terminal;
 const ref = ({ deviceId, terminal }: TerminalRef): TerminalRef => ({ deviceId, terminal });

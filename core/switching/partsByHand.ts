@@ -188,6 +188,31 @@ export function moveAlongRun(design: Design, deviceId: string, beforeMm: number)
   return edit.change;
 }
 
+/**
+ * Turns a part round in its run: what landed on the one terminal lands on the other. Of two changeovers between which a lamp is switched from two places the second
+ * stands the other way round; a diode lets current through one way alone.
+ * @returns null for what has not exactly one wire either way, and for a part that is the same from both ends
+ */
+export function turnRound(design: Design, deviceId: string): Change | null {
+  const device = recordOf(design, deviceId, 'device');
+  const traced = trace(design);
+  const now = device && hasTwoEnds(device) ? placeInRun(traced, deviceId) : null;
+  const path = device && now && (['supply', 'return'] as const).map((side) => runPath(device, side)).find((one) => one !== null);
+  if (!now || !path) return null;
+  const edit = new Edit(design);
+  for (const { id, from, to } of [now.before, now.after]) {
+    const end = from.deviceId === deviceId ? 'from' : 'to';
+    const { terminal } = end === 'from' ? from : to;
+    edit.set(id, { [end]: { deviceId, terminal: terminal === path.from ? path.to : path.from } });
+  }
+  return edit.change;
+}
+
+/** Whether it matters which way round a part stands in a run. */
+export function hasTwoEnds(device: Device): boolean {
+  return device.kind === 'diode' || device.kind === 'relay' || (kindOf(device).eitherOr?.(device) ?? []).length > 0;
+}
+
 /** Wires a terminal of a part to the nearest return bar, in the conductor its run is in: the same fuse guards it. Null for what is not there. */
 export function wireHome(design: Design, deviceId: string, terminal: string): Change | null {
   if (!recordOf(design, deviceId, 'device')) return null;

@@ -10,7 +10,7 @@ import type { Device, Wire } from '@/core/design/schema';
 import { kindOf } from '@/core/devices';
 import { settingsOfPart, type PartSetting } from '@/core/devices/partSettings';
 import { removeWire } from '@/core/switching/drawWire';
-import { moveAlongRun, placeInRun, removePart, whyNotRemoved } from '@/core/switching/partsByHand';
+import { hasTwoEnds, moveAlongRun, placeInRun, removePart, turnRound, whyNotRemoved } from '@/core/switching/partsByHand';
 import { formatLength } from '@/core/units/quantity';
 import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
@@ -58,6 +58,16 @@ export function PartRow({ device }: { device: Device }) {
               of {formatLength(stands.wholeMm, units)} from {nameOf(design, stands.fromId)}
             </span>
           </label>
+        )}
+        {stands && hasTwoEnds(device) && (
+          <Button
+            size="small"
+            title="What lands on the one terminal of its run lands on the other"
+            aria-label={`Turn ${device.name} round`}
+            onClick={() => commit(`Turn ${device.name} round`, (now) => turnRound(now, device.id) ?? NO_CHANGE)}
+          >
+            Turn round
+          </Button>
         )}
         {settingsOfPart(device).map((setting) => (
           <Setting key={setting.field} device={device} setting={setting} onCommit={commit} />
