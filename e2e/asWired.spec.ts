@@ -90,7 +90,8 @@ test('a lamp is switched from two places, and its second traveller is no ring', 
   }
   await expect(lights).toBeVisible();
   await page.getByText('Parts', { exact: true }).click();
-  await page.getByRole('button', { name: 'Turn Changeover switch 2 round' }).click();
+  // The second one put in stands before the first: it has the feed on its common, the first one the lamp.
+  await page.getByRole('button', { name: 'Turn Changeover switch round', exact: true }).click();
   await draw(page, 'Changeover switch up', 'changeover switch 2, up');
   await expect(page.getByRole('listitem', { name: 'Changeover switch', exact: true })).not.toContainText('free');
   await openFindings(page);
