@@ -1,7 +1,7 @@
 import { RATINGS_A } from '../catalog/fuses';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { Circuit, Load, Protection, Settings, Wire } from '../design/schema';
-import { demandOf, type Demand } from '../network/demand';
+import { DemandSum, type Demand } from '../network/demand';
 import { isReturnJunction, pathTo, type TreeFlow } from '../network/flow';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { dropTargetOf } from '../sizing/dropTargets';
@@ -37,26 +37,34 @@ export function analyseCircuits(
       circuits.set(circuit.id, kept);
       continue;
     }
-    const { loadIds, ...own } = hanging.circuits.get(circuit.id)!;
+    const { loadIds, partIds, ...own } = hanging.circuits.get(circuit.id)!;
     const wires = { supply: wiresOf(wiring.supply, own.supply), return: wiresOf(wiring.return, own.return) };
     const entries = loadIds.map((id) => loads.get(id)!);
-    circuits.set(circuit.id, analyseCircuit(context, circuit, entries, wires));
+    circuits.set(circuit.id, analyseCircuit(context, circuit, entries, partIds, wires));
   }
   return circuits;
 }
 
-function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadAnalysis[], own: OwnWires): CircuitAnalysis {
+function analyseCircuit(
+  context: AnalysisContext,
+  circuit: Circuit,
+  loads: LoadAnalysis[],
+  partIds: string[],
+  own: OwnWires,
+): CircuitAnalysis {
   const { index, wiring } = context;
   const { settings } = index;
   const protection = index.devices.get(circuit.protectionId) as Protection;
   const secondWayIds = secondWay(context, circuit, loads);
-  const sum = demandOf(
-    [...loads.map(({ id }) => id), ...secondWayIds].map((id) => ({
-      amps: context.draws.get(id)!.amps,
-      continuous: (index.devices.get(id) as Load).continuous,
-      side: context.exclusions.sides.get(id) ?? null,
-    })),
-  );
+  const { sides } = context.exclusions;
+  const all = new DemandSum();
+  for (const { id, draw, load } of loads) all.addLoad({ amps: draw.amps, continuous: load.continuous, side: sides.get(id) ?? null });
+  for (const id of secondWayIds) {
+    const { continuous } = index.devices.get(id) as Load;
+    all.addLoad({ amps: context.draws.get(id)!.amps, continuous, side: sides.get(id) ?? null });
+  }
+  for (const id of partIds) all.addLoad({ amps: index.ownCurrents.get(id)?.amps ?? 0, continuous: true, side: null });
+  const sum = all.demand();
   const wires = [...own.supply, ...own.return];
   const thinnest = leastBy(wires, (wire) => areaMm2(wire.conductor));
   const weakest = leastBy(wires.map(context.ampacityOf), ({ amps }) => amps);
@@ -72,6 +80,7 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
     zoneId: circuit.zoneId,
     loadIds: loads.map(({ id }) => id),
     secondWayIds,
+    partIds,
     ...sum,
     protectionId: protection.id,
     ratingA: protection.ratingA,
@@ -100,6 +109,7 @@ function analyseCircuit(context: AnalysisContext, circuit: Circuit, loads: LoadA
 
 /** Loads that a circuit's fuse feeds as well and another circuit counts: each fuse must carry them by itself. */
 function secondWay({ feeders }: AnalysisContext, { protectionId }: Circuit, loads: readonly LoadAnalysis[]): string[] {
+  if (feeders.loads.size === 0) return [];
   return [...feeders.loads].flatMap(([loadId, fuseIds]) =>
     fuseIds.includes(protectionId) && !loads.some(({ id }) => id === loadId) ? [loadId] : [],
   );

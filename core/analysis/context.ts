@@ -78,13 +78,16 @@ export function makeContext(design: Design, previous: Analysis | null): Analysis
 
 /** What each load draws, and what that asks of every step; the same as before while no load has changed and the trees stand. */
 function whatLoadsAsk(index: DesignIndex, wiring: Wiring, exclusions: Exclusions, standing: Analysis | null) {
-  const { loads, devices } = index;
-  if (standing && standing.exclusions === exclusions && loads.every((load, at) => load === standing.index.loads[at])) {
+  const { loads, devices, ownCurrents } = index;
+  const sameParts = standing && sameRecord([...standing.index.ownCurrents], [...index.ownCurrents]);
+  if (standing && sameParts && standing.exclusions === exclusions && loads.every((load, at) => load === standing.index.loads[at])) {
     const { draws, supply, returns } = standing.memo;
     return { draws, demand: { supply: supply.demand, return: returns.demand } };
   }
   const draws = new Map(loads.map((load) => [load.id, loadDraw(load)]));
   const loadOn = (wanted: 'plus' | 'minus') => (deviceId: string, terminal: string) => {
+    const own = ownCurrents.get(deviceId);
+    if (own) return own.ends.includes(terminal) ? { amps: own.amps, continuous: true, side: null } : null;
     const device = terminal === wanted ? devices.get(deviceId) : undefined;
     if (device?.kind !== 'load') return null;
     return { amps: draws.get(device.id)!.amps, continuous: device.continuous, side: exclusions.sides.get(device.id) ?? null };

@@ -135,7 +135,7 @@ function atMost(loads: readonly Carried[]): number {
 }
 
 test('every load’s drop, every wire’s current and every fuse’s greatest short circuit come out the same', () => {
-  const compared = { drops: 0, wires: 0, shorts: 0, chassis: 0, commonRows: 0 };
+  const compared = { drops: 0, wires: 0, shorts: 0, chassis: 0, commonRows: 0, small: 0 };
   for (const [name, design] of designs()) {
     const analysis = analyse(design);
     const { index } = analysis;
@@ -150,6 +150,31 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
       paths.set(id, both);
       for (const step of [...(both.plus ?? []), ...(both.minus ?? [])])
         carried.set(step, [...(carried.get(step) ?? []), { amps: draw.amps, thrown: thrown.get(id)! }]);
+    }
+    // What flows in parts by themselves: coils at 12 or 24 V with their quenching resistor (from memory 680 ohm), receivers, sensors and dimmers as their sheet says.
+    for (const device of index.devices.values()) {
+      const own =
+        device.kind === 'relay'
+          ? {
+              amps: settings.nominalV / device.coilOhm + (device.suppression === 'resistor' ? settings.nominalV / 680 : 0),
+              ends: ['86', '85'],
+            }
+          : device.kind === 'receiver'
+            ? { amps: device.standbyA, ends: ['plus', 'minus'] }
+            : device.kind === 'motionSwitch'
+              ? { amps: device.standbyA, ends: ['in', 'minus'] }
+              : device.kind === 'dimmer' && device.side === 'positive'
+                ? { amps: device.standbyA, ends: ['in', 'minus'] }
+                : device.kind === 'switch' && device.pilot
+                  ? { amps: 0.012, ends: ['lampPlus', 'lampMinus'] }
+                  : null;
+      if (!own) continue;
+      for (const side of [sides.plus, sides.minus])
+        for (const terminal of own.ends)
+          for (const step of pathOf(side, `${device.id}/${terminal}`) ?? []) {
+            carried.set(step, [...(carried.get(step) ?? []), { amps: own.amps, thrown: null }]);
+            compared.small += 1;
+          }
     }
     const endsOhm = (2 * (settings.endMilliohm ?? 0)) / 1000;
     const lost = (path: Step[]) =>
@@ -204,6 +229,7 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
   expect(compared.shorts).toBeGreaterThan(600);
   expect(compared.chassis).toBeGreaterThan(30);
   expect(compared.commonRows).toBeGreaterThan(5);
+  expect(compared.small).toBeGreaterThan(100);
 });
 
 test('every wire’s ampacity where nothing lies in bundles is its table’s, by the heat it meets', () => {

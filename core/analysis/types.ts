@@ -96,6 +96,8 @@ export interface CircuitAnalysis extends Demand {
   loadIds: string[];
   /** Loads its fuse feeds as well, which another circuit counts as its own. */
   secondWayIds: string[];
+  /** Parts that take a current of their own from it, coils too. */
+  partIds: string[];
   protectionId: string;
   ratingA: number;
   block: { id: string; slot: number } | null;

@@ -6,6 +6,7 @@ import { recordsOf, type Design } from '../design/design';
 import { dayStack } from '../energy/dayStack';
 import { allEnds, drawWire } from '../switching/drawWire';
 import { putIntoRun, stretchOf, trace } from '../switching/partsByHand';
+import { rig } from '../../testing/rig';
 import { PARTS } from './parts';
 
 const design = pip();
@@ -79,4 +80,25 @@ test('the zones of the report add up to the day', () => {
   const { zones, scenario, loads } = analyse(now);
   const elsewhere = [...loads.values()].reduce((sum, { load, dailyWh }) => (load.zoneId === null ? sum + dailyWh : sum), 0);
   expect(zones.reduce((sum, { dailyWh }) => sum + dailyWh, elsewhere)).toBeCloseTo(scenario!.dailyWh, 6);
+});
+
+// A 12 V coil of 85 ohm with its 680 ohm resistor takes 12/85 + 12/680 = 0.159 A. Ohm's law.
+test('a coil counts in the sum of the fuse that works it, whichever way round it is wired', () => {
+  for (const [fed, home] of [
+    ['86', '85'],
+    ['85', '86'],
+  ] as const) {
+    const build = rig();
+    build.supply();
+    build.slot('trigger', 1, 1);
+    build.circuit('trigger', 1, 'trigger');
+    build.add({ id: 'r', kind: 'relay', pins: 4, coilOhm: 85, pullInV: 7.2, dropOutV: 1.2, suppression: 'resistor', contactMilliohm: 5, ratingA: 30 }); // prettier-ignore
+    const out = build.wire('trigger.out', `r.${fed}`, 1000, 'mm2:1');
+    const back = build.wire(`r.${home}`, 'bar.bar', 1000, 'mm2:1', 'return');
+    const { circuits, wires, findings } = analyse(build.design());
+    const coilA = 12 / 85 + 12 / 680;
+    expect(circuits[0]).toMatchObject({ peakA: expect.closeTo(coilA, 9) as number, partIds: ['r'], loadIds: [] });
+    expect([out, back].map((id) => wires.get(id)!.amps)).toEqual([expect.closeTo(coilA, 9), expect.closeTo(coilA, 9)]);
+    expect(findings.some(({ rule }) => rule === 'circuit.empty')).toBe(false);
+  }
 });

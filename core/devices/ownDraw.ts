@@ -1,5 +1,6 @@
 import type { Device } from '.';
 import type { Load } from './load';
+import { coilAmps } from './relay';
 import { PILOT_A } from './switch';
 
 /** What a part draws by itself, whether or not anything behind it is on: receivers, sensors, hubs, dimmers, pilot lamps that are always lit. */
@@ -27,6 +28,22 @@ export function ownDraws(devices: Iterable<Device>, wires: readonly Joins[], nom
       ...{ id: device.id, type: 'device', kind: 'load', name: device.name, zoneId: device.zoneId, quantity: 1, spacingMm: 0 },
       ...{ rated: { kind: 'amps', amps: 0, atV: nominalV }, measured: null, continuous: true, exclusiveGroup: null, standbyA: drawn.amps },
     });
+  }
+  return found;
+}
+
+/** A part's own current, coils too, and the two terminals it flows between, whichever of them is fed. */
+export interface OwnCurrent {
+  amps: number;
+  ends: readonly [string, string];
+}
+
+/** What flows in parts by themselves, by part: small, but it is in its fuse's sum. */
+export function ownCurrents(devices: Iterable<Device>, nominalV: number): Map<string, OwnCurrent> {
+  const found = new Map<string, OwnCurrent>();
+  for (const device of devices) {
+    const drawn = device.kind === 'relay' ? { amps: coilAmps(device, nominalV), plus: '86', minus: '85' } : drawnBy(device);
+    if (drawn && drawn.amps > 0) found.set(device.id, { amps: drawn.amps, ends: [drawn.plus, drawn.minus] });
   }
   return found;
 }

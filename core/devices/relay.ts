@@ -24,6 +24,11 @@ const QUENCH_OHM = 680;
 /** A quenching diode of the one-ampere rectifier kind. From memory. */
 const QUENCH_DIODE = diodeLaw(2.55e-9, 1.75);
 
+/** What its coil takes with what quenches it, A: Ohm's law at the system's nominal volts. */
+export function coilAmps({ coilOhm, suppression }: Relay, nominalV: number): number {
+  return nominalV / coilOhm + (suppression === 'resistor' ? nominalV / QUENCH_OHM : 0);
+}
+
 const pulledIn = (terminal: string, value: boolean): Throw => ({ terminal, by: { memory: 'pulledIn', value } });
 
 /**

@@ -28,6 +28,8 @@ export interface HangingLoad {
 /** A circuit's own nodes: on the supply side all behind its protection, on the return side from its loads, and its parts that draw by themselves, to the first shared point. */
 export interface HangingCircuit {
   loadIds: string[];
+  /** Parts that take a current of their own from it, coils too. */
+  partIds: string[];
   supply: number[];
   return: number[];
 }
@@ -49,7 +51,7 @@ export function hangingOn(wiring: Wiring, index: DesignIndex): Hanging {
 function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
   const loads = new Map<string, HangingLoad>();
   const circuits = new Map<string, HangingCircuit>();
-  for (const { id } of index.circuits) circuits.set(id, { loadIds: [], supply: [], return: [] });
+  for (const { id } of index.circuits) circuits.set(id, { loadIds: [], partIds: [], supply: [], return: [] });
   wiring.supply.nodes.forEach(({ circuitId }, at) => circuits.get(circuitId ?? '')?.supply.push(at));
   const taken = new Map<string, Set<number>>();
   for (const { id } of index.loads) {
@@ -66,12 +68,16 @@ function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
   // What a part takes home by itself is its circuit’s too: the same fuse lets through a short in it.
   for (const device of index.devices.values()) {
     const ends = ownTerminals(device);
-    const fedAt = ends ? wiring.supply.at.get(terminalKey(device.id, ends.plus)) : undefined;
+    const at = (terminal: string) => wiring.supply.at.get(terminalKey(device.id, terminal));
+    // A coil may be fed by either of its terminals.
+    const [fed, home] = ends && at(ends.plus) === undefined ? [ends.minus, ends.plus] : [ends?.plus ?? '', ends?.minus ?? ''];
+    const fedAt = at(fed);
     const circuitId = fedAt === undefined ? null : wiring.supply.nodes[fedAt]!.circuitId;
     if (!ends || circuitId === null) continue;
+    circuits.get(circuitId)!.partIds.push(device.id);
     const own = taken.get(circuitId) ?? new Set<number>();
     taken.set(circuitId, own);
-    addReturn(wiring, index, wiring.return.at.get(terminalKey(device.id, ends.minus)), own);
+    addReturn(wiring, index, wiring.return.at.get(terminalKey(device.id, home)), own);
   }
   for (const [circuitId, own] of taken) circuits.get(circuitId)!.return = Array.from(own);
   const kindOf = (deviceId: string) => index.devices.get(deviceId)?.kind;

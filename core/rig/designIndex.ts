@@ -1,4 +1,4 @@
-import { ownDraws } from '../devices/ownDraw';
+import { ownCurrents, ownDraws, type OwnCurrent } from '../devices/ownDraw';
 import { settingsOf, slotKey, type Design } from '../design/design';
 import type {
   Battery,
@@ -32,6 +32,8 @@ export interface DesignIndex {
   functions: Map<string, Load[]>;
   /** What parts draw by themselves, each as a load that is never on and stands by all day. */
   ownDraws: Load[];
+  /** What flows in parts by themselves, coils too, by part. */
+  ownCurrents: ReadonlyMap<string, OwnCurrent>;
   /** What hangs on the vehicle's own feeds and so on its battery. */
   vehicleFed: ReadonlySet<string>;
   /** With the lengths the vehicle gives them. */
@@ -63,6 +65,7 @@ export function indexDesign(design: Design): DesignIndex {
     loads: [],
     functions: new Map(),
     ownDraws: [],
+    ownCurrents: new Map(),
     vehicleFed: new Set(),
     wires: [],
     circuits: [],
@@ -108,6 +111,7 @@ export function indexDesign(design: Design): DesignIndex {
   index.circuits.sort((a, b) => a.number - b.number || (a.id < b.id ? -1 : 1));
   for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
   index.ownDraws = ownDraws(index.devices.values(), index.wires, index.settings.nominalV);
+  index.ownCurrents = ownCurrents(index.devices.values(), index.settings.nominalV);
   index.vehicleFed = fedByVehicle(index.devices, index.wires);
   const layout = layOut(index);
   return { ...index, wires: layout.wires, layout };

@@ -1,14 +1,18 @@
 import type { Device, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 
+const NOTHING: ReadonlySet<string> = new Set();
+
 /**
  * The devices that hang on the vehicle's own feeds and not on the house battery, as the wires lead: what they take is no part of the house side's day. What both reach
  * counts for the house, and with one battery for all everything does.
  */
-export function fedByVehicle(devices: ReadonlyMap<string, Device>, wires: readonly Pick<Wire, 'from' | 'to'>[]): Set<string> {
-  const feeds = [...devices.values()].filter((device) => device.kind === 'vehicleFeed');
-  const isOneBattery = [...devices.values()].some((device) => device.kind === 'alternator' && device.direct);
-  if (feeds.length === 0 || isOneBattery) return new Set();
+export function fedByVehicle(devices: ReadonlyMap<string, Device>, wires: readonly Pick<Wire, 'from' | 'to'>[]): ReadonlySet<string> {
+  const feeds: Device[] = [];
+  for (const device of devices.values()) if (device.kind === 'vehicleFeed') feeds.push(device);
+  if (feeds.length === 0) return NOTHING;
+  // One battery for all.
+  if ([...devices.values()].some((device) => device.kind === 'alternator' && device.direct)) return NOTHING;
   const near = new Map<string, string[]>();
   const join = (a: string, b: string) => {
     for (const [from, to] of [

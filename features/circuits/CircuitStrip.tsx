@@ -118,7 +118,9 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
           <span className={styles.of}>
             {circuit.secondWayIds.length > 0
               ? `The second way to ${circuit.secondWayIds.map(nameFor).join(', ')}, drawn with the first.`
-              : 'Nothing hangs on this circuit. Give it a load in Loads.'}
+              : circuit.partIds.length > 0
+                ? `It works ${circuit.partIds.map(nameFor).join(', ')}, and feeds no load.`
+                : 'Nothing hangs on this circuit. Give it a load in Loads.'}
           </span>
         )}
       </div>

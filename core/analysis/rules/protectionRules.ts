@@ -54,7 +54,7 @@ function fuseFindings({ circuits, index }: Analysis): Finding[] {
     if (protection?.kind === 'protection' && !RATINGS_A[protection.family].includes(ratingA)) {
       add('fuse.notStandard', 'caution', { family: protection.family });
     }
-    if (circuit.loadIds.length + circuit.secondWayIds.length === 0) {
+    if (circuit.loadIds.length + circuit.secondWayIds.length + circuit.partIds.length === 0) {
       found.push({ rule: 'circuit.empty', severity: 'note', subjects: [circuitId], circuitId, numbers: {} });
       continue;
     }
