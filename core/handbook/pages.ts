@@ -189,6 +189,21 @@ export const HANDBOOK: readonly HandbookPage[] = [
     sources: ['Common practice'],
     caution: 'Never trust a label: measure before you touch.',
   },
+  {
+    id: 'reach',
+    title: 'What the controls can bring about',
+    about: 'Which loads can run together, what two fuses feed, and what is taken from the vehicle’s own wiring.',
+    paragraphs: [
+      'Wires and fuses are sized for what can happen, not for what one means to do. A changeover contact is never on both throws at once, so of two colours on its throws the larger counts. Two switches, or two buttons of a fob, can both be on, so their sum counts, whatever is written on the panel. Loads marked as never together are tried in every position of every switch, relay, channel and signal that leads to them; while one position lights both, the sum is taken.',
+      'A lamp with two colours has a terminal for each and one in common. The common return carries whatever both fuses let through, not what one of them does. With the plus in common, each is switched on its way home, and a lead chafed to the body lights it.',
+      'A load that two fuses reach is alive until both are out. Behind the point where the two ways meet a fault draws on both: the wire there must carry the sum of the two ratings. Before it each fuse may send its current backwards into what the other guards: that wire must carry the larger of the two. Two ways that a changeover keeps apart are never joined, and then the larger counts throughout.',
+      'A lamp switched from two places has two travellers, of which one carries at a time. Each is as thick as the fuse asks, and no ring.',
+      'The vehicle’s own wires were laid for what its maker hangs on them. Behind its fuse both currents pass that fuse; in the live clip of a slot a tap is beside it, and needs a fuse of its own at once. Take no more than a trigger’s worth where you can: a relay’s coil takes 0.15 A, and the lamp is fed from the house side. Of two fuses in a row near one rating nobody knows which opens first: know what of the vehicle then goes dark.',
+    ],
+    sources: ['Kirchhoff’s current law', 'ABYC E-11 and ISO 10133 for conductors protected at their ampacity', 'common practice'],
+    caution:
+      'Isolate before you work, both ways: who pulls one fuse of two expects a dead wire. On a road vehicle lamps, brakes and air bags are no source for taps.',
+  },
 ];
 
 /** The page for each family of rules. */
@@ -217,6 +232,8 @@ const PAGE_OF_FAMILY: Record<string, string> = {
   battery: 'batteries',
   charger: 'batteries',
   rig: 'way',
+  reach: 'reach',
+  vehicle: 'reach',
 };
 const IN_CHAIN = new Set<Rule>([
   'fuse.cannotBreak',
