@@ -290,7 +290,27 @@ describe('an analysis carried on from an earlier one says exactly what a fresh o
             return to(fc.record({ ratingA: fc.constantFrom(1, 10, 60), mount: fc.constantFrom(null, record.mount) }));
           if (record.kind === 'load')
             return to(
-              fc.record({ quantity: fc.integer({ min: 1, max: 20 }), continuous: fc.boolean(), maxFuseA: fc.constantFrom(undefined, 2) }),
+              fc.oneof(
+                fc.record({ quantity: fc.integer({ min: 1, max: 20 }), continuous: fc.boolean(), maxFuseA: fc.constantFrom(undefined, 2) }),
+                fc.record({ exclusiveGroup: fc.constantFrom(null, 'one', 'other'), fedTwice: fc.constantFrom(undefined, true) }),
+                fc.record({ rated: fc.constantFrom(5, 60, 200).map((watts) => ({ kind: 'watts', watts, atV: 12 })) }),
+              ),
+            );
+          if (record.kind === 'switch' && record.form === 'changeover')
+            return to(fc.record({ form: fc.constantFrom('changeover', 'changeoverOff') }));
+          if (record.kind === 'relay') return to(fc.record({ coilOhm: fc.constantFrom(85, 40), ratingA: fc.constantFrom(5, 30) }));
+          if (record.kind === 'receiver')
+            return to(fc.record({ mode: fc.constantFrom('latching', 'momentary'), standbyA: fc.constantFrom(0, 0.5) }));
+          if (record.kind === 'vehicleFeed')
+            return to(
+              fc.oneof(
+                fc.record({
+                  ownFuseA: fc.constantFrom(undefined, 3, 20),
+                  drawnA: fc.constantFrom(undefined, 2),
+                  leg: fc.constantFrom('load', 'supply'),
+                }),
+                fc.record({ polarity: fc.constantFrom('live', 'ground') }),
+              ),
             );
           if (record.kind === 'battery') return to(fc.record({ count: fc.integer({ min: 1, max: 4 }) }));
           if (record.kind === 'fuseBlock') return to(fc.record({ slotMaxA: fc.constantFrom(5, 30), blockMaxA: fc.constantFrom(10, 100) }));
@@ -311,10 +331,66 @@ describe('an analysis carried on from an earlier one says exactly what a fresh o
     return build.design();
   };
 
+  /** Two colours over one return by a changeover and by radio, a lamp fed by two fuses, a relay, a tap on the vehicle's own wiring. */
+  const asWired = () => {
+    const build = rig();
+    build.supply();
+    for (const [at, fuse] of ['a', 'b', 'c', 'd'].entries()) {
+      build.slot(fuse, at + 1, 10);
+      build.circuit(fuse, at + 1, fuse);
+    }
+    build.add({ id: 'choose', kind: 'switch', ratingA: 16, form: 'changeover' });
+    build.load(40, 'resistive', 0, { id: 'white', quantity: 3, spacingMm: 800 });
+    build.load(20, 'resistive', 0, { id: 'amber', quantity: 3, spacingMm: 800, partOf: { loadId: 'white', shares: 'minus' } });
+    build.wire('a.out', 'choose.common');
+    build.wire('choose.up', 'white.plus');
+    build.wire('choose.down', 'amber.plus');
+    build.wire('white.minus', 'bar.bar', 2000, 'mm2:2.5', 'return');
+    build.add({ id: 'radio', kind: 'receiver', channels: 2, mode: 'latching', channelMaxA: 10, standbyA: 0.01 });
+    build.wire('b.out', 'radio.plus');
+    build.wire('radio.minus', 'bar.bar', 500, 'mm2:1', 'return');
+    for (const [channel, id] of [
+      ['ch1', 'left'],
+      ['ch2', 'right'],
+    ]) {
+      build.load(30, 'resistive', 0, { id: id!, exclusiveGroup: 'one' });
+      build.wire(`radio.${channel}`, `${id}.plus`);
+      build.wire(`${id}.minus`, 'bar.bar', 1500, 'mm2:2.5', 'return');
+    }
+    build.add({ id: 'r', kind: 'relay', pins: 5, coilOhm: 85, pullInV: 7.2, dropOutV: 1.2, suppression: 'resistor', contactMilliohm: 5, ratingA: 30 }); // prettier-ignore
+    build.load(25, 'resistive', 0, { id: 'twice', fedTwice: true });
+    build.wire('c.out', 'r.30');
+    build.wire('choose.up', 'r.86');
+    build.wire('r.85', 'bar.bar', 500, 'mm2:1', 'return');
+    build.wire('r.87', 'twice.plus');
+    build.wire('d.out', 'twice.plus');
+    build.wire('twice.minus', 'bar.bar', 1500, 'mm2:2.5', 'return');
+    build.add({
+      id: 'feed',
+      kind: 'vehicleFeed',
+      signal: 'accessory',
+      polarity: 'live',
+      from: 'slot',
+      leg: 'load',
+      ownFuseA: 10,
+      drawnA: 2,
+      serves: 'radio',
+    });
+    build.add({ id: 'tapFuse', kind: 'protection', family: 'blade', ratingA: 3, mount: null });
+    build.wire('feed.out', 'tapFuse.in', 80);
+    build.wire('feed.minus', 'bar.bar', 500, 'mm2:2.5', 'return');
+    build.load(12, 'resistive', 0, { id: 'dash' });
+    build.wire('tapFuse.out', 'dash.plus');
+    build.wire('dash.minus', 'bar.bar', 1500, 'mm2:2.5', 'return');
+    build.circuit('tap', 5, 'tapFuse');
+    return build.design();
+  };
+
   test.each([
     ['Heron, laid out in its vehicle', heron, runs(60)],
     ['Pip', pip, runs(100)],
     ['two fuses in one slot', shared, runs(120)],
+    ['things as really wired', asWired, runs(120)],
   ])('%s', (_, start, numRuns) => {
     const design = start();
     const zoneIds = new Set(recordsOf(design, 'zone').map(({ id }) => id));

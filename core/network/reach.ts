@@ -1,4 +1,4 @@
-import type { Device, TerminalRef, Wire } from '../design/schema';
+import type { Device, Load, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue, Memory } from '../devices/kind';
 import type { DesignIndex } from '../rig/designIndex';
@@ -18,6 +18,9 @@ import { terminalKey, type Wiring } from './wiring';
 const MOST_TRIED = 600;
 /** Share of the nominal voltage from which a load counts as lit. Common practice: half glowing lamps are a fault of their own. */
 const LIT_SHARE = 0.5;
+
+/** What a test lamp takes, A. */
+const PROBE_A = 0.05;
 
 /** One control and what it can be set to. */
 interface Handle {
@@ -222,13 +225,19 @@ function isLampOf({ functions }: DesignIndex, loadId: string, wanted: ReadonlySe
   return functions.get(loadId)?.some(({ id }) => wanted.has(id)) ?? false;
 }
 
+/** A load as a test lamp: whether current reaches it is asked, not what it does to the wiring; so the answer hangs on no draw. */
+function probe({ cutOutV: _cutOutV, restartV: _restartV, standbyA: _standbyA, ...load }: Load, atV: number): Load {
+  return { ...load, quantity: 1, rated: { kind: 'amps', amps: PROBE_A, atV }, measured: null, behaviour: 'resistive' };
+}
+
 function partOf(index: DesignIndex, ids: ReadonlySet<string>, wires: ReadonlySet<Wire>): DesignIndex {
-  const devices = new Map([...index.devices].filter(([id]) => ids.has(id)));
+  const probed = (device: Device) => (device.kind === 'load' ? probe(device, index.settings.nominalV) : device);
+  const devices = new Map([...index.devices].flatMap(([id, device]) => (ids.has(id) ? [[id, probed(device)] as const] : [])));
   const isHere = ({ id }: { id: string }) => ids.has(id);
   return {
     ...index,
     devices,
-    loads: index.loads.filter(isHere),
+    loads: index.loads.filter(isHere).map((load) => probe(load, index.settings.nominalV)),
     wires: [...wires],
     mounted: new Map([...index.mounted].map(([blockId, fuses]) => [blockId, fuses.filter(isHere)])),
     taps: new Map([...index.taps].filter(([, tap]) => isHere(tap))),
