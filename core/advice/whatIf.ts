@@ -29,9 +29,10 @@ export function trialsOf({ scenario, loads, index }: Analysis, count: number): T
     .sort(([, a], [, b]) => b.wattHours - a.wattHours)
     .slice(0, count)
     .flatMap(([loadId]) => {
-      const { load } = loads.get(loadId)!;
+      const entry = loads.get(loadId);
       const duty = index.duties.find((one) => one.loadId === loadId && one.scenarioId === scenario.id);
-      return duty ? [trialOf(load, duty)] : [];
+      // A coil runs as long as what it switches: there is nothing to turn down about it.
+      return entry && duty ? [trialOf(entry.load, duty)] : [];
     });
 }
 

@@ -86,6 +86,7 @@ function sameUse(a: DesignIndex, b: DesignIndex): boolean {
     same(a.loads, b.loads) &&
     sameRecord(a.ownDraws, b.ownDraws) &&
     sameRecord([...a.vehicleFed], [...b.vehicleFed]) &&
+    sameRecord(a.coils, b.coils) &&
     same(a.duties, b.duties) &&
     same(a.scenarios, b.scenarios) &&
     same(a.zones, b.zones)
@@ -164,7 +165,10 @@ function analyseZones(
     else byZone.set(entry.load.zoneId, [entry]);
   }
   const drawnInZone = (zoneId: string) =>
-    index.ownDraws.reduce((sum, part) => (part.zoneId === zoneId ? sum + (scenario?.loads.get(part.id)?.wattHours ?? 0) : sum), 0);
+    [...index.ownDraws, ...index.coils.map(({ part }) => part)].reduce(
+      (sum, part) => (part.zoneId === zoneId ? sum + (scenario?.loads.get(part.id)?.wattHours ?? 0) : sum),
+      0,
+    );
   return index.zones.map((zone) => {
     const here = byZone.get(zone.id) ?? [];
     const wired = here.filter((entry) => entry.circuitId !== null);

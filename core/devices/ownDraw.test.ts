@@ -1,6 +1,7 @@
 import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
 import { budgetRows } from '../advice/budgetTable';
+import { trialsOf } from '../advice/whatIf';
 import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { dayStack } from '../energy/dayStack';
@@ -101,4 +102,45 @@ test('a coil counts in the sum of the fuse that works it, whichever way round it
     expect([out, back].map((id) => wires.get(id)!.amps)).toEqual([expect.closeTo(coilA, 9), expect.closeTo(coilA, 9)]);
     expect(findings.some(({ rule }) => rule === 'circuit.empty')).toBe(false);
   }
+});
+
+/** A lamp of 60 W used five hours a day behind a relay whose coil a switch feeds from the same fuse, or the vehicle's high beam. */
+function relayed(contact: '87' | '87a', coilFrom: 'house' | 'vehicle') {
+  const build = rig();
+  build.supply();
+  build.slot('f', 1, 10);
+  build.circuit('lamp', 1, 'f');
+  build.add({ id: 'r', kind: 'relay', pins: 5, coilOhm: 85, pullInV: 7.2, dropOutV: 1.2, suppression: 'none', contactMilliohm: 5, ratingA: 30 }); // prettier-ignore
+  build.load(60, 'resistive', 0, { id: 'lamp' });
+  build.wire('f.out', 'r.30');
+  build.wire(`r.${contact}`, 'lamp.plus');
+  build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  build.add({ id: 'sw', kind: 'switch', ratingA: 10 });
+  build.add({ id: 'vehicle', kind: 'signalSource', signals: ['highBeam'], maxA: 0.5 });
+  if (coilFrom === 'house') build.wire('f.out', 'sw.in');
+  build.wire(coilFrom === 'house' ? 'sw.out' : 'vehicle.highBeam', 'r.86');
+  build.wire('r.85', 'bar.bar', 500, 'mm2:1', 'return');
+  const added = [
+    { id: 'day', type: 'scenario' as const, name: 'A day', order: 0 },
+    { ...{ id: 'd', type: 'duty' as const, scenarioId: 'day', loadId: 'lamp', hoursPerDay: 5, sharePercent: 100 } },
+  ];
+  return applyChange(build.design(), { added, updated: [], removed: [] });
+}
+
+// 12 V over 85 ohm for five hours: 0.141 A, 8.47 Wh a day beside the lamp's 300. Ohm's law.
+test('a coil takes its current for as long as what it switches runs; one the vehicle feeds, or a resting contact, costs nothing', () => {
+  const coilWh = (12 * 12 * 5) / 85;
+  const pulled = dayOf(relayed('87', 'house'));
+  expect(pulled.dailyWh).toBeCloseTo(300 + coilWh, 6);
+  expect(pulled.loads.get('r')).toMatchObject({ hours: 5, wattHours: expect.closeTo(coilWh, 6) as number });
+  expect(dayOf(relayed('87', 'vehicle')).dailyWh).toBeCloseTo(300, 6);
+  expect(dayOf(relayed('87a', 'house')).dailyWh).toBeCloseTo(300, 6);
+  const { index, scenario } = analyse(relayed('87', 'house'));
+  const lived = dayStack(
+    index,
+    index.scenarios.find(({ id }) => id === scenario!.id)!,
+    0,
+  ).uses.reduce((sum, { wattHours }) => sum + wattHours, 0);
+  expect(lived).toBeCloseTo(300 + coilWh, 0);
+  expect(trialsOf(analyse(relayed('87', 'house')), 5).map(({ loadId }) => loadId)).toEqual(['lamp']);
 });

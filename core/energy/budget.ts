@@ -53,7 +53,7 @@ export function dutyHours(load: Load, duty: Duty, watts: number, setting: Settin
  */
 export function scenarioBudget(
   scenario: Scenario,
-  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws' | 'settings' | 'zones'> & Partial<Pick<DesignIndex, 'vehicleFed'>>,
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws' | 'settings' | 'zones'> & Partial<Pick<DesignIndex, 'vehicleFed' | 'coils'>>,
   draws: ReadonlyMap<string, LoadDraw>,
   battery: Battery | null,
   { sides }: Exclusions = NO_EXCLUSIONS,
@@ -87,6 +87,15 @@ export function scenarioBudget(
     sums.dailyWh += use.wattHours;
     sums.dailyAh += use.ampHours;
     sums.standbyWh += use.standbyWh;
+  }
+  // A coil is pulled in while what it switches runs: as long as the one of its loads that runs longest.
+  for (const { part, loadIds } of index.coils ?? []) {
+    const hours = Math.max(0, ...loadIds.map((id) => loads.get(id)?.hours ?? 0));
+    if (hours === 0) continue;
+    const { watts, amps } = loadDraw(part);
+    loads.set(part.id, { hours, wattHours: watts * hours, ampHours: amps * hours, standbyWh: 0 });
+    sums.dailyWh += watts * hours;
+    sums.dailyAh += amps * hours;
   }
   return {
     id: scenario.id,

@@ -27,7 +27,7 @@ export interface LoadLine {
 
 /** Every load of a scenario, and every part that draws by itself, over some days of it, from its first or a later one; duties of one load's several levels are lines of their own. */
 export function loadLines(
-  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws'> & Partial<Pick<DesignIndex, 'vehicleFed'>>,
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws'> & Partial<Pick<DesignIndex, 'vehicleFed' | 'coils'>>,
   scenarioId: string,
   setting: Setting,
   days: number,
@@ -51,6 +51,13 @@ export function loadLines(
     if (own.length === 0 && load.standbyA) {
       lines.push({ load, watts: 0, amps: 0, atV, standbyA: load.standbyA, shares: new Float32Array(days * stepsPerDay) });
     }
+  }
+  for (const { part, loadIds } of index.coils ?? []) {
+    const shares = new Float32Array(days * stepsPerDay);
+    for (const line of lines)
+      if (loadIds.includes(line.load.id)) line.shares.forEach((share, at) => (shares[at] = Math.max(shares[at]!, share)));
+    const { watts, amps } = loadDraw(part);
+    if (shares.some((share) => share > 0)) lines.push({ load: part, watts, amps, atV: part.rated.atV, standbyA: 0, shares });
   }
   return lines;
 }

@@ -18,7 +18,7 @@ const LONGEST_DAYS = 400;
  * went, again and again. Null when nothing is drawn, or beyond 400 days.
  */
 export function runtimeHours(
-  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws' | 'settings' | 'zones'> & Partial<Pick<DesignIndex, 'vehicleFed'>>,
+  index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws' | 'settings' | 'zones'> & Partial<Pick<DesignIndex, 'vehicleFed' | 'coils'>>,
   battery: Battery,
   scenario: Scenario,
 ): number | null {

@@ -17,6 +17,7 @@ import type {
   Wire,
   Zone,
 } from '../design/schema';
+import { coilsOf, type Coil } from './coils';
 import { fedByVehicle } from './vehicleFed';
 import { layOut, type Layout } from './layout';
 
@@ -34,6 +35,8 @@ export interface DesignIndex {
   ownDraws: Load[];
   /** What flows in parts by themselves, coils too, by part. */
   ownCurrents: ReadonlyMap<string, OwnCurrent>;
+  /** Relay coils as loads that run while others do. */
+  coils: readonly Coil[];
   /** What hangs on the vehicle's own feeds and so on its battery. */
   vehicleFed: ReadonlySet<string>;
   /** With the lengths the vehicle gives them. */
@@ -66,6 +69,7 @@ export function indexDesign(design: Design): DesignIndex {
     functions: new Map(),
     ownDraws: [],
     ownCurrents: new Map(),
+    coils: [],
     vehicleFed: new Set(),
     wires: [],
     circuits: [],
@@ -112,6 +116,7 @@ export function indexDesign(design: Design): DesignIndex {
   for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
   index.ownDraws = ownDraws(index.devices.values(), index.wires, index.settings.nominalV);
   index.ownCurrents = ownCurrents(index.devices.values(), index.settings.nominalV);
+  index.coils = coilsOf(index.devices, index.wires, index.settings.nominalV);
   index.vehicleFed = fedByVehicle(index.devices, index.wires);
   const layout = layOut(index);
   return { ...index, wires: layout.wires, layout };

@@ -55,6 +55,16 @@ const GLYPHS: Partial<Record<GlyphKind, string>> = {
   cutOut: `${box(18, 14, 2)}m-6 -3l3 6l3 -6m2 3h5`,
   shunt: `${box(20, 10, 1)}m-6 0h12`,
   load: `${disc(8)}m-3 0a3 3 0 0 1 6 0m-3 0v5`,
+  splice: disc(4),
+  plug: `${box(18, 12, 6)}m0 -6v12`,
+  diode: 'm-6 -7v14l12 -7zm12 0v14',
+  dimmer: `${box(18, 14, 2)}m-6 4h12v-8z`,
+  motionSwitch: `${box(18, 14, 2)}m-5 4a8 8 0 0 1 0 -8m4 8a8 8 0 0 1 0 -8m4 8a8 8 0 0 1 0 -8`,
+  microSwitch: `${box(18, 14, 2)}m-6 3h4l6 -6m2 6h-3`,
+  doorSwitch: `${box(14, 14, 2)}m-4 4v-8h8v8`,
+  relay: `${box(20, 16, 2)}m-7 -4h5v8h-5zm9 8l5 -8`,
+  receiver: `${box(18, 14, 2)}m0 4v-4l-4 -4m4 4l4 -4`,
+  ruleHub: `${box(18, 16, 2)}m-5 -4h3m4 0h3m-10 4h3m4 0h3m-10 4h3m4 0h3`,
   groundPoint: 'm0 -8v8m-8 0h16m-13 4h10m-7 4h4',
 };
 
