@@ -147,6 +147,7 @@ export type Rule =
   | 'rig.measuredDiffers'
   | 'rig.wireDiffers'
   | 'vehicle.overdrawn'
+  | 'vehicle.joined'
   | 'vehicle.unknown'
   | 'vehicle.bareTap'
   | 'vehicle.goesDark'

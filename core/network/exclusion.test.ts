@@ -105,6 +105,21 @@ test('two colours that a radio can light together, on a fuse for one: the fuse i
   expect(Math.floor(without.circuits[0]!.peakA)).toBe(10);
 });
 
+test('a colour that hangs on another lamp’s terminal is lit through it, and counts', () => {
+  const chained = (build: Build) => {
+    build.load(6, 'resistive', 0, { id: 'between' });
+    build.wire('between.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+    for (const [at, far] of ['white', 'between'].entries()) {
+      build.add({ id: `sw${at}`, kind: 'switch', ratingA: 16 });
+      build.wire('f.out', `sw${at}.in`);
+      build.wire(`sw${at}.out`, `${far}.plus`);
+    }
+    build.wire('between.plus', 'amber.plus');
+  };
+  expect(together(colours(chained))).toHaveLength(1);
+  expect(asked(colours(chained)).proven.size).toBe(0);
+});
+
 test('an interlock counts: the second colour hangs on the break contact of the first one’s relay', () => {
   const interlocked = (build: Build) => {
     relay(build, 'r', 5);

@@ -72,20 +72,25 @@ export class Reach {
     return Math.abs(volts(live, deviceId, 'plus') - volts(live, deviceId, 'minus')) >= LIT_SHARE * this.index.settings.nominalV;
   }
 
+  /** A bar behind a circuit's own fuse is a part of that circuit like any. */
+  private isWithinCircuit(deviceId: string): boolean {
+    const { at, nodes } = this.wiring.supply;
+    return (nodes[at.get(terminalKey(deviceId, 'bar')) ?? -1]?.circuitId ?? null) !== null;
+  }
+
   private look(wantedIds: readonly string[], from: ControlState | null, isIt: Question): Reached {
     const { index, handles } = this.influenceOn(wantedIds);
     try {
-      return search(index, handles, from, isIt);
+      return search(index, handles, from, new Set(wantedIds), isIt);
     } catch (error) {
       if (error instanceof NetworkError) return { kind: 'unsearched', controls: handles.length };
       throw error;
     }
   }
 
-  /** The loads with everything that leads to them and works what leads to them, other loads left out. */
+  /** The loads with everything that leads to them, other loads' terminals too, and works what leads to them. */
   private influenceOn(loadIds: readonly string[]): Influence {
     const { index, wiring } = this;
-    const wanted = new Set(loadIds);
     const devices = new Set<string>();
     const wires = new Set<Wire>();
     const queue: string[] = [];
@@ -104,14 +109,12 @@ export class Reach {
         const beside = tapOn(index, device);
         if (beside) take(beside.id);
       }
-      if (MEETING.has(device.kind)) {
+      if (MEETING.has(device.kind) && !this.isWithinCircuit(id)) {
         for (const terminal of kindOf(device).terminals(device)) homeFrom(wiring, { deviceId: id, terminal }, take, wires);
         continue;
       }
       for (const wire of this.wiresAt.get(id) ?? []) {
         const far = wire.from.deviceId === id ? wire.to.deviceId : wire.from.deviceId;
-        const other = index.devices.get(far);
-        if (other?.kind === 'load' && !wanted.has(far) && !isLampOf(index, far, wanted)) continue;
         wires.add(wire);
         take(far);
       }
@@ -123,8 +126,14 @@ export class Reach {
 const volts = (live: LiveDesign, deviceId: string, terminal: string) => live.voltage({ deviceId, terminal }) ?? 0;
 
 /** Tries setting after setting, one control moved at a time from every state met. */
-function search(index: DesignIndex, handles: readonly Handle[], from: ControlState | null, isIt: Question): Reached {
-  const loads = Object.fromEntries(index.loads.map(({ id }) => [id, { on: true }]));
+function search(
+  index: DesignIndex,
+  handles: readonly Handle[],
+  from: ControlState | null,
+  wanted: ReadonlySet<string>,
+  isIt: Question,
+): Reached {
+  const loads = Object.fromEntries(index.loads.map(({ id }) => [id, { on: wanted.has(id) }]));
   const set = from ? asIn(from, handles) : {};
   const start: ControlState = {
     ...AT_REST,
@@ -219,10 +228,6 @@ function homeFrom(wiring: Wiring, { deviceId, terminal }: TerminalRef, take: (id
       if (node.wire) wires.add(node.wire);
     }
   }
-}
-
-function isLampOf({ functions }: DesignIndex, loadId: string, wanted: ReadonlySet<string>): boolean {
-  return functions.get(loadId)?.some(({ id }) => wanted.has(id)) ?? false;
 }
 
 /** A load as a test lamp: whether current reaches it is asked, not what it does to the wiring; so the answer hangs on no draw. */

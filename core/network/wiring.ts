@@ -196,7 +196,7 @@ function growTree(
       const known = tree.at.get(terminalKey(step.deviceId, step.terminal));
       if (known === undefined) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
       // Blocks, fuses and the body join many points by how they are made; a contact is what somebody wired.
-      else if (known > at && side === 'supply' && device && step.deviceId === device.id && CONTACTS(device))
+      else if (known > at && side === 'supply' && device && step.deviceId === device.id && isContact(device))
         rings.push(ringOf(tree, index, side, null, at, known));
     }
     for (const { wire, far } of wiresAt.get(terminalKey(node.deviceId, node.terminal)) ?? []) {
@@ -213,7 +213,8 @@ interface Found {
   rings: Ring[];
 }
 
-const CONTACTS = (device: Device) => !['fuseBlock', 'protection', 'busBar', 'groundPoint', 'load'].includes(device.kind);
+/** Parts a person wires a way through. */
+const isContact = (device: Device) => !['fuseBlock', 'protection', 'busBar', 'groundPoint', 'load'].includes(device.kind);
 
 /** A ring from the two nodes that meet. It is never closed where the way round it would need one contact in two positions. */
 function ringOf(tree: WiringTree, index: DesignIndex, side: Side, wireId: string | null, a: number, b: number): Ring {

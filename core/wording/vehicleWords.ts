@@ -11,6 +11,12 @@ export const VEHICLE_RULES: Record<VehicleRule, RuleWords> = {
         : `${say.name()}: ${say.amps('amps')} are asked of it; it may give ${say.amps('mostA')}.`,
     why: 'The vehicle’s wire was laid for what its maker hangs on it. Past its fuse’s rating the fuse opens and takes that along; a larger fuse there burns the wire instead. Take the current from the house side by a relay, and only its coil’s from here.',
   },
+  'vehicle.joined': {
+    title: 'The vehicle’s wiring is joined to another plus',
+    message: (say) =>
+      `${say.name()} meets ${say.name(1)}: the wiring joins the vehicle’s battery there to the house battery, or to another of its own feeds.`,
+    why: 'Two batteries joined through thin wire feed each other with all they have: the fuller one charges the other through a fuse made for a lamp. Only a split-charge relay or a charger may join them. Part the two by a changeover or a relay.',
+  },
   'vehicle.unknown': {
     title: 'What the vehicle gives there is not known',
     message: (say) => `${say.name()}: ${say.raw('missing')} not said. Until then nobody knows what may be added to it.`,

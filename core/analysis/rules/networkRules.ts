@@ -95,7 +95,7 @@ function joinedSources({ index }: Analysis, live: LiveDesign): Finding[] {
     // An ideal source gives current out of its plus, so what it gives is negative from plus to minus.
     const taken = part ? live.partAmps(device.id, part) : 0;
     if (taken <= LEAKAGE_A) return [];
-    const terminal = device.kind === 'battery' ? 'plus' : 'constant';
+    const terminal = device.kind === 'battery' ? 'plus' : device.kind === 'vehicleFeed' ? 'out' : 'constant';
     return [
       finding('network.sourcesJoined', 'fault', [device.id], {
         amps: taken,
@@ -105,7 +105,7 @@ function joinedSources({ index }: Analysis, live: LiveDesign): Finding[] {
   });
 }
 
-const SOURCE_PART: Partial<Record<Device['kind'], string>> = { battery: 'rest', signalSource: 'vehicle' };
+const SOURCE_PART: Partial<Record<Device['kind'], string>> = { battery: 'rest', signalSource: 'vehicle', vehicleFeed: 'vehicle' };
 
 /** Vehicle wires are triggers: none may give more than its source's limit. All are tried live. */
 function overdrawnSignals({ index }: Analysis, live: LiveDesign): Finding[] {

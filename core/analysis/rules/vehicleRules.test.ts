@@ -8,6 +8,7 @@ import { checkReferences } from '../../design/references';
 import type { VehicleFeed } from '../../devices/vehicleFeed';
 import { NetworkError } from '../../network/networkError';
 import { attachLoad } from '../../switching/loadWires';
+import { addWire } from '../../switching/wires';
 import { newLoad } from '../../switching/newLoad';
 import { addVehicleCircuit, type VehicleSource } from '../../switching/vehicleCircuit';
 import { wordFinding } from '../../wording/wording';
@@ -108,6 +109,21 @@ test('a wire from the live clip that meets no fuse of its own at once is a fault
   expect(vehicleRules(behind.design)).toContain('caution vehicle.goesDark');
   expect(analyse(behind.design).wires.get(behind.lead.id)!.protectionA).toBe(30);
   expect(analyse(behind.design).findings.find(({ rule }) => rule === 'fuse.aboveConductor')?.subjects).toContain(behind.lead.id);
+});
+
+test('the vehicle’s plus joined to the house’s through a lamp’s lead is a fault, in the drawing and as solved', () => {
+  const { design, loadId } = tapped();
+  const other = analyse(design).circuits.find(({ name }) => name === 'Cabin lights')!;
+  const edit = new Edit(design);
+  addWire(edit, 'supply', { deviceId: other.protectionId, terminal: 'out' }, { deviceId: loadId, terminal: 'plus' }, 2000, 'mm2:2.5');
+  expect(vehicleRules(edit.design)).toEqual(['fault vehicle.joined']);
+  // Both feed both lamps: currents run against the drawing, and each lamp lives with its own fuse out.
+  expect(findInNetwork(analyse(edit.design)).map(({ rule }) => rule)).toEqual(
+    expect.arrayContaining(['network.reversed', 'network.besideFuse']),
+  );
+  // With hardly a lamp on, the fuller battery charges the other.
+  const idle = updateRecords(edit.design, recordsOf(edit.design, 'device').flatMap((one) => (one.kind === 'load' ? [{ id: one.id, set: { rated: { kind: 'watts', watts: 0.1, atV: 12 } as const, measured: null } }] : []))); // prettier-ignore
+  expect(findInNetwork(analyse(applyChange(edit.design, idle))).map(({ rule }) => rule)).toContain('network.sourcesJoined');
 });
 
 test('a wire pulled to ground works a coil and feeds nothing', () => {

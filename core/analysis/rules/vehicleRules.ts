@@ -26,6 +26,10 @@ function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
   });
   if (feed.polarity === 'ground') return feedsSomething(analysis, feed) ? [finding('vehicle.pulledToGround', 'fault')] : [];
   const at = wiring.supply.at.get(terminalKey(feed.id, 'out'))!;
+  const node = wiring.supply.nodes[at]!;
+  // Grown from another plus, the tree came to this one.
+  if (node.feedId !== feed.id)
+    return [{ ...finding('vehicle.joined', 'fault'), subjects: [feed.id, wiring.supply.nodes[node.parent]!.deviceId] }];
   const amps = memo.supply.demand[at]!.peakA;
   const found: Finding[] = [];
   const missing = [
