@@ -45,6 +45,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'return.thinnerThanFuse':
       return circuit ? [smallerFuse(analysis, circuit), thickerForFuse(analysis, circuit)] : [thickerFeeder(analysis, finding)];
     case 'return.sharedThin':
+    case 'reach.fusesTogether':
     case 'lead.belowFuses':
       return [thickerFeeder(analysis, finding)];
     case 'fuse.belowLoad':

@@ -80,6 +80,9 @@ test('every wire is judged by the fuses that reach it: what both feed by their s
   expect(rulesOf(thin.design).filter((rule) => rule.startsWith('reach.fusesTogether'))).toEqual([
     `reach.fusesTogether ${thin.wires.lead} a b`,
   ]);
+  const together = analyse(thin.design).findings.find(({ rule }) => rule === 'reach.fusesTogether')!;
+  const [thicker] = soundRemedies(analyse(thin.design), together);
+  expect(rulesOf(applyUnchecked(thin.design, thicker!.change)).filter((rule) => rule.startsWith('reach.fuses'))).toEqual([]);
   // A large second fuse behind thin wires of the first: its current goes backwards into them.
   const backwards = reversing({ a: 10, b: 30, meant: true });
   const thinner = updateRecords(backwards.design, [backwards.wires.outA, backwards.wires.toA].map((id) => ({ id, set: { conductor: 'mm2:1.5' } }))); // prettier-ignore
