@@ -12,6 +12,7 @@ import { addFunction } from '../core/switching/lampFunctions';
 import { attachLoad } from '../core/switching/loadWires';
 import { addCircuit } from '../core/switching/schemes';
 import { usualScheme } from '../core/switching/usualScheme';
+import { addVehicleCircuit } from '../core/switching/vehicleCircuit';
 import { addWire } from '../core/switching/wires';
 import { newLoad } from '../core/switching/newLoad';
 import { putIntoRun, stretchOf, trace } from '../core/switching/partsByHand';
@@ -31,7 +32,8 @@ export type Feature =
   | 'sheathed'
   | '24V'
   | 'parts'
-  | 'functions';
+  | 'functions'
+  | 'tap';
 
 export interface RandomDesign {
   design: Design;
@@ -137,6 +139,21 @@ export function randomDesign(seed: number): RandomDesign {
     else if (chance(0.7)) addCircuit(colour, { ...usualScheme(colour.design, 'Second colour', lamp.zoneId), loadIds: [added.loadId] });
     design = colour.design;
     features.add('functions');
+  }
+  // And a circuit taken from the vehicle's own wiring.
+  if (chance(0.3)) {
+    const source = {
+      signal: 'accessory',
+      from: pick(['slot', 'wire'] as const),
+      serves: 'radio',
+      ...(chance(0.7) && { ownFuseA: 15, drawnA: 3 }),
+    } as const;
+    const tap = addVehicleCircuit(design, 'Tap', pick(zones), source, pick([2, 5, 10]));
+    const onTap = new Edit(applyChange(design, tap.change));
+    const load = onTap.add({ ...newLoad('On the tap', pick(zones)), rated: { kind: 'watts', watts: pick([6, 24, 90]), atV: 12 } });
+    attachLoad(onTap, load.id, tap.circuitId);
+    design = onTap.design;
+    features.add('tap');
   }
   return { design, features };
 }

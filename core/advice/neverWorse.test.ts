@@ -55,6 +55,7 @@ test(`over ${DESIGNS} random designs a proposal taken whole brings no fault and 
       '24V',
       'parts',
       'functions',
+      'tap',
     ],
     ...['faulty', 'leftAlone', 'atBar'],
   ] as Feature[];

@@ -214,7 +214,10 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
     const inside = battery.internalMilliohm === undefined ? least : battery.internalMilliohm / 1000 / battery.count;
     const fullV = { flooded: 12.65, agm: 12.8, gel: 12.8, lithium: 13.5 }[battery.chemistry] * inSeries;
     for (const { id, atA } of analysis.protections.values()) {
-      const cable = pathOf(sides.plus, `${id}/out`)!.reduce((sum, { wire }) => {
+      const out = pathOf(sides.plus, `${id}/out`);
+      // Behind the vehicle's own fuse box the house battery brings nothing.
+      if (!out) continue;
+      const cable = out.reduce((sum, { wire }) => {
         const awg = wire && awgOf(wire.conductor);
         const table = settings.conductorStandard === 'road-vehicle' ? ROAD_MILLIOHM_PER_M : CLASS5_MILLIOHM_PER_M;
         const each = !wire ? 0 : awg ? 1 / 58 / (SMALL_CRAFT_CIRCULAR_MILS[awg] * 5.067075e-4) : table[metricOf(wire.conductor)!] / 1000;
@@ -259,6 +262,7 @@ test('every wire’s ampacity where nothing lies in bundles is its table’s, by
 
 test('a day’s energy is watts times hours, and standing by the rest of the day', () => {
   let compared = 0;
+  let tapped = 0;
   for (const [name, plain] of designs()) {
     const index = indexDesign(plain);
     const [scenario] = index.scenarios;
@@ -276,6 +280,13 @@ test('a day’s energy is watts times hours, and standing by the rest of the day
     for (const { loadId, hoursPerDay, sharePercent } of added) {
       const { load, draw } = analysis.loads.get(loadId)!;
       if (load.levels) continue;
+      const taps = [...analysis.index.devices.values()].filter(({ kind }) => kind === 'vehicleFeed');
+      if (taps.some((tap) => flood(analysis.index, `${tap.id}/out`).has(`${loadId}/plus`))) {
+        // The vehicle's battery pays.
+        expect(budget.loads.has(loadId)).toBe(false);
+        tapped += 1;
+        continue;
+      }
       const hours = (hoursPerDay * sharePercent) / 100;
       const wattHours = draw.watts * hours + (load.standbyA ?? 0) * (24 - hours) * analysis.index.settings.nominalV;
       expect([name, load.name, budget.loads.get(loadId)?.wattHours ?? 0]).toEqual([name, load.name, expect.closeTo(wattHours, 6)]);
@@ -283,4 +294,5 @@ test('a day’s energy is watts times hours, and standing by the rest of the day
     }
   }
   expect(compared).toBeGreaterThan(500);
+  expect(tapped).toBeGreaterThan(20);
 });
