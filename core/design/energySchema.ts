@@ -16,11 +16,13 @@ export const use = z.discriminatedUnion('rule', [
   z.strictObject({ rule: z.literal('dark'), untilMin: z.number().int().min(0).max(1440).nullable() }),
   z.strictObject({ rule: z.literal('driving') }),
   z.strictObject({ rule: z.literal('occupied') }),
-  /** So many times a night for so long each. */
+  /** So many times a night, or a day, for so long each: something moves, a door is opened. */
   z.strictObject({
     rule: z.literal('motion'),
     timesPerNight: z.number().int().min(0).max(1000),
     holdS: z.number().min(1).max(7200),
+    /** By daylight, or at any time of the day and night, as a door is opened; absent: by night. */
+    over: z.enum(['daylight', 'always']).optional(),
   }),
   /** Left on by mistake, all day. */
   z.strictObject({ rule: z.literal('leftOn') }),

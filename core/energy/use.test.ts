@@ -55,6 +55,9 @@ describe('when a load runs', () => {
   });
   it('lights on motion so often a night for so long, and all day when left on', () => {
     expect(hoursOf({ use: { rule: 'motion', timesPerNight: 12, holdS: 60 } })).toBeCloseTo(0.2, 3);
+    // A door opened twelve times for a minute lights its lamp for 12 minutes, whenever that is.
+    for (const over of ['daylight', 'always'] as const)
+      expect(hoursOf({ use: { rule: 'motion', timesPerNight: 12, holdS: 60, over } })).toBeCloseTo(0.2, 3);
     expect(hoursOf({ use: { rule: 'leftOn' } })).toBeCloseTo(24, 4);
   });
 });

@@ -69,8 +69,11 @@ function addUse(out: Float32Array, at: number, steps: number, duty: Duty, settin
       else if (inNight(use.untilMin, day)) span(sunsetMin, use.untilMin);
       break;
     case 'motion': {
-      const nightMin = DAY_MIN - (sunsetMin - sunriseMin);
-      span(sunsetMin, sunriseMin, Math.min(1, (headcount(duty, setting) * use.timesPerNight * use.holdS) / 60 / nightMin));
+      const onMin = (headcount(duty, setting) * use.timesPerNight * use.holdS) / 60;
+      const dayMin = sunsetMin - sunriseMin;
+      if (use.over === 'always') span(0, DAY_MIN, Math.min(1, onMin / DAY_MIN));
+      else if (use.over === 'daylight') span(sunriseMin, sunsetMin, dayMin > 0 ? Math.min(1, onMin / dayMin) : 0);
+      else span(sunsetMin, sunriseMin, Math.min(1, onMin / (DAY_MIN - dayMin)));
       break;
     }
   }

@@ -19,6 +19,8 @@ describe('when a load runs, in words', () => {
     ['driving', { rule: 'driving' }],
     ['While in', { rule: 'occupied' }],
     ['20 x 60 s a night', { rule: 'motion', timesPerNight: 20, holdS: 60 }],
+    ['6 x 30 s a day', { rule: 'motion', timesPerNight: 6, holdS: 30, over: 'always' }],
+    ['6 x 30 s by day', { rule: 'motion', timesPerNight: 6, holdS: 30, over: 'daylight' }],
     ['12 times 2 min', { rule: 'motion', timesPerNight: 12, holdS: 120 }],
     ['left on', { rule: 'leftOn' }],
     ['', null],

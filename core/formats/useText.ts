@@ -2,11 +2,14 @@ import type { Span, Use } from '../design/schema';
 import { LIMITS } from '../catalog/vocabulary';
 import { tooLong } from '../units/text';
 
-/** When a load runs, as people write it: `7–8:30, 17–21`, `dusk–22:30`, `dark`, `driving`, `occupied`, `20 x 60 s`, `left on`. */
+/** When a load runs, as people write it: `7–8:30, 17–21`, `dusk–22:30`, `dark`, `driving`, `occupied`, `20 x 60 s` a night, `6 x 120 s a day`, `6 x 120 s by day`, `left on`. */
 
 type Parsed<T> = { ok: true; value: T } | { ok: false; why: string };
 
-const HELP = 'write hours such as 7–8:30, 17–21, or dusk–22:30, dark, driving, occupied, 20 x 60 s, left on';
+const HELP = 'write hours such as 7–8:30, 17–21, or dusk–22:30, dark, driving, occupied, 20 x 60 s, 6 x 2 min a day, left on';
+
+/** When in the day it happens so often; by night where nothing is said. */
+const OVER = { daylight: ' by day', always: ' a day' } as const;
 
 export function formatUse(use: Use | null | undefined): string {
   switch (use?.rule) {
@@ -17,7 +20,7 @@ export function formatUse(use: Use | null | undefined): string {
     case 'dark':
       return use.untilMin === null ? 'dark' : `dusk–${formatTime(use.untilMin)}`;
     case 'motion':
-      return `${use.timesPerNight} x ${use.holdS} s`;
+      return `${use.timesPerNight} x ${use.holdS} s${use.over ? OVER[use.over] : ''}`;
     case 'leftOn':
       return 'left on';
     case 'driving':
@@ -44,12 +47,20 @@ export function parseUse(text: string): Parsed<Use | null> {
       ? { ok: false, why: `“${dusk[1]}” is no time of day; ${HELP}` }
       : { ok: true, value: { rule: 'dark', untilMin: until } };
   }
-  const motion = /^(\d{1,4})\s*(?:x|×|times)\s*(\d{1,4}(?:\.\d+)?)\s*(s|sec|seconds|min|minutes)?(?: (?:a|per) night)?$/.exec(plain);
+  const motion = /^(\d{1,4})\s*(?:x|×|times)\s*(\d{1,4}(?:\.\d+)?)\s*(s|sec|seconds|min|minutes)?(?: (a|per|by) (night|day))?$/.exec(plain);
   if (motion) {
     const holdS = Number(motion[2]) * (motion[3]?.startsWith('m') ? 60 : 1);
     if (holdS < 1 || holdS > 7200) return { ok: false, why: 'it may stay lit from 1 s to 2 h each time' };
     if (Number(motion[1]) > 1000) return { ok: false, why: 'at most 1000 times a night' };
-    return { ok: true, value: { rule: 'motion', timesPerNight: Number(motion[1]), holdS } };
+    return {
+      ok: true,
+      value: {
+        rule: 'motion',
+        timesPerNight: Number(motion[1]),
+        holdS,
+        ...(motion[5] === 'day' && { over: motion[4] === 'by' ? ('daylight' as const) : ('always' as const) }),
+      },
+    };
   }
   const spans = parseSpans(plain);
   return spans.ok ? { ok: true, value: { rule: 'hours', spans: spans.value } } : spans;

@@ -132,7 +132,7 @@ export function loadColumns({ units, nominalV, zones, circuits, grouping }: Colu
         title: 'When',
         width: '13.2fr',
         edit: true,
-        hint: 'Hours such as 7–8:30, 17–21; or dusk–22:30, dark, driving, occupied, 20 x 60 s a night, left on',
+        hint: 'Hours such as 7–8:30, 17–21; or dusk–22:30, dark, driving, occupied, 20 x 60 s a night, 6 x 30 s a day for a door, left on',
       },
       text: ({ when }) => when || MISSING,
       editText: ({ when }) => when,
