@@ -78,7 +78,9 @@ test('a lamp with two colours by two channels of a radio, from nothing: their su
   await expect(radio).toContainText('channel 2Scene lamp, amber');
   await openFindings(page);
   const findings = page.getByRole('dialog', { name: 'Findings' });
-  await expect(findings).toContainText('marked “scene”, but the wiring lights both with Radio receiver ch1 on, Radio receiver ch2 on');
+  await expect(findings).toContainText(
+    'marked “scene”, but the wiring lights both with Radio receiver channel 1 on, Radio receiver channel 2 on',
+  );
 });
 
 test('a lamp is switched from two places, and its second traveller is no ring', async ({ page, pip }) => {

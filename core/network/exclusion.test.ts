@@ -98,7 +98,7 @@ test('two colours that a radio can light together, on a fuse for one: the fuse i
   const analysis = analyse(colours(byRadio('latching'), 7.5));
   expect(analysis.findings.find(({ rule }) => rule === 'fuse.belowLoad')).toMatchObject({ severity: 'fault' });
   const [said] = analysis.findings.filter(({ rule }) => rule === 'reach.together');
-  expect(wordFinding(said!, analysis.design, 'metric').message).toContain('lights both with radio ch1 on, radio ch2 on');
+  expect(wordFinding(said!, analysis.design, 'metric').message).toContain('lights both with radio channel 1 on, radio channel 2 on');
   const [remedy] = soundRemedies(analysis, said!);
   const without = analyse(applyUnchecked(analysis.design, remedy!.change));
   expect(without.findings.some(({ rule }) => rule === 'reach.together')).toBe(false);

@@ -1,8 +1,8 @@
 import { familyWords } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { ProtectionFamily, UnitSystem } from '../catalog/vocabulary';
-import { SIGNAL_WORDS } from '../devices/partSettings';
-import type { Design } from '../design/design';
+import { recordOf, type Design } from '../design/design';
+import type { Device } from '../design/schema';
 import { nameOf } from '../design/names';
 import {
   formatAmpHours,
@@ -21,6 +21,7 @@ import { FEED_RULES } from './feedWords';
 import { REACH_RULES } from './reachWords';
 import { RIG_RULES } from './rigWords';
 import type { RuleWords, Teller } from './ruleWords';
+import { terminalName } from './terminalNames';
 import { SOURCE_RULES } from './sourceWords';
 import { VEHICLE_RULES } from './vehicleWords';
 import type { Finding, Rule } from '../analysis/finding';
@@ -341,13 +342,14 @@ export function wordFinding(finding: Finding, design: Design, units: UnitSystem)
   return { title: words.title, message: words.message(tellerOf(finding, design, units)), why: words.why };
 }
 
-/** A position of a control as one says it: “at up”, “ch2 on”, “open”. */
-function positionWords(control: string, value: string): string {
+/** A position of a control as one says it: “at up”, “channel 2 on”, “open”. */
+function positionWords(device: Device | null, control: string, value: string): string {
   if (control === 'position') return `at ${value}`;
   if (control === 'motion') return 'seeing motion';
   if (control === 'pressed') return value === 'true' ? 'pressed' : 'let go';
   if (control === 'door') return value;
-  return `${SIGNAL_WORDS[control as keyof typeof SIGNAL_WORDS] ?? control} ${value === 'true' ? 'on' : 'off'}`;
+  if (control === 'live') return value === 'true' ? 'live' : 'dead';
+  return `${device ? terminalName(device, control) : control} ${value === 'true' ? 'on' : 'off'}`;
 }
 
 function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSystem): Teller {
@@ -380,7 +382,7 @@ function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSys
         .filter(Boolean)
         .map((moved) => {
           const [deviceId, control, value] = moved.split('/') as [string, string, string];
-          return `${nameOf(design, deviceId)} ${positionWords(control, value)}`;
+          return `${nameOf(design, deviceId)} ${positionWords(recordOf(design, deviceId, 'device'), control, value)}`;
         })
         .join(', ') || 'everything at rest',
   };

@@ -4,6 +4,7 @@ import { Drawer, Input, type InputRef } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { readingsOf } from '@/core/analysis/readings';
 import { formatAmps, formatNumber, MISSING } from '@/core/units/quantity';
+import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign } from '@/features/design/DesignProvider';
 import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
 import { StatePicker } from './StatePicker';
@@ -20,7 +21,14 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
   const solved = useSolved(choiceFor(picked, firstCircuit));
   const readings = useMemo(() => (isSolved(solved) ? readingsOf(solved) : []), [solved]);
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = readings.filter(({ device, terminal }) => words.every((word) => `${device} ${terminal}`.toLowerCase().includes(word)));
+  const devices = useDesign(({ analysis }) => analysis.index.devices);
+  const called = (deviceId: string, terminal: string) => {
+    const device = devices.get(deviceId);
+    return device && terminal !== 'plus' && terminal !== 'minus' ? terminalName(device, terminal) : terminal;
+  };
+  const found = readings.filter(({ deviceId, device, terminal }) =>
+    words.every((word) => `${device} ${terminal} ${called(deviceId, terminal)}`.toLowerCase().includes(word)),
+  );
   return (
     <Drawer
       open
@@ -79,7 +87,7 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
               {found.slice(0, MOST_ROWS).map(({ deviceId, device, terminal, volts, amps, short, adrift }) => (
                 <tr key={`${deviceId}/${terminal}`}>
                   <td>{device}</td>
-                  <td>{terminal}</td>
+                  <td>{called(deviceId, terminal)}</td>
                   <td className={`reading ${styles.figure}`}>{adrift ? 'not joined' : `${formatNumber(volts, 3)} V`}</td>
                   <td className={`reading ${styles.figure}`}>{amps === null || adrift ? MISSING : formatAmps(amps)}</td>
                   <td className={`reading ${styles.figure}`}>
