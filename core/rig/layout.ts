@@ -69,6 +69,11 @@ export function layOut({ rig, places, routes, devices, wires }: RigRecords): Lay
   return { ...layout, routes: ways.routes, runs, wires: laid };
 }
 
+/** Whether a device is fixed by itself: not in a block's slot, and not a part of another lamp's body. */
+export function isFixedByItself(device: Device): boolean {
+  return !(device.kind === 'protection' && device.mount) && !(device.kind === 'load' && device.partOf);
+}
+
 /** Where a device is: its own place, or that of the fuse block it sits in, or of the lamp it is a function of. */
 export function placeIdOf(devices: ReadonlyMap<string, Device>, deviceId: string): string | null {
   const device = devices.get(deviceId);

@@ -10,6 +10,7 @@ import { migrateRecords } from '../design/migrations';
 import { checkReferences } from '../design/references';
 import type { Load } from '../design/schema';
 import { NetworkError } from '../network/networkError';
+import { isFixedByItself, placeIdOf } from '../rig/layout';
 import { acrossLamps, addFunction, functionWord, joinLamps, levelToFunction, partFromLamp, whyNotOne } from './lampFunctions';
 import { attachLoad, moveLoad, removeLoads } from './loadWires';
 import { newLoad } from './newLoad';
@@ -215,6 +216,11 @@ test('where it is and how many there are go for the whole lamp, from whichever f
     const change = acrossLamps(design, updateRecords(design, [{ id: said, set: { quantity: 3, zoneId: zone } }]));
     expect(load(applyChange(design, change), other)).toMatchObject({ quantity: 3, zoneId: zone });
   }
+  // Put where the lamp is put, and nowhere by itself.
+  const place = recordsOf(design, 'place')[0]!.id;
+  const { devices } = analyse(applyChange(design, updateRecords(design, [{ id: white, set: { placeId: place } }]))).index;
+  expect(placeIdOf(devices, amber)).toBe(place);
+  expect([white, amber].map((id) => isFixedByItself(devices.get(id)!))).toEqual([true, false]);
   const name = updateRecords(design, [{ id: white, set: { name: 'Another name' } }]);
   expect(acrossLamps(design, name)).toEqual(name);
 });

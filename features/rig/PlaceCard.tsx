@@ -4,6 +4,7 @@ import { Button, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { updateRecords, type RecordFields } from '@/core/design/change';
+import { isFixedByItself } from '@/core/rig/layout';
 import type { Device, Place } from '@/core/design/schema';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { joinPlaces, putDevices, removePlace, setPlace } from '@/core/rig/edits';
@@ -142,7 +143,7 @@ const Surroundings = memo(function Surroundings({ place, commit }: PartProps) {
 const FixedHere = memo(function FixedHere({ place, commit, onCompare }: PartProps & Pick<PlaceCardProps, 'onCompare'>) {
   const index = useDesign(({ analysis }) => analysis.index);
   const { here, loose } = useMemo(() => {
-    const devices = Array.from(index.devices.values()).filter((device) => !(device.kind === 'protection' && device.mount));
+    const devices = Array.from(index.devices.values()).filter(isFixedByItself);
     return {
       here: devices.filter(({ placeId }) => placeId === place.id),
       loose: devices.filter(({ placeId }) => placeId !== place.id),

@@ -3,6 +3,7 @@
 import { Select } from 'antd';
 import { useMemo } from 'react';
 import type { Rig } from '@/core/design/schema';
+import { isFixedByItself } from '@/core/rig/layout';
 import { LIMITS, VEHICLES } from '@/core/catalog/vocabulary';
 import { BODIES } from '@/core/rig/bodies';
 import { setRig } from '@/core/rig/edits';
@@ -40,7 +41,7 @@ export function VehicleCard({ onSelect }: { onSelect(selection: Selection): void
   );
   const counts = useMemo(() => {
     const routes = Array.from(index.layout.routes.values());
-    const devices = Array.from(index.devices.values()).filter((device) => !(device.kind === 'protection' && device.mount));
+    const devices = Array.from(index.devices.values()).filter(isFixedByItself);
     const routed = index.wires.filter(({ id }) => index.layout.runs.get(id)?.routeIds);
     return {
       measured: routes.filter(({ length }) => length.measured).length,
