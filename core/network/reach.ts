@@ -16,6 +16,8 @@ import { terminalKey, type Wiring } from './wiring';
 
 /** Settings tried for one question: nine controls of two positions, or five that remember. */
 const MOST_TRIED = 600;
+/** Settings tried for all that is asked of one design, so that no edit waits for seconds. */
+const MOST_IN_ALL = 4000;
 /** Share of the nominal voltage from which a load counts as lit. Common practice: half glowing lamps are a fault of their own. */
 const LIT_SHARE = 0.5;
 
@@ -41,6 +43,7 @@ interface Influence {
 /** One wired design to be asked. */
 export class Reach {
   private readonly wiresAt = new Map<string, Wire[]>();
+  private left = MOST_IN_ALL;
 
   constructor(
     private readonly index: DesignIndex,
@@ -81,7 +84,11 @@ export class Reach {
   private look(wantedIds: readonly string[], from: ControlState | null, isIt: Question): Reached {
     const { index, handles } = this.influenceOn(wantedIds);
     try {
-      return search(index, handles, from, new Set(wantedIds), isIt);
+      const counted = { left: Math.min(MOST_TRIED, this.left) };
+      const most = counted.left;
+      const reached = search(index, handles, from, new Set(wantedIds), isIt, counted);
+      this.left -= most - counted.left;
+      return reached;
     } catch (error) {
       if (error instanceof NetworkError) return { kind: 'unsearched', controls: handles.length };
       throw error;
@@ -132,6 +139,7 @@ function search(
   from: ControlState | null,
   wanted: ReadonlySet<string>,
   isIt: Question,
+  counted: { left: number },
 ): Reached {
   const loads = Object.fromEntries(index.loads.map(({ id }) => [id, { on: wanted.has(id) }]));
   const set = from ? asIn(from, handles) : {};
@@ -143,9 +151,8 @@ function search(
   const live = new LiveDesign(index, start);
   const queue: ControlState[] = [];
   const seen = new Set<string>();
-  let tried = 0;
   const visit = (asked: ControlState): Reached | null => {
-    tried += 1;
+    counted.left -= 1;
     const outcome = live.settle(asked);
     // What never comes to rest lights whatever it lights by turns.
     if (isIt(live, outcome.state)) return { kind: 'found', state: outcome.state };
@@ -163,7 +170,7 @@ function search(
     for (const { deviceId, key, values } of handles) {
       for (const value of values) {
         if (state.controls[deviceId]?.[key] === value) continue;
-        if (tried >= MOST_TRIED) return { kind: 'unsearched', controls: handles.length };
+        if (counted.left <= 0) return { kind: 'unsearched', controls: handles.length };
         const done = visit({ ...state, controls: { ...state.controls, [deviceId]: { ...state.controls[deviceId], [key]: value } } });
         if (done) return done;
       }
