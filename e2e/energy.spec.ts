@@ -246,6 +246,12 @@ test('the budget is sorted and filtered, and turning things down shows what it s
   await expect(budget.getByRole('row').nth(1)).toContainText('Compressor fridge');
   await budget.getByRole('button', { name: 'left on costs' }).click();
   await expect(budget.getByRole('row').nth(1)).toContainText('Diesel heater');
+  // Two lines side by side: the larger first, whichever was ticked first.
+  await budget.getByRole('checkbox', { name: 'Compare USB pair' }).check();
+  await budget.getByRole('checkbox', { name: 'Compare Compressor fridge' }).check();
+  await expect(budget.getByRole('status', { name: 'Two lines compared' })).toContainText(
+    /^Compressor fridge takes .* a day, USB pair .* between them, 1\.\d times as much\. Without the one the battery lasts .* longer/,
+  );
   await page.getByText('By circuit').click();
   await budget.getByRole('textbox', { name: 'Only those named' }).fill('hide');
   await expect(budget.getByRole('row')).toHaveCount(4);

@@ -42,9 +42,11 @@ export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?
   const isFed = isLanded(edit, load, 'plus');
   // With the plus in common it is switched on its way home, which is therefore its own.
   const isOwnReturn = load.partOf?.shares === 'plus';
-  const lastNode = isOwnReturn ? undefined : nodes.findLast((node) => node.terminal === 'plus' && node.deviceId !== loadId);
+  const isOther = ({ deviceId, terminal }: (typeof nodes)[number]) =>
+    terminal === 'plus' && deviceId !== loadId && deviceOf(design, deviceId, 'load') !== null;
+  const lastNode = isOwnReturn ? undefined : nodes.findLast(isOther);
   const last = lastNode && deviceOf(design, lastNode.deviceId, 'load');
-  if (last) {
+  if (lastNode && last) {
     const minus = wiring.return.nodes[wiring.return.at.get(terminalKey(last.id, 'minus')) ?? -1];
     const conductor = lastNode.wire?.conductor ?? usualScheme(design, '', null).conductor;
     const lengthMm = lampOf(last) === lampOf(load) ? WITHIN_MM : hopMm;

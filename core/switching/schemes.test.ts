@@ -5,7 +5,9 @@ import { applyChange } from '../design/change';
 import { deviceOf, makeDesign, recordOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { DesignRecord } from '../design/schema';
-import { moveLoad, removeLoads } from './loadWires';
+import { PARTS } from '../devices/parts';
+import { attachLoad, moveLoad, removeLoads } from './loadWires';
+import { putIntoRun } from './partsByHand';
 import { setReturn } from './returns';
 import { addCircuit, mountFuse, removeCircuit, stepRating } from './schemes';
 import { firstFreeSlot, usualScheme } from './usualScheme';
@@ -105,4 +107,15 @@ test('a fuse steps through the ratings of its family and stops at the ends', () 
   expect(stepRating(fuse, -1)).toBe(7.5);
   expect(stepRating({ ...fuse, ratingA: 1 }, -1)).toBe(1);
   expect(stepRating({ ...fuse, ratingA: 40 }, 1)).toBe(40);
+});
+
+test('a load hung on a circuit with a radio in it hangs on its last load, not on the radio', () => {
+  const { loadIds, supplyWireIds, id } = circuitNamed('Fridge');
+  const radio = PARTS.find((part) => part.id === 'receiver')!;
+  const put = putIntoRun(design, supplyWireIds[0]!, radio, 300)!;
+  const edit = new Edit(applyChange(design, put.change));
+  const added = edit.add(newLoad('Beside the fridge', null));
+  attachLoad(edit, added.id, id);
+  const feed = Array.from(edit.design.records.values()).find((record) => record.type === 'wire' && record.to.deviceId === added.id)!;
+  expect(feed).toMatchObject({ from: { deviceId: loadIds[0], terminal: 'plus' } });
 });

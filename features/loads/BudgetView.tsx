@@ -1,11 +1,12 @@
 'use client';
 
-import { Input, Segmented } from 'antd';
+import { Checkbox, Input, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { BUDGET_BY, budgetRows, loadSavings, type BudgetBy, type BudgetRow } from '@/core/advice/budgetTable';
 import type { Analysis } from '@/core/analysis/types';
 import { formatAmpHours, formatNumber, formatWattHours } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
+import { ComparedLines } from './ComparedLines';
 import { WhatIf } from './WhatIf';
 import styles from './BudgetView.module.css';
 
@@ -25,6 +26,8 @@ export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
   const [wanted, setWanted] = useState('');
   const [sort, setSort] = useState<{ by: SortBy; up: boolean }>({ by: 'wattHours', up: false });
   const lines = useMemo(() => linesOf(analysis, by), [analysis, by]);
+  const [picked, setPicked] = useState<readonly (string | null)[]>([]);
+  const pick = (id: string | null, on: boolean) => setPicked((now) => (on ? [...now, id].slice(-2) : now.filter((one) => one !== id)));
   const { scenario } = analysis;
   if (!scenario || scenario.dailyWh === 0) {
     return <p className={styles.nothing}>Give loads hours or times in the list, and this shows what a day of them costs.</p>;
@@ -47,7 +50,10 @@ export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
           <Segmented<BudgetBy>
             aria-label="Budget by"
             value={by}
-            onChange={setBy}
+            onChange={(next) => {
+              setBy(next);
+              setPicked([]);
+            }}
             options={BUDGET_BY.map((value) => ({ value, label: BY[value] }))}
           />
           <Input
@@ -87,6 +93,12 @@ export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
             {shown.map((line) => (
               <tr key={line.id ?? 'none'}>
                 <td>
+                  <Checkbox
+                    className={styles.pick}
+                    aria-label={`Compare ${line.name}`}
+                    checked={picked.includes(line.id)}
+                    onChange={(event) => pick(line.id, event.target.checked)}
+                  />
                   {by === 'load' && line.id && analysis.loads.has(line.id) ? (
                     <button type="button" className={styles.name} onClick={() => onOpen(line.id!)}>
                       {line.name}
@@ -128,6 +140,7 @@ export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
             </tr>
           </tfoot>
         </table>
+        <ComparedLines lines={lines.filter(({ id }) => picked.includes(id))} dailyAh={scenario.dailyAh} runtimeH={scenario.runtimeH} />
       </section>
       <WhatIf />
     </div>
