@@ -1,24 +1,7 @@
 import type { Page } from '@playwright/test';
-import { cell, expect, openStrip, saved, strip, test } from './fixtures';
+import { cell, choose, drawWire, expect, openStrip, saved, strip, test } from './fixtures';
 
 /** Things as they are really wired, by hand: lamps with two colours, from two places, in a star, from the vehicle's own fuse box. */
-
-async function choose(page: Page, box: string, typed: string, option: string): Promise<void> {
-  await page.getByRole('combobox', { name: box }).click();
-  await page.keyboard.type(typed);
-  await page.locator('.ant-select-dropdown:visible').getByText(option, { exact: false }).first().click();
-}
-
-/** A wire drawn from one terminal to another found by what is typed. */
-async function draw(page: Page, from: string, typed: string): Promise<void> {
-  await page.getByRole('button', { name: `Draw a wire from ${from}`, exact: true }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('combobox', { name: 'Where the wire goes' }).click();
-  await page.keyboard.type(typed);
-  await page.keyboard.press('Enter');
-  await dialog.getByRole('button', { name: 'Draw it' }).click();
-  await expect(dialog).toBeHidden();
-}
 
 const type = async (page: Page, load: string, column: string, text: string) => {
   await (await cell(page, load, column)).click();
@@ -74,7 +57,7 @@ test('a lamp with two colours by two channels of a radio, from nothing: their su
   await saved(page);
   await page.goto(`/d/${pip}/circuits`);
   await page.getByText('Parts', { exact: true }).click();
-  await draw(page, 'Radio receiver channel 2', 'amber');
+  await drawWire(page, 'Radio receiver channel 2', 'amber');
   await expect(radio).toContainText('channel 2Scene lamp, amber');
   await openFindings(page);
   const findings = page.getByRole('dialog', { name: 'Findings' });
@@ -94,7 +77,7 @@ test('a lamp is switched from two places, and its second traveller is no ring', 
   await page.getByText('Parts', { exact: true }).click();
   // The second one put in stands before the first: it has the feed on its common, the first one the lamp.
   await page.getByRole('button', { name: 'Turn Changeover switch round', exact: true }).click();
-  await draw(page, 'Changeover switch up', 'changeover switch 2, up');
+  await drawWire(page, 'Changeover switch up', 'changeover switch 2, up');
   await expect(page.getByRole('listitem', { name: 'Changeover switch', exact: true })).not.toContainText('free');
   await openFindings(page);
   const findings = page.getByRole('dialog', { name: 'Findings' });
@@ -116,7 +99,7 @@ test('four lamps in a star: each hangs on one joint by a wire of its own', async
   await choose(page, 'Part to put into Star 1', 'three-way', 'Joint');
   await expect(page.getByRole('listitem', { name: 'Joint', exact: true })).toBeVisible();
   await page.getByText('Parts', { exact: true }).click();
-  for (const at of [2, 3, 4]) await draw(page, 'Joint joint', `Star ${at}`);
+  for (const at of [2, 3, 4]) await drawWire(page, 'Joint joint', `Star ${at}`);
   await expect(page.getByRole('listitem', { name: 'Joint', exact: true })).toContainText('Star 4');
 });
 

@@ -99,3 +99,21 @@ export async function freePort(): Promise<number> {
     });
   });
 }
+
+/** Chooses in a box one types into, by the first that fits. */
+export async function choose(page: Page, box: string, typed: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: box }).click();
+  await page.keyboard.type(typed);
+  await page.locator('.ant-select-dropdown:visible').getByText(option, { exact: false }).first().click();
+}
+
+/** Draws a wire from one terminal to another found by what is typed. */
+export async function drawWire(page: Page, from: string, typed: string): Promise<void> {
+  await page.getByRole('button', { name: `Draw a wire from ${from}`, exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('combobox', { name: 'Where the wire goes' }).click();
+  await page.keyboard.type(typed);
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('button', { name: 'Draw it' }).click();
+  await expect(dialog).toBeHidden();
+}

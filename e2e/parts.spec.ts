@@ -1,12 +1,4 @@
-import type { Page } from '@playwright/test';
-import { expect, openStrip, test } from './fixtures';
-
-/** Chooses in a box one types into, by the first that fits. */
-async function choose(page: Page, box: string, typed: string, option: string): Promise<void> {
-  await page.getByRole('combobox', { name: box }).click();
-  await page.keyboard.type(typed);
-  await page.locator('.ant-select-dropdown:visible').getByText(option, { exact: false }).first().click();
-}
+import { choose, drawWire, expect, openStrip, test } from './fixtures';
 
 test('a joint and a switch are put into a run from the opened strip, moved along it, renamed, and taken out with the wire healed', async ({
   page,
@@ -58,18 +50,9 @@ test('a relay in the driving lamps’ run is worked by the vehicle’s high beam
   const signals = page.getByRole('listitem', { name: 'Vehicle signals' });
   await expect(signals).toBeVisible();
   const relay = page.getByRole('listitem', { name: 'Relay, make contact' });
-  const draw = async (from: string, typed: string) => {
-    await page.getByRole('button', { name: `Draw a wire from ${from}`, exact: true }).click();
-    const dialog = page.getByRole('dialog');
-    await dialog.getByRole('combobox', { name: 'Where the wire goes' }).click();
-    await page.keyboard.type(typed);
-    await page.keyboard.press('Enter');
-    await dialog.getByRole('button', { name: 'Draw it' }).click();
-    await expect(dialog).toBeHidden();
-  };
-  await draw('Relay, make contact 86, coil', 'high beam');
-  await draw('Relay, make contact 85, coil', 'front return bar');
-  await draw('Vehicle signals −', 'front return bar');
+  await drawWire(page, 'Relay, make contact 86, coil', 'high beam');
+  await drawWire(page, 'Relay, make contact 85, coil', 'front return bar');
+  await drawWire(page, 'Vehicle signals −', 'front return bar');
   await expect(relay.getByText('free')).toHaveCount(0);
   await expect(relay).toContainText('Vehicle signals');
 

@@ -9,9 +9,8 @@ import type { Exclusions } from '../network/exclusion';
 import { idleSupply } from '../energy/idle';
 import type { LoadDraw } from '../devices/load';
 import { findAll } from './rules/findAll';
-import { endsOhmOf } from '../catalog/cable';
 import type { TreeFlow } from '../network/flow';
-import { rowPoles, type RowPole } from './rows';
+import { rowDropV, rowPoles } from './rows';
 import { analyseCircuits } from './circuits';
 import { makeContext, type AnalysisContext } from './context';
 import { analyseProtections } from './protections';
@@ -114,9 +113,7 @@ function analyseLoads(
     const counted = (flow: TreeFlow, at: number | undefined) =>
       at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0);
     const rows = rowPoles(context, load);
-    const rowDrop = ({ wire, ampereMetres, endAmperes }: RowPole) =>
-      ampereMetres * context.ohmPerM(wire) + endAmperes * endsOhmOf(index.settings);
-    const inRow = (side: Wire['role']) => rows.reduce((sum, pole) => sum + (pole.side === side ? rowDrop(pole) : 0), 0);
+    const inRow = (side: Wire['role']) => rows.reduce((sum, pole) => sum + (pole.side === side ? rowDropV(context, pole) : 0), 0);
     const supplyDropV = counted(supply, plus) + inRow('supply');
     const returnDropV = counted(returns, minus) + inRow('return');
     const dropV = supplyDropV + returnDropV;

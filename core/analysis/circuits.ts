@@ -10,7 +10,7 @@ import { fuseLimitA } from '../sizing/fuseLimit';
 import { formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
 import { cableOhmPerM, endsOhmOf } from '../catalog/cable';
 import type { AnalysisContext } from './context';
-import { rowPoles } from './rows';
+import { rowDropV, rowPoles } from './rows';
 import type { CircuitAnalysis, LoadAnalysis, RunStep } from './types';
 
 /** The wires of one circuit alone. */
@@ -214,10 +214,7 @@ function describeRun(context: AnalysisContext, { id, load }: LoadAnalysis) {
   return {
     supplyRun,
     returnRun,
-    rowDropV: rows.reduce(
-      (sum, { wire, ampereMetres, endAmperes }) => sum + ampereMetres * context.ohmPerM(wire) + endAmperes * endsOhmOf(settings),
-      0,
-    ),
+    rowDropV: rows.reduce((sum, pole) => sum + rowDropV(context, pole), 0),
     loopMm: totals.loopMm,
     formulaDropV: hasFormula(settings.conductorStandard) ? totals.formulaV : null,
     cableDropV: totals.cableV,

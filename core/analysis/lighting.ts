@@ -1,9 +1,9 @@
 import { kindOf } from '../devices';
 import type { Throw } from '../devices/kind';
 import { memoryOf, type ControlState } from '../network/controlState';
-import { Reach, type Reached } from '../network/reach';
+import { isLit, Reach, type Reached } from '../network/reach';
 import type { LiveDesign } from '../network/settle';
-import { terminalKey } from '../network/wiring';
+import { landedTerminals, terminalKey } from '../network/wiring';
 import type { Analysis } from './types';
 import { wiredDrops, type WiredDrop } from './wiredDrops';
 
@@ -17,8 +17,6 @@ export interface Lighting {
   neverLit: readonly string[];
 }
 
-/** Share of the nominal voltage under which a load that is on is dark. */
-const DARK_SHARE = 0.5;
 /** States looked at in all: more changeover contacts than that are looked at in the first positions alone. */
 const MOST_STATES = 24;
 
@@ -28,11 +26,8 @@ export function lightingStates(analysis: Analysis, live: LiveDesign, from: Contr
   const throws = wiredThrows(analysis);
   const fed = circuits.flatMap((circuit) => (circuit.fed ? circuit.loadIds : []));
   const asked = fed.filter((id) => from.controls[id]?.on === true && loads.get(id)!.returned);
-  const isLit = (id: string) =>
-    Math.abs((live.voltage({ deviceId: id, terminal: 'plus' }) ?? 0) - (live.voltage({ deviceId: id, terminal: 'minus' }) ?? 0)) >=
-    DARK_SHARE * index.settings.nominalV;
   const seenNow = (state: ControlState): Seen => {
-    const lit = new Set(asked.filter(isLit));
+    const lit = new Set(asked.filter((id) => isLit(live, id, index.settings.nominalV)));
     return { state, lit, amps: [...lit].reduce((sum, id) => sum + loads.get(id)!.draw.amps, 0) };
   };
   let most = seenNow(from);
@@ -112,7 +107,7 @@ function wiredThrows({ index: { devices, wires }, wiring: { supply } }: Analysis
     (kindOf(device).eitherOr?.(device) ?? []).map((contact) => ({ device, contact })),
   );
   if (contacts.length === 0) return [];
-  const landed = new Set(wires.flatMap(({ from, to }) => [from, to].map((end) => terminalKey(end.deviceId, end.terminal))));
+  const landed = landedTerminals(wires);
   return contacts.flatMap(({ device, contact }) =>
     contact.throws.flatMap(({ terminal, by }) => {
       const key = terminalKey(device.id, terminal);

@@ -1,3 +1,4 @@
+import { endsOhmOf } from '../catalog/cable';
 import type { Load, Wire } from '../design/schema';
 import { demandOf } from '../network/demand';
 import { rowAmpereMetres, rowEndAmperes } from '../network/flow';
@@ -39,6 +40,11 @@ export function rowPoles(context: Pick<AnalysisContext, 'wiring' | 'hanging' | '
   add('supply', 'plus', wiring.supply, plus);
   add('return', 'minus', wiring.return, minus);
   return poles;
+}
+
+/** What is lost along one conductor of a row, V: the cable and the ends between the pieces. */
+export function rowDropV({ ohmPerM, index }: AnalysisContext, { wire, ampereMetres, endAmperes }: RowPole): number {
+  return ampereMetres * ohmPerM(wire) + endAmperes * endsOhmOf(index.settings);
 }
 
 /** The wire that leads to a load's terminal: for one it shares, the wire to the lamp it is part of. */

@@ -3,7 +3,7 @@ import type { Load } from '../design/schema';
 import type { ControlState } from './controlState';
 import type { Side } from './demand';
 import { Reach } from './reach';
-import { terminalKey, thrownBetween, type Wiring } from './wiring';
+import { terminalKey, thrownBetweenNodes, type Wiring } from './wiring';
 
 /**
  * Which loads the wiring keeps from running together. Loads behind different throws of one changeover contact do, by how it is made. What was typed by hand
@@ -82,7 +82,7 @@ function sidesOfContacts(index: DesignIndex, { supply, faults, rings }: Wiring):
     const { deviceId, terminal, parent, wire } = node;
     const from = supply.nodes[parent];
     let side = of[parent] ?? null;
-    const thrown = !side && from && wire === null ? thrownBetween(index, from, node) : null;
+    const thrown = !side && from && wire === null ? thrownBetweenNodes(index, from, node) : null;
     if (thrown && !inRings.has(thrown.contact)) side = { choice: thrown.contact, side: thrown.position };
     of[at] = side;
     if (side && terminal === 'plus' && index.devices.get(deviceId)?.kind === 'load') sides.set(deviceId, side);

@@ -3,6 +3,7 @@ import type { Duty, Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import { AT_REST, type ControlState } from './controlState';
+import { landedTerminals, terminalKey } from './wiring';
 
 /** A state a person can name: which loads run. */
 export type StateChoice =
@@ -14,18 +15,18 @@ export type StateChoice =
   | { kind: 'scenario'; scenarioId: string };
 
 /**
- * The controls that make a choice so: every switch is closed, so a load that is off is off at itself. Where loads run, what nobody's hand works is as it lights them: channels pressed, something moving, doors open, hatches
- * as their wired contact closes, the vehicle's signals live. Chargers rest. `circuitOf` says which circuit a load hangs on.
+ * The controls that make a choice so: every switch is closed, so a load that is off is off at itself. Where loads run, what nobody's hand works is as it lights them:
+ * channels pressed, something moving, doors open, hatches as their wired contact closes, the vehicle's signals live. Chargers rest. `circuitOf` says which circuit a load hangs on.
  */
 export function stateFor(choice: StateChoice, index: DesignIndex, circuitOf: (loadId: string) => string | null): ControlState {
   const running = runningLoads(choice, index, circuitOf);
   const controls: Record<string, Record<string, ControlValue>> = {};
-  const landed = (deviceId: string, terminal: string) =>
-    index.wires.some(({ from, to }) => [from, to].some((end) => end.deviceId === deviceId && end.terminal === terminal));
+  const landed = landedTerminals(index.wires);
+  const isLanded = (deviceId: string, terminal: string) => landed.has(terminalKey(deviceId, terminal));
   for (const device of index.devices.values()) {
     if (device.kind === 'load') controls[device.id] = { on: running.has(device.id) };
     else {
-      const closing = choice.kind === 'allOff' ? closedByHand(device) : closingControls(device, landed);
+      const closing = choice.kind === 'allOff' ? closedByHand(device) : closingControls(device, isLanded);
       if (closing) controls[device.id] = closing;
     }
   }

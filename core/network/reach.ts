@@ -7,7 +7,7 @@ import { AT_REST, type ControlState } from './controlState';
 import { pathTo } from './flow';
 import { NetworkError } from './networkError';
 import { LiveDesign } from './settle';
-import { terminalKey, type Wiring } from './wiring';
+import { landedTerminals, terminalKey, type Wiring } from './wiring';
 
 /**
  * What the controls of a design can bring about for a few loads: their switches, relays, channels and signals alone are wired up, with the way from the battery, and
@@ -71,8 +71,8 @@ export class Reach {
     );
   }
 
-  private isLit(live: LiveDesign, deviceId: string): boolean {
-    return Math.abs(volts(live, deviceId, 'plus') - volts(live, deviceId, 'minus')) >= LIT_SHARE * this.index.settings.nominalV;
+  private isLit(live: LiveDesign, loadId: string): boolean {
+    return isLit(live, loadId, this.index.settings.nominalV);
   }
 
   /** A bar behind a circuit's own fuse is a part of that circuit like any. */
@@ -130,7 +130,10 @@ export class Reach {
   }
 }
 
-const volts = (live: LiveDesign, deviceId: string, terminal: string) => live.voltage({ deviceId, terminal }) ?? 0;
+/** Whether a load is lit, at the voltage it has. */
+export function isLit(live: LiveDesign, loadId: string, nominalV: number): boolean {
+  return Math.abs(live.across(loadId)) >= LIT_SHARE * nominalV;
+}
 
 /** Tries setting after setting, one control moved at a time from every state met. */
 function search(
@@ -258,7 +261,7 @@ function partOf(index: DesignIndex, ids: ReadonlySet<string>, wires: ReadonlySet
 
 /** The controls that are moved in use and change anything: those whose terminal has a wire. */
 function handlesOf(index: DesignIndex, ids: ReadonlySet<string>, wires: ReadonlySet<Wire>): Handle[] {
-  const landed = new Set([...wires].flatMap(({ from, to }) => [from, to].map((end) => terminalKey(end.deviceId, end.terminal))));
+  const landed = landedTerminals(wires);
   return [...ids].flatMap((deviceId) => {
     const device = index.devices.get(deviceId);
     const kind = device && kindOf(device);

@@ -101,6 +101,11 @@ export class LiveDesign {
     return node === undefined ? null : this.network.voltage(node);
   }
 
+  /** Volts of one terminal of a device over another. */
+  across(deviceId: string, plus = 'plus', minus = 'minus'): number {
+    return (this.voltage({ deviceId, terminal: plus }) ?? 0) - (this.voltage({ deviceId, terminal: minus }) ?? 0);
+  }
+
   /** Ohms the whole network shows between a terminal and the battery's minus, around the present state. */
   resistanceSeen({ deviceId, terminal }: TerminalRef): number {
     return this.network.resistanceSeen(this.compiled.nodeOf.get(terminalKey(deviceId, terminal))!);

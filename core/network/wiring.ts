@@ -2,6 +2,7 @@ import { sameRecord } from '../design/change';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { tapOn, type DesignIndex } from '../rig/designIndex';
+import { thrownBetween } from '../rig/joined';
 import type { DesignRecord, Device, Protection, TerminalRef, Wire } from '../design/schema';
 
 /**
@@ -231,7 +232,7 @@ function ringOf(tree: WiringTree, index: DesignIndex, side: Side, wireId: string
   const needed = new Map<string, string>();
   let neverClosed = false;
   for (const [from, to] of steps) {
-    const thrown = thrownBetween(index, tree.nodes[from]!, tree.nodes[to]!);
+    const thrown = thrownBetweenNodes(index, tree.nodes[from]!, tree.nodes[to]!);
     if (!thrown) continue;
     if ((needed.get(thrown.contact) ?? thrown.position) !== thrown.position) neverClosed = true;
     needed.set(thrown.contact, thrown.position);
@@ -239,17 +240,17 @@ function ringOf(tree: WiringTree, index: DesignIndex, side: Side, wireId: string
   return { side, wireId, ends: [a, b], neverClosed, contacts: [...needed.keys()] };
 }
 
-/** The position of a changeover contact that joins two terminals of one device; null where no changeover does. */
-export function thrownBetween(index: DesignIndex, a: TerminalRef, b: TerminalRef): { contact: string; position: string } | null {
+/** The position of a changeover contact that joins two nodes; null where they are not two terminals of one. */
+export function thrownBetweenNodes(index: DesignIndex, a: TerminalRef, b: TerminalRef): ReturnType<typeof thrownBetween> {
   const device = a.deviceId === b.deviceId ? index.devices.get(a.deviceId) : undefined;
-  for (const { common, throws } of device ? (kindOf(device).eitherOr?.(device) ?? []) : []) {
-    const far = a.terminal === common ? b.terminal : b.terminal === common ? a.terminal : null;
-    const by = throws.find(({ terminal }) => terminal === far)?.by;
-    if (!by) continue;
-    // All poles of one device move together.
-    return { contact: `${device!.id} ${'control' in by ? by.control : by.memory}`, position: String(by.value) };
-  }
-  return null;
+  return device ? thrownBetween(device, a.terminal, b.terminal) : null;
+}
+
+/** Every terminal that a wire lands on. */
+export function landedTerminals(wires: Iterable<Pick<Wire, 'from' | 'to'>>): Set<string> {
+  const landed = new Set<string>();
+  for (const { from, to } of wires) landed.add(terminalKey(from.deviceId, from.terminal)).add(terminalKey(to.deviceId, to.terminal));
+  return landed;
 }
 
 function place(

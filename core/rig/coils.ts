@@ -15,18 +15,18 @@ const MEETING: ReadonlySet<Device['kind']> = new Set(['battery', 'fuseBlock', 'b
  * The coils that the house battery feeds, each with the loads its make contact leads to: it is pulled in while one of them runs. What a break contact leads to runs
  * while the coil rests, and tells nothing. A coil fed by the vehicle's own signal costs the house nothing.
  */
-export function coilsOf(devices: ReadonlyMap<string, Device>, wires: readonly Pick<Wire, 'from' | 'to'>[], nominalV: number): Coil[] {
+export function coilsOf(devices: ReadonlyMap<string, Device>, wires: readonly Wire[], nominalV: number): Coil[] {
   const relays = [...devices.values()].filter((device) => device.kind === 'relay');
   if (relays.length === 0) return [];
   const battery = [...devices.values()].find(({ kind }) => kind === 'battery');
   const byHouse = new Joined(devices, wires).reachedFrom(battery ? [`${battery.id}/plus`] : []);
   const meeting = new Set([...devices.values()].flatMap(({ id, kind }) => (MEETING.has(kind) ? [id] : [])));
   const within = wires.filter(({ from, to }) => !meeting.has(from.deviceId) && !meeting.has(to.deviceId));
-  const inside = new Joined(devices, within, meeting);
+  const inside = new Joined(devices, within, ({ id }) => !meeting.has(id));
   const loads = [...devices.values()].filter((device) => device.kind === 'load');
   return relays.flatMap((relay): Coil[] => {
     if (!byHouse.has(`${relay.id}/86`) && !byHouse.has(`${relay.id}/85`)) return [];
-    const behind = inside.reachedFrom([`${relay.id}/87`], relay.id);
+    const behind = inside.reachedFrom([`${relay.id}/87`], { deviceId: relay.id });
     const loadIds = loads.flatMap(({ id }) => (behind.has(`${id}/plus`) || behind.has(`${id}/minus`) ? [id] : []));
     if (loadIds.length === 0) return [];
     const amps = coilAmps(relay, nominalV);

@@ -1,38 +1,92 @@
-import type { Device, Wire } from '../design/schema';
+import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 
-/** Which terminals are joined, everything closed: by wires, through parts, and within a lamp with several functions. */
-export class Joined {
-  private readonly near = new Map<string, string[]>();
+/** Positions of changeover contacts that a way needs, by contact. */
+export type Positions = ReadonlyMap<string, string>;
 
-  /** @param apart devices that nothing passes through */
-  constructor(devices: ReadonlyMap<string, Device>, wires: readonly Pick<Wire, 'from' | 'to'>[], apart: ReadonlySet<string> = new Set()) {
-    for (const { from, to } of wires) this.join(`${from.deviceId}/${from.terminal}`, `${to.deviceId}/${to.terminal}`);
+interface Thrown {
+  contact: string;
+  position: string;
+}
+
+interface Join {
+  to: string;
+  wireId: string | null;
+  /** The position of a changeover that makes it; null for what is always joined. */
+  thrown: Thrown | null;
+}
+
+/** What a question leaves out: a wire, or what a device joins. */
+interface Without {
+  wireId?: string;
+  deviceId?: string;
+}
+
+/**
+ * Which terminals are joined, every contact closed: by wires, through parts, and within a lamp with several functions. No way needs one changeover in two positions.
+ * Batteries and loads join nothing.
+ */
+export class Joined {
+  private readonly near = new Map<string, Join[]>();
+
+  /** @param passes whether current is followed through a device; absent: through every one */
+  constructor(
+    devices: ReadonlyMap<string, Device>,
+    wires: readonly Pick<Wire, 'id' | 'from' | 'to'>[],
+    passes: (device: Device) => boolean = () => true,
+  ) {
+    for (const { id, from, to } of wires) this.join(keyOf(from), keyOf(to), id, null);
     for (const device of devices.values()) {
-      if (apart.has(device.id)) continue;
-      for (const { from, to } of kindOf(device).paths(device)) this.join(`${device.id}/${from}`, `${device.id}/${to}`);
-      if (device.kind === 'load' && device.partOf)
-        this.join(`${device.partOf.loadId}/${device.partOf.shares}`, `${device.id}/${device.partOf.shares}`);
-      if (device.kind === 'protection') this.join(device.mount ? `${device.mount.blockId}/in` : `${device.id}/in`, `${device.id}/out`);
+      const within = (terminal: string) => keyOf({ deviceId: device.id, terminal });
+      if (device.kind === 'load' && device.partOf) {
+        const { loadId, shares } = device.partOf;
+        this.join(keyOf({ deviceId: loadId, terminal: shares }), within(shares), null, null);
+      }
+      if (!passes(device)) continue;
+      if (device.kind === 'protection' && device.mount)
+        this.join(keyOf({ deviceId: device.mount.blockId, terminal: 'in' }), within('out'), null, null);
+      for (const { from, to } of kindOf(device).paths(device)) this.join(within(from), within(to), null, thrownBetween(device, from, to));
     }
   }
 
-  /** @param apartId a device that nothing passes through this time */
-  reachedFrom(roots: readonly string[], apartId: string | null = null): Set<string> {
-    const seen = new Set(roots);
-    for (const here of seen)
-      for (const next of this.near.get(here) ?? []) if (apartId === null || !next.startsWith(`${apartId}/`)) seen.add(next);
-    return seen;
+  /** Every terminal reached from some, with the positions its shortest way needs. */
+  reachedFrom(roots: readonly string[], { wireId, deviceId }: Without = {}): Map<string, Positions> {
+    const reached = new Map<string, Positions>(roots.map((root) => [root, NO_POSITIONS]));
+    for (const [key, positions] of reached)
+      for (const join of this.near.get(key) ?? []) {
+        if (reached.has(join.to) || (wireId !== undefined && join.wireId === wireId)) continue;
+        if (deviceId !== undefined && join.to.startsWith(`${deviceId}/`)) continue;
+        const { thrown } = join;
+        if (thrown && (positions.get(thrown.contact) ?? thrown.position) !== thrown.position) continue;
+        reached.set(join.to, thrown ? new Map([...positions, [thrown.contact, thrown.position]]) : positions);
+      }
+    return reached;
   }
 
-  private join(a: string, b: string): void {
+  private join(a: string, b: string, wireId: string | null, thrown: Thrown | null): void {
     for (const [from, to] of [
       [a, b],
       [b, a],
     ] as const) {
       const known = this.near.get(from);
-      if (known) known.push(to);
-      else this.near.set(from, [to]);
+      if (known) known.push({ to, wireId, thrown });
+      else this.near.set(from, [{ to, wireId, thrown }]);
     }
   }
+}
+
+const NO_POSITIONS: Positions = new Map();
+
+/** The position of a changeover contact that joins two terminals of a device; null where no changeover does. All poles of one device move together. */
+export function thrownBetween(device: Device, a: string, b: string): Thrown | null {
+  for (const { common, throws } of kindOf(device).eitherOr?.(device) ?? []) {
+    const far = a === common ? b : b === common ? a : null;
+    const by = throws.find(({ terminal }) => terminal === far)?.by;
+    if (by) return { contact: `${device.id} ${'control' in by ? by.control : by.memory}`, position: String(by.value) };
+  }
+  return null;
+}
+
+function keyOf({ deviceId, terminal }: TerminalRef): string {
+  return `${deviceId}/${terminal}`;
 }

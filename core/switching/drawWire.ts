@@ -5,7 +5,7 @@ import { Edit } from '../design/edit';
 import type { Device, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
 import { findFeeders } from '../network/feeders';
-import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
+import { landedTerminals, terminalKey, traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { addWire } from './wires';
 
@@ -40,9 +40,9 @@ export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
   const joined = (end: TerminalRef) =>
     wires.some((wire) => (same(wire.from, from) && same(wire.to, end)) || (same(wire.to, from) && same(wire.from, end)));
   const meant = recordsOf(design, 'device').some((device) => device.kind === 'load' && device.fedTwice);
-  const landed = new Set(wires.flatMap((wire) => [wire.from, wire.to].map(keyOf)));
+  const landed = landedTerminals(wires);
   const isFreeThrow = (end: WireEnd) =>
-    !landed.has(keyOf(end)) &&
+    !landed.has(terminalKey(end.deviceId, end.terminal)) &&
     (kindOf(end.device).eitherOr?.(end.device) ?? []).some(({ throws }) => throws.some(({ terminal }) => terminal === end.terminal));
   const mayJoin = (end: WireEnd) =>
     start.side === 'supply' &&
@@ -121,6 +121,5 @@ function nearness(start: WireEnd, end: WireEnd): number {
   return start.device.zoneId !== null && start.device.zoneId === end.device.zoneId ? 1 : 2;
 }
 
-const keyOf = ({ deviceId, terminal }: TerminalRef) => terminalKey(deviceId, terminal);
 const same = (a: TerminalRef, b: TerminalRef) => a.deviceId === b.deviceId && a.terminal === b.terminal;
 const ref = ({ deviceId, terminal }: TerminalRef): TerminalRef => ({ deviceId, terminal });

@@ -1,13 +1,11 @@
-import { RATINGS_A } from '../catalog/fuses';
-import { goesByGauge, type ProtectionFamily } from '../catalog/vocabulary';
 import type { Change } from '../design/change';
-import { settingsOf, type Design } from '../design/design';
+import type { Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
-import type { Protection } from '../design/schema';
 import type { VehicleFeed } from '../devices/vehicleFeed';
 import { homeward } from './returns';
-import { nextCircuitNumber } from './schemes';
+import { addCircuit } from './schemes';
+import { usualScheme } from './usualScheme';
 import { addWire } from './wires';
 
 /** From a tap to the fuse in its own holder, mm: within every school's limit for a bare lead. Common practice. */
@@ -26,35 +24,17 @@ export function addVehicleCircuit(
   zoneId: string | null,
   source: VehicleSource,
   ratingA: number,
-  family: ProtectionFamily = 'blade',
 ): { change: Change; circuitId: string } {
   const edit = new Edit(design);
-  const device = { type: 'device' as const, zoneId: null };
+  const scheme = { ...usualScheme(design, name, zoneId), ratingA, mount: null };
+  const { id: circuitId, protectionId } = addCircuit(edit, scheme);
   const feed = edit.add<VehicleFeed>({
-    ...device,
-    id: newId('part'),
-    kind: 'vehicleFeed',
-    name: `${name}, from the vehicle`,
-    polarity: 'live',
-    ...source,
+    ...{ id: newId('part'), type: 'device', kind: 'vehicleFeed', name: `${name}, from the vehicle`, zoneId: null },
+    ...{ polarity: 'live', ...source },
   });
-  const fits = RATINGS_A[family].includes(ratingA) ? ratingA : RATINGS_A[family][0]!;
-  const fuse = edit.add<Protection>({
-    ...device,
-    id: newId('fuse'),
-    kind: 'protection',
-    name: `${name} fuse`,
-    family,
-    ratingA: fits,
-    mount: null,
-  });
-  const conductor = goesByGauge(settingsOf(design).conductorStandard) ? 'awg:14' : 'mm2:2.5';
-  const lead = addWire(edit, 'supply', { deviceId: feed.id, terminal: 'out' }, { deviceId: fuse.id, terminal: 'in' }, HOLDER_MM, conductor);
+  const end = (deviceId: string, terminal: string) => ({ deviceId, terminal });
+  const lead = addWire(edit, 'supply', end(feed.id, 'out'), end(protectionId, 'in'), HOLDER_MM, scheme.conductor);
   edit.set(lead.id, { lengthMeasured: true });
-  addWire(edit, 'return', { deviceId: feed.id, terminal: 'minus' }, homeward(edit, feed.id), 500, conductor);
-  const circuit = edit.add({
-    ...{ id: newId('cir'), type: 'circuit' as const, number: nextCircuitNumber(design), name, zoneId, protectionId: fuse.id },
-    ...{ dropClass: 'general' as const, targetPercent: null, note: '' },
-  });
-  return { change: edit.change, circuitId: circuit.id };
+  addWire(edit, 'return', end(feed.id, 'minus'), homeward(edit, feed.id), 500, scheme.conductor);
+  return { change: edit.change, circuitId };
 }

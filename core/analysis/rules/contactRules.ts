@@ -5,7 +5,7 @@ import type { Device, Wire } from '../../design/schema';
 import { behaviourOf, isLamp } from '../../devices/load';
 import { kindOf } from '../../devices';
 import { ownTerminals } from '../../devices/ownDraw';
-import { terminalKey } from '../../network/wiring';
+import { landedTerminals, terminalKey } from '../../network/wiring';
 import type { Finding } from '../finding';
 
 const HAIR = 1e-6;
@@ -153,7 +153,7 @@ function workedBy(device: Device): readonly string[] {
 function unworked({ index, wiring }: Analysis): Finding[] {
   const worked = Array.from(index.devices.values()).filter((device) => workedBy(device).length > 0);
   if (worked.length === 0) return [];
-  const landed = new Set(index.wires.flatMap(({ from, to }) => [from, to].map((end) => terminalKey(end.deviceId, end.terminal))));
+  const landed = landedTerminals(index.wires);
   const found: Finding[] = [];
   for (const device of worked) {
     const missing = workedBy(device).filter((terminal) => !landed.has(terminalKey(device.id, terminal)));

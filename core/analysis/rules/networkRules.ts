@@ -182,7 +182,7 @@ function besideFuses(analysis: Analysis, live: LiveDesign, state: ControlState):
       // What is meant to be fed twice lives on through the other fuse, and is said to.
       if (outcome.state.controls[loadId]?.on !== true || loads.get(loadId)!.load.fedTwice) return [];
       const amps = live.partAmps(loadId, 'draw');
-      const volts = across(live, loadId);
+      const volts = live.across(loadId);
       const path = () => pathText(live.upstream({ deviceId: loadId, terminal: 'plus' }));
       if (amps > RUNNING_SHARE * loads.get(loadId)!.draw.amps && amps > LEAKAGE_A)
         return [finding('network.besideFuse', 'fault', [loadId, protectionId], { amps, path: path() }, circuitId)];
@@ -245,10 +245,6 @@ function wiredLoads({ wires, devices }: DesignIndex, start: TerminalRef): string
     }
   }
   return found;
-}
-
-function across(live: LiveDesign, loadId: string): number {
-  return (live.voltage({ deviceId: loadId, terminal: 'plus' }) ?? 0) - (live.voltage({ deviceId: loadId, terminal: 'minus' }) ?? 0);
 }
 
 /** A path as plain text, from the source on, to be put into words with the devices' names. */

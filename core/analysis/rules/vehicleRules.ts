@@ -1,4 +1,4 @@
-import type { Protection } from '../../design/schema';
+import type { Device, Protection, TerminalRef } from '../../design/schema';
 import { isBehindOwnFuse, type VehicleFeed } from '../../devices/vehicleFeed';
 import { terminalKey } from '../../network/wiring';
 import type { Finding } from '../finding';
@@ -15,8 +15,8 @@ export function findVehicle(analysis: Analysis): Finding[] {
 
 function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
   const { index, wiring, memo } = analysis;
-  const isWired = index.wires.some(({ from, to }) => [from, to].some((end) => end.deviceId === feed.id && end.terminal === 'out'));
-  if (!isWired) return [];
+  const led = ledTo(analysis, feed);
+  if (led.length === 0) return [];
   const finding = (rule: Finding['rule'], severity: Finding['severity'], numbers: Finding['numbers'] = {}): Finding => ({
     rule,
     severity,
@@ -24,7 +24,7 @@ function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
     circuitId: null,
     numbers,
   });
-  if (feed.polarity === 'ground') return feedsSomething(analysis, feed) ? [finding('vehicle.pulledToGround', 'fault')] : [];
+  if (feed.polarity === 'ground') return feedsSomething(led) ? [finding('vehicle.pulledToGround', 'fault')] : [];
   const at = wiring.supply.at.get(terminalKey(feed.id, 'out'))!;
   const node = wiring.supply.nodes[at]!;
   // Grown from another plus, the tree came to this one.
@@ -38,7 +38,7 @@ function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
     ...(feed.from === 'slot' && feed.leg === undefined ? ['which clip is live is'] : []),
   ];
   if (missing.length > 0) found.push(finding('vehicle.unknown', 'caution', { missing: missing.join(', ') }));
-  const own = firstFuse(analysis, feed);
+  const own = firstFuse(led, BARE_LEAD_MM[index.settings.conductorStandard]);
   const isBehind = isBehindOwnFuse(feed);
   if (isBehind && feed.ownFuseA !== undefined && amps + (feed.drawnA ?? 0) > feed.ownFuseA + HAIR)
     found.push(finding('vehicle.overdrawn', 'fault', { by: 'fuse', amps, drawnA: feed.drawnA ?? 0, mostA: feed.ownFuseA }));
@@ -52,21 +52,25 @@ function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
   return found;
 }
 
-/** Whether anything but a relay's coil or a hub's input hangs on a wire that is pulled to ground. */
-function feedsSomething({ index }: Analysis, feed: VehicleFeed): boolean {
-  return index.wires.some(({ from, to }) => {
-    const far = from.deviceId === feed.id && from.terminal === 'out' ? to : to.deviceId === feed.id && to.terminal === 'out' ? from : null;
-    const device = far && index.devices.get(far.deviceId);
-    return device?.kind === 'protection' || device?.kind === 'fuseBlock' || (device?.kind === 'load' && far!.terminal === 'plus');
+/** What each wire of a feed leads to, and how far away. */
+function ledTo({ index }: Analysis, feed: VehicleFeed): { device: Device | undefined; terminal: string; lengthMm: number }[] {
+  const isOut = ({ deviceId, terminal }: TerminalRef) => deviceId === feed.id && terminal === 'out';
+  return index.wires.flatMap(({ from, to, lengthMm }) => {
+    const far = isOut(from) ? to : isOut(to) ? from : null;
+    return far ? [{ device: index.devices.get(far.deviceId), terminal: far.terminal, lengthMm }] : [];
   });
 }
 
+/** Whether anything but a relay's coil or a hub's input hangs on a wire that is pulled to ground. */
+function feedsSomething(led: ReturnType<typeof ledTo>): boolean {
+  return led.some(
+    ({ device, terminal }) =>
+      device?.kind === 'protection' || device?.kind === 'fuseBlock' || (device?.kind === 'load' && terminal === 'plus'),
+  );
+}
+
 /** The fuse of its own right at a feed: at the end of its first wire, no longer than a lead may be bare. */
-function firstFuse({ index }: Analysis, feed: VehicleFeed): Protection | null {
-  for (const { from, to, lengthMm } of index.wires) {
-    const far = from.deviceId === feed.id && from.terminal === 'out' ? to : to.deviceId === feed.id && to.terminal === 'out' ? from : null;
-    const device = far && index.devices.get(far.deviceId);
-    if (device?.kind === 'protection' && lengthMm <= BARE_LEAD_MM[index.settings.conductorStandard]) return device;
-  }
+function firstFuse(led: ReturnType<typeof ledTo>, mostMm: number): Protection | null {
+  for (const { device, lengthMm } of led) if (device?.kind === 'protection' && lengthMm <= mostMm) return device;
   return null;
 }
