@@ -110,7 +110,12 @@ test('a circuit is taken from the vehicle’s accessory slot: what is not known 
   await page.goto(`/d/${pip}/circuits`);
   await page.getByRole('button', { name: 'Add circuit' }).click();
   const dialog = page.getByRole('dialog', { name: 'Add a circuit' });
-  await dialog.getByRole('textbox', { name: 'Name' }).fill('Dash camera');
+  // A letter pressed as the dialog opens is no command; once it is open its name has the focus.
+  await page.keyboard.press('f');
+  await expect(dialog.getByRole('textbox', { name: 'Name' })).toBeFocused();
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
+  await dialog.getByRole('textbox', { name: 'Name' }).fill('');
+  await page.keyboard.type('Dash camera');
   await dialog.getByRole('combobox', { name: 'Fed by' }).click();
   await page.locator('.ant-select-dropdown:visible').getByText('the vehicle: accessory').click();
   await dialog.getByRole('button', { name: 'Add circuit' }).click();

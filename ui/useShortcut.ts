@@ -11,8 +11,13 @@ export function takesLetters(target: EventTarget | null): boolean {
   return target instanceof Element && target.closest(TAKES_LETTERS) !== null;
 }
 
+/** Whether a dialog lies over the page, even before it has the focus: nothing under it is worked by keys then. */
+function isUnderDialog(): boolean {
+  return Array.from(document.querySelectorAll('.ant-modal-wrap')).some((dialog) => dialog.getClientRects().length > 0);
+}
+
 /**
- * A shortcut of bare keys, the one way to make one: while anything that takes letters has the focus it is not there. Escape leaves a table's cell.
+ * A shortcut of bare keys, the one way to make one: while anything that takes letters has the focus, or a dialog lies over the page, it is not there. Escape leaves a table's cell.
  * @param keys as `f`, `shift+slash` or in a row as `g>h`
  */
 export function useShortcut(
@@ -22,7 +27,7 @@ export function useShortcut(
 ): void {
   // Asked here, since the package asks `ignoreEventWhen` of single keys only and never of keys in a row.
   const unlessText = (event: KeyboardEvent) => {
-    if (takesLetters(event.target)) return;
+    if (takesLetters(event.target) || isUnderDialog()) return;
     if (preventDefault) event.preventDefault();
     act();
   };

@@ -1,6 +1,6 @@
 'use client';
 
-import { Modal, Select } from 'antd';
+import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import type { ConductorSize } from '@/core/catalog/conductorSizes';
 import { LIMITS } from '@/core/catalog/vocabulary';
@@ -13,6 +13,7 @@ import { drawWire, sensibleEnds } from '@/core/switching/drawWire';
 import { usualScheme } from '@/core/switching/usualScheme';
 import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { Dialog } from '@/ui/Dialog';
 import { ConductorSelect } from '@/ui/ConductorSelect';
 import { Field, Fields } from '@/ui/Fields';
 import { AlongField } from './AlongField';
@@ -46,7 +47,7 @@ export function DrawWireDialog({ from, onClose }: { from: TerminalRef; onClose()
   };
   const side = { supply: 'on the battery’s plus', return: 'on its minus' };
   return (
-    <Modal
+    <Dialog
       open
       title={`A wire from ${device.name}, ${terminalName(device, from.terminal)}`}
       okText="Draw it"
@@ -65,7 +66,6 @@ export function DrawWireDialog({ from, onClose }: { from: TerminalRef; onClose()
               value={to}
               placeholder="a device and its terminal"
               style={{ width: '100%' }}
-              autoFocus
               showSearch={{ optionFilterProp: 'label' }}
               onChange={setTo}
               options={ends.map((end) => ({
@@ -93,6 +93,6 @@ export function DrawWireDialog({ from, onClose }: { from: TerminalRef; onClose()
           {problem}
         </p>
       )}
-    </Modal>
+    </Dialog>
   );
 }

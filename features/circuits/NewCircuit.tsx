@@ -1,11 +1,12 @@
 'use client';
 
-import { Modal, Select } from 'antd';
+import { Select } from 'antd';
 import { SIGNAL_WORDS } from '@/core/devices/partSettings';
 import { VEHICLE_SIGNALS } from '@/core/devices/signalSource';
 import type { VehicleSource } from '@/core/switching/vehicleCircuit';
 import { useState } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
+import { Dialog } from '@/ui/Dialog';
 import { NameInput, nameProblem } from '@/ui/NameInput';
 import styles from './NewCircuit.module.css';
 
@@ -27,7 +28,7 @@ export function NewCircuit({ onAdd, onClose }: NewCircuitProps) {
   const source = signal === HOUSE ? null : { signal, from, serves: '' };
   const add = () => name.trim() && onAdd(name.trim(), zoneId, source);
   return (
-    <Modal
+    <Dialog
       open
       title="Add a circuit"
       okText="Add circuit"
@@ -39,7 +40,7 @@ export function NewCircuit({ onAdd, onClose }: NewCircuitProps) {
       <div className={styles.form}>
         <span aria-hidden>Name</span>
         <span>
-          <NameInput label="Name" autoFocus size="middle" value={name} placeholder="Galley lights" onChange={setName} onEnter={add} />
+          <NameInput label="Name" size="middle" value={name} placeholder="Galley lights" onChange={setName} onEnter={add} />
         </span>
         <label htmlFor="new-circuit-zone">Zone</label>
         <Select
@@ -73,6 +74,6 @@ export function NewCircuit({ onAdd, onClose }: NewCircuitProps) {
           </>
         )}
       </div>
-    </Modal>
+    </Dialog>
   );
 }

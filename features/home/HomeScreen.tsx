@@ -1,12 +1,13 @@
 'use client';
 
-import { Alert, Button, Input, Modal } from 'antd';
+import { Alert, Button, Input } from 'antd';
 import { Moon, Plus, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import type { DesignPage, DesignSummary } from '@/server/designs';
+import { Dialog } from '@/ui/Dialog';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { useTheme } from '@/ui/ThemeProvider';
 import { NameInput, nameProblem } from '@/ui/NameInput';
@@ -233,7 +234,7 @@ export function HomeScreen({ first, deleted, hasPassword }: HomeScreenProps) {
         extinguisher within reach.
       </p>
       {renaming && (
-        <Modal
+        <Dialog
           open
           title="Rename the design"
           okText="Rename"
@@ -243,13 +244,12 @@ export function HomeScreen({ first, deleted, hasPassword }: HomeScreenProps) {
           width={380}
         >
           <NameInput
-            autoFocus
             label="Name of the design"
             value={renaming.name}
             onChange={(name) => setRenaming({ ...renaming, name })}
             onEnter={rename}
           />
-        </Modal>
+        </Dialog>
       )}
     </main>
   );

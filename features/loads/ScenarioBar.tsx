@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Dropdown, Modal, Select } from 'antd';
+import { Button, Dropdown, Select } from 'antd';
 import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
 import { Edit } from '@/core/design/edit';
@@ -8,6 +8,7 @@ import { updateRecords } from '@/core/design/change';
 import { newId } from '@/core/design/ids';
 import { SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { Dialog } from '@/ui/Dialog';
 import { NameInput, nameProblem } from '@/ui/NameInput';
 import styles from './LoadsStage.module.css';
 
@@ -70,7 +71,7 @@ export function ScenarioBar() {
         <Button size="small" type="text" aria-label="Scenarios" icon={<Ellipsis size={16} />} />
       </Dropdown>
       {naming && (
-        <Modal
+        <Dialog
           open
           title={naming.id ? 'Rename the scenario' : 'Add a scenario'}
           okText="Save"
@@ -80,14 +81,13 @@ export function ScenarioBar() {
           width={380}
         >
           <NameInput
-            autoFocus
             label="Name of the scenario"
             value={naming.name}
             placeholder="A winter weekend"
             onChange={(name) => setNaming({ ...naming, name })}
             onEnter={save}
           />
-        </Modal>
+        </Dialog>
       )}
     </span>
   );
