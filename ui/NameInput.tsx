@@ -12,6 +12,7 @@ interface NameInputProps {
   onBlur?(): void;
   placeholder?: string;
   size?: 'small' | 'middle';
+  autoFocus?: boolean;
   most?: number;
   style?: CSSProperties;
   ref?: Ref<InputRef>;
