@@ -123,7 +123,7 @@ function Setting({ device, setting, onCommit }: { device: Device; setting: PartS
           label={name}
           text={value === undefined ? '' : `${String(value)} ${setting.unit}`}
           placeholder="not known"
-          width={74}
+          width={96}
           onCommit={(text) => {
             if (text.trim() === '') return change(undefined);
             const read = parseNumber(text, [setting.unit]);

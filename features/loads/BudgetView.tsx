@@ -93,19 +93,20 @@ export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
             {shown.map((line) => (
               <tr key={line.id ?? 'none'}>
                 <td>
-                  <Checkbox
-                    className={styles.pick}
-                    aria-label={`Compare ${line.name}`}
-                    checked={picked.includes(line.id)}
-                    onChange={(event) => pick(line.id, event.target.checked)}
-                  />
-                  {by === 'load' && line.id && analysis.loads.has(line.id) ? (
-                    <button type="button" className={styles.name} onClick={() => onOpen(line.id!)}>
-                      {line.name}
-                    </button>
-                  ) : (
-                    line.name
-                  )}
+                  <span className={styles.named}>
+                    <Checkbox
+                      aria-label={`Compare ${line.name}`}
+                      checked={picked.includes(line.id)}
+                      onChange={(event) => pick(line.id, event.target.checked)}
+                    />
+                    {by === 'load' && line.id && analysis.loads.has(line.id) ? (
+                      <button type="button" className={styles.name} onClick={() => onOpen(line.id!)}>
+                        {line.name}
+                      </button>
+                    ) : (
+                      line.name
+                    )}
+                  </span>
                 </td>
                 <td className={styles.barCell}>
                   <span className={styles.share} style={{ width: `${(line.wattHours / most) * 100}%` }} />

@@ -5,6 +5,9 @@ import { giveUps } from '@/core/energy/giveUps';
 import { formatAmpHours, formatHours, formatNumber, formatWattHours } from '@/core/units/quantity';
 import styles from './BudgetView.module.css';
 
+/** A figure to the decimals it is shown with, so that the difference of two shown is theirs. */
+const asShown = (wattHours: number) => (wattHours < 9.95 ? Math.round(wattHours * 10) / 10 : Math.round(wattHours));
+
 interface ComparedLinesProps {
   lines: readonly BudgetRow[];
   dailyAh: number;
@@ -23,7 +26,8 @@ export function ComparedLines({ lines, dailyAh, runtimeH }: ComparedLinesProps) 
   return (
     <p role="status" className={styles.compared} aria-label="Two lines compared">
       <b>{more.name}</b> takes {formatWattHours(more.wattHours)} a day, <b>{less.name}</b> {formatWattHours(less.wattHours)}:{' '}
-      {formatWattHours(more.wattHours - less.wattHours)} ({formatAmpHours(more.ampHours - less.ampHours)}) between them{times}.
+      {formatWattHours(asShown(more.wattHours) - asShown(less.wattHours))} ({formatAmpHours(more.ampHours - less.ampHours)}) between them
+      {times}.
       {runtimeH !== null &&
         ` Without the one the battery lasts ${formatHours(gainOf(more))} longer, without the other ${formatHours(gainOf(less))}.`}
     </p>

@@ -181,7 +181,7 @@ function DrawFields({ load, set }: { load: Load; set: SetLoad }) {
         </Field>
         <Field label="Fed">
           <Checkbox checked={load.fedTwice ?? false} onChange={(event) => set({ fedTwice: event.target.checked || undefined })}>
-            through two fuses, and meant to be
+            by two fuses, as meant
           </Checkbox>
         </Field>
       </Fields>
