@@ -125,9 +125,13 @@ test('find, shortcuts, stage keys, units and the night theme', async ({ page, he
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/circuits/);
   await expect(strip(page, '16 Awning light')).toBeVisible();
-  await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toContainText('Undo');
-  await page.keyboard.press('Escape');
+  // With Shift, as on most keyboards, and without.
+  for (const key of ['Shift+?', '?']) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole('dialog', { name: 'Keyboard' })).toContainText('Undo');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  }
   await page.keyboard.press('g');
   await page.keyboard.press('s');
   await expect(page).toHaveURL(/supply/);

@@ -26,12 +26,16 @@ test('edits to the same thing are refused with a choice; neither is lost until i
   await other.goto(`/d/${heron}/circuits`);
   const fuseIn = (tab: typeof page) => strip(tab, '02 Fridge').getByRole('spinbutton', { name: /Fuse/ });
 
-  await page.route('**/changes', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 900));
-    await route.continue();
-  });
-  await fuseIn(page).press('ArrowUp');
-  await fuseIn(other).press('ArrowDown');
+  // What this window changes is on its way until the other has changed the same.
+  const bothAtOnce = async () => {
+    let letGo = () => {};
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    await page.route('**/changes', (route) => held.then(() => route.continue()), { times: 1 });
+    await fuseIn(page).press('ArrowUp');
+    await Promise.all([other.waitForResponse('**/changes'), fuseIn(other).press('ArrowDown')]);
+    letGo();
+  };
+  await bothAtOnce();
   const choice = page.getByRole('dialog', { name: /changed in another window/ });
   await expect(choice).toContainText('15');
   await expect(choice).toContainText('7.5');
@@ -39,8 +43,7 @@ test('edits to the same thing are refused with a choice; neither is lost until i
   await expect(fuseIn(page)).toHaveText('15 A');
   await expect(fuseIn(other)).toHaveText('15 A');
 
-  await fuseIn(page).press('ArrowUp');
-  await fuseIn(other).press('ArrowDown');
+  await bothAtOnce();
   await page.getByRole('button', { name: 'Keep the other change' }).click();
   await expect(fuseIn(page)).toHaveText('10 A');
 });

@@ -11,19 +11,22 @@ export function takesLetters(target: EventTarget | null): boolean {
   return target instanceof Element && target.closest(TAKES_LETTERS) !== null;
 }
 
-/** Whether a dialog lies over the page, even before it has the focus: nothing under it is worked by keys then. */
+/** Whether a dialog lies over the page, even before it has the focus: nothing under it is worked by keys then. One that is fading out has been answered. */
 function isUnderDialog(): boolean {
-  return Array.from(document.querySelectorAll('.ant-modal-wrap')).some((dialog) => dialog.getClientRects().length > 0);
+  return Array.from(document.querySelectorAll('.ant-modal-wrap:not(:has(.ant-zoom-leave))')).some(
+    (dialog) => dialog.getClientRects().length > 0,
+  );
 }
 
 /**
  * A shortcut of bare keys, the one way to make one: while anything that takes letters has the focus, or a dialog lies over the page, it is not there. Escape leaves a table's cell.
- * @param keys as `f`, `shift+slash` or in a row as `g>h`
+ * Keys are meant by what is printed on them, whatever the keyboard's layout.
+ * @param keys as `f`, `shift+?` or in a row as `g>h`
  */
 export function useShortcut(
   keys: string,
   act: () => void,
-  { useKey, preventDefault = false }: { useKey?: boolean; preventDefault?: boolean } = {},
+  { preventDefault = false }: { preventDefault?: boolean } = {},
 ): void {
   // Asked here, since the package asks `ignoreEventWhen` of single keys only and never of keys in a row.
   const unlessText = (event: KeyboardEvent) => {
@@ -31,5 +34,5 @@ export function useShortcut(
     if (preventDefault) event.preventDefault();
     act();
   };
-  useHotkeys(keys, unlessText, { useKey });
+  useHotkeys(keys, unlessText, { useKey: true });
 }

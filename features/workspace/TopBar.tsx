@@ -29,10 +29,11 @@ export function TopBar() {
   const { theme, setTheme } = useTheme();
   const [dialog, setDialog] = useState<'find' | 'shortcuts' | null>(null);
 
-  useHotkeys('mod+z', () => void store.step('undo'), { preventDefault: true, enableOnFormTags: false });
-  useHotkeys('mod+shift+z, mod+y', () => void store.step('redo'), { preventDefault: true });
-  useShortcut('slash', () => setDialog('find'), { preventDefault: true });
-  useShortcut('shift+slash, ?', () => setDialog('shortcuts'), { preventDefault: true, useKey: true });
+  useHotkeys('mod+z', () => void store.step('undo'), { preventDefault: true, enableOnFormTags: false, useKey: true });
+  useHotkeys('mod+shift+z, mod+y', () => void store.step('redo'), { preventDefault: true, useKey: true });
+  // Either may need Shift, by the keyboard's layout.
+  useShortcut('/, shift+/', () => setDialog('find'), { preventDefault: true });
+  useShortcut('?, shift+?', () => setDialog('shortcuts'), { preventDefault: true });
   for (const stage of STAGES) {
     // eslint-disable-next-line react-hooks/rules-of-hooks -- the list of stages is fixed, so the order of hooks is too
     useShortcut(`g>${stage.key}`, () => router.push(`/d/${id}/${stage.id}`));
