@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { browserPath } from './scripts/browser.mjs';
 
 const port = Number(process.env.E2E_PORT ?? 3217);
 
@@ -16,7 +17,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: browserPath(),
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     },
   },

@@ -3,6 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { browserPath } from './browser.mjs';
 import { build, install, ROOT, run } from './setup.mjs';
 
 /** `npm run bench`: the figures behind every claim of speed, printed as tables. Measures a production build in Debian's Chromium. */
@@ -50,7 +51,7 @@ run('npx', ['tsx', 'bench/seedMarl.ts', ...SIZES.map(String)], env);
 const next = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
 const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], { cwd: ROOT, stdio: 'ignore', env });
 
-const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium';
+const executablePath = browserPath();
 const { chromium } = await import('@playwright/test');
 
 try {

@@ -1,5 +1,6 @@
 import { connect } from 'node:net';
 import { performance } from 'node:perf_hooks';
+import { browserPath } from './browser.mjs';
 import { build, install } from './setup.mjs';
 import { example, freePort, heapMb, newStore, post, quantile, randomOf, read, start, stop, wait } from './soak/server.mjs';
 
@@ -266,7 +267,7 @@ async function tab() {
   const server = await start(newStore(), await freePort());
   const id = await example(server.base);
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: browserPath(),
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -2,6 +2,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { BROWSERS } from './browser.mjs';
 import { install, isBuildOld, ROOT, run } from './setup.mjs';
 
 /**
@@ -50,12 +51,19 @@ function suite(name, command, args, counts, env = {}) {
   }
 }
 
-/** Debian's package of a program, when the program is not there. */
-function installMissing(...programs) {
-  const missing = programs.filter((program) => spawnSync(program, ['--version']).status !== 0);
-  if (missing.length === 0) return;
-  run('apt-get', ['update', '-qq']);
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], { DEBIAN_FRONTEND: 'noninteractive' });
+const INSTALL = ['install', '-y', '-qq', '--no-install-recommends'];
+const UNASKED = { DEBIAN_FRONTEND: 'noninteractive' };
+
+/** Debian's ngspice and Chromium, when they are not there: the first package of a browser that can be had, or one that is there already. */
+function installMissing() {
+  const wantsSpice = spawnSync('ngspice', ['--version']).status !== 0;
+  const wantsBrowser = !process.env.CHROMIUM && !existsSync(BROWSERS[0].path);
+  if (!wantsSpice && !wantsBrowser) return;
+  spawnSync('apt-get', ['update', '-qq'], { stdio: 'inherit' });
+  if (wantsSpice) run('apt-get', [...INSTALL, 'ngspice'], UNASKED);
+  const got = ({ name, path: at }) =>
+    existsSync(at) || spawnSync('apt-get', [...INSTALL, name], { stdio: 'inherit', env: { ...process.env, ...UNASKED } }).status === 0;
+  if (wantsBrowser && !BROWSERS.some(got)) console.error('No Chromium is here, and none could be installed; CHROMIUM may name one.');
 }
 
 const unitReport = path.join(out, 'unit.json');
@@ -96,7 +104,7 @@ function changedFiles() {
 }
 
 async function whole() {
-  installMissing('chromium', 'ngspice');
+  installMissing();
   // What only reads the sources runs while the application is built.
   const reading = step('Form', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'])
     .then(() => step('Lint', 'npx', ['eslint', '--max-warnings', '0', '.']))

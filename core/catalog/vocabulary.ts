@@ -32,6 +32,10 @@ export type StudSize = (typeof STUD_SIZES)[number];
 export const TAP_LEGS = ['supply', 'load'] as const;
 export type TapLeg = (typeof TAP_LEGS)[number];
 
+/** How far a device or wire has come: in place as planned, in place but no part of the plan, or taken out again. One without a word of it is planned and not yet there. */
+export const WORK_STATES = ['fitted', 'temporary', 'removed'] as const;
+export type WorkState = (typeof WORK_STATES)[number];
+
 /** How much drop a circuit stands: what matters and lights, most things, and what does not mind. */
 export const DROP_CLASSES = ['critical', 'general', 'tolerant'] as const;
 export type DropClass = (typeof DROP_CLASSES)[number];

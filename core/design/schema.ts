@@ -3,7 +3,7 @@ import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceSchema } from '../devices';
 import { dutyFields, logFields, prices, scenarioFields, wishes } from './energySchema';
 
-import { id, lengthMm, name, note, percent } from '../devices/fields';
+import { id, lengthMm, name, note, percent, work } from '../devices/fields';
 import { keepClear, place, rig, route, zone } from './rigSchema';
 import {
   BUNDLE_PRACTICES,
@@ -64,6 +64,7 @@ const wire = z.strictObject({
   conductor,
   /** Routes it takes, chosen by hand; absent or null: the shortest way. */
   via: z.array(id).max(60).nullable().optional(),
+  work,
 });
 
 const circuit = z.strictObject({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LIMITS, STUD_SIZES } from '../catalog/vocabulary';
+import { LIMITS, STUD_SIZES, WORK_STATES } from '../catalog/vocabulary';
 
 /** The fields records are made of, each with its bounds. Every unit is in the field's name where a record uses it. */
 
@@ -24,6 +24,17 @@ export const stud = z.enum(STUD_SIZES).optional();
 /** A distance in the vehicle from its front left corner on the ground; small negatives are for what sticks out. */
 export const placeMm = z.number().min(-2000).max(LIMITS.vehicleMm);
 
+/** How far a device or a wire has come; absent: planned. */
+export const work = z
+  .strictObject({
+    state: z.enum(WORK_STATES),
+    /** Why it is temporary or was taken out. */
+    why: note.optional(),
+    /** The day to come back to what is temporary. */
+    due: z.iso.date().optional(),
+  })
+  .optional();
+
 /** What every device has. */
 export const deviceBase = {
   id,
@@ -39,4 +50,5 @@ export const deviceBase = {
   weightKg: z.number().min(0).max(2000).optional(),
   /** Whether it stands water by itself. */
   sealed: z.boolean().optional(),
+  work,
 };

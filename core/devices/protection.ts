@@ -10,6 +10,8 @@ const schema = z.strictObject({
   kind: z.literal('protection'),
   family: z.enum(PROTECTION_FAMILIES),
   ratingA: z.number().min(0.5).max(1000),
+  /** The rating in the holder now, where it is not the one planned: a small one to test with, or whatever was at hand. */
+  fittedA: z.number().min(0.5).max(1000).optional(),
   mount: z
     .strictObject({
       blockId: id,

@@ -1,0 +1,65 @@
+import type { WorkState } from '../catalog/vocabulary';
+import type { Design } from './design';
+import { referencesOf } from './references';
+import type { DesignRecord, Device, Wire } from './schema';
+
+/** What of a design is looked at: what it is to be, or what is in the vehicle today. */
+export type DesignView = 'planned' | 'now';
+
+/** How far a device or wire has come. */
+export type Progress = WorkState | 'planned';
+
+/** What is in each view: a fitted thing in both, one that was taken out in neither. */
+const SHOWS: Record<DesignView, readonly Progress[]> = { planned: ['planned', 'fitted'], now: ['fitted', 'temporary'] };
+
+/** A device or a wire: what can be fitted. */
+export type Fitting = Device | Wire;
+
+export function isFitting(record: DesignRecord): record is Fitting {
+  return record.type === 'device' || record.type === 'wire';
+}
+
+export function progressOf({ work }: Fitting): Progress {
+  return work?.state ?? 'planned';
+}
+
+/**
+ * The design as one view shows it. Whatever hangs on something that is not in it goes along: its wires, a fuse in a block's slot, a lamp's further functions, a circuit
+ * without its fuse. As it is now, a fuse has the rating that is in its holder. The same design where nothing is left out or other.
+ */
+export function seenAs(design: Design, view: DesignView): Design {
+  const shown = SHOWS[view];
+  const isOut = (record: DesignRecord) => isFitting(record) && !shown.includes(progressOf(record));
+  if (view === 'planned' && !Array.from(design.records.values()).some(isOut)) return design;
+  const records = new Map(design.records);
+  for (const record of design.records.values()) {
+    if (isOut(record)) records.delete(record.id);
+    else if (view === 'now' && record.type === 'device' && record.kind === 'protection' && record.fittedA !== undefined)
+      records.set(record.id, { ...record, ratingA: record.fittedA });
+  }
+  while (leaveOutHanging(design, records));
+  return { records };
+}
+
+/** Leaves out records that refer to one left out before. Whether it found any. */
+function leaveOutHanging({ records: all }: Design, records: Map<string, DesignRecord>): boolean {
+  const before = records.size;
+  for (const record of records.values()) {
+    if (referencesOf(record).some(({ id }) => all.has(id) && !records.has(id))) records.delete(record.id);
+  }
+  return records.size < before;
+}
+
+/** How many devices and wires have come how far. */
+export function countProgress(design: Design): Record<Progress, number> {
+  const counts: Record<Progress, number> = { planned: 0, fitted: 0, temporary: 0, removed: 0 };
+  for (const record of design.records.values()) if (isFitting(record)) counts[progressOf(record)] += 1;
+  return counts;
+}
+
+/** Fields that bring a device or wire to a state; what was said of one that is temporary or taken out goes with it. */
+export function progressFields({ work }: Fitting, progress: Progress): Pick<Fitting, 'work'> | { work: undefined } {
+  if (progress === 'planned') return { work: undefined };
+  if (progress === 'fitted') return { work: { state: progress } };
+  return { work: { ...work, state: progress } };
+}
