@@ -28,13 +28,13 @@ import { BadInput, standardOption } from './input';
 export function check(argv: string[]): number {
   const { values, positionals } = parseArgs({
     args: argv,
-    options: { json: { type: 'boolean' }, standard: { type: 'string' } },
+    options: { json: { type: 'boolean' }, now: { type: 'boolean' }, standard: { type: 'string' } },
     allowPositionals: true,
   });
   const [file, ...more] = positionals;
   if (!file || more.length > 0) throw new BadInput('check takes one file');
   const standard = standardOption(values.standard);
-  let design = loadDesign(file);
+  let design = loadDesign(file, values.now ? 'now' : 'planned');
   if (standard) design = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { conductorStandard: standard } }]));
   const analysis = withSlowFindings(analyse(design));
   process.stdout.write(values.json ? `${JSON.stringify(checkOutput(analysis), null, 1)}\n` : inWords(analysis));

@@ -1,4 +1,5 @@
 import { readFileSync, statSync } from 'node:fs';
+import { seenAs, type DesignView } from '../core/design/asBuilt';
 import type { Design } from '../core/design/design';
 import { LIMITS } from '../core/catalog/vocabulary';
 import { DesignFileError, readDesignFile } from '../core/formats/designFile';
@@ -15,11 +16,11 @@ export function readBounded(file: string): string {
   }
 }
 
-/** Reads a design file. @throws BadInput with every reason it is not one. */
-export function loadDesign(file: string): Design {
+/** Reads a design file, of it what is planned or what is there now. @throws BadInput with every reason it is not one. */
+export function loadDesign(file: string, view: DesignView = 'planned'): Design {
   const text = readBounded(file);
   try {
-    return readDesignFile(text);
+    return seenAs(readDesignFile(text), view);
   } catch (error) {
     if (error instanceof DesignFileError) throw new BadInput(error.reasons.map((reason) => `${file}: ${reason}`).join('\n'));
     throw error;

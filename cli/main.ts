@@ -7,7 +7,7 @@ import { solve } from './solve';
 import { wire } from './wire';
 
 const USAGE = `Usage:
-  vine-knot check FILE.json [--json] [--standard us-small-craft|iso-small-craft|road-vehicle|us-recreational]
+  vine-knot check FILE.json [--json] [--now] [--standard us-small-craft|iso-small-craft|road-vehicle|us-recreational]
   vine-knot wire --amps A (--length-m L | --length-ft L) (--round-trip | --one-way) [--volts 12] [--drop-percent 3]
                  [--standard us-small-craft] [--insulation 105] [--awg | --mm2] [--single] [--formula] [--json]
   vine-knot solve DECK.cir [--json]

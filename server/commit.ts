@@ -1,10 +1,10 @@
 import { and, asc, desc, eq, gt, lte } from 'drizzle-orm';
-import { analyse } from '@/core/analysis/analyse';
 import { applyChange, invertChange, sameRecord, touchedIds, type Change } from '@/core/design/change';
 import { DesignError } from '@/core/design/problems';
 import type { Design } from '@/core/design/design';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
+import { analysed } from './analysed';
 import { loadDesign, summaryOf } from './stored';
 import { BadRequest, Behind, Busy, Conflict, NothingToDo } from './errors';
 import { follow, MOST_STEPS, nextSteps, trailOf, type History, type Trail } from './history';
@@ -167,12 +167,14 @@ async function transact(
             change: taken.change,
             missed: missed.filter((logged) => logged.revision < taken.revision),
             trail: before,
+            design,
             analysis: null,
             aside,
           };
         }
         const { kind, target, label, change } = await decide(writer, before);
-        const analysis = analyse(applyOrExplain(design, change, missed, head), earlier);
+        const changed = applyOrExplain(design, change, missed, head);
+        const analysis = analysed(changed, 'planned', earlier);
         const revision = head + 1;
         const now = Date.now();
         await writeRecords(writer, designId, change);
@@ -181,14 +183,14 @@ async function transact(
           .update(table.design)
           .set({ headRevision: revision, updatedAt: now, ...summaryOf(analysis) })
           .where(eq(table.design.id, designId));
-        return { revision, missed, change, analysis, aside, trail: follow(before, { revision, kind, label }) };
+        return { revision, missed, change, design: changed, analysis, aside, trail: follow(before, { revision, kind, label }) };
       },
       { behavior: 'immediate' },
     ),
   );
-  const { analysis, trail, aside, ...committed } = done;
+  const { design, analysis, trail, aside, ...committed } = done;
   if (analysis) {
-    remember(designId, { revision: committed.revision, design: analysis.design, analysis, trail, ...(aside && { aside }) });
+    remember(designId, { revision: committed.revision, design, analysis, trail, ...(aside && { aside }) });
     store().committed.emit(designId);
   }
   return { ...committed, history: nextSteps(trail) };

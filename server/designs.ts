@@ -1,5 +1,4 @@
 import { and, count, desc, eq, inArray, isNotNull, isNull, lt, or } from 'drizzle-orm';
-import { analyse } from '@/core/analysis/analyse';
 import { applyChange, updateRecords, type Change } from '@/core/design/change';
 import { makeDesign, settingsOf } from '@/core/design/design';
 import { newId } from '@/core/design/ids';
@@ -8,6 +7,7 @@ import { SCHEMA_VERSION, SETTINGS_ID, type Vehicle } from '@/core/catalog/vocabu
 import { cutText } from '@/core/units/text';
 import type { Database } from '@/db/client';
 import * as table from '@/db/schema';
+import { analysed } from './analysed';
 import { commit } from './commit';
 import { NotFound } from './errors';
 import { judge, type Judged } from './judge';
@@ -125,7 +125,7 @@ const JUDGING_MS = 400;
 export async function createDesign(records: DesignRecord[], id = newId('design')): Promise<string> {
   const change: Change = { added: records, updated: [], removed: [] };
   const design = applyChange(makeDesign([]), change);
-  const analysis = analyse(design);
+  const analysis = analysed(design, 'planned');
   const now = Date.now();
   const database = await store().database;
   await oneWriterAtATime(() =>

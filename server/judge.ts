@@ -1,5 +1,4 @@
 import { and, eq } from 'drizzle-orm';
-import { analyse } from '@/core/analysis/analyse';
 import { solveDesign } from '@/core/analysis/solved';
 import type { Analysis } from '@/core/analysis/types';
 import { worstDrop } from '@/core/analysis/wiredDrops';
@@ -7,6 +6,7 @@ import { findInDays } from '@/core/analysis/rules/dayRules';
 import { findInNetwork } from '@/core/analysis/rules/networkRules';
 import type { Finding } from '@/core/analysis/finding';
 import * as table from '@/db/schema';
+import { analysed } from './analysed';
 import type { Remembered } from './store';
 import { oneWriterAtATime, store } from './store';
 
@@ -18,7 +18,7 @@ const MOST_CIRCUITS = 100;
  * summary, if it still stands at that revision.
  */
 export async function judge(designId: string, { revision, design, analysis: known }: Remembered): Promise<Judged> {
-  const analysis = known ?? analyse(design);
+  const analysis = known ?? analysed(design, 'planned');
   const found: Finding[] = [...findInDays(analysis), ...(isSmall(analysis) ? findInNetwork(analysis) : [])];
   const count = (severity: Finding['severity']) => found.filter((finding) => finding.severity === severity).length;
   const counts = { judgedRevision: revision, slowFaults: count('fault'), slowCautions: count('caution') };

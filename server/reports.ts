@@ -1,11 +1,11 @@
-import { analyse } from '@/core/analysis/analyse';
+import type { DesignView } from '@/core/design/asBuilt';
 import { withSlowFindings } from '@/core/analysis/rules/slowFindings';
 import { dayStack, type DayStack } from '@/core/energy/dayStack';
 import { makeReport } from '@/core/formats/report';
 import type { Report } from '@/core/formats/reportSection';
+import { readAnalysed, viewOf } from './analysed';
 import { attachment } from './attachment';
 import { inTurn, reportPdf } from './pdf';
-import { readDesign } from './stored';
 
 /** A design's report as a page shows it. */
 export interface ReportPage {
@@ -17,18 +17,19 @@ export interface ReportPage {
 }
 
 /** @throws NotFound */
-export async function reportPage(designId: string): Promise<ReportPage> {
-  const { design } = await readDesign(designId);
-  const analysis = withSlowFindings(analyse(design));
+export async function reportPage(designId: string, view: DesignView = 'planned'): Promise<ReportPage> {
+  const { analysis: quick, whole } = await readAnalysed(designId, view);
+  const analysis = withSlowFindings(quick);
   const days = analysis.index.scenarios.map((scenario) => ({ name: scenario.name, day: dayStack(analysis.index, scenario, 0) }));
-  return { report: makeReport(analysis), days, date: isoDay() };
+  return { report: makeReport(analysis, view, whole), days, date: isoDay() };
 }
 
 /** The report as a PDF to save, made in turn. @throws NotFound */
 export async function reportFile(request: Request, designId: string): Promise<Response> {
-  const { design } = await readDesign(designId);
-  const pdf = await inTurn(request.signal, () => reportPdf(makeReport(withSlowFindings(analyse(design))), isoDay(), request.signal));
-  return attachment(design, pdf, 'application/pdf', 'pdf');
+  const view = viewOf(request);
+  const { analysis, whole } = await readAnalysed(designId, view);
+  const pdf = await inTurn(request.signal, () => reportPdf(makeReport(withSlowFindings(analysis), view, whole), isoDay(), request.signal));
+  return attachment(whole, pdf, 'application/pdf', 'pdf');
 }
 
 const isoDay = () => new Date().toISOString().slice(0, 10);

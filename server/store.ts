@@ -10,7 +10,7 @@ export interface Remembered {
   design: Design;
   /** Stored records that could not be read and are not in it. */
   aside?: readonly SetAside[];
-  /** What it was last analysed to, to go on from. */
+  /** What it was last analysed to as planned, to go on from. */
   analysis?: Analysis;
   /** What can be undone and redone at that revision. */
   trail?: Trail;

@@ -146,6 +146,8 @@ export type Rule =
   | 'rig.wet'
   | 'rig.measuredDiffers'
   | 'rig.wireDiffers'
+  | 'work.temporary'
+  | 'work.otherFuse'
   | 'vehicle.overdrawn'
   | 'vehicle.joined'
   | 'vehicle.unknown'
@@ -164,6 +166,7 @@ export type CoordinationRule =
   | Extract<Rule, 'fuse.cannotBreak' | 'fuse.backedUp' | 'fuse.voltage' | 'fuse.neverClears' | 'fuse.slowToClear' | 'fuse.opensAtStart'>
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 /** What is taken from the vehicle's own wiring. */
+export type WorkRule = Extract<Rule, `work.${string}`>;
 export type VehicleRule = Extract<Rule, `vehicle.${string}`>;
 /** What the controls can bring about, and what two ways reach. */
 export type ReachRule = Extract<Rule, `reach.${string}`>;

@@ -1,7 +1,8 @@
 import type { WorkState } from '../catalog/vocabulary';
-import type { Design } from './design';
+import { sameRecord, type Change } from './change';
+import { deviceOf, type Design } from './design';
 import { referencesOf } from './references';
-import type { DesignRecord, Device, Wire } from './schema';
+import type { DesignRecord, Device, Protection, Wire } from './schema';
 
 /** What of a design is looked at: what it is to be, or what is in the vehicle today. */
 export type DesignView = 'planned' | 'now';
@@ -34,8 +35,7 @@ export function seenAs(design: Design, view: DesignView): Design {
   const records = new Map(design.records);
   for (const record of design.records.values()) {
     if (isOut(record)) records.delete(record.id);
-    else if (view === 'now' && record.type === 'device' && record.kind === 'protection' && record.fittedA !== undefined)
-      records.set(record.id, { ...record, ratingA: record.fittedA });
+    else if (view === 'now' && record.type === 'device' && record.kind === 'protection') records.set(record.id, asFitted(record));
   }
   while (leaveOutHanging(design, records));
   return { records };
@@ -48,6 +48,42 @@ function leaveOutHanging({ records: all }: Design, records: Map<string, DesignRe
     if (referencesOf(record).some(({ id }) => all.has(id) && !records.has(id))) records.delete(record.id);
   }
   return records.size < before;
+}
+
+/**
+ * A change made while looking at one view, as it is stored: what is added to what is there now is there, and another fuse there is another one in its holder, not in the
+ * plan. As planned nothing is other.
+ */
+export function asStored(design: Design, change: Change, view: DesignView): Change {
+  if (view === 'planned') return change;
+  const fuseOf = (id: string) => deviceOf(design, id, 'protection');
+  return {
+    added: change.added.map((record) => (isFitting(record) && !record.work ? { ...record, work: { state: 'fitted' } } : record)),
+    updated: change.updated.map(({ from, to }) => {
+      const stored = fuseOf(from.id);
+      return stored ? inHolder(stored, from as Protection, to as Protection) : { from, to };
+    }),
+    removed: change.removed.map((record) => {
+      const stored = fuseOf(record.id);
+      return stored && sameRecord(record, asFitted(stored)) ? stored : record;
+    }),
+  };
+}
+
+/** A fuse as it is now: with the rating that is in its holder. */
+function asFitted(fuse: Protection): Protection {
+  return fuse.fittedA === undefined ? fuse : { ...fuse, ratingA: fuse.fittedA };
+}
+
+/** The planned rating stays; the one that is asked for is what the holder gets. */
+function inHolder(stored: Protection, from: Protection, to: Protection): Change['updated'][number] {
+  const { fittedA, ...others } = to;
+  const heldA = to.ratingA === from.ratingA ? fittedA : to.ratingA;
+  const isOther = heldA !== undefined && heldA !== stored.ratingA;
+  return {
+    from: sameRecord(from, asFitted(stored)) ? stored : from,
+    to: { ...others, ratingA: stored.ratingA, ...(isOther && { fittedA: heldA }) },
+  };
 }
 
 /** How many devices and wires have come how far. */

@@ -1,6 +1,7 @@
 import { solveDesign } from '../analysis/solved';
 import { worstDrop } from '../analysis/wiredDrops';
 import type { Analysis, WireAnalysis } from '../analysis/types';
+import { countProgress, isFitting, type DesignView, type Fitting } from '../design/asBuilt';
 import type { Design } from '../design/design';
 import type { UnitSystem } from '../catalog/vocabulary';
 import { guardedBy } from './guardedBy';
@@ -45,12 +46,13 @@ function worstDropText(analysis: Analysis): string {
   return `${formatPercent(worst.percent)}${worst.wiredPercent === null ? '' : `, cables ${formatPercent(worst.cablePercent)}`}`;
 }
 
-export function makeReport(analysis: Analysis): Report {
+/** @param whole the design with all that is planned, fitted, there for now or taken out, where that is more than the view analysed */
+export function makeReport(analysis: Analysis, view: DesignView = 'planned', whole: Design = analysis.design): Report {
   const { totals, index, bank } = analysis;
   const { settings } = index;
   return {
     title: settings.name,
-    subject: `${settings.nominalV}-volt house system`,
+    subject: `${settings.nominalV}-volt house system${view === 'now' ? ', as it is now' : ''}`,
     facts: [
       { name: 'Connected', value: formatAmps(totals.connectedA) },
       { name: 'Most at once', value: formatAmps(totals.worstSimultaneousA) },
@@ -73,6 +75,7 @@ export function makeReport(analysis: Analysis): Report {
       energy(analysis),
       charging(analysis),
       ...rigSections(analysis),
+      fittings(whole),
     ].filter((section) => section.rows.length > 0),
     cautions: CAUTIONS,
     sources: [
@@ -84,6 +87,27 @@ export function makeReport(analysis: Analysis): Report {
       SOURCES.batteries,
       SOURCES.fromMemory,
     ],
+  };
+}
+
+/** How far the work has come: what is not as planned, thing by thing. Nothing where nobody has marked anything. */
+function fittings(whole: Design): ReportSection {
+  const counts = countProgress(whole);
+  const aside = Array.from(whole.records.values()).filter(
+    (record): record is Fitting => isFitting(record) && record.work !== undefined && record.work.state !== 'fitted',
+  );
+  const rows = aside.map((fitting) => [
+    nameOf(whole, fitting.id),
+    fitting.work!.state === 'temporary' ? 'there for now' : 'taken out',
+    fitting.work!.why ?? '',
+    fitting.work!.due ?? '',
+  ]);
+  const isBegun = counts.fitted > 0 || rows.length > 0;
+  return {
+    title: 'How far it has come',
+    text: 'Devices and wires. What is there for now is no part of the plan; what was taken out counts nowhere.',
+    columns: left('What', 'State', 'Why', 'Come back by'),
+    rows: isBegun ? [[`${counts.fitted} of ${counts.fitted + counts.planned}`, 'fitted', '', ''], ...rows] : [],
   };
 }
 

@@ -204,6 +204,19 @@ export const HANDBOOK: readonly HandbookPage[] = [
     caution:
       'Isolate before you work, both ways: who pulls one fuse of two expects a dead wire. On a road vehicle lamps, brakes and air bags are no source for taps.',
   },
+  {
+    id: 'asBuilt',
+    title: 'Planned, fitted, there for now, taken out',
+    about: 'How far the work has come, and what the screens count meanwhile.',
+    paragraphs: [
+      'A device or a wire is planned until it is in place, and fitted from then on. What is in place but no part of the plan is there for now: a lead to test with, an old lamp that still burns, the joint that got one home. What was taken out again is kept in the book and counts nowhere.',
+      'As planned, the screens count what is planned and what is fitted. As it is now, they count what is fitted and what is there for now: its energy, its currents, its faults. A wire whose end is not there is not there either, and a circuit without its fuse is dead.',
+      'A holder may hold another fuse than the planned one: a small one for first power, so that a mistake costs a fuse and no wire, or a larger one that was at hand. As it is now the wires are judged by the one in the holder.',
+    ],
+    sources: ['common practice'],
+    caution:
+      'What is marked as fitted is only what somebody said. Measure before you trust it: volts at the lamp, ohms with the battery isolated.',
+  },
 ];
 
 /** The page for each family of rules. */
@@ -234,6 +247,7 @@ const PAGE_OF_FAMILY: Record<string, string> = {
   rig: 'way',
   reach: 'reach',
   vehicle: 'reach',
+  work: 'asBuilt',
 };
 const IN_CHAIN = new Set<Rule>([
   'fuse.cannotBreak',

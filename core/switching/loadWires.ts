@@ -60,7 +60,10 @@ export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?
   const start = mustBe(nodes.at(-1) ?? null, circuitId);
   const usual = usualScheme(design, '', null);
   const feed = first ?? { lengthMm: DEFAULT_FEED_MM, conductor: start.wire?.conductor ?? usual.conductor, return: usual.return };
-  if (!isFed) addWire(edit, 'supply', { deviceId: start.deviceId, terminal: start.terminal }, out, feed.lengthMm, feed.conductor);
+  // A function may have its plus in common with its lamp: the wire lands where that has one.
+  const hangs = deviceOf(design, start.deviceId, 'load');
+  const from = hangs ? landingOf(hangs, 'plus') : { deviceId: start.deviceId, terminal: start.terminal };
+  if (!isFed) addWire(edit, 'supply', from, out, feed.lengthMm, feed.conductor);
   if (!home) return;
   const wayIn = lengthFromFuse(wiring, start) + (isFed ? 0 : feed.lengthMm);
   const lengthMm = feed.return === 'chassis' ? 500 : wayIn;

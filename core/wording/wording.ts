@@ -24,6 +24,7 @@ import type { RuleWords, Teller } from './ruleWords';
 import { terminalName } from './terminalNames';
 import { SOURCE_RULES } from './sourceWords';
 import { VEHICLE_RULES } from './vehicleWords';
+import { WORK_RULES } from './workWords';
 import type { Finding, Rule } from '../analysis/finding';
 
 /** A finding in words: what is wrong, in figures, and why the rule exists with its source. */
@@ -40,6 +41,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...COORDINATION_RULES,
   ...REACH_RULES,
   ...VEHICLE_RULES,
+  ...WORK_RULES,
   'wiring.short': {
     title: 'Positive meets negative',
     message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,

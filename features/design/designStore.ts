@@ -3,6 +3,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import { analyse } from '@/core/analysis/analyse';
 import type { Analysis } from '@/core/analysis/types';
 import { applyChange, applyUnchecked, isEmpty, sameRecord, touchedIds, type Change } from '@/core/design/change';
+import { asStored, seenAs, type DesignView } from '@/core/design/asBuilt';
 import { makeDesign, type Design } from '@/core/design/design';
 import { DesignError } from '@/core/design/problems';
 import type { SetAside } from '@/core/design/readable';
@@ -17,10 +18,8 @@ import { sendChange, sendStep, type Pending, type SendResult } from './api';
 import { outbox } from './outbox';
 import { leftEdits } from './leftEdits';
 import { ontoCurrent, rebased } from './rebase';
+import { done, MOST_FAILURES, NOT_DONE, ON_ITS_WAY, passes, RETRY_MS, SEND_AFTER_MS, type SaveState } from './sending';
 import { shareUnchanged } from './share';
-
-/** Whether what is on the screen is stored, and if not, why: on its way; nobody answers; the store is held by another; the server failed; its copy is older; it asks for the password. */
-export type SaveState = 'saved' | 'saving' | 'unreachable' | 'busy' | 'failed' | 'behind' | 'locked';
 
 /** An edit the server refused because the same records were changed elsewhere: mine, and how they stand now. */
 export interface EditConflict {
@@ -36,8 +35,11 @@ export type MakeChange = (design: Design) => Change;
 
 export interface DesignState {
   id: string;
-  /** The design as shown: what the server has, then edits on their way, then the one being typed. */
+  /** The design as shown: what the server has, then edits on their way, then the one being typed, of that what the view shows. */
   design: Design;
+  /** The same with all that is planned, fitted, temporary or taken out. */
+  whole: Design;
+  view: DesignView;
   analysis: Analysis;
   /** What every rule found, those that need the solved network a moment later than the rest. */
   findings: readonly Finding[];
@@ -70,6 +72,8 @@ export interface DesignStore extends StoreApi<DesignState> {
   /** Drops what was set aside. */
   dropAside(): void;
   resolveConflict(keep: 'mine' | 'theirs'): void;
+  /** Looks at the design as planned, or as it is now. */
+  look(view: DesignView): void;
   /** Takes what was found in the solved network, in place of what was found before. */
   foundInNetwork(found: readonly Finding[]): void;
   /** Tells the person that something failed which is no edit. */
@@ -80,13 +84,6 @@ export interface DesignStore extends StoreApi<DesignState> {
   settle(): void;
   revision(): number;
 }
-
-const RETRY_MS = 1500;
-/** Failures of the server on one edit before it is set aside for those behind it. */
-const MOST_FAILURES = 3;
-const ON_ITS_WAY: ReadonlySet<SaveState> = new Set(['saved', 'saving']);
-/** Wait before an edit is sent, a frame: what it changes is on the screen first, and the server is done before a fast hand's next press. */
-const SEND_AFTER_MS = 16;
 
 export function createDesignStore(open: OpenDesign & { history: History }): DesignStore {
   let confirmed = makeDesign(open.records);
@@ -102,7 +99,8 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
 
   const api = createStore<DesignState>(() => ({
     id: open.id,
-    design: confirmed,
+    whole: confirmed,
+    view: 'planned',
     ...firstAnalysis(confirmed),
     history: open.history,
     saveState: 'saved',
@@ -145,11 +143,12 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     pending = pending.filter((edit) => edit.changeId !== changeId);
   }
 
-  function show(design: Design, extra: Partial<DesignState> = {}): void {
-    const before = api.getState().analysis;
+  function show(whole: Design, extra: Partial<DesignState> = {}): void {
+    const { analysis: before, view } = api.getState();
+    const design = seenAs(whole, extra.view ?? view);
     const analysis = shareUnchanged(before, analyse(design, before));
     const findings = analysis.findings === before.findings ? api.getState().findings : together(analysis, fromNetwork);
-    api.setState({ design, analysis, findings, ...extra });
+    api.setState({ whole, design, analysis, findings, ...extra });
   }
 
   function showBase(extra: Partial<DesignState> = {}): void {
@@ -167,7 +166,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   function attempt(make: MakeChange): { change: Change; design: Design } | string {
     const from = base();
     try {
-      const change = acrossLamps(from, make(from));
+      const change = asStored(from, acrossLamps(from, make(from)), api.getState().view);
       return { change, design: applyChange(from, change) };
     } catch (error) {
       if (error instanceof DesignError) return error.message;
@@ -325,6 +324,10 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       const problem = store.commit(label, (design) => ontoCurrent(design, change));
       if (problem) api.setState({ problem: `Your edit no longer fits: ${problem}` });
     },
+    look(view) {
+      fromNetwork = [];
+      showBase({ view });
+    },
     foundInNetwork(found) {
       if (sameRecord(fromNetwork, found)) return;
       fromNetwork = found;
@@ -356,11 +359,6 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   return store;
 }
 
-/** What passes, by itself or once the password is given: the edit is sent again until it has. */
-function passes(result: SendResult): result is { kind: 'unreachable' | 'busy' | 'locked' } {
-  return result.kind === 'unreachable' || result.kind === 'busy' || result.kind === 'locked';
-}
-
 function fits(design: Design, change: Change): boolean {
   try {
     applyChange(design, change);
@@ -370,20 +368,10 @@ function fits(design: Design, change: Change): boolean {
   }
 }
 
-const done = (step: 'undo' | 'redo') => (step === 'undo' ? 'undone' : 'redone');
-
-/** Why a step back or forward was not made. */
-const NOT_DONE: Record<'unreachable' | 'busy' | 'failed' | 'behind' | 'locked', (done: string) => string> = {
-  unreachable: (done) => `The server cannot be reached; nothing was ${done}.`,
-  busy: (done) => `The store is busy; nothing was ${done}. Try again in a moment.`,
-  failed: (done) => `The server failed on it; nothing was ${done}.`,
-  locked: (done) => `The server asks for the password; nothing was ${done}.`,
-  behind: (done) => `The server’s copy is older than this page; nothing was ${done}. Reload to go on from it.`,
-};
-
-function firstAnalysis(design: Design): { analysis: Analysis; findings: readonly Finding[] } {
+function firstAnalysis(whole: Design): Pick<DesignState, 'design' | 'analysis' | 'findings'> {
+  const design = seenAs(whole, 'planned');
   const analysis = analyse(design);
-  return { analysis, findings: analysis.findings };
+  return { design, analysis, findings: analysis.findings };
 }
 
 /** Findings of the analysis and of the network, the worst first; those about records that are gone are left out. */

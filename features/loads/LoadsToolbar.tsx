@@ -2,6 +2,7 @@
 
 import { Button, Dropdown, Segmented } from 'antd';
 import { memo } from 'react';
+import { useViewQuery } from '@/features/design/useViewQuery';
 import { useDesign } from '@/features/design/DesignProvider';
 import { GiveCircuits } from './GiveCircuits';
 import { ScenarioBar } from './ScenarioBar';
@@ -22,6 +23,7 @@ interface LoadsToolbarProps {
 
 export const LoadsToolbar = memo(function LoadsToolbar({ shown, onShown, grouping, onGrouping, onDialog, onLeft }: LoadsToolbarProps) {
   const id = useDesign((state) => state.id);
+  const viewQuery = useViewQuery();
   return (
     <div className={styles.toolbar}>
       <h2>Loads</h2>
@@ -57,8 +59,8 @@ export const LoadsToolbar = memo(function LoadsToolbar({ shown, onShown, groupin
           menu={{
             items: [
               { key: 'import', label: 'Take loads from a list or a CSV file…', onClick: () => onDialog('import') },
-              { key: 'export', label: <a href={`/api/designs/${id}/loads.csv`}>Save loads as CSV</a> },
-              { key: 'budget', label: <a href={`/api/designs/${id}/budget.csv`}>Save the budget as CSV</a> },
+              { key: 'export', label: <a href={`/api/designs/${id}/loads.csv${viewQuery}`}>Save loads as CSV</a> },
+              { key: 'budget', label: <a href={`/api/designs/${id}/budget.csv${viewQuery}`}>Save the budget as CSV</a> },
             ],
           }}
         >

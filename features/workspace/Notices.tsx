@@ -100,7 +100,7 @@ function Gone() {
   };
   const save = async () => {
     const { writeDesignFile } = await import('@/core/formats/designFile');
-    saveFile(`${id}.json`, writeDesignFile(store.getState().design));
+    saveFile(`${id}.json`, writeDesignFile(store.getState().whole));
   };
   return (
     <Modal

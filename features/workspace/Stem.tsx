@@ -6,6 +6,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import type { Analysis } from '@/core/analysis/types';
 import type { Finding, Severity } from '@/core/analysis/finding';
 import { nextSteps } from './nextSteps';
+import { useViewQuery } from '@/features/design/useViewQuery';
 import { STAGES, stageOf, type StageId } from './stages';
 import styles from './Stem.module.css';
 
@@ -14,6 +15,7 @@ const KNOT = 'M6 17 C6 5 21 4 26 13 C31 22 22 31 15 28 C7 25 9 12 19 12 C27 12 2
 /** The stages as a stem with a knot each; a knot says what is open there. It is the way about and the progress in one. */
 export function Stem({ designId }: { designId: string }) {
   const pathname = usePathname();
+  const viewQuery = useViewQuery();
   return (
     <nav className={styles.stem} aria-label="Stages">
       <Link href="/" className={styles.home}>
@@ -36,7 +38,7 @@ export function Stem({ designId }: { designId: string }) {
           );
         })}
       </ol>
-      <Link href={`/d/${designId}/report`} className={styles.report}>
+      <Link href={`/d/${designId}/report${viewQuery}`} className={styles.report}>
         Report and print
       </Link>
       <Link href="/handbook/conductors" className={styles.handbook}>

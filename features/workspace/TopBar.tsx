@@ -9,11 +9,13 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID, type UnitSystem } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
-import type { SaveState } from '@/features/design/designStore';
+import type { SaveState } from '@/features/design/sending';
 import { FindingsButton } from '@/features/findings/FindingsButton';
 import { useTheme } from '@/ui/ThemeProvider';
 import { useShortcut } from '@/ui/useShortcut';
 import { DesignName } from './DesignName';
+import { useViewQuery } from '@/features/design/useViewQuery';
+import { FittedButton } from './FittedButton';
 import { STAGES } from './stages';
 import { focusStage } from './useKeptFocus';
 import styles from './TopBar.module.css';
@@ -27,6 +29,7 @@ export function TopBar() {
   const router = useRouter();
   const id = useDesign((state) => state.id);
   const { theme, setTheme } = useTheme();
+  const viewQuery = useViewQuery();
   const [dialog, setDialog] = useState<'find' | 'shortcuts' | null>(null);
 
   useHotkeys('mod+z', () => void store.step('undo'), { preventDefault: true, enableOnFormTags: false, useKey: true });
@@ -39,7 +42,7 @@ export function TopBar() {
     useShortcut(`g>${stage.key}`, () => router.push(`/d/${id}/${stage.id}`));
   }
   useShortcut('g>t', focusStage, { preventDefault: true });
-  useShortcut('g>p', () => router.push(`/d/${id}/report`));
+  useShortcut('g>p', () => router.push(`/d/${id}/report${viewQuery}`));
   useShortcut('g>h', () => router.push('/'));
 
   return (
@@ -63,6 +66,7 @@ export function TopBar() {
         <Tooltip title="Keyboard shortcuts (?)">
           <Button type="text" aria-label="Keyboard shortcuts" icon={<CircleHelp size={18} />} onClick={() => setDialog('shortcuts')} />
         </Tooltip>
+        <FittedButton />
         <FindingsButton />
       </span>
       {dialog === 'find' && <FindDialog onClose={() => setDialog(null)} />}

@@ -4,6 +4,7 @@ import { useEffect, type ReactNode } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
 import { MeterBar } from './MeterBar';
 import { Notices } from './Notices';
+import { NowNote } from './NowNote';
 import { Stem } from './Stem';
 import { TopBar } from './TopBar';
 import { focusStage, useKeptFocus } from './useKeptFocus';
@@ -28,6 +29,7 @@ export function Workspace({ designId, children }: { designId: string; children: 
       <Stem designId={designId} />
       <TopBar />
       <main className={styles.stage} tabIndex={-1}>
+        <NowNote />
         {children}
       </main>
       <MeterBar />

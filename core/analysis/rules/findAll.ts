@@ -12,6 +12,7 @@ import { findSources } from './sourceRules';
 import { severityRank, type Finding } from '../finding';
 import { findVehicle } from './vehicleRules';
 import { findWiring } from './wiringRules';
+import { findWork } from './workRules';
 
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
 export function findAll(analysis: Analysis): Finding[] {
@@ -28,6 +29,7 @@ export function findAll(analysis: Analysis): Finding[] {
     findFeeds,
     findVehicle,
     findRig,
+    findWork,
   ];
   return worstFirst(families.flatMap((find) => find(analysis)));
 }

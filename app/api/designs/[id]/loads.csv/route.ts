@@ -1,10 +1,9 @@
-import { analyse } from '@/core/analysis/analyse';
 import { writeLoadsCsv } from '@/core/formats/loadsCsv';
+import { readAnalysed, viewOf } from '@/server/analysed';
 import { attachment } from '@/server/attachment';
-import { readDesign } from '@/server/stored';
 import { route } from '@/server/http';
 
-export const GET = route(async (_request, id) => {
-  const { design } = await readDesign(id);
-  return attachment(design, writeLoadsCsv(analyse(design)), 'text/csv; charset=utf-8', 'loads.csv');
+export const GET = route(async (request, id) => {
+  const { analysis } = await readAnalysed(id, viewOf(request));
+  return attachment(analysis.design, writeLoadsCsv(analysis), 'text/csv; charset=utf-8', 'loads.csv');
 });

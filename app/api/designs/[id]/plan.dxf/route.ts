@@ -1,10 +1,9 @@
-import { analyse } from '@/core/analysis/analyse';
 import { writePlanDxf } from '@/core/formats/planDxf';
+import { readAnalysed, viewOf } from '@/server/analysed';
 import { attachment } from '@/server/attachment';
-import { readDesign } from '@/server/stored';
 import { route } from '@/server/http';
 
-export const GET = route(async (_request, id) => {
-  const { design } = await readDesign(id);
-  return attachment(design, writePlanDxf(analyse(design)), 'image/vnd.dxf', 'plan.dxf');
+export const GET = route(async (request, id) => {
+  const { analysis } = await readAnalysed(id, viewOf(request));
+  return attachment(analysis.design, writePlanDxf(analysis), 'image/vnd.dxf', 'plan.dxf');
 });

@@ -1,10 +1,9 @@
-import { analyse } from '@/core/analysis/analyse';
 import { writePlanSvg } from '@/core/formats/planSvg';
+import { readAnalysed, viewOf } from '@/server/analysed';
 import { attachment } from '@/server/attachment';
-import { readDesign } from '@/server/stored';
 import { route } from '@/server/http';
 
-export const GET = route(async (_request, id) => {
-  const { design } = await readDesign(id);
-  return attachment(design, writePlanSvg(analyse(design)), 'image/svg+xml; charset=utf-8', 'plan.svg');
+export const GET = route(async (request, id) => {
+  const { analysis } = await readAnalysed(id, viewOf(request));
+  return attachment(analysis.design, writePlanSvg(analysis), 'image/svg+xml; charset=utf-8', 'plan.svg');
 });
