@@ -1,5 +1,5 @@
 import { isFitting, progressOf, type Fitting } from '../design/asBuilt';
-import { recordOf, type Design } from '../design/design';
+import { recordOf } from '../design/design';
 import { nameOf } from '../design/names';
 import type { Device } from '../design/schema';
 import type { Analysis } from './types';
@@ -18,9 +18,10 @@ const SHARED: ReadonlySet<Device['kind']> = new Set(['battery', 'busBar', 'fuseB
 /**
  * Every device and wire of a whole design once: what is planned or fitted by its circuit in their order, a fuse first, then the main path and the rest; what is there for now;
  * what was taken out. A group with nothing in it is left out.
- * @param planned the design analysed as planned
+ * @param all the whole design analysed, whatever state its things are in: a circuit’s things stay its own while one of them is out
  */
-export function fittingGroups(whole: Design, planned: Analysis): FittingGroup[] {
+export function fittingGroups(all: Analysis): FittingGroup[] {
+  const whole = all.design;
   const left = new Map(Array.from(whole.records.values()).filter(isFitting).map((fitting) => [fitting.id, fitting])); // prettier-ignore
   const take = (ids: Iterable<string>) =>
     Array.from(new Set(ids)).flatMap((id) => {
@@ -31,12 +32,12 @@ export function fittingGroups(whole: Design, planned: Analysis): FittingGroup[] 
   const inState = (state: string) => Array.from(left.values()).filter((fitting) => progressOf(fitting) === state).map(({ id }) => id); // prettier-ignore
   const temporary = take(inState('temporary'));
   const removed = take(inState('removed'));
-  const circuits = planned.circuits.map((circuit) => {
+  const circuits = all.circuits.map((circuit) => {
     const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
-    const deviceIds = wireIds.flatMap((id) => endsOf(planned, id)).filter((id) => !isShared(planned, id));
+    const deviceIds = wireIds.flatMap((id) => endsOf(all, id)).filter((id) => !isShared(all, id));
     return {
       id: circuit.id,
-      name: nameOf(planned.design, circuit.id),
+      name: nameOf(whole, circuit.id),
       fittings: take([circuit.protectionId, ...deviceIds, ...circuit.loadIds, ...circuit.partIds, ...wireIds]),
     };
   });

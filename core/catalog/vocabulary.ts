@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 
 export const SETTINGS_ID = 'settings';
 

@@ -1,6 +1,6 @@
 import type { WorkState } from '../catalog/vocabulary';
 import { sameRecord, type Change } from './change';
-import { deviceOf, type Design } from './design';
+import { deviceOf, makeDesign, type Design } from './design';
 import { referencesOf } from './references';
 import type { DesignRecord, Device, Protection, Wire } from './schema';
 
@@ -35,7 +35,7 @@ export function seenAs(design: Design, view: DesignView): Design {
   const records = new Map(design.records);
   for (const record of design.records.values()) {
     if (isOut(record)) records.delete(record.id);
-    else if (view === 'now' && record.type === 'device' && record.kind === 'protection') records.set(record.id, asFitted(record));
+    else if (view === 'now' && isFuse(record)) records.set(record.id, asFitted(record));
   }
   while (leaveOutHanging(design, records));
   return { records };
@@ -49,6 +49,14 @@ function leaveOutHanging({ records: all }: Design, records: Map<string, DesignRe
   }
   return records.size < before;
 }
+
+/** What an edit is made from: all of the design, so that nothing out of sight is in the way, with the values that the view shows. */
+export function editedIn(design: Design, view: DesignView): Design {
+  if (view === 'planned') return design;
+  return makeDesign(Array.from(design.records.values(), (record) => (isFuse(record) ? asFitted(record) : record)));
+}
+
+const isFuse = (record: DesignRecord): record is Protection => record.type === 'device' && record.kind === 'protection';
 
 /**
  * A change made while looking at one view, as it is stored: what is added to what is there now is there, and another fuse there is another one in its holder, not in the

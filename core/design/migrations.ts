@@ -17,6 +17,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records.map(withoutEmptyStretch),
   // 7: functions of a lamp are loads with terminals of their own. What was called so, draws on the same two wires, are its levels.
   (records) => records.map(withLevels),
+  // 8: how far devices and wires have come, and the fuse in a holder now: added.
+  (records) => records,
 ];
 
 function withLevels(record: unknown): unknown {

@@ -52,7 +52,7 @@ export function makeReport(analysis: Analysis, view: DesignView = 'planned', who
   const { settings } = index;
   return {
     title: settings.name,
-    subject: `${settings.nominalV}-volt house system${view === 'now' ? ', as it is now' : ''}`,
+    subject: `${settings.nominalV}-volt house system, ${view === 'now' ? 'as it is now' : 'as designed'}`,
     facts: [
       { name: 'Connected', value: formatAmps(totals.connectedA) },
       { name: 'Most at once', value: formatAmps(totals.worstSimultaneousA) },

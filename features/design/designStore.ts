@@ -3,7 +3,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import { analyse } from '@/core/analysis/analyse';
 import type { Analysis } from '@/core/analysis/types';
 import { applyChange, applyUnchecked, isEmpty, sameRecord, touchedIds, type Change } from '@/core/design/change';
-import { asStored, seenAs, type DesignView } from '@/core/design/asBuilt';
+import { asStored, editedIn, seenAs, type DesignView } from '@/core/design/asBuilt';
 import { makeDesign, type Design } from '@/core/design/design';
 import { DesignError } from '@/core/design/problems';
 import type { SetAside } from '@/core/design/readable';
@@ -166,7 +166,9 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
   function attempt(make: MakeChange): { change: Change; design: Design } | string {
     const from = base();
     try {
-      const change = asStored(from, acrossLamps(from, make(from)), api.getState().view);
+      const { view } = api.getState();
+      const seen = editedIn(from, view);
+      const change = asStored(from, acrossLamps(seen, make(seen)), view);
       return { change, design: applyChange(from, change) };
     } catch (error) {
       if (error instanceof DesignError) return error.message;

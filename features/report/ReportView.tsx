@@ -30,7 +30,7 @@ export function ReportView({ report, days, date, pdf, lead, more }: ReportViewPr
       <header className={styles.head}>
         <h1>{report.title}</h1>
         <p>
-          {report.subject}, as designed on {date}
+          {report.subject}, {date}
         </p>
       </header>
       <dl className={styles.facts}>

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { analyse } from '@/core/analysis/analyse';
 import { fittingGroups, type FittingGroup } from '@/core/analysis/fittingGroups';
 import { RATINGS_A } from '@/core/catalog/fuses';
-import { countProgress, progressFields, progressOf, seenAs, type DesignView, type Fitting, type Progress } from '@/core/design/asBuilt';
+import { countProgress, progressFields, progressOf, type DesignView, type Fitting, type Progress } from '@/core/design/asBuilt';
 import { updateRecords } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import type { Protection } from '@/core/design/schema';
@@ -35,7 +35,8 @@ export function FittedDrawer({ onClose }: { onClose(): void }) {
   const view = useDesign((state) => state.view);
   const shown = useDesign((state) => state.analysis);
   const { commit, refusal } = useRefusal();
-  const groups = useMemo(() => fittingGroups(whole, view === 'planned' ? shown : analyse(seenAs(whole, 'planned'))), [whole, view, shown]);
+  // Where nothing is aside, that is what the screens show.
+  const groups = useMemo(() => fittingGroups(shown.design === whole ? shown : analyse(whole)), [whole, shown]);
   const counts = useMemo(() => countProgress(whole), [whole]);
   const mark = (label: string, fittings: readonly Fitting[], progress: Progress) =>
     commit(label, (design) => updateRecords(design, fittings.map((fitting) => ({ id: fitting.id, set: progressFields(fitting, progress) })))); // prettier-ignore
