@@ -108,3 +108,35 @@ test('a bar found by its name is shown among the parts, where it is worked on', 
   await expect(page.getByRole('region', { name: 'Parts and their wires' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Name of Front return bar' })).toBeFocused();
 });
+
+test('a wire is drawn by pulling one terminal onto another, or onto one that stands aside while it is in the hand', async ({
+  page,
+  heron,
+}) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByText('Parts', { exact: true }).click();
+  await choose(page, 'Part to add', 'three-way', 'Joint');
+  await choose(page, 'Part to add', 'push', 'Push button');
+  const joint = page.getByRole('listitem', { name: 'Joint', exact: true });
+  const button = page.getByRole('listitem', { name: 'Push button', exact: true });
+  const pull = async (from: ReturnType<typeof page.locator>, to: () => ReturnType<typeof page.locator>) => {
+    await from.hover();
+    await page.mouse.down();
+    await page.mouse.move(400, 300, { steps: 4 });
+    await to().hover();
+    await page.mouse.up();
+  };
+  await pull(button.getByText('out', { exact: true }), () => joint.getByText('joint', { exact: true }));
+  const dialog = page.getByRole('dialog', { name: 'A wire from Push button, out' });
+  await expect(dialog).toContainText('Joint, joint (free');
+  await dialog.getByRole('button', { name: 'Draw it' }).click();
+  await expect(joint).toContainText('Push button');
+
+  // The battery's minus side is not offered to what is on its plus; escaping leaves all as it was.
+  const aside = page.getByRole('complementary', { name: 'Where the wire may go' });
+  await pull(button.getByText('in', { exact: true }), () => aside.getByText('Water pump, +'));
+  await expect(page.getByRole('dialog')).toContainText('Water pump, +');
+  await page.keyboard.press('Escape');
+  await expect(aside).toHaveCount(0);
+  await expect(button.getByText('free')).toHaveCount(1);
+});

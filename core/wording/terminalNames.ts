@@ -5,6 +5,8 @@ import { SIGNAL_WORDS } from '../devices/partSettings';
 const WORDS: Record<string, string> = {
   plus: '+',
   minus: '−',
+  panelPlus: 'panel +',
+  panelMinus: 'panel −',
   lampPlus: 'pilot +',
   lampMinus: 'pilot −',
   '85': '85, coil',

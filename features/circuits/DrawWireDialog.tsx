@@ -21,19 +21,20 @@ import styles from './Parts.module.css';
 
 const USUAL_MM = 1000;
 
+const keyOf = (end: TerminalRef) => `${end.deviceId}/${end.terminal}`;
+
 /** Draws a wire from a terminal: to where, how long, how thick. Only ends that make no short and no ring are offered. */
-export function DrawWireDialog({ from, onClose }: { from: TerminalRef; onClose(): void }) {
+export function DrawWireDialog({ from, to: asked, onClose }: { from: TerminalRef; to?: TerminalRef | undefined; onClose(): void }) {
   const store = useDesignStore();
   const design = useDesign((state) => state.design);
   const ends = useMemo(() => sensibleEnds(design, from), [design, from]);
-  const [to, setTo] = useState<string | null>(null);
+  const [to, setTo] = useState<string | null>(asked ? keyOf(asked) : null);
   const [lengthMm, setLength] = useState(USUAL_MM);
   const usual = usualScheme(design, '', null).conductor;
   const [conductor, setConductor] = useState<ConductorSize>(usual);
   const [problem, setProblem] = useState<string | null>(null);
   const device = recordOf(design, from.deviceId, 'device');
   if (!device) return null;
-  const keyOf = (end: TerminalRef) => `${end.deviceId}/${end.terminal}`;
   const chosen = ends.find((end) => keyOf(end) === to);
   const take = () => {
     if (!chosen) return;

@@ -2,7 +2,7 @@
 
 import { Button, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { RATINGS_A } from '@/core/catalog/fuses';
 import { NO_CHANGE, updateRecords, type RecordFields } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
@@ -20,8 +20,8 @@ import { parseNumber } from '@/core/units/parse';
 import { TextField } from '@/ui/TextField';
 import { QuantityField } from '@/ui/QuantityField';
 import { AlongField } from './AlongField';
-import { DrawWireDialog } from './DrawWireDialog';
 import styles from './Parts.module.css';
+import { Terminal, useDrawWire } from './WireDrawing';
 
 /** A part: its name, where in its run it stands, what can be set, what lands on each terminal, and taking it out. */
 export function PartRow({ device }: { device: Device }) {
@@ -185,7 +185,7 @@ function alongWith(device: Device, field: string, next: unknown): RecordFields {
 function Terminals({ device, onCommit }: { device: Device; onCommit: Commit }) {
   const design = useDesign((state) => state.design);
   const wires = useDesign(({ analysis }) => analysis.index.wires);
-  const [from, setFrom] = useState<string | null>(null);
+  const draw = useDrawWire();
   return (
     <ul className={styles.terminals}>
       {kindOf(device)
@@ -195,7 +195,7 @@ function Terminals({ device, onCommit }: { device: Device; onCommit: Commit }) {
           const name = terminalName(device, terminal);
           return (
             <li key={terminal} className={landing.length === 0 ? styles.free : undefined}>
-              <b>{name}</b>
+              <Terminal at={{ deviceId: device.id, terminal }}>{name}</Terminal>
               {landing.length === 0 && <span>free</span>}
               {landing.map((wire) => {
                 const far = endAt(wire, device.id, terminal) === 'from' ? wire.to : wire.from;
@@ -214,13 +214,17 @@ function Terminals({ device, onCommit }: { device: Device; onCommit: Commit }) {
                   </span>
                 );
               })}
-              <Button size="small" type="link" aria-label={`Draw a wire from ${device.name} ${name}`} onClick={() => setFrom(terminal)}>
+              <Button
+                size="small"
+                type="link"
+                aria-label={`Draw a wire from ${device.name} ${name}`}
+                onClick={() => draw({ deviceId: device.id, terminal })}
+              >
                 Wire…
               </Button>
             </li>
           );
         })}
-      {from !== null && <DrawWireDialog from={{ deviceId: device.id, terminal: from }} onClose={() => setFrom(null)} />}
     </ul>
   );
 }

@@ -11,6 +11,7 @@ import { PartChoice } from '@/ui/PartChoice';
 import { PartRow } from './PartRow';
 import { allParts, type PartShown } from './partsShown';
 import styles from './Parts.module.css';
+import { WireDrawing } from './WireDrawing';
 
 const NO_ZONE = '';
 
@@ -44,16 +45,18 @@ export function PartsView() {
       {parts.length === 0 && (
         <p className={styles.soft}>No parts yet: switches, relays, joints and the like stand here once they are put in.</p>
       )}
-      {Array.from(groups, ([circuitId, list]) => (
-        <section key={circuitId}>
-          <h3>{circuitId === '' ? 'Shared and loose' : nameOf(analysis.design, circuitId)}</h3>
-          <ul className={styles.rows}>
-            {list.map(({ device }) => (
-              <PartRow key={device.id} device={device} />
-            ))}
-          </ul>
-        </section>
-      ))}
+      <WireDrawing shown={parts.map(({ device }) => device.id)}>
+        {Array.from(groups, ([circuitId, list]) => (
+          <section key={circuitId}>
+            <h3>{circuitId === '' ? 'Shared and loose' : nameOf(analysis.design, circuitId)}</h3>
+            <ul className={styles.rows}>
+              {list.map(({ device }) => (
+                <PartRow key={device.id} device={device} />
+              ))}
+            </ul>
+          </section>
+        ))}
+      </WireDrawing>
     </div>
   );
 }

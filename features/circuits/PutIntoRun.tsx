@@ -15,6 +15,7 @@ import { PartChoice } from '@/ui/PartChoice';
 import { PartRow } from './PartRow';
 import { partsOfCircuit } from './partsShown';
 import styles from './Parts.module.css';
+import { WireDrawing } from './WireDrawing';
 
 /** Puts a switch, a joint or any other part into one of a circuit's own wires, at a distance along it, and shows those that are in it. */
 export function PutIntoRun({ circuit }: { circuit: CircuitAnalysis }) {
@@ -63,11 +64,13 @@ export function PutIntoRun({ circuit }: { circuit: CircuitAnalysis }) {
         {refusal}
       </div>
       {parts.length > 0 && (
-        <ul className={styles.rows}>
-          {parts.map((device) => (
-            <PartRow key={device.id} device={device} />
-          ))}
-        </ul>
+        <WireDrawing shown={parts.map(({ id }) => id)}>
+          <ul className={styles.rows}>
+            {parts.map((device) => (
+              <PartRow key={device.id} device={device} />
+            ))}
+          </ul>
+        </WireDrawing>
       )}
     </section>
   );
