@@ -13,7 +13,7 @@ const keyOf = ({ rule, circuitId, subjects }: Finding) => `${rule} ${circuitId ?
 const faults = ({ findings }: Analysis) => findings.filter(({ severity }) => severity === 'fault').map(keyOf);
 
 /** Designs looked at in a run. */
-const DESIGNS = runs(60);
+const DESIGNS = runs(42);
 
 // What a person may rely on: "take it all" brings no fault, and leaves none that asking again would mend. Over designs made at random.
 test(`over ${DESIGNS} random designs a proposal taken whole brings no fault and leaves none another would mend`, () => {

@@ -31,10 +31,19 @@ export function soundRemedies(analysis: Analysis, finding: Finding): Remedy[] {
 /** How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults, and whether it mends a finding. */
 function brings(analysis: Analysis, change: Change, finding: Finding): { faults: number; cautions: number; mends: boolean } {
   const after = wrongs(analyse(applyUnchecked(analysis.design, change), analysis));
-  const were = wrongs(analysis);
+  const were = wrongsBefore(analysis);
   const brought = [...after].filter(([wrong, severity]) => severity !== were.get(wrong) && were.get(wrong) !== 'fault');
   const faults = brought.filter(([, severity]) => severity === 'fault').length;
   return { faults, cautions: brought.length - faults, mends: after.get(whereKey(finding)) !== finding.severity };
+}
+
+/** What was wrong of the analyses that remedies were last tried on: a list of findings asks for each of its remedies. */
+const known = new WeakMap<Analysis, Map<string, Finding['severity']>>();
+
+function wrongsBefore(analysis: Analysis): Map<string, Finding['severity']> {
+  const were = known.get(analysis) ?? wrongs(analysis);
+  known.set(analysis, were);
+  return were;
 }
 
 /** How bad what is wrong where, solved as wired too. */

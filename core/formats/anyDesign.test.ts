@@ -38,7 +38,7 @@ describe('of a design however wrong', () => {
       expect(JSON.stringify(report)).not.toMatch(/undefined|NaN|\[object|Infinity/);
       for (const { columns, rows } of report.sections) for (const row of rows) expect(row).toHaveLength(columns.length);
       expect(report.cautions.length).toBeGreaterThan(5);
-    }, 15);
+    }, 6);
   });
 
   test('the check is plain JSON whose figures are the analysis’ own', () => {
