@@ -24,6 +24,7 @@ const floors = [
   'energy',
   'sizing',
   'switching',
+  'bench',
   'analysis',
   'wording',
   'advice',

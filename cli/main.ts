@@ -1,3 +1,4 @@
+import { benchDesign } from './bench';
 import { check } from './check';
 import { exportDesign } from './export';
 import { BadInput } from './input';
@@ -13,6 +14,7 @@ const USAGE = `Usage:
   vine-knot solve DECK.cir [--json]
   vine-knot simulate FILE.json [--scenario NAME] [--days N] [--draws 100] [--seed 1] [--json]
   vine-knot monitor FILE.json [--scenario NAME] [--port 7412] [--speed 60] [--seed 1]
+  vine-knot bench FILE.json [--set "NAME=VALUE"]... [--after SECONDS] [--json]
   vine-knot export FILE.json --format spice [--state all-on|all-off|SCENARIO]
 
 check prints per circuit and for the whole design what the screens show.
@@ -20,14 +22,17 @@ wire answers one run: the smallest conductor, its fuse and its drop.
 solve finds the operating point of a SPICE deck of R, V, I, D and S elements: volts of every node, amperes through every element.
 simulate lives through a scenario's days under weathers drawn from a seed: the chance of running out, what was cut, where energy went.
 monitor plays a battery monitor: a reading a line over TCP on this machine, a minute of the scenario a second unless told otherwise.
+bench moves controls one after another (NAME=a>b presses and lets go) and says what every load then does, and by what way its current comes.
 export writes the netlist of a design in a state as a SPICE deck.
-Exit status: 0 well, 1 a finding is a fault, a deck has no answer or a load was cut, 2 bad input.
+Exit status: 0 well, 1 a finding is a fault, a network has no answer or never comes to rest, or a load was cut, 2 bad input.
 `;
 
 /** Runs one command and returns its exit status. */
 function run(argv: string[]): number {
   const [command, ...rest] = argv;
   switch (command) {
+    case 'bench':
+      return benchDesign(rest);
     case 'check':
       return check(rest);
     case 'wire':

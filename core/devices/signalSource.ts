@@ -15,6 +15,7 @@ export const VEHICLE_SIGNALS = [
   'brake',
   'door',
 ] as const;
+export type VehicleSignal = (typeof VEHICLE_SIGNALS)[number];
 
 const schema = z.strictObject({
   ...deviceBase,

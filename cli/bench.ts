@@ -1,0 +1,122 @@
+import { parseArgs } from 'node:util';
+import { Bench } from '../core/bench/bench';
+import { deviceHandles, vehicleHandles, type DeviceHandle } from '../core/bench/handles';
+import { VEHICLE_CONTROLS, type VehicleControl } from '../core/bench/vehicleSide';
+import { deviceOf, type Design } from '../core/design/design';
+import { nameOf } from '../core/design/names';
+import type { ControlValue } from '../core/devices/kind';
+import { NetworkError } from '../core/network/networkError';
+import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
+import { functionWord } from '../core/switching/lampFunctions';
+import { formatAmps, formatVolts } from '../core/units/quantity';
+import { answerWord, deviceStates, handleName, positionWord, VEHICLE_WORDS } from '../core/wording/benchWords';
+import { loadDesign } from './designFile';
+import { BadInput, numberOption } from './input';
+
+/** Something that can be set by its name. */
+interface Named {
+  name: string;
+  positions: readonly { value: ControlValue; word: string }[];
+  set(bench: Bench, position: ControlValue): void;
+}
+
+const LONGEST_S = 86_400;
+
+/** `vine-knot bench`: moves controls of a design one after another and says what answers. Status 1 when it has no answer or never comes to rest. */
+export function benchDesign(argv: string[]): number {
+  const { values, positionals } = parseArgs({
+    args: argv,
+    options: { set: { type: 'string', multiple: true }, after: { type: 'string' }, json: { type: 'boolean' } },
+    allowPositionals: true,
+  });
+  const [file, ...more] = positionals;
+  if (!file || more.length > 0) throw new BadInput('bench takes one file');
+  const seconds = numberOption('after', values.after, 0, LONGEST_S, 0);
+  const design = loadDesign(file);
+  const index = indexDesign(design);
+  const named = everythingNamed(index);
+  const acts = (values.set ?? []).map((text) => readAct(text, named));
+  try {
+    const bench = new Bench(index);
+    for (const { what, positions } of acts) for (const position of positions) what.set(bench, position);
+    if (seconds > 0) bench.wait(seconds);
+    process.stdout.write(values.json ? `${JSON.stringify(plain(design, bench), null, 1)}\n` : inWords(design, bench));
+    return bench.answer.outcome === 'settled' ? 0 : 1;
+  } catch (error) {
+    if (!(error instanceof NetworkError)) throw error;
+    process.stderr.write(`${error.message}\n`);
+    return 1;
+  }
+}
+
+function everythingNamed(index: DesignIndex): Named[] {
+  return [...vehicleHandles(index).map(vehicleNamed), ...deviceHandles(index).map((handle) => deviceNamed(index, handle))];
+}
+
+function vehicleNamed(control: VehicleControl): Named {
+  return {
+    name: VEHICLE_WORDS[control],
+    positions: VEHICLE_CONTROLS[control].map((value) => ({ value, word: value })),
+    set: (bench, position) => bench.drive(control, position),
+  };
+}
+
+function deviceNamed({ devices }: DesignIndex, { deviceId, control, positions }: DeviceHandle): Named {
+  const device = devices.get(deviceId)!;
+  return {
+    name: handleName(device, control),
+    positions: positions.map((value) => ({ value, word: positionWord(device, control, value) })),
+    set: (bench, position) => bench.set(deviceId, control, position),
+  };
+}
+
+/** `NAME=VALUE`, or `NAME=a>b` for one after the other. @throws BadInput with what there is to choose from */
+function readAct(text: string, named: readonly Named[]): { what: Named; positions: ControlValue[] } {
+  const cut = text.lastIndexOf('=');
+  if (cut < 1) throw new BadInput(`--set: "${text}" is not NAME=VALUE`);
+  const name = text.slice(0, cut).trim().toLowerCase();
+  const exact = named.filter((one) => one.name.toLowerCase() === name);
+  const found = exact.length > 0 ? exact : named.filter((one) => one.name.toLowerCase().includes(name));
+  const [what, ...others] = found;
+  if (!what) throw new BadInput(`--set: nothing is called "${text.slice(0, cut)}"; there are ${listed(named.map((one) => one.name))}`);
+  if (others.length > 0) throw new BadInput(`--set: "${text.slice(0, cut)}" may be ${listed(found.map((one) => one.name))}; say which`);
+  const words = text.slice(cut + 1).split('>');
+  const positions = words.map((word) => {
+    const said = word.trim().toLowerCase();
+    const position = what.positions.find((one) => one.word.toLowerCase() === said || String(one.value).toLowerCase() === said);
+    if (!position) throw new BadInput(`--set: ${what.name} has no "${word}"; it has ${listed(what.positions.map((one) => one.word))}`);
+    return position.value;
+  });
+  return { what, positions };
+}
+
+const listed = (words: readonly string[]) => words.map((word) => `"${word}"`).join(', ');
+
+function plain(design: Design, { answer }: Bench) {
+  return {
+    outcome: answer.outcome,
+    loads: answer.loads.map(({ id, state, level, volts, amps, by }) => {
+      const lampId = deviceOf(design, id, 'load')?.partOf?.loadId;
+      return {
+        name: nameOf(design, id),
+        function: lampId === undefined ? null : functionWord(nameOf(design, id), nameOf(design, lampId)),
+        on: state === 'on',
+        ...{ level: round(level, 3), volts: round(volts, 3), amps: round(amps, 4) },
+        by: by.map((deviceId) => nameOf(design, deviceId)),
+      };
+    }),
+    devices: deviceStates(design, answer).map(({ name, state }) => ({ name, state })),
+  };
+}
+
+const round = (value: number, digits: number) => Number(value.toFixed(digits)) + 0;
+
+function inWords(design: Design, { answer }: Bench): string {
+  const loads = answer.loads.map(
+    (load) =>
+      `${nameOf(design, load.id).padEnd(34)} ${answerWord(load).padEnd(10)} ${formatVolts(load.volts).padStart(8)} ${formatAmps(load.amps).padStart(8)}`,
+  );
+  const devices = deviceStates(design, answer).map(({ name, state }) => `${name.padEnd(34)} ${state}`);
+  const rest = answer.outcome === 'settled' ? [] : ['', 'It never comes to rest.'];
+  return `${[...loads, ...(devices.length > 0 ? ['', ...devices] : []), ...rest].join('\n')}\n`;
+}

@@ -1,0 +1,210 @@
+import { heron } from '../../demo/heron';
+import { rig } from '../../testing/rig';
+import type { Design } from '../design/design';
+import { recordsOf } from '../design/design';
+import { VEHICLE_SIGNALS } from '../devices/signalSource';
+import { indexDesign } from '../rig/designIndex';
+import { changeWords } from '../wording/benchWords';
+import { Bench, changedLoads } from './bench';
+import { deviceHandles, vehicleHandles } from './handles';
+import { FOLLOWS, PARKED, SIGNAL_LIVE, VEHICLE_CONTROLS, type VehicleControl, type VehicleSide } from './vehicleSide';
+
+const on = (design: Design) => new Bench(indexDesign(design));
+const lit = (bench: Bench) => bench.answer.loads.filter(({ state }) => state === 'on').map(({ id }) => id).sort(); // prettier-ignore
+
+/** A small vehicle with a relay for a lamp on the high beam, an accessory feed and a lamp at hand. */
+function small() {
+  const build = rig();
+  build.battery();
+  build.add({ id: 'signals', kind: 'signalSource', signals: ['highBeam', 'accessory'], maxA: 0.5 });
+  build.add({
+    ...{ id: 'relay', kind: 'relay', pins: 4, coilOhm: 90, pullInV: 7.5, dropOutV: 3 },
+    ...{ suppression: 'resistor', contactMilliohm: 4, ratingA: 30 },
+  });
+  build.add({ id: 'sw', kind: 'switch', ratingA: 10, pilot: true });
+  build.load(60, 'resistive', 0, { id: 'beam' });
+  build.load(12, 'resistive', 0, { id: 'desk' });
+  build.wire('signals.highBeam', 'relay.86');
+  build.wire('relay.85', 'battery.minus', 1000, 'mm2:1', 'return');
+  build.wire('signals.minus', 'battery.minus', 1000, 'mm2:1', 'return');
+  build.wire('battery.plus', 'relay.30');
+  build.wire('relay.87', 'beam.plus');
+  build.wire('beam.minus', 'battery.minus', 1000, 'mm2:2.5', 'return');
+  build.wire('battery.plus', 'sw.in');
+  build.wire('sw.out', 'desk.plus');
+  build.wire('desk.minus', 'battery.minus', 1000, 'mm2:2.5', 'return');
+  return build.design();
+}
+
+// By hand, from what the positions of a road vehicle's controls do. Common practice.
+test.each<[Partial<VehicleSide>, string[]]>([
+  [{}, ['constant']],
+  [{ key: 'accessory' }, ['constant', 'accessory']],
+  [{ key: 'on' }, ['constant', 'ignition', 'accessory']],
+  [{ lamps: 'side' }, ['constant', 'running']],
+  [{ lamps: 'low' }, ['constant', 'running', 'lowBeam']],
+  [{ lamps: 'high' }, ['constant', 'running', 'highBeam']],
+  [{ reverse: 'in' }, ['constant']],
+  [{ key: 'on', reverse: 'in' }, ['constant', 'ignition', 'accessory', 'reverse']],
+  [{ indicator: 'left' }, ['constant', 'left']],
+  [{ indicator: 'hazard' }, ['constant', 'left', 'right']],
+  [{ brake: 'pressed', door: 'open' }, ['constant', 'brake', 'door']],
+])('with %j these of the vehicle’s wires are live: %j', (positions, live) => {
+  const side = { ...PARKED, ...positions };
+  expect(VEHICLE_SIGNALS.filter((signal) => SIGNAL_LIVE[signal](side))).toEqual(live);
+});
+
+test('a wire of the vehicle moves only with the controls it is said to follow, and with each of them', () => {
+  const controls = Object.keys(VEHICLE_CONTROLS) as VehicleControl[];
+  const every = controls.reduce<VehicleSide[]>(
+    (sides, control) => sides.flatMap((side) => VEHICLE_CONTROLS[control].map((position) => ({ ...side, [control]: position }))),
+    [PARKED],
+  );
+  expect(every).toHaveLength(3 * 4 * 4 * 2 * 2 * 2);
+  for (const signal of VEHICLE_SIGNALS) {
+    const moves = controls.filter((control) =>
+      every.some((side) =>
+        VEHICLE_CONTROLS[control].some((position) => SIGNAL_LIVE[signal]({ ...side, [control]: position }) !== SIGNAL_LIVE[signal](side)),
+      ),
+    );
+    expect([signal, moves]).toEqual([signal, FOLLOWS[signal]]);
+  }
+});
+
+test('a switch, the high beam and a key are flicked, and what answers says so with volts, amperes and the way it comes', () => {
+  const design = small();
+  const bench = on(design);
+  expect(lit(bench)).toEqual([]);
+  expect(vehicleHandles(indexDesign(design))).toEqual(['key', 'lamps']);
+  const dark = bench.answer;
+  const bright = bench.drive('lamps', 'high');
+  expect(lit(bench)).toEqual(['beam']);
+  const [change, ...more] = changedLoads(dark, bright);
+  expect(more).toEqual([]);
+  // 60 W at 12 V, a little more at a full battery's voltage, a little less for the wire: by Ohm's law.
+  expect(change!.to.amps / change!.to.volts).toBeCloseTo(5 / 12, 4);
+  expect(change!.to.by).toEqual(['battery', 'relay']);
+  expect(changeWords(design, [change!])).toEqual([expect.stringMatching(/^beam: on, 5\.\d+ A, through relay$/)]);
+  bench.set('sw', 'position', 'on');
+  expect(lit(bench)).toEqual(['beam', 'desk']);
+  bench.drive('lamps', 'low');
+  expect(lit(bench)).toEqual(['desk']);
+  bench.rest();
+  expect([lit(bench), bench.side]).toEqual([[], PARKED]);
+});
+
+test('a radio channel latches at one press and lets go at the next; a momentary one only while it is held', () => {
+  const fob = (mode: 'latching' | 'momentary') => {
+    const build = rig();
+    build.battery();
+    build.add({ id: 'radio', kind: 'receiver', channels: 2, mode, channelMaxA: 5, standbyA: 0.01 });
+    build.load(12, 'resistive', 0, { id: 'lamp' });
+    build.wire('battery.plus', 'radio.plus');
+    build.wire('radio.minus', 'battery.minus', 1000, 'mm2:1', 'return');
+    build.wire('radio.ch2', 'lamp.plus');
+    build.wire('lamp.minus', 'battery.minus', 1000, 'mm2:2.5', 'return');
+    return build.design();
+  };
+  const latching = on(fob('latching'));
+  const [handle, ...others] = deviceHandles(indexDesign(fob('latching'))).filter(({ where }) => where !== 'load');
+  expect([handle, others]).toEqual([expect.objectContaining({ deviceId: 'radio', control: 'ch2', springs: true, where: 'fob' }), []]);
+  latching.press('radio', 'ch2', true, false);
+  expect(lit(latching)).toEqual(['lamp']);
+  latching.press('radio', 'ch2', true, false);
+  expect(lit(latching)).toEqual([]);
+  const momentary = on(fob('momentary'));
+  momentary.set('radio', 'ch2', true);
+  expect(lit(momentary)).toEqual(['lamp']);
+  momentary.set('radio', 'ch2', false);
+  expect(lit(momentary)).toEqual([]);
+});
+
+test('a pilot lamp’s worth through a lamp glows, and is not called on', () => {
+  const build = rig();
+  build.battery();
+  build.add({ id: 'sw', kind: 'switch', ratingA: 10, pilot: true });
+  build.load(12, 'filament', 0, { id: 'lamp' });
+  build.load(120, 'resistive', 0, { id: 'dropper' });
+  // In row with a small lamp the large one gets a tenth of the power at most: by Ohm's law.
+  build.wire('battery.plus', 'lamp.plus');
+  build.wire('lamp.minus', 'dropper.plus');
+  build.wire('dropper.minus', 'battery.minus', 1000, 'mm2:2.5', 'return');
+  const bench = on(build.design());
+  const dropper = bench.answer.loads.find(({ id }) => id === 'dropper')!;
+  expect(dropper.state).toBe('glows');
+  expect(dropper.level).toBeGreaterThan(0.005);
+  expect(dropper.level).toBeLessThan(0.05);
+});
+
+test('a relay that breaks its own coil is told as never coming to rest', () => {
+  const build = rig();
+  build.battery();
+  build.add({
+    ...{ id: 'relay', kind: 'relay', pins: 5, coilOhm: 90, pullInV: 7.5, dropOutV: 3 },
+    ...{ suppression: 'resistor', contactMilliohm: 4, ratingA: 30 },
+  });
+  build.wire('battery.plus', 'relay.30');
+  build.wire('relay.87a', 'relay.86');
+  build.wire('relay.85', 'battery.minus', 1000, 'mm2:1', 'return');
+  const { answer } = on(build.design());
+  expect([answer.outcome, answer.oscillating]).toEqual(['oscillating', ['relay']]);
+});
+
+describe('Heron', () => {
+  const design = heron();
+  const idOf = (name: string) => recordsOf(design, 'device').find((device) => device.name === name)!.id;
+
+  test('a scene lamp is white or amber by its switch, never both', () => {
+    const bench = on(design);
+    const colours = () => ['Left scene lamp, white', 'Left scene lamp, amber'].map((name) => lit(bench).includes(idOf(name)));
+    const at = (position: string) => {
+      bench.set(idOf('Scene lights, left switch'), 'position', position);
+      return colours();
+    };
+    expect([at('off'), at('up'), at('down'), at('off')]).toEqual([[false, false], [true, false], [false, true], [false, false]]); // prettier-ignore
+  });
+
+  test('the step light comes on as something moves, and goes out when its hold time is over', () => {
+    const bench = on(design);
+    const sensor = idOf('Step motion sensor');
+    const { holdS } = design.records.get(sensor) as unknown as { holdS: number };
+    const isLit = () => lit(bench).includes(idOf('Step light'));
+    expect(isLit()).toBe(false);
+    bench.set(sensor, 'motion', true);
+    bench.set(sensor, 'motion', false);
+    expect(isLit()).toBe(true);
+    bench.wait(holdS - 1);
+    expect(isLit()).toBe(true);
+    bench.wait(2);
+    expect(isLit()).toBe(false);
+  });
+
+  test('dimmed to a quarter the bench lights take about a quarter of their power', () => {
+    const bench = on(design);
+    bench.set(idOf('Hide bench lights switch'), 'position', 'on');
+    const lamp = () => bench.answer.loads.find(({ id }) => id === idOf('Bench puck'))!;
+    const full = lamp().level;
+    bench.set(idOf('Bench dimmer'), 'levelPercent', 25);
+    expect(lamp().state).toBe('on');
+    expect(lamp().level / full).toBeGreaterThan(0.04);
+    expect(lamp().level / full).toBeLessThan(0.4);
+  });
+
+  test('every control moves to each of its positions and back, and the design comes to rest each time', () => {
+    const bench = on(design);
+    let moves = 0;
+    for (const { deviceId, control, positions } of deviceHandles(indexDesign(design))) {
+      for (const position of positions) {
+        expect(bench.set(deviceId, control, position).outcome).toBe('settled');
+        expect(bench.position(deviceId, control)).toBe(position);
+        moves += 1;
+      }
+      bench.set(deviceId, control, positions[0]!);
+    }
+    expect(moves).toBeGreaterThan(50);
+    bench.rest();
+    const fresh = on(design);
+    const figures = (one: Bench) => one.answer.loads.map(({ id, volts, amps }) => [id, volts.toFixed(6), amps.toFixed(6)]);
+    expect(figures(bench)).toEqual(figures(fresh));
+  });
+});

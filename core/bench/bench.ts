@@ -1,0 +1,147 @@
+import { loadDraw } from '../devices/load';
+import type { ControlValue, Memory } from '../devices/kind';
+import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
+import { LiveDesign } from '../network/settle';
+import type { DesignIndex } from '../rig/designIndex';
+import { vehicleWires } from './handles';
+import { moved, PARKED, SIGNAL_LIVE, type VehicleControl, type VehicleSide } from './vehicleSide';
+
+/** Share of its full power from which a load counts as on, and from which it glows. Common practice: a lamp fed back through a pilot lamp glows at a hundredth. */
+const ON_SHARE = 0.05;
+const GLOW_SHARE = 0.005;
+/** Steps time runs in, s: short enough for hold times, and never so many that a night takes a second. */
+const STEP_S = 0.5;
+const MOST_STEPS = 400;
+
+/** What a load does at the moment. */
+export interface LoadAnswer {
+  id: string;
+  state: 'on' | 'glows' | 'off';
+  /** Its share of full power, 0 to 1. */
+  level: number;
+  /** Over its own terminals. */
+  volts: number;
+  amps: number;
+  /** Devices its current comes by, from the source. */
+  by: string[];
+}
+
+/** Everything at one moment. */
+export interface Answer {
+  /** Relays that go on buzzing have no state; what they last were is shown. */
+  outcome: 'settled' | 'oscillating';
+  oscillating: string[];
+  loads: LoadAnswer[];
+  memory: Readonly<Record<string, Memory>>;
+  timeS: number;
+}
+
+/**
+ * A design on the bench: its switches, fobs, doors and the vehicle's controls are moved one after another, and what answers is read off the network as wired. Loads are
+ * switched on at themselves, so that what feeds them decides.
+ * @throws NetworkError where a design has no answer
+ */
+export class Bench {
+  private readonly live: LiveDesign;
+  private readonly wires: ReturnType<typeof vehicleWires>;
+  private state: ControlState = AT_REST;
+  side: VehicleSide = PARKED;
+  answer: Answer;
+
+  constructor(private readonly index: DesignIndex) {
+    this.wires = vehicleWires(index);
+    this.live = new LiveDesign(index, this.state);
+    this.answer = this.come(this.driven(this.state));
+  }
+
+  /** How a control stands. */
+  position(deviceId: string, control: string): ControlValue {
+    const device = this.index.devices.get(deviceId);
+    return device ? controlOf(this.state, device, control) : false;
+  }
+
+  /** Moves one control of a device. */
+  set(deviceId: string, control: string, position: ControlValue): Answer {
+    return (this.answer = this.come(withControl(this.state, deviceId, control, position)));
+  }
+
+  /** Presses one that springs back, and lets it go. */
+  press(deviceId: string, control: string, pressed: ControlValue, released: ControlValue): Answer {
+    this.set(deviceId, control, pressed);
+    return this.set(deviceId, control, released);
+  }
+
+  /** Moves one of the vehicle's own controls, and with it all wires that follow it. */
+  drive(control: VehicleControl, position: ControlValue): Answer {
+    this.side = moved(this.side, control, position);
+    return (this.answer = this.come(this.driven(this.state)));
+  }
+
+  /** Lets time run, s. */
+  wait(seconds: number): Answer {
+    const stepS = Math.max(STEP_S, seconds / MOST_STEPS);
+    const outcome = this.live.advance(this.state, seconds, stepS);
+    return (this.answer = this.read(outcome));
+  }
+
+  /** Everything back as it is left, the time at nought. */
+  rest(): Answer {
+    this.side = PARKED;
+    return (this.answer = this.come(this.driven(AT_REST)));
+  }
+
+  /** A state with the vehicle's wires as its controls stand. */
+  private driven(from: ControlState): ControlState {
+    return this.wires.reduce(
+      (state, { deviceId, control, signal }) => withControl(state, deviceId, control, SIGNAL_LIVE[signal](this.side)),
+      from,
+    );
+  }
+
+  private come(state: ControlState): Answer {
+    return this.read(this.live.settle(state));
+  }
+
+  private read(outcome: ReturnType<LiveDesign['settle']>): Answer {
+    this.state = outcome.state;
+    return {
+      outcome: outcome.kind,
+      oscillating: outcome.kind === 'oscillating' ? outcome.devices : [],
+      loads: this.index.loads.map(({ id }) => this.loadNow(id)),
+      memory: outcome.state.memory,
+      timeS: outcome.state.timeS,
+    };
+  }
+
+  private loadNow(id: string): LoadAnswer {
+    const load = this.index.loads.find((one) => one.id === id)!;
+    const volts = this.live.across(id);
+    const amps = this.live.partAmps(id, 'draw');
+    const full = loadDraw(load).watts;
+    const share = full > 0 ? Math.min(1, Math.max(0, (volts * amps) / full)) : 0;
+    const state = share >= ON_SHARE ? 'on' : share >= GLOW_SHARE ? 'glows' : 'off';
+    const path = state === 'off' ? [] : this.live.upstream({ deviceId: id, terminal: 'plus' }).map(({ deviceId }) => deviceId);
+    const by = path.filter((deviceId, at) => deviceId !== id && path.indexOf(deviceId) === at);
+    return { id, state, level: share, volts, amps, by };
+  }
+}
+
+/** A load that does something else than before. */
+export interface LoadChange {
+  id: string;
+  from: LoadAnswer;
+  to: LoadAnswer;
+}
+
+/** A change of its share of power that a person sees. Common practice. */
+const SEEN_SHARE = 0.04;
+
+/** What one act changed: loads that went on, off or to another level. */
+export function changedLoads(before: Answer, after: Answer): LoadChange[] {
+  const were = new Map(before.loads.map((load) => [load.id, load]));
+  return after.loads.flatMap((to) => {
+    const from = were.get(to.id);
+    if (!from || (from.state === to.state && Math.abs(from.level - to.level) < SEEN_SHARE)) return [];
+    return [{ id: to.id, from, to }];
+  });
+}

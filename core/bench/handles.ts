@@ -1,0 +1,62 @@
+import { kindOf } from '../devices';
+import type { ControlValue } from '../devices/kind';
+import type { VehicleSignal } from '../devices/signalSource';
+import type { Device } from '../design/schema';
+import { landedTerminals, terminalKey } from '../network/wiring';
+import type { DesignIndex } from '../rig/designIndex';
+import { FOLLOWS, VEHICLE_CONTROLS, type VehicleControl } from './vehicleSide';
+
+/** Something on a device that a hand moves. */
+export interface DeviceHandle {
+  deviceId: string;
+  control: string;
+  /** The first is the resting one. */
+  positions: readonly ControlValue[];
+  /** It springs back when it is let go, so that a click presses and releases it. */
+  springs: boolean;
+  /** Where it is worked: on a panel, on a fob, by a door or by what moves, at the load itself, at the battery. */
+  where: 'panel' | 'fob' | 'moving' | 'load' | 'supply';
+}
+
+/** Everything on the devices of a design that is worked in use, in their order: what drives the vehicle's own wires is not among it, the vehicle's controls do that. */
+export function deviceHandles(index: DesignIndex): DeviceHandle[] {
+  const landed = landedTerminals(index.wires);
+  return Array.from(index.devices.values()).flatMap((device) => {
+    const { controls, workedInUse } = kindOf(device);
+    if (!controls || device.kind === 'signalSource' || device.kind === 'vehicleFeed') return [];
+    const isLanded = (terminal: string) => landed.has(terminalKey(device.id, terminal));
+    return Object.entries(controls(device)).flatMap(([control, positions]): DeviceHandle[] => {
+      const isWorked = workedInUse?.(device, control, isLanded) ?? BY_HAND.has(device.kind);
+      if (!isWorked || positions.length < 2) return [];
+      return [{ deviceId: device.id, control, positions, springs: springsBack(device), where: whereOf(device) }];
+    });
+  });
+}
+
+/** Kinds worked by hand, but not as a matter of course: what a person leaves as it is until asked. */
+const BY_HAND: ReadonlySet<Device['kind']> = new Set(['load', 'dimmer', 'isolator']);
+
+function springsBack(device: Device): boolean {
+  return device.kind === 'receiver';
+}
+
+function whereOf({ kind }: Device): DeviceHandle['where'] {
+  if (kind === 'receiver') return 'fob';
+  if (kind === 'doorSwitch' || kind === 'microSwitch' || kind === 'motionSwitch') return 'moving';
+  if (kind === 'load') return 'load';
+  return kind === 'isolator' ? 'supply' : 'panel';
+}
+
+/** The vehicle's wires that something of the design hangs on: by device, with what drives them. */
+export function vehicleWires(index: DesignIndex): { deviceId: string; control: string; signal: VehicleSignal }[] {
+  return Array.from(index.devices.values()).flatMap((device) => {
+    if (device.kind === 'vehicleFeed') return [{ deviceId: device.id, control: 'live', signal: device.signal }];
+    return device.kind === 'signalSource' ? device.signals.map((signal) => ({ deviceId: device.id, control: signal, signal })) : [];
+  });
+}
+
+/** The vehicle's controls that move anything in the design. */
+export function vehicleHandles(index: DesignIndex): VehicleControl[] {
+  const moving = new Set(vehicleWires(index).flatMap(({ signal }) => FOLLOWS[signal]));
+  return (Object.keys(VEHICLE_CONTROLS) as VehicleControl[]).filter((control) => moving.has(control));
+}

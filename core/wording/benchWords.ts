@@ -1,0 +1,103 @@
+import type { Answer, LoadAnswer, LoadChange } from '../bench/bench';
+import type { VehicleControl } from '../bench/vehicleSide';
+import { nameOf } from '../design/names';
+import type { Design } from '../design/design';
+import type { Device } from '../design/schema';
+import type { ControlValue } from '../devices/kind';
+import { formatAmps } from '../units/quantity';
+
+/** What the vehicle's controls are called. */
+export const VEHICLE_WORDS: Record<VehicleControl, string> = {
+  key: 'Key',
+  lamps: 'Lamps',
+  indicator: 'Indicator',
+  reverse: 'Reverse',
+  brake: 'Brake',
+  door: 'Door',
+};
+
+const SWITCH_WORDS: Record<string, string> = { off: 'off', on: 'on', up: 'up', down: 'down' };
+
+/** What a position of a control is called, as a person moves it. */
+export function positionWord(device: Device, control: string, position: ControlValue): string {
+  switch (device.kind) {
+    case 'load':
+      return position === true ? 'on' : 'off';
+    case 'receiver':
+      return position === true ? 'press' : 'let go';
+    case 'motionSwitch':
+      return position === true ? 'moving' : 'still';
+    case 'microSwitch':
+      return position === true ? 'pressed' : 'free';
+    case 'dimmer':
+      return `${String(position)} %`;
+    default:
+      return SWITCH_WORDS[String(position)] ?? String(position);
+  }
+}
+
+/** What a control is called: its device, and which of several. */
+export function handleName(device: Device, control: string): string {
+  const [, channel] = /^ch(\d+)$/.exec(control) ?? [];
+  return channel ? `${device.name}, channel ${channel}` : device.name;
+}
+
+/** What a load does. */
+export function answerWord({ state, level }: Pick<LoadAnswer, 'state' | 'level'>): string {
+  if (state !== 'on') return state;
+  return level < 0.9 ? `on at ${Math.round(level * 100)} %` : 'on';
+}
+
+/** What an act changed, in a sentence for each load: "Left scene lamp, amber: on, 1.9 A, through Scene relay". */
+export function changeWords(design: Design, changes: readonly LoadChange[]): string[] {
+  return changes.map(({ id, to }) => {
+    const through = to.by.filter((deviceId) => isWorked(design, deviceId)).at(-1);
+    const figures = to.state === 'off' ? '' : `, ${formatAmps(to.amps)}${through ? `, through ${nameOf(design, through)}` : ''}`;
+    return `${nameOf(design, id)}: ${answerWord(to)}${figures}`;
+  });
+}
+
+/** Relays, channels and the like: what a current comes through that something else works. */
+function isWorked(design: Design, deviceId: string): boolean {
+  const device = design.records.get(deviceId);
+  return device?.type === 'device' && WORKED.has(device.kind);
+}
+
+const WORKED: ReadonlySet<Device['kind']> = new Set([
+  'relay',
+  'receiver',
+  'ruleHub',
+  'dimmer',
+  'motionSwitch',
+  'switch',
+  'microSwitch',
+  'doorSwitch',
+]);
+
+/** What parts that remember something do at the moment. */
+export function deviceStates(design: Design, { memory, oscillating }: Answer): { id: string; name: string; state: string }[] {
+  return Array.from(design.records.values()).flatMap((record) => {
+    if (record.type !== 'device') return [];
+    const state = oscillating.includes(record.id) ? 'buzzing' : stateOf(record, memory[record.id] ?? {});
+    return state === null ? [] : [{ id: record.id, name: record.name, state }];
+  });
+}
+
+function stateOf(device: Device, memory: Answer['memory'][string]): string | null {
+  switch (device.kind) {
+    case 'relay':
+      return memory.pulledIn === true ? 'pulled in' : 'at rest';
+    case 'receiver': {
+      const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^ch\d+$/.test(key) ? [key.slice(2)] : []));
+      return on.length === 0 ? 'all off' : `on: ${on.join(', ')}`;
+    }
+    case 'motionSwitch':
+      return memory.on === true ? 'on' : 'off';
+    case 'protection':
+      return memory.open === true ? 'open' : null;
+    case 'cutOut':
+      return memory.open === true ? 'let go' : null;
+    default:
+      return null;
+  }
+}
