@@ -144,3 +144,48 @@ test('simulate says whether a scenario lasts, the same for the same seed, and re
   expect(vineKnot('simulate', pipFile, '--draws', 'many').status).toBe(2);
   expect(vineKnot('simulate', pipFile, '--scenario', 'nowhere').stderr).toContain('"Two nights at camp"');
 });
+
+describe('bench', () => {
+  interface BenchOutput {
+    outcome: string;
+    loads: { name: string; function: string | null; on: boolean; level: number; volts: number; amps: number; by: string[] }[];
+    devices: { name: string; state: string }[];
+  }
+  const bench = (...args: string[]) => {
+    const { stdout, stderr, status } = vineKnot('bench', heronFile, ...args);
+    return { stderr, status, output: status === 0 ? (JSON.parse(stdout) as BenchOutput) : null };
+  };
+
+  test('moves controls in their order, presses and lets go, lets time run, and says what each load does and by what way', () => {
+    const { output } = bench(
+      '--set',
+      'Scene lights, left switch=up',
+      '--set',
+      'scene lights, left switch=down',
+      '--set',
+      'motion=moving>still',
+      '--after',
+      '10',
+      '--json',
+    );
+    expect(Object.keys(output!)).toEqual(['outcome', 'loads', 'devices']);
+    const load = (name: string) => output!.loads.find((one) => one.name === name)!;
+    expect([output!.outcome, load('Left scene lamp, white').on]).toEqual(['settled', false]);
+    expect(load('Left scene lamp, amber')).toMatchObject({ function: 'amber', on: true, level: expect.any(Number) as number });
+    expect(load('Left scene lamp, amber').by).toEqual(expect.arrayContaining(['House battery', 'Scene lights, left switch']));
+    expect(load('Step light').on).toBe(true);
+    expect(output!.devices).toContainEqual({ name: 'Step motion sensor', state: 'on' });
+  });
+
+  test('a name that may be several, one that is none and a position that is not there are refused with what there is', () => {
+    expect(bench('--set', 'switch=on')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('"Galley lights switch", "Water pump switch"') as string,
+    });
+    expect(bench('--set', 'horn=on')).toMatchObject({ status: 2, stderr: expect.stringContaining('nothing is called "horn"') as string });
+    expect(bench('--set', 'Galley lights switch=up')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('it has "off", "on"') as string,
+    });
+  });
+});

@@ -43,6 +43,7 @@ for (const [theme, look] of [
       `/d/${heron}/supply`,
       `/d/${heron}/energy`,
       `/d/${heron}/circuits`,
+      `/d/${heron}/switching`,
       `/d/${heron}/report`,
       '/handbook/chain',
     ]) {
@@ -118,7 +119,7 @@ test('axe finds nothing serious on the stages at a phoneâ€™s and a large screenâ
       '/',
       '/new',
       '/handbook/glossary',
-      ...['rig', 'loads', 'supply', 'energy', 'circuits'].map((stage) => `/d/${heron}/${stage}`),
+      ...['rig', 'loads', 'supply', 'energy', 'circuits', 'switching'].map((stage) => `/d/${heron}/${stage}`),
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();

@@ -262,7 +262,7 @@ test('on the rig Escape leaves a mode, a place outside is asked about, an empty 
 test('every stage is read at a phone’s width and at twice the size of letters, and nothing runs out of it', async ({ page, heron }) => {
   test.setTimeout(90_000);
   for (const [width, stage] of [390, 640].flatMap((wide) =>
-    ['rig', 'loads', 'supply', 'energy', 'circuits', 'measure', 'report'].map((name) => [wide, name] as const),
+    ['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'measure', 'report'].map((name) => [wide, name] as const),
   )) {
     // 1280 at 200 % is 640 wide.
     await page.setViewportSize({ width, height: width === 390 ? 780 : 400 });
@@ -329,7 +329,7 @@ test('what an older page left and nobody can read stops nothing: it is set aside
 test('letters typed into any field of any stage are text: no command, no other page', async ({ page, heron }) => {
   test.setTimeout(120_000);
   let fields = 0;
-  for (const stage of ['rig', 'loads', 'supply', 'energy', 'circuits']) {
+  for (const stage of ['rig', 'loads', 'supply', 'energy', 'circuits', 'switching']) {
     await page.goto(`/d/${heron}/${stage}`);
     await expect(page.getByRole('heading').first()).toBeVisible();
     const inputs = page

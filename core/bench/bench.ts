@@ -19,7 +19,7 @@ export interface LoadAnswer {
   state: 'on' | 'glows' | 'off';
   /** Its share of full power, 0 to 1. */
   level: number;
-  /** Over its own terminals. */
+  /** Over its own terminals, as a meter reads it: the mean behind a dimmer. */
   volts: number;
   amps: number;
   /** Devices its current comes by, from the source. */
@@ -48,7 +48,16 @@ export class Bench {
   side: VehicleSide = PARKED;
   answer: Answer;
 
-  constructor(private readonly index: DesignIndex) {
+  /** @param earlier the bench of the same design before an edit: what still exists stands and remembers as it did there */
+  constructor(
+    private readonly index: DesignIndex,
+    earlier: Bench | null = null,
+  ) {
+    if (earlier) {
+      const { controls, memory, timeS } = earlier.state;
+      this.state = { controls: ofDevices(index, controls), memory: ofDevices(index, memory), timeS };
+      this.side = earlier.side;
+    }
     this.wires = vehicleWires(index);
     this.live = new LiveDesign(index, this.state);
     this.answer = this.come(this.driven(this.state));
@@ -118,7 +127,11 @@ export class Bench {
     const volts = this.live.across(id);
     const amps = this.live.partAmps(id, 'draw');
     const full = loadDraw(load).watts;
-    const share = full > 0 ? Math.min(1, Math.max(0, (volts * amps) / full)) : 0;
+    // Behind a pulsing dimmer a meter reads means of both: it is lit as by what there is while it is on, for that share of the time.
+    const dimmer = this.live.compiled.dimmerOf.get(id);
+    const pulsed = dimmer ? Number(controlOf(this.state, dimmer, 'levelPercent')) / 100 : 1;
+    const whileOn = full > 0 && pulsed > 0 ? (volts * amps) / pulsed ** 2 / full : 0;
+    const share = pulsed * Math.min(1, Math.max(0, whileOn));
     const state = share >= ON_SHARE ? 'on' : share >= GLOW_SHARE ? 'glows' : 'off';
     const path = state === 'off' ? [] : this.live.upstream({ deviceId: id, terminal: 'plus' }).map(({ deviceId }) => deviceId);
     const by = path.filter((deviceId, at) => deviceId !== id && path.indexOf(deviceId) === at);
@@ -126,22 +139,7 @@ export class Bench {
   }
 }
 
-/** A load that does something else than before. */
-export interface LoadChange {
-  id: string;
-  from: LoadAnswer;
-  to: LoadAnswer;
-}
-
-/** A change of its share of power that a person sees. Common practice. */
-const SEEN_SHARE = 0.04;
-
-/** What one act changed: loads that went on, off or to another level. */
-export function changedLoads(before: Answer, after: Answer): LoadChange[] {
-  const were = new Map(before.loads.map((load) => [load.id, load]));
-  return after.loads.flatMap((to) => {
-    const from = were.get(to.id);
-    if (!from || (from.state === to.state && Math.abs(from.level - to.level) < SEEN_SHARE)) return [];
-    return [{ id: to.id, from, to }];
-  });
+/** What is kept of devices that are still there. */
+function ofDevices<T>({ devices }: DesignIndex, kept: Readonly<Record<string, T>>): Record<string, T> {
+  return Object.fromEntries(Object.entries(kept).filter(([id]) => devices.has(id)));
 }

@@ -1,4 +1,5 @@
-import type { Answer, LoadAnswer, LoadChange } from '../bench/bench';
+import type { Answer, LoadAnswer } from '../bench/bench';
+import type { LoadChange } from '../bench/changedLoads';
 import type { VehicleControl } from '../bench/vehicleSide';
 import { nameOf } from '../design/names';
 import type { Design } from '../design/design';

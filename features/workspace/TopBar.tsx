@@ -64,7 +64,13 @@ export function TopBar() {
           />
         </Tooltip>
         <Tooltip title="Keyboard shortcuts (?)">
-          <Button type="text" aria-label="Keyboard shortcuts" icon={<CircleHelp size={18} />} onClick={() => setDialog('shortcuts')} />
+          <Button
+            type="text"
+            className={styles.keys}
+            aria-label="Keyboard shortcuts"
+            icon={<CircleHelp size={18} />}
+            onClick={() => setDialog('shortcuts')}
+          />
         </Tooltip>
         <FittedButton />
         <FindingsButton />

@@ -21,6 +21,8 @@ export function nextSteps({ index, loads, circuits, blocks, scenario }: Analysis
   else if (circuits.length === 0) of.circuits = 'come from the loads';
   if (!index.battery) of.energy = 'needs a battery';
   else if (used.size === 0) of.energy = 'needs hours of use';
+  // Nothing is checked there yet that a person has not flicked.
+  of.switching = index.battery && circuits.length > 0 ? 'flick it and see' : 'needs circuits';
   if (!index.rig && index.places.length === 0) of.rig = 'lay out the vehicle';
   const next =
     IN_ORDER.find((stage) => of[stage] !== undefined && !(stage === 'supply' && of.supply === 'add what charges' && bare > 0)) ?? null;

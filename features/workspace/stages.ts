@@ -7,6 +7,7 @@ export const STAGES = [
   { id: 'supply', name: 'Supply', key: 's' },
   { id: 'energy', name: 'Energy', key: 'e' },
   { id: 'circuits', name: 'Circuits', key: 'c' },
+  { id: 'switching', name: 'Switching', key: 'w' },
 ] as const;
 
 export type StageId = (typeof STAGES)[number]['id'];

@@ -1,0 +1,5 @@
+import { SwitchingStage } from '@/features/switching/SwitchingStage';
+
+export default function SwitchingPage() {
+  return <SwitchingStage />;
+}

@@ -1,0 +1,54 @@
+import { choose, expect, test } from './fixtures';
+
+test('switches, a sensor and a dimmer are worked on the bench, and every lamp says what it does', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/switching`);
+  const answers = page.getByRole('region', { name: 'What answers' });
+  const row = (name: string) => answers.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  const said = page.getByRole('status', { name: 'What changed' });
+  const move = (control: string, position: string) =>
+    page.getByRole('group', { name: control }).getByRole('button', { name: position, exact: true }).click();
+  await expect(row('Left scene lamp, white')).toContainText('off');
+  await move('Scene lights, left switch', 'up');
+  await expect(said).toContainText(/Scene lights, left switch: up\. Left scene lamp, white: on, 3\.\d+ A/);
+  await expect(row('Left scene lamp, white')).toContainText(/on\s*13\.\d+ V\s*3\.\d+ A/);
+  await move('Scene lights, left switch', 'down');
+  await expect(row('Left scene lamp, amber')).toContainText('on');
+  await expect(row('Left scene lamp, white')).toContainText('off');
+
+  await move('Hide bench lights switch', 'on');
+  await move('Bench dimmer', '25 %');
+  await expect(row('Bench puck')).toContainText(/on at 2\d %/);
+
+  await move('Step motion sensor', 'moving');
+  await move('Step motion sensor', 'still');
+  await expect(row('Step light')).toContainText('on');
+  await page.getByRole('group', { name: 'Let time run' }).getByRole('button', { name: '10 min' }).click();
+  await expect(row('Step light')).toContainText('off');
+  await expect(said).toContainText('10 min passed. Step light: off.');
+
+  await page.getByRole('button', { name: 'All at rest' }).click();
+  await expect(row('Bench puck')).toContainText('off');
+  // By keyboard: to a position and onto it.
+  await page.getByRole('group', { name: 'Galley lights switch' }).getByRole('button', { name: 'on', exact: true }).press('Enter');
+  await expect(row('Galley light strip')).toContainText('on');
+});
+
+test('the vehicle’s own controls are there once something hangs on its wires, and stand as they did after an edit', async ({
+  page,
+  heron,
+}) => {
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByText('Parts', { exact: true }).click();
+  await choose(page, 'Part to add', 'vehicle sig', 'Vehicle signals');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: /Switching/ }).click();
+  const lamps = page.getByRole('region', { name: 'The vehicle' }).getByRole('group', { name: 'Lamps' });
+  await lamps.getByRole('button', { name: 'high' }).click();
+  await expect(page.getByRole('status', { name: 'What changed' })).toContainText('Lamps: high. Nothing else changed.');
+  // An edit made meanwhile: the bench is put together anew, the controls stay.
+  await page.getByRole('button', { name: 'ft', exact: true }).click();
+  await expect(lamps.getByRole('button', { name: 'high' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('group', { name: 'Awning light switch' }).getByRole('button', { name: 'on', exact: true }).click();
+  await expect(page.getByRole('status', { name: 'What changed' })).toContainText('Awning strip: on');
+  await expect(lamps.getByRole('button', { name: 'high' })).toHaveAttribute('aria-pressed', 'true');
+});

@@ -1,0 +1,70 @@
+import { useMemo, type CSSProperties } from 'react';
+import type { Answer, LoadAnswer } from '@/core/bench/bench';
+import { nameOf } from '@/core/design/names';
+import { isLamp } from '@/core/devices/load';
+import { formatAmps, formatVolts } from '@/core/units/quantity';
+import { answerWord } from '@/core/wording/benchWords';
+import { useDesign } from '@/features/design/DesignProvider';
+import styles from './Switching.module.css';
+
+/** Every load by its zone: lit or not, how bright, at what volts and amperes. */
+export function Answers({ answer }: { answer: Answer }) {
+  const design = useDesign((state) => state.design);
+  const loads = useDesign(({ analysis }) => analysis.index.loads);
+  const zones = useMemo(() => {
+    const byZone = new Map<string | null, LoadAnswer[]>();
+    for (const one of answer.loads) {
+      const zoneId = loads.find(({ id }) => id === one.id)?.zoneId ?? null;
+      byZone.set(zoneId, [...(byZone.get(zoneId) ?? []), one]);
+    }
+    return Array.from(byZone);
+  }, [answer, loads]);
+  return (
+    <div className={styles.answers} role="region" aria-label="What answers" tabIndex={0}>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Load</th>
+            <th scope="col">Does</th>
+            <th scope="col">Volts</th>
+            <th scope="col">Amperes</th>
+          </tr>
+        </thead>
+        {zones.map(([zoneId, list]) => (
+          <tbody key={zoneId ?? ''}>
+            <tr className={styles.zone}>
+              <th scope="rowgroup" colSpan={4}>
+                {zoneId === null ? 'No zone' : nameOf(design, zoneId)}
+              </th>
+            </tr>
+            {list.map((one) => (
+              <Row key={one.id} one={one} name={nameOf(design, one.id)} lamp={loads.some((load) => load.id === one.id && isLamp(load))} />
+            ))}
+          </tbody>
+        ))}
+      </table>
+    </div>
+  );
+}
+
+function Shape({ lamp, ...how }: { lamp: boolean; className?: string | undefined; style?: CSSProperties }) {
+  return lamp ? <circle cx="8" cy="8" r="6" {...how} /> : <rect x="2.5" y="2.5" width="11" height="11" {...how} />;
+}
+
+function Row({ one, name, lamp }: { one: LoadAnswer; name: string; lamp: boolean }) {
+  const isOn = one.state !== 'off';
+  return (
+    <tr className={isOn ? styles.on : undefined}>
+      <th scope="row">
+        <svg viewBox="0 0 16 16" width="16" height="16" aria-hidden>
+          {isOn && <Shape lamp={lamp} className={styles.light} style={{ opacity: Math.max(0.2, one.level) }} />}
+          <Shape lamp={lamp} />
+        </svg>
+        {name}
+      </th>
+      <td>{answerWord(one)}</td>
+      <td className="reading">{isOn ? formatVolts(one.volts) : '–'}</td>
+      <td className="reading">{isOn ? formatAmps(one.amps) : '–'}</td>
+    </tr>
+  );
+}

@@ -1,0 +1,205 @@
+'use client';
+
+import { Button } from 'antd';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
+import { VEHICLE_CONTROLS } from '@/core/bench/vehicleSide';
+import { NetworkError } from '@/core/network/networkError';
+import { deviceStates, handleName, positionWord, VEHICLE_WORDS } from '@/core/wording/benchWords';
+import { useDesign } from '@/features/design/DesignProvider';
+import { EmptyStage } from '@/ui/EmptyStage';
+import frame from '@/ui/Stage.module.css';
+import { Answers } from './Answers';
+import { Positions, Push } from './Positions';
+import { useBench, type Act, type BenchShown } from './useBench';
+import styles from './Switching.module.css';
+
+const WAITS = [
+  { word: '1 s', seconds: 1 },
+  { word: '10 s', seconds: 10 },
+  { word: '1 min', seconds: 60 },
+  { word: '10 min', seconds: 600 },
+];
+
+/** Where things are worked, in the order they are shown. */
+const PANELS: { where: DeviceHandle['where']; title: string }[] = [
+  { where: 'panel', title: 'Switches and dimmers' },
+  { where: 'fob', title: 'Radio' },
+  { where: 'moving', title: 'Doors, rollers and what moves' },
+  { where: 'supply', title: 'Battery' },
+];
+
+/** Stage Switching: everything one can flick on one side, what answers on the other. */
+export function SwitchingStage() {
+  const designId = useDesign((state) => state.id);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const handles = useMemo(() => deviceHandles(index), [index]);
+  const shown = useBench();
+  if (index.loads.length === 0 || !index.battery) {
+    return (
+      <EmptyStage
+        title="Flick it and see"
+        text="With a battery and loads on circuits, every switch, fob, door and key is worked here, and every lamp answers as wired."
+      >
+        <Link href={`/d/${designId}/${index.battery ? 'loads' : 'supply'}`}>
+          {index.battery ? 'List what draws current' : 'Put in a battery'}
+        </Link>
+      </EmptyStage>
+    );
+  }
+  if (shown instanceof NetworkError) {
+    return (
+      <EmptyStage title="The wiring has no answer" text={shown.message}>
+        <Link href={`/d/${designId}/circuits`}>Look at it in Circuits</Link>
+      </EmptyStage>
+    );
+  }
+  return (
+    <div className={frame.stage}>
+      <Toolbar shown={shown} />
+      <div className={styles.bench}>
+        <div className={styles.controls} role="region" aria-label="Controls" tabIndex={0}>
+          {shown && <Vehicle shown={shown} />}
+          {shown &&
+            PANELS.map(({ where, title }) => (
+              <Panel key={where} title={title} handles={handles.filter((one) => one.where === where)} shown={shown} />
+            ))}
+          {shown && (
+            <details className={styles.more}>
+              <summary>Loads’ own switches</summary>
+              <Panel title="" handles={handles.filter(({ where }) => where === 'load')} shown={shown} />
+            </details>
+          )}
+        </div>
+        {shown ? <Answers answer={shown.answer} /> : <p className={styles.soft}>Wiring it up…</p>}
+        {shown && <Parts shown={shown} />}
+      </div>
+    </div>
+  );
+}
+
+function Toolbar({ shown }: { shown: BenchShown | null }) {
+  const [last] = shown?.acts ?? [];
+  return (
+    <div className={styles.top}>
+      <div className={frame.toolbar}>
+        <h2>Switching</h2>
+        <Button size="small" disabled={!shown} onClick={() => shown?.act('All at rest', (bench) => bench.rest())}>
+          All at rest
+        </Button>
+        <span className={styles.waits} role="group" aria-label="Let time run">
+          <span>Let pass</span>
+          {WAITS.map(({ word, seconds }) => (
+            <Button key={word} size="small" disabled={!shown} onClick={() => shown?.act(`${word} passed`, (bench) => bench.wait(seconds))}>
+              {word}
+            </Button>
+          ))}
+          <span className="reading">{clock(shown?.answer.timeS ?? 0)}</span>
+        </span>
+      </div>
+      <p className={styles.said} role="status" aria-label="What changed">
+        {last ? <Said act={last} /> : 'Flick a switch: what changes is said here.'}
+      </p>
+    </div>
+  );
+}
+
+function Said({ act: { what, changed } }: { act: Act }) {
+  return (
+    <>
+      <strong>{what}.</strong> {changed.length === 0 ? 'Nothing else changed.' : `${changed.join('. ')}.`}
+    </>
+  );
+}
+
+function Vehicle({ shown: { bench, act } }: { shown: BenchShown }) {
+  const index = useDesign(({ analysis }) => analysis.index);
+  const controls = useMemo(() => vehicleHandles(index), [index]);
+  if (controls.length === 0) return null;
+  return (
+    <section aria-label="The vehicle">
+      <h3>The vehicle</h3>
+      {controls.map((control) => (
+        <Positions
+          key={control}
+          name={VEHICLE_WORDS[control]}
+          positions={VEHICLE_CONTROLS[control].map((value) => ({ value, word: value }))}
+          at={bench.side[control]}
+          onMove={(value, word) => act(`${VEHICLE_WORDS[control]}: ${word}`, (now) => now.drive(control, value))}
+        />
+      ))}
+    </section>
+  );
+}
+
+function Panel({ title, handles, shown: { bench, act } }: { title: string; handles: readonly DeviceHandle[]; shown: BenchShown }) {
+  const devices = useDesign(({ analysis }) => analysis.index.devices);
+  if (handles.length === 0) return null;
+  return (
+    <section aria-label={title || 'Loads’ own switches'}>
+      {title && <h3>{title}</h3>}
+      {handles.map(({ deviceId, control, positions, springs }) => {
+        const device = devices.get(deviceId);
+        if (!device) return null;
+        const name = handleName(device, control);
+        const at = bench.position(deviceId, control);
+        const move = (value: (typeof positions)[number]) =>
+          act(`${name}: ${positionWord(device, control, value)}`, (now) => now.set(deviceId, control, value));
+        if (springs)
+          return <Push key={name} name={name} pressed={at === positions[1]} onPress={(pressed) => move(positions[pressed ? 1 : 0]!)} />;
+        return (
+          <Positions
+            key={`${deviceId} ${control}`}
+            name={name}
+            positions={positions.map((value) => ({ value, word: positionWord(device, control, value) }))}
+            at={at}
+            onMove={move}
+          />
+        );
+      })}
+    </section>
+  );
+}
+
+/** What relays, radios and sensors do at the moment, and the acts so far. */
+function Parts({ shown: { answer, acts } }: { shown: BenchShown }) {
+  const design = useDesign((state) => state.design);
+  const states = useMemo(() => deviceStates(design, answer), [design, answer]);
+  return (
+    <div className={styles.parts} role="region" aria-label="Relays and acts" tabIndex={0}>
+      {answer.outcome === 'oscillating' && (
+        <p className={styles.wrong}>It never comes to rest: what breaks its own feed goes on buzzing.</p>
+      )}
+      {states.length > 0 && (
+        <>
+          <h3>Relays, radios, sensors, open fuses</h3>
+          <ul>
+            {states.map(({ id, name, state }) => (
+              <li key={id}>
+                {name}: <b>{state}</b>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <h3>What was done</h3>
+      <ol className={styles.acts}>
+        {acts.map((act) => (
+          <li key={act.key}>
+            <span className="reading">{clock(act.timeS)}</span>
+            <span>
+              <Said act={act} />
+            </span>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+/** Seconds as minutes and seconds. */
+function clock(timeS: number): string {
+  const whole = Math.round(timeS);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+}

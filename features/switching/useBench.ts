@@ -1,0 +1,69 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { Answer, Bench } from '@/core/bench/bench';
+import { changedLoads } from '@/core/bench/changedLoads';
+import { NetworkError } from '@/core/network/networkError';
+import { changeWords } from '@/core/wording/benchWords';
+import { useDesign } from '@/features/design/DesignProvider';
+
+/** One thing done on the bench and what it changed. */
+export interface Act {
+  key: number;
+  timeS: number;
+  what: string;
+  changed: string[];
+}
+
+export interface BenchShown {
+  bench: Bench;
+  answer: Answer;
+  /** The last acts, the newest first. */
+  acts: readonly Act[];
+  /** Does something on the bench, and keeps what it changed. */
+  act(what: string, how: (bench: Bench) => Answer): void;
+}
+
+const ACTS_KEPT = 30;
+
+/** The design on the bench, put together anew at each edit with everything standing as it did; null while it is, and why where it has no answer. */
+export function useBench(): BenchShown | NetworkError | null {
+  const index = useDesign(({ analysis }) => analysis.index);
+  const design = useDesign((state) => state.design);
+  const [bench, setBench] = useState<Bench | NetworkError | null>(null);
+  const [answer, setAnswer] = useState<Answer | null>(null);
+  const [acts, setActs] = useState<readonly Act[]>([]);
+  const last = useRef<Bench | null>(null);
+  const count = useRef(0);
+  useEffect(() => {
+    let wanted = true;
+    void import('@/core/bench/bench').then(({ Bench: Made }) => {
+      if (!wanted) return;
+      try {
+        last.current = new Made(index, last.current);
+        setAnswer(last.current.answer);
+        setBench(last.current);
+      } catch (error) {
+        if (!(error instanceof NetworkError)) throw error;
+        setBench(error);
+      }
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [index]);
+  if (bench instanceof NetworkError) return bench;
+  if (!bench || !answer) return null;
+  return {
+    bench,
+    answer,
+    acts,
+    act(what, how) {
+      const before = bench.answer;
+      const after = how(bench);
+      setAnswer(after);
+      const changed = changeWords(design, changedLoads(before, after));
+      setActs([{ key: ++count.current, timeS: before.timeS, what, changed }, ...acts].slice(0, ACTS_KEPT));
+    },
+  };
+}
