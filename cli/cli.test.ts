@@ -189,3 +189,18 @@ describe('bench', () => {
     });
   });
 });
+
+test('truth gives every way that what influences a load may stand, and refuses a name that may be several', () => {
+  const { stdout, status } = vineKnot('truth', heronFile, '--load', 'Left scene lamp', '--function', 'amber', '--json');
+  expect([status, JSON.parse(stdout)]).toEqual([
+    0,
+    {
+      inputs: ['Scene lights, left switch'],
+      rows: ['off', 'up', 'down'].map((position) => ({
+        ...{ set: { 'Scene lights, left switch': position }, on: position === 'down', level: position === 'down' ? 1 : 0, wished: null },
+      })),
+    },
+  ]);
+  const several = vineKnot('truth', heronFile, '--load', 'scene lamp');
+  expect([several.status, several.stderr]).toEqual([2, expect.stringContaining('"Left scene lamp, white", "Left scene lamp, amber"')]);
+});

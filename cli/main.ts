@@ -5,6 +5,7 @@ import { BadInput } from './input';
 import { monitor } from './monitor';
 import { simulateDays } from './simulate';
 import { solve } from './solve';
+import { truth } from './truth';
 import { wire } from './wire';
 
 const USAGE = `Usage:
@@ -15,6 +16,7 @@ const USAGE = `Usage:
   vine-knot simulate FILE.json [--scenario NAME] [--days N] [--draws 100] [--seed 1] [--json]
   vine-knot monitor FILE.json [--scenario NAME] [--port 7412] [--speed 60] [--seed 1]
   vine-knot bench FILE.json [--set "NAME=VALUE"]... [--after SECONDS] [--json]
+  vine-knot truth FILE.json --load NAME [--function NAME] [--json]
   vine-knot export FILE.json --format spice [--state all-on|all-off|SCENARIO]
 
 check prints per circuit and for the whole design what the screens show.
@@ -23,6 +25,7 @@ solve finds the operating point of a SPICE deck of R, V, I, D and S elements: vo
 simulate lives through a scenario's days under weathers drawn from a seed: the chance of running out, what was cut, where energy went.
 monitor plays a battery monitor: a reading a line over TCP on this machine, a minute of the scenario a second unless told otherwise.
 bench moves controls one after another (NAME=a>b presses and lets go) and says what every load then does, and by what way its current comes.
+truth says what a load does in every way that what influences it may stand.
 export writes the netlist of a design in a state as a SPICE deck.
 Exit status: 0 well, 1 a finding is a fault, a network has no answer or never comes to rest, or a load was cut, 2 bad input.
 `;
@@ -35,6 +38,8 @@ function run(argv: string[]): number {
       return benchDesign(rest);
     case 'check':
       return check(rest);
+    case 'truth':
+      return truth(rest);
     case 'wire':
       return wire(rest);
     case 'export':

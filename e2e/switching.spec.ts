@@ -26,6 +26,13 @@ test('switches, a sensor and a dimmer are worked on the bench, and every lamp sa
   await expect(row('Step light')).toContainText('off');
   await expect(said).toContainText('10 min passed. Step light: off.');
 
+  // When is it lit: in every way that what influences it may stand.
+  await answers.getByRole('button', { name: 'Left scene lamp, amber' }).click();
+  const truth = page.getByRole('dialog', { name: 'When is it lit? Left scene lamp, amber' });
+  await expect(truth).toContainText('Lit in 1 of 3 ways');
+  await expect(truth.getByRole('row', { name: 'down yes' })).toBeVisible();
+  await page.keyboard.press('Escape');
+
   await page.getByRole('button', { name: 'All at rest' }).click();
   await expect(row('Bench puck')).toContainText('off');
   // By keyboard: to a position and onto it.

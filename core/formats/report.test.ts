@@ -50,5 +50,8 @@ test('the headless check says what the report says', () => {
 test('a 24-volt design is not called a 12-volt one', () => {
   const design = heron();
   const at24 = applyChange(design, updateRecords(design, [{ id: 'settings', set: { nominalV: 24 } }]));
-  expect([makeReport(analysis).subject, makeReport(analyse(at24)).subject]).toEqual(['12-volt house system, as designed', '24-volt house system, as designed']);
+  expect([makeReport(analysis).subject, makeReport(analyse(at24)).subject]).toEqual([
+    '12-volt house system, as designed',
+    '24-volt house system, as designed',
+  ]);
 });

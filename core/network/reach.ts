@@ -25,7 +25,7 @@ const LIT_SHARE = 0.5;
 const PROBE_A = 0.05;
 
 /** One control and what it can be set to. */
-interface Handle {
+export interface Handle {
   deviceId: string;
   key: string;
   values: readonly ControlValue[];
@@ -35,7 +35,7 @@ interface Handle {
 export type Reached = { kind: 'found'; state: ControlState } | { kind: 'never' } | { kind: 'unsearched'; controls: number };
 
 /** The part of a design that decides whether some loads are lit. */
-interface Influence {
+export interface Influence {
   index: DesignIndex;
   handles: readonly Handle[];
 }
@@ -95,8 +95,8 @@ export class Reach {
     }
   }
 
-  /** The loads with everything that leads to them, other loads' terminals too, and works what leads to them. */
-  private influenceOn(loadIds: readonly string[]): Influence {
+  /** The loads as test lamps with everything that leads to them, other loads' terminals too, and works what leads to them; and the controls among it. */
+  influenceOn(loadIds: readonly string[]): Influence {
     const { index, wiring } = this;
     const devices = new Set<string>();
     const wires = new Set<Wire>();

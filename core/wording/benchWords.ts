@@ -2,7 +2,8 @@ import type { Answer, LoadAnswer } from '../bench/bench';
 import type { LoadChange } from '../bench/changedLoads';
 import type { VehicleControl } from '../bench/vehicleSide';
 import { nameOf } from '../design/names';
-import type { Design } from '../design/design';
+import type { Input } from '../bench/truth';
+import { recordOf, type Design } from '../design/design';
 import type { Device } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import { formatAmps } from '../units/quantity';
@@ -41,6 +42,17 @@ export function positionWord(device: Device, control: string, position: ControlV
 export function handleName(device: Device, control: string): string {
   const [, channel] = /^ch(\d+)$/.exec(control) ?? [];
   return channel ? `${device.name}, channel ${channel}` : device.name;
+}
+
+/** An input of a truth table: what it is called and its positions in words. */
+export function inputWords(design: Design, input: Input): { name: string; positions: string[] } {
+  if (input.kind === 'vehicle') return { name: VEHICLE_WORDS[input.control], positions: input.positions.map(String) };
+  const device = recordOf(design, input.deviceId, 'device');
+  if (!device) return { name: input.deviceId, positions: input.positions.map(String) };
+  return {
+    name: handleName(device, input.control),
+    positions: input.positions.map((position) => positionWord(device, input.control, position)),
+  };
 }
 
 /** What a load does. */

@@ -1,4 +1,5 @@
-import { useMemo, type CSSProperties } from 'react';
+import dynamic from 'next/dynamic';
+import { useMemo, useState, type CSSProperties } from 'react';
 import type { Answer, LoadAnswer } from '@/core/bench/bench';
 import { nameOf } from '@/core/design/names';
 import { isLamp } from '@/core/devices/load';
@@ -7,8 +8,11 @@ import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import styles from './Switching.module.css';
 
+const TruthDrawer = dynamic(() => import('./TruthDrawer').then(({ TruthDrawer: drawer }) => drawer), { ssr: false });
+
 /** Every load by its zone: lit or not, how bright, at what volts and amperes. */
 export function Answers({ answer }: { answer: Answer }) {
+  const [asked, setAsked] = useState<string | null>(null);
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
   const zones = useMemo(() => {
@@ -38,11 +42,18 @@ export function Answers({ answer }: { answer: Answer }) {
               </th>
             </tr>
             {list.map((one) => (
-              <Row key={one.id} one={one} name={nameOf(design, one.id)} lamp={loads.some((load) => load.id === one.id && isLamp(load))} />
+              <Row
+                key={one.id}
+                one={one}
+                name={nameOf(design, one.id)}
+                lamp={loads.some((load) => load.id === one.id && isLamp(load))}
+                onAsk={() => setAsked(one.id)}
+              />
             ))}
           </tbody>
         ))}
       </table>
+      {asked !== null && <TruthDrawer loadId={asked} onClose={() => setAsked(null)} />}
     </div>
   );
 }
@@ -51,7 +62,7 @@ function Shape({ lamp, ...how }: { lamp: boolean; className?: string | undefined
   return lamp ? <circle cx="8" cy="8" r="6" {...how} /> : <rect x="2.5" y="2.5" width="11" height="11" {...how} />;
 }
 
-function Row({ one, name, lamp }: { one: LoadAnswer; name: string; lamp: boolean }) {
+function Row({ one, name, lamp, onAsk }: { one: LoadAnswer; name: string; lamp: boolean; onAsk(): void }) {
   const isOn = one.state !== 'off';
   return (
     <tr className={isOn ? styles.on : undefined}>
@@ -60,7 +71,9 @@ function Row({ one, name, lamp }: { one: LoadAnswer; name: string; lamp: boolean
           {isOn && <Shape lamp={lamp} className={styles.light} style={{ opacity: Math.max(0.2, one.level) }} />}
           <Shape lamp={lamp} />
         </svg>
-        {name}
+        <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
+          {name}
+        </button>
       </th>
       <td>{answerWord(one)}</td>
       <td className="reading">{isOn ? formatVolts(one.volts) : '–'}</td>

@@ -1,0 +1,118 @@
+import type { ControlValue } from '../devices/kind';
+import { vehicleWires } from './handles';
+import type { DesignIndex } from '../rig/designIndex';
+import { Reach, isLit } from '../network/reach';
+import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
+import { LiveDesign } from '../network/settle';
+import type { Wiring } from '../network/wiring';
+import { FOLLOWS, moved, PARKED, SIGNAL_LIVE, VEHICLE_CONTROLS, type VehicleControl } from './vehicleSide';
+
+/** Something that may decide whether a load is lit: a control of a device, or one of the vehicle's own. */
+export type Input = { positions: readonly ControlValue[] } & (
+  { kind: 'device'; deviceId: string; control: string } | { kind: 'vehicle'; control: VehicleControl }
+);
+
+/** One way the inputs may stand, each moved there from rest, and what the load then does. */
+export interface TruthRow {
+  /** By input, in their order. */
+  positions: ControlValue[];
+  /** Null where relays never come to rest. */
+  on: boolean | null;
+  /** Share of the time it is lit behind a dimmer, 0 to 1. */
+  level: number;
+}
+
+/** A load's truth table. What does not matter in any row is named, and left out of the rows. */
+export interface Truth {
+  inputs: Input[];
+  rows: TruthRow[];
+  doesNotMatter: Input[];
+}
+
+/** Ways tried: twelve inputs of two positions. */
+export const MOST_ROWS = 4096;
+
+/**
+ * What a load does in every way that what influences it may stand, and nothing else is varied. Each way is begun from rest, so that a latching channel counts as pressed once.
+ * @returns the number of ways where they are too many to try
+ * @throws NetworkError where the wiring has no answer
+ */
+export function truthOf(index: DesignIndex, wiring: Wiring, loadId: string): Truth | { tooMany: number } {
+  const { index: part, handles } = new Reach(index, wiring).influenceOn([loadId]);
+  const wires = vehicleWires(part).filter((wire) =>
+    handles.some(({ deviceId, key }) => deviceId === wire.deviceId && key === wire.control),
+  );
+  const inputs = inputsOf(wires, handles);
+  const ways = inputs.reduce((product, { positions }) => product * positions.length, 1);
+  if (ways > MOST_ROWS) return { tooMany: ways };
+  const rest = atRest(part);
+  const live = new LiveDesign(part, rest);
+  const rows = combinations(inputs).map((positions) => rowOf(live, part, loadId, inputs, positions, rest));
+  return withoutIdle(inputs, rows);
+}
+
+function inputsOf(wires: ReturnType<typeof vehicleWires>, handles: ReturnType<Reach['influenceOn']>['handles']): Input[] {
+  const controls = new Set(wires.flatMap(({ signal }) => FOLLOWS[signal]));
+  const vehicle = Array.from(controls, (control): Input => ({ kind: 'vehicle', control, positions: VEHICLE_CONTROLS[control] }));
+  const own = handles.filter(({ deviceId, key }) => !wires.some((wire) => wire.deviceId === deviceId && wire.control === key));
+  return [...vehicle, ...own.map(({ deviceId, key, values }): Input => ({ kind: 'device', deviceId, control: key, positions: values }))];
+}
+
+function atRest(part: DesignIndex): ControlState {
+  return vehicleWires(part).reduce(
+    (state, { deviceId, control, signal }) => withControl(state, deviceId, control, SIGNAL_LIVE[signal](PARKED)),
+    AT_REST,
+  );
+}
+
+function rowOf(
+  live: LiveDesign,
+  part: DesignIndex,
+  loadId: string,
+  inputs: readonly Input[],
+  positions: ControlValue[],
+  rest: ControlState,
+): TruthRow {
+  const first = live.settle(rest);
+  const side = inputs.reduce((now, input, at) => (input.kind === 'vehicle' ? moved(now, input.control, positions[at]!) : now), PARKED);
+  const driven = vehicleWires(part).reduce(
+    (state, { deviceId, control, signal }) => withControl(state, deviceId, control, SIGNAL_LIVE[signal](side)),
+    first.state,
+  );
+  const set = inputs.reduce(
+    (state, input, at) => (input.kind === 'device' ? withControl(state, input.deviceId, input.control, positions[at]!) : state),
+    driven,
+  );
+  const outcome = live.settle(set);
+  if (outcome.kind === 'oscillating') return { positions, on: null, level: 0 };
+  const dimmer = live.compiled.dimmerOf.get(loadId);
+  const level = dimmer ? Number(controlOf(outcome.state, dimmer, 'levelPercent')) / 100 : 1;
+  const on = isLit(live, loadId, part.settings.nominalV);
+  return { positions, on, level: on ? level : 0 };
+}
+
+/** Every way the inputs may stand, the last one moving fastest, at rest first. */
+function combinations(inputs: readonly Input[]): ControlValue[][] {
+  return inputs.reduce<ControlValue[][]>(
+    (ways, { positions }) => ways.flatMap((way) => positions.map((position) => [...way, position])),
+    [[]],
+  );
+}
+
+/** Leaves out inputs that change nothing in any row. */
+function withoutIdle(inputs: Input[], rows: TruthRow[]): Truth {
+  const strides = inputs.map((_, at) => inputs.slice(at + 1).reduce((product, { positions }) => product * positions.length, 1));
+  const matters = inputs.map(({ positions }, at) => {
+    const stride = strides[at]!;
+    return rows.some((row, here) => {
+      const place = Math.floor(here / stride) % positions.length;
+      return place > 0 && rows[here - place * stride]!.on !== row.on;
+    });
+  });
+  const kept = rows.filter((row) => row.positions.every((position, at) => matters[at] === true || position === inputs[at]!.positions[0]));
+  return {
+    inputs: inputs.filter((_, at) => matters[at]),
+    rows: kept.map((row) => ({ ...row, positions: row.positions.filter((_, at) => matters[at]) })),
+    doesNotMatter: inputs.filter((_, at) => !matters[at]),
+  };
+}
