@@ -23,11 +23,7 @@ function isUnderDialog(): boolean {
  * Keys are meant by what is printed on them, whatever the keyboard's layout.
  * @param keys as `f`, `shift+?` or in a row as `g>h`
  */
-export function useShortcut(
-  keys: string,
-  act: () => void,
-  { preventDefault = false }: { preventDefault?: boolean } = {},
-): void {
+export function useShortcut(keys: string, act: () => void, { preventDefault = false }: { preventDefault?: boolean } = {}): void {
   // Asked here, since the package asks `ignoreEventWhen` of single keys only and never of keys in a row.
   const unlessText = (event: KeyboardEvent) => {
     if (takesLetters(event.target) || isUnderDialog()) return;
