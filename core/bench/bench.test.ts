@@ -193,6 +193,17 @@ describe('Heron', () => {
     expect(lamp().state).toBe('off');
   });
 
+  test('a fuse pulled darkens its circuit and nothing else; back in, all is as before', () => {
+    const bench = on(design);
+    const before = lit(bench);
+    const fridge = idOf('Compressor fridge');
+    expect(before).toContain(fridge);
+    bench.set(idOf('Fridge fuse'), 'fitted', false);
+    expect(lit(bench)).toEqual(before.filter((id) => id !== fridge));
+    bench.set(idOf('Fridge fuse'), 'fitted', true);
+    expect(lit(bench)).toEqual(before);
+  });
+
   test('after an edit everything stands as it did, and what is gone is forgotten', () => {
     const bench = on(design);
     bench.set(idOf('Galley lights switch'), 'position', 'on');

@@ -1,3 +1,4 @@
+import type { Load } from '../design/schema';
 import { loadDraw } from '../devices/load';
 import type { ControlValue, Memory } from '../devices/kind';
 import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
@@ -116,14 +117,14 @@ export class Bench {
     return {
       outcome: outcome.kind,
       oscillating: outcome.kind === 'oscillating' ? outcome.devices : [],
-      loads: this.index.loads.map(({ id }) => this.loadNow(id)),
+      loads: this.index.loads.map((load) => this.loadNow(load)),
       memory: outcome.state.memory,
       timeS: outcome.state.timeS,
     };
   }
 
-  private loadNow(id: string): LoadAnswer {
-    const load = this.index.loads.find((one) => one.id === id)!;
+  private loadNow(load: Load): LoadAnswer {
+    const { id } = load;
     const volts = this.live.across(id);
     const amps = this.live.partAmps(id, 'draw');
     const full = loadDraw(load).watts;

@@ -14,8 +14,8 @@ export interface DeviceHandle {
   positions: readonly ControlValue[];
   /** It springs back when it is let go, so that a click presses and releases it. */
   springs: boolean;
-  /** Where it is worked: on a panel, on a fob, by a door or by what moves, at the load itself, at the battery. */
-  where: 'panel' | 'fob' | 'moving' | 'load' | 'supply';
+  /** Where it is worked: on a panel, on a fob, by a door or by what moves, at the load itself, at the battery, in a fuse's holder. */
+  where: 'panel' | 'fob' | 'moving' | 'load' | 'supply' | 'fuse';
 }
 
 /** Everything on the devices of a design that is worked in use, in their order: what drives the vehicle's own wires is not among it, the vehicle's controls do that. */
@@ -34,7 +34,7 @@ export function deviceHandles(index: DesignIndex): DeviceHandle[] {
 }
 
 /** Kinds worked by hand, but not as a matter of course: what a person leaves as it is until asked. */
-const BY_HAND: ReadonlySet<Device['kind']> = new Set(['load', 'dimmer', 'isolator']);
+const BY_HAND: ReadonlySet<Device['kind']> = new Set(['load', 'dimmer', 'isolator', 'protection']);
 
 function springsBack(device: Device): boolean {
   return device.kind === 'receiver';
@@ -44,6 +44,7 @@ function whereOf({ kind }: Device): DeviceHandle['where'] {
   if (kind === 'receiver') return 'fob';
   if (kind === 'doorSwitch' || kind === 'microSwitch' || kind === 'motionSwitch') return 'moving';
   if (kind === 'load') return 'load';
+  if (kind === 'protection') return 'fuse';
   return kind === 'isolator' ? 'supply' : 'panel';
 }
 

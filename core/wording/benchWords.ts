@@ -25,6 +25,8 @@ export function positionWord(device: Device, control: string, position: ControlV
   switch (device.kind) {
     case 'load':
       return position === true ? 'on' : 'off';
+    case 'protection':
+      return position === true ? 'in' : 'out';
     case 'receiver':
       return position === true ? 'press' : 'let go';
     case 'motionSwitch':

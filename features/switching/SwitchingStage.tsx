@@ -30,6 +30,12 @@ const PANELS: { where: DeviceHandle['where']; title: string }[] = [
   { where: 'supply', title: 'Battery' },
 ];
 
+/** What is moved more seldom, folded away. */
+const ASIDE: typeof PANELS = [
+  { where: 'fuse', title: 'Fuses in and out' },
+  { where: 'load', title: 'Loads’ own switches' },
+];
+
 /** Stage Switching: everything one can flick on one side, what answers on the other. */
 export function SwitchingStage() {
   const designId = useDesign((state) => state.id);
@@ -65,12 +71,13 @@ export function SwitchingStage() {
             PANELS.map(({ where, title }) => (
               <Panel key={where} title={title} handles={handles.filter((one) => one.where === where)} shown={shown} />
             ))}
-          {shown && (
-            <details className={styles.more}>
-              <summary>Loads’ own switches</summary>
-              <Panel title="" handles={handles.filter(({ where }) => where === 'load')} shown={shown} />
-            </details>
-          )}
+          {shown &&
+            ASIDE.map(({ where, title }) => (
+              <details key={where} className={styles.more}>
+                <summary>{title}</summary>
+                <Panel title={title} isTitled handles={handles.filter((one) => one.where === where)} shown={shown} />
+              </details>
+            ))}
         </div>
         {shown ? <Answers answer={shown.answer} /> : <p className={styles.soft}>Wiring it up…</p>}
         {shown && <Parts shown={shown} />}
@@ -133,12 +140,20 @@ function Vehicle({ shown: { bench, act } }: { shown: BenchShown }) {
   );
 }
 
-function Panel({ title, handles, shown: { bench, act } }: { title: string; handles: readonly DeviceHandle[]; shown: BenchShown }) {
+interface PanelProps {
+  title: string;
+  /** The title stands above it already. */
+  isTitled?: boolean;
+  handles: readonly DeviceHandle[];
+  shown: BenchShown;
+}
+
+function Panel({ title, isTitled = false, handles, shown: { bench, act } }: PanelProps) {
   const devices = useDesign(({ analysis }) => analysis.index.devices);
   if (handles.length === 0) return null;
   return (
-    <section aria-label={title || 'Loads’ own switches'}>
-      {title && <h3>{title}</h3>}
+    <section aria-label={title}>
+      {!isTitled && <h3>{title}</h3>}
       {handles.map(({ deviceId, control, positions, springs }) => {
         const device = devices.get(deviceId);
         if (!device) return null;

@@ -63,7 +63,8 @@ export function useBench(): BenchShown | NetworkError | null {
       const after = how(bench);
       setAnswer(after);
       const changed = changeWords(design, changedLoads(before, after));
-      setActs([{ key: ++count.current, timeS: before.timeS, what, changed }, ...acts].slice(0, ACTS_KEPT));
+      const done = { key: ++count.current, timeS: before.timeS, what, changed };
+      setActs((earlier) => [done, ...earlier].slice(0, ACTS_KEPT));
     },
   };
 }
