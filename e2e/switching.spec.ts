@@ -35,9 +35,17 @@ test('switches, a sensor and a dimmer are worked on the bench, and every lamp sa
 
   await page.getByRole('button', { name: 'All at rest' }).click();
   await expect(row('Bench puck')).toContainText('off');
+  // A meter's lead on a lamp reads what it has at the instant.
+  await choose(page, 'Red lead', 'galley light strip, +', 'Galley light strip, +');
+  const volts = page.getByRole('status', { name: 'Volts between the leads' });
+  await expect(volts).toHaveText(/^0\.0\d V$/);
   // By keyboard: to a position and onto it.
   await page.getByRole('group', { name: 'Galley lights switch' }).getByRole('button', { name: 'on', exact: true }).press('Enter');
   await expect(row('Galley light strip')).toContainText('on');
+  await expect(volts).toHaveText(/^1[23]\.\d\d V$/);
+  await page.getByText('Fuses in and out').click();
+  await move('Galley lights fuse', 'out');
+  await expect(volts).toHaveText(/^0\.0\d V$/);
 });
 
 test('the vehicle’s own controls are there once something hangs on its wires, and stand as they did after an edit', async ({

@@ -94,6 +94,21 @@ test('a switch, the high beam and a key are flicked, and what answers says so wi
   expect([lit(bench), bench.side]).toEqual([[], PARKED]);
 });
 
+test('a meter reads volts between any two terminals, a clamp amperes in any wire, at the instant', () => {
+  const design = small();
+  const bench = on(design);
+  const plus = { deviceId: 'desk', terminal: 'plus' };
+  const minus = { deviceId: 'desk', terminal: 'minus' };
+  const feed = recordsOf(design, 'wire').find(({ from, to }) => from.deviceId === 'sw' && to.deviceId === 'desk')!;
+  expect([bench.volts(plus, minus)!, bench.clamp(feed.id)!].map(Math.round)).toEqual([0, 0]);
+  bench.set('sw', 'position', 'on');
+  // By Ohm's law: 12 W at 12 V is 12 ohm; what is lost in the wire out is the wire's share of the same current.
+  expect(bench.volts(plus, minus)! / bench.clamp(feed.id)!).toBeCloseTo(12, 3);
+  expect(bench.volts(minus, plus)).toBe(-bench.volts(plus, minus)!);
+  expect(bench.volts({ deviceId: 'sw', terminal: 'out' }, plus)!).toBeGreaterThan(0);
+  expect([bench.volts(plus, { deviceId: 'nobody', terminal: 'x' }), bench.clamp('nobody')]).toEqual([null, null]);
+});
+
 test('a radio channel latches at one press and lets go at the next; a momentary one only while it is held', () => {
   const fob = (mode: 'latching' | 'momentary') => {
     const build = rig();

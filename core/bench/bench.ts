@@ -1,4 +1,4 @@
-import type { Load } from '../design/schema';
+import type { Load, TerminalRef } from '../design/schema';
 import { loadDraw } from '../devices/load';
 import type { ControlValue, Memory } from '../devices/kind';
 import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
@@ -85,6 +85,17 @@ export class Bench {
   drive(control: VehicleControl, position: ControlValue): Answer {
     this.side = moved(this.side, control, position);
     return (this.answer = this.come(this.driven(this.state)));
+  }
+
+  /** Volts a meter reads with its red lead on one terminal and its black one on another; null where either is not there. */
+  volts(red: TerminalRef, black: TerminalRef): number | null {
+    const [above, below] = [this.live.voltage(red), this.live.voltage(black)];
+    return above === null || below === null ? null : above - below;
+  }
+
+  /** Amperes a clamp reads round a wire, from its first end to its second; null where it is not there. */
+  clamp(wireId: string): number | null {
+    return this.index.wires.some(({ id }) => id === wireId) ? this.live.wireAmps(wireId) : null;
   }
 
   /** Lets time run, s. */

@@ -11,6 +11,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
 import frame from '@/ui/Stage.module.css';
 import { Answers } from './Answers';
+import { Meter } from './Meter';
 import { Positions, Push } from './Positions';
 import { useBench, type Act, type BenchShown } from './useBench';
 import styles from './Switching.module.css';
@@ -178,11 +179,12 @@ function Panel({ title, isTitled = false, handles, shown: { bench, act } }: Pane
 }
 
 /** What relays, radios and sensors do at the moment, and the acts so far. */
-function Parts({ shown: { answer, acts } }: { shown: BenchShown }) {
+function Parts({ shown: { bench, answer, acts } }: { shown: BenchShown }) {
   const design = useDesign((state) => state.design);
   const states = useMemo(() => deviceStates(design, answer), [design, answer]);
   return (
     <div className={styles.parts} role="region" aria-label="Relays and acts" tabIndex={0}>
+      <Meter bench={bench} />
       {answer.outcome === 'oscillating' && (
         <p className={styles.wrong}>It never comes to rest: what breaks its own feed goes on buzzing.</p>
       )}
