@@ -1,8 +1,9 @@
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
-import { recordsOf } from '../design/design';
+import { countProgress } from '../design/asBuilt';
+import { applyChange, updateRecords } from '../design/change';
+import { recordsOf, settingsOf } from '../design/design';
 import { checkReferences } from '../design/references';
-import { settingsOf } from '../design/design';
 import { COPY_PARTS, copyParts, type CopyPart } from './copyParts';
 
 const design = heron();
@@ -35,3 +36,26 @@ test('without its vehicle every wire keeps its length, none of them measured', (
   expect(before.index.wires.some(({ id, lengthMm }) => (design.records.get(id) as { lengthMm: number }).lengthMm !== lengthMm)).toBe(true);
   for (const { id, lengthMm, lengthMeasured } of copy.index.wires) expect([lengthMm, lengthMeasured]).toEqual([lengths.get(id), false]);
 });
+
+test.each(COPY_PARTS)(
+  'nothing of a copy (%s) is fitted: it is for another vehicle, and what was there for now or taken out stays behind',
+  (part) => {
+    const design = heron();
+    const [first, second, third] = recordsOf(design, 'device').filter(({ kind }) => kind === 'load');
+    const fuse = recordsOf(design, 'device').find(({ kind }) => kind === 'protection')!;
+    const marked = applyChange(
+      design,
+      updateRecords(design, [
+        { id: first!.id, set: { work: { state: 'fitted' } } },
+        { id: second!.id, set: { work: { state: 'temporary' } } },
+        { id: third!.id, set: { work: { state: 'removed' } } },
+        { id: fuse.id, set: { fittedA: 1 } },
+      ]),
+    );
+    const copy = copyParts(marked, part, 'Another');
+    expect(countProgress(copy)).toMatchObject({ fitted: 0, temporary: 0, removed: 0 });
+    expect(recordsOf(copy, 'device').some((device) => device.kind === 'protection' && device.fittedA !== undefined)).toBe(false);
+    expect([second, third].some((gone) => copy.records.has(gone!.id))).toBe(false);
+    if (part !== 'supply') expect(copy.records.has(first!.id)).toBe(true);
+  },
+);

@@ -1,4 +1,5 @@
 import { applyChange } from '../design/change';
+import { isFitting, seenAs } from '../design/asBuilt';
 import { recordsOf, type Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
@@ -12,12 +13,10 @@ export type CopyPart = (typeof COPY_PARTS)[number];
 
 /**
  * A design to begin another one from. Without its vehicle its wires keep their lengths, as estimates; with only its supply or only its loads the circuits
- * go with what they fed or were fed by.
+ * go with what they fed or were fed by. It is for another vehicle, in which nothing is fitted yet.
  */
 export function copyParts(design: Design, part: CopyPart, name: string): Design {
-  const renamed = new Edit(design);
-  renamed.set(SETTINGS_ID, { name });
-  let copy = applyChange(design, renamed.change);
+  let copy = unbuilt(design, name);
   if (part === 'all') return copy;
   copy = withoutVehicle(copy);
   if (part === 'system') return copy;
@@ -31,6 +30,19 @@ export function copyParts(design: Design, part: CopyPart, name: string): Design 
       loads.map(({ id }) => id),
     ),
   );
+}
+
+/** What is planned of a design under another name, none of it in place. */
+function unbuilt(design: Design, name: string): Design {
+  const planned = seenAs(design, 'planned');
+  const edit = new Edit(planned);
+  edit.set(SETTINGS_ID, { name });
+  for (const record of planned.records.values()) {
+    if (isFitting(record) && record.work) edit.set(record.id, { work: undefined });
+    if (record.type === 'device' && record.kind === 'protection' && record.fittedA !== undefined)
+      edit.set(record.id, { fittedA: undefined });
+  }
+  return applyChange(planned, edit.change);
 }
 
 /** The same with no vehicle laid out: nothing has a place or a way any more, and no length was measured in the new one. */
