@@ -208,6 +208,21 @@ describe('Heron', () => {
     expect(lamp().state).toBe('off');
   });
 
+  test('what the battery gives is what its loads take, and hangs on nothing else', () => {
+    const bench = on(design);
+    const parts = recordsOf(design, 'device').reduce(
+      (sum, device) => sum + ('standbyA' in device && device.kind !== 'load' ? (device.standbyA ?? 0) : 0),
+      0,
+    );
+    const taken = () => bench.answer.loads.reduce((sum, { amps }) => sum + amps, 0);
+    expect(bench.answer.batteryA).toBeGreaterThan(10);
+    // Kirchhoff's current law, with what sensors and dimmers draw by themselves at most.
+    expect(bench.answer.batteryA - taken()).toBeGreaterThan(-1e-3);
+    expect(bench.answer.batteryA - taken()).toBeLessThan(parts + 0.01);
+    bench.set(idOf('Battery isolator'), 'position', 'off');
+    expect(bench.answer.batteryA).toBeLessThan(0.01);
+  });
+
   test('a fuse pulled darkens its circuit and nothing else; back in, all is as before', () => {
     const bench = on(design);
     const before = lit(bench);

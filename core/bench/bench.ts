@@ -34,6 +34,8 @@ export interface Answer {
   oscillating: string[];
   loads: LoadAnswer[];
   memory: Readonly<Record<string, Memory>>;
+  /** Out of the house battery. */
+  batteryA: number;
   timeS: number;
 }
 
@@ -130,6 +132,7 @@ export class Bench {
       oscillating: outcome.kind === 'oscillating' ? outcome.devices : [],
       loads: this.index.loads.map((load) => this.loadNow(load)),
       memory: outcome.state.memory,
+      batteryA: this.index.battery ? this.live.partAmps(this.index.battery.id, 'inside') : 0,
       timeS: outcome.state.timeS,
     };
   }

@@ -107,3 +107,15 @@ export function acceptedA({ capacityAh, acceptanceA, taperFrom }: Bank, chargeAh
   const missing = 1 - chargeAh / capacityAh;
   return missing >= 1 - taperFrom ? acceptanceA : (acceptanceA * Math.max(0, missing)) / (1 - taperFrom);
 }
+
+/**
+ * Hours a full bank gives a steady current, A, down to its usable depth; what is drawn faster than it is rated for takes more charge, by Peukert. Null where nothing is drawn.
+ */
+export function hoursAt({ capacityAh, usableDepth, ratedA, peukertExponent }: Bank, amps: number): number | null {
+  if (amps <= NOTHING_A) return null;
+  const perA = amps > ratedA ? (amps / ratedA) ** (peukertExponent - 1) : 1;
+  return (capacityAh * usableDepth) / (amps * perA);
+}
+
+/** What insulation lets through, A. */
+const NOTHING_A = 1e-4;

@@ -5,7 +5,9 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
 import { VEHICLE_CONTROLS } from '@/core/bench/vehicleSide';
+import { bankOf, hoursAt } from '@/core/energy/bank';
 import { NetworkError } from '@/core/network/networkError';
+import { formatAmps, formatHours } from '@/core/units/quantity';
 import { deviceStates, handleName, positionWord, VEHICLE_WORDS } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
@@ -105,11 +107,29 @@ function Toolbar({ shown }: { shown: BenchShown | null }) {
           ))}
           <span className="reading">{clock(shown?.answer.timeS ?? 0)}</span>
         </span>
+        {shown && <Drain amps={shown.answer.batteryA} />}
       </div>
       <p className={styles.said} role="status" aria-label="What changed">
         {last ? <Said act={last} /> : 'Flick a switch: what changes is said here.'}
       </p>
     </div>
+  );
+}
+
+/** What the battery gives now, and how long it could. */
+function Drain({ amps }: { amps: number }) {
+  const battery = useDesign(({ analysis }) => analysis.index.battery);
+  const nominalV = useDesign(({ analysis }) => analysis.index.settings.nominalV);
+  const hours = battery && hoursAt(bankOf(battery, nominalV), amps);
+  return (
+    <span className={styles.drain}>
+      <span className="reading">{formatAmps(Math.max(0, amps))}</span> from the battery
+      {hours !== null && (
+        <>
+          ; full, it lasts <span className="reading">{formatHours(hours)}</span> so
+        </>
+      )}
+    </span>
   );
 }
 
