@@ -10,7 +10,8 @@ export default defineConfig({
   // Two files at a time, on copies of their own of the demo designs; what is about speed is measured by the bench, not here.
   workers: 2,
   retries: 1,
-  timeout: 40_000,
+  // A machine with other work on it takes three times as long as a quiet one.
+  timeout: 75_000,
   expect: { timeout: 8_000 },
   reporter: process.env.BROWSER_REPORT ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]] : [['list']],
   use: {

@@ -3,6 +3,9 @@ import { cell, choose, drawWire, expect, openStrip, saved, strip, test } from '.
 
 /** Things as they are really wired, by hand: lamps with two colours, from two places, in a star, from the vehicle's own fuse box. */
 
+// Each is a whole job by hand.
+test.describe.configure({ timeout: 150_000 });
+
 const type = async (page: Page, load: string, column: string, text: string) => {
   await (await cell(page, load, column)).click();
   await page.keyboard.type(text);

@@ -15,7 +15,14 @@ export const test = base.extend<{ heron: string; pip: string; consoleErrors: str
         ? page.waitForRequest(/\/events\?/)
         : null;
       const response = await goto(url, options);
+      if (!listening) return response;
       await listening;
+      // The frame answers before the stage within it: a click on what the server drew is lost until then.
+      await page.waitForFunction(() =>
+        Array.from(document.querySelectorAll('main button, main input, main [tabindex]')).every((control) =>
+          Object.keys(control).some((key) => key.startsWith('__reactProps')),
+        ),
+      );
       return response;
     };
     await provide(page);
