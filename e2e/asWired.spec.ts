@@ -67,6 +67,22 @@ test('a lamp with two colours by two channels of a radio, from nothing: their su
   await expect(findings).toContainText(
     'marked “scene”, but the wiring lights both with Radio receiver channel 1 on, Radio receiver channel 2 on',
   );
+
+  // On the bench the fob does just that: each press latches a channel, and nothing keeps the two apart.
+  await saved(page);
+  await page.goto(`/d/${pip}/switching`);
+  const answers = page.getByRole('region', { name: 'What answers' });
+  const lit = (name: string) => answers.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  const said = page.getByRole('status', { name: 'What changed' });
+  const channel = (number: number) => page.getByRole('button', { name: `Press Radio receiver, channel ${number}` });
+  await channel(1).click();
+  await expect(lit('Scene lamp white')).toContainText(/on.*V.*A/);
+  await channel(2).press('Space');
+  await expect(lit('Scene lamp, amber')).toContainText(/on.*V.*A/);
+  await expect(lit('Scene lamp white')).toContainText(/on.*V.*A/);
+  await channel(1).click();
+  await expect(lit('Scene lamp white')).toContainText('off');
+  await expect(said).toContainText('Radio receiver, channel 1: press. Scene lamp white: off.');
 });
 
 test('a lamp is switched from two places, and its second traveller is no ring', async ({ page, pip }) => {

@@ -121,12 +121,13 @@ test('a radio channel latches at one press and lets go at the next; a momentary 
     build.wire('lamp.minus', 'battery.minus', 1000, 'mm2:2.5', 'return');
     return build.design();
   };
+  const press = (bench: Bench) => [true, false].forEach((position) => bench.set('radio', 'ch2', position));
   const latching = on(fob('latching'));
   const [handle, ...others] = deviceHandles(indexDesign(fob('latching'))).filter(({ where }) => where !== 'load');
   expect([handle, others]).toEqual([expect.objectContaining({ deviceId: 'radio', control: 'ch2', springs: true, where: 'fob' }), []]);
-  latching.press('radio', 'ch2', true, false);
+  press(latching);
   expect(lit(latching)).toEqual(['lamp']);
-  latching.press('radio', 'ch2', true, false);
+  press(latching);
   expect(lit(latching)).toEqual([]);
   const momentary = on(fob('momentary'));
   momentary.set('radio', 'ch2', true);

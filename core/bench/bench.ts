@@ -4,8 +4,8 @@ import type { ControlValue, Memory } from '../devices/kind';
 import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
 import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
-import { vehicleWires } from './handles';
-import { moved, PARKED, SIGNAL_LIVE, type VehicleControl, type VehicleSide } from './vehicleSide';
+import { driven, vehicleWires, type VehicleWire } from './handles';
+import { moved, PARKED, type VehicleControl, type VehicleSide } from './vehicleSide';
 
 /** Share of its full power from which a load counts as on, and from which it glows. Common practice: a lamp fed back through a pilot lamp glows at a hundredth. */
 const ON_SHARE = 0.05;
@@ -46,7 +46,7 @@ export interface Answer {
  */
 export class Bench {
   private readonly live: LiveDesign;
-  private readonly wires: ReturnType<typeof vehicleWires>;
+  private readonly wires: readonly VehicleWire[];
   private state: ControlState = AT_REST;
   side: VehicleSide = PARKED;
   answer: Answer;
@@ -63,7 +63,7 @@ export class Bench {
     }
     this.wires = vehicleWires(index);
     this.live = new LiveDesign(index, this.state);
-    this.answer = this.come(this.driven(this.state));
+    this.answer = this.come(driven(this.state, this.wires, this.side));
   }
 
   /** How a control stands. */
@@ -77,16 +77,10 @@ export class Bench {
     return (this.answer = this.come(withControl(this.state, deviceId, control, position)));
   }
 
-  /** Presses one that springs back, and lets it go. */
-  press(deviceId: string, control: string, pressed: ControlValue, released: ControlValue): Answer {
-    this.set(deviceId, control, pressed);
-    return this.set(deviceId, control, released);
-  }
-
   /** Moves one of the vehicle's own controls, and with it all wires that follow it. */
   drive(control: VehicleControl, position: ControlValue): Answer {
     this.side = moved(this.side, control, position);
-    return (this.answer = this.come(this.driven(this.state)));
+    return (this.answer = this.come(driven(this.state, this.wires, this.side)));
   }
 
   /** Volts a meter reads with its red lead on one terminal and its black one on another; null where either is not there. */
@@ -110,15 +104,7 @@ export class Bench {
   /** Everything back as it is left, the time at nought. */
   rest(): Answer {
     this.side = PARKED;
-    return (this.answer = this.come(this.driven(AT_REST)));
-  }
-
-  /** A state with the vehicle's wires as its controls stand. */
-  private driven(from: ControlState): ControlState {
-    return this.wires.reduce(
-      (state, { deviceId, control, signal }) => withControl(state, deviceId, control, SIGNAL_LIVE[signal](this.side)),
-      from,
-    );
+    return (this.answer = this.come(driven(AT_REST, this.wires, this.side)));
   }
 
   private come(state: ControlState): Answer {
@@ -143,8 +129,7 @@ export class Bench {
     const amps = this.live.partAmps(id, 'draw');
     const full = loadDraw(load).watts;
     // Behind a pulsing dimmer a meter reads means of both: it is lit as by what there is while it is on, for that share of the time.
-    const dimmer = this.live.compiled.dimmerOf.get(id);
-    const pulsed = dimmer ? Number(controlOf(this.state, dimmer, 'levelPercent')) / 100 : 1;
+    const pulsed = dimmedTo(this.live, id, this.state);
     const whileOn = full > 0 && pulsed > 0 ? (volts * amps) / pulsed ** 2 / full : 0;
     const share = pulsed * Math.min(1, Math.max(0, whileOn));
     const state = share >= ON_SHARE ? 'on' : share >= GLOW_SHARE ? 'glows' : 'off';
@@ -152,6 +137,12 @@ export class Bench {
     const by = path.filter((deviceId, at) => deviceId !== id && path.indexOf(deviceId) === at);
     return { id, state, level: share, volts, amps, by };
   }
+}
+
+/** The share of the time a load is on behind its dimmer, 0 to 1; 1 where it has none. */
+export function dimmedTo({ compiled }: LiveDesign, loadId: string, state: ControlState): number {
+  const dimmer = compiled.dimmerOf.get(loadId);
+  return dimmer ? Number(controlOf(state, dimmer, 'levelPercent')) / 100 : 1;
 }
 
 /** What is kept of devices that are still there. */

@@ -2,9 +2,10 @@ import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import type { VehicleSignal } from '../devices/signalSource';
 import type { Device } from '../design/schema';
+import { withControl, type ControlState } from '../network/controlState';
 import { landedTerminals, terminalKey } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
-import { FOLLOWS, VEHICLE_CONTROLS, type VehicleControl } from './vehicleSide';
+import { FOLLOWS, SIGNAL_LIVE, VEHICLE_CONTROLS, type VehicleControl, type VehicleSide } from './vehicleSide';
 
 /** Something on a device that a hand moves. */
 export interface DeviceHandle {
@@ -48,12 +49,23 @@ function whereOf({ kind }: Device): DeviceHandle['where'] {
   return kind === 'isolator' ? 'supply' : 'panel';
 }
 
-/** The vehicle's wires that something of the design hangs on: by device, with what drives them. */
-export function vehicleWires(index: DesignIndex): { deviceId: string; control: string; signal: VehicleSignal }[] {
+/** A wire of the vehicle's that something of the design hangs on, and what drives it. */
+export interface VehicleWire {
+  deviceId: string;
+  control: string;
+  signal: VehicleSignal;
+}
+
+export function vehicleWires(index: DesignIndex): VehicleWire[] {
   return Array.from(index.devices.values()).flatMap((device) => {
     if (device.kind === 'vehicleFeed') return [{ deviceId: device.id, control: 'live', signal: device.signal }];
     return device.kind === 'signalSource' ? device.signals.map((signal) => ({ deviceId: device.id, control: signal, signal })) : [];
   });
+}
+
+/** A state with the vehicle's wires as its controls stand. */
+export function driven(state: ControlState, wires: readonly VehicleWire[], side: VehicleSide): ControlState {
+  return wires.reduce((now, { deviceId, control, signal }) => withControl(now, deviceId, control, SIGNAL_LIVE[signal](side)), state);
 }
 
 /** The vehicle's controls that move anything in the design. */

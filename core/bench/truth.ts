@@ -1,11 +1,12 @@
 import type { ControlValue } from '../devices/kind';
-import { vehicleWires } from './handles';
+import { dimmedTo } from './bench';
+import { driven, vehicleWires, type VehicleWire } from './handles';
 import type { DesignIndex } from '../rig/designIndex';
 import { Reach, isLit } from '../network/reach';
-import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
+import { AT_REST, withControl, type ControlState } from '../network/controlState';
 import { LiveDesign } from '../network/settle';
 import type { Wiring } from '../network/wiring';
-import { FOLLOWS, moved, PARKED, SIGNAL_LIVE, VEHICLE_CONTROLS, type VehicleControl } from './vehicleSide';
+import { FOLLOWS, moved, PARKED, VEHICLE_CONTROLS, type VehicleControl } from './vehicleSide';
 
 /** Something that may decide whether a load is lit: a control of a device, or one of the vehicle's own. */
 export type Input = { positions: readonly ControlValue[] } & (
@@ -45,50 +46,42 @@ export function truthOf(index: DesignIndex, wiring: Wiring, loadId: string): Tru
   const inputs = inputsOf(wires, handles);
   const ways = inputs.reduce((product, { positions }) => product * positions.length, 1);
   if (ways > MOST_ROWS) return { tooMany: ways };
-  const rest = atRest(part);
+  const all = vehicleWires(part);
+  const rest = driven(AT_REST, all, PARKED);
   const live = new LiveDesign(part, rest);
-  const rows = combinations(inputs).map((positions) => rowOf(live, part, loadId, inputs, positions, rest));
+  const begun = live.settle(rest).state;
+  const rows = combinations(inputs).map((positions): TruthRow => {
+    const state = moveTo(begun, all, inputs, positions);
+    const outcome = live.settle(state);
+    if (outcome.kind === 'oscillating') return { positions, on: null, level: 0 };
+    const on = isLit(live, loadId, part.settings.nominalV);
+    return { positions, on, level: on ? dimmedTo(live, loadId, outcome.state) : 0 };
+  });
   return withoutIdle(inputs, rows);
 }
 
-function inputsOf(wires: ReturnType<typeof vehicleWires>, handles: ReturnType<Reach['influenceOn']>['handles']): Input[] {
+function inputsOf(wires: readonly VehicleWire[], handles: ReturnType<Reach['influenceOn']>['handles']): Input[] {
   const controls = new Set(wires.flatMap(({ signal }) => FOLLOWS[signal]));
   const vehicle = Array.from(controls, (control): Input => ({ kind: 'vehicle', control, positions: VEHICLE_CONTROLS[control] }));
   const own = handles.filter(({ deviceId, key }) => !wires.some((wire) => wire.deviceId === deviceId && wire.control === key));
   return [...vehicle, ...own.map(({ deviceId, key, values }): Input => ({ kind: 'device', deviceId, control: key, positions: values }))];
 }
 
-function atRest(part: DesignIndex): ControlState {
-  return vehicleWires(part).reduce(
-    (state, { deviceId, control, signal }) => withControl(state, deviceId, control, SIGNAL_LIVE[signal](PARKED)),
-    AT_REST,
-  );
-}
-
-function rowOf(
-  live: LiveDesign,
-  part: DesignIndex,
-  loadId: string,
+/** A state with every input moved to its position. */
+function moveTo(
+  from: ControlState,
+  wires: readonly VehicleWire[],
   inputs: readonly Input[],
-  positions: ControlValue[],
-  rest: ControlState,
-): TruthRow {
-  const first = live.settle(rest);
-  const side = inputs.reduce((now, input, at) => (input.kind === 'vehicle' ? moved(now, input.control, positions[at]!) : now), PARKED);
-  const driven = vehicleWires(part).reduce(
-    (state, { deviceId, control, signal }) => withControl(state, deviceId, control, SIGNAL_LIVE[signal](side)),
-    first.state,
-  );
-  const set = inputs.reduce(
-    (state, input, at) => (input.kind === 'device' ? withControl(state, input.deviceId, input.control, positions[at]!) : state),
-    driven,
-  );
-  const outcome = live.settle(set);
-  if (outcome.kind === 'oscillating') return { positions, on: null, level: 0 };
-  const dimmer = live.compiled.dimmerOf.get(loadId);
-  const level = dimmer ? Number(controlOf(outcome.state, dimmer, 'levelPercent')) / 100 : 1;
-  const on = isLit(live, loadId, part.settings.nominalV);
-  return { positions, on, level: on ? level : 0 };
+  positions: readonly ControlValue[],
+): ControlState {
+  let side = PARKED;
+  let state = from;
+  inputs.forEach((input, at) => {
+    const position = positions[at]!;
+    if (input.kind === 'vehicle') side = moved(side, input.control, position);
+    else state = withControl(state, input.deviceId, input.control, position);
+  });
+  return driven(state, wires, side);
 }
 
 /** Every way the inputs may stand, the last one moving fastest, at rest first. */

@@ -24,6 +24,11 @@ export function progressOf({ work }: Fitting): Progress {
   return work?.state ?? 'planned';
 }
 
+/** Whether it is part of the plan: neither there for now nor taken out. */
+export function isInPlan(fitting: Fitting): boolean {
+  return SHOWS.planned.includes(progressOf(fitting));
+}
+
 /**
  * The design as one view shows it. Whatever hangs on something that is not in it goes along: its wires, a fuse in a block's slot, a lamp's further functions, a circuit
  * without its fuse. As it is now, a fuse has the rating that is in its holder. The same design where nothing is left out or other.

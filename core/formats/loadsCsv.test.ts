@@ -1,6 +1,6 @@
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
-import { applyChange, isEmpty } from '../design/change';
+import { applyChange, isEmpty, updateRecords } from '../design/change';
 import type { DesignRecord } from '../design/schema';
 import { readLoadsCsv, writeLoadsCsv } from './loadsCsv';
 
@@ -45,6 +45,17 @@ test('functions of a lamp are written with their lamp and what they have in comm
 test('a column of amperes is read as amperes', () => {
   const { after } = take('load,amps\nWinch control,1.5\n');
   expect(loadNamed(after.design.records.values(), 'Winch control')).toMatchObject({ rated: { kind: 'amps', amps: 1.5 } });
+});
+
+test('a load taken out, or there for now alone, is none that a list means: the line adds one', () => {
+  const fridge = loadNamed(design.records.values(), 'Compressor fridge')!;
+  for (const state of ['removed', 'temporary'] as const) {
+    const without = applyChange(design, updateRecords(design, [{ id: fridge.id, set: { work: { state } } }]));
+    const { rows, change } = readLoadsCsv('name,zone,rated\nCompressor fridge,Galley,30 W\n', without);
+    expect(rows.map(({ action }) => action)).toEqual(['add']);
+    expect(change!.updated.some(({ from }) => from.id === fridge.id)).toBe(false);
+  }
+  expect(readLoadsCsv('name,zone,rated\nCompressor fridge,Galley,30 W\n', design).rows.map(({ action }) => action)).toEqual(['change']);
 });
 
 test('a new zone is named before it is made, and a named circuit gets the load', () => {

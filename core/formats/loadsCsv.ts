@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Analysis } from '../analysis/types';
 import type { Change } from '../design/change';
+import { isInPlan } from '../design/asBuilt';
 import { recordsOf, settingsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
@@ -222,10 +223,11 @@ function zoneFor(edit: Edit, name: string, newZones: string[]): string | null {
   return edit.add<Zone>({ id: newId('zone'), type: 'zone', name, order, ...usualAir(name) }).id;
 }
 
+/** The load a line means: what was taken out, or is there for now alone, is none of a list's. */
 function findLoad(design: Design, name: string, zoneId: string | null): Load | null {
   for (const record of design.records.values()) {
-    if (record.type === 'device' && record.kind === 'load' && record.zoneId === zoneId && record.name.toLowerCase() === name.toLowerCase())
-      return record;
+    if (record.type !== 'device' || record.kind !== 'load' || !isInPlan(record)) continue;
+    if (record.zoneId === zoneId && record.name.toLowerCase() === name.toLowerCase()) return record;
   }
   return null;
 }
@@ -234,7 +236,7 @@ function findLoad(design: Design, name: string, zoneId: string | null): Load | n
 function findLamp(design: Design, name: string): Load | undefined {
   const wanted = name.toLowerCase();
   return recordsOf(design, 'device').find(
-    (device): device is Load => device.kind === 'load' && !device.partOf && device.name.toLowerCase() === wanted,
+    (device): device is Load => device.kind === 'load' && !device.partOf && isInPlan(device) && device.name.toLowerCase() === wanted,
   );
 }
 

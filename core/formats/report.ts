@@ -1,7 +1,7 @@
 import { solveDesign } from '../analysis/solved';
 import { worstDrop } from '../analysis/wiredDrops';
 import type { Analysis, WireAnalysis } from '../analysis/types';
-import { countProgress, isFitting, type DesignView, type Fitting } from '../design/asBuilt';
+import type { DesignView } from '../design/asBuilt';
 import type { Design } from '../design/design';
 import type { UnitSystem } from '../catalog/vocabulary';
 import { guardedBy } from './guardedBy';
@@ -36,7 +36,8 @@ import {
 } from '../units/quantity';
 import { CAUTIONS } from './cautions';
 import { rigSections } from './reportRig';
-import type { Report, ReportSection } from './reportSection';
+import { left, right, type Report, type ReportSection } from './reportSection';
+import { howFar } from './reportWork';
 
 /** As the screens have it: solved as wired with everything on, and of the cables alone. */
 function worstDropText(analysis: Analysis): string {
@@ -75,7 +76,7 @@ export function makeReport(analysis: Analysis, view: DesignView = 'planned', who
       energy(analysis),
       charging(analysis),
       ...rigSections(analysis),
-      fittings(whole),
+      howFar(whole),
     ].filter((section) => section.rows.length > 0),
     cautions: CAUTIONS,
     sources: [
@@ -87,27 +88,6 @@ export function makeReport(analysis: Analysis, view: DesignView = 'planned', who
       SOURCES.batteries,
       SOURCES.fromMemory,
     ],
-  };
-}
-
-/** How far the work has come: what is not as planned, thing by thing. Nothing where nobody has marked anything. */
-function fittings(whole: Design): ReportSection {
-  const counts = countProgress(whole);
-  const aside = Array.from(whole.records.values()).filter(
-    (record): record is Fitting => isFitting(record) && record.work !== undefined && record.work.state !== 'fitted',
-  );
-  const rows = aside.map((fitting) => [
-    nameOf(whole, fitting.id),
-    fitting.work!.state === 'temporary' ? 'there for now' : 'taken out',
-    fitting.work!.why ?? '',
-    fitting.work!.due ?? '',
-  ]);
-  const isBegun = counts.fitted > 0 || rows.length > 0;
-  return {
-    title: 'How far it has come',
-    text: 'Devices and wires. What is there for now is no part of the plan; what was taken out counts nowhere.',
-    columns: left('What', 'State', 'Why', 'Come back by'),
-    rows: isBegun ? [[`${counts.fitted} of ${counts.fitted + counts.planned}`, 'fitted', '', ''], ...rows] : [],
   };
 }
 
@@ -399,12 +379,4 @@ function charging({ index, design }: Analysis): ReportSection {
     }
   }
   return { title: 'Charging', columns: left('Source', 'What', 'How'), rows };
-}
-
-function left(...titles: string[]) {
-  return titles.map((title) => ({ title, align: 'left' as const }));
-}
-
-function right(...titles: string[]) {
-  return titles.map((title) => ({ title, align: 'right' as const }));
 }

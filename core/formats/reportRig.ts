@@ -4,7 +4,7 @@ import type { Zone } from '../design/schema';
 import { PART_WORDS, PASSING_WORDS } from '../wording/rigWords';
 import { nameOf } from '../design/names';
 import { formatConductor, formatLength, formatPlaceMm, formatSmallLength, formatTemperature, MISSING } from '../units/quantity';
-import type { ReportSection } from './reportSection';
+import { left, right, type ReportSection } from './reportSection';
 
 /** The vehicle in the report: every stretch, and a page for each zone with its places and the wires that end or pass there. */
 export function rigSections(analysis: Analysis): ReportSection[] {
@@ -18,11 +18,7 @@ function stretches({ index, bundles }: Analysis): ReportSection {
   return {
     title: 'Stretches',
     text: 'Lengths are measured where it says so, the plan’s where not; the slack at a wire’s ends comes on top.',
-    columns: [
-      ...columns('left', 'Stretch', 'From', 'To', 'Laid'),
-      ...columns('right', 'Length', 'Conductors', 'Loaded', 'Across'),
-      ...columns('left', 'Passes'),
-    ],
+    columns: [...left('Stretch', 'From', 'To', 'Laid'), ...right('Length', 'Conductors', 'Loaded', 'Across'), ...left('Passes')],
     rows: Array.from(layout.routes.values(), ({ route, length }) => {
       const bundle = bundles.get(route.id)!;
       return [
@@ -73,15 +69,8 @@ function zonePage({ index, design, wires, exposures }: Analysis, zone: Zone): Re
   return {
     title: `Zone: ${zone.name}`,
     text: `Up to ${formatTemperature(zone.ambientC, units)}${does ? `; ${does}` : ''}${zone.purpose ? `. ${zone.purpose}` : ''}${advice.length > 0 ? `. In here: ${advice.join('; ')}` : ''}. Places first, then the wires that end here.`,
-    columns: [
-      ...columns('left', 'Place or wire', 'What is there', 'From front / left / floor, or circuit'),
-      ...columns('right', 'Free behind, or length'),
-    ],
+    columns: [...left('Place or wire', 'What is there', 'From front / left / floor, or circuit'), ...right('Free behind, or length')],
     rows: [...placeRows, ...wireRows],
     ownPage: true,
   };
-}
-
-function columns(align: 'left' | 'right', ...titles: string[]): ReportSection['columns'] {
-  return titles.map((title) => ({ title, align }));
 }

@@ -19,3 +19,13 @@ export interface ReportSection {
   /** Begins a page of its own when printed, to be taken to that part of the vehicle. */
   ownPage?: boolean;
 }
+
+/** Columns of words. */
+export function left(...titles: string[]) {
+  return titles.map((title) => ({ title, align: 'left' as const }));
+}
+
+/** Columns of figures. */
+export function right(...titles: string[]) {
+  return titles.map((title) => ({ title, align: 'right' as const }));
+}

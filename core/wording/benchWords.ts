@@ -18,8 +18,6 @@ export const VEHICLE_WORDS: Record<VehicleControl, string> = {
   door: 'Door',
 };
 
-const SWITCH_WORDS: Record<string, string> = { off: 'off', on: 'on', up: 'up', down: 'down' };
-
 /** What a position of a control is called, as a person moves it. */
 export function positionWord(device: Device, control: string, position: ControlValue): string {
   switch (device.kind) {
@@ -36,7 +34,7 @@ export function positionWord(device: Device, control: string, position: ControlV
     case 'dimmer':
       return `${String(position)} %`;
     default:
-      return SWITCH_WORDS[String(position)] ?? String(position);
+      return String(position);
   }
 }
 

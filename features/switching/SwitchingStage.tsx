@@ -180,17 +180,19 @@ function Panel({ title, isTitled = false, handles, shown: { bench, act } }: Pane
         if (!device) return null;
         const name = handleName(device, control);
         const at = bench.position(deviceId, control);
-        const move = (value: (typeof positions)[number]) =>
-          act(`${name}: ${positionWord(device, control, value)}`, (now) => now.set(deviceId, control, value));
+        const move = (value: (typeof positions)[number], goesWithoutSaying = false) =>
+          act(`${name}: ${positionWord(device, control, value)}`, (now) => now.set(deviceId, control, value), goesWithoutSaying);
         if (springs)
-          return <Push key={name} name={name} pressed={at === positions[1]} onPress={(pressed) => move(positions[pressed ? 1 : 0]!)} />;
+          return (
+            <Push key={name} name={name} pressed={at === positions[1]} onPress={(pressed) => move(positions[pressed ? 1 : 0]!, !pressed)} />
+          );
         return (
           <Positions
             key={`${deviceId} ${control}`}
             name={name}
             positions={positions.map((value) => ({ value, word: positionWord(device, control, value) }))}
             at={at}
-            onMove={move}
+            onMove={(value) => move(value)}
           />
         );
       })}

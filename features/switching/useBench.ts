@@ -20,8 +20,8 @@ export interface BenchShown {
   answer: Answer;
   /** The last acts, the newest first. */
   acts: readonly Act[];
-  /** Does something on the bench, and keeps what it changed. */
-  act(what: string, how: (bench: Bench) => Answer): void;
+  /** Does something on the bench, and keeps what it changed. One that goes without saying, as letting a button go, is kept only where it changed something. */
+  act(what: string, how: (bench: Bench) => Answer, goesWithoutSaying?: boolean): void;
 }
 
 const ACTS_KEPT = 30;
@@ -58,11 +58,12 @@ export function useBench(): BenchShown | NetworkError | null {
     bench,
     answer,
     acts,
-    act(what, how) {
+    act(what, how, goesWithoutSaying = false) {
       const before = bench.answer;
       const after = how(bench);
       setAnswer(after);
       const changed = changeWords(design, changedLoads(before, after));
+      if (goesWithoutSaying && changed.length === 0) return;
       const done = { key: ++count.current, timeS: before.timeS, what, changed };
       setActs((earlier) => [done, ...earlier].slice(0, ACTS_KEPT));
     },

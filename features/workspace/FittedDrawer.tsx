@@ -54,17 +54,22 @@ export function FittedDrawer({ onClose }: { onClose(): void }) {
           </Button>
         )}
       </p>
-      {refusal && <p className={styles.problem}>{refusal}</p>}
+      {refusal}
       {groups.map((group) => (
-        <Group key={group.id} group={group} onMark={mark} />
+        <Group key={group.id} group={group} onMark={mark} onCommit={commit} />
       ))}
     </Drawer>
   );
 }
 
-type Mark = (label: string, fittings: readonly Fitting[], progress: Progress) => void;
+type Commit = ReturnType<typeof useRefusal>['commit'];
 
-function Group({ group: { id, name, fittings }, onMark }: { group: FittingGroup; onMark: Mark }) {
+interface Acts {
+  onMark(label: string, fittings: readonly Fitting[], progress: Progress): void;
+  onCommit: Commit;
+}
+
+function Group({ group: { id, name, fittings }, onMark, onCommit }: { group: FittingGroup } & Acts) {
   const isAside = id === 'temporary' || id === 'removed';
   const [open, setOpen] = useState(isAside);
   const fitted = fittings.filter((fitting) => progressOf(fitting) === 'fitted');
@@ -94,7 +99,7 @@ function Group({ group: { id, name, fittings }, onMark }: { group: FittingGroup;
       {open && (
         <ul className={styles.list}>
           {fittings.map((fitting) => (
-            <Row key={fitting.id} fitting={fitting} onMark={onMark} />
+            <Row key={fitting.id} fitting={fitting} onMark={onMark} onCommit={onCommit} />
           ))}
         </ul>
       )}
@@ -102,14 +107,14 @@ function Group({ group: { id, name, fittings }, onMark }: { group: FittingGroup;
   );
 }
 
-function Row({ fitting, onMark }: { fitting: Fitting; onMark: Mark }) {
+function Row({ fitting, onMark, onCommit }: { fitting: Fitting } & Acts) {
   const whole = useDesign((state) => state.whole);
   const name = nameOf(whole, fitting.id);
   const { work } = fitting;
   return (
     <li>
       <span className={styles.name}>{name}</span>
-      {fitting.type === 'device' && fitting.kind === 'protection' && <Holder fuse={fitting} />}
+      {fitting.type === 'device' && fitting.kind === 'protection' && <Holder fuse={fitting} onCommit={onCommit} />}
       <Select
         size="small"
         className={styles.state}
@@ -118,14 +123,13 @@ function Row({ fitting, onMark }: { fitting: Fitting; onMark: Mark }) {
         options={STATES}
         onChange={(next) => onMark(`${name}: ${STATES.find(({ value }) => value === next)!.label.toLowerCase()}`, [fitting], next)}
       />
-      {work && work.state !== 'fitted' && <Reason fitting={fitting} work={work} />}
+      {work && work.state !== 'fitted' && <Reason fitting={fitting} work={work} onCommit={onCommit} />}
     </li>
   );
 }
 
 /** The fuse in a holder now, where it is not the planned one. */
-function Holder({ fuse }: { fuse: Protection }) {
-  const { commit } = useRefusal();
+function Holder({ fuse, onCommit }: { fuse: Protection; onCommit: Commit }) {
   const ratings = RATINGS_A[fuse.family].map((rating) => ({ value: rating, label: formatRating(rating) }));
   return (
     <Select
@@ -140,7 +144,7 @@ function Holder({ fuse }: { fuse: Protection }) {
           : [...ratings, { value: fuse.ratingA, label: formatRating(fuse.ratingA) }]
       }
       onChange={(amps: number) =>
-        commit(`${fuse.name} holds ${formatRating(amps)}`, (design) =>
+        onCommit(`${fuse.name} holds ${formatRating(amps)}`, (design) =>
           updateRecords(design, [{ id: fuse.id, set: { fittedA: amps === fuse.ratingA ? undefined : amps } }]),
         )
       }
@@ -149,21 +153,15 @@ function Holder({ fuse }: { fuse: Protection }) {
 }
 
 /** Why something is there for now, or was taken out, and when to come back to it. */
-function Reason({ fitting, work }: { fitting: Fitting; work: NonNullable<Fitting['work']> }) {
-  const { commit } = useRefusal();
+function Reason({ fitting, work, onCommit }: { fitting: Fitting; work: NonNullable<Fitting['work']>; onCommit: Commit }) {
   const name = useDesign((state) => nameOf(state.whole, fitting.id));
   const set = (label: string, { why = work.why, due = work.due }: { why?: string; due?: string }) => {
     const next = { state: work.state, ...(why && { why }), ...(due && { due }) };
-    return commit(`${label} ${name}`, (design) => updateRecords(design, [{ id: fitting.id, set: { work: next } }]));
+    return onCommit(`${label} ${name}`, (design) => updateRecords(design, [{ id: fitting.id, set: { work: next } }]));
   };
   return (
     <span className={styles.reason}>
-      <TextField
-        label={`Why ${name}`}
-        placeholder="Why"
-        text={work.why ?? ''}
-        onCommit={(why) => (set('Reason of', { why: why.trim() }), null)}
-      />
+      <TextField label={`Why ${name}`} placeholder="Why" text={work.why ?? ''} onCommit={(why) => set('Reason of', { why: why.trim() })} />
       {work.state === 'temporary' && (
         <input
           key={work.due}

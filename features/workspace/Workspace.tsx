@@ -28,8 +28,8 @@ export function Workspace({ designId, children }: { designId: string; children: 
       </button>
       <Stem designId={designId} />
       <TopBar />
+      <NowNote />
       <main className={styles.stage} tabIndex={-1}>
-        <NowNote />
         {children}
       </main>
       <MeterBar />
