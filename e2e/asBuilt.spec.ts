@@ -50,6 +50,10 @@ test('what is there for now has a reason and a day, and what was taken out can b
   };
   await choose('For now');
   const aside = drawer.getByRole('region', { name: 'There for now' });
+  // Escape leaves what is being typed, and the list stays.
+  await aside.getByRole('textbox', { name: 'Why Compressor fridge', exact: true }).fill('found in');
+  await page.keyboard.press('Escape');
+  await expect(aside.getByRole('textbox', { name: 'Why Compressor fridge', exact: true })).toHaveValue('');
   await aside.getByRole('textbox', { name: 'Why Compressor fridge', exact: true }).fill('borrowed from the boat');
   await page.keyboard.press('Enter');
   await aside.getByLabel('Come back to Compressor fridge by').fill('2027-03-01');

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { leavesOnly } from './leavesOnly';
 import { NameInput, nameProblem } from './NameInput';
 
 interface NameFieldProps {
@@ -33,6 +34,7 @@ export function NameField({ label, name, most, placeholder, mayBeEmpty = false, 
       style={{ display: 'block', width: '100%' }}
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return;
+        leavesOnly(event, draft !== null);
         setDraft(null);
         setProblem(null);
       }}

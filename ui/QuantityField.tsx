@@ -3,6 +3,7 @@
 import { useRef, useState } from 'react';
 import { outOfRange, parseHours, parseNumber, type Parsed } from '@/core/units/parse';
 import { formatNumber } from '@/core/units/quantity';
+import { leavesOnly } from './leavesOnly';
 import styles from './QuantityField.module.css';
 
 interface FieldProps {
@@ -88,7 +89,9 @@ export function ParsedField({
         onBlur={finish}
         onKeyDown={(event) => {
           if (event.key === 'Enter') finish();
-          if (event.key === 'Escape') leave();
+          if (event.key !== 'Escape') return;
+          leavesOnly(event, draft !== null);
+          leave();
         }}
       />
       <span className={styles.unit}>{unit}</span>

@@ -2,6 +2,7 @@
 
 import { Input } from 'antd';
 import { useState } from 'react';
+import { leavesOnly } from './leavesOnly';
 import { nameProblem } from './NameInput';
 
 interface TextFieldProps {
@@ -37,6 +38,7 @@ export function TextField({ label, text, placeholder, width = '100%', onCommit }
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit();
           if (event.key === 'Escape') {
+            leavesOnly(event, draft !== null);
             setDraft(null);
             setProblem(null);
           }

@@ -144,7 +144,12 @@ test('what is there for now is a caution as it is now, and either goes or become
   const forNow = applyChange(design, updateRecords(design, [{ id: lamp.id, set: { work } }]));
   const now = analyse(seenAs(forNow, 'now'));
   const finding = now.findings.find(({ rule }) => rule === 'work.temporary')!;
-  expect(finding).toMatchObject({ severity: 'caution', subjects: [lamp.id], numbers: { due: '2026-12-24', reason: 'borrowed' } });
+  expect(finding).toMatchObject({
+    severity: 'caution',
+    subjects: [lamp.id],
+    circuitId: circuitNumber(design, 1).id,
+    numbers: { due: '2026-12-24', reason: 'borrowed' },
+  });
   const after = workRemedies(now, finding).map(({ change }) => applyChange(forNow, asStored(forNow, change, 'now')));
   expect(after.map((of) => progressOf(recordOf(of, lamp.id, 'device')!))).toEqual(['removed', 'fitted']);
   // Taken out, it is remembered why it had been there; fitted, there is nothing to come back to.

@@ -14,13 +14,15 @@ const FindingsDrawer = dynamic(() => import('./FindingsDrawer').then(({ Findings
 export function FindingsButton() {
   const faults = useDesign(({ findings }) => countOf(findings, 'fault'));
   const cautions = useDesign(({ findings }) => countOf(findings, 'caution'));
+  // Where there is nothing yet, nothing is well either.
+  const isEmpty = useDesign(({ analysis }) => analysis.index.devices.size === 0);
   const [open, setOpen] = useState(false);
   useShortcut('f', () => setOpen((now) => !now));
   return (
     <>
       <Button aria-label={`Findings: ${faults} faults, ${cautions} cautions`} onClick={() => setOpen(true)}>
         {faults + cautions === 0 ? (
-          <Verdict severity="ok" />
+          !isEmpty && <Verdict severity="ok" />
         ) : (
           <>
             {faults > 0 && <Verdict severity="fault" count={faults} />}

@@ -16,6 +16,7 @@ import styles from './FindingsDrawer.module.css';
 /** Every finding, the worst first: what, why, where, and a change that puts it right. */
 export function FindingsDrawer({ onClose }: { onClose(): void }) {
   const findings = useDesign((state) => state.findings);
+  const isEmpty = useDesign(({ analysis }) => analysis.index.devices.size === 0);
   return (
     <Drawer
       open
@@ -28,7 +29,11 @@ export function FindingsDrawer({ onClose }: { onClose(): void }) {
       classNames={{ body: styles.body }}
     >
       {findings.length === 0 ? (
-        <p className={styles.none}>Nothing found. Every wire is guarded, every fuse fits its load, every drop is within its target.</p>
+        <p className={styles.none}>
+          {isEmpty
+            ? 'Nothing is there to be judged yet.'
+            : 'Nothing found. Every wire is guarded, every fuse fits its load, every drop is within its target.'}
+        </p>
       ) : (
         <ul className={styles.list}>
           {findings.map((finding) => (

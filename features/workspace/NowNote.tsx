@@ -18,7 +18,7 @@ export function NowNote() {
       <span>
         <strong>As it is now.</strong>{' '}
         {fitted + temporary === 0
-          ? 'Nothing is marked as fitted yet, so nothing is here.'
+          ? 'Nothing is marked as fitted yet, so nothing is here. Mark it under the hard hat above; the plan is as it was.'
           : 'Only what is fitted or there for now. What you add here is fitted; another fuse goes into the holder, and the plan keeps its own; whatever else you change is changed in the plan too.'}
       </span>
       <Button size="small" onClick={() => store.look('planned')}>

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useDesign } from '@/features/design/DesignProvider';
 import type { Analysis } from '@/core/analysis/types';
+import type { DesignView } from '@/core/design/asBuilt';
 import type { Finding, Severity } from '@/core/analysis/finding';
 import { nextSteps } from './nextSteps';
 import { useViewQuery } from '@/features/design/useViewQuery';
@@ -50,7 +51,7 @@ export function Stem({ designId }: { designId: string }) {
 
 /** A stage's knot and words, drawn again only when they change. */
 function Knot({ stage, name }: { stage: StageId; name: string }) {
-  const state = useDesign(({ analysis, findings }) => stateOf(findings, stage, analysis));
+  const state = useDesign(({ analysis, findings, view }) => stateOf(findings, stage, analysis, view));
   const [worst, text, isNext] = state.split('|') as [Severity | 'ok' | 'bare', string, '1' | ''];
   return (
     <>
@@ -69,8 +70,8 @@ function Knot({ stage, name }: { stage: StageId; name: string }) {
 }
 
 /** The worst of what is open in a stage and how to say it, as one string so that an equal state is the same. */
-function stateOf(findings: readonly Finding[], stage: StageId, analysis: Analysis): string {
-  const { of, next } = nextSteps(analysis);
+function stateOf(findings: readonly Finding[], stage: StageId, analysis: Analysis, view: DesignView): string {
+  const { of, next } = nextSteps(analysis, view);
   const mark = next === stage ? '1' : '';
   const here = findings.filter((finding) => stageOf(finding) === stage);
   const count = (severity: Severity) => here.filter((finding) => finding.severity === severity).length;

@@ -1,6 +1,7 @@
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { analyse } from '../../core/analysis/analyse';
+import { seenAs } from '../../core/design/asBuilt';
 import { applyChange } from '../../core/design/change';
 import { makeDesign, type Design } from '../../core/design/design';
 import { Edit } from '../../core/design/edit';
@@ -35,4 +36,10 @@ test('a whole design asks for nothing more', () => {
   // Switching is tried by hand: it never says that all is in order.
   expect(next(heron())).toEqual({ of: { switching: 'flick it and see' }, next: null });
   expect(next(pip()).of).not.toHaveProperty('loads');
+});
+
+test('as it is now nobody is told to design anything, and where nothing is there it says so on every stage', () => {
+  const empty = nextSteps(analyse(seenAs(fresh, 'now')), 'now');
+  expect([new Set(Object.values(empty.of)), empty.next]).toEqual([new Set(['nothing there yet']), null]);
+  expect(nextSteps(analyse(heron()), 'now')).toEqual({ of: { switching: 'flick it and see' }, next: null });
 });

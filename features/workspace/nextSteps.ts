@@ -1,11 +1,21 @@
 import type { Analysis } from '@/core/analysis/types';
-import type { StageId } from './stages';
+import type { DesignView } from '@/core/design/asBuilt';
+import { STAGES, type StageId } from './stages';
 
-/** What is to be done first on each stage that has not been begun or is not done, in a few words; the first of them in the order of need is what to do next. */
-export function nextSteps({ index, loads, circuits, blocks, scenario }: Analysis): {
+const TRY_IT = 'flick it and see';
+
+/** What is to be done first on each stage that has not been begun or is not done, in a few words; the first of them in the order of need is what to do next. As it is now nothing is to be designed: a stage says at most that nothing is there. */
+export function nextSteps(
+  { index, loads, circuits, blocks, scenario }: Analysis,
+  view: DesignView = 'planned',
+): {
   of: Partial<Record<StageId, string>>;
   next: StageId | null;
 } {
+  if (view === 'now') {
+    const isEmpty = index.devices.size === 0;
+    return { of: isEmpty ? Object.fromEntries(STAGES.map(({ id }) => [id, 'nothing there yet'])) : { switching: TRY_IT }, next: null };
+  }
   const all = Array.from(loads.values());
   const bare = all.filter(({ circuitId }) => circuitId === null).length;
   const used = new Set(index.duties.filter(({ scenarioId }) => scenarioId === scenario?.id).map(({ loadId }) => loadId));
@@ -22,7 +32,7 @@ export function nextSteps({ index, loads, circuits, blocks, scenario }: Analysis
   if (!index.battery) of.energy = 'needs a battery';
   else if (used.size === 0) of.energy = 'needs hours of use';
   // Nothing is checked there yet that a person has not flicked.
-  of.switching = index.battery && circuits.length > 0 ? 'flick it and see' : 'needs circuits';
+  of.switching = index.battery && circuits.length > 0 ? TRY_IT : 'needs circuits';
   if (!index.rig && index.places.length === 0) of.rig = 'lay out the vehicle';
   const next =
     IN_ORDER.find((stage) => of[stage] !== undefined && !(stage === 'supply' && of.supply === 'add what charges' && bare > 0)) ?? null;
