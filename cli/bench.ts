@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
 import { Bench } from '../core/bench/bench';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '../core/bench/handles';
-import { VEHICLE_CONTROLS, type VehicleControl } from '../core/bench/vehicleSide';
+import { VEHICLE_CONTROLS, type VehicleControl } from '../core/catalog/vocabulary';
 import { deviceOf, type Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
 import type { ControlValue } from '../core/devices/kind';

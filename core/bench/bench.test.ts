@@ -8,7 +8,8 @@ import { changeWords } from '../wording/benchWords';
 import { Bench } from './bench';
 import { changedLoads } from './changedLoads';
 import { deviceHandles, vehicleHandles } from './handles';
-import { FOLLOWS, PARKED, SIGNAL_LIVE, VEHICLE_CONTROLS, type VehicleControl, type VehicleSide } from './vehicleSide';
+import { VEHICLE_CONTROLS, type VehicleControl } from '../catalog/vocabulary';
+import { FOLLOWS, PARKED, SIGNAL_LIVE, type VehicleSide } from './vehicleSide';
 
 const on = (design: Design) => new Bench(indexDesign(design));
 const lit = (bench: Bench) => bench.answer.loads.filter(({ state }) => state === 'on').map(({ id }) => id).sort(); // prettier-ignore

@@ -5,7 +5,8 @@ import { AT_REST, controlOf, withControl, type ControlState } from '../network/c
 import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
 import { driven, vehicleWires, type VehicleWire } from './handles';
-import { moved, PARKED, type VehicleControl, type VehicleSide } from './vehicleSide';
+import type { VehicleControl } from '../catalog/vocabulary';
+import { moved, PARKED, type VehicleSide } from './vehicleSide';
 
 /** Share of its full power from which a load counts as on, and from which it glows. Common practice: a lamp fed back through a pilot lamp glows at a hundredth. */
 const ON_SHARE = 0.05;

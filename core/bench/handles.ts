@@ -5,7 +5,8 @@ import type { Device } from '../design/schema';
 import { withControl, type ControlState } from '../network/controlState';
 import { landedTerminals, terminalKey } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
-import { FOLLOWS, SIGNAL_LIVE, VEHICLE_CONTROLS, type VehicleControl, type VehicleSide } from './vehicleSide';
+import { VEHICLE_CONTROLS, type VehicleControl } from '../catalog/vocabulary';
+import { FOLLOWS, SIGNAL_LIVE, type VehicleSide } from './vehicleSide';
 
 /** Something on a device that a hand moves. */
 export interface DeviceHandle {

@@ -1,17 +1,13 @@
 import type { ControlValue } from '../devices/kind';
 import { dimmedTo } from './bench';
-import { driven, vehicleWires, type VehicleWire } from './handles';
+import { driven, vehicleWires } from './handles';
+import { inputsOf, withMoved, type Input, type Standing } from './inputs';
 import type { DesignIndex } from '../rig/designIndex';
 import { Reach, isLit } from '../network/reach';
-import { AT_REST, withControl, type ControlState } from '../network/controlState';
+import { AT_REST } from '../network/controlState';
 import { LiveDesign } from '../network/settle';
 import type { Wiring } from '../network/wiring';
-import { FOLLOWS, moved, PARKED, VEHICLE_CONTROLS, type VehicleControl } from './vehicleSide';
-
-/** Something that may decide whether a load is lit: a control of a device, or one of the vehicle's own. */
-export type Input = { positions: readonly ControlValue[] } & (
-  { kind: 'device'; deviceId: string; control: string } | { kind: 'vehicle'; control: VehicleControl }
-);
+import { PARKED } from './vehicleSide';
 
 /** One way the inputs may stand, each moved there from rest, and what the load then does. */
 export interface TruthRow {
@@ -40,48 +36,24 @@ export const MOST_ROWS = 4096;
  */
 export function truthOf(index: DesignIndex, wiring: Wiring, loadId: string): Truth | { tooMany: number } {
   const { index: part, handles } = new Reach(index, wiring).influenceOn([loadId]);
-  const wires = vehicleWires(part).filter((wire) =>
-    handles.some(({ deviceId, key }) => deviceId === wire.deviceId && key === wire.control),
-  );
-  const inputs = inputsOf(wires, handles);
+  const all = vehicleWires(part);
+  const inputs = inputsOf(all, handles);
   const ways = inputs.reduce((product, { positions }) => product * positions.length, 1);
   if (ways > MOST_ROWS) return { tooMany: ways };
-  const all = vehicleWires(part);
   const rest = driven(AT_REST, all, PARKED);
   const live = new LiveDesign(part, rest);
   const begun = live.settle(rest).state;
   const rows = combinations(inputs).map((positions): TruthRow => {
-    const state = moveTo(begun, all, inputs, positions);
+    const { state } = inputs.reduce<Standing>((now, input, at) => withMoved(now, input, positions[at]!, all), {
+      state: begun,
+      side: PARKED,
+    });
     const outcome = live.settle(state);
     if (outcome.kind === 'oscillating') return { positions, on: null, level: 0 };
     const on = isLit(live, loadId, part.settings.nominalV);
     return { positions, on, level: on ? dimmedTo(live, loadId, outcome.state) : 0 };
   });
   return withoutIdle(inputs, rows);
-}
-
-function inputsOf(wires: readonly VehicleWire[], handles: ReturnType<Reach['influenceOn']>['handles']): Input[] {
-  const controls = new Set(wires.flatMap(({ signal }) => FOLLOWS[signal]));
-  const vehicle = Array.from(controls, (control): Input => ({ kind: 'vehicle', control, positions: VEHICLE_CONTROLS[control] }));
-  const own = handles.filter(({ deviceId, key }) => !wires.some((wire) => wire.deviceId === deviceId && wire.control === key));
-  return [...vehicle, ...own.map(({ deviceId, key, values }): Input => ({ kind: 'device', deviceId, control: key, positions: values }))];
-}
-
-/** A state with every input moved to its position. */
-function moveTo(
-  from: ControlState,
-  wires: readonly VehicleWire[],
-  inputs: readonly Input[],
-  positions: readonly ControlValue[],
-): ControlState {
-  let side = PARKED;
-  let state = from;
-  inputs.forEach((input, at) => {
-    const position = positions[at]!;
-    if (input.kind === 'vehicle') side = moved(side, input.control, position);
-    else state = withControl(state, input.deviceId, input.control, position);
-  });
-  return driven(state, wires, side);
 }
 
 /** Every way the inputs may stand, the last one moving fastest, at rest first. */

@@ -1,17 +1,6 @@
+import { VEHICLE_CONTROLS, type VehicleControl } from '../catalog/vocabulary';
 import type { ControlValue } from '../devices/kind';
 import type { VehicleSignal } from '../devices/signalSource';
-
-/** The vehicle's own controls, one panel: their positions drive all of its wires consistently. The first position is the one it is left in. */
-export const VEHICLE_CONTROLS = {
-  key: ['off', 'accessory', 'on'],
-  lamps: ['off', 'side', 'low', 'high'],
-  indicator: ['off', 'left', 'right', 'hazard'],
-  reverse: ['out', 'in'],
-  brake: ['released', 'pressed'],
-  door: ['shut', 'open'],
-} as const;
-
-export type VehicleControl = keyof typeof VEHICLE_CONTROLS;
 
 /** How the vehicle's controls stand. */
 export type VehicleSide = { readonly [K in VehicleControl]: (typeof VEHICLE_CONTROLS)[K][number] };

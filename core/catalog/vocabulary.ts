@@ -1,11 +1,23 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 8;
+export const SCHEMA_VERSION = 9;
 
 export const SETTINGS_ID = 'settings';
 
 export const VEHICLES = ['boxBody', 'panelVan', 'pickUp', 'offRoader', 'trailer', 'coachBuilt', 'openFrame', 'motorcycle'] as const;
 export type Vehicle = (typeof VEHICLES)[number];
+
+/** The vehicle's own controls, one panel: their positions drive all of its wires consistently. The first position is the one it is left in. */
+export const VEHICLE_CONTROLS = {
+  key: ['off', 'accessory', 'on'],
+  lamps: ['off', 'side', 'low', 'high'],
+  indicator: ['off', 'left', 'right', 'hazard'],
+  reverse: ['out', 'in'],
+  brake: ['released', 'pressed'],
+  door: ['shut', 'open'],
+} as const;
+
+export type VehicleControl = keyof typeof VEHICLE_CONTROLS;
 
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
@@ -103,4 +115,6 @@ export const LIMITS = {
   days: 366,
   logSteps: 10_080,
   people: 20,
+  /** Things that must all be so before a wish asks anything of a load. */
+  conditions: 8,
 } as const;

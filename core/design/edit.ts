@@ -1,6 +1,7 @@
 import { sameRecord, withFields, type Change, type RecordFields } from './change';
 import type { Design } from './design';
 import { DesignError } from './problems';
+import { referencesOf } from './references';
 import type { DesignRecord } from './schema';
 
 /** Collects several steps against a design into one Change, letting each step see the ones before it. */
@@ -29,8 +30,13 @@ export class Edit {
     this.now.set(id, withFields(record, fields));
   }
 
+  /** Removes a record, and with a device what was wished of it or by it. */
   remove(id: string): void {
+    const record = this.now.get(id);
     this.now.delete(id);
+    if (record?.type !== 'device') return;
+    for (const other of this.now.values())
+      if (other.type === 'wish' && referencesOf(other).some((reference) => reference.id === id)) this.now.delete(other.id);
   }
 
   /** What the steps come to. */

@@ -19,6 +19,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records.map(withLevels),
   // 8: how far devices and wires have come, and the fuse in a holder now: added.
   (records) => records,
+  // 9: what loads shall do: wishes, added.
+  (records) => records,
 ];
 
 function withLevels(record: unknown): unknown {

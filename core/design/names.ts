@@ -20,6 +20,7 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'rig':
       return 'The vehicle';
     case 'duty':
+    case 'wish':
       return nameOf(design, record.loadId);
     case undefined:
       return id ?? '';

@@ -1,5 +1,5 @@
 import { slotKey, type Design } from './design';
-import type { DesignRecord, Device, TerminalRef } from './schema';
+import type { DesignRecord, Device, Mover, TerminalRef, WishSays } from './schema';
 import type { Problem } from './problems';
 import { kindOf } from '../devices';
 import { LIMITS, SETTINGS_ID } from '../catalog/vocabulary';
@@ -48,6 +48,10 @@ export function referencesOf(record: DesignRecord): Reference[] {
       add('scenarioId', record.scenarioId, 'scenario');
       add('loadId', record.loadId, 'device', 'load');
       break;
+    case 'wish':
+      add('loadId', record.loadId, 'device', 'load');
+      for (const { field, id, kind } of wishReferences(record.says)) add(field, id, 'device', kind);
+      break;
     case 'zone':
     case 'scenario':
     case 'rig':
@@ -56,6 +60,28 @@ export function referencesOf(record: DesignRecord): Reference[] {
       break;
   }
   return refs;
+}
+
+/** The devices a wish names beside its load. */
+function wishReferences(says: WishSays): { field: string; id: string; kind?: 'load' }[] {
+  const moved = (field: string, mover: Mover) => (mover.kind === 'device' ? [{ field, id: mover.deviceId }] : []);
+  switch (says.kind) {
+    case 'on':
+    case 'off':
+      return says.when.flatMap(({ mover }) => moved('says.when', mover));
+    case 'neverWith':
+      return [{ field: 'says.otherId', id: says.otherId, kind: 'load' }];
+    case 'staysOn':
+      return moved('says.after', says.after.mover);
+    case 'whatever':
+      return moved('says.mover', says.mover);
+    case 'stillWorks':
+      return [{ field: 'says.withoutId', id: says.withoutId }];
+    case 'keyOut':
+    case 'powerBack':
+    case 'notByOne':
+      return [];
+  }
 }
 
 /** Checks a whole design: references, terminals, slots and what may exist only once. Returns every problem found. */

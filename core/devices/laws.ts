@@ -206,8 +206,12 @@ export function motorLaw(ratedA: number, ratedV: number): Law {
   };
 }
 
+/** What leaks through a part that draws nothing, A: without it one that hangs loose would have no voltage at all. */
+const LEAST_STANDBY_A = 1e-9;
+
 /** What an electronic part draws while it waits: the same from about one volt on, nothing at none. */
-export function standbyLaw(amps: number): Law {
+export function standbyLaw(saidA: number): Law {
+  const amps = Math.max(saidA, LEAST_STANDBY_A);
   return {
     at(point) {
       const v = point[VOLTS]!;

@@ -1,8 +1,8 @@
 import type { Answer, LoadAnswer } from '../bench/bench';
 import type { LoadChange } from '../bench/changedLoads';
-import type { VehicleControl } from '../bench/vehicleSide';
+import type { VehicleControl } from '../catalog/vocabulary';
 import { nameOf } from '../design/names';
-import type { Input } from '../bench/truth';
+import type { Input } from '../bench/inputs';
 import { recordOf, type Design } from '../design/design';
 import type { Device } from '../design/schema';
 import type { ControlValue } from '../devices/kind';

@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
-import { VEHICLE_CONTROLS } from '@/core/bench/vehicleSide';
+import { VEHICLE_CONTROLS } from '@/core/catalog/vocabulary';
 import { bankOf, hoursAt } from '@/core/energy/bank';
 import { NetworkError } from '@/core/network/networkError';
 import { formatAmps, formatHours } from '@/core/units/quantity';

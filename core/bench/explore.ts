@@ -1,0 +1,166 @@
+import type { Device, Mover } from '../design/schema';
+import type { ControlValue } from '../devices/kind';
+import { AT_REST, controlOf, type ControlState } from '../network/controlState';
+import { isLit } from '../network/reach';
+import { LiveDesign } from '../network/settle';
+import type { DesignIndex } from '../rig/designIndex';
+import { driven, vehicleWires, type VehicleWire } from './handles';
+import { withMoved, type Input, type Standing } from './inputs';
+import { PARKED } from './vehicleSide';
+
+/** One thing done on the bench. */
+export type Act = { kind: 'move'; mover: Mover; position: ControlValue } | { kind: 'wait'; seconds: number };
+
+/** A way everything can stand, met by acts from rest. */
+export interface Spot extends Standing {
+  /** By load asked about, in their order; meaningless where it never comes to rest. */
+  lit: readonly boolean[];
+  /** Relays that never come to rest here; nothing is tried from here on. */
+  isRestless: boolean;
+  /** The spot it was first met from, and by what; null for rest. */
+  from: { spot: number; act: Act } | null;
+}
+
+/** Ways of standing kept apart, and answers of the network asked for. */
+const MOST_SPOTS = 5000;
+const MOST_ANSWERS = 20_000;
+/** Beyond the end of what runs, s. */
+const PAST_S = 1;
+
+/**
+ * Every way a part of a design can stand, found by moving one thing at a time from rest and by letting what runs run out, the nearest first: so the acts that lead to one
+ * are the fewest there are.
+ * @throws NetworkError where the wiring has no answer
+ */
+export class Explored {
+  readonly spots: Spot[] = [];
+  /** Whether nothing was left untried. */
+  readonly isWhole: boolean;
+  /** The longest time that was let run, s. */
+  readonly longestS: number;
+  private readonly live: LiveDesign;
+  private readonly wires: readonly VehicleWire[];
+  private readonly holds: readonly number[];
+  private readonly timed: ReadonlySet<string>;
+  /** Spots by how they stand, and what each act from each spot led to. */
+  private readonly known = new Map<string, number>();
+  private readonly asked = new Map<string, number>();
+  private answers = 0;
+
+  constructor(
+    readonly part: DesignIndex,
+    readonly inputs: readonly Input[],
+    private readonly loadIds: readonly string[],
+    start: ControlState = AT_REST,
+  ) {
+    this.wires = vehicleWires(part);
+    const timed = Array.from(part.devices.values()).flatMap((device) => ('holdS' in device ? [device] : []));
+    this.timed = new Set(timed.map(({ id }) => id));
+    this.holds = [...new Set(timed.map(({ holdS }) => holdS))];
+    this.longestS = Math.max(0, ...this.holds.map((holdS) => holdS + PAST_S));
+    const rest = driven(start, this.wires, PARKED);
+    this.live = new LiveDesign(part, rest);
+    this.meet({ state: rest, side: PARKED }, null);
+    this.isWhole = this.spread();
+  }
+
+  /** The spot an act leads to from another; null where it is none that was met. */
+  after(spot: number, act: Act): number | null {
+    const at = this.spots[spot]!;
+    return this.asked.get(this.askedKey(this.moved(at, act))) ?? null;
+  }
+
+  /** The fewest acts from rest to a spot. */
+  path(spot: number): Act[] {
+    const { from } = this.spots[spot]!;
+    return from ? [...this.path(from.spot), from.act] : [];
+  }
+
+  /** How something stands in a spot: a channel that latches by what it has latched. */
+  standsAt({ state, side }: Standing, mover: Mover): ControlValue | null {
+    if (mover.kind === 'vehicle') return side[mover.control];
+    const device = this.part.devices.get(mover.deviceId);
+    if (!device) return null;
+    return isLatched(device) ? state.memory[device.id]?.[mover.control] === true : controlOf(state, device, mover.control);
+  }
+
+  /** What acts beyond those tried lead to, and which of the loads are lit then; null where it never comes to rest. */
+  play(from: Standing, acts: readonly Act[]): { standing: Standing; lit: boolean[] } | null {
+    let standing = from;
+    for (const act of acts) {
+      const settled = this.settle(this.moved(standing, act));
+      if (!settled) return null;
+      standing = settled;
+    }
+    return { standing, lit: this.litNow() };
+  }
+
+  private spread(): boolean {
+    for (let spot = 0; spot < this.spots.length; spot++) {
+      if (this.spots[spot]!.isRestless) continue;
+      for (const act of this.actsAt(this.spots[spot]!)) {
+        if (this.spots.length >= MOST_SPOTS || this.answers >= MOST_ANSWERS) return false;
+        this.meet(this.moved(this.spots[spot]!, act), { spot, act });
+      }
+    }
+    return true;
+  }
+
+  private actsAt(spot: Spot): Act[] {
+    const moves = this.inputs.flatMap(({ positions, ...mover }) => {
+      const now = mover.kind === 'vehicle' ? spot.side[mover.control] : this.controlAt(spot.state, mover);
+      return positions.filter((position) => position !== now).map((position): Act => ({ kind: 'move', mover, position }));
+    });
+    if (!Object.values(spot.state.memory).some(({ untilS }) => untilS !== undefined)) return moves;
+    return [...moves, ...this.holds.map((holdS): Act => ({ kind: 'wait', seconds: holdS + PAST_S }))];
+  }
+
+  private controlAt(state: ControlState, { deviceId, control }: Extract<Mover, { kind: 'device' }>): ControlValue {
+    return controlOf(state, this.part.devices.get(deviceId)!, control);
+  }
+
+  private moved(from: Standing, act: Act): Standing {
+    if (act.kind === 'move') return withMoved(from, act.mover, act.position, this.wires);
+    return { ...from, state: { ...from.state, timeS: from.state.timeS + act.seconds } };
+  }
+
+  /** Lets a standing come to rest and keeps what it is, if it was not met before. */
+  private meet(asked: Standing, from: Spot['from']): void {
+    const askedKey = this.askedKey(asked);
+    if (this.asked.has(askedKey)) return;
+    const settled = this.settle(asked);
+    const key = settled ? this.askedKey(settled) : `${askedKey} restless`;
+    let spot = this.known.get(key);
+    if (spot === undefined) {
+      spot = this.spots.length;
+      this.known.set(key, spot);
+      this.spots.push({ ...(settled ?? asked), lit: settled ? this.litNow() : [], isRestless: settled === null, from });
+    }
+    this.asked.set(askedKey, spot);
+  }
+
+  private settle({ state, side }: Standing): Standing | null {
+    this.answers += 1;
+    const outcome = this.live.settle(state);
+    return outcome.kind === 'settled' ? { state: outcome.state, side } : null;
+  }
+
+  private litNow(): boolean[] {
+    return this.loadIds.map((id) => isLit(this.live, id, this.part.settings.nominalV));
+  }
+
+  /** How things stand, as far as it can make a difference: times by what is left of them. */
+  private askedKey({ state, side }: Standing): string {
+    const set = this.inputs.map((input) => (input.kind === 'vehicle' ? side[input.control] : String(this.controlAt(state, input))));
+    const held = Object.entries(state.memory).flatMap(([id, memory]) => {
+      const kept = Object.entries(memory).flatMap(([name, value]) => {
+        if (value === true) return [name];
+        return name === 'untilS' && this.timed.has(id) ? [`${Math.max(0, Number(value) - state.timeS)} s`] : [];
+      });
+      return kept.length > 0 ? [`${id}:${kept.sort().join()}`] : [];
+    });
+    return `${set.join()}|${held.sort().join(';')}`;
+  }
+}
+
+const isLatched = (device: Device) => device.kind === 'receiver';
