@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { Bench } from '../core/bench/bench';
-import { deviceHandles, vehicleHandles, type DeviceHandle } from '../core/bench/handles';
+import { deviceHandles, type DeviceHandle } from '../core/bench/handles';
 import { VEHICLE_CONTROLS, type VehicleControl } from '../core/catalog/vocabulary';
 import { deviceOf, type Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
@@ -50,7 +50,8 @@ export function benchDesign(argv: string[]): number {
 }
 
 function everythingNamed(index: DesignIndex): Named[] {
-  return [...vehicleHandles(index).map(vehicleNamed), ...deviceHandles(index).map((handle) => deviceNamed(index, handle))];
+  const vehicle = Object.keys(VEHICLE_CONTROLS) as VehicleControl[];
+  return [...vehicle.map(vehicleNamed), ...deviceHandles(index).map((handle) => deviceNamed(index, handle))];
 }
 
 function vehicleNamed(control: VehicleControl): Named {

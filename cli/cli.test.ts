@@ -197,10 +197,35 @@ test('truth gives every way that what influences a load may stand, and refuses a
     {
       inputs: ['Scene lights, left switch'],
       rows: ['off', 'up', 'down'].map((position) => ({
-        ...{ set: { 'Scene lights, left switch': position }, on: position === 'down', level: position === 'down' ? 1 : 0, wished: null },
+        ...{ set: { 'Scene lights, left switch': position }, on: position === 'down', level: position === 'down' ? 1 : 0, wished: position === 'down' || null },
       })),
     },
   ]);
+  // What the bench does not do as wished is among the first rows.
+  const reversing = JSON.parse(vineKnot('truth', heronFile, '--load', 'Reversing lamp', '--json').stdout) as { rows: object[] };
+  expect(reversing.rows).toContainEqual({ set: { 'Reversing lamps switch': 'off', Key: 'on', Reverse: 'in' }, on: false, level: 0, wished: true }); // prettier-ignore
   const several = vineKnot('truth', heronFile, '--load', 'scene lamp');
   expect([several.status, several.stderr]).toEqual([2, expect.stringContaining('"Left scene lamp, white", "Left scene lamp, amber"')]);
+});
+
+test('wishes says which are kept, which are broken and by what acts; those acts, given to the bench, break them', () => {
+  const { stdout, status } = vineKnot('wishes', heronFile, '--json');
+  const { wishes } = JSON.parse(stdout) as {
+    wishes: { load: string; function: string | null; says: string; verdict: string; given: boolean; withinS: number; series: object[] }[];
+  };
+  expect(status).toBe(1);
+  const broken = wishes.filter(({ verdict }) => verdict === 'broken');
+  expect(broken.map(({ load, given }) => [load, given])).toEqual([
+    ['Reversing lamp', false],
+    ['Driving lamp, high', true],
+    ['Driving lamp, low', true],
+  ]);
+  expect(broken[0]!.series).toEqual([{ set: 'Key=on' }, { set: 'Reverse=in' }]);
+  expect(wishes.find(({ load }) => load === 'Step light')).toMatchObject({ verdict: 'kept', withinS: 61, series: [] });
+  const [, high] = broken;
+  const sets = high!.series.flatMap((step) => ('set' in step ? ['--set', String(step.set)] : []));
+  const benched = JSON.parse(vineKnot('bench', heronFile, ...sets, '--json').stdout) as { loads: { name: string; on: boolean }[] };
+  expect(benched.loads.find(({ name }) => name === 'Driving lamp, high')!.on).toBe(true);
+  const kept = vineKnot('wishes', pipFile);
+  expect([kept.status, kept.stdout]).toEqual([0, 'Nothing is wished and nothing is given.\n']);
 });

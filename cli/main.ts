@@ -6,6 +6,7 @@ import { monitor } from './monitor';
 import { simulateDays } from './simulate';
 import { solve } from './solve';
 import { truth } from './truth';
+import { wishes } from './wishes';
 import { wire } from './wire';
 
 const USAGE = `Usage:
@@ -17,6 +18,7 @@ const USAGE = `Usage:
   vine-knot monitor FILE.json [--scenario NAME] [--port 7412] [--speed 60] [--seed 1]
   vine-knot bench FILE.json [--set "NAME=VALUE"]... [--after SECONDS] [--json]
   vine-knot truth FILE.json --load NAME [--function NAME] [--json]
+  vine-knot wishes FILE.json [--json]
   vine-knot export FILE.json --format spice [--state all-on|all-off|SCENARIO]
 
 check prints per circuit and for the whole design what the screens show.
@@ -26,8 +28,9 @@ simulate lives through a scenario's days under weathers drawn from a seed: the c
 monitor plays a battery monitor: a reading a line over TCP on this machine, a minute of the scenario a second unless told otherwise.
 bench moves controls one after another (NAME=a>b presses and lets go) and says what every load then does, and by what way its current comes.
 truth says what a load does in every way that what influences it may stand.
+wishes says which of what loads shall do the wiring keeps, and by what acts the others break, in every way things can stand.
 export writes the netlist of a design in a state as a SPICE deck.
-Exit status: 0 well, 1 a finding is a fault, a network has no answer or never comes to rest, or a load was cut, 2 bad input.
+Exit status: 0 well, 1 a finding is a fault, a network has no answer or never comes to rest, a wish is broken or a load was cut, 2 bad input.
 `;
 
 /** Runs one command and returns its exit status. */
@@ -40,6 +43,8 @@ function run(argv: string[]): number {
       return check(rest);
     case 'truth':
       return truth(rest);
+    case 'wishes':
+      return wishes(rest);
     case 'wire':
       return wire(rest);
     case 'export':

@@ -1,13 +1,13 @@
 import { parseArgs } from 'node:util';
 import { MOST_ROWS, truthOf, type Truth } from '../core/bench/truth';
-import type { Design } from '../core/design/design';
+import { recordsOf, type Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
 import type { Load } from '../core/design/schema';
 import { NetworkError } from '../core/network/networkError';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
 import { functionWord } from '../core/switching/lampFunctions';
-import { inputWords } from '../core/wording/benchWords';
+import { inputWords, truthRows } from '../core/wording/benchWords';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';
 
@@ -25,7 +25,7 @@ export function truth(argv: string[]): number {
   const index = indexDesign(design);
   const load = loadCalled(design, index, values.load, values.function);
   try {
-    const found = truthOf(index, traceWiring(index), load.id);
+    const found = truthOf(index, traceWiring(index), load.id, recordsOf(design, 'wish'));
     if ('tooMany' in found)
       throw new BadInput(`${load.name} hangs on ${found.tooMany} ways its controls may stand; ${MOST_ROWS} are the most`);
     process.stdout.write(values.json ? `${JSON.stringify(plain(design, found), null, 1)}\n` : inWords(design, found));
@@ -60,22 +60,17 @@ function plain(design: Design, { inputs, rows }: Truth) {
   const words = inputs.map((input) => ({ ...inputWords(design, input), input }));
   return {
     inputs: words.map(({ name }) => name),
-    rows: rows.map(({ positions, on, level }) => ({
+    rows: rows.map(({ positions, on, level, wished }) => ({
       set: Object.fromEntries(words.map(({ name, positions: said, input }, at) => [name, said[input.positions.indexOf(positions[at]!)]])),
-      ...{ on, level, wished: null },
+      ...{ on, level, wished },
     })),
   };
 }
 
-function inWords(design: Design, { inputs, rows, doesNotMatter }: Truth): string {
-  const words = inputs.map((input) => inputWords(design, input));
-  const heads = [...words.map(({ name }) => name), 'lit'];
-  const lines = rows.map(({ positions, on }) => [
-    ...positions.map((position, at) => words[at]!.positions[inputs[at]!.positions.indexOf(position)]!),
-    on === null ? 'never at rest' : on ? 'yes' : 'no',
-  ]);
-  const widths = heads.map((head, column) => Math.max(head.length, ...lines.map((line) => line[column]!.length)));
+function inWords(design: Design, found: Truth): string {
+  const [heads, ...lines] = truthRows(design, found);
+  const widths = heads!.map((head, column) => Math.max(head.length, ...lines.map((line) => line[column]!.length)));
   const row = (cells: readonly string[]) => cells.map((cell, column) => cell.padEnd(widths[column]!)).join('  ').trimEnd(); // prettier-ignore
-  const idle = doesNotMatter.map((input) => inputWords(design, input).name);
-  return `${[heads, ...lines].map(row).join('\n')}\n${idle.length > 0 ? `\nDoes not matter: ${idle.join(', ')}\n` : ''}`;
+  const idle = found.doesNotMatter.map((input) => inputWords(design, input).name);
+  return `${[heads!, ...lines].map(row).join('\n')}\n${idle.length > 0 ? `\nDoes not matter: ${idle.join(', ')}\n` : ''}`;
 }

@@ -10,6 +10,7 @@ import { circuits, STORED, WINTER, WORK } from './heronCircuits';
 import { liveDemo } from './energyBuilder';
 import { HERON_ENERGY } from './heronEnergy';
 import { HERON_RIG } from './heronRig';
+import { wishOfHeron } from './heronWishes';
 import { layDemo } from './rigBuilder';
 
 /**
@@ -18,7 +19,7 @@ import { layDemo } from './rigBuilder';
  * measured draw is more than its box said, on a fuse chosen from the box.
  */
 export function heron(): Design {
-  return liveDemo(layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG), HERON_ENERGY);
+  return wishOfHeron(liveDemo(layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG), HERON_ENERGY));
 }
 
 /** Loads and parts on the hide's fuse block return to the bar beside it. */

@@ -1,3 +1,5 @@
+import type { Judged } from '../bench/judge';
+
 /** How bad: a fault can burn or not work and must be put right; a caution should be; a note is worth knowing. */
 export type Severity = 'fault' | 'caution' | 'note';
 
@@ -18,6 +20,8 @@ export interface Finding {
   circuitId: string | null;
   /** The figures behind it, SI units or trade sizes. */
   numbers: Record<string, number | string | null>;
+  /** The wish it is about and what became of it, where it is about one. */
+  judged?: Judged;
 }
 
 export type Rule =
@@ -148,6 +152,8 @@ export type Rule =
   | 'rig.wireDiffers'
   | 'work.temporary'
   | 'work.otherFuse'
+  | 'wish.broken'
+  | 'wish.undecided'
   | 'vehicle.overdrawn'
   | 'vehicle.joined'
   | 'vehicle.unknown'
@@ -167,6 +173,8 @@ export type CoordinationRule =
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 /** What is taken from the vehicle's own wiring. */
 export type WorkRule = Extract<Rule, `work.${string}`>;
+/** What loads shall do. */
+export type WishRule = Extract<Rule, `wish.${string}`>;
 export type VehicleRule = Extract<Rule, `vehicle.${string}`>;
 /** What the controls can bring about, and what two ways reach. */
 export type ReachRule = Extract<Rule, `reach.${string}`>;

@@ -6,6 +6,7 @@ import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
 import { driven, vehicleWires, type VehicleWire } from './handles';
 import type { VehicleControl } from '../catalog/vocabulary';
+import type { Act } from './explore';
 import { moved, PARKED, type VehicleSide } from './vehicleSide';
 
 /** Share of its full power from which a load counts as on, and from which it glows. Common practice: a lamp fed back through a pilot lamp glows at a hundredth. */
@@ -82,6 +83,13 @@ export class Bench {
   drive(control: VehicleControl, position: ControlValue): Answer {
     this.side = moved(this.side, control, position);
     return (this.answer = this.come(driven(this.state, this.wires, this.side)));
+  }
+
+  /** Does one act. */
+  do(act: Act): Answer {
+    if (act.kind === 'wait') return this.wait(act.seconds);
+    const { mover, position } = act;
+    return mover.kind === 'device' ? this.set(mover.deviceId, mover.control, position) : this.drive(mover.control, position);
   }
 
   /** Volts a meter reads with its red lead on one terminal and its black one on another; null where either is not there. */

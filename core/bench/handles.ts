@@ -1,7 +1,8 @@
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import type { VehicleSignal } from '../devices/signalSource';
-import type { Device } from '../design/schema';
+import type { Device, Wish } from '../design/schema';
+import { moversIn } from './wished';
 import { withControl, type ControlState } from '../network/controlState';
 import { landedTerminals, terminalKey } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
@@ -30,7 +31,7 @@ export function deviceHandles(index: DesignIndex): DeviceHandle[] {
     return Object.entries(controls(device)).flatMap(([control, positions]): DeviceHandle[] => {
       const isWorked = workedInUse?.(device, control, isLanded) ?? BY_HAND.has(device.kind);
       if (!isWorked || positions.length < 2) return [];
-      return [{ deviceId: device.id, control, positions, springs: springsBack(device), where: whereOf(device) }];
+      return [{ deviceId: device.id, control, positions, springs: springsBack(device, positions), where: whereOf(device) }];
     });
   });
 }
@@ -38,8 +39,8 @@ export function deviceHandles(index: DesignIndex): DeviceHandle[] {
 /** Kinds worked by hand, but not as a matter of course: what a person leaves as it is until asked. */
 const BY_HAND: ReadonlySet<Device['kind']> = new Set(['load', 'dimmer', 'isolator', 'protection']);
 
-function springsBack(device: Device): boolean {
-  return device.kind === 'receiver';
+function springsBack(device: Device, { length }: readonly ControlValue[]): boolean {
+  return length === 2 && (device.kind === 'receiver' || (device.kind === 'switch' && device.momentary === true));
 }
 
 function whereOf({ kind }: Device): DeviceHandle['where'] {
@@ -69,8 +70,9 @@ export function driven(state: ControlState, wires: readonly VehicleWire[], side:
   return wires.reduce((now, { deviceId, control, signal }) => withControl(now, deviceId, control, SIGNAL_LIVE[signal](side)), state);
 }
 
-/** The vehicle's controls that move anything in the design. */
-export function vehicleHandles(index: DesignIndex): VehicleControl[] {
-  const moving = new Set(vehicleWires(index).flatMap(({ signal }) => FOLLOWS[signal]));
+/** The vehicle's controls that move anything in the design, or that a wish names. */
+export function vehicleHandles(index: DesignIndex, wishes: readonly Wish[] = []): VehicleControl[] {
+  const named = wishes.flatMap(({ says }) => moversIn(says)).flatMap((mover) => (mover.kind === 'vehicle' ? [mover.control] : []));
+  const moving = new Set([...vehicleWires(index).flatMap(({ signal }) => FOLLOWS[signal]), ...named]);
   return (Object.keys(VEHICLE_CONTROLS) as VehicleControl[]).filter((control) => moving.has(control));
 }

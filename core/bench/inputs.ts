@@ -1,8 +1,10 @@
 import { VEHICLE_CONTROLS, type VehicleControl } from '../catalog/vocabulary';
 import type { Mover } from '../design/schema';
+import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import { withControl, type ControlState } from '../network/controlState';
 import type { Handle } from '../network/reach';
+import type { DesignIndex } from '../rig/designIndex';
 import { driven, type VehicleWire } from './handles';
 import { FOLLOWS, moved, type VehicleSide } from './vehicleSide';
 
@@ -26,8 +28,26 @@ export function inputsOf(wires: readonly VehicleWire[], handles: readonly Handle
   ];
 }
 
-export function vehicleInput(control: VehicleControl): Input {
+function vehicleInput(control: VehicleControl): Input {
   return { kind: 'vehicle', control, positions: VEHICLE_CONTROLS[control] };
+}
+
+/** Something as an input, with every way it can stand; null where there is no such thing. */
+export function inputFor({ devices }: Pick<DesignIndex, 'devices'>, mover: Mover): Input | null {
+  if (mover.kind === 'vehicle') return vehicleInput(mover.control);
+  const device = devices.get(mover.deviceId);
+  const positions = device && kindOf(device).controls?.(device)[mover.control];
+  return positions ? { ...mover, positions } : null;
+}
+
+/** Inputs, and those that are named beside them. */
+export function withNamed(inputs: readonly Input[], index: Pick<DesignIndex, 'devices'>, named: readonly Mover[]): Input[] {
+  const all = [...inputs];
+  for (const mover of named) {
+    const input = inputFor(index, mover);
+    if (input && !all.some((one) => isSameMover(one, input))) all.push(input);
+  }
+  return all;
 }
 
 /** How everything stands: what is set and remembered, and the vehicle's own controls, which its wires follow. */

@@ -27,11 +27,7 @@ function judge(design: Design, ...wishes: Wish[]): Judged[] {
 const verdicts = (judged: readonly Judged[]) => judged.map(({ verdict, why }) => why ?? verdict);
 
 function play(bench: Bench, acts: readonly Act[]): Bench {
-  for (const act of acts) {
-    if (act.kind === 'wait') bench.wait(act.seconds);
-    else if (act.mover.kind === 'vehicle') bench.drive(act.mover.control, act.position);
-    else bench.set(act.mover.deviceId, act.mover.control, act.position);
-  }
+  for (const act of acts) bench.do(act);
   return bench;
 }
 

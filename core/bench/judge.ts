@@ -1,5 +1,4 @@
 import type { Condition, Device, Mover, Wish, WishSays } from '../design/schema';
-import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import { AT_REST, withControl, type ControlState } from '../network/controlState';
 import { pathTo } from '../network/flow';
@@ -9,7 +8,8 @@ import { terminalKey, type Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
 import { Explored, type Act, type Spot } from './explore';
 import { vehicleWires } from './handles';
-import { inputsOf, isSameMover, vehicleInput, type Input } from './inputs';
+import { conditionsOf, moversIn, wishedOf } from './wished';
+import { inputFor, inputsOf, isSameMover, withNamed } from './inputs';
 
 /** Why nothing can be said of a wish. */
 export type Undecided =
@@ -102,24 +102,15 @@ class Judge {
 
   /** Whether everything it names can stand as it says. */
   private canBe(says: WishSays): boolean {
-    return conditionsOf(says).every(({ mover, position }) => this.inputFor(mover)?.positions.includes(position)) && moversOf(says).every((mover) => this.inputFor(mover)); // prettier-ignore
-  }
-
-  private inputFor(mover: Mover): Input | null {
-    if (mover.kind === 'vehicle') return vehicleInput(mover.control);
-    const device = this.index.devices.get(mover.deviceId);
-    const positions = device && kindOf(device).controls?.(device)[mover.control];
-    return positions ? { ...mover, positions } : null;
+    const allThere = moversIn(says).every((mover) => inputFor(this.index, mover) !== null);
+    return allThere && conditionsOf(says).every(({ mover, position }) => inputFor(this.index, mover)!.positions.includes(position));
   }
 
   /** Every way the part of the design that decides a wish can stand; the same where two wishes hang on the same. */
   private explore({ loadId, says }: Wish): { explored: Explored; start: Act[] } {
     const loadIds = says.kind === 'neverWith' ? [loadId, says.otherId] : [loadId];
     const contrary = this.wishes.filter((other) => other.loadId === loadId && isContrary(says, other.says));
-    const named = [says, ...contrary.map((other) => other.says)].flatMap((one) => [
-      ...moversOf(one),
-      ...conditionsOf(one).map(({ mover }) => mover),
-    ]);
+    const named = [says, ...contrary.map((other) => other.says)].flatMap(moversIn);
     const without = says.kind === 'stillWorks' ? says.withoutId : null;
     const seeds = [...new Set([...loadIds, ...named.flatMap((mover) => (mover.kind === 'device' ? [mover.deviceId] : [])), ...(without ? [without] : [])])]; // prettier-ignore
     const also = named.filter(({ kind }) => kind === 'vehicle').map(({ control }) => control);
@@ -128,11 +119,7 @@ class Judge {
     const lost = without === null ? null : this.without(without);
     if (!explored) {
       const { index: part, handles } = this.reach.influenceOn(seeds);
-      const inputs = inputsOf(vehicleWires(part), handles);
-      for (const mover of named) {
-        const input = this.inputFor(mover);
-        if (input && !inputs.some((one) => isSameMover(one, input))) inputs.push(input);
-      }
+      const inputs = withNamed(inputsOf(vehicleWires(part), handles), part, named);
       explored = new Explored(
         lost ? lost.of(part) : part,
         inputs.filter((input) => input.kind === 'vehicle' || input.deviceId !== without),
@@ -244,20 +231,16 @@ class Trial {
     return this.explored.standsAt(spot, mover) === position;
   }
 
-  private allHold(spot: Spot, when: readonly Condition[]): boolean {
-    return when.every((condition) => this.holds(spot, condition));
-  }
-
-  private onWhen({ kind, when, wins = false }: Extract<WishSays, { kind: 'on' | 'off' }>): Finding {
+  private onWhen(says: Extract<WishSays, { kind: 'on' | 'off' }>): Finding {
     let happens = false;
     for (const [at, spot] of this.explored.spots.entries()) {
-      if (spot.isRestless || !this.allHold(spot, when)) continue;
-      const against = this.contrary.filter((says) => (says.kind === 'on' || says.kind === 'off') && this.allHold(spot, says.when));
-      const isBeaten = against.some((says) => 'wins' in says && says.wins === true);
-      if (against.length > 0 && wins === isBeaten) return undecided('contradicts', this.explored.path(at));
-      if (isBeaten) continue;
+      if (spot.isRestless || !says.when.every((condition) => this.holds(spot, condition))) continue;
+      const wished = wishedOf([says, ...this.contrary], (condition) => this.holds(spot, condition));
+      if (wished === 'undecided') return undecided('contradicts', this.explored.path(at));
+      // Another one wins here.
+      if (wished !== (says.kind === 'on')) continue;
       happens = true;
-      if (spot.lit[0] !== (kind === 'on')) return broken(this.explored.path(at));
+      if (spot.lit[0] !== wished) return broken(this.explored.path(at));
     }
     return happens ? KEPT : undecided('neverHappens');
   }
@@ -353,15 +336,4 @@ class Trial {
 
 function isContrary(a: WishSays, b: WishSays): boolean {
   return (a.kind === 'on' && b.kind === 'off') || (a.kind === 'off' && b.kind === 'on');
-}
-
-function conditionsOf(says: WishSays): readonly Condition[] {
-  if (says.kind === 'on' || says.kind === 'off') return says.when;
-  return says.kind === 'staysOn' ? [says.after] : [];
-}
-
-/** What it is about moving, however that stands. */
-function moversOf(says: WishSays): Mover[] {
-  if (says.kind === 'whatever') return [says.mover];
-  return says.kind === 'keyOut' ? [{ kind: 'vehicle', control: 'key' }] : [];
 }

@@ -1,7 +1,9 @@
+import type { Condition, Wish } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import { dimmedTo } from './bench';
 import { driven, vehicleWires } from './handles';
-import { inputsOf, withMoved, type Input, type Standing } from './inputs';
+import { inputsOf, isSameMover, withMoved, withNamed, type Input, type Standing } from './inputs';
+import { moversIn, wishedOf, type Wished } from './wished';
 import type { DesignIndex } from '../rig/designIndex';
 import { Reach, isLit } from '../network/reach';
 import { AT_REST } from '../network/controlState';
@@ -17,6 +19,8 @@ export interface TruthRow {
   on: boolean | null;
   /** Share of the time it is lit behind a dimmer, 0 to 1. */
   level: number;
+  /** What is wished of it then. */
+  wished: Wished;
 }
 
 /** A load's truth table. What does not matter in any row is named, and left out of the rows. */
@@ -31,13 +35,19 @@ export const MOST_ROWS = 4096;
 
 /**
  * What a load does in every way that what influences it may stand, and nothing else is varied. Each way is begun from rest, so that a latching channel counts as pressed once.
+ * What a wish of it names is among the inputs too.
  * @returns the number of ways where they are too many to try
  * @throws NetworkError where the wiring has no answer
  */
-export function truthOf(index: DesignIndex, wiring: Wiring, loadId: string): Truth | { tooMany: number } {
-  const { index: part, handles } = new Reach(index, wiring).influenceOn([loadId]);
+export function truthOf(index: DesignIndex, wiring: Wiring, loadId: string, wishes: readonly Wish[] = []): Truth | { tooMany: number } {
+  const mine = wishes.filter((wish) => wish.loadId === loadId).map(({ says }) => says);
+  const named = mine.filter(({ kind }) => kind === 'on' || kind === 'off').flatMap(moversIn);
+  const { index: part, handles } = new Reach(index, wiring).influenceOn([
+    loadId,
+    ...named.flatMap((mover) => (mover.kind === 'device' ? [mover.deviceId] : [])),
+  ]);
   const all = vehicleWires(part);
-  const inputs = inputsOf(all, handles);
+  const inputs = withNamed(inputsOf(all, handles), part, named);
   const ways = inputs.reduce((product, { positions }) => product * positions.length, 1);
   if (ways > MOST_ROWS) return { tooMany: ways };
   const rest = driven(AT_REST, all, PARKED);
@@ -49,9 +59,14 @@ export function truthOf(index: DesignIndex, wiring: Wiring, loadId: string): Tru
       side: PARKED,
     });
     const outcome = live.settle(state);
-    if (outcome.kind === 'oscillating') return { positions, on: null, level: 0 };
+    const stands = ({ mover, position }: Condition) => {
+      const at = inputs.findIndex((input) => isSameMover(input, mover));
+      return at >= 0 && positions[at] === position;
+    };
+    const wished = wishedOf(mine, stands);
+    if (outcome.kind === 'oscillating') return { positions, on: null, level: 0, wished };
     const on = isLit(live, loadId, part.settings.nominalV);
-    return { positions, on, level: on ? dimmedTo(live, loadId, outcome.state) : 0 };
+    return { positions, on, level: on ? dimmedTo(live, loadId, outcome.state) : 0, wished };
   });
   return withoutIdle(inputs, rows);
 }
@@ -64,14 +79,15 @@ function combinations(inputs: readonly Input[]): ControlValue[][] {
   );
 }
 
-/** Leaves out inputs that change nothing in any row. */
+/** Leaves out inputs that change nothing in any row, neither what is so nor what is wished. */
 function withoutIdle(inputs: Input[], rows: TruthRow[]): Truth {
   const strides = inputs.map((_, at) => inputs.slice(at + 1).reduce((product, { positions }) => product * positions.length, 1));
   const matters = inputs.map(({ positions }, at) => {
     const stride = strides[at]!;
     return rows.some((row, here) => {
       const place = Math.floor(here / stride) % positions.length;
-      return place > 0 && rows[here - place * stride]!.on !== row.on;
+      const atRest = rows[here - place * stride]!;
+      return place > 0 && (atRest.on !== row.on || atRest.wished !== row.wished);
     });
   });
   const kept = rows.filter((row) => row.positions.every((position, at) => matters[at] === true || position === inputs[at]!.positions[0]));

@@ -3,6 +3,7 @@ import type { LoadChange } from '../bench/changedLoads';
 import type { VehicleControl } from '../catalog/vocabulary';
 import { nameOf } from '../design/names';
 import type { Input } from '../bench/inputs';
+import type { Truth, TruthRow } from '../bench/truth';
 import { recordOf, type Design } from '../design/design';
 import type { Device } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
@@ -53,6 +54,29 @@ export function inputWords(design: Design, input: Input): { name: string; positi
     name: handleName(device, input.control),
     positions: input.positions.map((position) => positionWord(device, input.control, position)),
   };
+}
+
+/** A truth table in words, its head first, then each way; where what is so is not what is wished, first. */
+export function truthRows(design: Design, { inputs, rows }: Truth): string[][] {
+  const words = inputs.map((input) => inputWords(design, input));
+  const isWished = rows.some(({ wished }) => wished !== null);
+  const lines = inDisagreementFirst(rows).map(({ positions, on, wished }) => [
+    ...positions.map((position, at) => words[at]!.positions[inputs[at]!.positions.indexOf(position)]!),
+    on === null ? 'never at rest' : YES[`${on}`],
+    ...(isWished ? [wished === null ? '' : wished === 'undecided' ? wished : YES[`${wished}`]] : []),
+  ]);
+  return [[...words.map(({ name }) => name), 'Lit', ...(isWished ? ['Wished'] : [])], ...lines];
+}
+
+const YES = { true: 'yes', false: 'no' };
+
+/** Whether a load does something else there than is wished, or nobody knows what is. */
+export function disagrees({ on, wished }: TruthRow): boolean {
+  return wished !== null && wished !== on;
+}
+
+export function inDisagreementFirst(rows: readonly TruthRow[]): TruthRow[] {
+  return [...rows.filter(disagrees), ...rows.filter((row) => !disagrees(row))];
 }
 
 /** What a load does. */

@@ -24,6 +24,8 @@ import type { RuleWords, Teller } from './ruleWords';
 import { terminalName } from './terminalNames';
 import { SOURCE_RULES } from './sourceWords';
 import { VEHICLE_RULES } from './vehicleWords';
+import { WISH_RULES } from './wishRuleWords';
+import { actWords, verdictWords, wishWords } from './wishWords';
 import { WORK_RULES } from './workWords';
 import type { Finding, Rule } from '../analysis/finding';
 
@@ -42,6 +44,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...REACH_RULES,
   ...VEHICLE_RULES,
   ...WORK_RULES,
+  ...WISH_RULES,
   'wiring.short': {
     title: 'Positive meets negative',
     message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,
@@ -354,7 +357,7 @@ function positionWords(device: Device | null, control: string, value: string): s
   return `${device ? terminalName(device, control) : control} ${value === 'true' ? 'on' : 'off'}`;
 }
 
-function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSystem): Teller {
+function tellerOf({ subjects, numbers, judged }: Finding, design: Design, units: UnitSystem): Teller {
   const number = (key: string) => (typeof numbers[key] === 'number' ? numbers[key] : null);
   return {
     name: (place = 0) => nameOf(design, subjects[place]),
@@ -387,5 +390,10 @@ function tellerOf({ subjects, numbers }: Finding, design: Design, units: UnitSys
           return `${nameOf(design, deviceId)} ${positionWords(recordOf(design, deviceId, 'device'), control, value)}`;
         })
         .join(', ') || 'everything at rest',
+    wish: () => ({
+      says: judged ? wishWords(design, judged.wish.says) : '',
+      verdict: judged ? verdictWords(judged) : '',
+      acts: (judged?.series ?? []).map((act) => actWords(design, act)).join(', '),
+    }),
   };
 }

@@ -1,13 +1,17 @@
 'use client';
 
 import { Button } from 'antd';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import type { Act } from '@/core/bench/explore';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
 import { VEHICLE_CONTROLS } from '@/core/catalog/vocabulary';
+import { recordsOf } from '@/core/design/design';
 import { bankOf, hoursAt } from '@/core/energy/bank';
 import { NetworkError } from '@/core/network/networkError';
 import { formatAmps, formatHours } from '@/core/units/quantity';
+import { actWords } from '@/core/wording/wishWords';
 import { deviceStates, handleName, positionWord, VEHICLE_WORDS } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
@@ -15,8 +19,10 @@ import frame from '@/ui/Stage.module.css';
 import { Answers } from './Answers';
 import { Meter } from './Meter';
 import { Positions, Push } from './Positions';
-import { useBench, type Act, type BenchShown } from './useBench';
+import { useBench, type BenchShown, type Done } from './useBench';
 import styles from './Switching.module.css';
+
+const WishesDrawer = dynamic(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer), { ssr: false });
 
 const WAITS = [
   { word: '1 s', seconds: 1 },
@@ -90,7 +96,14 @@ export function SwitchingStage() {
 }
 
 function Toolbar({ shown }: { shown: BenchShown | null }) {
+  const design = useDesign((state) => state.design);
+  const broken = useDesign(({ findings }) => findings.filter(({ rule }) => rule === 'wish.broken').length);
+  const [isWishing, setWishing] = useState(false);
   const [last] = shown?.acts ?? [];
+  const play = (acts: readonly Act[]) => {
+    shown?.act('All at rest', (bench) => bench.rest());
+    for (const act of acts) shown?.act(actWords(design, act), (bench) => bench.do(act));
+  };
   return (
     <div className={styles.top}>
       <div className={frame.toolbar}>
@@ -107,11 +120,15 @@ function Toolbar({ shown }: { shown: BenchShown | null }) {
           ))}
           <span className="reading">{clock(shown?.answer.timeS ?? 0)}</span>
         </span>
+        <Button size="small" onClick={() => setWishing(true)}>
+          Wishes{broken > 0 && `: ${broken} broken`}
+        </Button>
         {shown && <Drain amps={shown.answer.batteryA} />}
       </div>
       <p className={styles.said} role="status" aria-label="What changed">
         {last ? <Said act={last} /> : 'Flick a switch: what changes is said here.'}
       </p>
+      {isWishing && <WishesDrawer onPlay={play} onClose={() => setWishing(false)} />}
     </div>
   );
 }
@@ -133,7 +150,7 @@ function Drain({ amps }: { amps: number }) {
   );
 }
 
-function Said({ act: { what, changed } }: { act: Act }) {
+function Said({ act: { what, changed } }: { act: Done }) {
   return (
     <>
       <strong>{what}.</strong> {changed.length === 0 ? 'Nothing else changed.' : `${changed.join('. ')}.`}
@@ -143,7 +160,8 @@ function Said({ act: { what, changed } }: { act: Act }) {
 
 function Vehicle({ shown: { bench, act } }: { shown: BenchShown }) {
   const index = useDesign(({ analysis }) => analysis.index);
-  const controls = useMemo(() => vehicleHandles(index), [index]);
+  const design = useDesign((state) => state.design);
+  const controls = useMemo(() => vehicleHandles(index, recordsOf(design, 'wish')), [index, design]);
   if (controls.length === 0) return null;
   return (
     <section aria-label="The vehicle">

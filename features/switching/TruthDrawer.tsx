@@ -1,27 +1,21 @@
 'use client';
 
-import { Drawer } from 'antd';
-import { useMemo } from 'react';
-import { MOST_ROWS, truthOf, type Truth } from '@/core/bench/truth';
+import { Button, Drawer } from 'antd';
+import { MOST_ROWS, type Truth } from '@/core/bench/truth';
 import { nameOf } from '@/core/design/names';
 import { isLamp } from '@/core/devices/load';
-import { NetworkError } from '@/core/network/networkError';
-import { inputWords } from '@/core/wording/benchWords';
+import { writeTruthCsv } from '@/core/formats/truthCsv';
+import { disagrees, inDisagreementFirst, inputWords, truthRows } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { saveFile } from '@/ui/saveFile';
+import { useSwitchingAnswer } from './useSwitchingAnswer';
 import styles from './TruthDrawer.module.css';
 
-/** When a load is lit: every way that what influences it may stand. */
+/** When a load is lit: every way that what influences it may stand, and what is wished then. */
 export function TruthDrawer({ loadId, onClose }: { loadId: string; onClose(): void }) {
-  const { index, wiring, design } = useDesign((state) => state.analysis);
-  const lamp = index.loads.some((load) => load.id === loadId && isLamp(load));
-  const found = useMemo(() => {
-    try {
-      return truthOf(index, wiring, loadId);
-    } catch (error) {
-      if (error instanceof NetworkError) return error;
-      throw error;
-    }
-  }, [index, wiring, loadId]);
+  const design = useDesign((state) => state.design);
+  const lamp = useDesign(({ analysis }) => analysis.index.loads.some((load) => load.id === loadId && isLamp(load)));
+  const { answer } = useSwitchingAnswer({ ask: 'truth', loadId });
   return (
     <Drawer
       open
@@ -32,58 +26,66 @@ export function TruthDrawer({ loadId, onClose }: { loadId: string; onClose(): vo
       mask={false}
       rootClassName={styles.root}
     >
-      {found instanceof NetworkError ? (
-        <p>{found.message}</p>
-      ) : 'tooMany' in found ? (
-        <p>
-          Its controls may stand in {found.tooMany} ways; {MOST_ROWS} are the most that are tried.
-        </p>
+      {answer === null ? (
+        <p role="status">Every way is tried…</p>
+      ) : 'truth' in answer ? (
+        <Table truth={answer.truth} name={nameOf(design, loadId)} does={lamp ? 'Lit' : 'Power'} />
       ) : (
-        <Table truth={found} does={lamp ? 'Lit' : 'Power'} />
+        <p>
+          {'problem' in answer
+            ? answer.problem
+            : 'tooMany' in answer && `Its controls may stand in ${answer.tooMany} ways; ${MOST_ROWS} are the most that are tried.`}
+        </p>
       )}
     </Drawer>
   );
 }
 
-function Table({ truth: { inputs, rows, doesNotMatter }, does }: { truth: Truth; does: 'Lit' | 'Power' }) {
+function Table({ truth, name, does }: { truth: Truth; name: string; does: 'Lit' | 'Power' }) {
   const design = useDesign((state) => state.design);
-  const words = inputs.map((input) => inputWords(design, input));
+  const { inputs, rows, doesNotMatter } = truth;
+  const [heads, ...lines] = truthRows(design, truth);
   const idle = doesNotMatter.map((input) => inputWords(design, input).name);
   const lit = rows.filter(({ on }) => on).length;
+  const wrong = rows.filter(disagrees).length;
+  if (inputs.length === 0) {
+    return (
+      <p>
+        {rows[0]?.on ? 'It always has power: nothing one moves in use switches it.' : 'Nothing one moves in use gives it power.'}
+        {idle.length > 0 && ` Does not matter: ${idle.join(', ')}.`}
+      </p>
+    );
+  }
   return (
     <>
       <p>
-        {inputs.length === 0
-          ? rows[0]?.on
-            ? 'It always has power: nothing one moves in use switches it.'
-            : 'Nothing one moves in use gives it power.'
-          : `${does} in ${lit} of ${rows.length} ways. Each is reached from rest.`}
+        {does} in {lit} of {rows.length} ways. Each is reached from rest.
+        {wrong > 0 && ` In ${wrong} it is not as wished, or nobody knows what is: those are first.`}
       </p>
-      {inputs.length > 0 && (
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              {words.map(({ name }) => (
-                <th key={name} scope="col">
-                  {name}
-                </th>
-              ))}
-              <th scope="col">{does}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ positions, on }) => (
-              <tr key={positions.join()} className={on ? styles.lit : undefined}>
-                {positions.map((position, at) => (
-                  <td key={words[at]!.name}>{words[at]!.positions[inputs[at]!.positions.indexOf(position)]}</td>
-                ))}
-                <td>{on === null ? 'never at rest' : on ? 'yes' : 'no'}</td>
-              </tr>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            {heads!.map((head) => (
+              <th key={head} scope="col">
+                {head === 'Lit' ? does : head}
+              </th>
             ))}
-          </tbody>
-        </table>
-      )}
+          </tr>
+        </thead>
+        <tbody>
+          {inDisagreementFirst(rows).map((row, at) => (
+            <tr key={row.positions.join()} className={`${row.on ? styles.lit : ''} ${disagrees(row) ? styles.wrong : ''}`}>
+              {lines[at]!.map((cell, column) => (
+                <td key={column}>{cell}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
       {idle.length > 0 && <p className={styles.idle}>Does not matter: {idle.join(', ')}.</p>}
+      <Button size="small" onClick={() => saveFile(`${name}.csv`, writeTruthCsv(design, truth), 'text/csv')}>
+        Save as CSV
+      </Button>
     </>
   );
 }

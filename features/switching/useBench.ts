@@ -8,7 +8,7 @@ import { changeWords } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 
 /** One thing done on the bench and what it changed. */
-export interface Act {
+export interface Done {
   key: number;
   timeS: number;
   what: string;
@@ -19,7 +19,7 @@ export interface BenchShown {
   bench: Bench;
   answer: Answer;
   /** The last acts, the newest first. */
-  acts: readonly Act[];
+  acts: readonly Done[];
   /** Does something on the bench, and keeps what it changed. One that goes without saying, as letting a button go, is kept only where it changed something. */
   act(what: string, how: (bench: Bench) => Answer, goesWithoutSaying?: boolean): void;
 }
@@ -32,7 +32,7 @@ export function useBench(): BenchShown | NetworkError | null {
   const design = useDesign((state) => state.design);
   const [bench, setBench] = useState<Bench | NetworkError | null>(null);
   const [answer, setAnswer] = useState<Answer | null>(null);
-  const [acts, setActs] = useState<readonly Act[]>([]);
+  const [acts, setActs] = useState<readonly Done[]>([]);
   const last = useRef<Bench | null>(null);
   const count = useRef(0);
   useEffect(() => {

@@ -10,6 +10,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import type { EditConflict } from '@/features/design/designStore';
 import { outbox } from '@/features/design/outbox';
 import { changedFields } from '@/features/design/rebase';
+import { saveFile } from '@/ui/saveFile';
 import styles from './Notices.module.css';
 
 /** What a person must know or decide about their edits: a refusal, a conflict with another tab, a design deleted elsewhere. */
@@ -121,14 +122,6 @@ function Gone() {
       {problem && <Alert type="error" showIcon title={problem} />}
     </Modal>
   );
-}
-
-function saveFile(name: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 
 function ConflictDialog({ conflict }: { conflict: EditConflict }) {

@@ -3,10 +3,11 @@ import { findInDays } from './dayRules';
 import { worstFirst } from './findAll';
 import { findInNetwork } from './networkRules';
 import type { Finding } from '../finding';
+import { findWishes } from './wishRules';
 
-/** What takes too long for every key press: the solved network, and the days lived through. */
+/** What takes too long for every key press: the solved network, the days lived through, and every way the wiring can stand. */
 export function findSlowly(analysis: Analysis): Finding[] {
-  return [...findInNetwork(analysis), ...findInDays(analysis)];
+  return [...findInNetwork(analysis), ...findInDays(analysis), ...findWishes(analysis)];
 }
 
 /** The analysis with all of that among its findings. */
