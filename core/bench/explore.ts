@@ -54,7 +54,9 @@ export class Explored {
     start: ControlState = AT_REST,
   ) {
     this.wires = vehicleWires(part);
-    const timed = Array.from(part.devices.values()).flatMap((device) => ('holdS' in device ? [device] : []));
+    const timed = Array.from(part.devices.values()).flatMap((device) =>
+      'holdS' in device && device.holdS !== undefined ? [{ id: device.id, holdS: device.holdS }] : [],
+    );
     this.timed = new Set(timed.map(({ id }) => id));
     this.holds = [...new Set(timed.map(({ holdS }) => holdS))];
     this.longestS = Math.max(0, ...this.holds.map((holdS) => holdS + PAST_S));

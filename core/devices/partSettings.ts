@@ -152,6 +152,7 @@ export function settingsOfPart(device: Device): readonly PartSetting[] {
             { value: 'diode', label: 'a diode' },
           ],
         },
+        ...(device.holdS === undefined ? [] : [quantity('holdS', 'lets go after', 's', 0, 1, 100_000)]),
       ];
     case 'protection':
       return [

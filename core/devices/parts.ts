@@ -73,6 +73,14 @@ export const PARTS: readonly Part[] = [
     ...{ id: 'changeoverRelay', label: 'Relay, changeover contact', also: 'five pins 87a coil', sides: SUPPLY },
     make: (nominalV) => ({ kind: 'relay', pins: 5, ...coil(nominalV) }),
   },
+  {
+    ...{ id: 'latchingRelay', label: 'Latching relay', also: 'impulse step bistable button', sides: SUPPLY },
+    make: (nominalV) => ({ kind: 'relay', pins: 4, ...coil(nominalV), latching: true }),
+  },
+  {
+    ...{ id: 'timerRelay', label: 'Relay that lets go late', also: 'timer delay off', sides: SUPPLY },
+    make: (nominalV) => ({ kind: 'relay', pins: 4, ...coil(nominalV), holdS: 60 }),
+  },
   { ...{ id: 'splice', label: 'Joint', also: 'splice three-way branch', sides: BOTH }, make: () => ({ kind: 'splice' }) },
   {
     ...{ id: 'plug', label: 'Plug and socket', also: 'connector pair', sides: BOTH },

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { deviceBase, milliohm } from './fields';
+import { deviceBase, milliohm, seconds } from './fields';
 import { diodeLaw } from './laws';
-import type { DeviceKind, Throw } from './kind';
+import type { DeviceKind, Memory, Throw } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -15,6 +15,10 @@ const schema = z.strictObject({
   suppression: z.enum(['none', 'resistor', 'diode']),
   contactMilliohm: milliohm,
   ratingA: z.number().min(0.5).max(500),
+  /** Turns over at each pulse and stays so without current; absent: it follows its coil. */
+  latching: z.boolean().optional(),
+  /** How long it stays pulled in once its coil has let go, s; absent: not at all. */
+  holdS: seconds.optional(),
 });
 
 export type Relay = z.infer<typeof schema>;
@@ -49,10 +53,20 @@ export const relay: DeviceKind<Relay> & { schema: typeof schema } = {
     net.contact('make', '30', '87', ({ memory }) => memory.pulledIn === true, closedOhm);
     if (pins === 5) net.contact('break', '30', '87a', ({ memory }) => memory.pulledIn !== true, closedOhm);
   },
-  step({ pullInV, dropOutV }, { across, memory }) {
+  step({ pullInV, dropOutV, latching, holdS }, { across, memory, timeS }) {
     const volts = Math.abs(across('86', '85'));
+    if (latching) return turnedOver(memory, memory.driven === true ? volts > dropOutV : volts >= pullInV);
     const pulledIn = memory.pulledIn === true;
-    if (pulledIn ? volts > dropOutV : volts < pullInV) return memory;
-    return { pulledIn: !pulledIn };
+    if (pulledIn ? volts > dropOutV : volts < pullInV) return memory.untilS === undefined ? memory : { pulledIn };
+    if (!pulledIn || holdS === undefined) return { pulledIn: !pulledIn };
+    // Its coil has let go: it waits.
+    if (memory.untilS === undefined) return { pulledIn, untilS: timeS + holdS };
+    return timeS >= Number(memory.untilS) ? { pulledIn: false } : memory;
   },
 };
+
+/** A latching relay at the beginning of a pulse turns over, at its end it stays. */
+function turnedOver(memory: Memory, driven: boolean): Memory {
+  if (driven === (memory.driven === true)) return memory;
+  return { driven, pulledIn: driven ? memory.pulledIn !== true : memory.pulledIn === true };
+}

@@ -8,7 +8,7 @@ import { withControl, type ControlState } from '../../network/controlState';
 import { NetworkError } from '../../network/networkError';
 import { stateFor } from '../../network/namedStates';
 import { LiveDesign } from '../../network/settle';
-import { terminalKey } from '../../network/wiring';
+import { terminalKey, type WiringTree } from '../../network/wiring';
 import { isOver } from '../../units/compare';
 import { SEVERE_PERCENT } from './dropRules';
 import type { Finding } from '../finding';
@@ -68,24 +68,44 @@ function finding(
 }
 
 /** Wires of the tree whose current runs against the way it was grown. Rings have no one way, and are findings already. */
-function reversedCurrents({ wiring }: Analysis, live: LiveDesign): Finding[] {
+function reversedCurrents({ index, wiring }: Analysis, live: LiveDesign): Finding[] {
   if (wiring.faults.length > 0 || wiring.rings.length > 0) return [];
   const found: Finding[] = [];
   for (const [tree, outward] of [
     [wiring.supply, true],
     [wiring.return, false],
   ] as const) {
-    for (const { wire, deviceId, terminal, circuitId, parent } of tree.nodes) {
+    const lent = lentBelow(index, tree, live);
+    for (const [at, { wire, deviceId, terminal, circuitId, parent }] of tree.nodes.entries()) {
       if (!wire || parent < 0 || !live.compiled.wireElement.has(wire.id)) continue;
       const towardNode = wire.to.deviceId === deviceId && wire.to.terminal === terminal;
       const along = live.wireAmps(wire.id) * (towardNode === outward ? 1 : -1);
-      if (along < -LEAKAGE_A) {
+      // What the vehicle lends comes by its own wires and goes home to its own battery.
+      if (along + lent[at]! < -LEAKAGE_A) {
         const path = pathText(live.upstream({ deviceId, terminal }));
         found.push(finding('network.reversed', 'caution', [wire.id], { amps: -along, path }, circuitId));
       }
     }
   }
   return found;
+}
+
+/** What the vehicle's own wires give at each node of a tree or beyond: on the supply side what comes out of them, on the return side what goes home to their battery, A. */
+function lentBelow({ devices }: DesignIndex, { nodes }: WiringTree, live: LiveDesign): Float64Array {
+  const lent = new Float64Array(nodes.length);
+  for (let at = nodes.length - 1; at >= 0; at--) {
+    const { deviceId, terminal, parent } = nodes[at]!;
+    const kind = devices.get(deviceId)?.kind;
+    if (kind === 'signalSource' || kind === 'vehicleFeed') lent[at]! += givenAt(live, deviceId, terminal);
+    if (parent >= 0) lent[parent]! += lent[at]!;
+  }
+  return lent;
+}
+
+/** What comes out of a terminal of the vehicle's own wires, or goes home at its minus, A. */
+function givenAt(live: LiveDesign, deviceId: string, terminal: string): number {
+  const part = terminal === 'minus' ? 'vehicle' : terminal === 'out' ? 'way' : terminal;
+  return Math.abs(live.partAmps(deviceId, part));
 }
 
 /** A battery or the vehicle's battery that takes current in while everything runs. */

@@ -1,0 +1,172 @@
+import { goesByGauge } from '../../catalog/vocabulary';
+import { deviceOf, devicesOfKind, settingsOf, type Design } from '../../design/design';
+import type { Edit } from '../../design/edit';
+import { newId } from '../../design/ids';
+import type { Device, Load, TerminalRef, Wire } from '../../design/schema';
+import { landingOf } from '../../devices/load';
+import { PARTS } from '../../devices/parts';
+import type { VehicleSignal } from '../../devices/signalSource';
+import { terminalKey } from '../../network/wiring';
+import { trace } from '../partsByHand';
+import { homeward } from '../returns';
+import { addWire } from '../wires';
+import { namesOf } from './straighten';
+
+/** A part in a run: what the current comes in by and goes out by. */
+export type Through = readonly [device: string, comesIn: string, goesOut: string];
+
+/** What is taken over from a switch that was there before; a name only where somebody gave it one. */
+export type KeptSwitch = Pick<Device, 'zoneId' | 'placeId'> & { name: string | null };
+
+/** Inside a panel, mm: from a switch to its own pilot lamp. Common practice. */
+const LINK_MM = 50;
+const NAME_LENGTH = 80;
+
+/**
+ * Wires a way to switch a load that hangs straight on its fuse. Every wire fed by that fuse is as thick as its run, since the same fuse guards it; trigger wires of the
+ * vehicle are as thin as may be.
+ */
+export class WayBuilder {
+  /** Where the run to the load begins: its fuse, a joint, a load ahead of it. */
+  readonly source: TerminalRef;
+  private readonly sink: TerminalRef;
+  private readonly feed: Wire;
+  private readonly home: Wire | null;
+
+  private constructor(
+    readonly edit: Edit,
+    readonly load: Load,
+    private readonly zoneId: string | null,
+    run: { source: TerminalRef; feed: Wire; home: Wire | null },
+    /** Name and place of a switch that was there before. */
+    private kept: KeptSwitch | null,
+  ) {
+    this.source = run.source;
+    this.feed = run.feed;
+    this.home = run.home;
+    this.sink = landingOf(load, 'plus');
+  }
+
+  /** Null for a load that no wire feeds. */
+  static at(edit: Edit, load: Load, kept: KeptSwitch | null): WayBuilder | null {
+    const { index, wiring } = trace(edit.design);
+    const { deviceId, terminal } = landingOf(load, 'plus');
+    const node = wiring.supply.nodes[wiring.supply.at.get(terminalKey(deviceId, terminal)) ?? -1];
+    const before = node && wiring.supply.nodes[node.parent];
+    const feed = node?.wire && (index.wires.find(({ id }) => id === node.wire!.id) ?? null);
+    if (!before || !feed) return null;
+    const minus = landingOf(load, 'minus');
+    const homeNode = wiring.return.nodes[wiring.return.at.get(terminalKey(minus.deviceId, minus.terminal)) ?? -1];
+    const source = { deviceId: before.deviceId, terminal: before.terminal };
+    const zoneId = index.circuits.find(({ id }) => id === node.circuitId)?.zoneId ?? load.zoneId;
+    return new WayBuilder(edit, load, zoneId, { source, feed, home: homeNode?.wire ?? null }, kept);
+  }
+
+  get design(): Design {
+    return this.edit.design;
+  }
+
+  /** Adds a part named after what it is for; the first takes name and place of the switch that was there. */
+  part(partId: string, name: string, more: object = {}): string {
+    const taken = namesOf(this.design);
+    const wanted = (this.kept?.name ?? name).slice(0, NAME_LENGTH - 4);
+    const free = Array.from({ length: 99 }, (_, at) => (at === 0 ? wanted : `${wanted} ${at + 1}`)).find((one) => !taken.has(one));
+    const base = { id: newId('part'), type: 'device' as const, name: free ?? wanted, zoneId: this.kept?.zoneId ?? this.zoneId };
+    const place = this.kept?.placeId ? { placeId: this.kept.placeId } : {};
+    this.kept = null;
+    return this.edit.add({
+      ...base,
+      ...place,
+      ...PARTS.find(({ id }) => id === partId)!.make(settingsOf(this.design).nominalV),
+      ...more,
+    } as Device).id;
+  }
+
+  /** Leads the run through parts, its length shared evenly. */
+  through(...parts: readonly Through[]): void {
+    this.lead(this.feed, this.sink, 'supply', this.source, parts);
+  }
+
+  /** Leads the way home through parts. False where the load has no way home of its own. */
+  homeThrough(...parts: readonly Through[]): boolean {
+    if (!this.home) return false;
+    const minus = landingOf(this.load, 'minus');
+    const away = this.home.from.deviceId === minus.deviceId && this.home.from.terminal === minus.terminal ? this.home.to : this.home.from;
+    this.lead(this.home, away, 'return', minus, parts);
+    return true;
+  }
+
+  private lead(run: Wire, far: TerminalRef, role: Wire['role'], near: TerminalRef, parts: readonly Through[]): void {
+    const share = Math.round(run.lengthMm / (parts.length + 1));
+    const [first, ...others] = parts;
+    if (!first) return;
+    const isNear = ({ deviceId, terminal }: TerminalRef) => deviceId === near.deviceId && terminal === near.terminal;
+    this.edit.set(run.id, { [isNear(run.from) ? 'to' : 'from']: end(first[0], first[1]), lengthMm: share, via: run.via && null });
+    let from = end(first[0], first[2]);
+    for (const [deviceId, comesIn, goesOut] of others) {
+      this.like(run, role, from, end(deviceId, comesIn), share);
+      from = end(deviceId, goesOut);
+    }
+    this.like(run, role, from, far, run.lengthMm - share * parts.length);
+  }
+
+  private like(run: Wire, role: Wire['role'], from: TerminalRef, to: TerminalRef, lengthMm: number): void {
+    const wire = addWire(this.edit, role, from, to, lengthMm, run.conductor);
+    if (run.lengthMeasured) this.edit.set(wire.id, { lengthMeasured: true });
+  }
+
+  /** A wire fed by the load's own fuse. */
+  wire(from: TerminalRef, to: TerminalRef, lengthMm = this.feed.lengthMm / 2): void {
+    addWire(this.edit, 'supply', from, to, Math.round(lengthMm), this.feed.conductor);
+  }
+
+  /** A wire on the way home, as thick as what its fuse guards. */
+  wireBack(from: TerminalRef, to: TerminalRef): void {
+    addWire(this.edit, 'return', from, to, Math.round(this.feed.lengthMm / 2), this.feed.conductor);
+  }
+
+  /** Feeds another load from a terminal in place of what feeds it. False where nothing does. */
+  feedOther(otherId: string, from: TerminalRef): boolean {
+    const { wiring } = trace(this.design);
+    const other = deviceOf(this.design, otherId, 'load');
+    const to = other && landingOf(other, 'plus');
+    const node = to && wiring.supply.nodes[wiring.supply.at.get(terminalKey(to.deviceId, to.terminal)) ?? -1];
+    if (!to || !node?.wire) return false;
+    const isTo = ({ deviceId, terminal }: TerminalRef) => deviceId === to.deviceId && terminal === to.terminal;
+    this.edit.set(node.wire.id, { [isTo(node.wire.to) ? 'from' : 'to']: from, conductor: this.feed.conductor });
+    return true;
+  }
+
+  /** A short link within a panel. */
+  link(from: TerminalRef, to: TerminalRef): void {
+    const link = addWire(this.edit, 'supply', from, to, LINK_MM, this.feed.conductor);
+    this.edit.set(link.id, { lengthMeasured: true });
+  }
+
+  /** A terminal to the nearest return bar. */
+  toReturn(deviceId: string, terminal: string): void {
+    const back = homeward(this.edit, deviceId);
+    addWire(this.edit, 'return', end(deviceId, terminal), back, Math.max(500, Math.round(this.feed.lengthMm / 2)), this.feed.conductor);
+  }
+
+  /** A wire of the vehicle that is live with a signal, led to a terminal: from what the design has of the vehicle's signals already, else from a new set of them. */
+  trigger(signal: VehicleSignal, to: TerminalRef): void {
+    const known = devicesOfKind(this.design, 'signalSource');
+    const fitting = known.find(({ signals }) => signals.includes(signal)) ?? known[0];
+    const source = fitting?.id ?? this.signalSource(signal);
+    if (fitting && !fitting.signals.includes(signal)) this.edit.set(fitting.id, { signals: [...fitting.signals, signal] });
+    const thin = goesByGauge(settingsOf(this.design).conductorStandard) ? 'awg:16' : 'mm2:1';
+    addWire(this.edit, 'supply', end(source, signal), to, Math.max(1000, Math.round(this.feed.lengthMm)), thin);
+  }
+
+  private signalSource(signal: VehicleSignal): string {
+    const kept = this.kept;
+    this.kept = null;
+    const id = this.part('signals', 'Vehicle signals', { signals: [signal], zoneId: null });
+    this.kept = kept;
+    this.toReturn(id, 'minus');
+    return id;
+  }
+}
+
+export const end = (deviceId: string, terminal: string): TerminalRef => ({ deviceId, terminal });

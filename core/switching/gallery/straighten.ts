@@ -1,0 +1,92 @@
+import { recordOf, recordsOf, type Design } from '../../design/design';
+import type { Edit } from '../../design/edit';
+import type { Device, Load } from '../../design/schema';
+import { Reach } from '../../network/reach';
+import { terminalKey, type Wiring } from '../../network/wiring';
+import type { DesignIndex } from '../../rig/designIndex';
+import { landingOf } from '../../devices/load';
+import { trace } from '../partsByHand';
+import { detachAll } from '../wires';
+
+/** Kinds that switch, dim or work what switches. */
+const SWITCHING: ReadonlySet<Device['kind']> = new Set([
+  'switch',
+  'relay',
+  'receiver',
+  'motionSwitch',
+  'microSwitch',
+  'doorSwitch',
+  'dimmer',
+  'ruleHub',
+  'diode',
+]);
+
+/** Takes out whatever switches these loads and nothing else, so that they hang straight on their fuse again; a fuse, joints, plugs and lengths stay. Returns what went. */
+export function straighten(edit: Edit, loads: readonly Load[]): Device[] {
+  const mine = ownSwitching(edit.design, loads);
+  const ids = new Set(mine.map(({ id }) => id));
+  const { index, wiring } = trace(edit.design);
+  const laidMm = new Map(index.wires.map(({ id, lengthMm }) => [id, lengthMm]));
+  for (const { nodes } of [wiring.supply, wiring.return])
+    for (const node of nodes) {
+      if (!node.wire || ids.has(node.deviceId) || !ids.has(nodes[node.parent]?.deviceId ?? '')) continue;
+      // What hung behind them hangs on what is ahead of them, the lengths added.
+      let lengthMm = laidMm.get(node.wire.id)!;
+      let ahead = nodes[node.parent];
+      for (; ahead && ids.has(ahead.deviceId); ahead = nodes[ahead.parent]) lengthMm += ahead.wire ? laidMm.get(ahead.wire.id)! : 0;
+      if (!ahead || !leadsToLoad(index, node.deviceId)) continue;
+      const side = ids.has(node.wire.from.deviceId) ? 'from' : 'to';
+      edit.set(node.wire.id, {
+        [side]: { deviceId: ahead.deviceId, terminal: ahead.terminal },
+        lengthMm,
+        ...(node.wire.via && { via: null }),
+      });
+    }
+  for (const { id } of mine) {
+    detachAll(edit, id);
+    edit.remove(id);
+  }
+  return mine;
+}
+
+/** Whether something is worth a wire of its own once what was ahead of it is gone: not a wire of the vehicle's, a pilot lamp's way home or a bar. */
+function leadsToLoad({ devices }: DesignIndex, deviceId: string): boolean {
+  const kind = devices.get(deviceId)?.kind;
+  return kind === 'load' || kind === 'splice' || kind === 'plug' || kind === 'protection';
+}
+
+/** What switches these loads and no other. */
+export function ownSwitching(design: Design, loads: readonly Load[]): Device[] {
+  const { index, wiring } = trace(design);
+  const reach = new Reach(index, wiring);
+  const ids = new Set(loads.map(({ id }) => id));
+  const influencing = (loadId: string) =>
+    Array.from(reach.influenceOn([loadId]).index.devices.values()).filter(({ kind }) => SWITCHING.has(kind));
+  const near = loads.flatMap(({ id }) => influencing(id));
+  // Loads that hang on these lie behind the same switching, and are switched with them.
+  const behind = new Set(loads.flatMap((load) => loadsBehind(index, wiring, load)));
+  const others = index.loads.filter(({ id }) => !ids.has(id) && !behind.has(id));
+  const theirs = new Set(others.flatMap(({ id }) => influencing(id).map((device) => device.id)));
+  return [...new Map(near.map((device) => [device.id, device])).values()].flatMap(({ id }) => {
+    const device = recordOf(design, id, 'device');
+    return device && !theirs.has(id) ? [device] : [];
+  });
+}
+
+/** Loads whose plus hangs on another load's. */
+export function loadsBehind(index: DesignIndex, { supply }: Wiring, load: Load): string[] {
+  const { deviceId, terminal } = landingOf(load, 'plus');
+  const at = supply.at.get(terminalKey(deviceId, terminal));
+  if (at === undefined) return [];
+  const reached = new Set([at]);
+  supply.nodes.forEach(({ parent }, node) => reached.has(parent) && reached.add(node));
+  return index.loads.filter(({ id }) => {
+    const node = supply.at.get(terminalKey(id, 'plus'));
+    return id !== load.id && node !== undefined && reached.has(node);
+  }).map(({ id }) => id); // prettier-ignore
+}
+
+/** Names in use. */
+export function namesOf(design: Design): Set<string> {
+  return new Set(recordsOf(design, 'device').map(({ name }) => name));
+}

@@ -1,0 +1,42 @@
+import type { Change } from '../../design/change';
+import { deviceOf, type Design } from '../../design/design';
+import { Edit } from '../../design/edit';
+import type { Device, Load } from '../../design/schema';
+import { straighten } from './straighten';
+import { WayBuilder, type KeptSwitch } from './builder';
+import { WAYS, type Way, type WayChoice } from './ways';
+
+/** A load switched another way: the change, and what goes for it. */
+export interface WayTaken {
+  change: Change;
+  /** Parts of the way it was switched before that go. */
+  dropped: Device[];
+}
+
+/**
+ * The change that has a load come on in one of the ways of the gallery. What switched it alone before goes; its fuse, its length and joints stay, and a switch's name and
+ * place go to the new one.
+ * @returns null where the load has no circuit, or cannot be wired so
+ */
+export function wayTo(design: Design, loadId: string, way: Way, choice: WayChoice): WayTaken | null {
+  const load = deviceOf(design, loadId, 'load');
+  const other = choice.otherId === null ? null : deviceOf(design, choice.otherId, 'load');
+  if (!load || (way.isFor && !way.isFor(load)) || (way.asks === 'other' && (!other || other.id === load.id))) return null;
+  const edit = new Edit(design);
+  const loads: Load[] = way.asks === 'other' && other ? [load, other] : [load];
+  const dropped = straighten(edit, loads);
+  const kept = dropped.find(({ kind }) => kind === 'switch');
+  const builder = WayBuilder.at(edit, load, way.id === 'direct' || !kept ? null : keptOf(kept, load));
+  if (!builder || !way.build(builder, choice)) return null;
+  return { change: edit.change, dropped };
+}
+
+/** What a new switch takes over from the one before: its place, and its name where somebody gave it one. */
+function keptOf({ name, zoneId, placeId }: Device, load: Load): KeptSwitch {
+  return { name: name.startsWith(load.name) ? null : name, zoneId, ...(placeId && { placeId }) };
+}
+
+/** Ways a load may be switched. */
+export function waysFor(load: Load): Way[] {
+  return WAYS.filter(({ isFor }) => !isFor || isFor(load));
+}

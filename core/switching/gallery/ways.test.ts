@@ -1,0 +1,254 @@
+import { rig } from '../../../testing/rig';
+import { analyse } from '../../analysis/analyse';
+import { findInNetwork } from '../../analysis/rules/networkRules';
+import { truthOf } from '../../bench/truth';
+import { Bench } from '../../bench/bench';
+import { applyChange } from '../../design/change';
+import { deviceOf, recordsOf, type Design } from '../../design/design';
+import { traceWiring } from '../../network/wiring';
+import { indexDesign } from '../../rig/designIndex';
+import { WAYS, type WayChoice } from './ways';
+import { wayTo } from './wayTo';
+
+/** A lamp behind a fuse of its own, another behind another. */
+function small(): Design {
+  const build = rig();
+  build.supply();
+  build.slot('first', 1, 10);
+  build.slot('second', 2, 10);
+  build.lampBehind('first', 1, 36);
+  build.lampBehind('second', 2, 24);
+  return build.design();
+}
+
+const LAMP = 'first_lamp';
+const OTHER = 'second_lamp';
+const choice = (id: string): WayChoice => ({ signal: WAYS.find((way) => way.id === id)!.signals?.[0] ?? 'ignition', otherId: OTHER });
+
+function taken(design: Design, id: string, loadId = LAMP, by = choice(id)) {
+  const way = wayTo(
+    design,
+    loadId,
+    WAYS.find((one) => one.id === id)!,
+    by,
+  );
+  if (!way) throw new Error(`${id} cannot be`);
+  return { ...way, design: applyChange(design, way.change) };
+}
+
+/** When a load is lit: for every way its inputs may stand, by the ends of their names. */
+function truth(design: Design, loadId = LAMP): Record<string, boolean | null> {
+  const index = indexDesign(design);
+  const found = truthOf(index, traceWiring(index), loadId);
+  if ('tooMany' in found) throw new Error('too many');
+  const name = (at: number) => {
+    const input = found.inputs[at]!;
+    return input.kind === 'vehicle' ? input.control : index.devices.get(input.deviceId)!.name.replace(/^.*_lamp (or other )?/, '');
+  };
+  return Object.fromEntries(
+    found.rows.map(({ positions, on }) => [
+      positions
+        .map((position, at) => `${name(at)} ${String(position)}`)
+        .sort()
+        .join(', '),
+      on,
+    ]),
+  );
+}
+
+// Written down by hand from what each way is for: common practice, and the textbook for two and three places. Lit: yes; what is not named does not matter.
+const TRUTH: Record<string, Record<string, boolean>> = {
+  direct: { '': true },
+  switch: { 'switch off': false, 'switch on': true },
+  switchPilot: { 'switch off': false, 'switch on': true },
+  switchFind: { 'switch off': false, 'switch on': true },
+  switchNight: { 'switch off': false, 'switch on': true },
+  relay: { 'switch off': false, 'switch on': true },
+  relayMinus: { 'switch off': false, 'switch on': true },
+  // A press turns it over; from rest one press is one turn.
+  button: { 'button off': false, 'button on': true },
+  oneOfTwo: { 'switch off': false, 'switch up': true, 'switch down': false },
+  select: {
+    'choice down, switch off': false,
+    'choice up, switch off': false,
+    'choice down, switch on': false,
+    'choice up, switch on': true,
+  },
+  twoPlaces: {
+    'switch, first place down, switch, last place down': true,
+    'switch, first place down, switch, last place up': false,
+    'switch, first place up, switch, last place down': false,
+    'switch, first place up, switch, last place up': true,
+  },
+  // The intermediate rests crossed: lit where an even number of the three is up, but for that; each of them turns it over.
+  threePlaces: Object.fromEntries(
+    ['down', 'up'].flatMap((first) =>
+      ['down', 'up'].flatMap((last) =>
+        ['down', 'up'].map((middle) => [
+          `switch, first place ${first}, switch, last place ${last}, switch, middle place ${middle}`,
+          (first === last) === (middle === 'up'),
+        ]),
+      ),
+    ),
+  ),
+  twoPlacesDimmed: {
+    'switch, first place down, switch, last place down': true,
+    'switch, first place down, switch, last place up': false,
+    'switch, first place up, switch, last place down': false,
+    'switch, first place up, switch, last place up': true,
+  },
+  dimmer: { '': true },
+  returnDimmer: { '': true },
+  radio: { 'radio false': false, 'radio true': true },
+  radioHeld: { 'radio false': false, 'radio true': true },
+  radioRelay: { 'radio false': false, 'radio true': true },
+  radioOrHand: {
+    'radio false, switch off': false,
+    'radio false, switch up': false,
+    'radio false, switch down': true,
+    'radio true, switch off': false,
+    'radio true, switch up': true,
+    'radio true, switch down': true,
+  },
+  motion: {
+    'enabling switch off, motion sensor false': false,
+    'enabling switch off, motion sensor true': false,
+    'enabling switch on, motion sensor false': false,
+    'enabling switch on, motion sensor true': true,
+  },
+  door: { 'door switch shut': false, 'door switch open': true },
+  roller: { 'roller switch false': true, 'roller switch true': false },
+  plunger: { 'hood switch false': true, 'hood switch true': false },
+  signal: { 'key off': false, 'key accessory': false, 'key on': true },
+  follow: {
+    'lamps off, switch off': false,
+    'lamps off, switch up': false,
+    'lamps off, switch down': true,
+    'lamps side, switch off': false,
+    'lamps side, switch up': false,
+    'lamps side, switch down': true,
+    'lamps low, switch off': false,
+    'lamps low, switch up': false,
+    'lamps low, switch down': true,
+    'lamps high, switch off': false,
+    'lamps high, switch up': true,
+    'lamps high, switch down': true,
+  },
+  late: { 'key off': false, 'key accessory': false, 'key on': true },
+  // Reverse is live with the key on alone.
+  hub: {
+    'key off, reverse out': false,
+    'key off, reverse in': false,
+    'key accessory, reverse out': false,
+    'key accessory, reverse in': false,
+    'key on, reverse out': false,
+    'key on, reverse in': true,
+  },
+};
+
+const problems = (design: Design) => {
+  const analysis = analyse(design);
+  return [...analysis.findings, ...findInNetwork(analysis)]
+    .filter(({ severity }) => severity !== 'note')
+    .map(({ rule, subjects }) => `${rule} ${subjects.map((id) => deviceOf(design, id, 'load')?.name ?? design.records.get(id)?.id.slice(0, 4)).join(' ')}`); // prettier-ignore
+};
+
+test('every way of the gallery has its table here', () => {
+  expect(Object.keys(TRUTH).sort()).toEqual(WAYS.map(({ id }) => id).sort());
+});
+
+describe.each(WAYS.map(({ id }) => id))('%s', (id) => {
+  test('does what is written down of it, and brings nothing that is wrong', () => {
+    const before = small();
+    const { design } = taken(before, id);
+    expect(truth(design)).toEqual(TRUTH[id]);
+    expect(problems(design)).toEqual(problems(before));
+  });
+
+  test('gives way to every other one, and leaves nothing of itself', () => {
+    const { design } = taken(small(), id);
+    const parts = (one: Design) => recordsOf(one, 'device').filter(({ kind }) => kind !== 'signalSource').map((device) => device.id).sort(); // prettier-ignore
+    if (id !== 'oneOfTwo' && id !== 'select') expect(parts(taken(design, 'direct').design)).toEqual(parts(small()));
+    // What switches another load too stays ahead of it.
+    if (id === 'oneOfTwo' || id === 'select') return;
+    for (const next of WAYS) expect([next.id, truth(taken(design, next.id).design)]).toEqual([next.id, TRUTH[next.id]]);
+  });
+});
+
+test('of two that share a switch, one is lit at a time, and each of the other’s own switching goes', () => {
+  const { design } = taken(taken(small(), 'switch', OTHER).design, 'oneOfTwo');
+  expect(truth(design, OTHER)).toEqual({ 'switch off': false, 'switch up': false, 'switch down': true });
+  expect(truth(taken(small(), 'select').design, OTHER)).toEqual({
+    'choice down, switch off': false,
+    'choice up, switch off': false,
+    'choice down, switch on': true,
+    'choice up, switch on': false,
+  });
+});
+
+test('a new switch takes name and place of the one before; what is dropped is told', () => {
+  const first = taken(small(), 'switch').design;
+  const sw = recordsOf(first, 'device').find(({ name }) => name === 'first_lamp switch')!;
+  const named = applyChange(first, { added: [], removed: [], updated: [{ from: sw, to: { ...sw, name: 'Porch' } }] });
+  const next = taken(named, 'twoPlaces');
+  expect(next.dropped.map(({ name }) => name)).toEqual(['Porch']);
+  expect(recordsOf(next.design, 'device').filter(({ kind }) => kind === 'switch').map(({ name }) => name)).toEqual(['Porch', 'first_lamp switch, last place']); // prettier-ignore
+});
+
+test('what switches others too is left alone', () => {
+  const build = rig();
+  build.supply();
+  build.slot('first', 1, 10);
+  build.add({ id: 'common', kind: 'switch', ratingA: 10 });
+  build.load(12, 'resistive', 0, { id: 'a' });
+  build.load(12, 'resistive', 0, { id: 'b' });
+  build.wire('first.out', 'common.in');
+  for (const lamp of ['a', 'b']) {
+    build.wire('common.out', `${lamp}.plus`);
+    build.wire(`${lamp}.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
+  }
+  build.circuit('first', 1, 'first');
+  const { design, dropped } = taken(build.design(), 'motion', 'a');
+  expect(dropped).toEqual([]);
+  const index = indexDesign(design);
+  const found = truthOf(index, traceWiring(index), 'a');
+  expect('rows' in found && found.rows.filter(({ on }) => on)).toHaveLength(1);
+  expect(truth(design, 'b')).toEqual({ 'common off': false, 'common on': true });
+});
+
+test('a button turns a latching relay over at each press, and it stays so without power; one that lets go late does so after its time', () => {
+  const { design } = taken(small(), 'button');
+  const index = indexDesign(design);
+  const bench = new Bench(index);
+  const button = [...index.devices.values()].find(({ name }) => name.endsWith('button'))!.id;
+  const lit = () => bench.answer.loads.find(({ id }) => id === LAMP)!.state === 'on';
+  const press = () => [true, false].map((down) => (bench.set(button, 'position', down ? 'on' : 'off'), lit()));
+  expect([press(), press(), press()]).toEqual([
+    [true, true],
+    [false, false],
+    [true, true],
+  ]);
+  bench.set('isolator', 'position', 'off');
+  expect(lit()).toBe(false);
+  bench.set('isolator', 'position', 'on');
+  expect(lit()).toBe(true);
+  const late = new Bench(indexDesign(taken(small(), 'late').design));
+  const shines = () => late.answer.loads.find(({ id }) => id === LAMP)!.state === 'on';
+  const seen = [late.drive('key', 'on'), late.drive('key', 'off'), late.wait(59), late.wait(2)].map((answer) => answer.loads.find(({ id }) => id === LAMP)!.state); // prettier-ignore
+  expect([seen, shines()]).toEqual([['on', 'on', 'on', 'off'], false]);
+});
+
+test('dimmed on either side a lamp is lit as far as it is set, and a load without a circuit is refused', () => {
+  for (const id of ['dimmer', 'returnDimmer', 'twoPlacesDimmed']) {
+    const index = indexDesign(taken(small(), id).design);
+    const bench = new Bench(index);
+    const dimmer = [...index.devices.values()].find(({ kind }) => kind === 'dimmer')!.id;
+    const level = (percent: number) => bench.set(dimmer, 'levelPercent', percent).loads.find((load) => load.id === LAMP)!.level;
+    const full = level(100);
+    expect([id, Math.round((level(25) / full) * 100), level(0)]).toEqual([id, 25, 0]);
+  }
+  const build = rig();
+  build.supply();
+  build.load(12, 'resistive', 0, { id: 'loose' });
+  expect(wayTo(build.design(), 'loose', WAYS[1]!, choice('switch'))).toBeNull();
+});

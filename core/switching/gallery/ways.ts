@@ -1,0 +1,282 @@
+import type { VehicleSignal } from '../../devices/signalSource';
+import type { Load } from '../../design/schema';
+import { end, type WayBuilder } from './builder';
+
+/** What a way may be asked for beside the load. */
+export interface WayChoice {
+  /** The wire of the vehicle it goes by. */
+  signal: VehicleSignal;
+  /** The load that shares its switch. */
+  otherId: string | null;
+}
+
+/** The families ways are shown in. */
+export const WAY_FAMILIES = ['hand', 'places', 'dimmed', 'radio', 'itself', 'vehicle'] as const;
+export type WayFamily = (typeof WAY_FAMILIES)[number];
+
+/** A ready way to switch a load. */
+export interface Way {
+  id: string;
+  family: WayFamily;
+  /** What is chosen for it. */
+  asks?: 'signal' | 'other';
+  /** The signals that make sense, the usual first; absent: any. */
+  signals?: readonly VehicleSignal[];
+  /** Adds parts and wires. False where the load cannot be wired so. */
+  build(at: WayBuilder, choice: WayChoice): boolean;
+  /** Loads it cannot be for; absent: none. */
+  isFor?(load: Load): boolean;
+}
+
+/** A function whose plus is in common with its lamp is switched on its way home alone. */
+const ownPlus = ({ partOf }: Load) => partOf?.shares !== 'plus';
+const ownMinus = ({ partOf }: Load) => partOf?.shares !== 'minus';
+
+/** A relay near the load: its contact in the run, its coil's plus side on `coil`, its minus side home. */
+function relayInRun(at: WayBuilder, more: object = {}, partId = 'relay'): string {
+  const relay = at.part(partId, `${at.load.name} relay`, more);
+  at.through([relay, '30', '87']);
+  return relay;
+}
+
+/** A panel switch with a pilot lamp whose plus is joined to a terminal of the switch, or to a wire of the vehicle. */
+function pilotSwitch(at: WayBuilder, lit: 'in' | 'out' | 'running'): true {
+  const sw = at.part('pilotSwitch', `${at.load.name} switch`);
+  at.through([sw, 'in', 'out']);
+  if (lit === 'running') at.trigger('running', end(sw, 'lampPlus'));
+  else at.link(end(sw, lit), end(sw, 'lampPlus'));
+  at.toReturn(sw, 'lampMinus');
+  return true;
+}
+
+function radio(at: WayBuilder, more: object = {}): string {
+  const receiver = at.part('receiver', `${at.load.name} radio`, more);
+  at.toReturn(receiver, 'minus');
+  return receiver;
+}
+
+/** Two changeovers joined by two travellers, with what stands between them. */
+function places(at: WayBuilder, withMiddle: boolean, ...after: [string, string, string][]): true {
+  const first = at.part('changeover', `${at.load.name} switch, first place`);
+  const middle = withMiddle ? at.part('changeover', `${at.load.name} switch, middle place`, { form: 'doublePoleChangeover' }) : null;
+  const last = at.part('changeover', `${at.load.name} switch, last place`);
+  if (middle === null) {
+    at.through([first, 'common', 'up'], [last, 'up', 'common'], ...after);
+    at.wire(end(first, 'down'), end(last, 'down'));
+    return true;
+  }
+  // The intermediate passes its travellers straight, or crossed.
+  at.through([first, 'common', 'up'], [middle, 'common1', 'up1'], [last, 'up', 'common'], ...after);
+  at.wire(end(first, 'down'), end(middle, 'common2'));
+  at.wire(end(middle, 'up2'), end(last, 'down'));
+  at.link(end(middle, 'down1'), end(middle, 'up2'));
+  at.link(end(middle, 'down2'), end(middle, 'up1'));
+  return true;
+}
+
+/**
+ * The gallery. Each adds to a load that hangs straight on its fuse. Patterns: common practice; relay terminals by ISO 7588 and DIN 72552, changeover and intermediate
+ * switches by the textbook.
+ */
+export const WAYS: readonly Way[] = [
+  { id: 'direct', family: 'hand', build: () => true },
+  {
+    ...{ id: 'switch', family: 'hand', isFor: ownPlus },
+    build(at) {
+      at.through([at.part('switch', `${at.load.name} switch`), 'in', 'out']);
+      return true;
+    },
+  },
+  { id: 'switchPilot', family: 'hand', isFor: ownPlus, build: (at) => pilotSwitch(at, 'out') },
+  { id: 'switchFind', family: 'hand', isFor: ownPlus, build: (at) => pilotSwitch(at, 'in') },
+  { id: 'switchNight', family: 'hand', isFor: ownPlus, build: (at) => pilotSwitch(at, 'running') },
+  {
+    ...{ id: 'relay', family: 'hand', isFor: ownPlus },
+    build(at) {
+      const sw = at.part('switch', `${at.load.name} switch`);
+      const relay = relayInRun(at);
+      at.wire(at.source, end(sw, 'in'));
+      at.wire(end(sw, 'out'), end(relay, '86'));
+      at.toReturn(relay, '85');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'relayMinus', family: 'hand', isFor: ownPlus },
+    build(at) {
+      const sw = at.part('switch', `${at.load.name} switch`);
+      const relay = relayInRun(at);
+      at.wire(at.source, end(relay, '86'));
+      at.wireBack(end(relay, '85'), end(sw, 'in'));
+      at.toReturn(sw, 'out');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'button', family: 'hand', isFor: ownPlus },
+    build(at) {
+      const button = at.part('pushButton', `${at.load.name} button`);
+      const relay = relayInRun(at, {}, 'latchingRelay');
+      at.wire(at.source, end(button, 'in'));
+      at.wire(end(button, 'out'), end(relay, '86'));
+      at.toReturn(relay, '85');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'oneOfTwo', family: 'hand', asks: 'other', isFor: ownPlus },
+    build(at, { otherId }) {
+      if (otherId === null) return false;
+      const sw = at.part('changeoverOff', `${at.load.name} or other switch`);
+      at.through([sw, 'common', 'up']);
+      return at.feedOther(otherId, end(sw, 'down'));
+    },
+  },
+  {
+    ...{ id: 'select', family: 'hand', asks: 'other', isFor: ownPlus },
+    build(at, { otherId }) {
+      if (otherId === null) return false;
+      const onOff = at.part('switch', `${at.load.name} switch`);
+      const which = at.part('changeover', `${at.load.name} choice`);
+      at.through([onOff, 'in', 'out'], [which, 'common', 'up']);
+      return at.feedOther(otherId, end(which, 'down'));
+    },
+  },
+  { id: 'twoPlaces', family: 'places', isFor: ownPlus, build: (at) => places(at, false) },
+  { id: 'threePlaces', family: 'places', isFor: ownPlus, build: (at) => places(at, true) },
+  {
+    ...{ id: 'twoPlacesDimmed', family: 'places', isFor: ownPlus },
+    build(at) {
+      const dimmer = at.part('dimmer', `${at.load.name} dimmer`);
+      at.toReturn(dimmer, 'minus');
+      return places(at, false, [dimmer, 'in', 'out']);
+    },
+  },
+  {
+    ...{ id: 'dimmer', family: 'dimmed', isFor: ownPlus },
+    build(at) {
+      const dimmer = at.part('dimmer', `${at.load.name} dimmer`);
+      at.through([dimmer, 'in', 'out']);
+      at.toReturn(dimmer, 'minus');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'returnDimmer', family: 'dimmed', isFor: ownMinus },
+    build(at) {
+      const dimmer = at.part('returnDimmer', `${at.load.name} dimmer`);
+      at.wire(at.source, end(dimmer, 'plus'));
+      return at.homeThrough([dimmer, 'dimmed', 'minus']);
+    },
+  },
+  {
+    ...{ id: 'radio', family: 'radio', isFor: ownPlus },
+    build(at) {
+      at.through([radio(at), 'plus', 'ch1']);
+      return true;
+    },
+  },
+  {
+    ...{ id: 'radioHeld', family: 'radio', isFor: ownPlus },
+    build(at) {
+      at.through([radio(at, { mode: 'momentary' }), 'plus', 'ch1']);
+      return true;
+    },
+  },
+  {
+    ...{ id: 'radioRelay', family: 'radio', isFor: ownPlus },
+    build(at) {
+      const receiver = radio(at, { channelMaxA: 1 });
+      const relay = relayInRun(at);
+      at.wire(at.source, end(receiver, 'plus'));
+      at.wire(end(receiver, 'ch1'), end(relay, '86'));
+      at.toReturn(relay, '85');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'radioOrHand', family: 'radio', isFor: ownPlus },
+    build(at) {
+      // A changeover keeps the two ways apart: by radio, off, by hand.
+      const sw = at.part('changeoverOff', `${at.load.name} switch`);
+      const receiver = radio(at);
+      at.through([sw, 'down', 'common']);
+      at.wire(at.source, end(receiver, 'plus'));
+      at.wire(end(receiver, 'ch1'), end(sw, 'up'));
+      return true;
+    },
+  },
+  {
+    ...{ id: 'motion', family: 'itself', isFor: ownPlus },
+    build(at) {
+      const sw = at.part('switch', `${at.load.name} enabling switch`);
+      const sensor = at.part('motion', `${at.load.name} motion sensor`);
+      at.through([sw, 'in', 'out'], [sensor, 'in', 'out']);
+      at.toReturn(sensor, 'minus');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'door', family: 'itself', isFor: ownMinus },
+    build: (at) => at.homeThrough([at.part('door', `${at.load.name} door switch`), 'lead', 'body']),
+  },
+  {
+    ...{ id: 'roller', family: 'itself', isFor: ownPlus },
+    build(at) {
+      // Pressed while it is shut: its closed contact lets go then.
+      at.through([at.part('roller', `${at.load.name} roller switch`), 'common', 'normallyClosed']);
+      return true;
+    },
+  },
+  {
+    ...{ id: 'plunger', family: 'itself', isFor: ownPlus },
+    build(at) {
+      at.through([at.part('plunger', `${at.load.name} hood switch`), 'common', 'normallyClosed']);
+      return true;
+    },
+  },
+  {
+    ...{ id: 'signal', family: 'vehicle', asks: 'signal', isFor: ownPlus },
+    signals: ['ignition', 'accessory', 'running', 'highBeam', 'reverse', 'brake'],
+    build(at, { signal }) {
+      const relay = relayInRun(at);
+      at.trigger(signal, end(relay, '86'));
+      at.toReturn(relay, '85');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'follow', family: 'vehicle', asks: 'signal', isFor: ownPlus },
+    signals: ['highBeam', 'reverse', 'running', 'accessory', 'ignition'],
+    build(at, { signal }) {
+      const sw = at.part('changeoverOff', `${at.load.name} switch`);
+      const relay = relayInRun(at);
+      at.trigger(signal, end(sw, 'up'));
+      at.wire(at.source, end(sw, 'down'));
+      at.wire(end(sw, 'common'), end(relay, '86'));
+      at.toReturn(relay, '85');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'late', family: 'vehicle', asks: 'signal', isFor: ownPlus },
+    signals: ['ignition', 'accessory', 'door'],
+    build(at, { signal }) {
+      const relay = relayInRun(at, {}, 'timerRelay');
+      at.trigger(signal, end(relay, '86'));
+      at.toReturn(relay, '85');
+      return true;
+    },
+  },
+  {
+    ...{ id: 'hub', family: 'vehicle', asks: 'signal', isFor: ownPlus },
+    signals: ['reverse', 'highBeam', 'running', 'ignition', 'brake'],
+    build(at, { signal }) {
+      const hub = at.part('hub', `${at.load.name} hub`);
+      at.through([hub, 'plus', 'out1']);
+      at.trigger(signal, end(hub, 'in1'));
+      at.toReturn(hub, 'minus');
+      return true;
+    },
+  },
+];
