@@ -27,7 +27,7 @@ test('switches, a sensor and a dimmer are worked on the bench, and every lamp sa
   await expect(said).toContainText('10 min passed. Step light: off.');
 
   // When is it lit: in every way that what influences it may stand.
-  await answers.getByRole('button', { name: 'Left scene lamp, amber' }).click();
+  await answers.getByRole('button', { name: 'Left scene lamp, amber', exact: true }).click();
   const truth = page.getByRole('dialog', { name: 'When is it lit? Left scene lamp, amber' });
   await expect(truth).toContainText('Lit in 1 of 3 ways');
   await expect(truth.getByRole('row', { name: 'down yes' })).toBeVisible();

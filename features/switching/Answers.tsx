@@ -1,18 +1,22 @@
+import { Route } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { useMemo, useState, type CSSProperties } from 'react';
+import { useMemo, useState } from 'react';
 import type { Answer, LoadAnswer } from '@/core/bench/bench';
 import { nameOf } from '@/core/design/names';
 import { isLamp } from '@/core/devices/load';
 import { formatAmps, formatVolts } from '@/core/units/quantity';
 import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { LoadShape } from './LoadShape';
 import styles from './Switching.module.css';
 
+const WaysDrawer = dynamic(() => import('./WaysDrawer').then(({ WaysDrawer: drawer }) => drawer), { ssr: false });
 const TruthDrawer = dynamic(() => import('./TruthDrawer').then(({ TruthDrawer: drawer }) => drawer), { ssr: false });
 
 /** Every load by its zone: lit or not, how bright, at what volts and amperes. */
 export function Answers({ answer }: { answer: Answer }) {
   const [asked, setAsked] = useState<string | null>(null);
+  const [wiring, setWiring] = useState<string | null>(null);
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
   const zones = useMemo(() => {
@@ -32,12 +36,13 @@ export function Answers({ answer }: { answer: Answer }) {
             <th scope="col">Does</th>
             <th scope="col">Volts</th>
             <th scope="col">Amperes</th>
+            <th scope="col">Way</th>
           </tr>
         </thead>
         {zones.map(([zoneId, list]) => (
           <tbody key={zoneId ?? ''}>
             <tr className={styles.zone}>
-              <th scope="rowgroup" colSpan={4}>
+              <th scope="rowgroup" colSpan={5}>
                 {zoneId === null ? 'No zone' : nameOf(design, zoneId)}
               </th>
             </tr>
@@ -48,29 +53,24 @@ export function Answers({ answer }: { answer: Answer }) {
                 name={nameOf(design, one.id)}
                 lamp={loads.some((load) => load.id === one.id && isLamp(load))}
                 onAsk={() => setAsked(one.id)}
+                onWire={() => setWiring(one.id)}
               />
             ))}
           </tbody>
         ))}
       </table>
+      {wiring !== null && <WaysDrawer loadId={wiring} onClose={() => setWiring(null)} />}
       {asked !== null && <TruthDrawer loadId={asked} onClose={() => setAsked(null)} />}
     </div>
   );
 }
 
-function Shape({ lamp, ...how }: { lamp: boolean; className?: string | undefined; style?: CSSProperties }) {
-  return lamp ? <circle cx="8" cy="8" r="6" {...how} /> : <rect x="2.5" y="2.5" width="11" height="11" {...how} />;
-}
-
-function Row({ one, name, lamp, onAsk }: { one: LoadAnswer; name: string; lamp: boolean; onAsk(): void }) {
+function Row({ one, name, lamp, onAsk, onWire }: { one: LoadAnswer; name: string; lamp: boolean; onAsk(): void; onWire(): void }) {
   const isOn = one.state !== 'off';
   return (
     <tr className={isOn ? styles.on : undefined}>
       <th scope="row">
-        <svg viewBox="0 0 16 16" width="16" height="16" aria-hidden>
-          {isOn && <Shape lamp={lamp} className={styles.light} style={{ opacity: Math.max(0.2, one.level) }} />}
-          <Shape lamp={lamp} />
-        </svg>
+        <LoadShape lamp={lamp} lit={isOn ? one.level : null} />
         <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
           {name}
         </button>
@@ -78,6 +78,17 @@ function Row({ one, name, lamp, onAsk }: { one: LoadAnswer; name: string; lamp: 
       <td>{answerWord(one)}</td>
       <td className="reading">{isOn ? formatVolts(one.volts) : '–'}</td>
       <td className="reading">{isOn ? formatAmps(one.amps) : '–'}</td>
+      <td>
+        <button
+          type="button"
+          className={styles.way}
+          aria-label={`How should ${name} come on?`}
+          title="How should it come on?"
+          onClick={onWire}
+        >
+          <Route size={14} aria-hidden />
+        </button>
+      </td>
     </tr>
   );
 }

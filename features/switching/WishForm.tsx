@@ -86,7 +86,7 @@ export function WishForm({ loadId, onWish }: { loadId: string; onWish(says: Wish
   };
   return (
     <div className={styles.form} role="group" aria-label="A wish">
-      <Select aria-label="It" value={kind} options={KINDS} onChange={pick} />
+      <Select aria-label="What it does" value={kind} options={KINDS} onChange={pick} />
       {(kind === 'on' || kind === 'off' || kind === 'staysOn') &&
         when.map((condition, at) => (
           <ConditionFields
@@ -213,7 +213,7 @@ function ConditionFields({ label, movers, condition, onChange, onRemove }: Condi
       <MoverSelect label={label} movers={movers} mover={condition?.mover ?? null} onChange={begin} />
       <span>is</span>
       <Select
-        aria-label={`${label}: position`}
+        aria-label={`Position, ${label.toLowerCase()}`}
         disabled={!condition}
         value={condition ? String(condition.position) : null}
         options={positions.map((position) => ({

@@ -14,9 +14,16 @@ export interface WayChoice {
 export const WAY_FAMILIES = ['hand', 'places', 'dimmed', 'radio', 'itself', 'vehicle'] as const;
 export type WayFamily = (typeof WAY_FAMILIES)[number];
 
+export const WAY_IDS = [
+  ...['direct', 'switch', 'switchPilot', 'switchFind', 'switchNight', 'relay', 'relayMinus', 'button', 'oneOfTwo', 'select'],
+  ...['twoPlaces', 'threePlaces', 'twoPlacesDimmed', 'dimmer', 'returnDimmer', 'radio', 'radioHeld', 'radioRelay', 'radioOrHand'],
+  ...['motion', 'door', 'roller', 'plunger', 'signal', 'follow', 'late', 'hub'],
+] as const;
+export type WayId = (typeof WAY_IDS)[number];
+
 /** A ready way to switch a load. */
 export interface Way {
-  id: string;
+  id: WayId;
   family: WayFamily;
   /** What is chosen for it. */
   asks?: 'signal' | 'other';

@@ -1,0 +1,85 @@
+import { choose, expect, test } from './fixtures';
+
+test('a broken wish is played on the bench, the lamp is wired another way after a trial, and the wish is kept; undone, it is broken again', async ({
+  page,
+  heron,
+}) => {
+  await page.goto(`/d/${heron}/switching`);
+  const said = page.getByRole('status', { name: 'What changed' });
+  await page.getByRole('button', { name: /^Wishes/ }).click();
+  const wishes = page.getByRole('dialog', { name: 'Wishes' });
+  const reversing = wishes.getByRole('region', { name: 'Reversing lamp' });
+  await expect(reversing).toContainText('on when Key is on and Reverse is in');
+  await expect(reversing).toContainText('not after Key: on, Reverse: in');
+  await reversing.getByRole('button', { name: /^Play what breaks it/ }).click();
+  await expect(said).toContainText('Reverse: in. Nothing else changed.');
+  await expect(page.getByRole('group', { name: 'Key' }).getByRole('button', { name: 'on', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('button', { name: 'How should Reversing lamp come on?' }).click();
+  const ways = page.getByRole('dialog', { name: 'How should Reversing lamp come on?' });
+  await ways.getByRole('button', { name: 'With a signal of the vehicle, through a relay' }).click();
+  await choose(page, 'The vehicle’s wire', 'rev', 'reverse');
+  const trial = ways.getByRole('region', { name: 'Try it' });
+  const does = trial.getByRole('status', { name: 'What it does' });
+  await trial.getByRole('group', { name: 'Reverse' }).getByRole('button', { name: 'in', exact: true }).click();
+  await expect(does).toContainText('off');
+  await trial.getByRole('group', { name: 'Key' }).getByRole('button', { name: 'on', exact: true }).click();
+  await expect(does).toContainText(/on.*1[23]\.\d\d V/);
+  await expect(ways).toContainText('It drops');
+  await expect(ways).toContainText('Reversing lamps switch');
+  await ways.getByRole('button', { name: 'Wire it so' }).click();
+  await expect(ways).toBeHidden();
+
+  // The bench stands as it did: the key on, reverse in. Now it answers.
+  const row = page
+    .getByRole('region', { name: 'What answers' })
+    .getByRole('row')
+    .filter({ has: page.getByRole('rowheader', { name: /^Reversing lamp/ }) });
+  await expect(row).toContainText(/on\s*1[23]\.\d\d V/);
+  await page.getByRole('button', { name: /^Wishes/ }).click();
+  await expect(reversing).toContainText(/on when Key is on and Reverse is in\s*in all \d+ ways to stand/);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row).toContainText('off');
+  await page.getByRole('button', { name: /^Wishes/ }).click();
+  await expect(reversing).toContainText('not after');
+});
+
+test('a wish is made by choosing, held against the wiring, asked and decided, and taken back', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/switching`);
+  await page.getByRole('button', { name: /^Wishes/ }).click();
+  const wishes = page.getByRole('dialog', { name: 'Wishes' });
+  await choose(page, 'Wish something of', 'awning', 'Awning strip');
+  const form = wishes.getByRole('group', { name: 'A wish' });
+  const pick = async (box: string, option: string) => {
+    await form.getByRole('combobox', { name: box }).click();
+    await page.locator('.ant-select-dropdown:visible').getByTitle(option, { exact: true }).click();
+  };
+  await pick('What it does', 'is off when …');
+  await form.getByRole('combobox', { name: 'When', exact: true }).click();
+  await page.keyboard.type('key');
+  await page.keyboard.press('Enter');
+  await pick('Position, when', 'on');
+  await expect(form).toContainText('Awning strip: off when Key is on.');
+  await form.getByRole('button', { name: 'Wish it' }).click();
+  const awning = wishes.getByRole('region', { name: 'Awning strip' });
+  await expect(awning).toContainText('not after Awning light switch: on, Key: on');
+  // A question is asked by a click and decided by another.
+  await wishes.getByRole('button', { name: 'when power comes back?' }).click();
+  await expect(awning).toContainText('undecided: nobody has said');
+  await awning.getByRole('button', { name: 'As before' }).click();
+  await expect(awning).toContainText(/as before when power comes back\s*in all/);
+  await awning.getByRole('button', { name: 'Take back: off when Key is on' }).click();
+  await expect(awning).not.toContainText('off when Key is on');
+
+  // What is wished stands in the load's truth table, what is not as wished first.
+  await page.keyboard.press('Escape');
+  await page.getByRole('region', { name: 'What answers' }).getByRole('button', { name: 'Reversing lamp', exact: true }).click();
+  const truth = page.getByRole('dialog', { name: 'When is it lit? Reversing lamp' });
+  await expect(truth).toContainText('In 1 it is not as wished');
+  await expect(truth.getByRole('row').nth(1)).toHaveText(/off\s*on\s*in\s*no\s*yes/);
+});

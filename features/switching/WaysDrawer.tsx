@@ -1,0 +1,205 @@
+'use client';
+
+import { Button, Drawer, Select } from 'antd';
+import { useState } from 'react';
+import type { WayTried } from '@/core/advice/tryWay';
+import { nameOf } from '@/core/design/names';
+import { kindOf } from '@/core/devices';
+import { SIGNAL_WORDS } from '@/core/devices/partSettings';
+import { VEHICLE_SIGNALS, type VehicleSignal } from '@/core/devices/signalSource';
+import { NetworkError } from '@/core/network/networkError';
+import { WAY_FAMILIES, type Way } from '@/core/switching/gallery/ways';
+import { waysFor, wayTo } from '@/core/switching/gallery/wayTo';
+import { formatAmpHours, formatAmps, formatConductor, formatLength } from '@/core/units/quantity';
+import { moverName } from '@/core/wording/wishWords';
+import { wordFinding } from '@/core/wording/wording';
+import { FAMILY_WORDS, WAY_WORDS } from '@/core/wording/wayWords';
+import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
+import { TryBench } from './TryBench';
+import { useWayTried } from './useWayTried';
+import styles from './Ways.module.css';
+
+/** How should it come on? Ready ways to wire one load, each tried on a copy before it is taken. */
+export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): void }) {
+  const design = useDesign((state) => state.design);
+  const load = useDesign(({ analysis }) => analysis.index.loads.find(({ id }) => id === loadId));
+  const circuitId = useDesign(({ analysis }) => analysis.loads.get(loadId)?.circuitId ?? null);
+  const [wayId, setWay] = useState('switch');
+  const name = nameOf(design, loadId);
+  const ways = load ? waysFor(load) : [];
+  const way = ways.find(({ id }) => id === wayId) ?? ways[0];
+  return (
+    <Drawer
+      open
+      title={`How should ${name} come on?`}
+      placement="right"
+      size={880}
+      onClose={onClose}
+      mask={false}
+      rootClassName={styles.root}
+    >
+      {circuitId === null || !way ? (
+        <p>It has no circuit yet. Give it one in Loads or Circuits, then say how it comes on.</p>
+      ) : (
+        <div className={styles.columns}>
+          <nav aria-label="Ways" className={styles.list}>
+            {WAY_FAMILIES.map((family) => (
+              <section key={family}>
+                <h3>{FAMILY_WORDS[family]}</h3>
+                {ways
+                  .filter((one) => one.family === family)
+                  .map((one) => (
+                    <button key={one.id} type="button" aria-pressed={one.id === way.id} onClick={() => setWay(one.id)}>
+                      {WAY_WORDS[one.id].name}
+                    </button>
+                  ))}
+              </section>
+            ))}
+          </nav>
+          <Preview key={way.id} loadId={loadId} way={way} onTaken={onClose} />
+        </div>
+      )}
+    </Drawer>
+  );
+}
+
+function Preview({ loadId, way, onTaken }: { loadId: string; way: Way; onTaken(): void }) {
+  const design = useDesign((state) => state.design);
+  const loads = useDesign(({ analysis }) => analysis.index.loads);
+  const [signal, setSignal] = useState<VehicleSignal>(way.signals?.[0] ?? 'ignition');
+  const lampOf = (id: string) => loads.find((load) => load.id === id)?.partOf?.loadId ?? id;
+  // The other function of the same lamp is what one means, as a rule.
+  const sibling = loads.find(({ id }) => id !== loadId && lampOf(id) === lampOf(loadId))?.id ?? null;
+  const [otherId, setOther] = useState<string | null>(way.asks === 'other' ? sibling : null);
+  const tried = useWayTried(loadId, way, { signal, otherId });
+  const { commit, refusal } = useRefusal();
+  const words = WAY_WORDS[way.id];
+  const take = () => {
+    const refused = commit(
+      `${nameOf(design, loadId)}: ${words.name.toLowerCase()}`,
+      (now) => wayTo(now, loadId, way, { signal, otherId })!.change,
+    );
+    if (refused === null) onTaken();
+  };
+  return (
+    <div className={styles.preview}>
+      <h3>{words.name}</h3>
+      <p>{words.says}</p>
+      {way.asks === 'signal' && (
+        <Choice label="The vehicle’s wire">
+          <Select
+            aria-label="The vehicle’s wire"
+            value={signal}
+            options={(way.signals ?? VEHICLE_SIGNALS).map((value) => ({ value, label: SIGNAL_WORDS[value] }))}
+            onChange={setSignal}
+          />
+        </Choice>
+      )}
+      {way.asks === 'other' && (
+        <Choice label="The other load">
+          <Select
+            aria-label="The other load"
+            placeholder="the other load"
+            value={otherId}
+            options={loads.filter(({ id }) => id !== loadId).map(({ id, name }) => ({ value: id, label: name }))}
+            showSearch={{ optionFilterProp: 'label' }}
+            onChange={setOther}
+          />
+        </Choice>
+      )}
+      {tried instanceof NetworkError ? (
+        <p role="alert">{tried.message}</p>
+      ) : tried === null ? (
+        <p>{way.asks === 'other' && otherId === null ? 'Say which other load shares the switch.' : 'This load cannot be wired so.'}</p>
+      ) : (
+        <>
+          <TryBench design={tried.after} loadId={loadId} inputs={tried.dependsOn} />
+          <Facts tried={tried} />
+          <p className={styles.pitfall}>
+            <strong>Mind:</strong> {words.pitfall}
+          </p>
+          {refusal}
+          <Button type="primary" onClick={take}>
+            Wire it so
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Choice({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <div className={styles.choice}>
+      <span>{label}</span>
+      {children}
+    </div>
+  );
+}
+
+const KEY_OUT = { works: 'as with it in', dark: 'off' };
+const POWER_BACK = { off: 'off', asBefore: 'as before', on: 'on' };
+
+/** What a way needs, what it hangs on and what becomes of it. */
+function Facts({ tried }: { tried: WayTried }) {
+  const design = useDesign((state) => state.design);
+  const units = useUnits();
+  const { after, added, dropped, wires, cores, standbyAhPerDay, coilA, dependsOn, fails, keyOut, powerBack, brought, ended, spare } = tried;
+  const facts: [string, React.ReactNode][] = [
+    ['Parts', added.length === 0 ? 'none' : added.map((device) => `${device.name} (${kindOf(device).label})`).join(', ')],
+    ['Wires', wires.length === 0 ? 'none' : `${wires.length} more, ${cores} of them from place to place`],
+    [
+      'It draws',
+      standbyAhPerDay + coilA === 0
+        ? 'nothing of its own'
+        : [
+            standbyAhPerDay > 0 && `${formatAmpHours(standbyAhPerDay)} a day at rest`,
+            coilA > 0 && `${formatAmps(coilA)} in its coil while that is fed`,
+          ]
+            .filter(Boolean)
+            .join(', '),
+    ],
+    ['It hangs on', dependsOn.length === 0 ? 'nothing one moves' : dependsOn.map((input) => moverName(after, input)).join(', ')],
+    ['With the key out', keyOut === null ? 'that hangs on how things stand' : KEY_OUT[keyOut]],
+    ['When power comes back', powerBack === null ? 'that hangs on how things stand: decide it as a wish' : POWER_BACK[powerBack]],
+    [
+      'Where a part fails',
+      fails.map(({ deviceId, stillLit }) => `without ${nameOf(after, deviceId)}: ${stillLit ? 'can still be lit' : 'dark'}`).join('; '),
+    ],
+  ];
+  if (dropped.length > 0) facts.push(['It drops', dropped.map(({ name }) => name).join(', ')]);
+  if (spare.length > 0)
+    facts.push(['Left over elsewhere', spare.map(({ deviceId, free }) => `${nameOf(design, deviceId)}: ${free} free`).join(', ')]);
+  if (ended > 0) facts.push(['It ends', `${ended} finding${ended === 1 ? '' : 's'}`]);
+  return (
+    <>
+      <dl className={styles.facts}>
+        {facts.map(([what, how]) => (
+          <div key={what}>
+            <dt>{what}</dt>
+            <dd>{how}</dd>
+          </div>
+        ))}
+      </dl>
+      {brought.map((finding) => (
+        <p key={`${finding.rule} ${finding.subjects.join()}`} className={styles.brought}>
+          It brings: {wordFinding(finding, after, units).message}
+        </p>
+      ))}
+      {wires.length > 0 && (
+        <details className={styles.wiring} open>
+          <summary>Its wiring</summary>
+          <ul>
+            {wires.map((wire) => (
+              <li key={wire.id}>
+                {nameOf(after, wire.from.deviceId)} <b>{wire.from.terminal}</b> to {nameOf(after, wire.to.deviceId)}{' '}
+                <b>{wire.to.terminal}</b>, {formatConductor(wire.conductor)}, {formatLength(wire.lengthMm, units)}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}
