@@ -197,7 +197,12 @@ test('truth gives every way that what influences a load may stand, and refuses a
     {
       inputs: ['Scene lights, left switch'],
       rows: ['off', 'up', 'down'].map((position) => ({
-        ...{ set: { 'Scene lights, left switch': position }, on: position === 'down', level: position === 'down' ? 1 : 0, wished: position === 'down' || null },
+        ...{
+          set: { 'Scene lights, left switch': position },
+          on: position === 'down',
+          level: position === 'down' ? 1 : 0,
+          wished: position === 'down' || null,
+        },
       })),
     },
   ]);

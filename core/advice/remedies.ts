@@ -29,6 +29,7 @@ import { formatConductor, formatRating } from '../units/quantity';
 import type { Remedy } from './remedy';
 import { reachRemedies } from './reachRemedies';
 import { rigRemedies } from './rigRemedies';
+import { switchingRemedies } from './switchingRemedies';
 import { workRemedies } from './workRemedies';
 import type { Finding } from '../analysis/finding';
 
@@ -144,7 +145,12 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
     }
     default:
-      return [...rigRemedies(analysis, finding), ...reachRemedies(analysis, finding), ...workRemedies(analysis, finding)];
+      return [
+        ...rigRemedies(analysis, finding),
+        ...reachRemedies(analysis, finding),
+        ...workRemedies(analysis, finding),
+        ...switchingRemedies(analysis, finding),
+      ];
   }
 }
 

@@ -152,6 +152,12 @@ export type Rule =
   | 'rig.wireDiffers'
   | 'work.temporary'
   | 'work.otherFuse'
+  | 'switching.coilTurned'
+  | 'switching.coilPulsed'
+  | 'switching.coilAlwaysFed'
+  | 'switching.twoDimmers'
+  | 'switching.dimmerBridged'
+  | 'switching.litWhileShut'
   | 'wish.broken'
   | 'wish.undecided'
   | 'vehicle.overdrawn'
@@ -173,6 +179,8 @@ export type CoordinationRule =
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 /** What is taken from the vehicle's own wiring. */
 export type WorkRule = Extract<Rule, `work.${string}`>;
+/** What switches the wrong way. */
+export type SwitchingRule = Extract<Rule, `switching.${string}`>;
 /** What loads shall do. */
 export type WishRule = Extract<Rule, `wish.${string}`>;
 export type VehicleRule = Extract<Rule, `vehicle.${string}`>;

@@ -17,11 +17,13 @@ export const microSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof 
   schema,
   label: 'micro-switch',
   terminals: () => ['common', 'normallyOpen', 'normallyClosed'],
+  // What it is put into a run for is lit while a lid or door does not press it, as a rule.
   paths: () => [
-    { from: 'common', to: 'normallyOpen' },
     { from: 'common', to: 'normallyClosed' },
+    { from: 'common', to: 'normallyOpen' },
   ],
-  controls: () => ({ pressed: [false, true] }),
+  // Left as it is, what presses it is shut.
+  controls: () => ({ pressed: [true, false] }),
   workedInUse: () => true,
   eitherOr: () => [
     {

@@ -1,17 +1,6 @@
 import type { Rule } from '../analysis/finding';
-
-/** A page of the handbook the findings lead to: why a family of rules exists, in a few words, with its sources. */
-export interface HandbookPage {
-  id: string;
-  title: string;
-  /** What the page answers, in a sentence. */
-  about: string;
-  paragraphs: readonly string[];
-  /** Figures to keep at hand. */
-  table?: { head: readonly string[]; rows: readonly (readonly string[])[] };
-  sources: readonly string[];
-  caution: string;
-}
+import type { HandbookPage } from './page';
+import { SWITCHING_PAGES } from './switchingPages';
 
 const MEMORY = 'Figures from memory of the sources named: check your own copy before you build.';
 
@@ -217,21 +206,7 @@ export const HANDBOOK: readonly HandbookPage[] = [
     caution:
       'What is marked as fitted is only what somebody said. Measure before you trust it: volts at the lamp, ohms with the battery isolated.',
   },
-  {
-    id: 'wishes',
-    title: 'Wishes, and how they are proved',
-    about: 'What a load shall do, said before it is wired, and held against every way the wiring can stand.',
-    paragraphs: [
-      'A wish says when a load is on or off, what it is never on together with, how long it goes on, what it must not depend on. It says nothing of switches and relays: the wiring may be changed, and the wish is asked again.',
-      'What can influence the load is found from the wiring: its switches, channels, sensors, doors, the vehicle’s own controls, and whatever works a relay ahead of it. From rest one thing is moved after another, and every way of standing that comes about is looked at, with relays, latches and timers as they then are. Nothing else is varied, so that it stays quick. Dimmers stand at full and fuses are in, unless a wish is about one that is out.',
-      'A broken wish comes with the fewest acts that break it; play them on the bench and look. A wish that asks for something that never comes about, or says the contrary of another at the same moment, is undecided: nothing is taken as agreed that nobody said. Say which of two wins, or say it more narrowly.',
-      'Two questions are asked of every load, since they are the ones found out too late: what does it do with the key out, and what when the battery was off and is back? A latching channel forgets; a plain switch does not.',
-      'For safety some wishes are there without being made: lamps that shine ahead go out with low beam, what pulls or lifts is not put on by one act alone, cold and alarms do not hang on the key. A wish of your own that says the contrary, and wins, goes before.',
-    ],
-    sources: ['common practice', 'road traffic law of most places: no auxiliary forward lamps with low beam'],
-    caution:
-      'What is proved is the wiring as it stands in the design, with parts that do what they should. A worn contact, a wire at the wrong screw or a part that behaves otherwise at power-up is found on the vehicle: flick every switch there too.',
-  },
+  ...SWITCHING_PAGES,
 ];
 
 /** The page for each family of rules. */
@@ -264,6 +239,7 @@ const PAGE_OF_FAMILY: Record<string, string> = {
   vehicle: 'reach',
   work: 'asBuilt',
   wish: 'wishes',
+  switching: 'wrongWay',
 };
 const IN_CHAIN = new Set<Rule>([
   'fuse.cannotBreak',

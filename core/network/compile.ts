@@ -34,6 +34,8 @@ export interface CompiledDesign {
   adrift: TerminalRef[];
   /** Dimmer that feeds each load, where one does. */
   dimmerOf: Map<string, Device>;
+  /** Dimmers whose two sides wires join: they dim nothing. */
+  bridged: Set<string>;
 }
 
 /**
@@ -52,7 +54,7 @@ export function compile(index: DesignIndex, state: ControlState): CompiledDesign
       wireElement: new Map(),
       partElement: new Map(),
     },
-    ...{ live: [], adrift: [], dimmerOf: new Map() },
+    ...{ live: [], adrift: [], dimmerOf: new Map(), bridged: new Set() },
   };
   for (const device of index.devices.values()) {
     for (const terminal of kindOf(device).terminals(device)) net.node(terminalKey(device.id, terminal));
@@ -162,21 +164,26 @@ export function withValue(element: NetElement, value: LiveValue): NetElement {
   return { ...element, ...value } as NetElement;
 }
 
+/** A coil, a heater's sense wire: what current is not led on through, ohm. No wire or contact has so much. */
+const NOT_LED_ON_OHM = 4.5;
+
 /**
  * Loads behind a dimmer see its full voltage for a share of the time: their laws are pulsed with it. They are found by
- * following everything that conducts on from the dimmer's lamp side, up to the next dimmer, source or load.
+ * following everything that conducts on from the dimmer's lamp side, up to the next dimmer, source or load. Where wires alone lead from there to its other side it
+ * is bridged, and dims nothing.
  */
 function dimLoads(compiled: CompiledDesign, elements: readonly NetElement[]): void {
-  const { index, live, dimmerOf } = compiled;
+  const { index, live, dimmerOf, bridged } = compiled;
   const dimmers = Array.from(index.devices.values()).filter((device) => device.kind === 'dimmer');
   if (dimmers.length === 0) return;
-  const near = new Map<number, number[]>();
-  const join = (a: number, b: number) => near.set(a, [...(near.get(a) ?? []), b]);
-  for (const { kind, a, b } of elements) {
-    if (kind !== 'resistor') continue;
-    join(a, b);
-    join(b, a);
-  }
+  const moving = new Set(live.map(({ element }) => element));
+  const near = new Map<number, { to: number; isFixed: boolean }[]>();
+  const join = (a: number, b: number, isFixed: boolean) => near.set(a, [...(near.get(a) ?? []), { to: b, isFixed }]);
+  elements.forEach((element, at) => {
+    if (element.kind !== 'resistor' || (!moving.has(at) && element.ohm > NOT_LED_ON_OHM)) return;
+    join(element.a, element.b, !moving.has(at));
+    join(element.b, element.a, !moving.has(at));
+  });
   const drawsAt = new Map<number, LivePart[]>();
   for (const part of live) {
     const { kind, a, b } = elements[part.element]!;
@@ -185,17 +192,18 @@ function dimLoads(compiled: CompiledDesign, elements: readonly NetElement[]): vo
   }
   for (const dimmer of dimmers) {
     const element = elements[compiled.partElement.get(`${dimmer.id}.switch`)!]!;
-    const blocked = new Set([element.a, element.kind === 'duty' ? element.common : -1]);
-    const queue = [element.b];
-    const seen = new Set(queue);
-    for (const node of queue) {
-      for (const part of drawsAt.get(node) ?? []) dimmerOf.set(part.device.id, dimmer);
-      for (const next of near.get(node) ?? []) {
-        if (seen.has(next) || blocked.has(next)) continue;
-        seen.add(next);
-        queue.push(next);
-      }
+    const others = new Set([element.a, element.kind === 'duty' ? element.common : -1]);
+    const reachedFrom = (through: (isFixed: boolean) => boolean) => {
+      const reached = new Set([element.b]);
+      for (const node of reached)
+        for (const { to, isFixed } of (!others.has(node) && near.get(node)) || []) if (through(isFixed)) reached.add(to);
+      return reached;
+    };
+    if ([...reachedFrom((isFixed) => isFixed)].some((node) => others.has(node))) {
+      bridged.add(dimmer.id);
+      continue;
     }
+    for (const node of reachedFrom(() => true)) for (const part of drawsAt.get(node) ?? []) dimmerOf.set(part.device.id, dimmer);
   }
 }
 
@@ -203,8 +211,9 @@ function dimLoads(compiled: CompiledDesign, elements: readonly NetElement[]): vo
 const IDLE = leaky(standbyLaw(0), LEAK_OHM);
 
 /** The value of a live part in a state, dimming counted in. */
-export function valueOf({ dimmerOf }: CompiledDesign, { device, value }: LivePart, state: ControlState): LiveValue {
+export function valueOf({ dimmerOf, bridged }: CompiledDesign, { device, value }: LivePart, state: ControlState): LiveValue {
   const plain = value(stateOf(state, device));
+  if ('duty' in plain && bridged.has(device.id)) return { ...plain, duty: 1 };
   const dimmer = 'law' in plain ? dimmerOf.get(device.id) : undefined;
   if (!dimmer || !('law' in plain)) return plain;
   const share = Number(controlOf(state, dimmer, 'levelPercent')) / 100;

@@ -16,7 +16,8 @@ const MEETING: ReadonlySet<Device['kind']> = new Set(['battery', 'fuseBlock', 'b
  * while the coil rests, and tells nothing. A coil fed by the vehicle's own signal costs the house nothing.
  */
 export function coilsOf(devices: ReadonlyMap<string, Device>, wires: readonly Wire[], nominalV: number): Coil[] {
-  const relays = [...devices.values()].filter((device) => device.kind === 'relay');
+  // A latching one takes a pulse and stays without current.
+  const relays = [...devices.values()].filter((device) => device.kind === 'relay').filter(({ latching }) => latching !== true);
   if (relays.length === 0) return [];
   const battery = [...devices.values()].find(({ kind }) => kind === 'battery');
   const byHouse = new Joined(devices, wires).reachedFrom(battery ? [`${battery.id}/plus`] : []);

@@ -9,6 +9,16 @@ export const FAMILY_WORDS: Record<WayFamily, string> = {
   vehicle: 'By the vehicle',
 };
 
+/** The page of the handbook on each family. */
+export const FAMILY_PAGES: Record<WayFamily, string> = {
+  hand: 'waysHand',
+  places: 'waysPlaces',
+  dimmed: 'waysDimmed',
+  radio: 'waysRadio',
+  itself: 'waysItself',
+  vehicle: 'waysVehicle',
+};
+
 /** What a way is called, what it does, and where people go wrong with it. */
 export interface WayWords {
   name: string;

@@ -24,6 +24,7 @@ import type { RuleWords, Teller } from './ruleWords';
 import { terminalName } from './terminalNames';
 import { SOURCE_RULES } from './sourceWords';
 import { VEHICLE_RULES } from './vehicleWords';
+import { SWITCHING_RULES } from './switchingRuleWords';
 import { WISH_RULES } from './wishRuleWords';
 import { actWords, verdictWords, wishWords } from './wishWords';
 import { WORK_RULES } from './workWords';
@@ -45,6 +46,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...VEHICLE_RULES,
   ...WORK_RULES,
   ...WISH_RULES,
+  ...SWITCHING_RULES,
   'wiring.short': {
     title: 'Positive meets negative',
     message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,

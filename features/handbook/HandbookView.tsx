@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { HANDBOOK, type HandbookPage } from '@/core/handbook/pages';
+import type { HandbookPage } from '@/core/handbook/page';
+import { HANDBOOK } from '@/core/handbook/pages';
 import { Prose } from '@/ui/Prose';
 import styles from './Handbook.module.css';
 

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Drawer, Select } from 'antd';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { WayTried } from '@/core/advice/tryWay';
 import { nameOf } from '@/core/design/names';
@@ -13,7 +14,7 @@ import { waysFor, wayTo } from '@/core/switching/gallery/wayTo';
 import { formatAmpHours, formatAmps, formatConductor, formatLength } from '@/core/units/quantity';
 import { moverName } from '@/core/wording/wishWords';
 import { wordFinding } from '@/core/wording/wording';
-import { FAMILY_WORDS, WAY_WORDS } from '@/core/wording/wayWords';
+import { FAMILY_PAGES, FAMILY_WORDS, WAY_WORDS } from '@/core/wording/wayWords';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { TryBench } from './TryBench';
@@ -117,7 +118,7 @@ function Preview({ loadId, way, onTaken }: { loadId: string; way: Way; onTaken()
           <TryBench design={tried.after} loadId={loadId} inputs={tried.dependsOn} />
           <Facts tried={tried} />
           <p className={styles.pitfall}>
-            <strong>Mind:</strong> {words.pitfall}
+            <strong>Mind:</strong> {words.pitfall} <Link href={`/handbook/${FAMILY_PAGES[way.family]}`}>More in the handbook</Link>
           </p>
           {refusal}
           <Button type="primary" onClick={take}>

@@ -16,7 +16,7 @@ export type StageId = (typeof STAGES)[number]['id'];
 export function stageOf({ rule, circuitId }: Finding): StageId {
   const family = rule.split('.')[0];
   if (family === 'rig') return 'rig';
-  if (family === 'wish') return 'switching';
+  if (family === 'wish' || family === 'switching') return 'switching';
   if (rule === 'energy.shortRuntime' || rule === 'energy.runsOut') return 'energy';
   if (family === 'load' || family === 'strip' || family === 'energy') return 'loads';
   if (family === 'solar' || family === 'alternator' || family === 'relay' || family === 'charger' || family === 'battery') return 'supply';

@@ -10,6 +10,7 @@ import { findProtection } from './protectionRules';
 import { findRig } from './rigRules';
 import { findSources } from './sourceRules';
 import { severityRank, type Finding } from '../finding';
+import { findSwitching } from './switchingRules';
 import { findVehicle } from './vehicleRules';
 import { findWiring } from './wiringRules';
 import { findWork } from './workRules';
@@ -30,6 +31,7 @@ export function findAll(analysis: Analysis): Finding[] {
     findVehicle,
     findRig,
     findWork,
+    findSwitching,
   ];
   return worstFirst(families.flatMap((find) => find(analysis)));
 }

@@ -1,0 +1,28 @@
+import { updateRecords } from '../design/change';
+import { recordsOf } from '../design/design';
+import type { Analysis } from '../analysis/types';
+import type { Finding } from '../analysis/finding';
+import { removePart } from '../switching/partsByHand';
+import type { Remedy } from './remedy';
+
+/** Remedies for what switches the wrong way: wires changed over, one dimmer of two taken out. */
+export function switchingRemedies(analysis: Analysis, { rule, subjects: [subject, , last] }: Finding): Remedy[] {
+  if (rule === 'switching.coilTurned') return [changedOver(analysis, subject!, '85', '86', 'Change its coil’s wires over')];
+  if (rule === 'switching.litWhileShut')
+    return [changedOver(analysis, subject!, 'normallyOpen', 'normallyClosed', 'Hang it on the normally closed contact')];
+  if (rule !== 'switching.twoDimmers') return [];
+  const change = removePart(analysis.design, last!);
+  return change ? [{ label: 'Take the second dimmer out', change }] : [];
+}
+
+/** What landed on one terminal lands on the other. */
+function changedOver({ design }: Analysis, deviceId: string, one: string, other: string, label: string): Remedy {
+  const updates = recordsOf(design, 'wire').flatMap((wire) =>
+    (['from', 'to'] as const).flatMap((side) => {
+      const { deviceId: at, terminal } = wire[side];
+      if (at !== deviceId || (terminal !== one && terminal !== other)) return [];
+      return [{ id: wire.id, set: { [side]: { deviceId, terminal: terminal === one ? other : one } } }];
+    }),
+  );
+  return { label, change: updateRecords(design, updates) };
+}
