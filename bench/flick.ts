@@ -2,11 +2,15 @@ import { Bench } from '../core/bench/bench';
 import { deviceHandles } from '../core/bench/handles';
 import { truthOf } from '../core/bench/truth';
 import { traceWiring } from '../core/network/wiring';
-import { indexDesign } from '../core/rig/designIndex';
+import { judgeWishes } from '../core/bench/judge';
+import { allWishes } from '../core/bench/usualWishes';
+import { recordsOf } from '../core/design/design';
+import { heron } from '../demo/heron';
+import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
 import { rig } from '../testing/rig';
 import { marl } from '../demo/marl';
 
-/** Milliseconds on the bench by size: putting it together, a control flicked until all answers are read, and a truth table of twelve inputs of two positions. */
+/** Milliseconds on the bench by size: putting it together, a control flicked until all answers are read, a truth table of twelve inputs of two positions, and wishes. */
 const FLICKS = 240;
 const INPUTS = 12;
 
@@ -26,11 +30,31 @@ const rows = process.argv.slice(2).map((text) => {
     'flick, median ms': round(times[FLICKS / 2]!),
     'flick, p95 ms': round(times[Math.floor(FLICKS * 0.95)]!),
     'truth of 12 inputs, ms': round(timed(truthOfMany)[0]),
+    'all wishes of Heron, ms': round(timed(wishesOfHeron)[0]),
+    'wishes of 12 inputs, ms': round(timed(wishesOfMany)[0]),
   };
 });
 console.log(JSON.stringify(rows));
 
+/** Every wish of the larger demo, held against every way its wiring can stand. */
+function wishesOfHeron(): void {
+  const design = heron();
+  const index = indexDesign(design);
+  judgeWishes(index, traceWiring(index), allWishes(index, recordsOf(design, 'wish')));
+}
+
+/** One question to a lamp behind twelve switches, where every way to stand is tried. */
+function wishesOfMany(): void {
+  const index = lampBehindMany();
+  judgeWishes(index, traceWiring(index), [{ id: 'wish', type: 'wish', loadId: 'lamp', says: { kind: 'powerBack', answer: 'asBefore' } }]);
+}
+
 function truthOfMany(): void {
+  const index = lampBehindMany();
+  truthOf(index, traceWiring(index), 'lamp');
+}
+
+function lampBehindMany(): DesignIndex {
   const build = rig();
   build.battery();
   build.load(24, 'resistive', 0, { id: 'lamp' });
@@ -40,8 +64,7 @@ function truthOfMany(): void {
   }
   build.wire(`s${INPUTS - 1}.out`, 'lamp.plus');
   build.wire('lamp.minus', 'battery.minus', 1000, 'mm2:2.5', 'return');
-  const index = indexDesign(build.design());
-  truthOf(index, traceWiring(index), 'lamp');
+  return indexDesign(build.design());
 }
 
 function timed<T>(work: () => T): [number, T] {

@@ -24,7 +24,7 @@ test('switches, a sensor and a dimmer are worked on the bench, and every lamp sa
   await expect(row('Step light')).toContainText('on');
   await page.getByRole('group', { name: 'Let time run' }).getByRole('button', { name: '10 min' }).click();
   await expect(row('Step light')).toContainText('off');
-  await expect(said).toContainText('10 min passed. Step light: off.');
+  await expect(said).toContainText('10 min later. Step light: off.');
 
   // When is it lit: in every way that what influences it may stand.
   await answers.getByRole('button', { name: 'Left scene lamp, amber', exact: true }).click();
@@ -66,4 +66,47 @@ test('the vehicle’s own controls are there once something hangs on its wires, 
   await page.getByRole('group', { name: 'Awning light switch' }).getByRole('button', { name: 'on', exact: true }).click();
   await expect(page.getByRole('status', { name: 'What changed' })).toContainText('Awning strip: on');
   await expect(lamps.getByRole('button', { name: 'high' })).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('a wire comes off and is mended; what was on when stands on the strip chart, is played again and handed on as a link', async ({
+  page,
+  heron,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto(`/d/${heron}/switching`);
+  const said = page.getByRole('status', { name: 'What changed' });
+  const answers = page.getByRole('region', { name: 'What answers' });
+  const row = (name: string) => answers.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  const move = (control: string, position: string) =>
+    page.getByRole('group', { name: control }).getByRole('button', { name: position, exact: true }).click();
+  await move('Galley lights switch', 'on');
+  await expect(row('Galley light strip')).toContainText('on');
+  await choose(page, 'Break something', 'galley light strip: dead', 'Galley light strip: dead');
+  await expect(said).toContainText('Galley light strip: dead. Galley light strip: off.');
+  await page.getByRole('button', { name: 'Mend Galley light strip: dead' }).click();
+  await expect(row('Galley light strip')).toContainText('on');
+
+  await page.getByRole('button', { name: 'All at rest' }).click();
+  await move('Scene lights, left switch', 'up');
+  await move('Scene lights, left switch', 'down');
+  await page.getByRole('button', { name: 'Strip chart' }).click();
+  const chart = page.getByRole('dialog', { name: 'Strip chart' });
+  await expect(
+    chart.getByRole('img', { name: 'What was on after each of 2 acts: Left scene lamp, white, Left scene lamp, amber' }),
+  ).toBeVisible();
+  await chart.getByRole('button', { name: 'Play again' }).click();
+  await expect(row('Left scene lamp, white')).toContainText('on');
+  await expect(row('Left scene lamp, amber')).toContainText('on');
+  await expect(row('Left scene lamp, white')).toContainText('off');
+  await expect(chart.getByRole('button', { name: 'Play again' })).toBeEnabled();
+  await chart.getByRole('button', { name: 'Copy a link to it' }).click();
+  await expect(chart.getByRole('status')).toContainText('The link is in the clipboard');
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+  const other = await context.newPage();
+  await other.goto(link);
+  await expect(other.getByRole('status', { name: 'What changed' })).toContainText(
+    'Scene lights, left switch: down. Left scene lamp, white: off. Left scene lamp, amber: on',
+  );
+  await other.close();
 });

@@ -6,7 +6,9 @@ import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
 import { driven, vehicleWires, type VehicleWire } from './handles';
 import type { VehicleControl } from '../catalog/vocabulary';
-import type { Act } from './explore';
+import { LONGEST_WAIT_S, type BenchAct, type Fault } from './acts';
+import { inputFor } from './inputs';
+import { isSameFault, subjectOf, withFaults } from './faults';
 import { moved, PARKED, type VehicleSide } from './vehicleSide';
 
 /** Share of its full power from which a load counts as on, and from which it glows. Common practice: a lamp fed back through a pilot lamp glows at a hundredth. */
@@ -47,9 +49,11 @@ export interface Answer {
  * @throws NetworkError where a design has no answer
  */
 export class Bench {
-  private readonly live: LiveDesign;
+  private live: LiveDesign;
   private readonly wires: readonly VehicleWire[];
   private state: ControlState = AT_REST;
+  /** What has gone wrong. */
+  faults: readonly Fault[] = [];
   side: VehicleSide = PARKED;
   answer: Answer;
 
@@ -62,9 +66,10 @@ export class Bench {
       const { controls, memory, timeS } = earlier.state;
       this.state = { controls: ofDevices(index, controls), memory: ofDevices(index, memory), timeS };
       this.side = earlier.side;
+      this.faults = earlier.faults.filter((fault) => hasSubject(index, fault));
     }
     this.wires = vehicleWires(index);
-    this.live = new LiveDesign(index, this.state);
+    this.live = this.wiredUp();
     this.answer = this.come(driven(this.state, this.wires, this.side));
   }
 
@@ -85,11 +90,39 @@ export class Bench {
     return (this.answer = this.come(driven(this.state, this.wires, this.side)));
   }
 
-  /** Does one act. */
-  do(act: Act): Answer {
-    if (act.kind === 'wait') return this.wait(act.seconds);
-    const { mover, position } = act;
-    return mover.kind === 'device' ? this.set(mover.deviceId, mover.control, position) : this.drive(mover.control, position);
+  /** Does one act. One that is about something that is not there changes nothing. */
+  do(act: BenchAct): Answer {
+    switch (act.kind) {
+      case 'wait':
+        return this.wait(Math.min(act.seconds, LONGEST_WAIT_S));
+      case 'rest':
+        return this.rest();
+      case 'break':
+        return this.breaks(act.fault);
+      case 'mend':
+        return this.breakOnly(this.faults.filter((fault) => !isSameFault(fault, act.fault)));
+      case 'move': {
+        const { mover, position } = act;
+        if (!inputFor(this.index, mover)?.positions.includes(position)) return this.answer;
+        return mover.kind === 'device' ? this.set(mover.deviceId, mover.control, position) : this.drive(mover.control, position);
+      }
+    }
+  }
+
+  private breaks(fault: Fault): Answer {
+    if (!hasSubject(this.index, fault) || this.faults.some((one) => isSameFault(one, fault))) return this.answer;
+    return this.breakOnly([...this.faults, fault]);
+  }
+
+  /** These and no other things are wrong from now on. */
+  private breakOnly(faults: readonly Fault[]): Answer {
+    this.faults = faults;
+    this.live = this.wiredUp();
+    return (this.answer = this.come(this.state));
+  }
+
+  private wiredUp(): LiveDesign {
+    return new LiveDesign(withFaults(this.index, this.faults), this.state);
   }
 
   /** Volts a meter reads with its red lead on one terminal and its black one on another; null where either is not there. */
@@ -100,7 +133,8 @@ export class Bench {
 
   /** Amperes a clamp reads round a wire, from its first end to its second; null where it is not there. */
   clamp(wireId: string): number | null {
-    return this.index.wires.some(({ id }) => id === wireId) ? this.live.wireAmps(wireId) : null;
+    if (!this.index.wires.some(({ id }) => id === wireId)) return null;
+    return this.faults.some((fault) => fault.kind === 'wireOff' && fault.wireId === wireId) ? 0 : this.live.wireAmps(wireId);
   }
 
   /** Lets time run, s. */
@@ -110,9 +144,13 @@ export class Bench {
     return (this.answer = this.read(outcome));
   }
 
-  /** Everything back as it is left, the time at nought. */
+  /** Everything back as it is left and mended, the time at nought. */
   rest(): Answer {
     this.side = PARKED;
+    if (this.faults.length > 0) {
+      this.faults = [];
+      this.live = this.wiredUp();
+    }
     return (this.answer = this.come(driven(AT_REST, this.wires, this.side)));
   }
 
@@ -152,6 +190,12 @@ export class Bench {
 export function dimmedTo({ compiled }: LiveDesign, loadId: string, state: ControlState): number {
   const dimmer = compiled.dimmerOf.get(loadId);
   return dimmer ? Number(controlOf(state, dimmer, 'levelPercent')) / 100 : 1;
+}
+
+/** Whether what a fault is about is there. */
+function hasSubject({ devices, wires }: DesignIndex, fault: Fault): boolean {
+  const id = subjectOf(fault);
+  return fault.kind === 'wireOff' ? wires.some((wire) => wire.id === id) : devices.has(id);
 }
 
 /** What is kept of devices that are still there. */

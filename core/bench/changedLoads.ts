@@ -8,7 +8,7 @@ export interface LoadChange {
 }
 
 /** A change of its share of power that a person sees. Common practice. */
-const SEEN_SHARE = 0.04;
+export const SEEN_SHARE = 0.04;
 
 /** What one act changed: loads that went on, off or to another level. */
 export function changedLoads(before: Answer, after: Answer): LoadChange[] {

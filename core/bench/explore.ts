@@ -4,12 +4,13 @@ import { AT_REST, controlOf, type ControlState } from '../network/controlState';
 import { isLit } from '../network/reach';
 import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
+import type { BenchAct } from './acts';
 import { driven, vehicleWires, type VehicleWire } from './handles';
 import { withMoved, type Input, type Standing } from './inputs';
 import { PARKED } from './vehicleSide';
 
-/** One thing done on the bench. */
-export type Act = { kind: 'move'; mover: Mover; position: ControlValue } | { kind: 'wait'; seconds: number };
+/** What leads from one way of standing to another. */
+export type Act = Extract<BenchAct, { kind: 'move' | 'wait' }>;
 
 /** A way everything can stand, met by acts from rest. */
 export interface Spot extends Standing {

@@ -7,13 +7,13 @@ import { id, seconds } from '../devices/fields';
 const vehicleControl = z.enum(Object.keys(VEHICLE_CONTROLS) as [VehicleControl, ...VehicleControl[]]);
 
 /** Something that is moved: a control of a device, or one of the vehicle's own. */
-const mover = z.discriminatedUnion('kind', [
+export const mover = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('device'), deviceId: id, control: z.string().min(1).max(20) }),
   z.strictObject({ kind: z.literal('vehicle'), control: vehicleControl }),
 ]);
 
 /** How it stands. A channel that latches stands `true` while it is on, whatever its button does. */
-const position = z.union([z.string().min(1).max(20), z.number(), z.boolean()]);
+export const position = z.union([z.string().min(1).max(20), z.number(), z.boolean()]);
 const condition = z.strictObject({ mover, position });
 const conditions = z.array(condition).min(1).max(LIMITS.conditions);
 

@@ -37,6 +37,7 @@ import {
 import { CAUTIONS } from './cautions';
 import { rigSections } from './reportRig';
 import { left, right, type Report, type ReportSection } from './reportSection';
+import { wishes } from './reportWishes';
 import { howFar } from './reportWork';
 
 /** As the screens have it: solved as wired with everything on, and of the cables alone. */
@@ -73,6 +74,7 @@ export function makeReport(analysis: Analysis, view: DesignView = 'planned', who
       studs(analysis),
       loads(analysis),
       zones(analysis),
+      wishes(analysis),
       energy(analysis),
       charging(analysis),
       ...rigSections(analysis),

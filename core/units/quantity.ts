@@ -34,6 +34,12 @@ export function formatSeconds(seconds: number): string {
   return seconds < 7200 ? `${Math.round(seconds / 60)} min` : `${Math.round(seconds / 3600)} h`;
 }
 
+/** Seconds as minutes and seconds. */
+export function formatClock(seconds: number): string {
+  const whole = Math.round(seconds);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+}
+
 export function formatPercent(percent: number | null): string {
   return withUnit(formatNumber(percent, 1), '%');
 }

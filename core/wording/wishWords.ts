@@ -1,4 +1,5 @@
-import type { Act } from '../bench/explore';
+import type { BenchAct, Fault } from '../bench/acts';
+import { subjectOf } from '../bench/faults';
 import type { Judged, Undecided } from '../bench/judge';
 import { nameOf } from '../design/names';
 import { recordOf, type Design } from '../design/design';
@@ -79,8 +80,23 @@ export function verdictWords({ verdict, why }: Pick<Judged, 'verdict' | 'why'>):
   return why === null ? verdict : `undecided: ${WHY[why]}`;
 }
 
-/** An act as it is done: "Key: on", "wait 61 s". */
-export function actWords(design: Design, act: Act): string {
-  if (act.kind === 'wait') return `wait ${formatSeconds(act.seconds)}`;
+/** What has gone wrong with something. */
+export function faultWords(design: Design, fault: Fault): string {
+  return `${nameOf(design, subjectOf(fault))}: ${FAULT_WORDS[fault.kind]}`;
+}
+
+export const FAULT_WORDS: Record<Fault['kind'], string> = {
+  wireOff: 'off its terminal',
+  dead: 'dead',
+  neverPulls: 'never pulls in',
+  stuck: 'stuck closed',
+};
+
+/** An act as it is done: "Key: on", "61 s later". */
+export function actWords(design: Design, act: BenchAct): string {
+  if (act.kind === 'wait') return `${formatSeconds(act.seconds)} later`;
+  if (act.kind === 'rest') return 'All at rest';
+  if (act.kind === 'break') return faultWords(design, act.fault);
+  if (act.kind === 'mend') return `${nameOf(design, subjectOf(act.fault))}: mended`;
   return `${moverName(design, act.mover)}: ${movedWord(design, act.mover, act.position)}`;
 }

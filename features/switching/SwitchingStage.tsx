@@ -3,25 +3,27 @@
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
-import type { Act } from '@/core/bench/explore';
+import { useCallback, useMemo, useState } from 'react';
+import type { BenchAct } from '@/core/bench/acts';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
 import { VEHICLE_CONTROLS } from '@/core/catalog/vocabulary';
 import { recordsOf } from '@/core/design/design';
 import { bankOf, hoursAt } from '@/core/energy/bank';
 import { NetworkError } from '@/core/network/networkError';
-import { formatAmps, formatHours } from '@/core/units/quantity';
-import { actWords } from '@/core/wording/wishWords';
+import { formatAmps, formatClock, formatHours } from '@/core/units/quantity';
 import { deviceStates, handleName, positionWord, VEHICLE_WORDS } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
 import frame from '@/ui/Stage.module.css';
 import { Answers } from './Answers';
+import { Faults } from './Faults';
 import { Meter } from './Meter';
 import { Positions, Push } from './Positions';
+import { useLinkedActs } from './useLinkedActs';
 import { useBench, type BenchShown, type Done } from './useBench';
 import styles from './Switching.module.css';
 
+const StripChart = dynamic(() => import('./StripChart').then(({ StripChart: chart }) => chart), { ssr: false });
 const WishesDrawer = dynamic(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer), { ssr: false });
 
 const WAITS = [
@@ -96,38 +98,41 @@ export function SwitchingStage() {
 }
 
 function Toolbar({ shown }: { shown: BenchShown | null }) {
-  const design = useDesign((state) => state.design);
   const broken = useDesign(({ findings }) => findings.filter(({ rule }) => rule === 'wish.broken').length);
   const [isWishing, setWishing] = useState(false);
   const [last] = shown?.acts ?? [];
-  const play = (acts: readonly Act[]) => {
-    shown?.act('All at rest', (bench) => bench.rest());
-    for (const act of acts) shown?.act(actWords(design, act), (bench) => bench.do(act));
-  };
+  const [isLooking, setLooking] = useState(false);
+  const act = shown?.act;
+  const play = useCallback((acts: readonly BenchAct[]) => [{ kind: 'rest' } as const, ...acts].forEach((one) => act?.(one)), [act]);
+  useLinkedActs(act ? play : null, () => setWishing(true));
   return (
     <div className={styles.top}>
       <div className={frame.toolbar}>
         <h2>Switching</h2>
-        <Button size="small" disabled={!shown} onClick={() => shown?.act('All at rest', (bench) => bench.rest())}>
+        <Button size="small" disabled={!shown} onClick={() => act?.({ kind: 'rest' })}>
           All at rest
         </Button>
         <span className={styles.waits} role="group" aria-label="Let time run">
           <span>Let pass</span>
           {WAITS.map(({ word, seconds }) => (
-            <Button key={word} size="small" disabled={!shown} onClick={() => shown?.act(`${word} passed`, (bench) => bench.wait(seconds))}>
+            <Button key={word} size="small" disabled={!shown} onClick={() => act?.({ kind: 'wait', seconds })}>
               {word}
             </Button>
           ))}
-          <span className="reading">{clock(shown?.answer.timeS ?? 0)}</span>
+          <span className="reading">{formatClock(shown?.answer.timeS ?? 0)}</span>
         </span>
         <Button size="small" onClick={() => setWishing(true)}>
           Wishes{broken > 0 && `: ${broken} broken`}
+        </Button>
+        <Button size="small" disabled={!shown || shown.acts.length === 0} onClick={() => setLooking(true)}>
+          Strip chart
         </Button>
         {shown && <Drain amps={shown.answer.batteryA} />}
       </div>
       <p className={styles.said} role="status" aria-label="What changed">
         {last ? <Said act={last} /> : 'Flick a switch: what changes is said here.'}
       </p>
+      {isLooking && shown && <StripChart acts={shown.acts} onAct={shown.act} onClose={() => setLooking(false)} />}
       {isWishing && <WishesDrawer onPlay={play} onClose={() => setWishing(false)} />}
     </div>
   );
@@ -172,7 +177,7 @@ function Vehicle({ shown: { bench, act } }: { shown: BenchShown }) {
           name={VEHICLE_WORDS[control]}
           positions={VEHICLE_CONTROLS[control].map((value) => ({ value, word: value }))}
           at={bench.side[control]}
-          onMove={(value, word) => act(`${VEHICLE_WORDS[control]}: ${word}`, (now) => now.drive(control, value))}
+          onMove={(value) => act({ kind: 'move', mover: { kind: 'vehicle', control }, position: value })}
         />
       ))}
     </section>
@@ -198,8 +203,8 @@ function Panel({ title, isTitled = false, handles, shown: { bench, act } }: Pane
         if (!device) return null;
         const name = handleName(device, control);
         const at = bench.position(deviceId, control);
-        const move = (value: (typeof positions)[number], goesWithoutSaying = false) =>
-          act(`${name}: ${positionWord(device, control, value)}`, (now) => now.set(deviceId, control, value), goesWithoutSaying);
+        const move = (position: (typeof positions)[number], goesWithoutSaying = false) =>
+          act({ kind: 'move', mover: { kind: 'device', deviceId, control }, position }, goesWithoutSaying);
         if (springs)
           return (
             <Push key={name} name={name} pressed={at === positions[1]} onPress={(pressed) => move(positions[pressed ? 1 : 0]!, !pressed)} />
@@ -219,12 +224,13 @@ function Panel({ title, isTitled = false, handles, shown: { bench, act } }: Pane
 }
 
 /** What relays, radios and sensors do at the moment, and the acts so far. */
-function Parts({ shown: { bench, answer, acts } }: { shown: BenchShown }) {
+function Parts({ shown: { bench, answer, acts, act } }: { shown: BenchShown }) {
   const design = useDesign((state) => state.design);
   const states = useMemo(() => deviceStates(design, answer), [design, answer]);
   return (
     <div className={styles.parts} role="region" aria-label="Relays and acts" tabIndex={0}>
       <Meter bench={bench} />
+      <Faults faults={bench.faults} onAct={act} />
       {answer.outcome === 'oscillating' && (
         <p className={styles.wrong}>It never comes to rest: what breaks its own feed goes on buzzing.</p>
       )}
@@ -244,7 +250,7 @@ function Parts({ shown: { bench, answer, acts } }: { shown: BenchShown }) {
       <ol className={styles.acts}>
         {acts.map((act) => (
           <li key={act.key}>
-            <span className="reading">{clock(act.timeS)}</span>
+            <span className="reading">{formatClock(act.timeS)}</span>
             <span>
               <Said act={act} />
             </span>
@@ -253,10 +259,4 @@ function Parts({ shown: { bench, answer, acts } }: { shown: BenchShown }) {
       </ol>
     </div>
   );
-}
-
-/** Seconds as minutes and seconds. */
-function clock(timeS: number): string {
-  const whole = Math.round(timeS);
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }

@@ -3,7 +3,7 @@
 import { Button, Drawer, Progress, Select } from 'antd';
 import { CircleHelp, Play, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { Act } from '@/core/bench/explore';
+import type { BenchAct } from '@/core/bench/acts';
 import type { Judged } from '@/core/bench/judge';
 import { isGiven, suggestedWishes } from '@/core/bench/usualWishes';
 import { updateRecords } from '@/core/design/change';
@@ -21,7 +21,7 @@ import { WishForm } from './WishForm';
 import styles from './WishesDrawer.module.css';
 
 /** What loads shall do, and what the wiring makes of it. */
-export function WishesDrawer({ onPlay, onClose }: { onPlay(acts: readonly Act[]): void; onClose(): void }) {
+export function WishesDrawer({ onPlay, onClose }: { onPlay(acts: readonly BenchAct[]): void; onClose(): void }) {
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
   const { commit, refusal } = useRefusal();
@@ -130,7 +130,7 @@ function Making({ loadId, onWish }: { loadId: string; onWish(says: WishSays): un
 
 interface RowProps {
   judged: Judged;
-  onPlay(acts: readonly Act[]): void;
+  onPlay(acts: readonly BenchAct[]): void;
   onRemove(): void;
   onSay(says: WishSays): void;
 }

@@ -1,18 +1,24 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { MOST_ACTS, type BenchAct } from '@/core/bench/acts';
 import type { Answer, Bench } from '@/core/bench/bench';
 import { changedLoads } from '@/core/bench/changedLoads';
 import { NetworkError } from '@/core/network/networkError';
 import { changeWords } from '@/core/wording/benchWords';
+import { actWords } from '@/core/wording/wishWords';
 import { useDesign } from '@/features/design/DesignProvider';
 
 /** One thing done on the bench and what it changed. */
 export interface Done {
   key: number;
+  /** When it was begun, s. */
   timeS: number;
+  act: BenchAct;
   what: string;
   changed: string[];
+  /** How far each load that was lit is lit after it, by id. */
+  levels: ReadonlyMap<string, number>;
 }
 
 export interface BenchShown {
@@ -21,10 +27,8 @@ export interface BenchShown {
   /** The last acts, the newest first. */
   acts: readonly Done[];
   /** Does something on the bench, and keeps what it changed. One that goes without saying, as letting a button go, is kept only where it changed something. */
-  act(what: string, how: (bench: Bench) => Answer, goesWithoutSaying?: boolean): void;
+  act(act: BenchAct, goesWithoutSaying?: boolean): void;
 }
-
-const ACTS_KEPT = 30;
 
 /** The design on the bench, put together anew at each edit with everything standing as it did; null while it is, and why where it has no answer. */
 export function useBench(): BenchShown | NetworkError | null {
@@ -52,20 +56,21 @@ export function useBench(): BenchShown | NetworkError | null {
       wanted = false;
     };
   }, [index]);
-  if (bench instanceof NetworkError) return bench;
-  if (!bench || !answer) return null;
-  return {
-    bench,
-    answer,
-    acts,
-    act(what, how, goesWithoutSaying = false) {
-      const before = bench.answer;
-      const after = how(bench);
+  const act = useCallback(
+    (asked: BenchAct, goesWithoutSaying = false) => {
+      const now = last.current;
+      if (!now) return;
+      const before = now.answer;
+      const after = now.do(asked);
       setAnswer(after);
       const changed = changeWords(design, changedLoads(before, after));
       if (goesWithoutSaying && changed.length === 0) return;
-      const done = { key: ++count.current, timeS: before.timeS, what, changed };
-      setActs((earlier) => [done, ...earlier].slice(0, ACTS_KEPT));
+      const levels = new Map(after.loads.flatMap(({ id, state, level }) => (state === 'off' ? [] : [[id, level] as const])));
+      const done = { key: ++count.current, timeS: before.timeS, act: asked, what: actWords(design, asked), changed, levels };
+      setActs((earlier) => [done, ...earlier].slice(0, MOST_ACTS));
     },
-  };
+    [design],
+  );
+  if (bench instanceof NetworkError) return bench;
+  return bench && answer ? { bench, answer, acts, act } : null;
 }

@@ -95,8 +95,7 @@ function lentBelow({ devices }: DesignIndex, { nodes }: WiringTree, live: LiveDe
   const lent = new Float64Array(nodes.length);
   for (let at = nodes.length - 1; at >= 0; at--) {
     const { deviceId, terminal, parent } = nodes[at]!;
-    const kind = devices.get(deviceId)?.kind;
-    if (kind === 'signalSource' || kind === 'vehicleFeed') lent[at]! += givenAt(live, deviceId, terminal);
+    if (devices.get(deviceId)?.kind === 'signalSource') lent[at]! += givenAt(live, deviceId, terminal);
     if (parent >= 0) lent[parent]! += lent[at]!;
   }
   return lent;
@@ -104,8 +103,7 @@ function lentBelow({ devices }: DesignIndex, { nodes }: WiringTree, live: LiveDe
 
 /** What comes out of a terminal of the vehicle's own wires, or goes home at its minus, A. */
 function givenAt(live: LiveDesign, deviceId: string, terminal: string): number {
-  const part = terminal === 'minus' ? 'vehicle' : terminal === 'out' ? 'way' : terminal;
-  return Math.abs(live.partAmps(deviceId, part));
+  return Math.abs(live.partAmps(deviceId, terminal === 'minus' ? 'vehicle' : terminal));
 }
 
 /** A battery or the vehicle's battery that takes current in while everything runs. */

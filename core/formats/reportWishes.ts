@@ -1,0 +1,23 @@
+import type { Analysis } from '../analysis/types';
+import { judgeWishes } from '../bench/judge';
+import { allWishes, isGiven } from '../bench/usualWishes';
+import { recordsOf } from '../design/design';
+import { nameOf } from '../design/names';
+import { actWords, verdictWords, wishWords } from '../wording/wishWords';
+import { left, type ReportSection } from './reportSection';
+
+/** What loads shall do and what the wiring makes of it, with the acts that break a wish. */
+export function wishes({ design, index, wiring }: Analysis): ReportSection {
+  const judged = judgeWishes(index, wiring, allWishes(index, recordsOf(design, 'wish')));
+  return {
+    title: 'Wishes',
+    text: 'Each was held against every way that what influences its load can stand, dimmers at full and fuses in. Flick every switch in the vehicle too.',
+    columns: left('Load', 'Shall be', 'The wiring', 'After'),
+    rows: judged.map((one) => [
+      nameOf(design, one.wish.loadId),
+      `${wishWords(design, one.wish.says)}${isGiven(one.wish) ? ' (for safety)' : ''}`,
+      verdictWords(one),
+      one.series.map((act) => actWords(design, act)).join(', '),
+    ]),
+  };
+}
