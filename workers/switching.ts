@@ -1,3 +1,5 @@
+import { waysKeeping, type WayKeeping } from '@/core/advice/waysKeeping';
+import { analyse } from '@/core/analysis/analyse';
 import { judgeWishes, type Judged } from '@/core/bench/judge';
 import { truthOf, type Truth } from '@/core/bench/truth';
 import { allWishes } from '@/core/bench/usualWishes';
@@ -8,10 +10,10 @@ import { traceWiring } from '@/core/network/wiring';
 import { indexDesign } from '@/core/rig/designIndex';
 
 /** What is asked of the worker, and what each question is answered with. */
-export type SwitchingQuestion = { ask: 'wishes' } | { ask: 'truth'; loadId: string };
-export type SwitchingAnswer = { judged: Judged[] } | { truth: Truth } | { tooMany: number } | { problem: string };
+export type SwitchingQuestion = { ask: 'wishes' } | { ask: 'truth' | 'ways'; loadId: string };
+export type SwitchingAnswer = { judged: Judged[] } | { truth: Truth } | { tooMany: number } | { ways: WayKeeping[] } | { problem: string };
 
-/** Holds wishes against the wiring, or makes out a load's truth table, off the page's own thread. Ended by terminating it. */
+/** Holds wishes against the wiring, makes out a load's truth table, or which ways to switch it keep its wishes, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRecord[] }>) => {
   const say = (news: { done: number } | SwitchingAnswer) => self.postMessage(news);
   const design = makeDesign(data.records);
@@ -23,12 +25,13 @@ self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRe
       say('tooMany' in truth ? truth : { truth });
       return;
     }
-    const all = allWishes(index, wished);
-    const tell = (done: number) => {
-      say({ done: done / all.length });
+    const tellShare = (done: number) => {
+      say({ done });
       return true;
     };
-    say({ judged: judgeWishes(index, traceWiring(index), all, tell) });
+    if (data.ask === 'ways') return say({ ways: waysKeeping(analyse(design), data.loadId, tellShare) });
+    const all = allWishes(index, wished);
+    say({ judged: judgeWishes(index, traceWiring(index), all, (done) => tellShare(done / all.length)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
     say({ problem: error.message });

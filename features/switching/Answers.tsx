@@ -70,10 +70,12 @@ function Row({ one, name, lamp, onAsk, onWire }: { one: LoadAnswer; name: string
   return (
     <tr className={isOn ? styles.on : undefined}>
       <th scope="row">
-        <LoadShape lamp={lamp} lit={isOn ? one.level : null} />
-        <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
-          {name}
-        </button>
+        <span className={styles.load}>
+          <LoadShape lamp={lamp} lit={isOn ? one.level : null} />
+          <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
+            {name}
+          </button>
+        </span>
       </th>
       <td>{answerWord(one)}</td>
       <td className="reading">{isOn ? formatVolts(one.volts) : '–'}</td>

@@ -2,14 +2,17 @@
 
 import { Button, Drawer, Select } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { WayTried } from '@/core/advice/tryWay';
+import type { WayKeeping } from '@/core/advice/waysKeeping';
+import { allWishes } from '@/core/bench/usualWishes';
+import { recordsOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import { kindOf } from '@/core/devices';
 import { SIGNAL_WORDS } from '@/core/devices/partSettings';
 import { VEHICLE_SIGNALS, type VehicleSignal } from '@/core/devices/signalSource';
 import { NetworkError } from '@/core/network/networkError';
-import { WAY_FAMILIES, type Way } from '@/core/switching/gallery/ways';
+import { WAY_FAMILIES, type Way, type WayId } from '@/core/switching/gallery/ways';
 import { waysFor, wayTo } from '@/core/switching/gallery/wayTo';
 import { formatAmpHours, formatAmps, formatConductor, formatLength } from '@/core/units/quantity';
 import { moverName } from '@/core/wording/wishWords';
@@ -18,18 +21,29 @@ import { FAMILY_PAGES, FAMILY_WORDS, WAY_WORDS } from '@/core/wording/wayWords';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { TryBench } from './TryBench';
+import { useSwitchingAnswer } from './useSwitchingAnswer';
 import { useWayTried } from './useWayTried';
 import styles from './Ways.module.css';
 
 /** How should it come on? Ready ways to wire one load, each tried on a copy before it is taken. */
 export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): void }) {
   const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
   const load = useDesign(({ analysis }) => analysis.index.loads.find(({ id }) => id === loadId));
   const circuitId = useDesign(({ analysis }) => analysis.loads.get(loadId)?.circuitId ?? null);
-  const [wayId, setWay] = useState('switch');
+  const preview = useRef<HTMLDivElement>(null);
+  const [wayId, setWay] = useState<WayId>('switch');
   const name = nameOf(design, loadId);
   const ways = load ? waysFor(load) : [];
   const way = ways.find(({ id }) => id === wayId) ?? ways[0];
+  const isWished = useMemo(
+    () => (load ? allWishes(index, recordsOf(design, 'wish')).some((wish) => wish.loadId === loadId) : false),
+    [load, loadId, index, design],
+  );
+  const { answer } = useSwitchingAnswer(isWished ? { ask: 'ways', loadId } : null);
+  // The first of each way is its best signal.
+  const keeping = answer && 'ways' in answer ? answer.ways : [];
+  const bestOf = (id: WayId) => keeping.find((one) => one.wayId === id) ?? null;
   return (
     <Drawer
       open
@@ -51,24 +65,55 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
                 {ways
                   .filter((one) => one.family === family)
                   .map((one) => (
-                    <button key={one.id} type="button" aria-pressed={one.id === way.id} onClick={() => setWay(one.id)}>
+                    <button
+                      key={one.id}
+                      type="button"
+                      aria-pressed={one.id === way.id}
+                      onClick={() => {
+                        setWay(one.id);
+                        preview.current?.scrollIntoView({ block: 'nearest' });
+                      }}
+                    >
                       {WAY_WORDS[one.id].name}
+                      <Keeps keeping={bestOf(one.id)} />
                     </button>
                   ))}
               </section>
             ))}
           </nav>
-          <Preview key={way.id} loadId={loadId} way={way} onTaken={onClose} />
+          <div ref={preview} className={styles.preview}>
+            <Preview key={way.id} loadId={loadId} way={way} likely={bestOf(way.id)?.signal ?? null} onTaken={onClose} />
+          </div>
         </div>
       )}
     </Drawer>
   );
 }
 
-function Preview({ loadId, way, onTaken }: { loadId: string; way: Way; onTaken(): void }) {
+/** Whether a way keeps all that is wished of the load. */
+function Keeps({ keeping }: { keeping: WayKeeping | null }) {
+  if (!keeping) return null;
+  const { broken, undecided, lost, kept } = keeping;
+  const open = broken + undecided + lost;
+  return (
+    <span className={styles.keeps}>
+      {open === 0
+        ? `keeps ${kept === 1 ? 'its wish' : `all ${kept} wishes`}`
+        : broken > 0
+          ? `breaks ${broken}`
+          : lost > 0
+            ? `drops ${lost}`
+            : `${undecided} undecided`}
+    </span>
+  );
+}
+
+function Preview({ loadId, way, likely, onTaken }: { loadId: string; way: Way; likely: VehicleSignal | null; onTaken(): void }) {
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
-  const [signal, setSignal] = useState<VehicleSignal>(way.signals?.[0] ?? 'ignition');
+  const [chosen, setChosen] = useState<VehicleSignal | null>(null);
+  // Until somebody chooses, the one that keeps most wishes.
+  const signal = chosen ?? (way.asks === 'signal' ? likely : null) ?? way.signals?.[0] ?? 'ignition';
   const lampOf = (id: string) => loads.find((load) => load.id === id)?.partOf?.loadId ?? id;
   // The other function of the same lamp is what one means, as a rule.
   const sibling = loads.find(({ id }) => id !== loadId && lampOf(id) === lampOf(loadId))?.id ?? null;
@@ -84,7 +129,7 @@ function Preview({ loadId, way, onTaken }: { loadId: string; way: Way; onTaken()
     if (refused === null) onTaken();
   };
   return (
-    <div className={styles.preview}>
+    <>
       <h3>{words.name}</h3>
       <p>{words.says}</p>
       {way.asks === 'signal' && (
@@ -93,7 +138,7 @@ function Preview({ loadId, way, onTaken }: { loadId: string; way: Way; onTaken()
             aria-label="The vehicle’s wire"
             value={signal}
             options={(way.signals ?? VEHICLE_SIGNALS).map((value) => ({ value, label: SIGNAL_WORDS[value] }))}
-            onChange={setSignal}
+            onChange={setChosen}
           />
         </Choice>
       )}
@@ -126,7 +171,7 @@ function Preview({ loadId, way, onTaken }: { loadId: string; way: Way; onTaken()
           </Button>
         </>
       )}
-    </div>
+    </>
   );
 }
 
@@ -137,6 +182,12 @@ function Choice({ label, children }: { label: string; children: React.ReactNode 
       {children}
     </div>
   );
+}
+
+/** Wishes that name a part which goes. */
+function lostWishes({ change }: WayTried): string[] {
+  const { length } = change.removed.filter(({ type }) => type === 'wish');
+  return length === 0 ? [] : [`and ${length} wish${length === 1 ? '' : 'es'} that name${length === 1 ? 's' : ''} it`];
 }
 
 const KEY_OUT = { works: 'as with it in', dark: 'off' };
@@ -169,7 +220,7 @@ function Facts({ tried }: { tried: WayTried }) {
       fails.map(({ deviceId, stillLit }) => `without ${nameOf(after, deviceId)}: ${stillLit ? 'can still be lit' : 'dark'}`).join('; '),
     ],
   ];
-  if (dropped.length > 0) facts.push(['It drops', dropped.map(({ name }) => name).join(', ')]);
+  if (dropped.length > 0) facts.push(['It drops', [...dropped.map(({ name }) => name), ...lostWishes(tried)].join(', ')]);
   if (spare.length > 0)
     facts.push(['Left over elsewhere', spare.map(({ deviceId, free }) => `${nameOf(design, deviceId)}: ${free} free`).join(', ')]);
   if (ended > 0) facts.push(['It ends', `${ended} finding${ended === 1 ? '' : 's'}`]);
