@@ -123,6 +123,12 @@ export const WAY_WORDS: Record<WayId, WayWords> = {
     says: 'A changeover switch: up the fob decides, in the middle it is off, down it is on.',
     pitfall: 'In the middle the fob does nothing: that is what it is for. Left up and forgotten, a press from afar lights it.',
   },
+  coloursRadio: {
+    name: 'One of two, by panel or by radio',
+    says: 'A switch says whether the panel or the fob decides; two relays see to it that never both are lit.',
+    pitfall:
+      'The first goes before: with both channels on it is lit and the other one dark. The relays hang on one fuse, sized for the larger load.',
+  },
   motion: {
     name: 'Motion sensor with an enabling switch',
     says: 'On while something moves and for the hold time after; the switch puts it out of use.',

@@ -3,6 +3,7 @@ import { analyse } from '../../analysis/analyse';
 import { findInNetwork } from '../../analysis/rules/networkRules';
 import { truthOf } from '../../bench/truth';
 import { Bench } from '../../bench/bench';
+import { judgeWishes } from '../../bench/judge';
 import { applyChange } from '../../design/change';
 import { deviceOf, recordsOf, type Design } from '../../design/design';
 import { traceWiring } from '../../network/wiring';
@@ -110,6 +111,21 @@ const TRUTH: Record<string, Record<string, boolean>> = {
     'radio true, switch up': true,
     'radio true, switch down': true,
   },
+  // By the panel up is the first, by radio its channel; the other channel changes nothing about it, since the first goes before.
+  coloursRadio: {
+    'panel or radio down, radio false, switch off': false,
+    'panel or radio down, radio false, switch up': true,
+    'panel or radio down, radio false, switch down': false,
+    'panel or radio down, radio true, switch off': false,
+    'panel or radio down, radio true, switch up': true,
+    'panel or radio down, radio true, switch down': false,
+    'panel or radio up, radio false, switch off': false,
+    'panel or radio up, radio false, switch up': false,
+    'panel or radio up, radio false, switch down': false,
+    'panel or radio up, radio true, switch off': true,
+    'panel or radio up, radio true, switch up': true,
+    'panel or radio up, radio true, switch down': true,
+  },
   motion: {
     'enabling switch off, motion sensor false': false,
     'enabling switch off, motion sensor true': false,
@@ -146,6 +162,9 @@ const TRUTH: Record<string, Record<string, boolean>> = {
   },
 };
 
+/** Whether a way switches another load too. */
+const isShared = (id: string) => WAYS.find((way) => way.id === id)!.asks === 'other';
+
 const problems = (design: Design) => {
   const analysis = analyse(design);
   return [...analysis.findings, ...findInNetwork(analysis)]
@@ -168,9 +187,9 @@ describe.each(WAYS.map(({ id }) => id))('%s', (id) => {
   test('gives way to every other one, and leaves nothing of itself', () => {
     const { design } = taken(small(), id);
     const parts = (one: Design) => recordsOf(one, 'device').filter(({ kind }) => kind !== 'signalSource').map((device) => device.id).sort(); // prettier-ignore
-    if (id !== 'oneOfTwo' && id !== 'select') expect(parts(taken(design, 'direct').design)).toEqual(parts(small()));
+    if (!isShared(id)) expect(parts(taken(design, 'direct').design)).toEqual(parts(small()));
     // What switches another load too stays ahead of it.
-    if (id === 'oneOfTwo' || id === 'select') return;
+    if (isShared(id)) return;
     for (const next of WAYS) expect([next.id, truth(taken(design, next.id).design)]).toEqual([next.id, TRUTH[next.id]]);
   });
 });
@@ -251,4 +270,15 @@ test('dimmed on either side a lamp is lit as far as it is set, and a load withou
   build.supply();
   build.load(12, 'resistive', 0, { id: 'loose' });
   expect(wayTo(build.design(), 'loose', WAYS[1]!, choice('switch'))).toBeNull();
+});
+
+test('white and amber by panel and by fob: never both, in all the ways their switches and channels can stand', () => {
+  const { design } = taken(small(), 'coloursRadio');
+  const index = indexDesign(design);
+  const judged = judgeWishes(index, traceWiring(index), [
+    { id: 'w', type: 'wish', loadId: LAMP, says: { kind: 'neverWith', otherId: OTHER } },
+    { id: 'p', type: 'wish', loadId: LAMP, says: { kind: 'powerBack', answer: 'asBefore' } },
+  ]);
+  expect(judged.map(({ verdict }) => verdict)).toEqual(['kept', 'broken']);
+  expect(judged[0]!.tried).toBeGreaterThan(40);
 });

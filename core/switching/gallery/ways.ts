@@ -16,7 +16,18 @@ export type WayFamily = (typeof WAY_FAMILIES)[number];
 
 export const WAY_IDS = [
   ...['direct', 'switch', 'switchPilot', 'switchFind', 'switchNight', 'relay', 'relayMinus', 'button', 'oneOfTwo', 'select'],
-  ...['twoPlaces', 'threePlaces', 'twoPlacesDimmed', 'dimmer', 'returnDimmer', 'radio', 'radioHeld', 'radioRelay', 'radioOrHand'],
+  ...[
+    'twoPlaces',
+    'threePlaces',
+    'twoPlacesDimmed',
+    'dimmer',
+    'returnDimmer',
+    'radio',
+    'radioHeld',
+    'radioRelay',
+    'radioOrHand',
+    'coloursRadio',
+  ],
   ...['motion', 'door', 'roller', 'plunger', 'signal', 'follow', 'late', 'hub'],
 ] as const;
 export type WayId = (typeof WAY_IDS)[number];
@@ -211,6 +222,31 @@ export const WAYS: readonly Way[] = [
       at.wire(at.source, end(receiver, 'plus'));
       at.wire(end(receiver, 'ch1'), end(sw, 'up'));
       return true;
+    },
+  },
+  {
+    ...{ id: 'coloursRadio', family: 'radio', asks: 'other', isFor: ownPlus },
+    build(at, { otherId }) {
+      if (otherId === null) return false;
+      const colour = at.part('changeoverOff', `${at.load.name} or other switch`);
+      const by = at.part('changeover', `${at.load.name} panel or radio`, { form: 'doublePoleChangeover' });
+      const receiver = radio(at, { channels: 2, channelMaxA: 1 });
+      const first = at.part('changeoverRelay', `${at.load.name} relay`);
+      const second = at.part('relay', `${at.load.name} relay, other`);
+      // The other one is fed through the first one's resting contact: never both, and the first goes before.
+      at.through([first, '30', '87']);
+      at.wire(end(first, '87a'), end(second, '30'));
+      at.wire(at.source, end(colour, 'common'));
+      at.wire(at.source, end(receiver, 'plus'));
+      at.link(end(colour, 'up'), end(by, 'down1'));
+      at.link(end(colour, 'down'), end(by, 'down2'));
+      at.wire(end(receiver, 'ch1'), end(by, 'up1'));
+      at.wire(end(receiver, 'ch2'), end(by, 'up2'));
+      at.wire(end(by, 'common1'), end(first, '86'));
+      at.wire(end(by, 'common2'), end(second, '86'));
+      at.toReturn(first, '85');
+      at.toReturn(second, '85');
+      return at.feedOther(otherId, end(second, '87'));
     },
   },
   {
