@@ -125,13 +125,19 @@ export class WayBuilder {
     addWire(this.edit, 'return', from, to, Math.round(this.feed.lengthMm / 2), this.feed.conductor);
   }
 
-  /** Feeds another load from a terminal in place of what feeds it. False where nothing does. */
+  /** Feeds another load from a terminal, in place of what feeds it if anything does; one without a way home gets one. */
   feedOther(otherId: string, from: TerminalRef): boolean {
     const { wiring } = trace(this.design);
     const other = deviceOf(this.design, otherId, 'load');
     const to = other && landingOf(other, 'plus');
     const node = to && wiring.supply.nodes[wiring.supply.at.get(terminalKey(to.deviceId, to.terminal)) ?? -1];
-    if (!to || !node?.wire) return false;
+    if (!to) return false;
+    if (!node?.wire) {
+      this.wire(from, to);
+      const minus = landingOf(other, 'minus');
+      if (!wiring.return.at.has(terminalKey(minus.deviceId, minus.terminal))) this.toReturn(minus.deviceId, minus.terminal);
+      return true;
+    }
     const isTo = ({ deviceId, terminal }: TerminalRef) => deviceId === to.deviceId && terminal === to.terminal;
     this.edit.set(node.wire.id, { [isTo(node.wire.to) ? 'from' : 'to']: from, conductor: this.feed.conductor });
     return true;

@@ -205,6 +205,17 @@ test('of two that share a switch, one is lit at a time, and each of the other’
   });
 });
 
+test('a load that nothing feeds yet is fed by the switch it shares, and gets a way home', () => {
+  const build = rig();
+  build.supply();
+  build.slot('first', 1, 10);
+  build.lampBehind('first', 1, 36);
+  build.load(24, 'resistive', 0, { id: OTHER });
+  const { design } = taken(build.design(), 'oneOfTwo');
+  expect(truth(design, OTHER)).toEqual({ 'switch off': false, 'switch up': false, 'switch down': true });
+  expect(problems(design)).toEqual([]);
+});
+
 test('a new switch takes name and place of the one before; what is dropped is told', () => {
   const first = taken(small(), 'switch').design;
   const sw = recordsOf(first, 'device').find(({ name }) => name === 'first_lamp switch')!;
