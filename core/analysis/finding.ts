@@ -27,6 +27,7 @@ export interface Finding {
 export type Rule =
   | 'wiring.short'
   | 'wiring.loop'
+  | 'wiring.sideBySide'
   | 'wiring.noReturn'
   | 'reach.twoFeeds'
   | 'reach.unmeantFeed'

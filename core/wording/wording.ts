@@ -57,6 +57,11 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
     message: () => 'This wire closes a ring, so the current has two ways to go. Figures here follow the first way found.',
     why: 'A formula for one run cannot share current between two paths. Treat the ring as if one side were cut until it is worked out.',
   },
+  'wiring.sideBySide': {
+    title: 'Two contacts side by side',
+    message: (say) => `Either of ${say.name()} and ${say.name(1)} puts on what is behind them, and neither alone puts it off.`,
+    why: 'As it is meant for a light from two doors; with a switch that is meant to turn it off whatever else it is not. Either way alone carries the whole current, and is sized for it behind the one fuse. To turn it over from either place two changeovers are needed.',
+  },
   'wiring.noReturn': {
     title: 'No way back',
     message: (say) => `${say.name()} is fed, but nothing takes its current back to the battery’s negative.`,

@@ -53,6 +53,33 @@ test('two circuits joined past their switches: each lives with its own fuse out 
   expect(beside).toMatch(/battery plus → block in → fuse_two out → sw_two in → sw_two out → lamp_two plus → lamp_one plus/);
 });
 
+test('two switches side by side behind one fuse are told of, and are no fault; a wire round one of them is a ring', () => {
+  const beside = (isBridged: boolean) => {
+    const build = rig();
+    build.supply();
+    build.slot('fuse', 1, 10);
+    build.load(24, 'resistive', 0, { id: 'lamp' });
+    for (const id of ['one', 'two']) {
+      build.add({ id, kind: 'switch', ratingA: 10 });
+      build.wire('fuse.out', `${id}.in`);
+      build.wire(`${id}.out`, 'lamp.plus');
+    }
+    if (isBridged) build.wire('fuse.out', 'lamp.plus');
+    build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+    build.circuit('fuse', 1, 'fuse');
+    const analysis = analyse(build.design());
+    const said = [...analysis.findings, ...findInNetwork(analysis)].filter(({ rule }) => /wiring|beside/.test(rule));
+    return said.map(({ rule, severity, subjects }) => `${severity} ${rule} ${subjects.map((id) => id.replace(/^w\d+$/, 'wire')).join(' ')}`).sort(); // prettier-ignore
+  };
+  expect(beside(false)).toEqual([
+    'note network.besideSwitch lamp one',
+    'note network.besideSwitch lamp two',
+    expect.stringMatching(/^note wiring\.sideBySide (one two|two one)$/),
+  ]);
+  expect(beside(true)).toContain('caution wiring.loop wire');
+  expect(beside(true).filter((line) => line.startsWith('caution network.besideSwitch'))).toHaveLength(2);
+});
+
 test('a switch with a wire round it does not switch', () => {
   const { rules } = twoCircuits((build) => build.wire('fuse_one.out', 'lamp_one.plus'));
   expect(rules).toContain('network.besideSwitch lamp_one sw_one');

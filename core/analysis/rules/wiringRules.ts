@@ -1,4 +1,6 @@
 import type { Analysis } from '../types';
+import type { Device } from '../../design/schema';
+import { pathTo } from '../../network/flow';
 import type { Finding } from '../finding';
 
 /** Shorts, rings and loads whose current cannot come back. */
@@ -15,6 +17,11 @@ export function findWiring(analysis: Analysis): Finding[] {
     const tree = side === 'supply' ? wiring.supply : wiring.return;
     const fuses = new Set(ends.map((at) => tree.nodes[at]!.protectionId));
     if (neverClosed || (side === 'supply' && fuses.size > 1 && feeders.loads.size > 0)) continue;
+    const beside = side === 'supply' ? sideBySide(analysis, ends) : null;
+    if (beside) {
+      found.push({ rule: 'wiring.sideBySide', severity: 'note', subjects: beside, circuitId: tree.nodes[ends[0]]!.circuitId, numbers: {} });
+      continue;
+    }
     const subject = wireId ?? tree.nodes[ends[0]]!.deviceId;
     found.push({ rule: 'wiring.loop', severity: 'caution', subjects: [subject], circuitId: null, numbers: {} });
   }
@@ -24,6 +31,36 @@ export function findWiring(analysis: Analysis): Finding[] {
     }
   }
   return found;
+}
+
+/** What opens and closes in use. */
+const CONTACTS: ReadonlySet<Device['kind']> = new Set(['switch', 'relay', 'receiver', 'ruleHub', 'motionSwitch', 'microSwitch', 'doorSwitch']); // prettier-ignore
+
+/** A ring that is two contacts side by side: whatever hangs on it is reached either way round through a contact of its own, so either puts it on. The two; null for any other ring. */
+function sideBySide({ wiring: { supply }, index }: Analysis, [one, other]: readonly [number, number]): [string, string] | null {
+  const [down, up] = [pathTo(supply, one), pathTo(supply, other)];
+  let meet = 0;
+  while (down[meet + 1] !== undefined && down[meet + 1] === up[meet + 1]) meet += 1;
+  // Round from where the two ways part, down the one and up the other.
+  const round = [...down.slice(meet + 1), ...up.slice(meet + 1).reverse()];
+  const isRound = new Set(round);
+  const kindAt = (node: number) => index.devices.get(supply.nodes[node]!.deviceId)?.kind;
+  const crossed = (nodes: readonly number[]) => {
+    const counts = new Map<string, number>();
+    for (const node of nodes) {
+      const kind = kindAt(node);
+      const { deviceId } = supply.nodes[node]!;
+      if (kind && CONTACTS.has(kind)) counts.set(deviceId, (counts.get(deviceId) ?? 0) + 1);
+    }
+    return [...counts].flatMap(([id, terminals]) => (terminals > 1 ? [id] : []));
+  };
+  const exits = round.flatMap((node, at) =>
+    kindAt(node) === 'load' || supply.nodes.some(({ parent }, child) => parent === node && !isRound.has(child)) ? [at] : [],
+  );
+  const ways = exits.map((at) => [crossed(round.slice(0, at + 1)), crossed(round.slice(at))] as const);
+  const [first] = ways;
+  if (!first || !ways.every(([there, back]) => there.length > 0 && back.length > 0)) return null;
+  return [first[0][0]!, first[1][0]!];
 }
 
 /** Loads that more than one fuse feeds: told where it is meant, a fault where nobody has said so. */
