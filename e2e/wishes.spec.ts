@@ -148,3 +148,29 @@ test('white and amber on both sides, by panel and by fob, never both colours at 
   await expect(row('Left scene lamp white')).toContainText(/on.*V.*A/);
   await expect(row('Left scene lamp, amber')).toContainText('off');
 });
+
+test('a wire of the vehicle is metered state by state, told what to meter next, found, and taken as a trigger', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/switching`);
+  await page.getByRole('button', { name: 'Which wire is it?' }).click();
+  const drawer = page.getByRole('dialog', { name: 'Which wire is it?' });
+  await drawer.getByRole('button', { name: 'Add a wire' }).click();
+  const sheet = drawer.getByRole('region', { name: 'Wire 1' });
+  const verdict = sheet.getByRole('status');
+  const volts = async (state: string, text: string) => {
+    await sheet.getByRole('textbox', { name: `Volts, ${state}` }).fill(text);
+    await page.keyboard.press('Enter');
+  };
+  await volts('Key out, all off', 'none');
+  await expect(sheet.getByRole('alert')).toContainText('"none" is not a number');
+  await volts('Key out, all off', '0,02');
+  await expect(verdict).toContainText('Not known yet. Meter next:');
+  await volts('Side lamps', '12.3');
+  await volts('Left indicator, key on', '12.4');
+  await expect(verdict).toContainText('agrees with none of the vehicle’s controls');
+  await volts('Left indicator, key on', '');
+  await volts('High beam', '12.3');
+  await expect(verdict).toContainText('Live with running lamps, 12.30 V: good for 2 relay coils; not for lamp current.');
+  await drawer.getByRole('button', { name: 'Take it as the vehicle’s wire' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('region', { name: 'The vehicle' }).getByRole('group', { name: 'Lamps' })).toBeVisible();
+});

@@ -29,8 +29,8 @@ test('what shall be lit on reverse with the key on is best fed by that signal th
   ]);
   expect(others.every(({ broken }) => broken > 0)).toBe(true);
   expect(others.find(({ wayId }) => wayId === 'switch')).toMatchObject({ kept: 0, broken: 2 });
-  // Turned off by hand it is not lit on reverse: the wish as it stands asks for more.
-  expect(others.find(({ wayId, signal }) => wayId === 'follow' && signal === 'reverse')).toMatchObject({ broken: 1 });
+  // Off by hand it is not lit on reverse, and on by hand it is lit without: both are broken.
+  expect(others.find(({ wayId, signal }) => wayId === 'follow' && signal === 'reverse')).toMatchObject({ broken: 2 });
 });
 
 test('off when power comes back: a latching channel forgets, a switch does not; one act alone: an enabling switch asks for two', () => {

@@ -19,6 +19,27 @@ export const VEHICLE_CONTROLS = {
 
 export type VehicleControl = keyof typeof VEHICLE_CONTROLS;
 
+/** States of the vehicle one brings about to meter a wire, in the order one goes through them. */
+export const METER_STATES = [
+  'off',
+  'accessory',
+  'on',
+  'side',
+  'low',
+  'high',
+  'left',
+  'right',
+  'hazard',
+  'brake',
+  'reverse',
+  'door',
+] as const;
+export type MeterState = (typeof METER_STATES)[number];
+
+/** How a meter's figure stands: still, on and off as an indicator does, or restless, as pulses and data do. */
+export const METER_MOVES = ['steady', 'flashes', 'pulses'] as const;
+export type MeterMove = (typeof METER_MOVES)[number];
+
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 

@@ -19,7 +19,7 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records.map(withLevels),
   // 8: how far devices and wires have come, and the fuse in a holder now: added.
   (records) => records,
-  // 9: what loads shall do: wishes, added.
+  // 9: what loads shall do, and wires of the vehicle as metered: added.
   (records) => records,
 ];
 

@@ -16,6 +16,7 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'route':
     case 'keepClear':
     case 'log':
+    case 'trigger':
       return record.name;
     case 'rig':
       return 'The vehicle';

@@ -57,6 +57,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'rig':
     case 'keepClear':
     case 'log':
+    case 'trigger':
       break;
   }
   return refs;

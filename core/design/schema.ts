@@ -4,6 +4,7 @@ import { deviceSchema } from '../devices';
 import { dutyFields, logFields, prices, scenarioFields, wishes } from './energySchema';
 
 import { id, lengthMm, name, note, percent, work } from '../devices/fields';
+import { trigger } from './triggerSchema';
 import { wish } from './wishSchema';
 import { keepClear, place, rig, route, zone } from './rigSchema';
 import {
@@ -114,6 +115,7 @@ export const recordSchema = z.discriminatedUnion('type', [
   keepClear,
   log,
   wish,
+  trigger,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -140,6 +142,7 @@ export type Circuit = z.infer<typeof circuit>;
 export type Scenario = z.infer<typeof scenario>;
 export type Duty = z.infer<typeof duty>;
 export type Log = z.infer<typeof log>;
+export type Trigger = z.infer<typeof trigger>;
 export type Wish = z.infer<typeof wish>;
 export type { Condition, Mover, WishSays } from './wishSchema';
 export type DesignRecord = z.infer<typeof recordSchema>;

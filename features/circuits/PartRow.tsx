@@ -16,7 +16,7 @@ import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { NameField } from '@/ui/NameField';
-import { parseNumber } from '@/core/units/parse';
+import { FigureField } from '@/ui/FigureField';
 import { TextField } from '@/ui/TextField';
 import { QuantityField } from '@/ui/QuantityField';
 import { AlongField } from './AlongField';
@@ -119,18 +119,13 @@ function Setting({ device, setting, onCommit }: { device: Device; setting: PartS
           onCancel={store.cancel}
         />
       ) : setting.kind === 'figure' ? (
-        <TextField
+        <FigureField
           label={name}
-          text={value === undefined ? '' : `${String(value)} ${setting.unit}`}
-          placeholder="not known"
-          width={96}
-          onCommit={(text) => {
-            if (text.trim() === '') return change(undefined);
-            const read = parseNumber(text, [setting.unit]);
-            if (!read.ok) return read.why;
-            if (read.value < setting.least || read.value > setting.most) return `between ${setting.least} and ${setting.most}`;
-            return change(read.value);
-          }}
+          unit={setting.unit}
+          value={value as number | undefined}
+          least={setting.least}
+          most={setting.most}
+          onCommit={change}
         />
       ) : setting.kind === 'words' ? (
         <TextField

@@ -24,6 +24,7 @@ import { useBench, type BenchShown, type Done } from './useBench';
 import styles from './Switching.module.css';
 
 const StripChart = dynamic(() => import('./StripChart').then(({ StripChart: chart }) => chart), { ssr: false });
+const TriggersDrawer = dynamic(() => import('./TriggersDrawer').then(({ TriggersDrawer: drawer }) => drawer), { ssr: false });
 const WishesDrawer = dynamic(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer), { ssr: false });
 
 const WAITS = [
@@ -101,6 +102,7 @@ function Toolbar({ shown }: { shown: BenchShown | null }) {
   const broken = useDesign(({ findings }) => findings.filter(({ rule }) => rule === 'wish.broken').length);
   const [isWishing, setWishing] = useState(false);
   const [last] = shown?.acts ?? [];
+  const [isMetering, setMetering] = useState(false);
   const [isLooking, setLooking] = useState(false);
   const act = shown?.act;
   const play = useCallback((acts: readonly BenchAct[]) => [{ kind: 'rest' } as const, ...acts].forEach((one) => act?.(one)), [act]);
@@ -124,6 +126,9 @@ function Toolbar({ shown }: { shown: BenchShown | null }) {
         <Button size="small" onClick={() => setWishing(true)}>
           Wishes{broken > 0 && `: ${broken} broken`}
         </Button>
+        <Button size="small" onClick={() => setMetering(true)}>
+          Which wire is it?
+        </Button>
         <Button size="small" disabled={!shown || shown.acts.length === 0} onClick={() => setLooking(true)}>
           Strip chart
         </Button>
@@ -133,6 +138,7 @@ function Toolbar({ shown }: { shown: BenchShown | null }) {
         {last ? <Said act={last} /> : 'Flick a switch: what changes is said here.'}
       </p>
       {isLooking && shown && <StripChart acts={shown.acts} onAct={shown.act} onClose={() => setLooking(false)} />}
+      {isMetering && <TriggersDrawer onClose={() => setMetering(false)} />}
       {isWishing && <WishesDrawer onPlay={play} onClose={() => setWishing(false)} />}
     </div>
   );
