@@ -1,3 +1,4 @@
+import { tryWay, type WayTried } from '@/core/advice/tryWay';
 import { waysKeeping, type WayKeeping } from '@/core/advice/waysKeeping';
 import { analyse } from '@/core/analysis/analyse';
 import { judgeWishes, type Judged } from '@/core/bench/judge';
@@ -8,12 +9,15 @@ import type { DesignRecord } from '@/core/design/schema';
 import { NetworkError } from '@/core/network/networkError';
 import { traceWiring } from '@/core/network/wiring';
 import { indexDesign } from '@/core/rig/designIndex';
+import { wayCalled, type WayChoice, type WayId } from '@/core/switching/gallery/ways';
 
 /** What is asked of the worker, and what each question is answered with. */
-export type SwitchingQuestion = { ask: 'wishes' } | { ask: 'truth' | 'ways'; loadId: string };
-export type SwitchingAnswer = { judged: Judged[] } | { truth: Truth } | { tooMany: number } | { ways: WayKeeping[] } | { problem: string };
+export type SwitchingQuestion =
+  { ask: 'wishes' } | { ask: 'truth' | 'ways'; loadId: string } | ({ ask: 'way'; loadId: string; wayId: WayId } & WayChoice);
+export type SwitchingAnswer =
+  { judged: Judged[] } | { truth: Truth } | { tooMany: number } | { ways: WayKeeping[] } | { tried: WayTried | null } | { problem: string };
 
-/** Holds wishes against the wiring, makes out a load's truth table, or which ways to switch it keep its wishes, off the page's own thread. Ended by terminating it. */
+/** Holds wishes against the wiring, makes out a load's truth table, tries a way to switch it, or finds which keep its wishes, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRecord[] }>) => {
   const say = (news: { done: number } | SwitchingAnswer) => self.postMessage(news);
   const design = makeDesign(data.records);
@@ -25,6 +29,7 @@ self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRe
       say('tooMany' in truth ? truth : { truth });
       return;
     }
+    if (data.ask === 'way') return say({ tried: tryWay(analyse(design), data.loadId, wayCalled(data.wayId), data) });
     const tellShare = (done: number) => {
       say({ done });
       return true;

@@ -106,7 +106,8 @@ function Toolbar({ shown }: { shown: BenchShown | null }) {
   const [isLooking, setLooking] = useState(false);
   const act = shown?.act;
   const play = useCallback((acts: readonly BenchAct[]) => [{ kind: 'rest' } as const, ...acts].forEach((one) => act?.(one)), [act]);
-  useLinkedActs(act ? play : null, () => setWishing(true));
+  const openWishes = useCallback(() => setWishing(true), []);
+  useLinkedActs(act ? play : null, openWishes);
   return (
     <div className={styles.top}>
       <div className={frame.toolbar}>

@@ -11,7 +11,6 @@ import { nameOf } from '@/core/design/names';
 import { kindOf } from '@/core/devices';
 import { SIGNAL_WORDS } from '@/core/devices/partSettings';
 import { VEHICLE_SIGNALS, type VehicleSignal } from '@/core/devices/signalSource';
-import { NetworkError } from '@/core/network/networkError';
 import { WAY_FAMILIES, type Way, type WayId } from '@/core/switching/gallery/ways';
 import { waysFor, wayTo } from '@/core/switching/gallery/wayTo';
 import { formatAmpHours, formatAmps, formatConductor, formatLength } from '@/core/units/quantity';
@@ -22,7 +21,6 @@ import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { TryBench } from './TryBench';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
-import { useWayTried } from './useWayTried';
 import styles from './Ways.module.css';
 
 /** How should it come on? Ready ways to wire one load, each tried on a copy before it is taken. */
@@ -118,7 +116,7 @@ function Preview({ loadId, way, likely, onTaken }: { loadId: string; way: Way; l
   // The other function of the same lamp is what one means, as a rule.
   const sibling = loads.find(({ id }) => id !== loadId && lampOf(id) === lampOf(loadId))?.id ?? null;
   const [otherId, setOther] = useState<string | null>(way.asks === 'other' ? sibling : null);
-  const tried = useWayTried(loadId, way, { signal, otherId });
+  const { answer } = useSwitchingAnswer({ ask: 'way', loadId, wayId: way.id, signal, otherId });
   const { commit, refusal } = useRefusal();
   const words = WAY_WORDS[way.id];
   const take = () => {
@@ -154,14 +152,16 @@ function Preview({ loadId, way, likely, onTaken }: { loadId: string; way: Way; l
           />
         </Choice>
       )}
-      {tried instanceof NetworkError ? (
-        <p role="alert">{tried.message}</p>
-      ) : tried === null ? (
+      {answer === null ? (
+        <p role="status">It is tried on a copy…</p>
+      ) : 'problem' in answer ? (
+        <p role="alert">{answer.problem}</p>
+      ) : !('tried' in answer) || answer.tried === null ? (
         <p>{way.asks === 'other' && otherId === null ? 'Say which other load shares the switch.' : 'This load cannot be wired so.'}</p>
       ) : (
         <>
-          <TryBench design={tried.after} loadId={loadId} inputs={tried.dependsOn} />
-          <Facts tried={tried} />
+          <TryBench design={answer.tried.after} loadId={loadId} inputs={answer.tried.dependsOn} />
+          <Facts tried={answer.tried} />
           <p className={styles.pitfall}>
             <strong>Mind:</strong> {words.pitfall} <Link href={`/handbook/${FAMILY_PAGES[way.family]}`}>More in the handbook</Link>
           </p>

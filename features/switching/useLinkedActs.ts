@@ -1,5 +1,6 @@
-import { useEffect } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { readActs, type BenchAct } from '@/core/bench/acts';
+import { useHashTarget } from '@/features/workspace/useHashTarget';
 
 /** Marks what follows the # as acts to be played. */
 const ACTS = 'acts=';
@@ -9,14 +10,23 @@ export function linkToActs(text: string): string {
   return `${window.location.origin}${window.location.pathname}#${ACTS}${text}`;
 }
 
-/** Plays the acts that a link brings once the bench is there; a link to anything else opens what is wished. */
+/** Plays the acts that a link brings, once the bench is there; a link to anything else opens what is wished. */
 export function useLinkedActs(play: ((acts: readonly BenchAct[]) => void) | null, onOther: () => void): void {
+  const played = useRef<readonly BenchAct[] | null>(null);
+  const [asked, setAsked] = useState<readonly BenchAct[] | null>(null);
+  const follow = useCallback(
+    (target: string) => {
+      const acts = target.startsWith(ACTS) ? readActs(target.slice(ACTS.length)) : null;
+      if (acts) setAsked(acts);
+      else onOther();
+    },
+    [onOther],
+  );
+  useHashTarget(follow);
   useEffect(() => {
-    const hash = window.location.hash.slice(1);
-    if (!play || hash === '') return;
-    window.history.replaceState(window.history.state, '', window.location.pathname + window.location.search);
-    const acts = hash.startsWith(ACTS) ? readActs(hash.slice(ACTS.length)) : null;
-    if (acts) play(acts);
-    else onOther();
-  }, [play, onOther]);
+    // Once, whatever is edited afterwards.
+    if (!play || !asked || played.current === asked) return;
+    played.current = asked;
+    play(asked);
+  }, [play, asked]);
 }

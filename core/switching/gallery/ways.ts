@@ -323,3 +323,7 @@ export const WAYS: readonly Way[] = [
     },
   },
 ];
+
+export function wayCalled(id: WayId): Way {
+  return WAYS.find((way) => way.id === id)!;
+}
