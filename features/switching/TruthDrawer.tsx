@@ -65,8 +65,8 @@ function Table({ truth, name, does }: { truth: Truth; name: string; does: 'Lit' 
       <table className={styles.table}>
         <thead>
           <tr>
-            {heads!.map((head) => (
-              <th key={head} scope="col">
+            {heads!.map((head, column) => (
+              <th key={column} scope="col">
                 {head === 'Lit' ? does : head}
               </th>
             ))}

@@ -9,7 +9,7 @@ import type { VehicleSignal } from '../../devices/signalSource';
 import { terminalKey } from '../../network/wiring';
 import { trace } from '../partsByHand';
 import { homeward } from '../returns';
-import { addWire } from '../wires';
+import { addWire, wiresAt } from '../wires';
 import { namesOf } from './straighten';
 
 /** A part in a run: what the current comes in by and goes out by. */
@@ -160,6 +160,8 @@ export class WayBuilder {
     const known = devicesOfKind(this.design, 'signalSource');
     const fitting = known.find(({ signals }) => signals.includes(signal)) ?? known[0];
     const source = fitting?.id ?? this.signalSource(signal);
+    // Nothing comes back to the vehicle where its ground is not joined to ours.
+    if (wiresAt(this.design, source, 'minus').length === 0) this.toReturn(source, 'minus');
     if (fitting && !fitting.signals.includes(signal)) this.edit.set(fitting.id, { signals: [...fitting.signals, signal] });
     const thin = goesByGauge(settingsOf(this.design).conductorStandard) ? 'awg:16' : 'mm2:1';
     addWire(this.edit, 'supply', end(source, signal), to, Math.max(1000, Math.round(this.feed.lengthMm)), thin);
@@ -170,7 +172,6 @@ export class WayBuilder {
     this.kept = null;
     const id = this.part('signals', 'Vehicle signals', { signals: [signal], zoneId: null });
     this.kept = kept;
-    this.toReturn(id, 'minus');
     return id;
   }
 }

@@ -205,6 +205,19 @@ test('of two that share a switch, one is lit at a time, and each of the other’
   });
 });
 
+test('the vehicle’s signals there are already are taken, and their ground joined to ours where it is not', () => {
+  const build = rig();
+  build.supply();
+  build.slot('first', 1, 10);
+  build.lampBehind('first', 1, 36);
+  build.add({ id: 'signals', kind: 'signalSource', signals: ['brake'], maxA: 0.5 });
+  const { design } = taken(build.design(), 'signal');
+  expect(recordsOf(design, 'device').filter(({ kind }) => kind === 'signalSource')).toMatchObject([
+    { id: 'signals', signals: ['brake', 'ignition'] },
+  ]);
+  expect(truth(design)).toEqual(TRUTH.signal);
+});
+
 test('a load that nothing feeds yet is fed by the switch it shares, and gets a way home', () => {
   const build = rig();
   build.supply();
