@@ -38,7 +38,7 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
     () => (load ? allWishes(index, recordsOf(design, 'wish')).some((wish) => wish.loadId === loadId) : false),
     [load, loadId, index, design],
   );
-  const { answer } = useSwitchingAnswer(isWished ? { ask: 'ways', loadId } : null);
+  const { answer, done } = useSwitchingAnswer(isWished ? { ask: 'ways', loadId } : null);
   // The first of each way is its best signal.
   const keeping = answer && 'ways' in answer ? answer.ways : [];
   const bestOf = (id: WayId) => keeping.find((one) => one.wayId === id) ?? null;
@@ -57,6 +57,7 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
       ) : (
         <div className={styles.columns}>
           <nav aria-label="Ways" className={styles.list}>
+            {isWished && answer === null && <p role="status">Held against its wishes: {Math.round(done * 100)} %</p>}
             {WAY_FAMILIES.map((family) => (
               <section key={family}>
                 <h3>{FAMILY_WORDS[family]}</h3>
@@ -220,6 +221,9 @@ function Facts({ tried }: { tried: WayTried }) {
       fails.map(({ deviceId, stillLit }) => `without ${nameOf(after, deviceId)}: ${stillLit ? 'can still be lit' : 'dark'}`).join('; '),
     ],
   ];
+  const shared = dependsOn.filter((input) => input.kind === 'device' && !added.some(({ id }) => id === input.deviceId));
+  if (shared.length > 0)
+    facts.push(['It stays behind', `${shared.map((input) => moverName(after, input)).join(', ')}, which others are switched by too`]);
   if (dropped.length > 0) facts.push(['It drops', [...dropped.map(({ name }) => name), ...lostWishes(tried)].join(', ')]);
   if (spare.length > 0)
     facts.push(['Left over elsewhere', spare.map(({ deviceId, free }) => `${nameOf(design, deviceId)}: ${free} free`).join(', ')]);
