@@ -23,10 +23,10 @@ export function StripChart({ acts, onAct, onClose }: { acts: readonly Done[]; on
   const [said, setSaid] = useState('');
   const [replayed, setReplayed] = useState<readonly BenchAct[]>([]);
   const steps = sinceRest(acts);
-  const lit = [...new Set(steps.flatMap(({ levels }) => [...levels.keys()]))];
+  const lit = [...new Set(steps.flatMap(({ before, levels }) => [...before.keys(), ...levels.keys()]))];
   // What is lit throughout tells nothing of the acts.
   const moving = lit.filter((id) =>
-    steps.some(({ levels }) => Math.abs((levels.get(id) ?? 0) - (steps[0]!.levels.get(id) ?? 0)) >= SEEN_SHARE),
+    steps.some(({ before, levels }) => Math.abs((levels.get(id) ?? 0) - (before.get(id) ?? 0)) >= SEEN_SHARE),
   );
   useEffect(() => {
     const [next, ...others] = replayed;

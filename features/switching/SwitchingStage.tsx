@@ -133,11 +133,13 @@ function Toolbar({ shown }: { shown: BenchShown | null }) {
         <Button size="small" disabled={!shown || shown.acts.length === 0} onClick={() => setLooking(true)}>
           Strip chart
         </Button>
+      </div>
+      <div className={styles.second}>
+        <p className={styles.said} role="status" aria-label="What changed">
+          {last ? <Said act={last} /> : 'Flick a switch: what changes is said here.'}
+        </p>
         {shown && <Drain amps={shown.answer.batteryA} />}
       </div>
-      <p className={styles.said} role="status" aria-label="What changed">
-        {last ? <Said act={last} /> : 'Flick a switch: what changes is said here.'}
-      </p>
       {isLooking && shown && <StripChart acts={shown.acts} onAct={shown.act} onClose={() => setLooking(false)} />}
       {isMetering && <TriggersDrawer onClose={() => setMetering(false)} />}
       {isWishing && <WishesDrawer onPlay={play} onClose={() => setWishing(false)} />}

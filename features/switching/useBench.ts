@@ -17,7 +17,8 @@ export interface Done {
   act: BenchAct;
   what: string;
   changed: string[];
-  /** How far each load that was lit is lit after it, by id. */
+  /** How far each load that was lit is lit before it and after it, by id. */
+  before: ReadonlyMap<string, number>;
   levels: ReadonlyMap<string, number>;
 }
 
@@ -28,6 +29,10 @@ export interface BenchShown {
   acts: readonly Done[];
   /** Does something on the bench, and keeps what it changed. One that goes without saying, as letting a button go, is kept only where it changed something. */
   act(act: BenchAct, goesWithoutSaying?: boolean): void;
+}
+
+function levelsOf({ loads }: Answer): Map<string, number> {
+  return new Map(loads.flatMap(({ id, state, level }) => (state === 'off' ? [] : [[id, level] as const])));
 }
 
 /** The design on the bench, put together anew at each edit with everything standing as it did; null while it is, and why where it has no answer. */
@@ -65,8 +70,8 @@ export function useBench(): BenchShown | NetworkError | null {
       setAnswer(after);
       const changed = changeWords(design, changedLoads(before, after));
       if (goesWithoutSaying && changed.length === 0) return;
-      const levels = new Map(after.loads.flatMap(({ id, state, level }) => (state === 'off' ? [] : [[id, level] as const])));
-      const done = { key: ++count.current, timeS: before.timeS, act: asked, what: actWords(design, asked), changed, levels };
+      const said = { what: actWords(design, asked), changed, before: levelsOf(before), levels: levelsOf(after) };
+      const done = { key: ++count.current, timeS: before.timeS, act: asked, ...said };
       setActs((earlier) => [done, ...earlier].slice(0, MOST_ACTS));
     },
     [design],
