@@ -1,3 +1,4 @@
+import { Bench } from '../bench/bench';
 import { judgeWishes } from '../bench/judge';
 import type { Input } from '../bench/inputs';
 import { truthOf, type Truth } from '../bench/truth';
@@ -24,7 +25,7 @@ export interface WayTried {
   wires: Wire[];
   /** Wires from one place or zone to another: cores to be pulled. */
   cores: number;
-  /** Drawn by the added parts with everything at rest, Ah a day, and by their coils while it is on, A. */
+  /** What more is drawn with everything at rest and the load off, Ah a day; and by coils while they are fed, A. */
   standbyAhPerDay: number;
   coilA: number;
   truth: Truth | { tooMany: number };
@@ -73,7 +74,13 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
   return {
     ...{ change, after, dropped, added, wires, truth },
     cores: wires.filter((wire) => placeOf(index, wire.from.deviceId) !== placeOf(index, wire.to.deviceId)).length,
-    ...ownUse(added, after),
+    standbyAhPerDay: Math.max(0, restA(index, loadId) - restA(analysis.index, loadId)) * HOURS,
+    coilA: Array.from(
+      ownCurrents(
+        added.filter(({ kind }) => kind === 'relay'),
+        index.settings.nominalV,
+      ).values(),
+    ).reduce((sum, { amps }) => sum + amps, 0),
     dependsOn: 'inputs' in truth ? truth.inputs : [],
     fails: failing.map(({ id }, at) => ({ deviceId: id, stillLit: withoutEach[at]?.verdict === 'kept' })),
     keyOut: dark?.verdict === 'kept' ? 'dark' : works?.verdict === 'kept' ? 'works' : null,
@@ -97,12 +104,9 @@ function placeOf({ devices }: Pick<DesignIndex, 'devices'>, deviceId: string): s
   return device?.placeId ?? device?.zoneId ?? null;
 }
 
-function ownUse(added: readonly Device[], after: Design): { standbyAhPerDay: number; coilA: number } {
-  const nominalV = indexDesign(after).settings.nominalV;
-  const currents = ownCurrents(added, nominalV);
-  const standing = added.filter(({ kind }) => kind !== 'relay' && kind !== 'switch');
-  const sum = (devices: readonly Device[]) => devices.reduce((amps, { id }) => amps + (currents.get(id)?.amps ?? 0), 0);
-  return { standbyAhPerDay: sum(standing) * HOURS, coilA: sum(added.filter(({ kind }) => kind === 'relay')) };
+/** What a design takes with everything at rest and the load itself off, A. */
+function restA(index: DesignIndex, loadId: string): number {
+  return new Bench(index).set(loadId, 'on', false).batteryA;
 }
 
 /** Receivers and hubs with channels that nothing is wired to. */

@@ -5,7 +5,7 @@ import { isLit } from '../network/reach';
 import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
 import type { BenchAct } from './acts';
-import { driven, vehicleWires, type VehicleWire } from './handles';
+import { driven, springsBack, vehicleWires, type VehicleWire } from './handles';
 import { withMoved, type Input, type Standing } from './inputs';
 import { PARKED } from './vehicleSide';
 
@@ -85,6 +85,15 @@ export class Explored {
     const device = this.part.devices.get(mover.deviceId);
     if (!device) return null;
     return isLatched(device) ? state.memory[device.id]?.[mover.control] === true : controlOf(state, device, mover.control);
+  }
+
+  /** Whether a hand is on something that springs back. */
+  isHeld({ state }: Standing): boolean {
+    return this.inputs.some((input) => {
+      if (input.kind === 'vehicle') return false;
+      const device = this.part.devices.get(input.deviceId)!;
+      return springsBack(device, input.positions) && this.controlAt(state, input) !== input.positions[0];
+    });
   }
 
   /** What acts beyond those tried lead to, and which of the loads are lit then; null where it never comes to rest. */

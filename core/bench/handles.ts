@@ -39,7 +39,8 @@ export function deviceHandles(index: DesignIndex): DeviceHandle[] {
 /** Kinds worked by hand, but not as a matter of course: what a person leaves as it is until asked. */
 const BY_HAND: ReadonlySet<Device['kind']> = new Set(['load', 'dimmer', 'isolator', 'protection']);
 
-function springsBack(device: Device, { length }: readonly ControlValue[]): boolean {
+/** Whether a control of a device with so many positions springs back when it is let go. */
+export function springsBack(device: Device, { length }: readonly ControlValue[]): boolean {
   return length === 2 && (device.kind === 'receiver' || (device.kind === 'switch' && device.momentary === true));
 }
 

@@ -267,6 +267,8 @@ function everyAct(design: Design): Act[] {
 interface Met {
   acts: Act[];
   lit: boolean[];
+  /** A button of the fob is held. */
+  isHeld: boolean;
   stands(mover: Mover): ControlValue | undefined;
 }
 
@@ -292,6 +294,7 @@ function bruteForce(design: Design, first: Act[], bench: Bench): Met[] | null {
     const { memory } = answer;
     const met: Met = {
       acts: path,
+      isHeld: Object.values(positions).some(([, , , pressed]) => pressed === true),
       lit: ['lampA', 'lampB'].map((id) => Math.abs(answer.loads.find((load) => load.id === id)!.volts) >= 6),
       stands: (mover) => {
         if (mover.kind === 'vehicle') return side[mover.control];
@@ -333,7 +336,10 @@ function foundOut(says: WishSays, all: Met[], lampsAfter: (met: Met, ...acts: Ac
       return everLit ? judgeAll(all, (met) => met.stands(key) === 'off' || !met.lit[0] || lampsAfter(met, { kind: 'move', mover: key, position: 'off' })[0]!) : 'neverHappens'; // prettier-ignore
     case 'powerBack': {
       const cut = ['off', 'on'].map((position): Act => ({ kind: 'move', mover: device('isolator'), position }));
-      return judgeAll(all, (met) => lampsAfter(met, ...cut)[0] === (says.answer === 'asBefore' ? met.lit[0] : says.answer === 'on'));
+      return judgeAll(
+        all.filter(({ isHeld }) => !isHeld),
+        (met) => lampsAfter(met, ...cut)[0] === (says.answer === 'asBefore' ? met.lit[0] : says.answer === 'on'),
+      );
     }
     case 'stillWorks':
       return everLit ? 'kept' : 'broken';

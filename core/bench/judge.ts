@@ -307,7 +307,8 @@ class Trial {
     const { mover, off, on } = this.cutter;
     const acts = [off, on].map((position): Act => ({ kind: 'move', mover, position }));
     for (const [at, spot] of this.explored.spots.entries()) {
-      if (spot.isRestless) continue;
+      // Nobody holds a button while the battery is off.
+      if (spot.isRestless || this.explored.isHeld(spot)) continue;
       const back = this.explored.play(spot, acts);
       if (!back) return undecided('restless', [...this.explored.path(at), ...acts]);
       const wanted = answer === 'asBefore' ? spot.lit[0] : answer === 'on';
