@@ -7,7 +7,7 @@ import { nameOf } from '../core/design/names';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign } from '../core/rig/designIndex';
 import { functionWord } from '../core/switching/lampFunctions';
-import { actWords, movedWord, moverName, verdictWords, wishWords } from '../core/wording/wishWords';
+import { movedWord, moverName, seriesWords, verdictWords, wishWords } from '../core/wording/wishWords';
 import { deviceOf } from '../core/design/design';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';
@@ -43,7 +43,7 @@ function plain(design: Design, judged: readonly Judged[]) {
 
 function inWords(design: Design, judged: readonly Judged[]): string {
   const lines = judged.map((one) => {
-    const how = one.series.length > 0 ? `\n    ${one.series.map((act) => actWords(design, act)).join(', ')}` : '';
+    const how = one.series.length > 0 ? `\n    ${seriesWords(design, one.series)}` : '';
     const given = isGiven(one.wish) ? ' (for safety)' : '';
     return `${verdictWords(one).padEnd(10)} ${nameOf(design, one.wish.loadId)}: ${wishWords(design, one.wish.says)}${given}${how}`;
   });

@@ -169,7 +169,12 @@ test('a wire of the vehicle is metered state by state, told what to meter next, 
   await expect(verdict).toContainText('agrees with none of the vehicle’s controls');
   await volts('Left indicator, key on', '');
   await volts('High beam', '12.3');
-  await expect(verdict).toContainText('Live with running lamps, 12.30 V: good for 2 relay coils; not for lamp current.');
+  await expect(verdict).toContainText(
+    'Live with running lamps, 12.30 V: good for 1 relay coil as a rule, though nobody has said what it may give; not for lamp current.',
+  );
+  await sheet.getByRole('textbox', { name: 'What Wire 1 may give' }).fill('500 mA');
+  await page.keyboard.press('Enter');
+  await expect(verdict).toContainText('good for 2 relay coils; not for lamp current.');
   await drawer.getByRole('button', { name: 'Take it as the vehicle’s wire' }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('region', { name: 'The vehicle' }).getByRole('group', { name: 'Lamps' })).toBeVisible();

@@ -145,12 +145,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
     }
     default:
-      return [
-        ...rigRemedies(analysis, finding),
-        ...reachRemedies(analysis, finding),
-        ...workRemedies(analysis, finding),
-        ...switchingRemedies(analysis, finding),
-      ];
+      return [rigRemedies, reachRemedies, workRemedies, switchingRemedies].flatMap((remedies) => remedies(analysis, finding));
   }
 }
 

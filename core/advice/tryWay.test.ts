@@ -47,7 +47,11 @@ test.each<[WayId, WayTried['keyOut'], WayTried['powerBack'], Record<string, bool
   ['radio', 'works', 'off', { 'first_lamp radio': false, first: false }],
   ['radioOrHand', 'works', null, { 'first_lamp switch': false, 'first_lamp radio': true, first: false }],
   ['signal', 'works', 'asBefore', { 'first_lamp relay': false, first: false }],
-  ['twoPlaces', 'works', 'asBefore', { 'first_lamp switch, first place': true, 'first_lamp switch, last place': true, first: false }],
+  ['twoPlaces', 'works', 'asBefore', { 'first_lamp switch, first place': false, 'first_lamp switch, last place': false, first: false }],
+  // A dimmer that fails lets nothing through, a contact that fails neither.
+  ['dimmer', 'works', 'asBefore', { 'first_lamp dimmer': false, first: false }],
+  ['roller', 'works', 'asBefore', { 'first_lamp roller switch': false, first: false }],
+  ['door', 'works', 'asBefore', { 'first_lamp door switch': false, first: false }],
   ['button', 'works', 'asBefore', { 'first_lamp button': false, 'first_lamp relay': false, first: false }],
 ])('%s: key out %s, power back %s, and what can still be lit', (id, keyOut, powerBack, still) => {
   const { fails, after, ...rest } = tried(id);

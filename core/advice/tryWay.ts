@@ -9,6 +9,7 @@ import type { Analysis } from '../analysis/types';
 import { applyChange, type Change } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import type { Device, Wire, Wish, WishSays } from '../design/schema';
+import { kindOf } from '../devices';
 import { ownCurrents } from '../devices/ownDraw';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { traceWiring } from '../network/wiring';
@@ -31,8 +32,8 @@ export interface WayTried {
   truth: Truth | { tooMany: number };
   /** What it hangs on. */
   dependsOn: Input[];
-  /** What is left of it where an added part fails open: can it still be lit? */
-  fails: { deviceId: string; stillLit: boolean }[];
+  /** Whether it can still be lit where an added part fails; null: not known. */
+  fails: { deviceId: string; stillLit: boolean | null }[];
   /** What it does by itself; null: that hangs on how things stand. */
   keyOut: 'works' | 'dark' | null;
   powerBack: 'off' | 'asBefore' | 'on' | null;
@@ -43,8 +44,6 @@ export interface WayTried {
   spare: { deviceId: string; free: number }[];
 }
 
-/** Parts whose failing is asked about: what opens, sticks at rest or is lost. */
-const FAILING: ReadonlySet<Device['kind']> = new Set(['switch', 'relay', 'receiver', 'motionSwitch', 'ruleHub', 'protection']);
 const HOURS = 24;
 
 /** Tries a way on a copy of the design. Null where the load cannot be wired so. @throws NetworkError where its wiring has no answer */
@@ -61,7 +60,7 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
   const truth = truthOf(index, wiring, loadId);
   const judge = (...says: WishSays[]) =>
     judgeWishes(index, wiring, says.map((one, at): Wish => ({ id: `try${at}`, type: 'wish', loadId, says: one }))); // prettier-ignore
-  const failing = [...added.filter(({ kind }) => FAILING.has(kind)), ...fuseOf(analysis, loadId)];
+  const failing = [...added.filter((device) => kindOf(device).isContact || device.kind === 'dimmer'), ...fuseOf(analysis, loadId)];
   const withoutEach = judge(...failing.map(({ id }): WishSays => ({ kind: 'stillWorks', withoutId: id })));
   const [works, dark] = judge({ kind: 'keyOut', answer: 'works' }, { kind: 'keyOut', answer: 'dark' });
   const answers = ['asBefore', 'off', 'on'] as const;
@@ -82,7 +81,10 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
       ).values(),
     ).reduce((sum, { amps }) => sum + amps, 0),
     dependsOn: 'inputs' in truth ? truth.inputs : [],
-    fails: failing.map(({ id }, at) => ({ deviceId: id, stillLit: withoutEach[at]?.verdict === 'kept' })),
+    fails: failing.map(({ id }, at) => ({
+      deviceId: id,
+      stillLit: withoutEach[at]!.verdict === 'undecided' ? null : withoutEach[at]!.verdict === 'kept',
+    })),
     keyOut: dark?.verdict === 'kept' ? 'dark' : works?.verdict === 'kept' ? 'works' : null,
     powerBack: answers.find((_, at) => backs[at]?.verdict === 'kept') ?? null,
     brought: next!.filter((finding) => finding.severity !== 'note' && !before.has(keyed(finding))),

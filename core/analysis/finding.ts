@@ -180,6 +180,8 @@ export type CoordinationRule =
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 /** What is taken from the vehicle's own wiring. */
 export type WorkRule = Extract<Rule, `work.${string}`>;
+/** The wiring as drawn: shorts, rings, missing returns. */
+export type WiringRule = Extract<Rule, `wiring.${string}`>;
 /** What switches the wrong way. */
 export type SwitchingRule = Extract<Rule, `switching.${string}`>;
 /** What loads shall do. */

@@ -6,6 +6,7 @@ import { NetworkError } from '../network/networkError';
 import { Reach } from '../network/reach';
 import { terminalKey, type Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
+import { withFaults } from './faults';
 import { Explored, type Act, type Spot } from './explore';
 import { vehicleWires } from './handles';
 import { conditionsOf, moversIn, wishedOf } from './wished';
@@ -49,8 +50,6 @@ const KEPT: Finding = { verdict: 'kept', why: null, series: [] };
 const broken = (series: Act[]): Finding => ({ verdict: 'broken', why: null, series });
 const undecided = (why: Undecided, series: Act[] = []): Finding => ({ verdict: 'undecided', why, series });
 
-/** Volts no coil ever has: a relay that does not pull in. */
-const NEVER_V = 1e9;
 /** How much earlier or later than said something may go out. Common practice: simple timers are a tenth off. */
 const TIMER_SHARE = 0.1;
 const TIMER_S = 1;
@@ -91,7 +90,9 @@ class Judge {
       if (!this.canBe(wish.says)) return { wish, ...undecided('gone'), withinS: 0, tried: 0 };
       const { explored, start } = this.explore(wish);
       const finding = new Trial(explored, wish, this.contraryOf(wish), this.cutterOf(wish, explored.part)).judge(start);
-      const isOpen = !explored.isWhole && (finding.verdict === 'kept' || finding.why === 'neverHappens');
+      // Where not all was tried, a way that breaks it still breaks it, and one that can still be lit still can.
+      const isProved = wish.says.kind === 'stillWorks' ? finding.verdict === 'kept' : finding.verdict === 'broken';
+      const isOpen = !explored.isWhole && !isProved;
       const said = isOpen ? undecided('notAllTried') : finding;
       return { wish, ...said, withinS: explored.longestS, tried: explored.spots.length };
     } catch (error) {
@@ -131,19 +132,20 @@ class Judge {
     return { explored, start: lost?.acts ?? [] };
   }
 
-  /** A design in which one part does not do its work: a fuse is out, a relay does not pull in, a fob, switch or sensor stays as it was left. */
+  /** A design in which one part does not do its work: a fuse is out, a relay does not pull in, a fob is lost, and whatever else it is lets nothing through. */
   private without(id: string): { of(part: DesignIndex): DesignIndex; start: ControlState; acts: Act[] } {
     const device = this.index.devices.get(id);
     if (device?.kind === 'protection') {
       const mover: Mover = { kind: 'device', deviceId: id, control: 'fitted' };
       return { of: (part) => part, start: withControl(AT_REST, id, 'fitted', false), acts: [{ kind: 'move', mover, position: false }] };
     }
-    const dead = device?.kind === 'relay' ? { ...device, pullInV: NEVER_V } : device;
-    return {
-      of: (part) => (dead && part.devices.has(id) ? { ...part, devices: new Map(part.devices).set(id, dead) } : part),
-      start: AT_REST,
-      acts: [],
+    const lost = (part: DesignIndex): DesignIndex => {
+      // Its buttons are not pressed: they are no inputs then.
+      if (device?.kind === 'receiver') return part;
+      if (device?.kind === 'relay') return withFaults(part, [{ kind: 'neverPulls', relayId: id }]);
+      return { ...part, wires: part.wires.filter(({ from, to }) => from.deviceId !== id && to.deviceId !== id) };
     };
+    return { of: lost, start: AT_REST, acts: [] };
   }
 
   private contraryOf({ id, loadId, says }: Wish): WishSays[] {

@@ -9,11 +9,23 @@ const reads = (state: MeterState, volts: number, moves: Reading['moves'] = 'stea
 const read = (...readings: Reading[]) => readTrigger({ readings }, 12);
 
 // Common practice: what a meter shows on wires of a road vehicle as its controls are moved. By hand.
-test('a wire that is live with the key at accessory and on is found after three readings, good for two coils', () => {
+test('a wire that is live with the key at accessory and on is found after three readings, good for one coil as a rule', () => {
   expect(read()).toMatchObject({ isFound: false, refused: null });
   expect(read(reads('off', 0.02))).toMatchObject({ isFound: false, next: expect.any(String) as string });
   const found = read(reads('off', 0.02), reads('accessory', 12.3), reads('on', 12.4));
-  expect(found).toMatchObject({ signals: ['accessory'], polarity: 'live', isFound: true, refused: null, liveV: 12.3, coils: 2 });
+  expect(found).toMatchObject({
+    signals: ['accessory'],
+    polarity: 'live',
+    isFound: true,
+    refused: null,
+    liveV: 12.3,
+    coils: 1,
+    isSaid: false,
+  });
+  // What it may give is known only where somebody says: then it is coils of some 0.17 A.
+  const said = readTrigger({ readings: [reads('off', 0), reads('accessory', 12.3), reads('on', 12.4)], mayDrawA: 0.5 }, 12);
+  expect([said.coils, said.isSaid]).toEqual([2, true]);
+  expect(readTrigger({ readings: [reads('off', 0), reads('on', 12.4), reads('accessory', 0)], mayDrawA: 0.1 }, 12).coils).toBe(0);
 });
 
 test('the low beam’s wire goes dead with the high beam, the side lamps’ does not', () => {

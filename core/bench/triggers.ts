@@ -22,8 +22,8 @@ export const STATE_SIDES: Record<MeterState, VehicleSide> = {
 /** Share of the nominal voltage from which a wire is live, and up to which it is dead. Common practice: between them is a lamp’s filament, a pulse or a bad ground. */
 const LIVE_SHARE = 0.8;
 const DEAD_SHARE = 0.15;
-/** What a wire may give where nobody says: two relay coils. Common practice. */
-const USUAL_MAY_DRAW_A = 0.35;
+/** What a wire may give where nobody says: one relay coil, as a rule. Common practice. */
+const USUAL_MAY_DRAW_A = 0.2;
 /** A usual 12 V relay’s coil, A. Common practice: 0.13 to 0.18. */
 const COIL_A = 0.17;
 
@@ -48,17 +48,15 @@ export interface TriggerRead {
   flashes: boolean;
   /** While it is live, V; null where it was not met so. */
   liveV: number | null;
-  /** Relay coils it may feed. */
+  /** Relay coils it may feed, and whether somebody said what it may give. */
   coils: number;
+  isSaid: boolean;
   /** The state to meter next: the one that tells most of what is left apart; null where nothing is gained. */
   next: MeterState | null;
 }
 
 /** Makes out what a wire is from what a meter said of it. */
-export function readTrigger(
-  { readings, mayDrawA = USUAL_MAY_DRAW_A }: Pick<Trigger, 'readings' | 'mayDrawA'>,
-  nominalV: number,
-): TriggerRead {
+export function readTrigger({ readings, mayDrawA }: Pick<Trigger, 'readings' | 'mayDrawA'>, nominalV: number): TriggerRead {
   const live = ({ volts }: { volts: number }) => volts >= LIVE_SHARE * nominalV;
   const lit = readings.filter((reading) => reading.moves === 'flashes' || live(reading));
   const flashes = readings.some(({ moves }) => moves === 'flashes');
@@ -79,7 +77,8 @@ export function readTrigger(
   const volts = lit.filter(({ moves }) => moves === 'steady').map((reading) => reading.volts);
   return {
     ...{ signals, polarity, isFound: found, refused, flashes, liveV: volts.length > 0 ? Math.min(...volts) : null },
-    coils: refused === null ? Math.floor(mayDrawA / COIL_A) : 0,
+    coils: refused === null ? Math.floor((mayDrawA ?? USUAL_MAY_DRAW_A) / COIL_A) : 0,
+    isSaid: mayDrawA !== undefined,
     next: refused === null && !found ? nextState(readings, signals) : null,
   };
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { METER_MOVES, METER_STATES } from '../catalog/vocabulary';
-import { amps, id, name, watts } from '../devices/fields';
+import { amps, id, name } from '../devices/fields';
 
 /** A wire of the vehicle that might work something, as it was metered: volts to its ground in one state of the vehicle after another. */
 export const trigger = z.strictObject({
@@ -11,9 +11,6 @@ export const trigger = z.strictObject({
   readings: z
     .array(z.strictObject({ state: z.enum(METER_STATES), volts: z.number().min(-60).max(60), moves: z.enum(METER_MOVES) }))
     .max(METER_STATES.length),
-  /** The vehicle's own lamp on it, and its fuse; absent: not known. */
-  ownLampW: watts.optional(),
-  ownFuseA: z.number().min(0.5).max(200).optional(),
-  /** What may be drawn from it, where its maker says so; absent: what a coil or two need. */
+  /** What may be drawn from it, where its maker says so; absent: not known. */
   mayDrawA: amps.optional(),
 });

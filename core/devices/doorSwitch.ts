@@ -8,6 +8,7 @@ const schema = z.strictObject({ ...deviceBase, kind: z.literal('doorSwitch'), ra
 export const doorSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'door switch',
+  isContact: true,
   terminals: () => ['lead', 'body'],
   paths: () => [{ from: 'lead', to: 'body' }],
   controls: () => ({ door: ['shut', 'open'] }),

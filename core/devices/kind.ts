@@ -13,6 +13,8 @@ export interface DeviceKind<Device extends { id: string }> {
   terminals(device: Device): readonly string[];
   /** Ways a current meant for loads may take inside, everything closed: for tracing circuits. */
   paths(device: Device): readonly Path[];
+  /** Opens and closes what goes through it: by a hand, a door, a coil, a fob or rules of its own. */
+  isContact?: true;
   /** What its closed contact adds to a short circuit's way, ohm; absent: a panel switch's. */
   closedOhm?(device: Device): number;
   /** What a hand, the vehicle or a fault can set, with its values; the first is the resting one. */

@@ -16,6 +16,7 @@ const CONTACT_OHM = 0.02;
 export const microSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'micro-switch',
+  isContact: true,
   terminals: () => ['common', 'normallyOpen', 'normallyClosed'],
   // What it is put into a run for is lit while a lid or door does not press it, as a rule.
   paths: () => [

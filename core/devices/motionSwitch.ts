@@ -15,6 +15,7 @@ const schema = z.strictObject({
 export const motionSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'motion switch',
+  isContact: true,
   terminals: () => ['in', 'out', 'minus'],
   paths: () => [{ from: 'in', to: 'out' }],
   controls: () => ({ motion: [false, true] }),

@@ -18,6 +18,7 @@ const channelsOf = ({ channels }: { channels: number }) => Array.from({ length: 
 export const receiver: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'radio receiver',
+  isContact: true,
   terminals: (device) => ['plus', 'minus', ...channelsOf(device)],
   paths: (device) => channelsOf(device).map((to) => ({ from: 'plus', to })),
   controls: (device) => Object.fromEntries(channelsOf(device).map((channel) => [channel, [false, true]])),

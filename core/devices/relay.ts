@@ -42,6 +42,7 @@ const pulledIn = (terminal: string, value: boolean): Throw => ({ terminal, by: {
 export const relay: DeviceKind<Relay> & { schema: typeof schema } = {
   schema,
   label: 'relay',
+  isContact: true,
   terminals: ({ pins }) => (pins === 5 ? ['85', '86', '30', '87', '87a'] : ['85', '86', '30', '87']),
   paths: ({ pins }) => [{ from: '30', to: '87' }, ...(pins === 5 ? [{ from: '30', to: '87a' }] : [])],
   eitherOr: ({ pins }) => (pins === 5 ? [{ common: '30', throws: [pulledIn('87', true), pulledIn('87a', false)] }] : []),

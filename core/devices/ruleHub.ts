@@ -26,6 +26,7 @@ const ports = (prefix: string, count: number) => Array.from({ length: count }, (
 export const ruleHub: DeviceKind<RuleHub> & { schema: typeof schema } = {
   schema,
   label: 'rule hub',
+  isContact: true,
   terminals: ({ inputs, outputs }) => ['plus', 'minus', ...ports('in', inputs), ...ports('out', outputs)],
   paths: ({ outputs }) => ports('out', outputs).map((to) => ({ from: 'plus', to })),
   stamp({ inputs, outputs, standbyA }, net) {

@@ -59,6 +59,7 @@ function pathsOf({ form = 'single' }: Switch): Path[] {
 export const switchKind: DeviceKind<Switch> & { schema: typeof schema } = {
   schema,
   label: 'switch',
+  isContact: true,
   terminals(device) {
     const contacts = new Set(pathsOf(device).flatMap(({ from, to }) => [from, to]));
     return device.pilot ? [...contacts, 'lampPlus', 'lampMinus'] : [...contacts];

@@ -3,7 +3,7 @@ import { judgeWishes } from '../bench/judge';
 import { allWishes, isGiven } from '../bench/usualWishes';
 import { recordsOf } from '../design/design';
 import { nameOf } from '../design/names';
-import { actWords, verdictWords, wishWords } from '../wording/wishWords';
+import { seriesWords, verdictWords, wishWords } from '../wording/wishWords';
 import { left, type ReportSection } from './reportSection';
 
 /** What loads shall do and what the wiring makes of it, with the acts that break a wish. */
@@ -17,7 +17,7 @@ export function wishes({ design, index, wiring }: Analysis): ReportSection {
       nameOf(design, one.wish.loadId),
       `${wishWords(design, one.wish.says)}${isGiven(one.wish) ? ' (for safety)' : ''}`,
       verdictWords(one),
-      one.series.map((act) => actWords(design, act)).join(', '),
+      seriesWords(design, one.series),
     ]),
   };
 }

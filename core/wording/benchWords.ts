@@ -6,6 +6,7 @@ import type { Input } from '../bench/inputs';
 import type { Truth, TruthRow } from '../bench/truth';
 import { recordOf, type Design } from '../design/design';
 import type { Device } from '../design/schema';
+import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import { formatAmps } from '../units/quantity';
 
@@ -57,7 +58,7 @@ export function inputWords(design: Design, input: Input): { name: string; positi
 }
 
 /** A truth table in words, its head first, then each way; where what is so is not what is wished, first. */
-export function truthRows(design: Design, { inputs, rows }: Truth): string[][] {
+export function truthRows(design: Design, { inputs, rows }: Truth, does = 'Lit'): string[][] {
   const words = inputs.map((input) => inputWords(design, input));
   const isWished = rows.some(({ wished }) => wished !== null);
   const lines = inDisagreementFirst(rows).map(({ positions, on, wished }) => [
@@ -65,7 +66,7 @@ export function truthRows(design: Design, { inputs, rows }: Truth): string[][] {
     on === null ? 'never at rest' : YES[`${on}`],
     ...(isWished ? [wished === null ? '' : wished === 'undecided' ? wished : YES[`${wished}`]] : []),
   ]);
-  return [[...words.map(({ name }) => name), 'Lit', ...(isWished ? ['Wished'] : [])], ...lines];
+  return [[...words.map(({ name }) => name), does, ...(isWished ? ['Wished'] : [])], ...lines];
 }
 
 const YES = { true: 'yes', false: 'no' };
@@ -97,19 +98,8 @@ export function changeWords(design: Design, changes: readonly LoadChange[]): str
 /** Relays, channels and the like: what a current comes through that something else works. */
 function isWorked(design: Design, deviceId: string): boolean {
   const device = design.records.get(deviceId);
-  return device?.type === 'device' && WORKED.has(device.kind);
+  return device?.type === 'device' && (kindOf(device).isContact === true || device.kind === 'dimmer');
 }
-
-const WORKED: ReadonlySet<Device['kind']> = new Set([
-  'relay',
-  'receiver',
-  'ruleHub',
-  'dimmer',
-  'motionSwitch',
-  'switch',
-  'microSwitch',
-  'doorSwitch',
-]);
 
 /** What parts that remember something do at the moment. */
 export function deviceStates(design: Design, { memory, oscillating }: Answer): { id: string; name: string; state: string }[] {

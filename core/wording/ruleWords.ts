@@ -18,8 +18,8 @@ export interface Teller {
   path(key: string): string;
   /** Controls moved from their rest, one after another. */
   positions(key: string): string;
-  /** What was wished, what became of it, and the acts that lead there. */
-  wish(): { says: string; verdict: string; acts: string };
+  /** What was wished, and what became of it by what acts. */
+  wish(): { says: string; outcome: string };
 }
 
 /** What a rule says of what it found. */

@@ -31,7 +31,7 @@ const REFUSED: Record<Refusal, string> = {
 };
 
 /** What a metered wire is and what it is good for, in a sentence. */
-export function triggerWords({ refused, signals, isFound, polarity, liveV, coils, flashes, next }: TriggerRead): string {
+export function triggerWords({ refused, signals, isFound, polarity, liveV, coils, isSaid, flashes, next }: TriggerRead): string {
   if (refused !== null) return REFUSED[refused];
   const go = next === null ? '' : ` Meter next: ${STATE_WORDS[next]}.`;
   if (!isFound)
@@ -40,7 +40,9 @@ export function triggerWords({ refused, signals, isFound, polarity, liveV, coils
       : `${signals.map((signal) => SIGNAL_WORDS[signal]).join(' or ')}, by what was metered.${go}`;
   const what = `${polarity === 'live' ? 'Live' : 'Pulled to ground'} with ${SIGNAL_WORDS[signals[0]!]}${liveV === null || polarity === 'ground' ? '' : `, ${formatVolts(liveV)}`}`;
   const good =
-    coils === 0 ? 'it may not give a relay coil’s current' : `good for ${coils} relay coil${coils === 1 ? '' : 's'}; not for lamp current`;
+    coils === 0
+      ? 'it may not give a relay coil’s current'
+      : `good for ${coils} relay coil${coils === 1 ? '' : 's'}${isSaid ? '' : ' as a rule, though nobody has said what it may give'}; not for lamp current`;
   const how = flashes ? ' What hangs on it flashes with it.' : polarity === 'ground' ? ' The coil’s other end goes to a fused live.' : '';
   return `${what}: ${good}.${how}`;
 }

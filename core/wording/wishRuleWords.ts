@@ -6,16 +6,16 @@ export const WISH_RULES: Record<WishRule, RuleWords> = {
   'wish.broken': {
     title: 'Does not do as wished',
     message: (say) => {
-      const { says, acts } = say.wish();
-      return `${say.name()}: ${says}. ${acts === '' ? 'It never does.' : `Not after: ${acts}.`}`;
+      const { says, outcome } = say.wish();
+      return `${say.name()}: ${says}; ${outcome}.`;
     },
     why: 'Every way that what influences it can stand was tried, one act at a time from rest. Play it on the bench, then change the wiring, or the wish. Common practice: the logic is proved before anything is bought.',
   },
   'wish.undecided': {
     title: 'Not decided',
     message: (say) => {
-      const { says, verdict, acts } = say.wish();
-      return `${say.name()}: ${says} (${verdict}${acts === '' ? '' : `, after ${acts}`}).`;
+      const { says, outcome } = say.wish();
+      return `${say.name()}: ${says} (${outcome}).`;
     },
     why: 'What nobody decided is decided by whatever part happens to be fitted: by a latch that forgets, by the throw a switch passes over. Say it, then it can be proved. Common practice.',
   },

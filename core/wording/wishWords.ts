@@ -80,6 +80,23 @@ export function verdictWords({ verdict, why }: Pick<Judged, 'verdict' | 'why'>):
   return why === null ? verdict : `undecided: ${WHY[why]}`;
 }
 
+/** What became of a wish that is not kept, and by what acts. */
+export function outcomeWords(design: Design, judged: Judged): string {
+  if (judged.verdict === 'broken') return brokenWords(design, judged);
+  return judged.series.length === 0 ? verdictWords(judged) : `${verdictWords(judged)}, after ${seriesWords(design, judged.series)}`;
+}
+
+/** What a broken wish does: by what acts, or not even at rest, or never. */
+function brokenWords(design: Design, { wish, series }: Pick<Judged, 'wish' | 'series'>): string {
+  if (series.length > 0) return `not after ${seriesWords(design, series)}`;
+  return wish.says.kind === 'stillWorks' ? 'in no way things can stand' : 'not even at rest';
+}
+
+/** Acts one after the other. */
+export function seriesWords(design: Design, series: readonly BenchAct[]): string {
+  return series.map((act) => actWords(design, act)).join(', ');
+}
+
 /** What has gone wrong with something. */
 export function faultWords(design: Design, fault: Fault): string {
   return `${nameOf(design, subjectOf(fault))}: ${FAULT_WORDS[fault.kind]}`;

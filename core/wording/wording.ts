@@ -25,8 +25,9 @@ import { terminalName } from './terminalNames';
 import { SOURCE_RULES } from './sourceWords';
 import { VEHICLE_RULES } from './vehicleWords';
 import { SWITCHING_RULES } from './switchingRuleWords';
+import { WIRING_RULES } from './wiringRuleWords';
 import { WISH_RULES } from './wishRuleWords';
-import { actWords, verdictWords, wishWords } from './wishWords';
+import { outcomeWords, wishWords } from './wishWords';
 import { WORK_RULES } from './workWords';
 import type { Finding, Rule } from '../analysis/finding';
 
@@ -45,28 +46,9 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...REACH_RULES,
   ...VEHICLE_RULES,
   ...WORK_RULES,
+  ...WIRING_RULES,
   ...WISH_RULES,
   ...SWITCHING_RULES,
-  'wiring.short': {
-    title: 'Positive meets negative',
-    message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,
-    why: 'This is a dead short, or a load wired the wrong way round. The fuse would open at once; without one the wire would burn.',
-  },
-  'wiring.loop': {
-    title: 'Wires form a ring',
-    message: () => 'This wire closes a ring, so the current has two ways to go. Figures here follow the first way found.',
-    why: 'A formula for one run cannot share current between two paths. Treat the ring as if one side were cut until it is worked out.',
-  },
-  'wiring.sideBySide': {
-    title: 'Two contacts side by side',
-    message: (say) => `Either of ${say.name()} and ${say.name(1)} puts on what is behind them, and neither alone puts it off.`,
-    why: 'As it is meant for a light from two doors; with a switch that is meant to turn it off whatever else it is not. Either way alone carries the whole current, and is sized for it behind the one fuse. To turn it over from either place two changeovers are needed.',
-  },
-  'wiring.noReturn': {
-    title: 'No way back',
-    message: (say) => `${say.name()} is fed, but nothing takes its current back to the battery’s negative.`,
-    why: 'Without a return the load is dead, or finds another way home through something that was never meant to carry it.',
-  },
   'wire.overloaded': {
     title: 'Wire carries too much',
     message: (say) => `${say.name()}: up to ${say.amps('amps')} flows in ${say.conductor()}, which carries ${say.amps('ampacityA')} here.`,
@@ -397,10 +379,6 @@ function tellerOf({ subjects, numbers, judged }: Finding, design: Design, units:
           return `${nameOf(design, deviceId)} ${positionWords(recordOf(design, deviceId, 'device'), control, value)}`;
         })
         .join(', ') || 'everything at rest',
-    wish: () => ({
-      says: judged ? wishWords(design, judged.wish.says) : '',
-      verdict: judged ? verdictWords(judged) : '',
-      acts: (judged?.series ?? []).map((act) => actWords(design, act)).join(', '),
-    }),
+    wish: () => ({ says: judged ? wishWords(design, judged.wish.says) : '', outcome: judged ? outcomeWords(design, judged) : '' }),
   };
 }

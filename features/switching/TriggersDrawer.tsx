@@ -91,6 +91,17 @@ function Sheet({ trigger, onCommit }: { trigger: Trigger; onCommit: ReturnType<t
           Take it as the vehicle’s wire
         </Button>
       )}
+      <label className={styles.gives}>
+        It may give
+        <FigureField
+          label={`What ${trigger.name} may give`}
+          unit="A"
+          value={trigger.mayDrawA}
+          least={0}
+          most={50}
+          onCommit={(mayDrawA) => set(`What ${trigger.name} may give`, { mayDrawA })}
+        />
+      </label>
       <table className={styles.table}>
         <tbody>
           {METER_STATES.map((state) => {

@@ -44,7 +44,7 @@ export function TruthDrawer({ loadId, onClose }: { loadId: string; onClose(): vo
 function Table({ truth, name, does }: { truth: Truth; name: string; does: 'Lit' | 'Power' }) {
   const design = useDesign((state) => state.design);
   const { inputs, rows, doesNotMatter } = truth;
-  const [heads, ...lines] = truthRows(design, truth);
+  const [heads, ...lines] = truthRows(design, truth, does);
   const idle = doesNotMatter.map((input) => inputWords(design, input).name);
   const lit = rows.filter(({ on }) => on).length;
   const wrong = rows.filter(disagrees).length;
@@ -67,7 +67,7 @@ function Table({ truth, name, does }: { truth: Truth; name: string; does: 'Lit' 
           <tr>
             {heads!.map((head, column) => (
               <th key={column} scope="col">
-                {head === 'Lit' ? does : head}
+                {head}
               </th>
             ))}
           </tr>

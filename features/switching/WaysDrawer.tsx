@@ -7,6 +7,7 @@ import type { WayTried } from '@/core/advice/tryWay';
 import type { WayKeeping } from '@/core/advice/waysKeeping';
 import { allWishes } from '@/core/bench/usualWishes';
 import { recordsOf } from '@/core/design/design';
+import { NO_CHANGE } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import { kindOf } from '@/core/devices';
 import { SIGNAL_WORDS } from '@/core/devices/partSettings';
@@ -123,7 +124,7 @@ function Preview({ loadId, way, likely, onTaken }: { loadId: string; way: Way; l
   const take = () => {
     const refused = commit(
       `${nameOf(design, loadId)}: ${words.name.toLowerCase()}`,
-      (now) => wayTo(now, loadId, way, { signal, otherId })!.change,
+      (now) => wayTo(now, loadId, way, { signal, otherId })?.change ?? NO_CHANGE,
     );
     if (refused === null) onTaken();
   };
@@ -218,7 +219,12 @@ function Facts({ tried }: { tried: WayTried }) {
     ['When power comes back', powerBack === null ? 'that hangs on how things stand: decide it as a wish' : POWER_BACK[powerBack]],
     [
       'Where a part fails',
-      fails.map(({ deviceId, stillLit }) => `without ${nameOf(after, deviceId)}: ${stillLit ? 'can still be lit' : 'dark'}`).join('; '),
+      fails
+        .map(
+          ({ deviceId, stillLit }) =>
+            `without ${nameOf(after, deviceId)}: ${stillLit === null ? 'not known' : stillLit ? 'can still be lit' : 'dark'}`,
+        )
+        .join('; '),
     ],
   ];
   const shared = dependsOn.filter((input) => input.kind === 'device' && !added.some(({ id }) => id === input.deviceId));

@@ -12,7 +12,7 @@ import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import { nameOf } from '@/core/design/names';
 import type { WishSays } from '@/core/design/schema';
-import { actWords, verdictWords, wishWords } from '@/core/wording/wishWords';
+import { outcomeWords, wishWords } from '@/core/wording/wishWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { Verdict } from '@/ui/Verdict';
@@ -46,7 +46,7 @@ export function WishesDrawer({ onPlay, onClose }: { onPlay(acts: readonly BenchA
     });
   const decide = (id: string, of: string, says: WishSays) =>
     commit(`Decide for ${of}`, (now) => updateRecords(now, [{ id, set: { says } }]));
-  const shown = (judged ?? last).filter(({ wish: { id, loadId: of } }) => design.records.has(id) || (id.startsWith('given_') && design.records.has(of))); // prettier-ignore
+  const shown = (judged ?? last).filter(({ wish: one }) => design.records.has(isGiven(one) ? one.loadId : one.id));
   const counts = { kept: 0, broken: 0, undecided: 0 };
   for (const { verdict } of shown) counts[verdict] += 1;
   return (
@@ -145,7 +145,7 @@ function Row({ judged, onPlay, onRemove, onSay }: RowProps) {
       <span>
         {says}
         {isGiven(wish) && <em className={styles.soft}> for safety</em>}
-        <span className={styles.outcome}>{outcomeWords(design, judged)}</span>
+        <span className={styles.outcome}>{resultWords(design, judged)}</span>
         {(wish.says.kind === 'keyOut' || wish.says.kind === 'powerBack') && wish.says.answer === null && (
           <Answers says={wish.says} onSay={onSay} />
         )}
@@ -168,14 +168,12 @@ function Row({ judged, onPlay, onRemove, onSay }: RowProps) {
   );
 }
 
-/** What became of a wish, and by what acts. */
-function outcomeWords(design: Design, judged: Judged): string {
-  const { verdict, series, tried, withinS } = judged;
+/** What became of a wish, and in how many ways to stand. */
+function resultWords(design: Design, judged: Judged): string {
+  const { verdict, tried, withinS } = judged;
+  if (verdict !== 'kept') return outcomeWords(design, judged);
   const ways = tried === 1 ? 'the one way to stand' : `all ${tried} ways to stand`;
-  const acts = series.map((act) => actWords(design, act)).join(', ');
-  if (verdict === 'kept') return `in ${ways}${withinS > 0 ? `, with up to ${withinS} s run` : ''}`;
-  if (verdict === 'undecided') return acts === '' ? verdictWords(judged) : `${verdictWords(judged)}, after ${acts}`;
-  return acts === '' ? `never, in ${ways}` : `not after ${acts}`;
+  return `in ${ways}${withinS > 0 ? `, with up to ${withinS} s run` : ''}`;
 }
 
 /** The answers a question has, each a click. */

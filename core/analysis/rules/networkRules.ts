@@ -237,18 +237,12 @@ function besideSwitches({ index, wiring, loads }: Analysis, live: LiveDesign, st
       const path = pathText(way);
       // Another contact behind the same fuse feeds it: as it is meant where two stand side by side.
       const own = index.circuits.find(({ id }) => id === circuitId)?.protectionId;
-      const isBeside = way.some(({ deviceId }) => deviceId === own) && way.some(({ deviceId }) => isContact(index.devices.get(deviceId)));
+      const isBeside =
+        way.some(({ deviceId }) => deviceId === own) && way.some(({ deviceId }) => kindOf(index.devices.get(deviceId)!).isContact);
       const severity = isBeside ? 'note' : 'caution';
       return [finding('network.besideSwitch', severity, [loadId, switchId], { amps, path }, circuitId)];
     });
   });
-}
-
-/** What a hand, a fob or a signal opens and closes. */
-function isContact(device: Device | undefined): boolean {
-  return (
-    device !== undefined && (device.kind === 'switch' || device.kind === 'relay' || device.kind === 'receiver' || device.kind === 'ruleHub')
-  );
 }
 
 /** A switch that only chooses between two ways, and so has no position that is off. */

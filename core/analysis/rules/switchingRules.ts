@@ -1,4 +1,5 @@
 import type { Device, Load } from '../../design/schema';
+import { kindOf } from '../../devices';
 import { isLamp, landingOf } from '../../devices/load';
 import { pathTo } from '../../network/flow';
 import { terminalKey, type WiringTree } from '../../network/wiring';
@@ -10,21 +11,8 @@ type Relay = Extract<Device, { kind: 'relay' }>;
 
 /** Parts that a design without any of them has nothing to be wrong about. */
 const CONCERNED: ReadonlySet<Device['kind']> = new Set(['relay', 'dimmer', 'microSwitch']);
-/** What decides whether a coil is fed. */
-const WORKING: ReadonlySet<Device['kind']> = new Set([
-  'switch',
-  'relay',
-  'receiver',
-  'ruleHub',
-  'motionSwitch',
-  'microSwitch',
-  'doorSwitch',
-  'dimmer',
-  'signalSource',
-  'vehicleFeed',
-  'cutOut',
-  'splitRelay',
-]);
+/** What else than a contact decides whether a coil is fed. */
+const FEEDING: ReadonlySet<Device['kind']> = new Set(['dimmer', 'signalSource', 'vehicleFeed', 'cutOut', 'splitRelay']);
 
 /** What switches the wrong way though every wire is guarded: coils turned round or always fed, dimmers one after another or bridged, the wrong contact of a roller. */
 export function findSwitching(analysis: Analysis): Finding[] {
@@ -79,7 +67,8 @@ function alwaysFed(analysis: Analysis, relay: Relay): Finding[] {
   const { index, wiring } = analysis;
   const isOn = (tree: WiringTree, most: number) => ['86', '85'].some((pin) => (tree.at.get(terminalKey(relay.id, pin)) ?? Infinity) < most);
   const isFed = isOn(wiring.supply, wiring.fedCount) && isOn(wiring.return, Infinity);
-  if (relay.latching || !isFed || aroundCoil(analysis, relay).some(({ kind }) => WORKING.has(kind))) return [];
+  if (relay.latching || !isFed || aroundCoil(analysis, relay).some((device) => kindOf(device).isContact || FEEDING.has(device.kind)))
+    return [];
   const behind = index.loads.find((load) => {
     const { deviceId, terminal } = landingOf(load, 'plus');
     const way = onTheWay(analysis, wiring.supply, deviceId, terminal);

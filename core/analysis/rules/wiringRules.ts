@@ -1,5 +1,5 @@
 import type { Analysis } from '../types';
-import type { Device } from '../../design/schema';
+import { kindOf } from '../../devices';
 import { pathTo } from '../../network/flow';
 import type { Finding } from '../finding';
 
@@ -33,9 +33,6 @@ export function findWiring(analysis: Analysis): Finding[] {
   return found;
 }
 
-/** What opens and closes in use. */
-const CONTACTS: ReadonlySet<Device['kind']> = new Set(['switch', 'relay', 'receiver', 'ruleHub', 'motionSwitch', 'microSwitch', 'doorSwitch']); // prettier-ignore
-
 /** A ring that is two contacts side by side: whatever hangs on it is reached either way round through a contact of its own, so either puts it on. The two; null for any other ring. */
 function sideBySide({ wiring: { supply }, index }: Analysis, [one, other]: readonly [number, number]): [string, string] | null {
   const [down, up] = [pathTo(supply, one), pathTo(supply, other)];
@@ -44,18 +41,17 @@ function sideBySide({ wiring: { supply }, index }: Analysis, [one, other]: reado
   // Round from where the two ways part, down the one and up the other.
   const round = [...down.slice(meet + 1), ...up.slice(meet + 1).reverse()];
   const isRound = new Set(round);
-  const kindAt = (node: number) => index.devices.get(supply.nodes[node]!.deviceId)?.kind;
+  const deviceAt = (node: number) => index.devices.get(supply.nodes[node]!.deviceId);
   const crossed = (nodes: readonly number[]) => {
     const counts = new Map<string, number>();
     for (const node of nodes) {
-      const kind = kindAt(node);
-      const { deviceId } = supply.nodes[node]!;
-      if (kind && CONTACTS.has(kind)) counts.set(deviceId, (counts.get(deviceId) ?? 0) + 1);
+      const device = deviceAt(node);
+      if (device && kindOf(device).isContact) counts.set(device.id, (counts.get(device.id) ?? 0) + 1);
     }
     return [...counts].flatMap(([id, terminals]) => (terminals > 1 ? [id] : []));
   };
   const exits = round.flatMap((node, at) =>
-    kindAt(node) === 'load' || supply.nodes.some(({ parent }, child) => parent === node && !isRound.has(child)) ? [at] : [],
+    deviceAt(node)?.kind === 'load' || supply.nodes.some(({ parent }, child) => parent === node && !isRound.has(child)) ? [at] : [],
   );
   const ways = exits.map((at) => [crossed(round.slice(0, at + 1)), crossed(round.slice(at))] as const);
   const [first] = ways;

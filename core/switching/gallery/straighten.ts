@@ -1,25 +1,13 @@
 import { recordOf, recordsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
 import type { Device, Load } from '../../design/schema';
+import { kindOf } from '../../devices';
 import { Reach } from '../../network/reach';
 import { terminalKey, type Wiring } from '../../network/wiring';
 import type { DesignIndex } from '../../rig/designIndex';
 import { landingOf } from '../../devices/load';
 import { trace } from '../partsByHand';
 import { detachAll } from '../wires';
-
-/** Kinds that switch, dim or work what switches. */
-const SWITCHING: ReadonlySet<Device['kind']> = new Set([
-  'switch',
-  'relay',
-  'receiver',
-  'motionSwitch',
-  'microSwitch',
-  'doorSwitch',
-  'dimmer',
-  'ruleHub',
-  'diode',
-]);
 
 /** Takes out whatever switches these loads and nothing else, so that they hang straight on their fuse again; a fuse, joints, plugs and lengths stay. Returns what went. */
 export function straighten(edit: Edit, loads: readonly Load[]): Device[] {
@@ -60,8 +48,7 @@ export function ownSwitching(design: Design, loads: readonly Load[]): Device[] {
   const { index, wiring } = trace(design);
   const reach = new Reach(index, wiring);
   const ids = new Set(loads.map(({ id }) => id));
-  const influencing = (loadId: string) =>
-    Array.from(reach.influenceOn([loadId]).index.devices.values()).filter(({ kind }) => SWITCHING.has(kind));
+  const influencing = (loadId: string) => Array.from(reach.influenceOn([loadId]).index.devices.values()).filter(isSwitching);
   const near = loads.flatMap(({ id }) => influencing(id));
   // Loads that hang on these lie behind the same switching, and are switched with them.
   const behind = new Set(loads.flatMap((load) => loadsBehind(index, wiring, load)));
@@ -84,6 +71,11 @@ export function loadsBehind(index: DesignIndex, { supply }: Wiring, load: Load):
     const node = supply.at.get(terminalKey(id, 'plus'));
     return id !== load.id && node !== undefined && reached.has(node);
   }).map(({ id }) => id); // prettier-ignore
+}
+
+/** What switches or dims, or keeps currents of what switches apart. */
+function isSwitching(device: Device): boolean {
+  return kindOf(device).isContact === true || device.kind === 'dimmer' || device.kind === 'diode';
 }
 
 /** Names in use. */
