@@ -6,9 +6,12 @@ import { useState } from 'react';
 import type { Finding, Severity } from '@/core/analysis/finding';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Verdict } from '@/ui/Verdict';
+import { usePreload } from '@/ui/usePreload';
 import { useShortcut } from '@/ui/useShortcut';
 
 const FindingsDrawer = dynamic(() => import('./FindingsDrawer').then(({ FindingsDrawer: drawer }) => drawer), { ssr: false });
+
+const OPENED_LATER = [() => import('./FindingsDrawer')];
 
 /** Shows how many faults and cautions are open and opens the list of them. */
 export function FindingsButton() {
@@ -17,6 +20,7 @@ export function FindingsButton() {
   // Where there is nothing yet, nothing is well either.
   const isEmpty = useDesign(({ analysis }) => analysis.index.devices.size === 0);
   const [open, setOpen] = useState(false);
+  usePreload(OPENED_LATER);
   useShortcut('f', () => setOpen((now) => !now));
   return (
     <>

@@ -14,6 +14,7 @@ import { formatAmps, formatClock, formatHours } from '@/core/units/quantity';
 import { deviceStates, handleName, positionWord, VEHICLE_WORDS } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
+import { usePreload } from '@/ui/usePreload';
 import frame from '@/ui/Stage.module.css';
 import { Answers } from './Answers';
 import { Faults } from './Faults';
@@ -26,6 +27,15 @@ import styles from './Switching.module.css';
 const StripChart = dynamic(() => import('./StripChart').then(({ StripChart: chart }) => chart), { ssr: false });
 const TriggersDrawer = dynamic(() => import('./TriggersDrawer').then(({ TriggersDrawer: drawer }) => drawer), { ssr: false });
 const WishesDrawer = dynamic(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer), { ssr: false });
+
+/** What is opened from the bench: there when the connection is not. */
+const OPENED_LATER = [
+  () => import('./StripChart'),
+  () => import('./TriggersDrawer'),
+  () => import('./WishesDrawer'),
+  () => import('./WaysDrawer'),
+  () => import('./TruthDrawer'),
+];
 
 const WAITS = [
   { word: '1 s', seconds: 1 },
@@ -54,6 +64,7 @@ export function SwitchingStage() {
   const index = useDesign(({ analysis }) => analysis.index);
   const handles = useMemo(() => deviceHandles(index), [index]);
   const shown = useBench();
+  usePreload(OPENED_LATER);
   if (index.loads.length === 0 || !index.battery) {
     return (
       <EmptyStage

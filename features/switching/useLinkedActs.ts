@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { readActs, type BenchAct } from '@/core/bench/acts';
+import { useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 
 /** Marks what follows the # as acts to be played. */
@@ -12,15 +13,17 @@ export function linkToActs(text: string): string {
 
 /** Plays the acts that a link brings, once the bench is there; a link to anything else opens what is wished. */
 export function useLinkedActs(play: ((acts: readonly BenchAct[]) => void) | null, onOther: () => void): void {
+  const store = useDesignStore();
   const played = useRef<readonly BenchAct[] | null>(null);
   const [asked, setAsked] = useState<readonly BenchAct[] | null>(null);
   const follow = useCallback(
     (target: string) => {
-      const acts = target.startsWith(ACTS) ? readActs(target.slice(ACTS.length)) : null;
+      if (!target.startsWith(ACTS)) return onOther();
+      const acts = readActs(target.slice(ACTS.length));
       if (acts) setAsked(acts);
-      else onOther();
+      else store.report('The link’s acts cannot be read: nothing was played. Have it copied once more, whole.');
     },
-    [onOther],
+    [onOther, store],
   );
   useHashTarget(follow);
   useEffect(() => {

@@ -6,14 +6,18 @@ import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { countProgress } from '@/core/design/asBuilt';
 import { useDesign } from '@/features/design/DesignProvider';
+import { usePreload } from '@/ui/usePreload';
 
 const FittedDrawer = dynamic(() => import('./FittedDrawer').then(({ FittedDrawer: drawer }) => drawer), { ssr: false });
+
+const OPENED_LATER = [() => import('./FittedDrawer')];
 
 /** Opens what is fitted, and says how much of it. */
 export function FittedButton() {
   const whole = useDesign((state) => state.whole);
   const counts = useMemo(() => countProgress(whole), [whole]);
   const [open, setOpen] = useState(false);
+  usePreload(OPENED_LATER);
   const isBegun = counts.fitted + counts.temporary + counts.removed > 0;
   const words = isBegun
     ? `Fitted: ${counts.fitted} of ${counts.fitted + counts.planned}${counts.temporary > 0 ? `, ${counts.temporary} for now` : ''}`
