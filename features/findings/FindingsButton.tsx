@@ -1,17 +1,17 @@
 'use client';
 
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Finding, Severity } from '@/core/analysis/finding';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Verdict } from '@/ui/Verdict';
+import { later } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
 import { useShortcut } from '@/ui/useShortcut';
 
-const FindingsDrawer = dynamic(() => import('./FindingsDrawer').then(({ FindingsDrawer: drawer }) => drawer), { ssr: false });
+const FindingsDrawer = later(() => import('./FindingsDrawer').then(({ FindingsDrawer: drawer }) => drawer));
 
-const OPENED_LATER = [() => import('./FindingsDrawer')];
+const OPENED_LATER = [FindingsDrawer];
 
 /** Shows how many faults and cautions are open and opens the list of them. */
 export function FindingsButton() {

@@ -1,5 +1,4 @@
 import { Route } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import type { Answer, LoadAnswer } from '@/core/bench/bench';
 import { nameOf } from '@/core/design/names';
@@ -8,10 +7,14 @@ import { formatAmps, formatVolts } from '@/core/units/quantity';
 import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { LoadShape } from './LoadShape';
+import { later } from '@/ui/later';
 import styles from './Switching.module.css';
 
-const WaysDrawer = dynamic(() => import('./WaysDrawer').then(({ WaysDrawer: drawer }) => drawer), { ssr: false });
-const TruthDrawer = dynamic(() => import('./TruthDrawer').then(({ TruthDrawer: drawer }) => drawer), { ssr: false });
+const WaysDrawer = later(() => import('./WaysDrawer').then(({ WaysDrawer: drawer }) => drawer));
+const TruthDrawer = later(() => import('./TruthDrawer').then(({ TruthDrawer: drawer }) => drawer));
+
+/** What is asked of a load. */
+export const ASKED_LATER = [WaysDrawer, TruthDrawer];
 
 /** Every load by its zone: lit or not, how bright, at what volts and amperes. */
 export function Answers({ answer }: { answer: Answer }) {

@@ -1,7 +1,6 @@
 'use client';
 
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
 import type { BenchAct } from '@/core/bench/acts';
@@ -16,26 +15,21 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { usePreload } from '@/ui/usePreload';
 import frame from '@/ui/Stage.module.css';
-import { Answers } from './Answers';
+import { Answers, ASKED_LATER } from './Answers';
 import { Faults } from './Faults';
 import { Meter } from './Meter';
 import { Positions, Push } from './Positions';
 import { useLinkedActs } from './useLinkedActs';
 import { useBench, type BenchShown, type Done } from './useBench';
+import { later } from '@/ui/later';
 import styles from './Switching.module.css';
 
-const StripChart = dynamic(() => import('./StripChart').then(({ StripChart: chart }) => chart), { ssr: false });
-const TriggersDrawer = dynamic(() => import('./TriggersDrawer').then(({ TriggersDrawer: drawer }) => drawer), { ssr: false });
-const WishesDrawer = dynamic(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer), { ssr: false });
+const StripChart = later(() => import('./StripChart').then(({ StripChart: chart }) => chart));
+const TriggersDrawer = later(() => import('./TriggersDrawer').then(({ TriggersDrawer: drawer }) => drawer));
+const WishesDrawer = later(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer));
 
 /** What is opened from the bench: there when the connection is not. */
-const OPENED_LATER = [
-  () => import('./StripChart'),
-  () => import('./TriggersDrawer'),
-  () => import('./WishesDrawer'),
-  () => import('./WaysDrawer'),
-  () => import('./TruthDrawer'),
-];
+const OPENED_LATER = [StripChart, TriggersDrawer, WishesDrawer, ...ASKED_LATER];
 
 const WAITS = [
   { word: '1 s', seconds: 1 },

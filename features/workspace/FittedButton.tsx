@@ -2,15 +2,15 @@
 
 import { Button, Tooltip } from 'antd';
 import { HardHat } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { countProgress } from '@/core/design/asBuilt';
 import { useDesign } from '@/features/design/DesignProvider';
+import { later } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
 
-const FittedDrawer = dynamic(() => import('./FittedDrawer').then(({ FittedDrawer: drawer }) => drawer), { ssr: false });
+const FittedDrawer = later(() => import('./FittedDrawer').then(({ FittedDrawer: drawer }) => drawer));
 
-const OPENED_LATER = [() => import('./FittedDrawer')];
+const OPENED_LATER = [FittedDrawer];
 
 /** Opens what is fitted, and says how much of it. */
 export function FittedButton() {
