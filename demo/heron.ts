@@ -11,6 +11,7 @@ import { liveDemo } from './energyBuilder';
 import { HERON_ENERGY } from './heronEnergy';
 import { HERON_RIG } from './heronRig';
 import { wishOfHeron } from './heronWishes';
+import { panelled, type DemoPanel } from './panels';
 import { layDemo } from './rigBuilder';
 
 /**
@@ -19,7 +20,8 @@ import { layDemo } from './rigBuilder';
  * measured draw is more than its box said, on a fuse chosen from the box.
  */
 export function heron(): Design {
-  return wishOfHeron(liveDemo(layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG), HERON_ENERGY));
+  const laid = layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG);
+  return panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS);
 }
 
 /** Loads and parts on the hide's fuse block return to the bar beside it. */
@@ -112,3 +114,29 @@ function supply(): DesignRecord[] {
     wire('wire_minus', 'return', 'bar_front.bar', 'bat_house.minus', 1100, 'mm2:50'),
   ];
 }
+
+const PANELS: DemoPanel[] = [
+  {
+    ...{ id: 'pan_galley', name: 'Galley panel', use: 'panel', columns: 4, rows: 1, placeId: 'pl_panel' },
+    seats: [['Galley lights switch', 'Galley lights'], ['Water pump switch', 'Water pump'], null, null],
+  },
+  {
+    ...{ id: 'pan_hide', name: 'Hide panel', use: 'panel', columns: 5, rows: 2, placeId: 'pl_hpanel' },
+    seats: [
+      ['Scene lights, left switch', 'Scene left'],
+      ['Scene lights, right switch', 'Scene right'],
+      ['Awning light switch', 'Awning'],
+      ['Under-body work lights switch', 'Under-body'],
+      ['Reversing lamps switch', 'Reversing'],
+      ['Hide bench lights switch', 'Bench'],
+      ['Bench dimmer'],
+      null,
+      null,
+      null,
+    ],
+  },
+  {
+    ...{ id: 'pan_dash', name: 'Cab bulkhead', use: 'dash', columns: 1, rows: 1, placeId: 'pl_cabwall' },
+    seats: [['Driving lamps switch', 'Driving lamps']],
+  },
+];

@@ -4,16 +4,22 @@ import { defaultSettings } from '../core/design/defaultSettings';
 import type { DesignRecord, Wire } from '../core/design/schema';
 import { liveDemo } from './energyBuilder';
 import { PIP_ENERGY } from './pipEnergy';
+import { panelled, type DemoPanel } from './panels';
 import { PIP_RIG } from './pipRig';
 import { layDemo } from './rigBuilder';
 import { buildDemo, watts, type DemoCircuit } from './builder';
 
 /** Pip: a made-up teardrop trailer with six circuits, the small first-time case. Nothing is wrong with it. */
 export function pip(): Design {
-  return liveDemo(layDemo(buildDemo(base(), circuits), PIP_RIG), PIP_ENERGY);
+  return panelled(liveDemo(layDemo(buildDemo(base(), circuits), PIP_RIG), PIP_ENERGY), [GALLEY_PANEL]);
 }
 
 const CAMP = 'scn_camp';
+
+const GALLEY_PANEL: DemoPanel = {
+  ...{ id: 'pan_galley', name: 'Galley switches', use: 'panel', columns: 3, rows: 1, placeId: 'pl_gpanel' },
+  seats: [['Galley light switch', 'Light'], ['Water pump switch', 'Pump'], null],
+};
 
 function base(): DesignRecord[] {
   const answers = { name: 'Pip', vehicle: 'trailer', units: 'us', standard: 'us-small-craft', defaultReturn: 'dedicated' } as const;

@@ -2,6 +2,8 @@ import type { Analysis } from '../analysis/types';
 import { updateRecords, type RecordFields } from '../design/change';
 import { recordOf } from '../design/design';
 import type { Passage } from '../design/schema';
+import { putDevices } from '../rig/edits';
+import { unseat } from '../switching/panels';
 import { straightRoute } from '../rig/straightRoute';
 import { PART_WORDS } from '../wording/rigWords';
 import type { Remedy } from './remedy';
@@ -51,6 +53,11 @@ export function rigRemedies({ design, bundles }: Analysis, { rule, subjects, num
       return [set('Go by the plan', subject!, { measuredMm: null, measuredOn: null })];
     case 'rig.wireDiffers':
       return [set('Go by the plan', subject!, { lengthMeasured: false })];
+    case 'rig.panelElsewhere':
+      return [
+        { label: 'Put it where its panel is', change: putDevices(design, [subject!], to!) },
+        { label: 'Take it out of the panel', change: unseat(design, subjects[4]!) },
+      ];
     default:
       return [];
   }

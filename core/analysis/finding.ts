@@ -151,6 +151,7 @@ export type Rule =
   | 'rig.wet'
   | 'rig.measuredDiffers'
   | 'rig.wireDiffers'
+  | 'rig.panelElsewhere'
   | 'work.temporary'
   | 'work.otherFuse'
   | 'switching.coilTurned'

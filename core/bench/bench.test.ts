@@ -43,14 +43,18 @@ test.each<[Partial<VehicleSide>, string[]]>([
   [{}, ['constant']],
   [{ key: 'accessory' }, ['constant', 'accessory']],
   [{ key: 'on' }, ['constant', 'ignition', 'accessory']],
+  // DIN 72552: 15 stays live while 50 is; the accessory terminal is let go meanwhile.
+  [{ key: 'start' }, ['constant', 'ignition', 'starting']],
   [{ lamps: 'side' }, ['constant', 'running']],
   [{ lamps: 'low' }, ['constant', 'running', 'lowBeam']],
   [{ lamps: 'high' }, ['constant', 'running', 'highBeam']],
+  [{ lamps: 'flash' }, ['constant', 'highBeam']],
   [{ reverse: 'in' }, ['constant']],
   [{ key: 'on', reverse: 'in' }, ['constant', 'ignition', 'accessory', 'reverse']],
   [{ indicator: 'left' }, ['constant', 'left']],
   [{ indicator: 'hazard' }, ['constant', 'left', 'right']],
   [{ brake: 'pressed', door: 'open' }, ['constant', 'brake', 'door']],
+  [{ hood: 'open', daylight: 'dark' }, ['constant', 'hood']],
 ])('with %j these of the vehicle’s wires are live: %j', (positions, live) => {
   const side = { ...PARKED, ...positions };
   expect(VEHICLE_SIGNALS.filter((signal) => SIGNAL_LIVE[signal](side))).toEqual(live);
@@ -62,7 +66,7 @@ test('a wire of the vehicle moves only with the controls it is said to follow, a
     (sides, control) => sides.flatMap((side) => VEHICLE_CONTROLS[control].map((position) => ({ ...side, [control]: position }))),
     [PARKED],
   );
-  expect(every).toHaveLength(3 * 4 * 4 * 2 * 2 * 2);
+  expect(every).toHaveLength(4 * 5 * 4 * 2 * 2 * 2 * 2 * 2);
   for (const signal of VEHICLE_SIGNALS) {
     const moves = controls.filter((control) =>
       every.some((side) =>

@@ -1,13 +1,12 @@
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
-import type { VehicleSignal } from '../devices/signalSource';
 import type { Device, Wish } from '../design/schema';
 import { moversIn } from './wished';
 import { withControl, type ControlState } from '../network/controlState';
 import { landedTerminals, terminalKey } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
 import { VEHICLE_CONTROLS, type VehicleControl } from '../catalog/vocabulary';
-import { FOLLOWS, SIGNAL_LIVE, type VehicleSide } from './vehicleSide';
+import { FOLLOWS, SIGNAL_LIVE, type Followed, type VehicleSide } from './vehicleSide';
 
 /** Something on a device that a hand moves. */
 export interface DeviceHandle {
@@ -24,13 +23,14 @@ export interface DeviceHandle {
 /** Everything on the devices of a design that is worked in use, in their order: what drives the vehicle's own wires is not among it, the vehicle's controls do that. */
 export function deviceHandles(index: DesignIndex): DeviceHandle[] {
   const landed = landedTerminals(index.wires);
+  const driven = new Set(vehicleWires(index).map(({ deviceId, control }) => `${deviceId}/${control}`));
   return Array.from(index.devices.values()).flatMap((device) => {
     const { controls, workedInUse } = kindOf(device);
-    if (!controls || device.kind === 'signalSource' || device.kind === 'vehicleFeed') return [];
+    if (!controls) return [];
     const isLanded = (terminal: string) => landed.has(terminalKey(device.id, terminal));
     return Object.entries(controls(device)).flatMap(([control, positions]): DeviceHandle[] => {
       const isWorked = workedInUse?.(device, control, isLanded) ?? BY_HAND.has(device.kind);
-      if (!isWorked || positions.length < 2) return [];
+      if (!isWorked || positions.length < 2 || driven.has(`${device.id}/${control}`)) return [];
       return [{ deviceId: device.id, control, positions, springs: springsBack(device, positions), where: whereOf(device) }];
     });
   });
@@ -52,16 +52,17 @@ function whereOf({ kind }: Device): DeviceHandle['where'] {
   return kind === 'isolator' ? 'supply' : 'panel';
 }
 
-/** A wire of the vehicle's that something of the design hangs on, and what drives it. */
+/** A wire of the vehicle's that something of the design hangs on, or a sensor’s eye for daylight, and what drives it. */
 export interface VehicleWire {
   deviceId: string;
   control: string;
-  signal: VehicleSignal;
+  signal: Followed;
 }
 
 export function vehicleWires(index: DesignIndex): VehicleWire[] {
-  return Array.from(index.devices.values()).flatMap((device) => {
+  return Array.from(index.devices.values()).flatMap((device): VehicleWire[] => {
     if (device.kind === 'vehicleFeed') return [{ deviceId: device.id, control: 'live', signal: device.signal }];
+    if (device.kind === 'motionSwitch' && device.darkOnly) return [{ deviceId: device.id, control: 'dark', signal: 'dark' }];
     return device.kind === 'signalSource' ? device.signals.map((signal) => ({ deviceId: device.id, control: signal, signal })) : [];
   });
 }

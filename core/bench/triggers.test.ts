@@ -54,7 +54,7 @@ test('an indicator’s wire is found, and flashes', () => {
   expect([left.signals, left.isFound, left.flashes, left.liveV]).toEqual([['left'], true, true, null]);
 });
 
-test('metering what is told next finds every signal there is, in seven readings at most', () => {
+test('metering what is told next finds every signal there is, in nine readings at most', () => {
   let most = 0;
   for (const signal of VEHICLE_SIGNALS) {
     const readings: Reading[] = [];
@@ -69,5 +69,5 @@ test('metering what is told next finds every signal there is, in seven readings 
     expect([signal, signals, isFound, refused]).toEqual([signal, [signal], true, null]);
     most = Math.max(most, readings.length);
   }
-  expect(most).toBeLessThanOrEqual(7);
+  expect(most).toBeLessThanOrEqual(9);
 });

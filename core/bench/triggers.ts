@@ -8,6 +8,7 @@ export const STATE_SIDES: Record<MeterState, VehicleSide> = {
   off: PARKED,
   accessory: { ...PARKED, key: 'accessory' },
   on: { ...PARKED, key: 'on' },
+  start: { ...PARKED, key: 'start' },
   side: { ...PARKED, lamps: 'side' },
   low: { ...PARKED, lamps: 'low' },
   high: { ...PARKED, lamps: 'high' },
@@ -17,6 +18,7 @@ export const STATE_SIDES: Record<MeterState, VehicleSide> = {
   brake: { ...PARKED, brake: 'pressed' },
   reverse: { ...PARKED, key: 'on', reverse: 'in' },
   door: { ...PARKED, door: 'open' },
+  hood: { ...PARKED, hood: 'open' },
 };
 
 /** Share of the nominal voltage from which a wire is live, and up to which it is dead. Common practice: between them is a lamp’s filament, a pulse or a bad ground. */

@@ -88,8 +88,8 @@ test('a relay on the high beam with a switch in its lamp’s feed: both are need
     expect.objectContaining({ deviceId: 'sw' }),
   ]);
   expect(table(found)).toEqual(
-    ['off', 'side', 'low', 'high'].flatMap((lamps) =>
-      ['off', 'on'].map((position) => [lamps, position, lamps === 'high' && position === 'on']),
+    ['off', 'side', 'low', 'high', 'flash'].flatMap((lamps) =>
+      ['off', 'on'].map((position) => [lamps, position, (lamps === 'high' || lamps === 'flash') && position === 'on']),
     ),
   );
 });

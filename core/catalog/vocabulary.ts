@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 9;
+export const SCHEMA_VERSION = 10;
 
 export const SETTINGS_ID = 'settings';
 
@@ -9,21 +9,28 @@ export type Vehicle = (typeof VEHICLES)[number];
 
 /** The vehicle's own controls, one panel: their positions drive all of its wires consistently. The first position is the one it is left in. */
 export const VEHICLE_CONTROLS = {
-  key: ['off', 'accessory', 'on'],
-  lamps: ['off', 'side', 'low', 'high'],
+  key: ['off', 'accessory', 'on', 'start'],
+  lamps: ['off', 'side', 'low', 'high', 'flash'],
   indicator: ['off', 'left', 'right', 'hazard'],
   reverse: ['out', 'in'],
   brake: ['released', 'pressed'],
   door: ['shut', 'open'],
+  hood: ['shut', 'open'],
+  daylight: ['day', 'dark'],
 } as const;
 
 export type VehicleControl = keyof typeof VEHICLE_CONTROLS;
+
+/** What carries several controls in numbered positions: a panel in a wall, the vehicle's dash, a housing of relays, a radio fob. */
+export const PANEL_USES = ['panel', 'dash', 'hub', 'fob'] as const;
+export type PanelUse = (typeof PANEL_USES)[number];
 
 /** States of the vehicle one brings about to meter a wire, in the order one goes through them. */
 export const METER_STATES = [
   'off',
   'accessory',
   'on',
+  'start',
   'side',
   'low',
   'high',
@@ -33,6 +40,7 @@ export const METER_STATES = [
   'brake',
   'reverse',
   'door',
+  'hood',
 ] as const;
 export type MeterState = (typeof METER_STATES)[number];
 
@@ -138,4 +146,6 @@ export const LIMITS = {
   people: 20,
   /** Things that must all be so before a wish asks anything of a load. */
   conditions: 8,
+  /** Columns and rows of a panel. */
+  panelAcross: 12,
 } as const;

@@ -1,4 +1,5 @@
 import type { Design } from './design';
+import { kindOf } from '../devices';
 import { DesignError, type Problem } from './problems';
 import { checkAround } from './references';
 import type { DesignRecord } from './schema';
@@ -36,7 +37,7 @@ export function touchedIds(change: Change): string[] {
 export function applyChange(design: Design, change: Change): Design {
   const result = applyUnchecked(design, change);
   const reshaped = new Set(change.removed.map(({ id }) => id));
-  for (const { from, to } of change.updated) if (from.type === 'device' && shapeOf(from) !== shapeOf(to)) reshaped.add(from.id);
+  for (const { from, to } of change.updated) if (shapeOf(from) !== shapeOf(to)) reshaped.add(from.id);
   const problems = checkAround(result, [...change.added, ...change.updated.map(({ to }) => to)], reshaped);
   if (problems.length > 0) throw new DesignError(problems);
   return result;
@@ -55,7 +56,8 @@ export function applyUnchecked(design: Design, change: Change): Design {
   }
   for (const { from, to } of change.updated) {
     if (!expect(records, from, problems)) continue;
-    if (from.id !== to.id || from.type !== to.type || kindOf(from) !== kindOf(to)) problems.push({ code: 'typeChanged', id: from.id });
+    if (from.id !== to.id || from.type !== to.type || deviceKindOf(from) !== deviceKindOf(to))
+      problems.push({ code: 'typeChanged', id: from.id });
     records.set(from.id, to);
   }
   for (const record of change.added) {
@@ -137,15 +139,17 @@ function expect(records: Map<string, DesignRecord>, wanted: DesignRecord, proble
   return false;
 }
 
-/** What others can rely on of a device: its terminals and slots. */
+/** What others can rely on: a device's terminals, slots and what is worked on it, a panel's positions. */
 function shapeOf(record: DesignRecord): string {
+  if (record.type === 'panel') return String(record.columns * record.rows);
   if (record.type !== 'device') return record.type;
-  if (record.kind === 'load') return `load ${record.partOf?.shares ?? ''}`;
-  if (record.kind === 'protection') return record.mount ? 'mounted' : 'inline';
-  return record.kind === 'fuseBlock' ? String(record.slots) : record.kind;
+  const { terminals, controls } = kindOf(record);
+  const slots = record.kind === 'fuseBlock' ? record.slots : '';
+  const isFunction = record.kind === 'load' && record.partOf !== undefined;
+  return [...terminals(record), ...Object.keys(controls?.(record) ?? {}), slots, isFunction].join();
 }
 
-function kindOf(record: DesignRecord): string | undefined {
+function deviceKindOf(record: DesignRecord): string | undefined {
   return record.type === 'device' ? record.kind : undefined;
 }
 

@@ -30,13 +30,15 @@ export class Edit {
     this.now.set(id, withFields(record, fields));
   }
 
-  /** Removes a record, and with a device what was wished of it or by it. */
+  /** Removes a record, and with a device what was wished of it or by it and its position on a panel; with a panel all its positions. */
   remove(id: string): void {
     const record = this.now.get(id);
     this.now.delete(id);
-    if (record?.type !== 'device') return;
-    for (const other of this.now.values())
-      if (other.type === 'wish' && referencesOf(other).some((reference) => reference.id === id)) this.now.delete(other.id);
+    if (record?.type !== 'device' && record?.type !== 'panel') return;
+    for (const other of this.now.values()) {
+      const goesAlong = other.type === 'wish' || other.type === 'panelPart';
+      if (goesAlong && referencesOf(other).some((reference) => reference.id === id)) this.now.delete(other.id);
+    }
   }
 
   /** What the steps come to. */

@@ -21,6 +21,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 9: what loads shall do, and wires of the vehicle as metered: added.
   (records) => records,
+  // 10: panels and what sits in them: added.
+  (records) => records,
 ];
 
 function withLevels(record: unknown): unknown {

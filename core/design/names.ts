@@ -17,7 +17,10 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'keepClear':
     case 'log':
     case 'trigger':
+    case 'panel':
       return record.name;
+    case 'panelPart':
+      return `${nameOf(design, record.panelId)}, position ${record.position}`;
     case 'rig':
       return 'The vehicle';
     case 'duty':

@@ -15,6 +15,9 @@ export type ProblemCode =
   | 'wireToItself'
   | 'routeToItself'
   | 'functionOfFunction'
+  | 'noSuchPosition'
+  | 'positionTaken'
+  | 'onTwoPanels'
   | 'tooManyRecords'
   | 'badField';
 
@@ -70,6 +73,12 @@ export function describeProblem({ code, id, field, other }: Problem): string {
       return `${at}: both ends are the same place`;
     case 'functionOfFunction':
       return `${at}: ${other} is no lamp of its own, so it has no functions`;
+    case 'noSuchPosition':
+      return `${at}: the panel has no position ${other}`;
+    case 'positionTaken':
+      return `${at}: something sits in position ${other} already`;
+    case 'onTwoPanels':
+      return `${at}: ${other} sits in another position already`;
     case 'tooManyRecords':
       return `the design would hold ${other} records, more than is allowed`;
     case 'badField':

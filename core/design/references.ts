@@ -1,5 +1,5 @@
 import { slotKey, type Design } from './design';
-import type { DesignRecord, Device, Mover, TerminalRef, WishSays } from './schema';
+import type { DesignRecord, Device, Mover, PanelPart, TerminalRef, WishSays } from './schema';
 import type { Problem } from './problems';
 import { kindOf } from '../devices';
 import { LIMITS, SETTINGS_ID } from '../catalog/vocabulary';
@@ -51,6 +51,13 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'wish':
       add('loadId', record.loadId, 'device', 'load');
       for (const { field, id, kind } of wishReferences(record.says)) add(field, id, 'device', kind);
+      break;
+    case 'panel':
+      add('placeId', record.placeId, 'place');
+      break;
+    case 'panelPart':
+      add('panelId', record.panelId, 'panel');
+      add('deviceId', record.deviceId, 'device');
       break;
     case 'zone':
     case 'scenario':
@@ -106,9 +113,12 @@ export function checkAround(design: Design, changed: readonly DesignRecord[], re
       if (!own.has(record) && referencesOf(record).some(({ id }) => reshaped.has(id))) checkOwnReferences(design, record, problems);
     }
   }
-  if (changed.some((record) => record.type === 'circuit' || record.type === 'duty' || isUnique(record))) checkUniqueness(design, problems);
+  if (changed.some((record) => UNIQUE.has(record.type) || isUnique(record))) checkUniqueness(design, problems);
   return problems;
 }
+
+/** Records no two of which may say the same of something. */
+const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart']);
 
 function isUnique(record: DesignRecord): boolean {
   return record.type === 'device' && (record.kind === 'battery' || record.kind === 'protection');
@@ -149,6 +159,16 @@ function checkOwnReferences(design: Design, record: DesignRecord, problems: Prob
       problems.push({ code: 'noSuchSlot', id: record.id, field: 'mount.slot', other: String(record.mount.slot) });
     }
   }
+  if (record.type === 'panelPart') checkPosition(design, record, problems);
+}
+
+function checkPosition(design: Design, { id, panelId, position, deviceId, control }: PanelPart, problems: Problem[]): void {
+  const panel = design.records.get(panelId);
+  if (panel?.type === 'panel' && position > panel.columns * panel.rows)
+    problems.push({ code: 'noSuchPosition', id, field: 'position', other: String(position) });
+  const device = design.records.get(deviceId);
+  if (control !== undefined && device?.type === 'device' && !(control in (kindOf(device).controls?.(device) ?? {})))
+    problems.push({ code: 'badField', id, field: 'control', other: `the device has nothing called ${control} to work` });
 }
 
 function checkTerminal(design: Design, wireId: string, field: string, end: TerminalRef, problems: Problem[]): void {
@@ -162,6 +182,8 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
   const slots = new Set<string>();
   const protections = new Set<string>();
   const duties = new Set<string>();
+  const positions = new Set<string>();
+  const seated = new Set<string>();
   let battery = false;
   for (const record of design.records.values()) {
     if (record.type === 'device' && record.kind === 'battery') {
@@ -180,6 +202,13 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
       const key = `${record.scenarioId}/${record.loadId}/${record.level ?? ''}`;
       if (duties.has(key)) problems.push({ code: 'dutyRepeated', id: record.id, field: 'loadId', other: record.loadId });
       duties.add(key);
+    } else if (record.type === 'panelPart') {
+      const [position, thing] = [`${record.panelId}/${record.position}`, `${record.deviceId}/${record.control ?? ''}`];
+      if (positions.has(position))
+        problems.push({ code: 'positionTaken', id: record.id, field: 'position', other: String(record.position) });
+      if (seated.has(thing)) problems.push({ code: 'onTwoPanels', id: record.id, field: 'deviceId', other: record.deviceId });
+      positions.add(position);
+      seated.add(thing);
     }
   }
 }

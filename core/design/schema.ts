@@ -4,6 +4,7 @@ import { deviceSchema } from '../devices';
 import { dutyFields, logFields, prices, scenarioFields, wishes } from './energySchema';
 
 import { id, lengthMm, name, note, percent, work } from '../devices/fields';
+import { panel, panelPart } from './panelSchema';
 import { trigger } from './triggerSchema';
 import { wish } from './wishSchema';
 import { keepClear, place, rig, route, zone } from './rigSchema';
@@ -116,6 +117,8 @@ export const recordSchema = z.discriminatedUnion('type', [
   log,
   wish,
   trigger,
+  panel,
+  panelPart,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -144,6 +147,7 @@ export type Duty = z.infer<typeof duty>;
 export type Log = z.infer<typeof log>;
 export type Trigger = z.infer<typeof trigger>;
 export type Wish = z.infer<typeof wish>;
+export type { Panel, PanelPart } from './panelSchema';
 export type { Condition, Mover, WishSays } from './wishSchema';
 export type DesignRecord = z.infer<typeof recordSchema>;
 export type RecordType = DesignRecord['type'];

@@ -9,25 +9,27 @@ const schema = z.strictObject({
   holdS: seconds,
   ratingA: z.number().min(0.1).max(100),
   standbyA: amps,
+  /** Sees daylight, and is not set off by it; absent: works by day too. */
+  darkOnly: z.boolean().optional(),
 });
 
-/** On while something moves and for the hold time after; each motion starts the time again. */
+/** On while something moves and for the hold time after; each motion starts the time again. Where it works in the dark only, a motion by day starts nothing. */
 export const motionSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'motion switch',
   isContact: true,
   terminals: () => ['in', 'out', 'minus'],
   paths: () => [{ from: 'in', to: 'out' }],
-  controls: () => ({ motion: [false, true] }),
+  controls: ({ darkOnly }) => ({ motion: [false, true], ...(darkOnly && { dark: [false, true] }) }),
   workedInUse: () => true,
   stamp({ standbyA }, net) {
     net.contact('contact', 'in', 'out', ({ memory }) => memory.on === true, 0.02);
     net.law('standby', 'in', 'minus', standbyLaw(standbyA));
   },
-  step({ holdS }, { control, memory, timeS, across }) {
+  step({ holdS, darkOnly }, { control, memory, timeS, across }) {
     const isFed = across('in', 'minus') > 6;
     if (!isFed) return memory.on === undefined ? memory : {};
-    if (control('motion') === true)
+    if (control('motion') === true && (!darkOnly || control('dark') === true))
       return memory.on === true && memory.untilS === timeS + holdS ? memory : { on: true, untilS: timeS + holdS };
     if (memory.on === true && timeS >= Number(memory.untilS)) return {};
     return memory;

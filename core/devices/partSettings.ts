@@ -68,6 +68,7 @@ export const SIGNAL_WORDS: Record<(typeof VEHICLE_SIGNALS)[number], string> = {
   constant: 'always live',
   ignition: 'ignition',
   accessory: 'accessory',
+  starting: 'the starter turning',
   running: 'running lamps',
   lowBeam: 'low beam',
   highBeam: 'high beam',
@@ -76,6 +77,7 @@ export const SIGNAL_WORDS: Record<(typeof VEHICLE_SIGNALS)[number], string> = {
   right: 'right indicator',
   brake: 'brake',
   door: 'door',
+  hood: 'hood',
 };
 
 function vehicleFeedSettings({ from }: VehicleFeed): PartSetting[] {
@@ -176,7 +178,18 @@ export function settingsOfPart(device: Device): readonly PartSetting[] {
     case 'dimmer':
       return [carries(0.1, 100), standby];
     case 'motionSwitch':
-      return [carries(0.1, 100), quantity('holdS', 'holds', 's', 0, 0, 100_000), standby];
+      return [
+        carries(0.1, 100),
+        quantity('holdS', 'holds', 's', 0, 0, 100_000),
+        standby,
+        {
+          ...{ kind: 'choice', field: 'darkOnly', label: 'works' },
+          options: [
+            { value: false, label: 'by day too' },
+            { value: true, label: 'in the dark only' },
+          ],
+        },
+      ];
     case 'microSwitch':
     case 'doorSwitch':
       return [carries(0.1, 50)];

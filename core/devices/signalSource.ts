@@ -6,6 +6,7 @@ export const VEHICLE_SIGNALS = [
   'constant',
   'ignition',
   'accessory',
+  'starting',
   'running',
   'lowBeam',
   'highBeam',
@@ -14,6 +15,7 @@ export const VEHICLE_SIGNALS = [
   'right',
   'brake',
   'door',
+  'hood',
 ] as const;
 export type VehicleSignal = (typeof VEHICLE_SIGNALS)[number];
 

@@ -60,7 +60,7 @@ function closingControls(device: Device, landed: (deviceId: string, terminal: st
     case 'receiver':
       return Object.fromEntries(Object.keys(kindOf(device).controls!(device)).map((channel) => [channel, true]));
     case 'motionSwitch':
-      return { motion: true };
+      return { motion: true, ...(device.darkOnly && { dark: true }) };
     case 'doorSwitch':
       return { door: 'open' };
     case 'microSwitch':

@@ -120,6 +120,7 @@ export function removePlace(design: Design, id: string): Change {
   const edit = new Edit(design);
   for (const route of recordsOf(design, 'route')) if (route.fromId === id || route.toId === id) takeOutRoute(edit, route.id);
   for (const device of recordsOf(design, 'device')) if (device.placeId === id) edit.set(device.id, { placeId: null });
+  for (const panel of recordsOf(design, 'panel')) if (panel.placeId === id) edit.set(panel.id, { placeId: null });
   edit.remove(id);
   return edit.change;
 }

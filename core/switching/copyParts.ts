@@ -51,7 +51,7 @@ function withoutVehicle(design: Design): Design {
   for (const record of design.records.values()) {
     if (record.type === 'place' || record.type === 'route' || record.type === 'keepClear' || record.type === 'rig') edit.remove(record.id);
     if (record.type === 'zone' && record.plan) edit.set(record.id, { plan: null });
-    if (record.type === 'device' && record.placeId) edit.set(record.id, { placeId: null });
+    if ((record.type === 'device' || record.type === 'panel') && record.placeId) edit.set(record.id, { placeId: null });
   }
   for (const { id, lengthMm, via } of indexDesign(design).wires) {
     edit.set(id, { lengthMm: Math.round(lengthMm), lengthMeasured: false, ...(via && { via: null }) });

@@ -18,6 +18,8 @@ export const VEHICLE_WORDS: Record<VehicleControl, string> = {
   reverse: 'Reverse',
   brake: 'Brake',
   door: 'Door',
+  hood: 'Hood',
+  daylight: 'Daylight',
 };
 
 /** What a position of a control is called, as a person moves it. */

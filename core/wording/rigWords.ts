@@ -125,6 +125,11 @@ export const RIG_RULES: Record<RigRule, RuleWords> = {
       `${say.name()}: measured ${say.length('measuredMm')}, its way through the vehicle is ${say.length('wayMm')}. The measured length is used.`,
     why: 'A wire that was measured keeps its length. If the vehicle’s plan is better by now, let it go by the plan.',
   },
+  'rig.panelElsewhere': {
+    title: 'In a panel, and placed elsewhere',
+    message: (say) => `${say.name()} sits in ${say.name(1)}, which is at ${say.name(2)}, and is placed at ${say.name(3)}.`,
+    why: 'One of the two is not so, and its wires are as long as the wrong one says. Put it where its panel is, or take it out of the panel.',
+  },
 };
 
 function passing(what: string): string {

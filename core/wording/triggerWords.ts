@@ -8,6 +8,7 @@ export const STATE_WORDS: Record<MeterState, string> = {
   off: 'Key out, all off',
   accessory: 'Key at accessory',
   on: 'Key on',
+  start: 'Starter turning',
   side: 'Side lamps',
   low: 'Low beam',
   high: 'High beam',
@@ -17,6 +18,7 @@ export const STATE_WORDS: Record<MeterState, string> = {
   brake: 'Brake pedal',
   reverse: 'Reverse, key on',
   door: 'Door open',
+  hood: 'Hood open',
 };
 
 export const MOVE_WORDS: Record<MeterMove, string> = { steady: 'steady', flashes: 'flashes', pulses: 'restless' };

@@ -134,6 +134,11 @@ export const WAY_WORDS: Record<WayId, WayWords> = {
     says: 'On while something moves and for the hold time after; the switch puts it out of use.',
     pitfall: 'It watches day and night. By daylight too, unless its sensor has a limit of its own.',
   },
+  motionDark: {
+    name: 'Motion sensor that works in the dark only',
+    says: 'On while something moves and for the hold time after, once it is dark; the switch puts it out of use.',
+    pitfall: 'Its eye must not see the lamp it works, or it puts out its own light and begins anew. It draws a little by day too.',
+  },
   door: {
     name: 'Door switch in its return',
     says: 'The door’s switch joins the lamp’s way home to the body while it is open.',

@@ -24,6 +24,7 @@ import { mountFuse } from '@/core/switching/schemes';
 import { firstFreeSlot } from '@/core/switching/usualScheme';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { nextByArrow } from '@/ui/nextByArrow';
 import { QuantityField } from '@/ui/QuantityField';
 import { Button, Select } from 'antd';
 import { Fuse, Slot } from './Slot';
@@ -43,7 +44,7 @@ export function FuseBlocks() {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, {
-      coordinateGetter: nextSlot,
+      coordinateGetter: nextByArrow,
       keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
     }),
   );
@@ -236,32 +237,4 @@ function placeWords(design: Design, protectionId: string, over: string): string 
 const slotUnder: CollisionDetection = (drag) => {
   const pointed = pointerWithin(drag);
   return pointed.length > 0 ? pointed : rectIntersection(drag);
-};
-
-/** Arrow keys carry a picked-up fuse from slot to slot: the nearest one in that direction. */
-const nextSlot: NonNullable<ConstructorParameters<typeof KeyboardSensor>[0]['options']['coordinateGetter']> = (
-  event,
-  { context, currentCoordinates },
-) => {
-  const directions: Record<string, [number, number]> = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] };
-  const direction = directions[event.code];
-  const carried = context.collisionRect;
-  if (!direction || !carried) return undefined;
-  event.preventDefault();
-  const from = { x: carried.left + carried.width / 2, y: carried.top + carried.height / 2 };
-  let best: { x: number; y: number } | undefined;
-  let bestDistance = Infinity;
-  for (const container of context.droppableContainers.getEnabled()) {
-    const rect = context.droppableRects.get(container.id);
-    if (!rect) continue;
-    const to = { x: rect.left + 60, y: rect.top + rect.height / 2 };
-    const along = (to.x - from.x) * direction[0] + (to.y - from.y) * direction[1];
-    const across = Math.abs((to.x - from.x) * direction[1]) + Math.abs((to.y - from.y) * direction[0]);
-    const distance = along + across * 3;
-    if (along > 8 && distance < bestDistance) {
-      bestDistance = distance;
-      best = to;
-    }
-  }
-  return best && { x: currentCoordinates.x + best.x - from.x, y: currentCoordinates.y + best.y - from.y };
 };

@@ -1,4 +1,5 @@
 import type { ControlValue } from '@/core/devices/kind';
+import { Push } from './PanelControls';
 import styles from './Switching.module.css';
 
 /** The positions of a control, one of which it is in. */
@@ -27,29 +28,12 @@ export function Positions({
   );
 }
 
-/** One that springs back: on for as long as it is held, by pointer or key. */
-export function Push({ name, pressed, onPress }: { name: string; pressed: boolean; onPress(pressed: boolean): void }) {
-  const release = () => pressed && onPress(false);
+/** One that springs back, with its name beside it. */
+export function NamedPush({ name, pressed, onPress }: { name: string; pressed: boolean; onPress(pressed: boolean): void }) {
   return (
     <div className={styles.control}>
       <span className={styles.name}>{name}</span>
-      <button
-        type="button"
-        aria-label={`Press ${name}`}
-        aria-pressed={pressed}
-        className={styles.push}
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          if (!pressed) onPress(true);
-        }}
-        onPointerUp={release}
-        onPointerCancel={release}
-        onKeyDown={({ key, repeat }) => (key === ' ' || key === 'Enter') && !repeat && !pressed && onPress(true)}
-        onKeyUp={({ key }) => (key === ' ' || key === 'Enter') && release()}
-        onBlur={release}
-      >
-        press
-      </button>
+      <Push name={name} pressed={pressed} onPress={onPress} />
     </div>
   );
 }

@@ -6,7 +6,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { BenchAct } from '@/core/bench/acts';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
 import { VEHICLE_CONTROLS } from '@/core/catalog/vocabulary';
-import { recordsOf } from '@/core/design/design';
+import { recordsOf, type Design } from '@/core/design/design';
 import { bankOf, hoursAt } from '@/core/energy/bank';
 import { NetworkError } from '@/core/network/networkError';
 import { formatAmps, formatClock, formatHours } from '@/core/units/quantity';
@@ -18,18 +18,20 @@ import frame from '@/ui/Stage.module.css';
 import { Answers, ASKED_LATER } from './Answers';
 import { Faults } from './Faults';
 import { Meter } from './Meter';
-import { Positions, Push } from './Positions';
+import { PanelFace } from './PanelFace';
+import { NamedPush, Positions } from './Positions';
 import { useLinkedActs } from './useLinkedActs';
 import { useBench, type BenchShown, type Done } from './useBench';
 import { later } from '@/ui/later';
 import styles from './Switching.module.css';
 
 const StripChart = later(() => import('./StripChart').then(({ StripChart: chart }) => chart));
+const PanelsDrawer = later(() => import('./PanelsDrawer').then(({ PanelsDrawer: drawer }) => drawer));
 const TriggersDrawer = later(() => import('./TriggersDrawer').then(({ TriggersDrawer: drawer }) => drawer));
 const WishesDrawer = later(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer));
 
 /** What is opened from the bench: there when the connection is not. */
-const OPENED_LATER = [StripChart, TriggersDrawer, WishesDrawer, ...ASKED_LATER];
+const OPENED_LATER = [PanelsDrawer, StripChart, TriggersDrawer, WishesDrawer, ...ASKED_LATER];
 
 const WAITS = [
   { word: '1 s', seconds: 1 },
@@ -57,7 +59,11 @@ export function SwitchingStage() {
   const designId = useDesign((state) => state.id);
   const index = useDesign(({ analysis }) => analysis.index);
   const handles = useMemo(() => deviceHandles(index), [index]);
+  const design = useDesign((state) => state.design);
+  const panels = useMemo(() => recordsOf(design, 'panel'), [design]);
+  const loose = useMemo(() => handles.filter((handle) => !sitsOnPanel(design, handle)), [design, handles]);
   const shown = useBench();
+  const [isArranging, setArranging] = useState(false);
   usePreload(OPENED_LATER);
   if (index.loads.length === 0 || !index.battery) {
     return (
@@ -80,30 +86,40 @@ export function SwitchingStage() {
   }
   return (
     <div className={frame.stage}>
-      <Toolbar shown={shown} />
+      <Toolbar shown={shown} onArrange={() => setArranging(true)} />
       <div className={styles.bench}>
         <div className={styles.controls} role="region" aria-label="Controls" tabIndex={0}>
           {shown && <Vehicle shown={shown} />}
           {shown &&
+            panels.map((panel) => (
+              <PanelFace key={panel.id} panel={panel} handles={handles} shown={shown} onArrange={() => setArranging(true)} />
+            ))}
+          {shown &&
             PANELS.map(({ where, title }) => (
-              <Panel key={where} title={title} handles={handles.filter((one) => one.where === where)} shown={shown} />
+              <Panel key={where} title={title} handles={loose.filter((one) => one.where === where)} shown={shown} />
             ))}
           {shown &&
             ASIDE.map(({ where, title }) => (
               <details key={where} className={styles.more}>
                 <summary>{title}</summary>
-                <Panel title={title} isTitled handles={handles.filter((one) => one.where === where)} shown={shown} />
+                <Panel title={title} isTitled handles={loose.filter((one) => one.where === where)} shown={shown} />
               </details>
             ))}
         </div>
         {shown ? <Answers answer={shown.answer} /> : <p className={styles.soft}>Wiring it up…</p>}
         {shown && <Parts shown={shown} />}
       </div>
+      {isArranging && <PanelsDrawer onClose={() => setArranging(false)} />}
     </div>
   );
 }
 
-function Toolbar({ shown }: { shown: BenchShown | null }) {
+/** Whether a control is worked on a panel, and so not in the lists. */
+function sitsOnPanel(design: Design, { deviceId, control }: DeviceHandle): boolean {
+  return recordsOf(design, 'panelPart').some((part) => part.deviceId === deviceId && (part.control ?? control) === control);
+}
+
+function Toolbar({ shown, onArrange }: { shown: BenchShown | null; onArrange(): void }) {
   const broken = useDesign(({ findings }) => findings.filter(({ rule }) => rule === 'wish.broken').length);
   const [isWishing, setWishing] = useState(false);
   const [last] = shown?.acts ?? [];
@@ -131,6 +147,9 @@ function Toolbar({ shown }: { shown: BenchShown | null }) {
         </span>
         <Button size="small" onClick={() => setWishing(true)}>
           Wishes{broken > 0 && `: ${broken} broken`}
+        </Button>
+        <Button size="small" onClick={onArrange}>
+          Panels
         </Button>
         <Button size="small" onClick={() => setMetering(true)}>
           Which wire is it?
@@ -221,7 +240,12 @@ function Panel({ title, isTitled = false, handles, shown: { bench, act } }: Pane
           act({ kind: 'move', mover: { kind: 'device', deviceId, control }, position }, goesWithoutSaying);
         if (springs)
           return (
-            <Push key={name} name={name} pressed={at === positions[1]} onPress={(pressed) => move(positions[pressed ? 1 : 0]!, !pressed)} />
+            <NamedPush
+              key={name}
+              name={name}
+              pressed={at === positions[1]}
+              onPress={(pressed) => move(positions[pressed ? 1 : 0]!, !pressed)}
+            />
           );
         return (
           <Positions

@@ -10,7 +10,7 @@ import { indexDesign } from '@/core/rig/designIndex';
 import { answerWord } from '@/core/wording/benchWords';
 import { moverName, movedWord } from '@/core/wording/wishWords';
 import { formatAmps, formatVolts } from '@/core/units/quantity';
-import { Positions, Push } from './Positions';
+import { NamedPush, Positions } from './Positions';
 import { LoadShape } from './LoadShape';
 import styles from './Ways.module.css';
 
@@ -51,7 +51,7 @@ export function TryBench({ design, loadId, inputs }: { design: Design; loadId: s
         const name = moverName(design, input);
         const at = input.kind === 'vehicle' ? bench.side[input.control] : bench.position(input.deviceId, input.control);
         if (input.kind === 'device' && springs.has(`${input.deviceId} ${input.control}`))
-          return <Push key={name} name={name} pressed={at === input.positions[1]} onPress={(down) => move(input, input.positions[down ? 1 : 0]!)} />; // prettier-ignore
+          return <NamedPush key={name} name={name} pressed={at === input.positions[1]} onPress={(down) => move(input, input.positions[down ? 1 : 0]!)} />; // prettier-ignore
         return (
           <Positions
             key={name}

@@ -5,6 +5,7 @@ import { isInside } from '../../rig/geometry';
 import { bodyOutline } from '../../rig/bodies';
 import { placeIdOf } from '../../rig/layout';
 import { disagrees } from '../../rig/routeLength';
+import { recordOf, recordsOf } from '../../design/design';
 import type { Passage, Place, Route } from '../../design/schema';
 import type { Finding, Rule, Severity } from '../finding';
 
@@ -18,7 +19,7 @@ const STICKS_OUT_MM = 400;
 /** The vehicle: what cable passes, what fits where, and where the plan and the tape disagree. */
 export function findRig(analysis: Analysis): Finding[] {
   if (analysis.index.places.length === 0) return [];
-  return [...findPassages(analysis), ...findBundles(analysis), ...findWays(analysis), ...findPlaces(analysis)];
+  return [...findPassages(analysis), ...findBundles(analysis), ...findWays(analysis), ...findPlaces(analysis), ...findPanels(analysis)];
 }
 
 function finding(
@@ -137,6 +138,17 @@ function findPlaces(analysis: Analysis): Finding[] {
     if (zone?.traits?.includes('wet') && device.kind !== 'splice' && device.sealed !== true) {
       found.push(finding('rig.wet', 'caution', [device.id, zone.id]));
     }
+  }
+  return found;
+}
+
+/** What sits in a panel and is placed somewhere else than the panel. */
+function findPanels({ design, index }: Analysis): Finding[] {
+  const found: Finding[] = [];
+  for (const part of recordsOf(design, 'panelPart')) {
+    const [panel, device] = [recordOf(design, part.panelId, 'panel'), index.devices.get(part.deviceId)];
+    if (!panel?.placeId || panel.use === 'fob' || !device?.placeId || device.placeId === panel.placeId) continue;
+    found.push(finding('rig.panelElsewhere', 'caution', [device.id, panel.id, panel.placeId, device.placeId, part.id]));
   }
   return found;
 }

@@ -2,6 +2,7 @@ import type { Change } from '../../design/change';
 import { deviceOf, type Design } from '../../design/design';
 import { Edit } from '../../design/edit';
 import type { Device, Load } from '../../design/schema';
+import { seatNew } from '../panels';
 import { straighten } from './straighten';
 import { WayBuilder, type KeptSwitch } from './builder';
 import { WAYS, type Way, type WayChoice } from './ways';
@@ -15,7 +16,7 @@ export interface WayTaken {
 
 /**
  * The change that has a load come on in one of the ways of the gallery. What switched it alone before goes; its fuse, its length and joints stay, and a switch's name and
- * place go to the new one.
+ * place, on a panel too, go to the new one.
  * @returns null where the load has no circuit, or cannot be wired so
  */
 export function wayTo(design: Design, loadId: string, way: Way, choice: WayChoice): WayTaken | null {
@@ -28,6 +29,7 @@ export function wayTo(design: Design, loadId: string, way: Way, choice: WayChoic
   const kept = dropped.find(({ kind }) => kind === 'switch');
   const builder = WayBuilder.at(edit, load, way.id === 'direct' || !kept ? null : keptOf(kept, load));
   if (!builder || !way.build(builder, choice)) return null;
+  seatNew(edit, design);
   return { change: edit.change, dropped };
 }
 

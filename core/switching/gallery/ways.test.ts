@@ -132,10 +132,22 @@ const TRUTH: Record<string, Record<string, boolean>> = {
     'enabling switch on, motion sensor false': false,
     'enabling switch on, motion sensor true': true,
   },
+  // A motion by day starts nothing.
+  motionDark: Object.fromEntries(
+    ['off', 'on'].flatMap((enabling) =>
+      [false, true].flatMap((moving) =>
+        ['day', 'dark'].map((daylight) => [
+          `daylight ${daylight}, enabling switch ${enabling}, motion sensor ${moving}`,
+          enabling === 'on' && moving && daylight === 'dark',
+        ]),
+      ),
+    ),
+  ),
   door: { 'door switch shut': false, 'door switch open': true },
   roller: { 'roller switch false': true, 'roller switch true': false },
   plunger: { 'hood switch false': true, 'hood switch true': false },
-  signal: { 'key off': false, 'key accessory': false, 'key on': true },
+  // The ignition's wire stays live while the starter turns.
+  signal: { 'key off': false, 'key accessory': false, 'key on': true, 'key start': true },
   follow: {
     'lamps off, switch off': false,
     'lamps off, switch up': false,
@@ -149,9 +161,12 @@ const TRUTH: Record<string, Record<string, boolean>> = {
     'lamps high, switch off': false,
     'lamps high, switch up': true,
     'lamps high, switch down': true,
+    'lamps flash, switch off': false,
+    'lamps flash, switch up': true,
+    'lamps flash, switch down': true,
   },
-  late: { 'key off': false, 'key accessory': false, 'key on': true },
-  // Reverse is live with the key on alone.
+  late: { 'key off': false, 'key accessory': false, 'key on': true, 'key start': true },
+  // Reverse is live with the ignition, which the starter leaves live.
   hub: {
     'key off, reverse out': false,
     'key off, reverse in': false,
@@ -159,6 +174,8 @@ const TRUTH: Record<string, Record<string, boolean>> = {
     'key accessory, reverse in': false,
     'key on, reverse out': false,
     'key on, reverse in': true,
+    'key start, reverse out': false,
+    'key start, reverse in': true,
   },
 };
 

@@ -28,7 +28,7 @@ export const WAY_IDS = [
     'radioOrHand',
     'coloursRadio',
   ],
-  ...['motion', 'door', 'roller', 'plunger', 'signal', 'follow', 'late', 'hub'],
+  ...['motion', 'motionDark', 'door', 'roller', 'plunger', 'signal', 'follow', 'late', 'hub'],
 ] as const;
 export type WayId = (typeof WAY_IDS)[number];
 
@@ -55,6 +55,15 @@ function relayInRun(at: WayBuilder, more: object = {}, partId = 'relay'): string
   const relay = at.part(partId, `${at.load.name} relay`, more);
   at.through([relay, '30', '87']);
   return relay;
+}
+
+/** A motion sensor behind a switch that puts an end to it, with its eye for daylight or without. */
+function motion(at: WayBuilder, eye: { darkOnly?: boolean }): boolean {
+  const sw = at.part('switch', `${at.load.name} enabling switch`);
+  const sensor = at.part('motion', `${at.load.name} motion sensor`, eye);
+  at.through([sw, 'in', 'out'], [sensor, 'in', 'out']);
+  at.toReturn(sensor, 'minus');
+  return true;
 }
 
 /** A panel switch with a pilot lamp whose plus is joined to a terminal of the switch, or to a wire of the vehicle. */
@@ -251,13 +260,11 @@ export const WAYS: readonly Way[] = [
   },
   {
     ...{ id: 'motion', family: 'itself', isFor: ownPlus },
-    build(at) {
-      const sw = at.part('switch', `${at.load.name} enabling switch`);
-      const sensor = at.part('motion', `${at.load.name} motion sensor`);
-      at.through([sw, 'in', 'out'], [sensor, 'in', 'out']);
-      at.toReturn(sensor, 'minus');
-      return true;
-    },
+    build: (at) => motion(at, {}),
+  },
+  {
+    ...{ id: 'motionDark', family: 'itself', isFor: ownPlus },
+    build: (at) => motion(at, { darkOnly: true }),
   },
   {
     ...{ id: 'door', family: 'itself', isFor: ownMinus },

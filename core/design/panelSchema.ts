@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { LIMITS, PANEL_USES } from '../catalog/vocabulary';
+import { id, name } from '../devices/fields';
+
+const across = z.number().int().min(1).max(LIMITS.panelAcross);
+
+/** A panel, dash, relay housing or fob, with positions in columns and rows: numbered from 1, row by row from the top left, seen from the front. */
+export const panel = z.strictObject({
+  id,
+  type: z.literal('panel'),
+  name,
+  use: z.enum(PANEL_USES),
+  columns: across,
+  rows: across,
+  /** Where it is fixed. */
+  placeId: id.nullable(),
+});
+
+/** What sits in one position of a panel. */
+export const panelPart = z.strictObject({
+  id,
+  type: z.literal('panelPart'),
+  panelId: id,
+  position: z
+    .number()
+    .int()
+    .min(1)
+    .max(LIMITS.panelAcross ** 2),
+  deviceId: id,
+  /** Which of the device's controls, where it has several, as the channels of a radio; absent: the device itself. */
+  control: z.string().min(1).max(20).optional(),
+  /** What is written beside it; absent: its device's name. */
+  legend: name.optional(),
+});
+
+export type Panel = z.infer<typeof panel>;
+export type PanelPart = z.infer<typeof panelPart>;
