@@ -7,7 +7,7 @@ import { recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { checkReferences } from '../design/references';
 import type { Panel } from '../design/schema';
-import { DesignError, type ProblemCode } from '../design/problems';
+import { type DesignError, type ProblemCode } from '../design/problems';
 import { removePlace } from '../rig/edits';
 import { WAYS } from './gallery/ways';
 import { wayTo } from './gallery/wayTo';
