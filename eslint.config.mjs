@@ -25,6 +25,7 @@ const floors = [
   'sizing',
   'switching',
   'bench',
+  'harness',
   'analysis',
   'wording',
   'advice',

@@ -21,6 +21,14 @@ export const VEHICLE_CONTROLS = {
 
 export type VehicleControl = keyof typeof VEHICLE_CONTROLS;
 
+/** By what wires are coloured: the pole they are of, or what they do, as boats, road vehicles or heavy trucks have it. */
+export const COLOUR_SCHOOLS = ['pole', 'smallCraft', 'road', 'truck'] as const;
+export type ColourSchool = (typeof COLOUR_SCHOOLS)[number];
+
+/** What a wire is ended with. */
+export const WIRE_ENDS = ['ring', 'receptacle', 'blade', 'ferrule', 'butt', 'pin', 'tap', 'bare'] as const;
+export type WireEnd = (typeof WIRE_ENDS)[number];
+
 /** What carries several controls in numbered positions: a panel in a wall, the vehicle's dash, a housing of relays, a radio fob. */
 export const PANEL_USES = ['panel', 'dash', 'hub', 'fob'] as const;
 export type PanelUse = (typeof PANEL_USES)[number];
@@ -148,4 +156,5 @@ export const LIMITS = {
   conditions: 8,
   /** Columns and rows of a panel. */
   panelAcross: 12,
+  reelMm: 1_000_000,
 } as const;

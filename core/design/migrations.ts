@@ -21,7 +21,7 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 9: what loads shall do, and wires of the vehicle as metered: added.
   (records) => records,
-  // 10: panels and what sits in them: added.
+  // 10: panels and what sits in them, numbers, colours and ends of wires, reels: added.
   (records) => records,
 ];
 

@@ -18,6 +18,7 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'log':
     case 'trigger':
     case 'panel':
+    case 'reel':
       return record.name;
     case 'panelPart':
       return `${nameOf(design, record.panelId)}, position ${record.position}`;

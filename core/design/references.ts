@@ -65,6 +65,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'keepClear':
     case 'log':
     case 'trigger':
+    case 'reel':
       break;
   }
   return refs;

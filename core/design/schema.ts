@@ -5,11 +5,13 @@ import { dutyFields, logFields, prices, scenarioFields, wishes } from './energyS
 
 import { id, lengthMm, name, note, percent, work } from '../devices/fields';
 import { panel, panelPart } from './panelSchema';
+import { WIRE_COLOUR_CODES } from '../catalog/wireColours';
 import { trigger } from './triggerSchema';
 import { wish } from './wishSchema';
 import { keepClear, place, rig, route, zone } from './rigSchema';
 import {
   BUNDLE_PRACTICES,
+  COLOUR_SCHOOLS,
   CONDUCTOR_STANDARDS,
   DROP_CLASSES,
   LIMITS,
@@ -17,6 +19,7 @@ import {
   SETTINGS_ID,
   UNIT_SYSTEMS,
   VEHICLES,
+  WIRE_ENDS,
 } from '../catalog/vocabulary';
 
 const conductor = z.enum(CONDUCTOR_SIZES);
@@ -51,8 +54,12 @@ const settings = z.strictObject({
   /** What a wire's end adds, its crimp and its screw; absent: nothing is allowed for. */
   endMilliohm: z.number().min(0).max(20).optional(),
   wishes: wishes.optional(),
+  /** How wires are coloured; absent: by pole. */
+  colourSchool: z.enum(COLOUR_SCHOOLS).optional(),
   prices: prices.optional(),
 });
+
+const wireColour = z.enum(WIRE_COLOUR_CODES);
 
 const terminal = z.strictObject({ deviceId: id, terminal: z.string().min(1).max(20) });
 
@@ -67,7 +74,26 @@ const wire = z.strictObject({
   conductor,
   /** Routes it takes, chosen by hand; absent or null: the shortest way. */
   via: z.array(id).max(60).nullable().optional(),
+  /** What is on its labels; absent: not numbered yet. */
+  number: z.string().min(1).max(12).regex(/^\S+$/).optional(),
+  /** Its insulation's colour, and the stripe on it; absent: not chosen yet. */
+  colour: wireColour.optional(),
+  stripe: wireColour.optional(),
+  /** What its ends get, chosen by hand; absent: what fits where they land. */
+  fromEnd: z.enum(WIRE_ENDS).optional(),
+  toEnd: z.enum(WIRE_ENDS).optional(),
   work,
+});
+
+/** Wire there is to cut from: a reel, or what is left of one. */
+const reel = z.strictObject({
+  id,
+  type: z.literal('reel'),
+  name,
+  conductor,
+  colour: wireColour,
+  stripe: wireColour.optional(),
+  lengthMm: z.number().min(1).max(LIMITS.reelMm),
 });
 
 const circuit = z.strictObject({
@@ -119,6 +145,7 @@ export const recordSchema = z.discriminatedUnion('type', [
   trigger,
   panel,
   panelPart,
+  reel,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -141,6 +168,7 @@ export type { Device } from '../devices';
 export type { Draw, MeasuredDraw } from '../devices/load';
 export type TerminalRef = z.infer<typeof terminal>;
 export type Wire = z.infer<typeof wire>;
+export type Reel = z.infer<typeof reel>;
 export type Circuit = z.infer<typeof circuit>;
 export type Scenario = z.infer<typeof scenario>;
 export type Duty = z.infer<typeof duty>;

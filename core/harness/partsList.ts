@@ -1,0 +1,180 @@
+import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
+import type { WireLook } from '../catalog/wireColours';
+import type { PassPart, ProtectionFamily } from '../catalog/vocabulary';
+import type { Ending } from './wireEnds';
+import type { CutLot, Harness } from './schedule';
+import type { Device, Route } from '../design/schema';
+import { kindOf } from '../devices';
+import type { DesignIndex } from '../rig/designIndex';
+import { outsideDiameterMm } from '../catalog/cableDiameters';
+
+/** The groups a parts list is read in. */
+export const PART_GROUPS = ['wire', 'terminals', 'joints', 'fuses', 'parts', 'passages', 'fixing'] as const;
+export type PartGroup = (typeof PART_GROUPS)[number];
+
+/** Something to have before the work begins, as plain facts; `core/wording` says it. */
+export type PartLine =
+  | { group: 'wire'; what: 'wire'; conductor: ConductorSize; look: WireLook | null; count: number; spareMm: number }
+  | { group: 'terminals'; what: Ending['kind']; conductor: ConductorSize; ending: Ending; count: number; spare: number }
+  | { group: 'joints'; what: 'joint' | 'sleeve'; conductor: ConductorSize; boreMm: number; count: number; spare: number }
+  | { group: 'fuses'; what: ProtectionFamily; ratingA: number; count: number; spare: number }
+  | { group: 'parts'; like: Device; count: number; names: string[] }
+  | { group: 'passages'; what: PassPart; holeMm: number | null; count: number }
+  | { group: 'fixing'; what: 'clip' | 'label'; count: number };
+
+/** A clip every so far along a loom, mm. Common practice: 200 to 300. */
+const CLIP_MM = 250;
+/** Terminals spoilt in crimping. Common practice: one in ten, one at least. */
+const SPARE_SHARE = 0.1;
+/** Kinds that are no part to buy: the vehicle's own, or bought by the load they are. */
+const NOT_BOUGHT: ReadonlySet<Device['kind']> = new Set(['load', 'signalSource', 'vehicleFeed', 'splice', 'groundPoint', 'protection']);
+
+/** Everything the design needs, counted: wire with what is cut, terminals by size, joints, fuses with spares to carry, parts, grommets and glands, clips and labels. */
+export function partsList(index: DesignIndex, harness: Harness, lots: readonly CutLot[]): PartLine[] {
+  return [
+    ...lots.map(({ conductor, look, neededMm, leftMm }): PartLine => ({
+      group: 'wire',
+      what: 'wire',
+      conductor,
+      look,
+      count: neededMm,
+      spareMm: leftMm,
+    })),
+    ...terminals(harness),
+    ...joints(index, harness),
+    ...fuses(index),
+    ...parts(index),
+    ...passages(index, harness),
+    ...fixing(index, harness),
+  ];
+}
+
+/** What is crimped on at each end; what ends in a joint shares its sleeve with the others there and is counted as a joint. */
+function terminals({ wires }: Harness): PartLine[] {
+  const lines = new Map<string, Extract<PartLine, { group: 'terminals' }>>();
+  for (const { wire, from, to } of wires)
+    for (const { ending } of [from, to]) {
+      if (ending.kind === 'butt' || ending.kind === 'bare') continue;
+      const key = [ending.kind, ending.stud, ending.bladeMm, ending.fits, ending.fits === 'red' || ending.fits === 'blue' || ending.fits === 'yellow' ? '' : wire.conductor].join(); // prettier-ignore
+      const line = lines.get(key);
+      if (line) line.count++;
+      else lines.set(key, { group: 'terminals', what: ending.kind, conductor: wire.conductor, ending, count: 1, spare: 0 });
+    }
+  return Array.from(lines.values(), (line) => ({ ...line, spare: Math.max(1, Math.ceil(line.count * SPARE_SHARE)) })).sort(
+    (a, b) =>
+      a.what.localeCompare(b.what) ||
+      areaMm2(a.conductor) - areaMm2(b.conductor) ||
+      (a.ending.stud ?? '').localeCompare(b.ending.stud ?? ''),
+  );
+}
+
+/** Shrink sleeve sold, supplied bore to recovered, mm: 3:1 with glue. Source: makers' lists, from memory. */
+const SLEEVES_MM = [3, 4.8, 6, 9, 12, 18, 24, 39];
+
+/** Joints: one at each splice, one for each wire that ends on a part's own lead. Each with a sleeve of a bore at least a fifth over the thickest wire. */
+function joints({ devices }: DesignIndex, { wires }: Harness): PartLine[] {
+  const at = new Map<string, ConductorSize[]>();
+  for (const { wire, from, to } of wires)
+    for (const end of [from, to]) {
+      if (end.ending.kind !== 'butt') continue;
+      const isSplice = devices.get(end.deviceId)?.kind === 'splice';
+      const key = isSplice ? end.deviceId : `${end.deviceId}/${end.terminal}`;
+      at.set(key, [...(at.get(key) ?? []), wire.conductor]);
+    }
+  const lines = new Map<string, Extract<PartLine, { group: 'joints' }>>();
+  for (const conductors of at.values()) {
+    const conductor = conductors.reduce((most, one) => (areaMm2(one) > areaMm2(most) ? one : most));
+    const thickMm = outsideDiameterMm(conductor) * (conductors.length > 2 ? 2 : 1);
+    const boreMm = SLEEVES_MM.find((mm) => mm >= thickMm * 1.2) ?? SLEEVES_MM.at(-1)!;
+    for (const what of ['joint', 'sleeve'] as const) {
+      const key = `${what} ${what === 'joint' ? conductor : boreMm}`;
+      const line = lines.get(key);
+      if (line) line.count++;
+      else lines.set(key, { group: 'joints', what, conductor, boreMm, count: 1, spare: 0 });
+    }
+  }
+  return Array.from(lines.values(), (line) => ({ ...line, spare: Math.max(1, Math.ceil(line.count * SPARE_SHARE)) })).sort(
+    (a, b) => a.what.localeCompare(b.what) || areaMm2(a.conductor) - areaMm2(b.conductor) || a.boreMm - b.boreMm,
+  );
+}
+
+/** Fuses by family and rating. Spares to carry, common practice: two of each blade fuse, one of what costs more; breakers are set again. */
+function fuses({ devices }: DesignIndex): PartLine[] {
+  const lines = new Map<string, Extract<PartLine, { group: 'fuses' }>>();
+  for (const device of devices.values()) {
+    if (device.kind !== 'protection') continue;
+    const { family, ratingA } = device;
+    const key = `${family} ${ratingA}`;
+    const line = lines.get(key);
+    if (line) line.count++;
+    else
+      lines.set(key, {
+        group: 'fuses',
+        what: family,
+        ratingA,
+        count: 1,
+        spare: family === 'breaker' ? 0 : family === 'blade' || family === 'glass' ? 2 : 1,
+      });
+  }
+  return Array.from(lines.values()).sort((a, b) => a.what.localeCompare(b.what) || a.ratingA - b.ratingA);
+}
+
+/** Parts of the wiring by kind and what tells them apart. */
+function parts({ devices }: DesignIndex): PartLine[] {
+  const lines = new Map<string, Extract<PartLine, { group: 'parts' }>>();
+  for (const device of devices.values()) {
+    if (NOT_BOUGHT.has(device.kind)) continue;
+    const key = JSON.stringify([device.kind, traits(device)]);
+    const line = lines.get(key);
+    const count = device.kind === 'battery' ? device.count : 1;
+    if (!line) lines.set(key, { group: 'parts', like: device, count, names: [device.name] });
+    else {
+      line.count += count;
+      line.names.push(device.name);
+    }
+  }
+  return Array.from(lines.values()).sort((a, b) => a.like.kind.localeCompare(b.like.kind));
+}
+
+/** What tells two parts of a kind apart in a shop. */
+function traits(device: Device): unknown[] {
+  switch (device.kind) {
+    case 'switch':
+      return [device.form ?? 'single', device.momentary === true, device.pilot === true, device.ratingA];
+    case 'fuseBlock':
+      return [device.slots];
+    case 'receiver':
+      return [device.channels, device.mode];
+    case 'battery':
+      return [device.capacityAh, device.chemistry];
+    case 'relay':
+      return [device.ratingA, device.pins, device.suppression, device.latching === true, device.holdS ?? 0];
+    default:
+      return ['ratingA' in device ? device.ratingA : null];
+  }
+}
+
+/** Grommets, glands and boots where the wires go through something. */
+function passages({ routes }: DesignIndex, { wires }: Harness): PartLine[] {
+  const used = new Set(wires.flatMap(({ routeIds }) => routeIds));
+  const lines = new Map<string, Extract<PartLine, { group: 'passages' }>>();
+  for (const { passes } of routes.filter(({ id }: Route) => used.has(id)))
+    for (const { part, holeMm } of passes) {
+      if (part === 'none') continue;
+      const key = `${part} ${holeMm ?? ''}`;
+      const line = lines.get(key);
+      if (line) line.count++;
+      else lines.set(key, { group: 'passages', what: part, holeMm, count: 1 });
+    }
+  return Array.from(lines.values()).sort((a, b) => a.what.localeCompare(b.what) || (a.holeMm ?? 0) - (b.holeMm ?? 0));
+}
+
+/** Clips along every stretch that carries something, and a label at each end of every wire. */
+function fixing({ layout }: DesignIndex, { wires }: Harness): PartLine[] {
+  const used = new Set(wires.flatMap(({ routeIds }) => routeIds));
+  const clips = Array.from(used).reduce((sum, id) => sum + Math.ceil((layout.routes.get(id)?.length.mm ?? 0) / CLIP_MM) + 1, 0);
+  return [
+    ...(clips > 0 ? [{ group: 'fixing' as const, what: 'clip' as const, count: clips }] : []),
+    { group: 'fixing', what: 'label', count: wires.length * 2 },
+  ];
+}

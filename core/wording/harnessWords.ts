@@ -1,0 +1,133 @@
+import { FAMILY_NAMES } from '../catalog/fuses';
+import { lookCode, lookWords } from '../catalog/wireColours';
+import type { ColourSchool, UnitSystem, WireEnd } from '../catalog/vocabulary';
+import type { Device } from '../design/schema';
+import { kindOf } from '../devices';
+import type { Ending } from '../harness/wireEnds';
+import type { PartGroup, PartLine } from '../harness/partsList';
+import type { WireDuty } from '../harness/wireRoles';
+import { formatConductor, formatLength, formatRating, formatSmallLength } from '../units/quantity';
+import { PART_WORDS } from './rigWords';
+
+/** The colour schools, each with why one would go by it. */
+export const SCHOOL_WORDS: Record<ColourSchool, { name: string; why: string }> = {
+  pole: {
+    name: 'by pole: red out, black home',
+    why: 'Anybody reads it, and two reels do. Stripes and labels tell circuits apart. Beware beside a road vehicle’s own loom, where black may be live.',
+  },
+  smallCraft: {
+    name: 'small craft: red, yellow home, outlets by use',
+    why: 'Yellow home is never taken for the black of alternating current. Lights blue, pumps brown, other outlets orange. ABYC E-11, ISO 10133, from memory.',
+  },
+  road: {
+    name: 'road vehicle: brown home',
+    why: 'As in many vehicles’ own looms: 30 red, 15 black, lamps grey, 31 brown. DIN 72551, from memory.',
+  },
+  truck: {
+    name: 'heavy truck: white home',
+    why: 'Where the vehicle’s own returns are white. Beware of the mains, where white is no ground. SAE J560, from memory.',
+  },
+};
+
+export const END_WORDS: Record<WireEnd, string> = {
+  ring: 'ring',
+  receptacle: 'receptacle',
+  blade: 'blade',
+  ferrule: 'ferrule',
+  butt: 'joint',
+  pin: 'plug contact',
+  tap: 'fuse tap',
+  bare: 'bare',
+};
+
+/** What a wire does, in a word or two. */
+export const DUTY_WORDS: Record<WireDuty, string> = {
+  live: 'live',
+  keyed: 'live with the vehicle',
+  switched: 'switched',
+  return: 'return',
+  signal: 'signal',
+};
+
+/** An end as it is asked for: "ring M4, red", "receptacle 6.3 mm, blue", "joint". */
+export function endWords({ kind, fits, stud, bladeMm }: Ending): string {
+  const size = stud ? ` ${stud}` : bladeMm ? ` ${bladeMm} mm` : '';
+  const barrel = kind === 'ring' || kind === 'receptacle' || kind === 'blade' || kind === 'butt' || kind === 'tap' ? `, ${FITS[fits]}` : '';
+  return `${END_WORDS[kind]}${size}${barrel}`;
+}
+
+const FITS: Record<Ending['fits'], string> = { red: 'red', blue: 'blue', yellow: 'yellow', lug: 'lug', none: 'no size fits' };
+
+export const PART_GROUP_WORDS: Record<PartGroup, string> = {
+  wire: 'Wire',
+  terminals: 'Terminals',
+  joints: 'Joints and sleeves',
+  fuses: 'Fuses and breakers',
+  parts: 'Parts',
+  passages: 'Where cable goes through',
+  fixing: 'Fixing and labels',
+};
+
+const FORM_WORDS: Record<NonNullable<Extract<Device, { kind: 'switch' }>['form']>, string> = {
+  single: 'on and off',
+  changeover: 'changeover',
+  changeoverOff: 'changeover, off in the middle',
+  doublePole: 'two poles, on and off',
+  doublePoleChangeover: 'two poles, changeover',
+};
+
+/** A line of the parts list: what it is, how much, and what of that is to spare. */
+export function partWords(line: PartLine, units: UnitSystem): { what: string; count: string; spare: string } {
+  const pieces = (count: number) => String(count);
+  switch (line.group) {
+    case 'wire': {
+      const look = line.look ? `${lookCode(line.look)}, ${lookWords(line.look)}` : 'no colour yet';
+      return {
+        what: `${formatConductor(line.conductor)}, ${look}`,
+        count: formatLength(line.count, units),
+        spare: formatLength(line.spareMm, units),
+      };
+    }
+    case 'terminals': {
+      const lug = line.ending.fits === 'lug' || line.ending.kind === 'ferrule' || line.ending.kind === 'pin';
+      return {
+        what: `${endWords(line.ending)}${lug ? ` for ${formatConductor(line.conductor)}` : ''}`,
+        count: pieces(line.count),
+        spare: pieces(line.spare),
+      };
+    }
+    case 'joints': {
+      const what =
+        line.what === 'joint' ? `crimp joint for ${formatConductor(line.conductor)}` : `shrink sleeve with glue, ${line.boreMm} mm`;
+      return { what, count: pieces(line.count), spare: pieces(line.spare) };
+    }
+    case 'fuses':
+      return { what: `${FAMILY_NAMES[line.what]}, ${formatRating(line.ratingA)}`, count: pieces(line.count), spare: pieces(line.spare) };
+    case 'parts':
+      return { what: deviceWords(line.like), count: pieces(line.count), spare: '' };
+    case 'passages':
+      return {
+        what: `${PART_WORDS[line.what]}${line.holeMm === null ? '' : `, hole ${formatSmallLength(line.holeMm, units)}`}`,
+        count: pieces(line.count),
+        spare: '',
+      };
+    case 'fixing':
+      return { what: line.what === 'clip' ? 'clip or tie' : 'wire label', count: pieces(line.count), spare: '' };
+  }
+}
+
+/** A part as it is asked for in a shop. */
+export function deviceWords(device: Device): string {
+  const words = [kindOf(device).label];
+  if (device.kind === 'switch') {
+    words.push(FORM_WORDS[device.form ?? 'single']);
+    if (device.momentary) words.push('springs back');
+    if (device.pilot) words.push('pilot lamp');
+  }
+  if (device.kind === 'relay') words.push(`${device.pins} pins`, ...(device.suppression === 'none' ? [] : [`with ${device.suppression}`]), ...(device.latching ? ['latching'] : [])); // prettier-ignore
+  if (device.kind === 'fuseBlock') words.push(`${device.slots} slots`);
+  if (device.kind === 'receiver') words.push(device.channels === 1 ? 'one channel' : `${device.channels} channels`, device.mode);
+  if (device.kind === 'battery') words.push(`${device.capacityAh} Ah`, device.chemistry);
+  if ('ratingA' in device) words.push(formatRating(device.ratingA));
+  return words.join(', ');
+}
