@@ -28,6 +28,7 @@ const floors = [
   'harness',
   'analysis',
   'wording',
+  'diagram',
   'advice',
   'formats',
   'handbook',

@@ -1,6 +1,7 @@
 import { benchDesign } from './bench';
 import { check } from './check';
 import { exportDesign } from './export';
+import { harness } from './harness';
 import { BadInput } from './input';
 import { monitor } from './monitor';
 import { simulateDays } from './simulate';
@@ -19,7 +20,8 @@ const USAGE = `Usage:
   vine-knot bench FILE.json [--set "NAME=VALUE"]... [--after SECONDS] [--json]
   vine-knot truth FILE.json --load NAME [--function NAME] [--json]
   vine-knot wishes FILE.json [--json]
-  vine-knot export FILE.json --format spice [--state all-on|all-off|SCENARIO]
+  vine-knot harness FILE.json [--json]
+  vine-knot export FILE.json --format spice|wires.csv|parts.csv|diagram.svg [--state all-on|all-off|SCENARIO] [--circuit NUMBER]
 
 check prints per circuit and for the whole design what the screens show.
 wire answers one run: the smallest conductor, its fuse and its drop.
@@ -29,7 +31,8 @@ monitor plays a battery monitor: a reading a line over TCP on this machine, a mi
 bench moves controls one after another (NAME=a>b presses and lets go) and says what every load then does, and by what way its current comes.
 truth says what a load does in every way that what influences it may stand.
 wishes says which of what loads shall do the wiring keeps, and by what acts the others break, in every way things can stand.
-export writes the netlist of a design in a state as a SPICE deck.
+harness lists every wire with its number, colour, size, length and ends, what is cut from which reel, and the parts.
+export writes the netlist of a design in a state as a SPICE deck, its wire schedule, its parts list, or the diagram of a circuit or of all.
 Exit status: 0 well, 1 a finding is a fault, a network has no answer or never comes to rest, a wish is broken or a load was cut, 2 bad input.
 `;
 
@@ -41,6 +44,8 @@ function run(argv: string[]): number {
       return benchDesign(rest);
     case 'check':
       return check(rest);
+    case 'harness':
+      return harness(rest);
     case 'truth':
       return truth(rest);
     case 'wishes':

@@ -29,6 +29,7 @@ import { formatConductor, formatRating } from '../units/quantity';
 import type { Remedy } from './remedy';
 import { reachRemedies } from './reachRemedies';
 import { rigRemedies } from './rigRemedies';
+import { harnessRemedies } from './harnessRemedies';
 import { switchingRemedies } from './switchingRemedies';
 import { workRemedies } from './workRemedies';
 import type { Finding } from '../analysis/finding';
@@ -145,7 +146,9 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
     }
     default:
-      return [rigRemedies, reachRemedies, workRemedies, switchingRemedies].flatMap((remedies) => remedies(analysis, finding));
+      return [rigRemedies, reachRemedies, workRemedies, switchingRemedies, harnessRemedies].flatMap((remedies) =>
+        remedies(analysis, finding),
+      );
   }
 }
 

@@ -160,6 +160,11 @@ export type Rule =
   | 'switching.twoDimmers'
   | 'switching.dimmerBridged'
   | 'switching.litWhileShut'
+  | 'harness.alike'
+  | 'harness.returnColour'
+  | 'harness.numberTwice'
+  | 'harness.noTerminal'
+  | 'harness.unfinished'
   | 'wish.broken'
   | 'wish.undecided'
   | 'vehicle.overdrawn'
@@ -185,6 +190,8 @@ export type WorkRule = Extract<Rule, `work.${string}`>;
 export type WiringRule = Extract<Rule, `wiring.${string}`>;
 /** What switches the wrong way. */
 export type SwitchingRule = Extract<Rule, `switching.${string}`>;
+/** Wires as they are coloured, numbered and ended. */
+export type HarnessRule = Extract<Rule, `harness.${string}`>;
 /** What loads shall do. */
 export type WishRule = Extract<Rule, `wish.${string}`>;
 export type VehicleRule = Extract<Rule, `vehicle.${string}`>;

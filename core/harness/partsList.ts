@@ -4,7 +4,6 @@ import type { PassPart, ProtectionFamily } from '../catalog/vocabulary';
 import type { Ending } from './wireEnds';
 import type { CutLot, Harness } from './schedule';
 import type { Device, Route } from '../design/schema';
-import { kindOf } from '../devices';
 import type { DesignIndex } from '../rig/designIndex';
 import { outsideDiameterMm } from '../catalog/cableDiameters';
 

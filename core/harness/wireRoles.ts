@@ -29,11 +29,18 @@ export function wireRoles(index: DesignIndex, { supply, return: returns }: Wirin
   const circuits = circuitsBelow(returns, circuitOf);
   returns.nodes.forEach(({ wire }, at) => {
     const [only, ...more] = circuits[at]!;
-    if (wire) roles.set(wire.id, { duty: 'return', circuitId: more.length === 0 ? (only ?? null) : null, serves: home[at]! });
+    const isOwn = more.length === 0 && wire !== null && !joinsBars(index, wire);
+    if (wire) roles.set(wire.id, { duty: 'return', circuitId: isOwn ? (only ?? null) : null, serves: home[at]! });
   });
   for (const wire of index.wires) if (!roles.has(wire.id)) roles.set(wire.id, looseRole(index, wire, circuitOf));
   return roles;
 }
+
+/** Whether it only joins what returns share, though one circuit alone may come home by it today. */
+function joinsBars({ devices }: DesignIndex, { from, to }: Wire): boolean {
+  return [from, to].every(({ deviceId }) => SHARED.has(devices.get(deviceId)?.kind ?? 'load'));
+}
+const SHARED: ReadonlySet<Device['kind']> = new Set(['battery', 'busBar', 'groundPoint', 'shunt', 'isolator']);
 
 /** A wire in neither tree: the vehicle's own signal, one that works a coil, or one that hangs loose. */
 function looseRole({ devices }: DesignIndex, { role, from, to }: Wire, circuitOf: ReadonlyMap<string, string>): WireRole {

@@ -4,6 +4,7 @@ import type { ColourSchool, UnitSystem, WireEnd } from '../catalog/vocabulary';
 import type { Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { Ending } from '../harness/wireEnds';
+import type { WireRefusal } from '../harness/editWires';
 import type { PartGroup, PartLine } from '../harness/partsList';
 import type { WireDuty } from '../harness/wireRoles';
 import { formatConductor, formatLength, formatRating, formatSmallLength } from '../units/quantity';
@@ -49,9 +50,9 @@ export const DUTY_WORDS: Record<WireDuty, string> = {
   signal: 'signal',
 };
 
-/** An end as it is asked for: "ring M4, red", "receptacle 6.3 mm, blue", "joint". */
-export function endWords({ kind, fits, stud, bladeMm }: Ending): string {
-  const size = stud ? ` ${stud}` : bladeMm ? ` ${bladeMm} mm` : '';
+/** An end as it is asked for: "ring M4, red", with a question mark where nobody has said which stud it is, "receptacle 6.3 mm, blue", "joint". */
+export function endWords({ kind, fits, stud, isStudKnown, bladeMm }: Ending): string {
+  const size = stud ? ` ${stud}${isStudKnown ? '' : '?'}` : bladeMm ? ` ${bladeMm}` : '';
   const barrel = kind === 'ring' || kind === 'receptacle' || kind === 'blade' || kind === 'butt' || kind === 'tap' ? `, ${FITS[fits]}` : '';
   return `${END_WORDS[kind]}${size}${barrel}`;
 }
@@ -130,4 +131,26 @@ export function deviceWords(device: Device): string {
   if (device.kind === 'battery') words.push(`${device.capacityAh} Ah`, device.chemistry);
   if ('ratingA' in device) words.push(formatRating(device.ratingA));
   return words.join(', ');
+}
+
+/** Why a cell of the wire schedule cannot be taken, and what to write. */
+export function refusalWords(refusal: WireRefusal): string {
+  switch (refusal.why) {
+    case 'gone':
+      return 'this wire is gone';
+    case 'numberTaken':
+      return 'another wire has this number';
+    case 'numberShape':
+      return 'a number is up to 12 letters and digits with no space';
+    case 'colour':
+      return 'write a colour as red, RD, red with white or RDWH';
+    case 'conductor':
+      return 'no such size of wire';
+    case 'length':
+      return refusal.said;
+    case 'tooLong':
+      return 'at most 100 m';
+    case 'end':
+      return `an end is one of ${Object.values(END_WORDS).join(', ')}`;
+  }
 }

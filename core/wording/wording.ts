@@ -26,6 +26,7 @@ import { SOURCE_RULES } from './sourceWords';
 import { VEHICLE_RULES } from './vehicleWords';
 import { SWITCHING_RULES } from './switchingRuleWords';
 import { WIRING_RULES } from './wiringRuleWords';
+import { HARNESS_RULES } from './harnessRuleWords';
 import { WISH_RULES } from './wishRuleWords';
 import { outcomeWords, wishWords } from './wishWords';
 import { WORK_RULES } from './workWords';
@@ -48,6 +49,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...WORK_RULES,
   ...WIRING_RULES,
   ...WISH_RULES,
+  ...HARNESS_RULES,
   ...SWITCHING_RULES,
   'wire.overloaded': {
     title: 'Wire carries too much',

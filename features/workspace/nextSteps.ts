@@ -1,4 +1,5 @@
 import type { Analysis } from '@/core/analysis/types';
+import type { Wire } from '@/core/design/schema';
 import type { DesignView } from '@/core/design/asBuilt';
 import { STAGES, type StageId } from './stages';
 
@@ -33,10 +34,19 @@ export function nextSteps(
   else if (used.size === 0) of.energy = 'needs hours of use';
   // Nothing is checked there yet that a person has not flicked.
   of.switching = index.battery && circuits.length > 0 ? TRY_IT : 'needs circuits';
+  of.harness = circuits.length === 0 ? 'needs circuits' : harnessStep(index.wires);
+  if (of.harness === '') delete of.harness;
   if (!index.rig && index.places.length === 0) of.rig = 'lay out the vehicle';
   const next =
     IN_ORDER.find((stage) => of[stage] !== undefined && !(stage === 'supply' && of.supply === 'add what charges' && bare > 0)) ?? null;
   return { of, next };
+}
+
+/** What is left to mark on the wires; empty where nothing is. */
+function harnessStep(wires: readonly Wire[]): string {
+  const [bare, unnumbered] = [wires.filter(({ colour }) => !colour).length, wires.filter(({ number }) => !number).length];
+  if (bare === wires.length && unnumbered === wires.length) return 'mark the wires';
+  return bare + unnumbered === 0 ? '' : `${Math.max(bare, unnumbered)} wires to mark`;
 }
 
 const CHARGING: ReadonlySet<string> = new Set(['solarPanel', 'charger', 'dcDcCharger', 'splitRelay', 'alternator']);

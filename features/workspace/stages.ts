@@ -8,6 +8,7 @@ export const STAGES = [
   { id: 'energy', name: 'Energy', key: 'e' },
   { id: 'circuits', name: 'Circuits', key: 'c' },
   { id: 'switching', name: 'Switching', key: 'w' },
+  { id: 'harness', name: 'Harness', key: 'h' },
 ] as const;
 
 export type StageId = (typeof STAGES)[number]['id'];
@@ -16,6 +17,7 @@ export type StageId = (typeof STAGES)[number]['id'];
 export function stageOf({ rule, circuitId }: Finding): StageId {
   const family = rule.split('.')[0];
   if (family === 'rig') return 'rig';
+  if (family === 'harness') return 'harness';
   if (family === 'wish' || family === 'switching') return 'switching';
   if (rule === 'energy.shortRuntime' || rule === 'energy.runsOut') return 'energy';
   if (family === 'load' || family === 'strip' || family === 'energy') return 'loads';

@@ -56,6 +56,7 @@ export const GridRowView = memo(function GridRowView({
         if (at >= selectedFrom && at <= selectedTo) classes.push(styles.selected);
         const text = column.text(row);
         const shown = column.shown?.(row) ?? null;
+        const swatch = column.swatch?.(row);
         return (
           <td
             key={column.key}
@@ -89,7 +90,10 @@ export const GridRowView = memo(function GridRowView({
                 onLeave={onLeave}
               />
             ) : (
-              <span className={`${column.align === 'right' ? 'reading' : ''} ${tone ? styles[tone] : ''}`}>{shown ?? text}</span>
+              <span className={`${column.align === 'right' ? 'reading' : ''} ${tone ? styles[tone] : ''}`}>
+                {swatch && <i aria-hidden className={styles.swatch} style={{ background: swatch }} />}
+                {shown ?? text}
+              </span>
             )}
           </td>
         );

@@ -15,6 +15,8 @@ export interface GridColumn<Row> {
   shown?(row: Row): string | null;
   /** A mark on the cell: measured values look different, doubtful ones too. */
   tone?(row: Row): 'measured' | 'soft' | 'bad' | 'within' | undefined;
+  /** A patch of colour before the text, as CSS for its ground. */
+  swatch?(row: Row): string | null;
   /** What the editor starts with, where it differs from the shown text. */
   editText?(row: Row): string;
   /** Fixed answers to choose from instead of typing. */

@@ -3,11 +3,12 @@ import { findInDays } from './dayRules';
 import { worstFirst } from './findAll';
 import { findInNetwork } from './networkRules';
 import type { Finding } from '../finding';
+import { findHarness } from './harnessRules';
 import { findWishes } from './wishRules';
 
 /** What takes too long for every key press: the solved network, the days lived through, and every way the wiring can stand. */
 export function findSlowly(analysis: Analysis): Finding[] {
-  return [...findInNetwork(analysis), ...findInDays(analysis), ...findWishes(analysis)];
+  return [...findInNetwork(analysis), ...findInDays(analysis), ...findWishes(analysis), ...findHarness(analysis)];
 }
 
 /** The analysis with all of that among its findings. */

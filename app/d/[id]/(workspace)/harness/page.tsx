@@ -1,0 +1,5 @@
+import { HarnessStage } from '@/features/harness/HarnessStage';
+
+export default function HarnessPage() {
+  return <HarnessStage />;
+}

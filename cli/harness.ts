@@ -1,0 +1,57 @@
+import { parseArgs } from 'node:util';
+import { lookCode } from '../core/catalog/wireColours';
+import { recordsOf } from '../core/design/design';
+import { indexDesign } from '../core/rig/designIndex';
+import { traceWiring } from '../core/network/wiring';
+import { partsList } from '../core/harness/partsList';
+import { cutLots, harnessOf, type HarnessEnd } from '../core/harness/schedule';
+import { nameOf } from '../core/design/names';
+import { analyse } from '../core/analysis/analyse';
+import { endWords, partWords } from '../core/wording/harnessWords';
+import { loadDesign } from './designFile';
+import { BadInput } from './input';
+
+/** `vine-knot harness`: every wire with number, colour, size, length and ends, what is cut from what, and the parts. Status 1 where a finding of the harness is a fault. */
+export function harness(argv: string[]): number {
+  const { values, positionals } = parseArgs({ args: argv, options: { json: { type: 'boolean' } }, allowPositionals: true });
+  const [file, ...more] = positionals;
+  if (!file || more.length > 0) throw new BadInput('harness takes one file');
+  const design = loadDesign(file);
+  const index = indexDesign(design);
+  const made = harnessOf(index, traceWiring(index));
+  const lots = cutLots(made, recordsOf(design, 'reel'));
+  const { units } = index.settings;
+  const findings = analyse(design).findings.filter(({ rule }) => rule.startsWith('harness.'));
+  const place = ({ deviceId, terminal }: HarnessEnd) => ({ device: nameOf(design, deviceId), terminal });
+  const end = ({ ending }: HarnessEnd) => ({ kind: ending.kind, stud: ending.stud, bladeMm: ending.bladeMm, says: endWords(ending) });
+  const wires = made.wires.map(({ wire, number, look, from, to, lengthMm, routeIds }) => ({
+    number,
+    from: place(from),
+    to: place(to),
+    colour: look ? lookCode(look) : null,
+    conductor: wire.conductor,
+    lengthM: lengthMm / 1000,
+    ends: [end(from), end(to)],
+    loom: routeIds.map((id) => nameOf(design, id)),
+  }));
+  const parts = partsList(index, made, lots).map((line) => ({
+    what: partWords(line, units).what,
+    count: line.group === 'wire' ? line.count / 1000 : line.count,
+    unit: line.group === 'wire' ? 'm' : 'pcs',
+    price: null,
+  }));
+  const cuts = lots.flatMap(({ conductor, look, cuts: cut }) =>
+    cut.map(({ reel, pieces, leftMm }) => ({
+      reel: reel.reel?.name ?? `${conductor}${look ? ` ${lookCode(look)}` : ''}, ${reel.lengthMm / 1000} m to buy`,
+      pieces: pieces.map(({ lengthMm }) => lengthMm / 1000),
+      wasteM: leftMm / 1000,
+    })),
+  );
+  if (values.json) process.stdout.write(`${JSON.stringify({ wires, cables: [], parts, cuts, findings }, null, 2)}\n`);
+  else
+    for (const { number, colour, conductor, from, to, lengthM, ends } of wires)
+      process.stdout.write(
+        `${number.padEnd(6)} ${(colour ?? '-').padEnd(6)} ${conductor.padEnd(8)} ${lengthM.toFixed(2).padStart(6)} m  ${from.device}, ${from.terminal} (${ends[0]!.says}) to ${to.device}, ${to.terminal} (${ends[1]!.says})\n`,
+      );
+  return findings.some(({ severity }) => severity === 'fault') ? 1 : 0;
+}

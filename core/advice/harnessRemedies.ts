@@ -1,0 +1,44 @@
+import type { Finding } from '../analysis/finding';
+import type { Analysis } from '../analysis/types';
+import { applyChange, composeChanges, updateRecords } from '../design/change';
+import { recordOf, recordsOf, type Design } from '../design/design';
+import { colourWires } from '../harness/colourWires';
+import { bareWire, colourAll, fixNumbers } from '../harness/editWires';
+import { harnessOfDesign } from '../harness/schedule';
+import { indexDesign } from '../rig/designIndex';
+import { lookWords } from '../catalog/wireColours';
+import type { Remedy } from './remedy';
+
+/** Remedies for wires that are taken for each other, or for the other pole. */
+export function harnessRemedies({ design, index }: Analysis, { rule, subjects }: Finding): Remedy[] {
+  switch (rule) {
+    case 'harness.alike':
+    case 'harness.returnColour':
+      return subjects.slice(0, 2).reverse().flatMap((id) => recoloured(design, index, id)).slice(0, 1); // prettier-ignore
+    case 'harness.numberTwice': {
+      const free = recordOf(design, subjects[0]!, 'wire');
+      return free
+        ? [{ label: 'Give it the next free number', change: updateRecords(design, [{ id: free.id, set: { number: undefined } }]) }]
+        : [];
+    }
+    case 'harness.unfinished': {
+      const numbered = fixNumbers(design);
+      const coloured = colourAll(applyChange(design, numbered), false);
+      return [{ label: 'Number and colour what is left', change: composeChanges(numbered, coloured) }];
+    }
+    default:
+      return [];
+  }
+}
+
+/** One wire coloured anew, all others as they are. */
+function recoloured(design: Design, index: Analysis['index'], wireId: string): Remedy[] {
+  const wire = recordOf(design, wireId, 'wire');
+  if (!wire) return [];
+  const without: Design = { records: new Map(design.records).set(wireId, bareWire(wire)) };
+  const { roles } = harnessOfDesign(without);
+  const look = colourWires(indexDesign(without), roles, index.settings.colourSchool ?? 'pole', recordsOf(design, 'reel')).get(wireId);
+  if (!look) return [];
+  const change = updateRecords(design, [{ id: wireId, set: { colour: look.colour, stripe: look.stripe } }]);
+  return [{ label: `Make it ${lookWords(look)}`, change }];
+}

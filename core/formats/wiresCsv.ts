@@ -1,0 +1,59 @@
+import Papa from 'papaparse';
+import { lookCode } from '../catalog/wireColours';
+import type { Analysis } from '../analysis/types';
+import { nameOf } from '../design/names';
+import { harnessOf, type HarnessEnd } from '../harness/schedule';
+import { partsList } from '../harness/partsList';
+import { cutLots } from '../harness/schedule';
+import { recordsOf } from '../design/design';
+import { formatConductor } from '../units/quantity';
+import { DUTY_WORDS, endWords, PART_GROUP_WORDS, partWords } from '../wording/harnessWords';
+import { terminalName } from '../wording/terminalNames';
+import { safeCell } from './safeCell';
+
+const text = (rows: object[]) => `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`;
+
+/** The wire schedule, a line a wire; lengths in mm, as they are cut. */
+export function writeWiresCsv({ index, wiring, design }: Analysis): string {
+  const end = ({ deviceId, terminal }: HarnessEnd) => {
+    const device = index.devices.get(deviceId);
+    return [safeCell(nameOf(design, deviceId)), safeCell(device ? terminalName(device, terminal) : terminal)] as const;
+  };
+  return text(
+    harnessOf(index, wiring).wires.map(({ wire, number, isNumbered, look, role, from, to, lengthMm, routeIds }) => ({
+      number: safeCell(number),
+      fixed: isNumbered ? 'yes' : 'no',
+      colour: look ? lookCode(look) : '',
+      size: formatConductor(wire.conductor),
+      from: end(from)[0],
+      'from terminal': end(from)[1],
+      'from end': endWords(from.ending),
+      to: end(to)[0],
+      'to terminal': end(to)[1],
+      'to end': endWords(to.ending),
+      'length mm': lengthMm,
+      measured: wire.lengthMeasured ? 'yes' : 'no',
+      duty: DUTY_WORDS[role.duty],
+      circuit: safeCell(nameOf(design, role.circuitId ?? undefined)),
+      way: safeCell(routeIds.map((id) => nameOf(design, id)).join(' > ')),
+    })),
+  );
+}
+
+/** The parts list, a line a thing. */
+export function writePartsCsv({ index, wiring, design }: Analysis): string {
+  const harness = harnessOf(index, wiring);
+  const lines = partsList(index, harness, cutLots(harness, recordsOf(design, 'reel')));
+  return text(
+    lines.map((line) => {
+      const { what, count, spare } = partWords(line, index.settings.units);
+      return {
+        group: PART_GROUP_WORDS[line.group],
+        what: safeCell(what),
+        count,
+        spare,
+        for: 'names' in line ? safeCell(line.names.join('; ')) : '',
+      };
+    }),
+  );
+}

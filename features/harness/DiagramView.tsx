@@ -1,0 +1,119 @@
+'use client';
+
+import { Button, Select } from 'antd';
+import { Download, Maximize, Printer, ZoomIn, ZoomOut } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { sheetsOf, sketch, type SheetOf } from '@/core/diagram/drawing';
+import { layOutSketch, type Drawing } from '@/core/diagram/layout';
+import { writeDiagramSvg } from '@/core/diagram/writeSvg';
+import { nameOf } from '@/core/design/names';
+import type { Harness } from '@/core/harness/schedule';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useJump } from '@/features/workspace/useJump';
+import { saveFile } from '@/ui/saveFile';
+import { DiagramSheet } from './DiagramSheet';
+import styles from './Diagram.module.css';
+
+const ALL = 'all';
+
+/** The diagram of a circuit, of what circuits share, or of all of it sheet by sheet: it draws itself from the wires. */
+export function DiagramView({ harness }: { harness: Harness }) {
+  const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const jump = useJump();
+  const sheets = useMemo(() => sheetsOf(index, harness), [index, harness]);
+  const [wanted, setWanted] = useState<string>(ALL);
+  const chosen = wanted === ALL || sheets.some((sheet) => keyOf(sheet) === wanted) ? wanted : ALL;
+  const shown = useMemo(() => sheets.filter((sheet) => chosen === ALL || keyOf(sheet) === chosen), [sheets, chosen]);
+  const { drawings, done } = useDrawings(harness, shown);
+  const [scale, setScale] = useState(1);
+  return (
+    <div className={styles.view}>
+      <div className={styles.bar}>
+        <Select
+          size="small"
+          showSearch
+          optionFilterProp="label"
+          aria-label="Sheet"
+          value={chosen}
+          style={{ width: 260 }}
+          onChange={setWanted}
+          options={[
+            { value: ALL, label: `all ${sheets.length} sheets` },
+            ...sheets.map((sheet) => ({
+              value: keyOf(sheet),
+              label: sheet === 'shared' ? 'what circuits share' : nameOf(design, sheet.circuitId),
+            })),
+          ]}
+        />
+        <span role="group" aria-label="Size of the drawing" className={styles.zoom}>
+          <Button
+            size="small"
+            aria-label="Smaller"
+            icon={<ZoomOut size={14} />}
+            onClick={() => setScale((now) => Math.max(0.4, now / 1.25))}
+          />
+          <Button size="small" aria-label="As wide as the page" icon={<Maximize size={14} />} onClick={() => setScale(1)} />
+          <Button size="small" aria-label="Larger" icon={<ZoomIn size={14} />} onClick={() => setScale((now) => Math.min(4, now * 1.25))} />
+        </span>
+        <Button
+          size="small"
+          icon={<Download size={14} />}
+          disabled={drawings.length === 0}
+          onClick={() => saveFile('diagram.svg', writeDiagramSvg(drawings), 'image/svg+xml')}
+        >
+          SVG
+        </Button>
+        <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
+          Print
+        </Button>
+        {done < 1 && (
+          <span role="status" className={styles.soft}>
+            Drawing: {Math.round(done * 100)} %
+          </span>
+        )}
+      </div>
+      <div className={styles.sheets} role="region" aria-label="Diagram" tabIndex={0}>
+        {drawings.map((drawing) => (
+          <DiagramSheet key={drawing.title} drawing={drawing} scale={scale} onGo={jump} />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const keyOf = (sheet: SheetOf) => (sheet === 'shared' ? 'shared' : sheet.circuitId);
+
+/** Sheets as they come out of the layout's worker, one after another; what is under way ends when the design moves on. */
+function useDrawings(harness: Harness, sheets: readonly SheetOf[]): { drawings: readonly Drawing[]; done: number } {
+  const store = useDesignStore();
+  const analysis = useDesign((state) => state.analysis);
+  const [state, setState] = useState<{ drawings: readonly Drawing[]; done: number }>({ drawings: [], done: 0 });
+  const elk = useRef<{ terminateWorker(): void } | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    const draw = async () => {
+      const { default: Elk } = await import('elkjs/lib/elk-api.js');
+      if (!wanted) return;
+      const layouter = new Elk({ workerFactory: () => new Worker(new URL('elkjs/lib/elk-worker.min.js', import.meta.url)) });
+      elk.current = layouter;
+      const { design, index, wiring } = analysis;
+      const drawings: Drawing[] = [];
+      for (const sheet of sheets) {
+        const drawing = await layOutSketch(sketch(design, index, wiring, harness, sheet), layouter);
+        if (!wanted) break;
+        drawings.push(drawing);
+        if (drawings.length === sheets.length) setState({ drawings: [...drawings], done: 1 });
+        else setState((before) => ({ drawings: before.drawings, done: drawings.length / sheets.length }));
+      }
+      layouter.terminateWorker();
+    };
+    draw().catch(() => store.report('The diagram could not be drawn. Reload the page and try again.'));
+    return () => {
+      wanted = false;
+      elk.current?.terminateWorker();
+      elk.current = null;
+    };
+  }, [analysis, harness, sheets, store]);
+  return state;
+}

@@ -1,0 +1,145 @@
+'use client';
+
+import { Button, Dropdown, Input, Segmented, Select } from 'antd';
+import Link from 'next/link';
+import { useState } from 'react';
+import { COLOUR_SCHOOLS, SETTINGS_ID, type ColourSchool } from '@/core/catalog/vocabulary';
+import { updateRecords } from '@/core/design/change';
+import { colourAll, fixNumbers } from '@/core/harness/editWires';
+import { SCHOOL_WORDS } from '@/core/wording/harnessWords';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
+import { useViewQuery } from '@/features/design/useViewQuery';
+import { EmptyStage } from '@/ui/EmptyStage';
+import { later } from '@/ui/later';
+import { usePreload } from '@/ui/usePreload';
+import frame from '@/ui/Stage.module.css';
+import { ScheduleView } from './ScheduleView';
+import type { WireGrouping } from './scheduleColumns';
+import { useHarness } from './useHarness';
+import styles from './Harness.module.css';
+
+const CutView = later(() => import('./CutView').then(({ CutView: view }) => view));
+const PartsListView = later(() => import('./PartsListView').then(({ PartsListView: view }) => view));
+const DiagramView = later(() => import('./DiagramView').then(({ DiagramView: view }) => view));
+const OPENED_LATER = [CutView, PartsListView, DiagramView];
+
+type Shown = 'schedule' | 'diagram' | 'cut' | 'parts';
+
+/** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
+export function HarnessStage() {
+  const designId = useDesign((state) => state.id);
+  const count = useDesign(({ analysis }) => analysis.index.wires.length);
+  const [shown, setShown] = useState<Shown>('schedule');
+  const [grouping, setGrouping] = useState<WireGrouping>('circuit');
+  const [find, setFind] = useState('');
+  const harness = useHarness();
+  usePreload(OPENED_LATER);
+  if (count === 0) {
+    return (
+      <EmptyStage
+        title="Wire by wire"
+        text="Once circuits are there, every wire stands here with its number, its colour, its length and what is crimped on its ends; the diagram draws itself, and what to cut and to buy is counted."
+      >
+        <Link href={`/d/${designId}/circuits`}>Give the loads circuits</Link>
+      </EmptyStage>
+    );
+  }
+  return (
+    <div className={frame.stage}>
+      <div className={frame.toolbar}>
+        <h2>Harness</h2>
+        <Segmented<Shown>
+          aria-label="What is shown"
+          value={shown}
+          onChange={setShown}
+          options={[
+            { value: 'schedule', label: 'Wires' },
+            { value: 'diagram', label: 'Diagram' },
+            { value: 'cut', label: 'Cut list' },
+            { value: 'parts', label: 'Parts' },
+          ]}
+        />
+        {shown === 'schedule' && (
+          <>
+            <Select<WireGrouping>
+              size="small"
+              aria-label="Group wires"
+              value={grouping}
+              style={{ width: 150 }}
+              onChange={setGrouping}
+              options={[
+                { value: 'circuit', label: 'by circuit' },
+                { value: 'look', label: 'by reel' },
+                { value: 'zone', label: 'by zone' },
+                { value: 'way', label: 'by way' },
+                { value: 'none', label: 'one list' },
+              ]}
+            />
+            <Input
+              size="small"
+              allowClear
+              aria-label="Find wires"
+              placeholder="find: red, 07, ring"
+              value={find}
+              style={{ width: 170 }}
+              onChange={({ target }) => setFind(target.value)}
+            />
+          </>
+        )}
+        <Marking />
+      </div>
+      {shown === 'schedule' && <ScheduleView harness={harness} grouping={grouping} find={find} />}
+      {shown === 'diagram' && <DiagramView harness={harness} />}
+      {shown === 'cut' && <CutView harness={harness} />}
+      {shown === 'parts' && <PartsListView harness={harness} />}
+    </div>
+  );
+}
+
+/** Numbers and colours for all that have none, by the school chosen. */
+function Marking() {
+  const id = useDesign((state) => state.id);
+  const viewQuery = useViewQuery();
+  const school = useDesign(({ analysis }) => analysis.index.settings.colourSchool ?? 'pole');
+  const { commit, refusal } = useRefusal();
+  return (
+    <span className={styles.right}>
+      {refusal}
+      <Select<ColourSchool>
+        size="small"
+        aria-label="Colours by"
+        title={SCHOOL_WORDS[school].why}
+        value={school}
+        style={{ width: 232 }}
+        popupMatchSelectWidth={380}
+        onChange={(colourSchool) =>
+          commit('Colours by another school', (now) => updateRecords(now, [{ id: SETTINGS_ID, set: { colourSchool } }]))
+        }
+        options={COLOUR_SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value].name, title: SCHOOL_WORDS[value].why }))}
+      />
+      <Button size="small" onClick={() => commit('Colour the wires', (now) => colourAll(now, false))}>
+        Colour the rest
+      </Button>
+      <Button size="small" onClick={() => commit('Number the wires', fixNumbers)}>
+        Fix numbers
+      </Button>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: [
+            {
+              key: 'anew',
+              label: 'Colour all of them anew',
+              onClick: () => commit('Colour all wires anew', (now) => colourAll(now, true)),
+            },
+            { key: 'wires', label: <a href={`/api/designs/${id}/wires.csv${viewQuery}`}>Save the wires as CSV</a> },
+            { key: 'parts', label: <a href={`/api/designs/${id}/parts.csv${viewQuery}`}>Save the parts as CSV</a> },
+          ],
+        }}
+      >
+        <Button size="small">More</Button>
+      </Dropdown>
+    </span>
+  );
+}
