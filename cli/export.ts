@@ -1,30 +1,74 @@
+import ELK from 'elkjs/lib/elk.bundled.js';
 import { parseArgs } from 'node:util';
 import { analyse } from '../core/analysis/analyse';
 import { solveDesign } from '../core/analysis/solved';
+import type { Analysis } from '../core/analysis/types';
+import { sheetsOf, sketch } from '../core/diagram/drawing';
+import { layOutSketch, type Drawing } from '../core/diagram/layout';
+import { writeDiagramSvg } from '../core/diagram/writeSvg';
 import { spiceOfDesign } from '../core/formats/spiceOfDesign';
+import { writePartsCsv, writeWiresCsv } from '../core/formats/wiresCsv';
+import { harnessOf } from '../core/harness/schedule';
 import { NetworkError } from '../core/network/networkError';
 import type { StateChoice } from '../core/network/namedStates';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';
 
+const FORMATS = ['spice', 'wires.csv', 'parts.csv', 'diagram.svg'] as const;
+type Format = (typeof FORMATS)[number];
+
 /** `vine-knot export`: a design file in another format on standard output. Status 1 when its network has no answer. */
-export function exportDesign(argv: string[]): number {
+export async function exportDesign(argv: string[]): Promise<number> {
   const { values, positionals } = parseArgs({
     args: argv,
-    options: { format: { type: 'string' }, state: { type: 'string' } },
+    options: { format: { type: 'string' }, state: { type: 'string' }, circuit: { type: 'string' } },
     allowPositionals: true,
   });
   const [file, ...more] = positionals;
   if (!file || more.length > 0) throw new BadInput('export takes one file');
-  if (values.format !== 'spice') throw new BadInput('--format: only "spice" is written');
+  const format = FORMATS.find((one) => one === values.format);
+  if (!format) throw new BadInput(`--format: one of ${FORMATS.join(', ')}`);
+  if (values.state !== undefined && format !== 'spice') throw new BadInput('--state: only a SPICE deck is of a state');
+  if (values.circuit !== undefined && format !== 'diagram.svg') throw new BadInput('--circuit: only a diagram is of one circuit');
   const analysis = analyse(loadDesign(file));
-  const solved = solveDesign(analysis, stateOption(values.state ?? 'all-on', analysis.index.scenarios));
-  if (solved instanceof NetworkError) {
-    process.stderr.write(`${solved.message}\n`);
+  const text = await written(analysis, format, values);
+  if (text instanceof NetworkError) {
+    process.stderr.write(`${text.message}\n`);
     return 1;
   }
-  process.stdout.write(spiceOfDesign(solved).text);
+  process.stdout.write(text);
   return 0;
+}
+
+async function written(
+  analysis: Analysis,
+  format: Format,
+  { state, circuit }: { state?: string; circuit?: string },
+): Promise<string | NetworkError> {
+  switch (format) {
+    case 'wires.csv':
+      return writeWiresCsv(analysis);
+    case 'parts.csv':
+      return writePartsCsv(analysis);
+    case 'diagram.svg':
+      return writeDiagramSvg(await drawn(analysis, circuit));
+    case 'spice': {
+      const solved = solveDesign(analysis, stateOption(state ?? 'all-on', analysis.index.scenarios));
+      return solved instanceof NetworkError ? solved : spiceOfDesign(solved).text;
+    }
+  }
+}
+
+/** The sheets of a design, or the one of a circuit by its number. */
+async function drawn({ design, index, wiring, circuits }: Analysis, wanted: string | undefined): Promise<Drawing[]> {
+  const circuit = wanted === undefined ? null : circuits.find(({ number }) => number === Number(wanted));
+  if (circuit === undefined) throw new BadInput(`--circuit: there is no circuit ${wanted}`);
+  const harness = harnessOf(index, wiring);
+  const sheets = circuit === null ? sheetsOf(index, harness) : [{ circuitId: circuit.id }];
+  const elk = new ELK();
+  const drawings: Drawing[] = [];
+  for (const sheet of sheets) drawings.push(await layOutSketch(sketch(design, index, wiring, harness, sheet), elk));
+  return drawings;
 }
 
 function stateOption(text: string, scenarios: readonly { id: string; name: string }[]): StateChoice {

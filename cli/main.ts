@@ -37,7 +37,7 @@ Exit status: 0 well, 1 a finding is a fault, a network has no answer or never co
 `;
 
 /** Runs one command and returns its exit status. */
-function run(argv: string[]): number {
+function run(argv: string[]): number | Promise<number> {
   const [command, ...rest] = argv;
   switch (command) {
     case 'bench':
@@ -70,7 +70,7 @@ function run(argv: string[]): number {
 }
 
 try {
-  process.exitCode = run(process.argv.slice(2));
+  process.exitCode = await run(process.argv.slice(2));
 } catch (error) {
   const isUsage = error instanceof BadInput || (error as NodeJS.ErrnoException).code?.startsWith('ERR_PARSE_ARGS');
   if (!isUsage) throw error;

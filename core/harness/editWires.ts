@@ -80,9 +80,6 @@ function readConductor(text: string): ConductorSize | null {
   );
 }
 
-/** Every end as it may be chosen. */
-export const END_CHOICES: readonly WireEnd[] = WIRE_ENDS;
-
 /** Gives every wire without one the number it is shown with, so that no later edit moves it. */
 export function fixNumbers(design: Design): Change {
   const open = harnessOfDesign(design).wires.filter(({ isNumbered }) => !isNumbered);

@@ -1,7 +1,6 @@
 import { lookCode, type WireLook } from '../catalog/wireColours';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Design } from '../design/design';
-import { recordsOf } from '../design/design';
 import type { Reel, TerminalRef, Wire } from '../design/schema';
 import { traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
@@ -137,9 +136,4 @@ function toBuy(pieces: readonly Piece[]): number[] {
   const reels = [...Array.from({ length: whole }, () => most), rest];
   const stock = reels.map((lengthMm, at) => ({ id: String(at), lengthMm }));
   return cutFrom(pieces, stock).without.length === 0 ? reels : [...reels, most];
-}
-
-/** The reels of a design. */
-export function reelsOf(design: Design): Reel[] {
-  return recordsOf(design, 'reel');
 }
