@@ -56,6 +56,8 @@ const settings = z.strictObject({
   wishes: wishes.optional(),
   /** How wires are coloured; absent: by pole. */
   colourSchool: z.enum(COLOUR_SCHOOLS).optional(),
+  /** Whether a fuse block's wires may look alike, their labels telling them apart; absent: they may not. */
+  blocksByLabel: z.boolean().optional(),
   prices: prices.optional(),
 });
 

@@ -105,11 +105,11 @@ export function confusedWith(index: DesignIndex): Map<string, Set<string>> {
 }
 
 /** Where ends lie side by side and must be told apart: at one device, or at one block's slots; null at bars, joints, studs and holders, where all are the same or there are but two. */
-function groupOf({ devices }: DesignIndex, { deviceId }: TerminalRef): string | null {
+function groupOf({ devices, settings }: DesignIndex, { deviceId }: TerminalRef): string | null {
   const device = devices.get(deviceId);
   switch (device?.kind) {
     case 'protection':
-      return device.mount?.blockId ?? null;
+      return settings.blocksByLabel ? null : (device.mount?.blockId ?? null);
     case undefined:
     case 'battery':
     case 'busBar':

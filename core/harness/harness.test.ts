@@ -112,6 +112,16 @@ describe('colours', () => {
     expect(pairs).toBeGreaterThan(1000);
   });
 
+  test('where labels tell a block’s wires apart, all its lives are of one reel a size', () => {
+    const design = done(PIP, updateRecords(PIP, [{ id: SETTINGS_ID, set: { blocksByLabel: true } }]));
+    const coloured = done(design, colourAll(design, false));
+    const reels = (of: Design) => cutLots(harnessOfDesign(of), []).length;
+    expect(reels(coloured)).toBeLessThan(reels(done(PIP, colourAll(PIP, false))));
+    for (const number of ['02a', '03a', '04a']) expect(lineOf(coloured, number).look).toEqual({ colour: 'RD' });
+    // At a switch they are still told apart.
+    expect(lineOf(coloured, '06a').look).not.toEqual(lineOf(coloured, '06b').look);
+  });
+
   test('one that is given stands, and a reel at hand is taken before another', () => {
     const wire = lineOf(PIP, '06a').wire;
     const given = done(PIP, updateRecords(PIP, [{ id: wire.id, set: { colour: 'PK' } }]));

@@ -42,6 +42,7 @@ const lotKey = ({ conductor, look }: CutLot) => `${conductor} ${look ? lookWords
 
 function Lot({ lot, numbers }: { lot: CutLot; numbers: ReadonlyMap<string, string> }) {
   const units = useUnits();
+  const count = lot.cuts.reduce((sum, { pieces }) => sum + pieces.length, 0);
   const name = `${formatConductor(lot.conductor)}, ${lot.look ? lookWords(lot.look) : 'no colour yet'}`;
   return (
     <section aria-label={name} className={styles.lot}>
@@ -49,7 +50,7 @@ function Lot({ lot, numbers }: { lot: CutLot; numbers: ReadonlyMap<string, strin
         {lot.look && <i aria-hidden className={styles.swatch} style={{ background: swatchOf(lot.look) }} />}
         {name}
         <span>
-          {formatLength(lot.neededMm, units)} in {lot.cuts.reduce((sum, { pieces }) => sum + pieces.length, 0)} pieces
+          {formatLength(lot.neededMm, units)} in {count === 1 ? 'one piece' : `${count} pieces`}
         </span>
       </h3>
       <ul>

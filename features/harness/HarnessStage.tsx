@@ -102,6 +102,7 @@ function Marking() {
   const id = useDesign((state) => state.id);
   const viewQuery = useViewQuery();
   const school = useDesign(({ analysis }) => analysis.index.settings.colourSchool ?? 'pole');
+  const byLabel = useDesign(({ analysis }) => analysis.index.settings.blocksByLabel === true);
   const { commit, refusal } = useRefusal();
   return (
     <span className={styles.right}>
@@ -132,6 +133,14 @@ function Marking() {
               key: 'anew',
               label: 'Colour all of them anew',
               onClick: () => commit('Colour all wires anew', (now) => colourAll(now, true)),
+            },
+            {
+              key: 'blocks',
+              label: byLabel ? 'Give each wire of a fuse block a look of its own' : 'Fewer reels: labels tell a fuse block’s wires apart',
+              onClick: () =>
+                commit('How a block’s wires are told apart', (now) =>
+                  updateRecords(now, [{ id: SETTINGS_ID, set: { blocksByLabel: byLabel ? undefined : true } }]),
+                ),
             },
             { key: 'wires', label: <a href={`/api/designs/${id}/wires.csv${viewQuery}`}>Save the wires as CSV</a> },
             { key: 'parts', label: <a href={`/api/designs/${id}/parts.csv${viewQuery}`}>Save the parts as CSV</a> },

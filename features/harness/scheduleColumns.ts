@@ -42,21 +42,21 @@ export function scheduleColumns(units: UnitSystem, settings: DesignIndex['settin
   ];
   return [
     {
-      ...{ key: 'number', title: 'No.', width: '5fr', edit: true, text: ({ line }) => line.number },
+      ...{ key: 'number', title: 'No.', width: '4.4fr', edit: true, text: ({ line }) => line.number },
       tone: ({ line }) => (line.isNumbered ? undefined : 'soft'),
       hint: 'What is on its labels. Grey until it is fixed: an edit may still move it',
     },
     {
-      ...{ key: 'colour', title: 'Colour', width: '11fr', edit: true, text: ({ line }) => (line.look ? lookWords(line.look) : MISSING) },
+      ...{ key: 'colour', title: 'Colour', width: '13fr', edit: true, text: ({ line }) => (line.look ? lookWords(line.look) : MISSING) },
       editText: ({ line }) => (line.look ? lookCode(line.look) : ''),
       swatch: ({ line }) => (line.look ? swatchOf(line.look) : null),
       hint: 'In words or letters: red with white, RDWH',
     },
     {
-      ...{ key: 'conductor', title: 'Size', width: '6.4fr', edit: true, text: ({ line }) => formatConductor(line.wire.conductor) },
+      ...{ key: 'conductor', title: 'Size', width: '6fr', edit: true, text: ({ line }) => formatConductor(line.wire.conductor) },
       options: () => sizes.map((size) => ({ value: formatConductor(size), label: formatConductor(size) })),
     },
-    { key: 'from', title: 'From', width: '16fr', text: ({ from }) => from },
+    { key: 'from', title: 'From', width: '15fr', text: ({ from }) => from },
     {
       ...{
         key: 'fromEnd',
@@ -69,9 +69,9 @@ export function scheduleColumns(units: UnitSystem, settings: DesignIndex['settin
       tone: ({ line }) => (line.from.ending.isChosen ? 'measured' : undefined),
       hint: 'What is crimped on. A question mark: nobody has said which stud it is',
     },
-    { key: 'to', title: 'To', width: '16fr', text: ({ to }) => to },
+    { key: 'to', title: 'To', width: '15fr', text: ({ to }) => to },
     {
-      ...{ key: 'toEnd', title: 'Its end', width: '12fr', edit: true, text: ({ line }) => endWords(line.to.ending), options: () => ends },
+      ...{ key: 'toEnd', title: 'Its end', width: '12.4fr', edit: true, text: ({ line }) => endWords(line.to.ending), options: () => ends },
       tone: ({ line }) => (line.to.ending.isChosen ? 'measured' : undefined),
     },
     {
@@ -80,7 +80,7 @@ export function scheduleColumns(units: UnitSystem, settings: DesignIndex['settin
       tone: ({ line }) => (line.wire.lengthMeasured ? 'measured' : undefined),
       hint: 'Its slack at both ends in it. Measured: underlined. Empty it to go by the plan again',
     },
-    { key: 'duty', title: 'Does', width: '7fr', text: ({ line }) => DUTY_WORDS[line.role.duty] },
+    { key: 'duty', title: 'Does', width: '6fr', text: ({ line }) => DUTY_WORDS[line.role.duty] },
   ];
 }
 

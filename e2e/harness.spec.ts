@@ -1,0 +1,68 @@
+import { expect, saved, test } from './fixtures';
+
+test('wires are coloured and numbered, one is changed by hand, and schedule, cut list, parts and diagram follow', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/harness`);
+  const grid = page.getByRole('grid', { name: 'Wire schedule' });
+  const row = (number: string) => grid.getByRole('row').filter({ has: page.getByRole('gridcell', { name: number, exact: true }) });
+  await expect(row('06a')).toContainText('Water pump fuse, out');
+  await page.getByRole('button', { name: 'Colour the rest' }).click();
+  await page.getByRole('button', { name: 'Fix numbers' }).click();
+  await expect(row('06c')).toContainText('black');
+  await expect(row('M1')).toContainText('red');
+
+  // One by hand: a number two wires may not have is refused where it is typed, a colour is taken as it is said.
+  await row('06b').getByRole('gridcell').nth(0).dblclick();
+  await page.keyboard.type('06a');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('another wire has this number')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await row('06b').getByRole('gridcell').nth(1).dblclick();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('violet/white');
+  await page.keyboard.press('Enter');
+  await expect(row('06b')).toContainText('violet with white');
+  await saved(page);
+
+  await page.getByRole('textbox', { name: 'Find wires' }).fill('violet');
+  await expect(grid.getByRole('gridcell', { name: /^(0\d[a-z]|[GM]\d)$/ })).toHaveCount(1);
+  await page.getByRole('textbox', { name: 'Find wires' }).fill('');
+
+  await page.getByText('Cut list', { exact: true }).click();
+  const lot = page.getByRole('region', { name: '12 AWG, violet with white' });
+  await expect(lot).toContainText('06b');
+  await expect(lot).toContainText('to buy');
+  await page.getByText('Parts', { exact: true }).click();
+  const parts = page.getByRole('region', { name: 'Parts to have' });
+  await expect(parts.getByRole('row', { name: /switch, on and off, 10 A/ })).toContainText('3');
+
+  await page.getByText('Diagram', { exact: true }).click();
+  const sheet = page.getByRole('figure', { name: '06 Water pump' });
+  await expect(sheet).toContainText('06b VTWH 12 AWG');
+  await expect(page.getByRole('figure')).toHaveCount(7);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'SVG' }).click();
+  expect((await download).suggestedFilename()).toBe('diagram.svg');
+  // A part leads to where it is worked on.
+  await sheet.getByRole('button', { name: 'Water pump switch' }).press('Enter');
+  await expect(page).toHaveURL(/\/circuits#/);
+
+  // Undone, the colour is as it was.
+  await page.getByRole('link', { name: /Harness/ }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row('06b')).not.toContainText('violet');
+});
+
+test('a reel at hand is cut from first', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/harness`);
+  await page.getByRole('button', { name: 'Colour the rest' }).click();
+  await page.getByText('Cut list', { exact: true }).click();
+  const reels = page.getByRole('region', { name: 'Reels at hand' });
+  await reels.getByRole('combobox', { name: 'Add a reel' }).click();
+  await page.keyboard.type('6 AWG, red');
+  await page.keyboard.press('Enter');
+  await reels.getByRole('textbox', { name: 'Left on Reel 1' }).fill('7');
+  await page.keyboard.press('Enter');
+  const lot = page.getByRole('region', { name: '6 AWG, red', exact: true });
+  await expect(lot).toContainText(/Reel 1, 7(\.00)? ?(ft|′)|Reel 1, 7/);
+  await expect(lot).toContainText('to buy');
+});
