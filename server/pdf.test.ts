@@ -1,11 +1,14 @@
+import { inflateSync } from 'node:zlib';
 import { heron } from '../demo/heron';
 import { pip } from '../demo/pip';
 import { analyse } from '../core/analysis/analyse';
 import { applyChange, updateRecords } from '../core/design/change';
-import type { Design } from '../core/design/design';
+import { recordsOf, type Design } from '../core/design/design';
+import { onPaper, panelShapes, PAPERS, templateSize } from '../core/formats/panelTemplate';
+import { cutPanel } from '../core/harness/panelFace';
 import { makeReport } from '../core/formats/report';
 import { Busy } from './errors';
-import { inTurn, reportPdf } from './pdf';
+import { drawingsPdf, inTurn, reportPdf } from './pdf';
 
 const named = (design: Design, name: string) => applyChange(design, updateRecords(design, [{ id: 'settings', set: { name } }]));
 const print = async (design: Design) => {
@@ -71,3 +74,34 @@ test('a reader who leaves while it is being made stops it, and the next one gets
   await expect(making).rejects.toThrow('has left');
   expect((await reportPdf(report, '2026-05-01')).byteLength).toBeGreaterThan(10_000);
 });
+
+// ISO 32000-1, 8.3: a point is 1/72 inch; the page's own lines are read back from its content stream.
+test('a panel’s template is at full size: 100 mm on it are 100 mm on paper', async () => {
+  const design = heron();
+  const cut = cutPanel(design, recordsOf(design, 'panel')[1]!);
+  const { widthMm, heightMm } = templateSize(cut);
+  for (const paper of ['A4', 'LETTER'] as const) {
+    const pdf = Buffer.from(await drawingsPdf({ title: 'Panel', paper, ...onPaper(panelShapes(cut), widthMm, heightMm, paper) }));
+    const [page] = contentStreams(pdf);
+    // The bar, its ends 100 apart in the drawing's unit, under a scale of points to a millimetre.
+    const bar = /\n([\d.]+) ([\d.]+) m\n([\d.]+) \2 l\n\1 /.exec(page!)!;
+    const scale = Number(/\n([\d.]+) 0 0 \1 0 0 cm/.exec(page!)![1]);
+    expect(((Number(bar[3]) - Number(bar[1])) * scale * 25.4) / 72).toBeCloseTo(100, 2);
+    const [, width] = /\/MediaBox \[0 0 ([\d.]+) /.exec(pdf.toString('latin1'))!;
+    expect((Number(width) * 25.4) / 72).toBeCloseTo(PAPERS[paper][0], 1);
+  }
+});
+
+/** The pages' drawing operators. */
+function contentStreams(pdf: Buffer): string[] {
+  const text = pdf.toString('latin1');
+  return [...text.matchAll(/stream\r?\n/g)].flatMap(({ index, 0: head }) => {
+    const from = index + head.length;
+    try {
+      const stream = inflateSync(pdf.subarray(from, text.indexOf('endstream', from))).toString('latin1');
+      return stream.includes(' cm') ? [stream] : [];
+    } catch {
+      return [];
+    }
+  });
+}

@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
+import type { Paper, PaperPage } from '@/core/formats/panelTemplate';
 import type { Report } from '@/core/formats/reportSection';
 import { BadRequest, Busy } from './errors';
 
@@ -34,6 +35,26 @@ export function inTurn<T>(signal: AbortSignal, work: () => Promise<T>): Promise<
 
 /** The report as a PDF, A4 across, set in a thread of its own. Stops when the reader leaves. */
 export function reportPdf(report: Report, date: string, signal?: AbortSignal): Promise<Uint8Array<ArrayBuffer>> {
+  return made({ report, date }, signal);
+}
+
+/** Drawings at full size, a page each. */
+export interface PaperDrawings {
+  title: string;
+  paper: Paper;
+  across: boolean;
+  pages: readonly PaperPage[];
+}
+
+/** Drawings at full size as a PDF. */
+export function drawingsPdf(drawings: PaperDrawings, signal?: AbortSignal): Promise<Uint8Array<ArrayBuffer>> {
+  return made({ drawings }, signal);
+}
+
+function made(
+  order: { report: Report; date: string } | { drawings: PaperDrawings },
+  signal?: AbortSignal,
+): Promise<Uint8Array<ArrayBuffer>> {
   const own = (worker ??= new Worker(path.join(process.cwd(), 'server', 'pdfWorker.mjs')));
   // The thread alone keeps no program running that is done otherwise.
   own.unref();
@@ -57,6 +78,6 @@ export function reportPdf(report: Report, date: string, signal?: AbortSignal): P
     const take = ({ pdf, why }: Answer) => end(() => (pdf ? resolve(pdf) : reject(new Error(why))));
     own.once('message', take);
     own.once('error', giveUp);
-    own.postMessage({ report, date });
+    own.postMessage(order);
   });
 }

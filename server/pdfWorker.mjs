@@ -105,9 +105,32 @@ function heading(text, ownPage = false) {
   return { ...(ownPage && { pageBreak: 'before' }), text, fontSize: 13, bold: true, color: STEM, margin: [0, 12, 0, 3], headlineLevel: 1 };
 }
 
-parentPort.on('message', async ({ report, date }) => {
+/** Points in a millimetre. */
+const PT = 72 / 25.4;
+
+/** Drawings at full size, a page each: a millimetre of theirs is one on paper. */
+function drawingsPdf({ title, paper, across, pages }) {
+  const font = pages.every(({ svg }) => IN_BARLOW.test(svg)) ? 'Barlow' : 'Roboto';
+  const pdf = pdfmake.createPdf({
+    pageSize: paper,
+    pageOrientation: across ? 'landscape' : 'portrait',
+    pageMargins: [0, 0, 0, 0],
+    info: { title, creator: 'Vine Knot' },
+    defaultStyle: { font },
+    content: pages.map(({ svg, widthMm, heightMm, leftMm, topMm }, at) => ({
+      svg: svg.replaceAll('font-family="sans-serif"', `font-family="${font}"`),
+      width: widthMm * PT,
+      height: heightMm * PT,
+      margin: [leftMm * PT, topMm * PT, 0, 0],
+      ...(at > 0 && { pageBreak: 'before' }),
+    })),
+  });
+  return pdf.getBuffer();
+}
+
+parentPort.on('message', async ({ report, date, drawings }) => {
   try {
-    const pdf = await reportPdf(report, date);
+    const pdf = await (drawings ? drawingsPdf(drawings) : reportPdf(report, date));
     parentPort.postMessage({ pdf: new Uint8Array(pdf) });
   } catch (error) {
     parentPort.postMessage({ why: String(error) });

@@ -156,5 +156,6 @@ export const LIMITS = {
   conditions: 8,
   /** Columns and rows of a panel. */
   panelAcross: 12,
+  panelMm: 2000,
   reelMm: 1_000_000,
 } as const;

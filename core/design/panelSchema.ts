@@ -1,7 +1,10 @@
 import { z } from 'zod';
+import { CUT_OUT_IDS } from '../catalog/cutOuts';
 import { LIMITS, PANEL_USES } from '../catalog/vocabulary';
 import { id, name } from '../devices/fields';
 
+/** Across a panel, mm. */
+const sheetMm = z.number().min(0).max(LIMITS.panelMm);
 const across = z.number().int().min(1).max(LIMITS.panelAcross);
 
 /** A panel, dash, relay housing or fob, with positions in columns and rows: numbered from 1, row by row from the top left, seen from the front. */
@@ -14,6 +17,9 @@ export const panel = z.strictObject({
   rows: across,
   /** Where it is fixed. */
   placeId: id.nullable(),
+  /** Its outline; absent: as large as what sits in it asks for. */
+  widthMm: sheetMm.optional(),
+  heightMm: sheetMm.optional(),
 });
 
 /** What sits in one position of a panel. */
@@ -31,6 +37,11 @@ export const panelPart = z.strictObject({
   control: z.string().min(1).max(20).optional(),
   /** What is written beside it; absent: its device's name. */
   legend: name.optional(),
+  /** The hole it needs; absent: its kind's usual one. */
+  cutOut: z.enum(CUT_OUT_IDS).optional(),
+  /** Its middle from the panel's left and top edge, where somebody moved it; absent: in line with its column and row. */
+  xMm: sheetMm.optional(),
+  yMm: sheetMm.optional(),
 });
 
 export type Panel = z.infer<typeof panel>;

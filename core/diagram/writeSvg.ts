@@ -1,6 +1,7 @@
 import { WIRE_COLOURS } from '../catalog/wireColours';
 import { SYMBOLS } from './symbols';
 import { HEAD, TYPE, type Drawing } from './layout';
+import { escapeXml } from '../units/text';
 
 /** Space between sheets in one drawing. */
 const SHEET_GAP = 30;
@@ -35,27 +36,23 @@ function sheet({ title, parts, wires, width }: Drawing, top: number): string {
     const stripe = line.look?.stripe ? `<polyline class="stripe" stroke="${WIRE_COLOURS[line.look.stripe].tint}" points="${way}"/>` : '';
     return (
       `<polyline class="edge" points="${way}"/><polyline class="wire" data-wire="${wireId}" stroke="${colour}" points="${way}"/>${stripe}` +
-      `<text class="label" data-label="${wireId}" text-anchor="middle" x="${round(labelAt.x)}" y="${round(labelAt.y + TYPE.label * 0.35)}">${escape(label)}</text>`
+      `<text class="label" data-label="${wireId}" text-anchor="middle" x="${round(labelAt.x)}" y="${round(labelAt.y + TYPE.label * 0.35)}">${escapeXml(label)}</text>`
     );
   });
   const boxes = parts.map(({ deviceId, name, symbol, symbolAt, x, y, width: w, height: h, ports }) => {
     const dots = ports.map(
       (port) =>
-        `<circle class="port" data-device="${deviceId}" data-terminal="${escape(port.terminal)}" cx="${round(port.x)}" cy="${round(port.y)}" r="1.8"/>` +
-        `<text class="terminal" text-anchor="${port.side === 'left' ? 'start' : 'end'}" x="${round(port.x + (port.side === 'left' ? 5 : -5))}" y="${round(port.y + TYPE.terminal * 0.35)}">${escape(port.says)}</text>`,
+        `<circle class="port" data-device="${deviceId}" data-terminal="${escapeXml(port.terminal)}" cx="${round(port.x)}" cy="${round(port.y)}" r="1.8"/>` +
+        `<text class="terminal" text-anchor="${port.side === 'left' ? 'start' : 'end'}" x="${round(port.x + (port.side === 'left' ? 5 : -5))}" y="${round(port.y + TYPE.terminal * 0.35)}">${escapeXml(port.says)}</text>`,
     );
     const middle = `translate(${round(symbolAt.x)} ${round(symbolAt.y)})`;
     return (
       `<g data-part="${deviceId}"><rect class="box" x="${round(x)}" y="${round(y + HEAD)}" width="${round(w)}" height="${round(h - HEAD)}" rx="3"/>` +
-      `<text class="name" text-anchor="middle" x="${round(x + w / 2)}" y="${round(y + HEAD - 5)}">${escape(name)}</text>` +
+      `<text class="name" text-anchor="middle" x="${round(x + w / 2)}" y="${round(y + HEAD - 5)}">${escapeXml(name)}</text>` +
       `<path class="symbol" data-symbol="${symbol}" transform="${middle}" d="${SYMBOLS[symbol]}"/>${dots.join('')}</g>`
     );
   });
-  return `<g data-sheet="${escape(title)}" transform="translate(0 ${round(top)})"><text class="title" x="14" y="19">${escape(title)}</text><g transform="translate(0 ${TITLE})"><rect x="0" y="0" width="${round(width)}" height="0" fill="none"/>\n${lines.join('\n')}\n${boxes.join('\n')}</g></g>`;
+  return `<g data-sheet="${escapeXml(title)}" transform="translate(0 ${round(top)})"><text class="title" x="14" y="19">${escapeXml(title)}</text><g transform="translate(0 ${TITLE})"><rect x="0" y="0" width="${round(width)}" height="0" fill="none"/>\n${lines.join('\n')}\n${boxes.join('\n')}</g></g>`;
 }
 
 const round = (value: number) => Number(value.toFixed(2));
-
-function escape(text: string): string {
-  return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
-}

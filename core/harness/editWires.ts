@@ -1,6 +1,6 @@
 import { CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
 import { readLook } from '../catalog/wireColours';
-import { LIMITS, WIRE_ENDS, type UnitSystem, type WireEnd } from '../catalog/vocabulary';
+import { LIMITS, WIRE_ENDS, type UnitSystem } from '../catalog/vocabulary';
 import { updateRecords, withFields, type Change } from '../design/change';
 import { recordsOf, settingsOf, type Design } from '../design/design';
 import type { Edit } from '../design/edit';

@@ -16,3 +16,8 @@ export function cutText(text: string, most: number): string {
   }
   return text.slice(0, end);
 }
+
+/** A text as it stands in SVG and other XML, in an element or an attribute. */
+export function escapeXml(text: string): string {
+  return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+}

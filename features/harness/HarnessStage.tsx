@@ -22,9 +22,10 @@ import styles from './Harness.module.css';
 const CutView = later(() => import('./CutView').then(({ CutView: view }) => view));
 const PartsListView = later(() => import('./PartsListView').then(({ PartsListView: view }) => view));
 const DiagramView = later(() => import('./DiagramView').then(({ DiagramView: view }) => view));
-const OPENED_LATER = [CutView, PartsListView, DiagramView];
+const PanelCutView = later(() => import('./PanelCutView').then(({ PanelCutView: view }) => view));
+const OPENED_LATER = [CutView, PartsListView, DiagramView, PanelCutView];
 
-type Shown = 'schedule' | 'diagram' | 'cut' | 'parts';
+type Shown = 'schedule' | 'diagram' | 'panels' | 'cut' | 'parts';
 
 /** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
 export function HarnessStage() {
@@ -56,6 +57,7 @@ export function HarnessStage() {
           options={[
             { value: 'schedule', label: 'Wires' },
             { value: 'diagram', label: 'Diagram' },
+            { value: 'panels', label: 'Panels' },
             { value: 'cut', label: 'Cut list' },
             { value: 'parts', label: 'Parts' },
           ]}
@@ -91,6 +93,7 @@ export function HarnessStage() {
       </div>
       {shown === 'schedule' && <ScheduleView harness={harness} grouping={grouping} find={find} />}
       {shown === 'diagram' && <DiagramView harness={harness} />}
+      {shown === 'panels' && <PanelCutView />}
       {shown === 'cut' && <CutView harness={harness} />}
       {shown === 'parts' && <PartsListView harness={harness} />}
     </div>

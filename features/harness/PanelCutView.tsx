@@ -1,0 +1,250 @@
+'use client';
+
+import { Button, Select } from 'antd';
+import { Download } from 'lucide-react';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { CUT_OUT_IDS, CUT_OUTS, EDGE_MM, type CutOut, type CutOutId } from '@/core/catalog/cutOuts';
+import { updateRecords } from '@/core/design/change';
+import { recordsOf } from '@/core/design/design';
+import { nameOf } from '@/core/design/names';
+import type { Panel, PanelPart } from '@/core/design/schema';
+import { PILOT_MM } from '@/core/formats/panelTemplate';
+import { cutPanel, usualCutOut, type Hole, type PanelCut } from '@/core/harness/panelFace';
+import { formatSmallLength } from '@/core/units/quantity';
+import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
+import { useViewQuery } from '@/features/design/useViewQuery';
+import { QuantityField } from '@/ui/QuantityField';
+import shared from './Harness.module.css';
+import styles from './PanelCut.module.css';
+
+/** Panels as things to cut: outline, holes, bezels, legends, and the template at full size. */
+export function PanelCutView() {
+  const designId = useDesign((state) => state.id);
+  const design = useDesign((state) => state.design);
+  const panels = useMemo(() => recordsOf(design, 'panel').filter(({ use }) => use === 'panel' || use === 'dash'), [design]);
+  const [wanted, setWanted] = useState<string | null>(null);
+  const panel = panels.find(({ id }) => id === wanted) ?? panels[0];
+  const cut = useMemo(() => (panel ? cutPanel(design, panel) : null), [design, panel]);
+  if (!panel || !cut) {
+    return (
+      <div className={shared.view}>
+        <p className={shared.soft}>
+          No panel yet. In <Link href={`/d/${designId}/switching`}>Switching</Link> switches are put into panels; here they are cut.
+        </p>
+      </div>
+    );
+  }
+  return (
+    <div className={shared.view} role="region" aria-label="Panel to cut" tabIndex={0}>
+      <Bar panel={panel} panels={panels} onChoose={setWanted} />
+      <div className={styles.sides}>
+        <Face cut={cut} />
+        <Holes cut={cut} />
+      </div>
+    </div>
+  );
+}
+
+function Bar({ panel, panels, onChoose }: { panel: Panel; panels: readonly Panel[]; onChoose(id: string): void }) {
+  const id = useDesign((state) => state.id);
+  const cut = useDesign(({ design }) => `${cutPanel(design, panel).widthMm}/${cutPanel(design, panel).heightMm}`);
+  const viewQuery = useViewQuery();
+  const { commit, refusal } = useRefusal();
+  const [widthMm, heightMm] = cut.split('/').map(Number) as [number, number];
+  const set = (label: string, fields: Partial<{ [K in keyof Panel]: Panel[K] | undefined }>) =>
+    commit(label, (now) => updateRecords(now, [{ id: panel.id, set: fields }]));
+  const file = (ending: string) => `/api/designs/${id}/panel.${ending}${viewQuery}${viewQuery ? '&' : '?'}panel=${panel.id}`;
+  return (
+    <div className={styles.bar}>
+      <Select
+        size="small"
+        aria-label="Panel"
+        value={panel.id}
+        style={{ width: 200 }}
+        onChange={onChoose}
+        options={panels.map(({ id: value, name }) => ({ value, label: name }))}
+      />
+      <FaceMm label={'Width of the panel'} mm={widthMm} least={20} onCommit={(mm) => set('Width of a panel', { widthMm: mm })} />
+      ×
+      <FaceMm label={'Height of the panel'} mm={heightMm} least={20} onCommit={(mm) => set('Height of a panel', { heightMm: mm })} />
+      {(panel.widthMm !== undefined || panel.heightMm !== undefined) && (
+        <Button size="small" onClick={() => set('A panel as large as it asks for', { widthMm: undefined, heightMm: undefined })}>
+          As large as it asks for
+        </Button>
+      )}
+      <span className={styles.files}>
+        {['pdf', 'svg', 'dxf'].map((ending) => (
+          <Button key={ending} size="small" icon={<Download size={14} />} href={file(ending)}>
+            {ending === 'pdf' ? 'Template, PDF 1:1' : ending.toUpperCase()}
+          </Button>
+        ))}
+      </span>
+      {refusal}
+    </div>
+  );
+}
+
+/** The panel from the front: holes dark, bezels around them, the legend beneath. */
+function Face({ cut: { widthMm, heightMm, holes, nearEdge, tooClose } }: { cut: PanelCut }) {
+  const wrong = new Set([...nearEdge, ...tooClose.flat()]);
+  return (
+    <svg viewBox={`-2 -2 ${widthMm + 4} ${heightMm + 4}`} className={styles.face} role="img" aria-label="The panel from the front">
+      <rect x={0} y={0} width={widthMm} height={heightMm} rx={2} className={styles.plate} />
+      {holes.map((hole) => (
+        <HoleShape key={hole.position} hole={hole} isWrong={wrong.has(hole.position)} />
+      ))}
+    </svg>
+  );
+}
+
+function HoleShape({ hole: { xMm, yMm, cutOutId, position, legend }, isWrong }: { hole: Hole; isWrong: boolean }) {
+  const { hole, bezelMm } = CUT_OUTS[cutOutId] as CutOut;
+  return (
+    <g>
+      <rect
+        x={xMm - bezelMm[0] / 2}
+        y={yMm - bezelMm[1] / 2}
+        width={bezelMm[0]}
+        height={bezelMm[1]}
+        rx={hole.kind === 'round' ? bezelMm[0] / 2 : 2}
+        className={isWrong ? styles.wrong : styles.bezel}
+      />
+      {hole.kind === 'round' ? (
+        <circle cx={xMm} cy={yMm} r={hole.diameterMm / 2} className={styles.hole} />
+      ) : (
+        <rect x={xMm - hole.widthMm / 2} y={yMm - hole.heightMm / 2} width={hole.widthMm} height={hole.heightMm} className={styles.hole} />
+      )}
+      <text x={xMm} y={yMm + 2} textAnchor="middle" className={styles.number}>
+        {position}
+      </text>
+      <text x={xMm} y={yMm + bezelMm[1] / 2 + 5} textAnchor="middle" className={styles.legend}>
+        {legend.length > 16 ? `${legend.slice(0, 15)}…` : legend}
+      </text>
+    </g>
+  );
+}
+
+/** The hole schedule: what is drilled where, and with what. */
+function Holes({ cut }: { cut: PanelCut }) {
+  const design = useDesign((state) => state.design);
+  const units = useUnits();
+  const { commit, refusal } = useRefusal();
+  const depth = useDesign(({ analysis }) => analysis.index.layout.places.get(cut.panel.placeId ?? '')?.depthMm ?? null);
+  const set = (part: PanelPart, label: string, fields: Partial<{ [K in keyof PanelPart]: PanelPart[K] | undefined }>) =>
+    commit(label, (now) => updateRecords(now, [{ id: part.id, set: fields }]));
+  return (
+    <div>
+      {refusal}
+      <table className={`${shared.table} ${styles.holes}`}>
+        <thead>
+          <tr>
+            <th scope="col">No.</th>
+            <th scope="col">Legend</th>
+            <th scope="col">Cut-out</th>
+            <th scope="col">From the left</th>
+            <th scope="col">From the top</th>
+            <th scope="col">Hole</th>
+            <th scope="col">Behind</th>
+          </tr>
+        </thead>
+        <tbody>
+          {cut.holes.map(({ position, part, legend, cutOutId, xMm, yMm, isMoved }) => {
+            const { hole, depthMm, plugMm } = CUT_OUTS[cutOutId] as CutOut;
+            const usual = usualCutOut((design.records.get(part.deviceId) ?? null) as Parameters<typeof usualCutOut>[0]);
+            return (
+              <tr key={position}>
+                <th scope="row" className="reading">
+                  {position}
+                </th>
+                <td className={styles.words}>{legend}</td>
+                <td>
+                  <Select<CutOutId>
+                    size="small"
+                    aria-label={`Cut-out of position ${position}`}
+                    value={cutOutId}
+                    style={{ width: 168 }}
+                    options={CUT_OUT_IDS.map((value) => ({ value, label: CUT_OUTS[value].word }))}
+                    onChange={(cutOut) => set(part, `Cut-out of ${legend}`, { cutOut: cutOut === usual ? undefined : cutOut })}
+                  />
+                </td>
+                <td>
+                  <FaceMm
+                    label={`Position ${position}, from the left`}
+                    mm={xMm}
+                    least={0}
+                    onCommit={(mm) => set(part, `Move ${legend}`, { xMm: mm, yMm })}
+                  />
+                </td>
+                <td>
+                  <FaceMm
+                    label={`Position ${position}, from the top`}
+                    mm={yMm}
+                    least={0}
+                    onCommit={(mm) => set(part, `Move ${legend}`, { yMm: mm, xMm })}
+                  />
+                </td>
+                <td className="reading">{hole.kind === 'round' ? `⌀ ${hole.diameterMm}` : `${hole.widthMm} × ${hole.heightMm}`} mm</td>
+                <td className={`reading ${depth !== null && depthMm + plugMm > depth ? styles.deep : ''}`}>
+                  {formatSmallLength(depthMm + plugMm, units)}
+                  {isMoved && (
+                    <Button
+                      size="small"
+                      type="link"
+                      onClick={() => set(part, `${legend} back in line`, { xMm: undefined, yMm: undefined })}
+                    >
+                      in line
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <ul className={styles.notes}>
+        {cut.nearEdge.map((position) => (
+          <li key={position} className={styles.deep}>
+            Position {position}: its hole is nearer than {EDGE_MM} mm to the edge.
+          </li>
+        ))}
+        {cut.tooClose.map(([one, other]) => (
+          <li key={`${one} ${other}`} className={styles.deep}>
+            Positions {one} and {other} lie over each other or leave too thin a web.
+          </li>
+        ))}
+        {depth === null ? (
+          <li>
+            Nobody has said how much room there is behind {nameOf(design, cut.panel.placeId ?? undefined) || 'it'}: look before cutting.
+          </li>
+        ) : (
+          <li>
+            Behind it are {formatSmallLength(depth, units)}; body and plug of each are told above, its wires want to bend beyond that.
+          </li>
+        )}
+        <li>
+          Round holes: a {PILOT_MM} mm pilot at the middle, then the saw from the front. Square ones: a {PILOT_MM} mm drill in each corner,
+          saw or file to the line. Deburr both sides. Battery isolated, and know what lies behind.
+        </li>
+      </ul>
+    </div>
+  );
+}
+
+/** A distance on a panel: tenths of a millimetre, or hundredths of an inch. */
+function FaceMm({ label, mm, least = 0, onCommit }: { label: string; mm: number; least?: number; onCommit(mm: number): void }) {
+  const unitMm = useUnits() === 'metric' ? 1 : 25.4;
+  return (
+    <QuantityField
+      label={label}
+      value={mm / unitMm}
+      decimals={unitMm === 1 ? 1 : 2}
+      unit={unitMm === 1 ? 'mm' : 'in'}
+      least={least / unitMm}
+      most={2000 / unitMm}
+      width={88}
+      onCommit={(value) => onCommit(Math.round(value * unitMm * 10) / 10)}
+    />
+  );
+}
