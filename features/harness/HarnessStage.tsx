@@ -23,9 +23,10 @@ const CutView = later(() => import('./CutView').then(({ CutView: view }) => view
 const PartsListView = later(() => import('./PartsListView').then(({ PartsListView: view }) => view));
 const DiagramView = later(() => import('./DiagramView').then(({ DiagramView: view }) => view));
 const PanelCutView = later(() => import('./PanelCutView').then(({ PanelCutView: view }) => view));
-const OPENED_LATER = [CutView, PartsListView, DiagramView, PanelCutView];
+const LabelsView = later(() => import('./LabelsView').then(({ LabelsView: view }) => view));
+const OPENED_LATER = [CutView, PartsListView, DiagramView, PanelCutView, LabelsView];
 
-type Shown = 'schedule' | 'diagram' | 'panels' | 'cut' | 'parts';
+type Shown = 'schedule' | 'diagram' | 'panels' | 'labels' | 'cut' | 'parts';
 
 /** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
 export function HarnessStage() {
@@ -58,6 +59,7 @@ export function HarnessStage() {
             { value: 'schedule', label: 'Wires' },
             { value: 'diagram', label: 'Diagram' },
             { value: 'panels', label: 'Panels' },
+            { value: 'labels', label: 'Labels' },
             { value: 'cut', label: 'Cut list' },
             { value: 'parts', label: 'Parts' },
           ]}
@@ -94,6 +96,7 @@ export function HarnessStage() {
       {shown === 'schedule' && <ScheduleView harness={harness} grouping={grouping} find={find} />}
       {shown === 'diagram' && <DiagramView harness={harness} />}
       {shown === 'panels' && <PanelCutView />}
+      {shown === 'labels' && <LabelsView />}
       {shown === 'cut' && <CutView harness={harness} />}
       {shown === 'parts' && <PartsListView harness={harness} />}
     </div>

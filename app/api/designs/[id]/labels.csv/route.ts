@@ -1,0 +1,4 @@
+import { route } from '@/server/http';
+import { labelsCsv } from '@/server/labels';
+
+export const GET = route(labelsCsv);

@@ -1,0 +1,4 @@
+import { route } from '@/server/http';
+import { labelsPdf } from '@/server/labels';
+
+export const GET = route(labelsPdf);

@@ -1,0 +1,116 @@
+import Papa from 'papaparse';
+import { LABEL_SHEETS, type LabelSheet, type LabelSheetId } from '../catalog/labelSheets';
+import type { Analysis } from '../analysis/types';
+import { recordsOf } from '../design/design';
+import { nameOf } from '../design/names';
+import { harnessOf, type HarnessEnd } from '../harness/schedule';
+import { formatRating } from '../units/quantity';
+import { escapeXml } from '../units/text';
+import { terminalName } from '../wording/terminalNames';
+import { PAPERS, type PaperPage } from './panelTemplate';
+import { safeCell } from './safeCell';
+
+/** What labels are for. */
+export const LABEL_KINDS = ['wires', 'fuses', 'switches'] as const;
+export type LabelKind = (typeof LABEL_KINDS)[number];
+
+/** A label: what is read from afar, and beneath it what is read close by. */
+export interface Label {
+  large: string;
+  small: string;
+}
+
+/** The labels of a design: one for each end of each wire, saying where the other end is; one for each fuse, in the order of its block's slots; one for each position of a panel. */
+export function labelsOf({ design, index, wiring, circuits }: Analysis, kind: LabelKind): Label[] {
+  switch (kind) {
+    case 'wires': {
+      const end = ({ deviceId, terminal }: HarnessEnd) => {
+        const device = index.devices.get(deviceId);
+        return `${nameOf(design, deviceId)} ${device ? terminalName(device, terminal) : terminal}`;
+      };
+      return harnessOf(index, wiring).wires.flatMap(({ number, from, to }) => [
+        { large: number, small: `to ${end(to)}` },
+        { large: number, small: `to ${end(from)}` },
+      ]);
+    }
+    case 'fuses': {
+      const circuitOf = new Map(circuits.map(({ protectionId, name }) => [protectionId, name]));
+      const mounted = Array.from(index.mounted.values()).flat();
+      const loose = Array.from(index.devices.values()).filter((device) => device.kind === 'protection' && device.mount === null);
+      return [...mounted, ...loose].flatMap((fuse): Label[] => {
+        if (fuse.kind !== 'protection') return [];
+        const place = fuse.mount ? `${nameOf(design, fuse.mount.blockId)}, slot ${fuse.mount.slot}` : 'in its own holder';
+        return [
+          {
+            large: `${fuse.mount ? `${fuse.mount.slot} ` : ''}${circuitOf.get(fuse.id) ?? fuse.name}`,
+            small: `${formatRating(fuse.ratingA)}, ${place}`,
+          },
+        ];
+      });
+    }
+    case 'switches':
+      return recordsOf(design, 'panelPart').map(({ panelId, position, deviceId, legend }) => ({
+        large: legend ?? nameOf(design, deviceId),
+        small: `${nameOf(design, panelId)}, ${position}`,
+      }));
+  }
+}
+
+/** Kept free inside a label's edge, mm: sheets drift in a printer. Common practice: 1.5 to 2. */
+const INSIDE_MM = 1.7;
+/** A letter's width against its height, and the largest and least height of type, mm. */
+const LETTER = 0.56;
+const LARGEST_MM = 7;
+const LEAST_MM = 1.4;
+
+/** Labels on sheets, page by page at full size; the first `skip` of the first sheet are used up already. What does not fit at the least size of type is cut short with an ellipsis. */
+export function labelPages(labels: readonly Label[], sheetId: LabelSheetId, skip = 0): PaperPage[] {
+  const sheet: LabelSheet = LABEL_SHEETS[sheetId];
+  const { columns, rows, widthMm, heightMm, pitchMm, paper } = sheet;
+  const [pageWidth, pageHeight] = PAPERS[paper];
+  const left = (pageWidth - pitchMm[0] * (columns - 1) - widthMm) / 2;
+  const top = (pageHeight - pitchMm[1] * (rows - 1) - heightMm) / 2;
+  const perPage = columns * rows;
+  const count = Math.ceil((labels.length + skip) / perPage);
+  return Array.from({ length: count }, (_, page) => {
+    const shapes = Array.from({ length: perPage }, (__, at) => {
+      const label = labels[page * perPage + at - skip];
+      if (!label || page * perPage + at < skip) return '';
+      return labelShapes(label, left + (at % columns) * pitchMm[0], top + Math.floor(at / columns) * pitchMm[1], sheet);
+    });
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${pageWidth}" height="${pageHeight}" viewBox="0 0 ${pageWidth} ${pageHeight}">${shapes.join('')}</svg>`;
+    return { svg, widthMm: pageWidth, heightMm: pageHeight, leftMm: 0, topMm: 0 };
+  });
+}
+
+function labelShapes({ large, small }: Label, x: number, y: number, { widthMm, heightMm }: LabelSheet): string {
+  const room = [widthMm - 2 * INSIDE_MM, heightMm - 2 * INSIDE_MM] as const;
+  const first = fitted(large, room[0], Math.min(LARGEST_MM, room[1] * 0.52));
+  const second = fitted(small, room[0], Math.min(first.size * 0.62, room[1] * 0.3));
+  const block = first.size + second.size * 1.25;
+  const base = y + (heightMm - block) / 2 + first.size * 0.84;
+  return (
+    line(first.text, x + widthMm / 2, base, first.size, 'bold') +
+    line(second.text, x + widthMm / 2, base + second.size * 1.25 + first.size * 0.12, second.size, 'normal')
+  );
+}
+
+/** A text at the largest size that fits its room, mm, cut short where the least still does not. */
+export function fitted(text: string, roomMm: number, mostMm: number): { text: string; size: number } {
+  const size = Math.max(LEAST_MM, Math.min(mostMm, roomMm / (Math.max(1, text.length) * LETTER)));
+  const letters = Math.floor(roomMm / (size * LETTER));
+  return { text: text.length <= letters ? text : `${text.slice(0, Math.max(1, letters - 1))}…`, size };
+}
+
+function line(text: string, x: number, y: number, size: number, weight: string): string {
+  const n = (value: number) => Number(value.toFixed(3));
+  return `<text x="${n(x)}" y="${n(y)}" font-size="${n(size)}" font-weight="${weight}" font-family="sans-serif" text-anchor="middle" fill="#000">${escapeXml(text)}</text>`;
+}
+
+/** The same for a label printer: a line a label. */
+export function writeLabelsCsv(labels: readonly Label[]): string {
+  return `${Papa.unparse(
+    labels.map(({ large, small }) => ({ large: safeCell(large), small: safeCell(small) })),
+    { newline: '\r\n' },
+  )}\r\n`;
+}
