@@ -6,6 +6,10 @@ import type { Analysis } from '../core/analysis/types';
 import { sheetsOf, sketch } from '../core/diagram/drawing';
 import { layOutSketch, type Drawing } from '../core/diagram/layout';
 import { writeDiagramSvg } from '../core/diagram/writeSvg';
+import { recordsOf } from '../core/design/design';
+import { LABEL_KINDS, labelsOf, writeLabelsCsv } from '../core/formats/labels';
+import { writePanelDxf, writePanelSvg } from '../core/formats/panelTemplate';
+import { cutPanel, type PanelCut } from '../core/harness/panelFace';
 import { spiceOfDesign } from '../core/formats/spiceOfDesign';
 import { writePartsCsv, writeWiresCsv } from '../core/formats/wiresCsv';
 import { harnessOf } from '../core/harness/schedule';
@@ -14,14 +18,14 @@ import type { StateChoice } from '../core/network/namedStates';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';
 
-const FORMATS = ['spice', 'wires.csv', 'parts.csv', 'diagram.svg'] as const;
+const FORMATS = ['spice', 'wires.csv', 'parts.csv', 'labels.csv', 'diagram.svg', 'panel.svg', 'panel.dxf'] as const;
 type Format = (typeof FORMATS)[number];
 
 /** `vine-knot export`: a design file in another format on standard output. Status 1 when its network has no answer. */
 export async function exportDesign(argv: string[]): Promise<number> {
   const { values, positionals } = parseArgs({
     args: argv,
-    options: { format: { type: 'string' }, state: { type: 'string' }, circuit: { type: 'string' } },
+    options: { format: { type: 'string' }, state: { type: 'string' }, circuit: { type: 'string' }, panel: { type: 'string' } },
     allowPositionals: true,
   });
   const [file, ...more] = positionals;
@@ -30,6 +34,7 @@ export async function exportDesign(argv: string[]): Promise<number> {
   if (!format) throw new BadInput(`--format: one of ${FORMATS.join(', ')}`);
   if (values.state !== undefined && format !== 'spice') throw new BadInput('--state: only a SPICE deck is of a state');
   if (values.circuit !== undefined && format !== 'diagram.svg') throw new BadInput('--circuit: only a diagram is of one circuit');
+  if (values.panel !== undefined && !format.startsWith('panel')) throw new BadInput('--panel: only a template is of one panel');
   const analysis = analyse(loadDesign(file));
   const text = await written(analysis, format, values);
   if (text instanceof NetworkError) {
@@ -43,13 +48,19 @@ export async function exportDesign(argv: string[]): Promise<number> {
 async function written(
   analysis: Analysis,
   format: Format,
-  { state, circuit }: { state?: string; circuit?: string },
+  { state, circuit, panel }: { state?: string; circuit?: string; panel?: string },
 ): Promise<string | NetworkError> {
   switch (format) {
     case 'wires.csv':
       return writeWiresCsv(analysis);
     case 'parts.csv':
       return writePartsCsv(analysis);
+    case 'labels.csv':
+      return writeLabelsCsv(LABEL_KINDS.flatMap((kind) => labelsOf(analysis, kind)));
+    case 'panel.svg':
+      return writePanelSvg(panelOf(analysis, panel));
+    case 'panel.dxf':
+      return writePanelDxf(panelOf(analysis, panel));
     case 'diagram.svg':
       return writeDiagramSvg(await drawn(analysis, circuit));
     case 'spice': {
@@ -57,6 +68,14 @@ async function written(
       return solved instanceof NetworkError ? solved : spiceOfDesign(solved).text;
     }
   }
+}
+
+/** The panel of a name, or the first. */
+function panelOf({ design }: Analysis, wanted: string | undefined): PanelCut {
+  const panels = recordsOf(design, 'panel');
+  const panel = wanted === undefined ? panels[0] : panels.find(({ name }) => name === wanted);
+  if (!panel) throw new BadInput(`--panel: one of ${panels.map(({ name }) => `"${name}"`).join(', ') || 'none there is'}`);
+  return cutPanel(design, panel);
 }
 
 /** The sheets of a design, or the one of a circuit by its number. */

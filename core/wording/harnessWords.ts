@@ -5,6 +5,7 @@ import type { Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { Ending } from '../harness/wireEnds';
 import type { WireRefusal } from '../harness/editWires';
+import type { TurnVerdict } from '../harness/pinCards';
 import type { PartGroup, PartLine } from '../harness/partsList';
 import type { WireDuty } from '../harness/wireRoles';
 import { formatConductor, formatLength, formatRating, formatSmallLength } from '../units/quantity';
@@ -154,3 +155,13 @@ export function refusalWords(refusal: WireRefusal): string {
       return `an end is one of ${Object.values(END_WORDS).join(', ')}`;
   }
 }
+
+/** Whether a part may be turned round, and why. */
+export const TURN_WORDS: Record<TurnVerdict, string> = {
+  coilFree: 'Coil either way round; 30 and 87 may change places only where 87a is not used.',
+  coilDiode: '86 is plus: its diode, turned round, is a dead short of its feed.',
+  contactFree: 'Contacts either way round; the common one stays the common one.',
+  fuseFree: 'Either way round.',
+  pilotFixed: 'Its pilot lamp’s plus and minus are not to be exchanged; read the numbers, not the places.',
+  poled: 'Plus and minus are not to be exchanged.',
+};

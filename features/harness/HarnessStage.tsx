@@ -24,9 +24,10 @@ const PartsListView = later(() => import('./PartsListView').then(({ PartsListVie
 const DiagramView = later(() => import('./DiagramView').then(({ DiagramView: view }) => view));
 const PanelCutView = later(() => import('./PanelCutView').then(({ PanelCutView: view }) => view));
 const LabelsView = later(() => import('./LabelsView').then(({ LabelsView: view }) => view));
-const OPENED_LATER = [CutView, PartsListView, DiagramView, PanelCutView, LabelsView];
+const PinsView = later(() => import('./PinsView').then(({ PinsView: view }) => view));
+const OPENED_LATER = [CutView, PartsListView, DiagramView, PanelCutView, LabelsView, PinsView];
 
-type Shown = 'schedule' | 'diagram' | 'panels' | 'labels' | 'cut' | 'parts';
+type Shown = 'schedule' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
 
 /** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
 export function HarnessStage() {
@@ -58,6 +59,7 @@ export function HarnessStage() {
           options={[
             { value: 'schedule', label: 'Wires' },
             { value: 'diagram', label: 'Diagram' },
+            { value: 'pins', label: 'Pins' },
             { value: 'panels', label: 'Panels' },
             { value: 'labels', label: 'Labels' },
             { value: 'cut', label: 'Cut list' },
@@ -95,6 +97,7 @@ export function HarnessStage() {
       </div>
       {shown === 'schedule' && <ScheduleView harness={harness} grouping={grouping} find={find} />}
       {shown === 'diagram' && <DiagramView harness={harness} />}
+      {shown === 'pins' && <PinsView harness={harness} />}
       {shown === 'panels' && <PanelCutView />}
       {shown === 'labels' && <LabelsView />}
       {shown === 'cut' && <CutView harness={harness} />}

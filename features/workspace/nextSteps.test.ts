@@ -3,8 +3,9 @@ import { pip } from '../../demo/pip';
 import { analyse } from '../../core/analysis/analyse';
 import { seenAs } from '../../core/design/asBuilt';
 import { applyChange } from '../../core/design/change';
-import { makeDesign, type Design } from '../../core/design/design';
+import { makeDesign, recordsOf, type Design } from '../../core/design/design';
 import { Edit } from '../../core/design/edit';
+import { colourAll, fixNumbers } from '../../core/harness/editWires';
 import { newDesignRecords, USUAL_ZONES } from '../../core/switching/newDesign';
 import { namedLoad } from '../../core/switching/newLoad';
 import { giveLoadsCircuits } from '../../core/switching/ownCircuit';
@@ -34,7 +35,12 @@ test('an empty design leads from its loads to their hours, their circuits, what 
 
 test('a whole design asks for nothing more', () => {
   // Switching is tried by hand: it never says that all is in order.
-  expect(next(heron())).toEqual({ of: { switching: 'flick it and see' }, next: null });
+  const switching = 'flick it and see';
+  expect(next(heron())).toEqual({ of: { switching, harness: 'mark the wires' }, next: null });
+  const design = heron();
+  const numbered = applyChange(design, fixNumbers(design));
+  expect(next(numbered).of.harness).toBe(`${recordsOf(design, 'wire').length} wires to mark`);
+  expect(next(applyChange(numbered, colourAll(numbered, false)))).toEqual({ of: { switching }, next: null });
   expect(next(pip()).of).not.toHaveProperty('loads');
 });
 

@@ -20,6 +20,7 @@ test('each stage has a key of its own, and none that is taken', () => {
 test.each<[Rule, string | null, StageId]>([
   ['rig.holeTooSmall', null, 'rig'],
   ['rig.noWay', 'cir', 'rig'],
+  ['harness.alike', 'cir', 'harness'],
   ['load.noCircuit', null, 'loads'],
   ['load.measuredDiffers', 'cir', 'loads'],
   ['strip.longRun', 'cir', 'loads'],

@@ -8,7 +8,7 @@ export const STAGES = [
   { id: 'energy', name: 'Energy', key: 'e' },
   { id: 'circuits', name: 'Circuits', key: 'c' },
   { id: 'switching', name: 'Switching', key: 'w' },
-  { id: 'harness', name: 'Harness', key: 'h' },
+  { id: 'harness', name: 'Harness', key: 'n' },
 ] as const;
 
 export type StageId = (typeof STAGES)[number]['id'];

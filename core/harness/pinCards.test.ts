@@ -1,0 +1,47 @@
+import { heron } from '../../demo/heron';
+import { pip } from '../../demo/pip';
+import { rig } from '../../testing/rig';
+import { PARTS } from '../devices/parts';
+import { traceWiring } from '../network/wiring';
+import type { Design } from '../design/design';
+import { indexDesign } from '../rig/designIndex';
+import { pinCards, RELAY_BLADES } from './pinCards';
+import { harnessOf } from './schedule';
+
+function cardsOf(design: Design) {
+  const index = indexDesign(design);
+  return pinCards(index, harnessOf(index, traceWiring(index)));
+}
+
+test.each<[string, () => Design]>([
+  ['Heron', heron],
+  ['Pip', pip],
+])('on %s’s cards every wire stands twice, once at each end', (_, make) => {
+  const design = make();
+  const lands = cardsOf(design).flatMap(({ pins }) => pins.flatMap((pin) => pin.lands.map(({ line }) => line.wire.id)));
+  const wires = indexDesign(design).wires.map(({ id }) => id);
+  expect(lands.sort()).toEqual([...wires, ...wires].sort());
+});
+
+test('a block’s card has its slots’ wires, a relay’s says what is free and which way its coil is wired', () => {
+  const build = rig();
+  build.supply();
+  build.slot('f', 3, 10);
+  build.add({ ...PARTS.find(({ id }) => id === 'relay')!.make(12), suppression: 'diode', id: 'relay' } as Parameters<typeof build.add>[0]);
+  build.wire('f.out', 'relay.30');
+  const cards = cardsOf(build.design());
+  const card = (id: string) => cards.find(({ device }) => device.id === id)!;
+  expect(card('block').pins.map(({ terminal, lands }) => [terminal, lands.length])).toEqual([['in', 1], ['3', 1]]); // prettier-ignore
+  expect(card('block').pins[1]!.lands[0]!.far).toMatchObject({ deviceId: 'relay', terminal: '30' });
+  expect(card('relay').pins.filter(({ lands }) => lands.length === 0).map(({ terminal }) => terminal).sort()).toEqual(['85', '86', '87']); // prettier-ignore
+  expect(card('relay').turns).toBe('coilDiode');
+  expect(cards.some(({ device }) => device.id === 'f')).toBe(false);
+});
+
+// ISO 7588-1, blades towards one: 87 at the top and 87a in the middle lying, 30 at the bottom turned, 86 left, 85 right. From memory.
+test('a relay’s blades are where its standard has them', () => {
+  const { 30: common, 85: end, 86: start, 87: make, '87a': rest } = RELAY_BLADES;
+  expect(make.y < rest.y && rest.y < common.y).toBe(true);
+  expect([make.upright, rest.upright, common.upright]).toEqual([false, false, true]);
+  expect(start.x < 0 && end.x > 0 && start.upright && end.upright).toBe(true);
+});
