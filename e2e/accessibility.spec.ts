@@ -44,6 +44,7 @@ for (const [theme, look] of [
       `/d/${heron}/energy`,
       `/d/${heron}/circuits`,
       `/d/${heron}/switching`,
+      `/d/${heron}/harness`,
       `/d/${heron}/report`,
       '/handbook/chain',
     ]) {

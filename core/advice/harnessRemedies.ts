@@ -15,6 +15,16 @@ export function harnessRemedies({ design, index }: Analysis, { rule, subjects }:
     case 'harness.alike':
     case 'harness.returnColour':
       return subjects.slice(0, 2).reverse().flatMap((id) => recoloured(design, index, id)).slice(0, 1); // prettier-ignore
+    case 'harness.holeAtEdge': {
+      const panel = recordOf(design, subjects[0]!, 'panel');
+      const isSet = panel?.widthMm !== undefined || panel?.heightMm !== undefined;
+      const larger = { widthMm: undefined, heightMm: undefined };
+      return panel && isSet
+        ? [{ label: 'As large as it asks for', change: updateRecords(design, [{ id: panel.id, set: larger }]) }]
+        : inLine(design, subjects.slice(1));
+    }
+    case 'harness.holesMeet':
+      return inLine(design, subjects.slice(1));
     case 'harness.numberTwice': {
       const free = recordOf(design, subjects[0]!, 'wire');
       return free
@@ -29,6 +39,13 @@ export function harnessRemedies({ design, index }: Analysis, { rule, subjects }:
     default:
       return [];
   }
+}
+
+/** Parts of a panel that somebody moved, back in line with their columns and rows. */
+function inLine(design: Design, partIds: readonly string[]): Remedy[] {
+  const moved = partIds.filter((id) => recordOf(design, id, 'panelPart')?.xMm !== undefined);
+  const updates = moved.map((id) => ({ id, set: { xMm: undefined, yMm: undefined } }));
+  return moved.length > 0 ? [{ label: 'Put it back in line', change: updateRecords(design, updates) }] : [];
 }
 
 /** One wire coloured anew, all others as they are. */

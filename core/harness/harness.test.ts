@@ -243,6 +243,28 @@ describe('findings', () => {
     expect(rulesOf(done(spoilt, remedy!.change)).filter((one) => one !== 'harness.unfinished')).toEqual([]);
   });
 
+  test('holes at the edge or over each other are found, and put right; so is what reaches too far back', () => {
+    const [panel] = recordsOf(HERON, 'panel');
+    const [first, second] = recordsOf(HERON, 'panelPart');
+    const of = (id: string, fields: object) => done(HERON, updateRecords(HERON, [{ id, set: fields }]));
+    for (const [spoilt, rule] of [
+      [of(panel!.id, { widthMm: 60 }), 'harness.holeAtEdge'],
+      [of(second!.id, { xMm: 30, yMm: 37 }), 'harness.holesMeet'],
+      [of(first!.id, { xMm: 10, yMm: 37 }), 'harness.holeAtEdge'],
+    ] as const) {
+      const analysis = analyse(spoilt);
+      const found = findHarness(analysis).filter((finding) => finding.rule === rule);
+      expect([rule, found.length > 0]).toEqual([rule, true]);
+      const [remedy] = remediesFor(analysis, found[0]!);
+      expect(rulesOf(done(spoilt, remedy!.change))).toEqual([]);
+    }
+    // A gauge of unknown depth wants 75 mm, and 70 are free behind the panel.
+    const gauge = of(first!.id, { cutOut: 'gauge52' });
+    const device = recordsOf(gauge, 'device').find(({ id }) => id === first!.deviceId)!;
+    const unknown = done(gauge, updateRecords(gauge, [{ id: device.id, set: { depthMm: null } }]));
+    expect(rulesOf(unknown)).toEqual(['harness.cutTooDeep']);
+  });
+
   test('3 mm² falls between the terminals', () => {
     const wire = lineOf(PIP, '01a').wire;
     const design = done(MARKED, updateRecords(MARKED, [{ id: wire.id, set: { conductor: 'mm2:3' } }]));

@@ -32,6 +32,23 @@ export const HARNESS_RULES: Record<HarnessRule, RuleWords> = {
     message: (say) => `${say.name()}: its conductor falls between two sizes of insulated terminals.`,
     why: 'A barrel too large lets the strands go, one too small cuts them. Take the next size of wire, or a terminal whose maker names this one.',
   },
+  'harness.holeAtEdge': {
+    title: 'Hole too near the panel’s edge',
+    message: (say) => `${say.name()}: the hole of position ${say.raw('position')} is nearer than ${say.mm('leastMm')} to the edge.`,
+    why: 'The strip that is left breaks out under the saw, or the first time the switch is pushed. Move it, or make the panel larger. Common practice.',
+  },
+  'harness.holesMeet': {
+    title: 'Two parts too close in a panel',
+    message: (say) =>
+      `${say.name()}: positions ${say.raw('one')} and ${say.raw('other')} lie over each other in front, or leave too thin a web between their holes.`,
+    why: 'Bezels that meet do not seat, and a web of a few millimetres breaks. Put them back in line, or further apart.',
+  },
+  'harness.cutTooDeep': {
+    title: 'Deeper than the room behind its panel',
+    message: (say) =>
+      `${say.name()}: position ${say.raw('position')} reaches ${say.mm('needMm')} back with its plug; ${say.mm('freeMm')} are free behind the panel.`,
+    why: 'What touches the skin is pushed out by it, and its wires are bent over the terminals. Another part, or another place.',
+  },
   'harness.unfinished': {
     title: 'Wires not numbered or coloured yet',
     message: (say) => `${say.raw('count')} of ${say.raw('of')} wires have no number of their own or no colour.`,

@@ -1,12 +1,43 @@
 import { lookCode } from '../../catalog/wireColours';
+import { CUT_OUTS, EDGE_MM } from '../../catalog/cutOuts';
 import { recordsOf } from '../../design/design';
 import { confusedWith, isReturnColour, lookOf, SCHOOLS } from '../../harness/colourWires';
+import { cutPanel } from '../../harness/panelFace';
 import { harnessOf, type HarnessWire } from '../../harness/schedule';
 import type { Finding } from '../finding';
 import type { Analysis } from '../types';
 
-/** The wires as they are coloured, numbered and ended. Nothing is asked of a design whose wires nobody has begun to number or colour. */
-export function findHarness({ design, index, wiring }: Analysis): Finding[] {
+/** The panels as they are cut, and the wires as they are coloured, numbered and ended. Nothing is asked of wires that nobody has begun to number or colour. */
+export function findHarness(analysis: Analysis): Finding[] {
+  return [...findCuts(analysis), ...findWires(analysis)];
+}
+
+/** Holes too near the edge or each other, and what reaches further back than there is room. */
+function findCuts({ design, index }: Analysis): Finding[] {
+  return recordsOf(design, 'panel').flatMap((panel) => {
+    if (panel.use !== 'panel' && panel.use !== 'dash') return [];
+    const { holes, nearEdge, tooClose } = cutPanel(design, panel);
+    const partAt = (position: number) => holes.find((hole) => hole.position === position)!.part;
+    const freeMm = index.layout.places.get(panel.placeId ?? '')?.depthMm ?? null;
+    return [
+      ...nearEdge.map((position) =>
+        found('harness.holeAtEdge', 'caution', [panel.id, partAt(position).id], null, { position, leastMm: EDGE_MM }),
+      ),
+      ...tooClose.map(([one, other]) =>
+        found('harness.holesMeet', 'caution', [panel.id, partAt(one).id, partAt(other).id], null, { one, other }),
+      ),
+      ...holes.flatMap(({ position, part, cutOutId }) => {
+        const { depthMm, plugMm } = CUT_OUTS[cutOutId];
+        // One whose own depth is known is told of where it is placed.
+        const isKnown = typeof index.devices.get(part.deviceId)?.depthMm === 'number';
+        if (isKnown || freeMm === null || depthMm + plugMm <= freeMm) return [];
+        return [found('harness.cutTooDeep', 'caution', [panel.id, part.id], null, { position, needMm: depthMm + plugMm, freeMm })];
+      }),
+    ];
+  });
+}
+
+function findWires({ design, index, wiring }: Analysis): Finding[] {
   const wires = recordsOf(design, 'wire');
   if (!wires.some(({ number, colour }) => number !== undefined || colour !== undefined)) return [];
   const lines = harnessOf(index, wiring).wires;
