@@ -36,6 +36,9 @@ console.table(
 console.log('\nOn the bench: a control flicked, and a truth table');
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/flick.ts', ...SIZES.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout));
 
+console.log('\nThe harness: marked, counted, cut and drawn');
+console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/harness.ts', ...SIZES.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout));
+
 console.log('\nDays simulated: loads, days and weathers drawn');
 const trips = ['30,1,1', '30,30,200', '30,365,1', '30,365,50', '30,365,200', '60,365,200'];
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/energy.ts', ...trips], { cwd: ROOT, encoding: 'utf8' }).stdout));

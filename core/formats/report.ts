@@ -37,6 +37,7 @@ import {
 import { CAUTIONS } from './cautions';
 import { rigSections } from './reportRig';
 import { left, right, type Report, type ReportSection } from './reportSection';
+import { harnessSections } from './reportHarness';
 import { wishes } from './reportWishes';
 import { howFar } from './reportWork';
 
@@ -78,6 +79,7 @@ export function makeReport(analysis: Analysis, view: DesignView = 'planned', who
       energy(analysis),
       charging(analysis),
       ...rigSections(analysis),
+      ...harnessSections(analysis),
       howFar(whole),
     ].filter((section) => section.rows.length > 0),
     cautions: CAUTIONS,

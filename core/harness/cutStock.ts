@@ -40,9 +40,20 @@ export function cutFrom<S extends Stock>(pieces: readonly Piece[], stock: readon
   const longest = Math.max(0, ...stock.map(({ lengthMm }) => lengthMm));
   const sized = pieces.filter(({ lengthMm }) => whole(lengthMm) <= longest);
   const without = pieces.filter(({ lengthMm }) => whole(lengthMm) > longest);
-  const plans = [firstFit(sized, stock), ...filled(sized, stock)];
+  const simple = firstFit(sized, stock);
+  const totalMm = sized.reduce((sum, { lengthMm }) => sum + whole(lengthMm), 0);
+  const plans = cannotBeLess(simple, stock, totalMm) ? [simple] : [simple, ...filled(sized, stock)];
   const best = plans.reduce((least, plan) => (isBetter(plan, least) ? plan : least));
   return { cuts: best.cuts.filter((cut) => cut.pieces.length > 0), without: [...without, ...best.without] };
+}
+
+/** Whether a plan begins no more than any must: one reel alone, the shortest that holds all, or as many of one length as the sum needs. */
+function cannotBeLess(plan: CutPlan, stock: readonly Stock[], totalMm: number): boolean {
+  if (plan.without.length > 0) return false;
+  const used = plan.cuts.filter(({ pieces }) => pieces.length > 0);
+  const shortest = Math.min(...stock.filter(({ lengthMm }) => lengthMm >= totalMm).map(({ lengthMm }) => lengthMm));
+  if (used.length === 0 || (used.length === 1 && used[0]!.stock.lengthMm === shortest)) return true;
+  return isLeast({ ...plan, cuts: used }, stock, totalMm);
 }
 
 /** Total of the reels begun, mm. */
@@ -145,4 +156,4 @@ function fullest(pieces: readonly Piece[], lengthMm: number, value: ReadonlyMap<
 const divisor = (a: number, b: number): number => (a === 0 ? b : divisor(b % a, a));
 
 /** Steps one reel is filled in, at most: pieces are rounded up to them. */
-const MOST_STEPS = 20_000;
+const MOST_STEPS = 5_000;

@@ -5,7 +5,7 @@ import type { Reel, TerminalRef, Wire } from '../design/schema';
 import { traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { lookOf } from './colourWires';
-import { begunMm, cutFrom, type Piece, type Stock } from './cutStock';
+import { begunMm, cutFrom, firstFit, type CutPlan, type Piece, type Stock } from './cutStock';
 import { endingOf, type Ending } from './wireEnds';
 import { numberWires } from './wireNumbers';
 import { wireRoles, type WireRole } from './wireRoles';
@@ -116,10 +116,16 @@ function cutLot(lines: readonly HarnessWire[], reels: readonly Reel[]): CutLot {
   const fromStock = cutFrom(pieces, atHand);
   const buyMm = toBuy(fromStock.without);
   const bought = buyMm.map((lengthMm, at): ReelStock => ({ id: `buy${at}`, lengthMm, reel: null }));
-  const rest = cutFrom(fromStock.without, bought);
+  const rest = onBought(fromStock.without, bought);
   const cuts = [...fromStock.cuts, ...rest.cuts].map(({ stock, pieces: cut, leftMm }) => ({ reel: stock, pieces: cut, leftMm }));
   const leftMm = begunMm(fromStock) + begunMm(rest) - neededMm;
   return { conductor: wire.conductor, look, neededMm, cuts, buyMm, leftMm };
+}
+
+/** Pieces on reels that are bought whatever is cut from them: how they lie there matters only where they would not fit. */
+function onBought<S extends Stock>(pieces: readonly Piece[], reels: readonly S[]): CutPlan<S> {
+  const simple = firstFit(pieces, reels);
+  return simple.without.length === 0 ? { ...simple, cuts: simple.cuts.filter((cut) => cut.pieces.length > 0) } : cutFrom(pieces, reels);
 }
 
 /** Reels to buy for pieces: the fewest metres that are sold and hold them with a tenth to spare. A piece longer than any reel is bought by itself, by the metre. */
@@ -135,5 +141,5 @@ function toBuy(pieces: readonly Piece[]): number[] {
   const rest = SOLD_MM.find((mm) => mm >= Math.max(wantedMm - whole * most, longest)) ?? most;
   const reels = [...Array.from({ length: whole }, () => most), rest];
   const stock = reels.map((lengthMm, at) => ({ id: String(at), lengthMm }));
-  return cutFrom(pieces, stock).without.length === 0 ? reels : [...reels, most];
+  return onBought(pieces, stock).without.length === 0 ? reels : [...reels, most];
 }

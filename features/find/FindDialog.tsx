@@ -6,10 +6,13 @@ import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { Analysis } from '@/core/analysis/types';
 import { kindOf } from '@/core/devices';
 import { nameOf } from '@/core/design/names';
+import { harnessOf } from '@/core/harness/schedule';
 import { GLOSSARY, termId } from '@/core/handbook/glossary';
 import { HANDBOOK } from '@/core/handbook/pages';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
+import { COME, WISH } from '@/features/workspace/targets';
+import { JUMP_EVENT } from '@/features/workspace/useHashTarget';
 import { useJump } from '@/features/workspace/useJump';
 import styles from './FindDialog.module.css';
 
@@ -31,7 +34,8 @@ export function FindDialog({ onClose }: { onClose(): void }) {
   const router = useRouter();
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const entries = useMemo(() => entriesOf(analysis), [analysis]);
+  const designId = useDesign((state) => state.id);
+  const entries = useMemo(() => entriesOf(analysis, `/d/${designId}`), [analysis, designId]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const matches = entries.filter(({ haystack }) => words.every((word) => haystack.includes(word)));
   const found = matches.slice(0, MOST);
@@ -40,8 +44,10 @@ export function FindDialog({ onClose }: { onClose(): void }) {
   const go = (entry: Entry | undefined) => {
     if (!entry) return;
     onClose();
-    if (entry.href !== undefined) router.push(entry.href);
-    else jump(entry.id);
+    if (entry.href === undefined) return jump(entry.id);
+    router.push(entry.href);
+    // Within the stage one is in the router changes the address silently.
+    setTimeout(() => window.dispatchEvent(new Event(JUMP_EVENT)), 50);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
@@ -93,7 +99,7 @@ export function FindDialog({ onClose }: { onClose(): void }) {
   );
 }
 
-function entriesOf({ design, index, circuits, loads }: Analysis): Entry[] {
+function entriesOf({ design, index, wiring, circuits, loads }: Analysis, home: string): Entry[] {
   const zoneName = (id: string | null) => (id === null ? 'no zone' : nameOf(design, id));
   const entries: Omit<Entry, 'haystack'>[] = [
     ...circuits.map(({ id, zoneId, ratingA }) => ({
@@ -116,7 +122,20 @@ function entriesOf({ design, index, circuits, loads }: Analysis): Entry[] {
     if (device.kind !== 'load')
       entries.push({ id: device.id, name: device.name, what: `${kindOf(device).label}, ${zoneName(device.zoneId)}` });
   }
+  for (const { id, name } of index.loads) {
+    entries.push({
+      id: `come_${id}`,
+      name: `How should ${name} come on?`,
+      what: 'a way to switch it',
+      href: `${home}/switching#${COME}${id}`,
+    });
+    entries.push({ id: `wish_${id}`, name: `Wish something of ${name}`, what: 'what it shall do', href: `${home}/switching#${WISH}${id}` });
+  }
   entries.push(
+    ...harnessOf(index, wiring).wires.map(({ wire, number }) => ({
+      ...{ id: `wire_${wire.id}`, name: number, what: `wire, ${nameOf(design, wire.id)}` },
+      href: `${home}/harness#${wire.id}`,
+    })),
     ...HANDBOOK.map(({ id, title, about }) => ({ id: `handbook_${id}`, name: title, what: `handbook: ${about}`, href: `/handbook/${id}` })),
     ...GLOSSARY.map(({ term, meaning }) => ({ id: `term_${term}`, name: term, what: meaning, href: `/handbook/glossary#${termId(term)}` })),
   );

@@ -2,13 +2,16 @@
 
 import { Button, Dropdown, Select } from 'antd';
 import { Plus } from 'lucide-react';
-import { memo, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/devices/loadKinds';
 import { CATALOG_LOADS, type CatalogLoad } from '@/core/devices/usualLoads';
 import { formatDraw, splitNameAndDraw } from '@/core/formats/drawText';
+import { Edit } from '@/core/design/edit';
+import { addFunctions } from '@/core/switching/lampFunctions';
 import { namedLoad, newLoad } from '@/core/switching/newLoad';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { NameInput, nameProblem } from '@/ui/NameInput';
+import { useShortcut } from '@/ui/useShortcut';
 import { pasteList } from './paste';
 import styles from './LoadsStage.module.css';
 
@@ -28,13 +31,27 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   const [chosen, setZone] = useState<string | null>(null);
   const [kindId, setKind] = useState<string | null>(null);
   const zoneId = zones.some(({ id }) => id === chosen) ? chosen : (zones[0]?.id ?? null);
-  const { name, draw } = splitNameAndDraw(typed, nominalV, units);
+  // “Scene lamp white 36 W + amber 18 W”: one lamp, a function for each further word.
+  const [{ name, draw }, ...more] = typed.split(/\s\+\s/).map((piece) => splitNameAndDraw(piece, nominalV, units)) as [
+    ReturnType<typeof splitNameAndDraw>,
+    ...ReturnType<typeof splitNameAndDraw>[],
+  ];
+  const functions = more.filter(({ name: word }) => word !== '');
   const named = kindsNamed(name);
   const kind = kindId === null ? (named[0] ?? null) : kindById(kindId);
   const add = () => {
     if (!name) return;
     const load = { ...namedLoad(name, zoneId, kind), ...(draw && { rated: draw }) };
-    store.commit(`Add ${name}`, () => ({ added: [load], updated: [], removed: [] }));
+    store.commit(`Add ${name}`, (design) => {
+      const edit = new Edit(design);
+      edit.add(load);
+      addFunctions(
+        edit,
+        load.id,
+        functions.map(({ name: word, draw: rated }) => ({ word, rated })),
+      );
+      return edit.change;
+    });
     setTyped('');
     setKind(null);
   };
@@ -42,9 +59,11 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
     const load = { ...newLoad(usual, zoneId), rated, behaviour, continuous, ...more };
     store.commit(`Add ${usual}`, () => ({ added: [load], updated: [], removed: [] }));
   };
+  const field = useRef<HTMLSpanElement>(null);
+  useShortcut('n', () => field.current?.querySelector('input')?.focus(), { preventDefault: true });
   return (
     <span className={styles.addLoad}>
-      <span onPaste={(event) => pasteList(event, onList)}>
+      <span ref={field} onPaste={(event) => pasteList(event, onList)}>
         <NameInput
           label="Name of a new load"
           placeholder="New load, such as Reading light 3 W"
@@ -79,6 +98,8 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
       {name !== '' && (
         <span className={styles.takenFor} role="status">
           {takenFor(kind, kindId === null && named.length > 1, draw === null)}
+          {functions.length > 0 &&
+            `; with ${functions.map(({ name: word, draw: its }) => `${word}${its ? `, ${formatDraw(its, nominalV, units)}` : ''}`).join(' and ')}`}
         </span>
       )}
       <Dropdown

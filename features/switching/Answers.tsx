@@ -16,10 +16,16 @@ const TruthDrawer = later(() => import('./TruthDrawer').then(({ TruthDrawer: dra
 /** What is asked of a load. */
 export const ASKED_LATER = [WaysDrawer, TruthDrawer];
 
+interface AnswersProps {
+  answer: Answer;
+  /** The load whose switching is looked at. */
+  wiring: string | null;
+  onWire(loadId: string | null): void;
+}
+
 /** Every load by its zone: lit or not, how bright, at what volts and amperes. */
-export function Answers({ answer }: { answer: Answer }) {
+export function Answers({ answer, wiring, onWire }: AnswersProps) {
   const [asked, setAsked] = useState<string | null>(null);
-  const [wiring, setWiring] = useState<string | null>(null);
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
   const zones = useMemo(() => {
@@ -56,13 +62,13 @@ export function Answers({ answer }: { answer: Answer }) {
                 name={nameOf(design, one.id)}
                 lamp={loads.some((load) => load.id === one.id && isLamp(load))}
                 onAsk={() => setAsked(one.id)}
-                onWire={() => setWiring(one.id)}
+                onWire={() => onWire(one.id)}
               />
             ))}
           </tbody>
         ))}
       </table>
-      {wiring !== null && <WaysDrawer loadId={wiring} onClose={() => setWiring(null)} />}
+      {wiring !== null && <WaysDrawer loadId={wiring} onClose={() => onWire(null)} />}
       {asked !== null && <TruthDrawer loadId={asked} onClose={() => setAsked(null)} />}
     </div>
   );

@@ -13,6 +13,7 @@ import { formatAmps, formatClock, formatHours } from '@/core/units/quantity';
 import { deviceStates, handleName, positionWord, VEHICLE_WORDS } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
+import { COME, WISH } from '@/features/workspace/targets';
 import { usePreload } from '@/ui/usePreload';
 import frame from '@/ui/Stage.module.css';
 import { Answers, ASKED_LATER } from './Answers';
@@ -64,6 +65,7 @@ export function SwitchingStage() {
   const loose = useMemo(() => handles.filter((handle) => !sitsOnPanel(design, handle)), [design, handles]);
   const shown = useBench();
   const [isArranging, setArranging] = useState(false);
+  const [wiring, setWiring] = useState<string | null>(null);
   usePreload(OPENED_LATER);
   if (index.loads.length === 0 || !index.battery) {
     return (
@@ -86,7 +88,7 @@ export function SwitchingStage() {
   }
   return (
     <div className={frame.stage}>
-      <Toolbar shown={shown} onArrange={() => setArranging(true)} />
+      <Toolbar shown={shown} onArrange={() => setArranging(true)} onWire={setWiring} />
       <div className={styles.bench}>
         <div className={styles.controls} role="region" aria-label="Controls" tabIndex={0}>
           {shown && <Vehicle shown={shown} />}
@@ -106,7 +108,7 @@ export function SwitchingStage() {
               </details>
             ))}
         </div>
-        {shown ? <Answers answer={shown.answer} /> : <p className={styles.soft}>Wiring it up…</p>}
+        {shown ? <Answers answer={shown.answer} wiring={wiring} onWire={setWiring} /> : <p className={styles.soft}>Wiring it up…</p>}
         {shown && <Parts shown={shown} />}
       </div>
       {isArranging && <PanelsDrawer onClose={() => setArranging(false)} />}
@@ -119,16 +121,24 @@ function sitsOnPanel(design: Design, { deviceId, control }: DeviceHandle): boole
   return recordsOf(design, 'panelPart').some((part) => part.deviceId === deviceId && (part.control ?? control) === control);
 }
 
-function Toolbar({ shown, onArrange }: { shown: BenchShown | null; onArrange(): void }) {
+function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArrange(): void; onWire(loadId: string): void }) {
   const broken = useDesign(({ findings }) => findings.filter(({ rule }) => rule === 'wish.broken').length);
   const [isWishing, setWishing] = useState(false);
+  const [wishOf, setWishOf] = useState<string | null>(null);
   const [last] = shown?.acts ?? [];
   const [isMetering, setMetering] = useState(false);
   const [isLooking, setLooking] = useState(false);
   const act = shown?.act;
   const play = useCallback((acts: readonly BenchAct[]) => [{ kind: 'rest' } as const, ...acts].forEach((one) => act?.(one)), [act]);
-  const openWishes = useCallback(() => setWishing(true), []);
-  useLinkedActs(act ? play : null, openWishes);
+  const follow = useCallback(
+    (target: string) => {
+      if (target.startsWith(COME)) return onWire(target.slice(COME.length));
+      setWishOf(target.startsWith(WISH) ? target.slice(WISH.length) : null);
+      setWishing(true);
+    },
+    [onWire],
+  );
+  useLinkedActs(act ? play : null, follow);
   return (
     <div className={styles.top}>
       <div className={frame.toolbar}>
@@ -166,7 +176,7 @@ function Toolbar({ shown, onArrange }: { shown: BenchShown | null; onArrange(): 
       </div>
       {isLooking && shown && <StripChart acts={shown.acts} onAct={shown.act} onClose={() => setLooking(false)} />}
       {isMetering && <TriggersDrawer onClose={() => setMetering(false)} />}
-      {isWishing && <WishesDrawer onPlay={play} onClose={() => setWishing(false)} />}
+      {isWishing && <WishesDrawer key={wishOf} firstOf={wishOf} onPlay={play} onClose={() => (setWishing(false), setWishOf(null))} />}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Drawer, Select } from 'antd';
+import { Button, Drawer, Input, Select } from 'antd';
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
 import type { WayTried } from '@/core/advice/tryWay';
@@ -12,6 +12,7 @@ import { nameOf } from '@/core/design/names';
 import { kindOf } from '@/core/devices';
 import { SIGNAL_WORDS } from '@/core/devices/partSettings';
 import { VEHICLE_SIGNALS, type VehicleSignal } from '@/core/devices/signalSource';
+import { giveLoadsCircuits } from '@/core/switching/ownCircuit';
 import { WAY_FAMILIES, type Way, type WayId } from '@/core/switching/gallery/ways';
 import { waysFor, wayTo } from '@/core/switching/gallery/wayTo';
 import { formatAmpHours, formatAmps, formatConductor, formatLength } from '@/core/units/quantity';
@@ -32,9 +33,12 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
   const circuitId = useDesign(({ analysis }) => analysis.loads.get(loadId)?.circuitId ?? null);
   const preview = useRef<HTMLDivElement>(null);
   const [wayId, setWay] = useState<WayId>('switch');
+  const [find, setFind] = useState('');
+  const [isPicked, setPicked] = useState(false);
   const name = nameOf(design, loadId);
   const ways = load ? waysFor(load) : [];
   const way = ways.find(({ id }) => id === wayId) ?? ways[0];
+  const fitting = ways.filter(({ id }) => isCalled(`${WAY_WORDS[id].name} ${WAY_WORDS[id].says}`, find));
   const isWished = useMemo(
     () => (load ? allWishes(index, recordsOf(design, 'wish')).some((wish) => wish.loadId === loadId) : false),
     [load, loadId, index, design],
@@ -54,15 +58,31 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
       rootClassName={styles.root}
     >
       {circuitId === null || !way ? (
-        <p>It has no circuit yet. Give it one in Loads or Circuits, then say how it comes on.</p>
+        <NoCircuit loadId={loadId} />
       ) : (
         <div className={styles.columns}>
           <nav aria-label="Ways" className={styles.list}>
+            <Input
+              autoFocus
+              size="small"
+              allowClear
+              aria-label="Find a way"
+              placeholder="find: radio, two places"
+              value={find}
+              onChange={({ target }) => {
+                setFind(target.value);
+                setPicked(false);
+              }}
+              onPressEnter={() => {
+                if (fitting[0]) setWay(fitting[0].id);
+                setPicked(true);
+              }}
+            />
             {isWished && answer === null && <p role="status">Held against its wishes: {Math.round(done * 100)} %</p>}
-            {WAY_FAMILIES.map((family) => (
+            {WAY_FAMILIES.filter((family) => fitting.some((one) => one.family === family)).map((family) => (
               <section key={family}>
                 <h3>{FAMILY_WORDS[family]}</h3>
-                {ways
+                {fitting
                   .filter((one) => one.family === family)
                   .map((one) => (
                     <button
@@ -82,12 +102,41 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
             ))}
           </nav>
           <div ref={preview} className={styles.preview}>
-            <Preview key={way.id} loadId={loadId} way={way} likely={bestOf(way.id)?.signal ?? null} onTaken={onClose} />
+            <Preview key={way.id} loadId={loadId} way={way} isPicked={isPicked} likely={bestOf(way.id)?.signal ?? null} onTaken={onClose} />
           </div>
         </div>
       )}
     </Drawer>
   );
+}
+
+/** A load that nothing feeds is given a circuit first: the nearest slot, its usual wire and fuse. */
+function NoCircuit({ loadId }: { loadId: string }) {
+  const load = useDesign(({ analysis }) => analysis.index.loads.find(({ id }) => id === loadId));
+  const { commit, refusal } = useRefusal();
+  const [why, setWhy] = useState<string | null>(null);
+  if (!load) return null;
+  const give = () =>
+    commit(`Give ${load.name} a circuit`, (now) => {
+      const { change, left } = giveLoadsCircuits(now, [load]);
+      setWhy(left[0]?.why ?? null);
+      return change;
+    });
+  return (
+    <>
+      <p>It has no circuit yet. With one, say how it comes on.</p>
+      <Button autoFocus type="primary" onClick={give}>
+        Give it a circuit
+      </Button>
+      {why && <p role="alert">{why}</p>}
+      {refusal}
+    </>
+  );
+}
+
+/** Whether a text has every word that is looked for. */
+function isCalled(text: string, find: string): boolean {
+  return find.toLowerCase().split(/\s+/).every((word) => text.toLowerCase().includes(word)); // prettier-ignore
 }
 
 /** Whether a way keeps all that is wished of the load. */
@@ -108,7 +157,16 @@ function Keeps({ keeping }: { keeping: WayKeeping | null }) {
   );
 }
 
-function Preview({ loadId, way, likely, onTaken }: { loadId: string; way: Way; likely: VehicleSignal | null; onTaken(): void }) {
+interface PreviewProps {
+  loadId: string;
+  way: Way;
+  /** It was picked by key: the next press of Enter takes it. */
+  isPicked: boolean;
+  likely: VehicleSignal | null;
+  onTaken(): void;
+}
+
+function Preview({ loadId, way, isPicked, likely, onTaken }: PreviewProps) {
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
   const [chosen, setChosen] = useState<VehicleSignal | null>(null);
@@ -168,7 +226,7 @@ function Preview({ loadId, way, likely, onTaken }: { loadId: string; way: Way; l
             <strong>Mind:</strong> {words.pitfall} <Link href={`/handbook/${FAMILY_PAGES[way.family]}`}>More in the handbook</Link>
           </p>
           {refusal}
-          <Button type="primary" onClick={take}>
+          <Button key={String(isPicked)} type="primary" autoFocus={isPicked} onClick={take}>
             Wire it so
           </Button>
         </>

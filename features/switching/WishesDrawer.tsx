@@ -20,8 +20,15 @@ import { useSwitchingAnswer } from './useSwitchingAnswer';
 import { WishForm } from './WishForm';
 import styles from './WishesDrawer.module.css';
 
+interface WishesDrawerProps {
+  /** The load something is to be wished of, where one came for that. */
+  firstOf: string | null;
+  onPlay(acts: readonly BenchAct[]): void;
+  onClose(): void;
+}
+
 /** What loads shall do, and what the wiring makes of it. */
-export function WishesDrawer({ onPlay, onClose }: { onPlay(acts: readonly BenchAct[]): void; onClose(): void }) {
+export function WishesDrawer({ firstOf, onPlay, onClose }: WishesDrawerProps) {
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
   const { commit, refusal } = useRefusal();
@@ -31,7 +38,7 @@ export function WishesDrawer({ onPlay, onClose }: { onPlay(acts: readonly BenchA
   // While they are judged anew the last verdicts stay, of wishes that are still there.
   const judged = answer && 'judged' in answer ? answer.judged : null;
   if (judged && judged !== last) setLast(judged);
-  const [loadId, setLoad] = useState<string | null>(null);
+  const [loadId, setLoad] = useState<string | null>(firstOf);
   const wish = (says: WishSays) =>
     commit(`Wish of ${nameOf(design, loadId!)}`, (now) => {
       const edit = new Edit(now);
@@ -78,7 +85,7 @@ export function WishesDrawer({ onPlay, onClose }: { onPlay(acts: readonly BenchA
         allowClear
         onChange={(next) => setLoad(next ?? null)}
       />
-      {loadId !== null && <Making loadId={loadId} onWish={wish} />}
+      {loadId !== null && <Making loadId={loadId} isAsked={loadId === firstOf} onWish={wish} />}
       {refusal}
       {loads
         .filter(({ id }) => shown.some((one) => one.wish.loadId === id))
@@ -105,7 +112,7 @@ export function WishesDrawer({ onPlay, onClose }: { onPlay(acts: readonly BenchA
 }
 
 /** What may be wished of one load: what is likely by its kind, by one click, and any sentence. */
-function Making({ loadId, onWish }: { loadId: string; onWish(says: WishSays): unknown }) {
+function Making({ loadId, isAsked, onWish }: { loadId: string; isAsked: boolean; onWish(says: WishSays): unknown }) {
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);
   const load = index.loads.find(({ id }) => id === loadId);
@@ -115,8 +122,8 @@ function Making({ loadId, onWish }: { loadId: string; onWish(says: WishSays): un
     <div className={styles.making}>
       {suggested.length > 0 && (
         <p className={styles.suggested}>
-          {suggested.map((says) => (
-            <Button key={wishWords(design, says)} size="small" onClick={() => onWish(says)}>
+          {suggested.map((says, at) => (
+            <Button key={wishWords(design, says)} size="small" autoFocus={isAsked && at === 0} onClick={() => onWish(says)}>
               {says.kind === 'keyOut' || says.kind === 'powerBack' ? <CircleHelp size={14} aria-hidden /> : null}
               {wishWords(design, says).replace(': not decided', '?')}
             </Button>

@@ -11,14 +11,14 @@ export function linkToActs(text: string): string {
   return `${window.location.origin}${window.location.pathname}#${ACTS}${text}`;
 }
 
-/** Plays the acts that a link brings, once the bench is there; a link to anything else opens what is wished. */
-export function useLinkedActs(play: ((acts: readonly BenchAct[]) => void) | null, onOther: () => void): void {
+/** Plays the acts that a link brings, once the bench is there; a link to anything else is the stage's to follow. */
+export function useLinkedActs(play: ((acts: readonly BenchAct[]) => void) | null, onOther: (target: string) => void): void {
   const store = useDesignStore();
   const played = useRef<readonly BenchAct[] | null>(null);
   const [asked, setAsked] = useState<readonly BenchAct[] | null>(null);
   const follow = useCallback(
     (target: string) => {
-      if (!target.startsWith(ACTS)) return onOther();
+      if (!target.startsWith(ACTS)) return onOther(target);
       const acts = readActs(target.slice(ACTS.length));
       if (acts) setAsked(acts);
       else store.report('The link’s acts cannot be read: nothing was played. Have it copied once more, whole.');

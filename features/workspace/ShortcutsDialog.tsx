@@ -30,6 +30,7 @@ const GROUPS: { title: string; keys: [keys: string, does: string][] }[] = [
       ['Delete', 'Empty the cell'],
       ['Ctrl Delete', 'Remove the row'],
       ['Alt Enter', 'Everything about the load'],
+      ['n', 'In Loads: name a new load'],
     ],
   },
   {

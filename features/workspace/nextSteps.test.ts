@@ -47,5 +47,6 @@ test('a whole design asks for nothing more', () => {
 test('as it is now nobody is told to design anything, and where nothing is there it says so on every stage', () => {
   const empty = nextSteps(analyse(seenAs(fresh, 'now')), 'now');
   expect([new Set(Object.values(empty.of)), empty.next]).toEqual([new Set(['nothing there yet']), null]);
-  expect(nextSteps(analyse(heron()), 'now')).toEqual({ of: { switching: 'flick it and see' }, next: null });
+  // Wires in the vehicle are marked there, planned or not.
+  expect(nextSteps(analyse(heron()), 'now')).toEqual({ of: { switching: 'flick it and see', harness: 'mark the wires' }, next: null });
 });

@@ -15,7 +15,9 @@ export function nextSteps(
 } {
   if (view === 'now') {
     const isEmpty = index.devices.size === 0;
-    return { of: isEmpty ? Object.fromEntries(STAGES.map(({ id }) => [id, 'nothing there yet'])) : { switching: TRY_IT }, next: null };
+    const unmarked = harnessStep(index.wires);
+    const there = { switching: TRY_IT, ...(unmarked && { harness: unmarked }) };
+    return { of: isEmpty ? Object.fromEntries(STAGES.map(({ id }) => [id, 'nothing there yet'])) : there, next: null };
   }
   const all = Array.from(loads.values());
   const bare = all.filter(({ circuitId }) => circuitId === null).length;

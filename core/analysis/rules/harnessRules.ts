@@ -81,7 +81,7 @@ function againstSchool(school: keyof typeof SCHOOLS, lines: readonly HarnessWire
     if (!look) return [];
     const isReturn = role.duty === 'return';
     const isWrong = isReturn
-      ? SCHOOLS[school].live.includes(look.colour)
+      ? [...SCHOOLS[school].live, ...SCHOOLS[school].keyed].includes(look.colour)
       : isReturnColour(school, look.colour) && !SCHOOLS[school][role.duty].includes(look.colour);
     const isLamp = !isReturn && (SCHOOLS[school].lamps?.includes(look.colour) ?? false);
     return isWrong && !isLamp

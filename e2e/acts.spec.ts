@@ -1,0 +1,114 @@
+import type { Page } from '@playwright/test';
+import { expect, saved, test } from './fixtures';
+
+/** What both come to: lit by the panel in one colour or the other, and never together by any way things can stand. */
+async function isDone(page: Page): Promise<void> {
+  const wishes = page.getByRole('dialog', { name: 'Wishes' });
+  for (const side of ['Left', 'Right'])
+    await expect(wishes.getByRole('region', { name: `${side} scene lamp white` })).toContainText(
+      /never together with .* scene lamp, amber\s*in all \d+ ways to stand/,
+    );
+  await page.keyboard.press('Escape');
+  const lit = (name: string) =>
+    page
+      .getByRole('region', { name: 'What answers' })
+      .getByRole('row')
+      .filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  const move = (control: string, position: string) =>
+    page.getByRole('group', { name: control, exact: true }).getByRole('button', { name: position, exact: true }).click();
+  await move('Right scene lamp white or other switch', 'up');
+  await expect(lit('Right scene lamp white')).toContainText(/on.*V.*A/);
+  await move('Right scene lamp white or other switch', 'down');
+  await expect(lit('Right scene lamp, amber')).toContainText(/on.*V.*A/);
+  await expect(lit('Right scene lamp white')).toContainText('off');
+}
+
+const SIDES = ['Left', 'Right'] as const;
+
+// From nothing to proved: every key and every typed word is an act.
+test('white and amber, both sides, by panel and by fob, never both at once: by keyboard alone, in under forty acts', async ({
+  page,
+  pip,
+}) => {
+  test.setTimeout(150_000);
+  let acts = 0;
+  const press = async (key: string) => {
+    acts++;
+    await page.keyboard.press(key);
+  };
+  const type = async (text: string) => {
+    acts++;
+    await page.keyboard.type(text);
+  };
+  await page.goto(`/d/${pip}/loads`);
+  await press('n');
+  for (const side of SIDES) {
+    await type(`${side} scene lamp white 36 W + amber 18 W`);
+    await press('Enter');
+  }
+  await expect(page.getByRole('gridcell', { name: 'Right scene lamp, amber', exact: true })).toBeVisible();
+  await saved(page);
+  await page.keyboard.press('Escape');
+  for (const side of SIDES) {
+    const find = page.getByRole('dialog', { name: /^Find/ });
+    // What is still in the field is left first; where nothing takes letters it is a command at once.
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await press('/');
+    await expect(find).toBeVisible();
+    await type(`come on ${side.toLowerCase()} scene lamp white`);
+    await press('Enter');
+    const ways = page.getByRole('dialog', { name: `How should ${side} scene lamp white come on?` });
+    await expect(ways.getByRole('button', { name: 'Give it a circuit' })).toBeFocused();
+    await press('Enter');
+    await expect(ways.getByRole('textbox', { name: 'Find a way' })).toBeFocused();
+    await type('panel radio one of two');
+    await press('Enter');
+    await expect(ways.getByRole('button', { name: 'Wire it so' })).toBeFocused();
+    await press('Enter');
+    await expect(ways).toBeHidden();
+  }
+  for (const side of SIDES) {
+    await press('/');
+    await type(`wish ${side.toLowerCase()} white`);
+    await press('Enter');
+    const never = page.getByRole('button', { name: `never together with ${side} scene lamp, amber` });
+    await expect(never).toBeFocused();
+    await press('Enter');
+  }
+  expect(acts).toBeLessThan(40);
+  await isDone(page);
+});
+
+test('the same by mouse alone, names and figures typed, in under forty acts', async ({ page, pip }) => {
+  test.setTimeout(150_000);
+  let acts = 0;
+  const click = async (what: ReturnType<Page['getByRole']>) => {
+    acts++;
+    await what.click();
+  };
+  await page.goto(`/d/${pip}/loads`);
+  for (const side of SIDES) {
+    await click(page.getByRole('textbox', { name: 'Name of a new load' }));
+    acts++;
+    await page.keyboard.type(`${side} scene lamp white 36 W + amber 18 W`);
+    await click(page.getByRole('button', { name: 'Add load' }));
+  }
+  await saved(page);
+  await click(page.getByRole('link', { name: /Switching/ }));
+  for (const side of SIDES) {
+    await click(page.getByRole('button', { name: `How should ${side} scene lamp white come on?` }));
+    const ways = page.getByRole('dialog', { name: `How should ${side} scene lamp white come on?` });
+    await click(ways.getByRole('button', { name: 'Give it a circuit' }));
+    await click(ways.getByRole('button', { name: 'One of two, by panel or by radio' }));
+    await click(ways.getByRole('button', { name: 'Wire it so' }));
+    await expect(ways).toBeHidden();
+  }
+  await click(page.getByRole('button', { name: /^Wishes/ }));
+  for (const side of SIDES) {
+    await click(page.getByRole('combobox', { name: 'Wish something of' }));
+    await click(page.locator('.ant-select-dropdown:visible').getByTitle(`${side} scene lamp white`, { exact: true }));
+    await click(page.getByRole('button', { name: `never together with ${side} scene lamp, amber` }));
+  }
+  expect(acts).toBeLessThan(40);
+  await isDone(page);
+});
