@@ -48,13 +48,12 @@ test('white and amber, both sides, by panel and by fob, never both at once: by k
   }
   await expect(page.getByRole('gridcell', { name: 'Right scene lamp, amber', exact: true })).toBeVisible();
   await saved(page);
-  await page.keyboard.press('Escape');
+  const field = page.getByRole('combobox', { name: 'Find', exact: true });
   for (const side of SIDES) {
-    const find = page.getByRole('dialog', { name: /^Find/ });
     // What is still in the field is left first; where nothing takes letters it is a command at once.
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await press('/');
-    await expect(find).toBeVisible();
+    await expect(field).toBeFocused();
     await type(`come on ${side.toLowerCase()} scene lamp white`);
     await press('Enter');
     const ways = page.getByRole('dialog', { name: `How should ${side} scene lamp white come on?` });
@@ -69,6 +68,7 @@ test('white and amber, both sides, by panel and by fob, never both at once: by k
   }
   for (const side of SIDES) {
     await press('/');
+    await expect(field).toBeFocused();
     await type(`wish ${side.toLowerCase()} white`);
     await press('Enter');
     const never = page.getByRole('button', { name: `never together with ${side} scene lamp, amber` });

@@ -12,7 +12,7 @@ import { HANDBOOK } from '@/core/handbook/pages';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import { COME, WISH } from '@/features/workspace/targets';
-import { JUMP_EVENT } from '@/features/workspace/useHashTarget';
+import { jumpWithin } from '@/features/workspace/useHashTarget';
 import { useJump } from '@/features/workspace/useJump';
 import styles from './FindDialog.module.css';
 
@@ -45,9 +45,7 @@ export function FindDialog({ onClose }: { onClose(): void }) {
     if (!entry) return;
     onClose();
     if (entry.href === undefined) return jump(entry.id);
-    router.push(entry.href);
-    // Within the stage one is in the router changes the address silently.
-    setTimeout(() => window.dispatchEvent(new Event(JUMP_EVENT)), 50);
+    if (!jumpWithin(entry.href)) router.push(entry.href);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {

@@ -55,6 +55,8 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
       size={880}
       onClose={onClose}
       mask={false}
+      // Its own field takes the focus.
+      autoFocus={false}
       rootClassName={styles.root}
     >
       {circuitId === null || !way ? (

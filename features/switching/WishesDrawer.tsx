@@ -57,7 +57,16 @@ export function WishesDrawer({ firstOf, onPlay, onClose }: WishesDrawerProps) {
   const counts = { kept: 0, broken: 0, undecided: 0 };
   for (const { verdict } of shown) counts[verdict] += 1;
   return (
-    <Drawer open title="Wishes" placement="right" size={560} onClose={onClose} mask={false} rootClassName={styles.root}>
+    <Drawer
+      open
+      title="Wishes"
+      placement="right"
+      size={560}
+      onClose={onClose}
+      mask={false}
+      autoFocus={firstOf === null}
+      rootClassName={styles.root}
+    >
       <p className={styles.sum} role="status">
         {counts.kept} kept, {counts.broken} broken, {counts.undecided} undecided.
         {!stopped && answer === null && (

@@ -7,7 +7,7 @@ import type { Device } from '@/core/design/schema';
 import { indexDesign } from '@/core/rig/designIndex';
 import { terminalKey, traceWiring } from '@/core/network/wiring';
 import type { StageId } from './stages';
-import { JUMP_EVENT } from './useHashTarget';
+import { jumpWithin } from './useHashTarget';
 
 /** Goes to the stage where a record is worked on, and to its place there. */
 export function useJump(): (id: string, stage?: StageId) => void {
@@ -16,8 +16,8 @@ export function useJump(): (id: string, stage?: StageId) => void {
   return (id, stage) => {
     const { design, id: designId } = store.getState();
     const place = placeOf(design, id, stage);
-    router.push(`/d/${designId}/${place.stage}#${place.id}`);
-    setTimeout(() => window.dispatchEvent(new Event(JUMP_EVENT)), 50);
+    const href = `/d/${designId}/${place.stage}#${place.id}`;
+    if (!jumpWithin(href)) router.push(href);
   };
 }
 
