@@ -52,20 +52,22 @@ export function HarnessStage() {
     <div className={frame.stage}>
       <div className={frame.toolbar}>
         <h2>Harness</h2>
-        <Segmented<Shown>
-          aria-label="What is shown"
-          value={shown}
-          onChange={setShown}
-          options={[
-            { value: 'schedule', label: 'Wires' },
-            { value: 'diagram', label: 'Diagram' },
-            { value: 'pins', label: 'Pins' },
-            { value: 'panels', label: 'Panels' },
-            { value: 'labels', label: 'Labels' },
-            { value: 'cut', label: 'Cut list' },
-            { value: 'parts', label: 'Parts' },
-          ]}
-        />
+        <div className={styles.views}>
+          <Segmented<Shown>
+            aria-label="What is shown"
+            value={shown}
+            onChange={setShown}
+            options={[
+              { value: 'schedule', label: 'Wires' },
+              { value: 'diagram', label: 'Diagram' },
+              { value: 'pins', label: 'Pins' },
+              { value: 'panels', label: 'Panels' },
+              { value: 'labels', label: 'Labels' },
+              { value: 'cut', label: 'Cut list' },
+              { value: 'parts', label: 'Parts' },
+            ]}
+          />
+        </div>
         {shown === 'schedule' && (
           <>
             <Select<WireGrouping>
