@@ -1,5 +1,6 @@
 import type { Rule } from '../analysis/finding';
 import type { HandbookPage } from './page';
+import { HARNESS_PAGES } from './harnessPages';
 import { SWITCHING_PAGES } from './switchingPages';
 
 const MEMORY = 'Figures from memory of the sources named: check your own copy before you build.';
@@ -207,6 +208,7 @@ export const HANDBOOK: readonly HandbookPage[] = [
       'What is marked as fitted is only what somebody said. Measure before you trust it: volts at the lamp, ohms with the battery isolated.',
   },
   ...SWITCHING_PAGES,
+  ...HARNESS_PAGES,
 ];
 
 /** The page for each family of rules. */
@@ -240,7 +242,9 @@ const PAGE_OF_FAMILY: Record<string, string> = {
   work: 'asBuilt',
   wish: 'wishes',
   switching: 'wrongWay',
+  harness: 'colours',
 };
+const OF_CUTTING = new Set<Rule>(['harness.holeAtEdge', 'harness.holesMeet', 'harness.cutTooDeep']);
 const IN_CHAIN = new Set<Rule>([
   'fuse.cannotBreak',
   'fuse.backedUp',
@@ -255,6 +259,6 @@ const IN_CHAIN = new Set<Rule>([
 
 /** The page that explains a rule; null where the finding says it all. */
 export function handbookPageOf(rule: Rule): HandbookPage | null {
-  const id = IN_CHAIN.has(rule) ? 'chain' : PAGE_OF_FAMILY[rule.split('.')[0]!];
+  const id = IN_CHAIN.has(rule) ? 'chain' : OF_CUTTING.has(rule) ? 'cutting' : PAGE_OF_FAMILY[rule.split('.')[0]!];
   return HANDBOOK.find((page) => page.id === id) ?? null;
 }
