@@ -2,6 +2,7 @@ import { lookCode } from '../catalog/wireColours';
 import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
 import type { Device, TerminalRef } from '../design/schema';
+import { signalEnd } from '../harness/wireRoles';
 import type { Harness, HarnessWire } from '../harness/schedule';
 import { terminalKey, type Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
@@ -72,7 +73,7 @@ export function sketch(design: Design, index: DesignIndex, wiring: Wiring, harne
     return id;
   };
   const wires = lines.map((line): SketchWire => {
-    const [near, far] = flows(line, depth) ? [line.from, line.to] : [line.to, line.from];
+    const [near, far] = flows(index, line, depth) ? [line.from, line.to] : [line.to, line.from];
     const label = [line.number, line.look ? lookCode(line.look) : null, formatConductor(line.wire.conductor)].filter(Boolean).join(' ');
     return { wireId: line.wire.id, from: port(near, 'right'), to: port(far, 'left'), label, line };
   });
@@ -110,7 +111,9 @@ function depths({ supply, return: returns }: Wiring): Map<string, number> {
 }
 
 /** Whether a wire is drawn from its first end to its second. */
-function flows({ from, to }: HarnessWire, depth: ReadonlyMap<string, number>): boolean {
+function flows(index: DesignIndex, { from, to }: HarnessWire, depth: ReadonlyMap<string, number>): boolean {
+  const signal = signalEnd(index, { from, to });
+  if (signal) return signal === 'from';
   const far = (end: TerminalRef) => depth.get(terminalKey(end.deviceId, end.terminal));
   const [a, b] = [far(from), far(to)];
   return a === undefined || b === undefined ? true : a <= b;

@@ -13,12 +13,16 @@ import { Edit } from '../design/edit';
 import type { Reel } from '../design/schema';
 import { indexDesign } from '../rig/designIndex';
 import { PARTS } from '../devices/parts';
+import { sketch } from '../diagram/drawing';
+import { traceWiring } from '../network/wiring';
+import { WAYS } from '../switching/gallery/ways';
+import { wayTo } from '../switching/gallery/wayTo';
 import { putIntoRun } from '../switching/partsByHand';
 import { endWords, partWords } from '../wording/harnessWords';
 import { confusedWith, isReturnColour, lookOf, SCHOOLS } from './colourWires';
 import { colourAll, fixNumbers, setWireField } from './editWires';
 import { partsList } from './partsList';
-import { cutLength, cutLots, harnessOfDesign } from './schedule';
+import { cutLength, cutLots, harnessOf, harnessOfDesign } from './schedule';
 
 const PIP = pip();
 const HERON = heron();
@@ -63,6 +67,23 @@ describe('numbers', () => {
       expect([seed, new Set(numbers).size]).toEqual([seed, numbers.length]);
     }
   });
+});
+
+test('the vehicle’s own wire is a signal, whatever it leads to, and is drawn from the vehicle', () => {
+  const lamp = recordsOf(HERON, 'device').find(({ name }) => name === 'Reversing lamp')!;
+  const way = wayTo(
+    HERON,
+    lamp.id,
+    WAYS.find(({ id }) => id === 'follow')!,
+    { signal: 'reverse', otherId: null },
+  )!;
+  const design = done(HERON, way.change);
+  const [line] = harnessOfDesign(design).wires.filter(({ from, to }) => [from.terminal, to.terminal].includes('reverse'));
+  expect(line!.role.duty).toBe('signal');
+  const index = indexDesign(design);
+  const wiring = traceWiring(index);
+  const sheet = sketch(design, index, wiring, harnessOf(index, wiring), { circuitId: line!.role.circuitId! });
+  expect(sheet.wires.find(({ wireId }) => wireId === line!.wire.id)!.from).toMatch(/reverse\/right$/);
 });
 
 describe('colours', () => {

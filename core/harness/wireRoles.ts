@@ -32,7 +32,11 @@ export function wireRoles(index: DesignIndex, { supply, return: returns }: Wirin
     const isOwn = more.length === 0 && wire !== null && !joinsBars(index, wire);
     if (wire) roles.set(wire.id, { duty: 'return', circuitId: isOwn ? (only ?? null) : null, serves: home[at]! });
   });
-  for (const wire of index.wires) if (!roles.has(wire.id)) roles.set(wire.id, looseRole(index, wire, circuitOf));
+  for (const wire of index.wires) {
+    const role = roles.get(wire.id) ?? looseRole(index, wire, circuitOf);
+    // What the vehicle's own wire leads to hangs, for the tree, behind the switch it ends at; it is a signal all the same.
+    roles.set(wire.id, signalEnd(index, wire) ? { ...role, duty: 'signal' } : role);
+  }
   return roles;
 }
 
@@ -41,6 +45,12 @@ function joinsBars({ devices }: DesignIndex, { from, to }: Wire): boolean {
   return [from, to].every(({ deviceId }) => SHARED.has(devices.get(deviceId)?.kind ?? 'load'));
 }
 const SHARED: ReadonlySet<Device['kind']> = new Set(['battery', 'busBar', 'groundPoint', 'shunt', 'isolator']);
+
+/** The end of a wire that is one of the vehicle's signals; null where none is. */
+export function signalEnd({ devices }: DesignIndex, { from, to }: Pick<Wire, 'from' | 'to'>): 'from' | 'to' | null {
+  const isSignal = ({ deviceId, terminal }: Wire['from']) => devices.get(deviceId)?.kind === 'signalSource' && terminal !== 'minus';
+  return isSignal(from) ? 'from' : isSignal(to) ? 'to' : null;
+}
 
 /** A wire in neither tree: the vehicle's own signal, one that works a coil, or one that hangs loose. */
 function looseRole({ devices }: DesignIndex, { role, from, to }: Wire, circuitOf: ReadonlyMap<string, string>): WireRole {
