@@ -20,7 +20,9 @@ test('a switch is put in another position by dragging and one by keyboard, and b
   // By keyboard: up, one to the left, down again, and the two change places.
   await position(5).getByRole('button', { name: 'Reversing' }).focus();
   await page.keyboard.press('Space');
+  await expect(page.getByText('Over position 5')).toBeAttached();
   await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText('Over position 4')).toBeAttached();
   await page.keyboard.press('Space');
   await expect(position(4)).toContainText('Reversing');
   await expect(position(5)).toContainText('Under-body');

@@ -83,6 +83,10 @@ function PanelSheet({ panel, onCommit }: { panel: Panel; onCommit: Commit }) {
     onCommit(`${thingName(thing)} in position ${position} of ${panel.name}`, (now) => seat(now, panel.id, position, thing));
   const takeOut = (part: PanelPart) =>
     onCommit(`Take ${nameOf(design, part.deviceId)} out of ${panel.name}`, (now) => unseat(now, part.id));
+  const nameAt = (key: string) => {
+    const thing = thingOf(design, key);
+    return thing ? thingName(thing) : key;
+  };
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over) return;
     const thing = thingOf(design, String(active.id));
@@ -154,6 +158,13 @@ function PanelSheet({ panel, onCommit }: { panel: Panel; onCommit: Commit }) {
         accessibility={{
           screenReaderInstructions: {
             draggable: 'Press Space to pick it up, arrows to move it over a position, Space to put it down, Escape to leave it.',
+          },
+          announcements: {
+            onDragStart: ({ active }) => `Picked up ${nameAt(String(active.id))}`,
+            onDragOver: ({ over }) =>
+              over ? (over.id === 'tray' ? 'Over what is on no panel' : `Over position ${over.id}`) : 'Over nothing',
+            onDragEnd: ({ over }) => (over ? 'Put down' : 'Left where it was'),
+            onDragCancel: () => 'Left where it was',
           },
         }}
       >
