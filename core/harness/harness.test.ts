@@ -115,6 +115,16 @@ describe('colours', () => {
     for (const { role, look } of coloured) if (role.duty === 'live') expect(isReturnColour(school, look!.colour)).toBe(false);
   });
 
+  // ABYC E-11 and ISO 10133, from memory: cabin lights blue, pumps brown, other outlets orange, the feed to a switch red.
+  test('in small craft what a switch lets through is coloured by what it feeds', () => {
+    const design = inSchool(HERON, 'smallCraft');
+    const coloured = done(design, colourAll(design, false));
+    const base = (number: string) => lineOf(coloured, number).look!.colour;
+    expect([base('01b'), base('03b'), base('03a'), base('14b')]).toEqual(['BU', 'BN', 'RD', 'BU']);
+    // Of looks that fit, the plain one goes first.
+    expect(lineOf(coloured, '03b').look).toEqual({ colour: 'BN' });
+  });
+
   test('no two wires side by side look alike, in any school, on the demos and 40 random designs', () => {
     let pairs = 0;
     const designs = [HERON, PIP, ...Array.from({ length: 40 }, (_, at) => randomDesign(at + 1).design)];

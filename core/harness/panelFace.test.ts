@@ -22,6 +22,26 @@ test('a panel is as large as what sits in it asks for, its columns and rows in l
   expect([holes[5]!.yMm, holes[6]!.yMm]).toEqual([100, 100]);
   expect(holes.map(({ cutOutId }) => cutOutId)).toEqual([...Array<string>(6).fill('rocker'), 'round16']);
   expect([nearEdge, tooClose]).toEqual([[], []]);
+  expect(holes.some(({ isMoved }) => isMoved)).toBe(false);
+  // Empty columns are as wide as the others: four of 25 mm. With nothing in it, a panel has room for rockers.
+  expect(cutOf(design, 'pan_galley').widthMm).toBe(4 * 25 + 3 * 4 + 2 * 12);
+  const empty = { records: new Map([...design.records].filter(([, record]) => record.type !== 'panelPart')) };
+  expect([cutOf(empty, 'pan_galley').widthMm, cutOf(empty, 'pan_galley').heightMm]).toEqual([136, 59 + 24]);
+});
+
+test('a hole is too near each of the four edges from 8 mm on', () => {
+  // A rocker’s hole is 21.1 by 36.8 in a panel of 165 by 146: its middle stays 18.55 from the sides and 26.4 from top and bottom.
+  for (const [xMm, yMm, isNear] of [
+    [18.6, 37, false],
+    [18.5, 37, true],
+    [146.4, 100, false],
+    [146.5, 100, true],
+    [82.5, 26.5, false],
+    [82.5, 26.3, true],
+    [120, 119.5, false],
+    [120, 119.7, true],
+  ] as const)
+    expect([xMm, yMm, cutOf(set(seat(3).id, { xMm, yMm })).nearEdge.includes(3)]).toEqual([xMm, yMm, isNear]);
 });
 
 test('in a larger outline all stands in the middle; in one too small the holes at its edge are told', () => {

@@ -110,6 +110,14 @@ test('a panel moved takes along all that sits in it, taken away leaves it where 
   expect(panelOf(noPlace).placeId).toBeNull();
 });
 
+test('a panel that is nowhere moves nothing; two controls at one place are offered a panel, one is not', () => {
+  const nowhere = done(design, movePanel(design, 'pan_hide', null));
+  const put = done(nowhere, seat(nowhere, 'pan_hide', 9, thing(nowhere, 'Driving lamps switch')));
+  expect(deviceCalled(put, 'Driving lamps switch').placeId).toBe('pl_cabwall');
+  const bare = { records: new Map([...pip().records].filter(([, { type }]) => type !== 'panel' && type !== 'panelPart')) };
+  expect(panelsOffered(bare).map(({ name, things }) => [name, things.length])).toEqual([['Galley switches', 2]]);
+});
+
 test('a device taken out leaves its position', () => {
   const before = pip();
   const pump = deviceCalled(before, 'Water pump switch');
