@@ -20,6 +20,30 @@ const vineKnot = (...args: string[]) => spawnSync(tsx, ['cli/main.ts', ...args],
 const heronFile = file('heron.json', writeDesignFile(heron()));
 const pipFile = file('pip.json', writeDesignFile(pip()));
 
+test('harness gives every wire with its ends, every piece from one reel, and ends with 1 where a live wire looks like a return', () => {
+  const output = (of: string) => {
+    const { stdout, status } = vineKnot('harness', of, '--json');
+    return { status, ...(JSON.parse(stdout) as { wires: { number: string; lengthM: number; ends: object[] }[]; cuts: { pieces: number[] }[]; findings: { rule: string }[] }) }; // prettier-ignore
+  };
+  const { status, wires, cuts, findings } = output(pipFile);
+  expect([status, findings]).toEqual([0, []]);
+  expect(wires.find(({ number }) => number === '06a')).toMatchObject({
+    from: { device: 'Water pump fuse', terminal: 'out' },
+    to: { device: 'Water pump switch', terminal: 'in' },
+    colour: null,
+    conductor: 'awg:12',
+    ends: [
+      { kind: 'ring', stud: 'M4' },
+      { kind: 'receptacle', bladeMm: 6.3 },
+    ],
+  });
+  const sum = (list: number[]) => list.reduce((all, one) => all + one, 0);
+  expect(sum(cuts.flatMap(({ pieces }) => pieces))).toBeCloseTo(sum(wires.map(({ lengthM }) => lengthM)), 6);
+  const black = Array.from(pip().records.values(), (record) => (record.type === 'wire' && record.id === 'wire_lead' ? { ...record, colour: 'BK' as const } : record)); // prettier-ignore
+  const wrong = output(file('black.json', writeDesignFile({ records: new Map(black.map((record) => [record.id, record])) })));
+  expect([wrong.status, wrong.findings.map(({ rule }) => rule)]).toEqual([1, ['harness.returnColour', 'harness.unfinished']]);
+});
+
 test('check --json prints JSON and nothing else, and ends with 1 for a fault', () => {
   const { stdout, stderr, status } = vineKnot('check', heronFile, '--json');
   const output = JSON.parse(stdout) as CheckOutput;

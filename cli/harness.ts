@@ -1,12 +1,11 @@
 import { parseArgs } from 'node:util';
 import { lookCode } from '../core/catalog/wireColours';
 import { recordsOf } from '../core/design/design';
-import { indexDesign } from '../core/rig/designIndex';
-import { traceWiring } from '../core/network/wiring';
 import { partsList } from '../core/harness/partsList';
 import { cutLots, harnessOf, type HarnessEnd } from '../core/harness/schedule';
 import { nameOf } from '../core/design/names';
 import { analyse } from '../core/analysis/analyse';
+import { findHarness } from '../core/analysis/rules/harnessRules';
 import { endWords, partWords } from '../core/wording/harnessWords';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';
@@ -17,11 +16,12 @@ export function harness(argv: string[]): number {
   const [file, ...more] = positionals;
   if (!file || more.length > 0) throw new BadInput('harness takes one file');
   const design = loadDesign(file);
-  const index = indexDesign(design);
-  const made = harnessOf(index, traceWiring(index));
+  const analysis = analyse(design);
+  const { index, wiring } = analysis;
+  const findings = findHarness(analysis);
+  const made = harnessOf(index, wiring);
   const lots = cutLots(made, recordsOf(design, 'reel'));
   const { units } = index.settings;
-  const findings = analyse(design).findings.filter(({ rule }) => rule.startsWith('harness.'));
   const place = ({ deviceId, terminal }: HarnessEnd) => ({ device: nameOf(design, deviceId), terminal });
   const end = ({ ending }: HarnessEnd) => ({ kind: ending.kind, stud: ending.stud, bladeMm: ending.bladeMm, says: endWords(ending) });
   const wires = made.wires.map(({ wire, number, look, from, to, lengthMm, routeIds }) => ({

@@ -21,6 +21,12 @@ async function isDone(page: Page): Promise<void> {
   await move('Right scene lamp white or other switch', 'down');
   await expect(lit('Right scene lamp, amber')).toContainText(/on.*V.*A/);
   await expect(lit('Right scene lamp white')).toContainText('off');
+  // By the fob both channels, and still one colour.
+  await move('Right scene lamp white panel or radio', 'up');
+  await expect(lit('Right scene lamp, amber')).toContainText('off');
+  for (const channel of [2, 1]) await page.getByRole('button', { name: `Press Right scene lamp white radio, channel ${channel}` }).click();
+  await expect(lit('Right scene lamp white')).toContainText(/on.*V.*A/);
+  await expect(lit('Right scene lamp, amber')).toContainText('off');
 }
 
 const SIDES = ['Left', 'Right'] as const;

@@ -1,4 +1,4 @@
-import { cell, choose, expect, saved, test } from './fixtures';
+import { choose, expect, test } from './fixtures';
 
 test('a broken wish is played on the bench, the lamp is wired another way after a trial, and the wish is kept; undone, it is broken again', async ({
   page,
@@ -82,71 +82,6 @@ test('a wish is made by choosing, held against the wiring, asked and decided, an
   const truth = page.getByRole('dialog', { name: 'When is it lit? Reversing lamp' });
   await expect(truth).toContainText('In 1 it is not as wished');
   await expect(truth.getByRole('row').nth(1)).toHaveText(/off\s*on\s*in\s*no\s*yes/);
-});
-
-// From nothing to proved: every click, key and typed word is an act.
-test('white and amber on both sides, by panel and by fob, never both colours at once, in under forty acts', async ({ page, pip }) => {
-  test.setTimeout(150_000);
-  let acts = 0;
-  const act = async (...done: Promise<unknown>[]) => {
-    acts += done.length;
-    for (const one of done) await one;
-  };
-  const press = (key: string) => act(page.keyboard.press(key));
-  await page.goto(`/d/${pip}/loads`);
-  for (const side of ['Left', 'Right']) {
-    await act(page.getByRole('textbox', { name: 'Name of a new load' }).fill(`${side} scene lamp white 36 W`));
-    await press('Enter');
-    await act((await cell(page, `${side} scene lamp white`, 'Circuit')).click());
-    await act(page.keyboard.type('+'));
-    await press('Enter');
-    await act((await cell(page, `${side} scene lamp white`, 'Load')).click());
-    await press('Alt+Enter');
-    const lamp = page.getByRole('dialog', { name: `${side} scene lamp white` });
-    await act(lamp.getByRole('button', { name: 'Add a function' }).click());
-    await act(lamp.getByRole('textbox', { name: `Draw of ${side} scene lamp, amber, each` }).fill('18 W'));
-    await press('Enter');
-    await act(lamp.getByRole('button', { name: 'Close' }).click());
-  }
-  await saved(page);
-  await act(page.getByRole('link', { name: /Switching/ }).click());
-  for (const side of ['Left', 'Right']) {
-    await act(page.getByRole('button', { name: `How should ${side} scene lamp white come on?` }).click());
-    const ways = page.getByRole('dialog', { name: `How should ${side} scene lamp white come on?` });
-    await act(ways.getByRole('button', { name: 'One of two, by panel or by radio' }).click());
-    await act(ways.getByRole('button', { name: 'Wire it so' }).click());
-    await expect(ways).toBeHidden();
-  }
-  await act(page.getByRole('button', { name: /^Wishes/ }).click());
-  for (const side of ['Left', 'Right']) {
-    await act(choose(page, 'Wish something of', `${side} scene lamp white`, `${side} scene lamp white`));
-    acts += 2;
-    await act(page.getByRole('button', { name: `never together with ${side} scene lamp, amber` }).click());
-    await expect(page.getByRole('dialog', { name: 'Wishes' }).getByRole('region', { name: `${side} scene lamp white` })).toContainText(
-      /never together with .* scene lamp, amber\s*in all \d+ ways to stand/,
-    );
-  }
-  expect(acts).toBeLessThan(40);
-  await press('Escape');
-
-  // Flicked: by the panel white, then amber; by the fob both channels, and still one colour.
-  const row = (name: string) =>
-    page
-      .getByRole('region', { name: 'What answers' })
-      .getByRole('row')
-      .filter({ has: page.getByRole('rowheader', { name, exact: true }) });
-  const move = (control: string, position: string) =>
-    page.getByRole('group', { name: control, exact: true }).getByRole('button', { name: position, exact: true }).click();
-  await move('Left scene lamp white or other switch', 'up');
-  await expect(row('Left scene lamp white')).toContainText(/on.*V.*A/);
-  await move('Left scene lamp white or other switch', 'down');
-  await expect(row('Left scene lamp, amber')).toContainText(/on.*V.*A/);
-  await expect(row('Left scene lamp white')).toContainText('off');
-  await move('Left scene lamp white panel or radio', 'up');
-  await expect(row('Left scene lamp, amber')).toContainText('off');
-  for (const channel of [2, 1]) await page.getByRole('button', { name: `Press Left scene lamp white radio, channel ${channel}` }).click();
-  await expect(row('Left scene lamp white')).toContainText(/on.*V.*A/);
-  await expect(row('Left scene lamp, amber')).toContainText('off');
 });
 
 test('a wire of the vehicle is metered state by state, told what to meter next, found, and taken as a trigger', async ({ page, pip }) => {

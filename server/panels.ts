@@ -1,6 +1,7 @@
 import type { Analysis } from '@/core/analysis/types';
 import { recordOf, recordsOf } from '@/core/design/design';
-import { onPaper, panelShapes, templateSize } from '@/core/formats/panelTemplate';
+import { panelShapes, templateSize } from '@/core/formats/panelTemplate';
+import { onPaper } from '@/core/formats/paper';
 import { cutPanel, type PanelCut } from '@/core/harness/panelFace';
 import { readAnalysed, viewOf } from './analysed';
 import { attachment } from './attachment';

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
-import type { Paper, PaperPage } from '@/core/formats/panelTemplate';
+import type { Paper, PaperPage } from '@/core/formats/paper';
 import type { Report } from '@/core/formats/reportSection';
 import { BadRequest, Busy } from './errors';
 

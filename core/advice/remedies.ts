@@ -26,12 +26,8 @@ import { wireHome } from '../switching/partsByHand';
 import { mountFuse, removeCircuit, resizeCircuit } from '../switching/schemes';
 import { addWire } from '../switching/wires';
 import { formatConductor, formatRating } from '../units/quantity';
+import { familyRemedies } from './familyRemedies';
 import type { Remedy } from './remedy';
-import { reachRemedies } from './reachRemedies';
-import { rigRemedies } from './rigRemedies';
-import { harnessRemedies } from './harnessRemedies';
-import { switchingRemedies } from './switchingRemedies';
-import { workRemedies } from './workRemedies';
 import type { Finding } from '../analysis/finding';
 
 /** The remedies for a finding in the design it was found in. Empty where only a person can decide. */
@@ -146,9 +142,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
     }
     default:
-      return [rigRemedies, reachRemedies, workRemedies, switchingRemedies, harnessRemedies].flatMap((remedies) =>
-        remedies(analysis, finding),
-      );
+      return familyRemedies(analysis, finding);
   }
 }
 

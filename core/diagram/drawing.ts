@@ -12,6 +12,8 @@ import { symbolOf, type SymbolId } from './symbols';
 
 /** What is drawn on one sheet, before it is laid out. */
 export interface Sketch {
+  /** The circuit's, or `shared`. */
+  id: string;
   title: string;
   parts: SketchPart[];
   wires: SketchWire[];
@@ -78,7 +80,7 @@ export function sketch(design: Design, index: DesignIndex, wiring: Wiring, harne
     return { wireId: line.wire.id, from: port(near, 'right'), to: port(far, 'left'), label, line };
   });
   const title = circuitId === null ? `${nameOf(design, 'settings')}: what circuits share` : nameOf(design, circuitId);
-  return { title, parts: Array.from(parts.values(), inOrder(index)), wires };
+  return { id: circuitId ?? 'shared', title, parts: Array.from(parts.values(), inOrder(index)), wires };
 }
 
 /** Its name, and for a fuse in a block the slot it is in. */

@@ -3,6 +3,7 @@ import type { Sketch, SketchPart, SketchPort, SketchWire } from './drawing';
 
 /** A sheet laid out: everything where it is drawn. Lengths in the drawing's own unit, a symbol being 36 wide. */
 export interface Drawing {
+  id: string;
   title: string;
   width: number;
   height: number;
@@ -47,7 +48,7 @@ export interface Layouter {
 }
 
 /** Lays a sheet out: layers from left to right, lines at right angles, nothing over anything else. The same sheet always comes out the same. */
-export async function layOutSketch({ title, parts, wires }: Sketch, elk: Layouter): Promise<Drawing> {
+export async function layOutSketch({ id: sheetId, title, parts, wires }: Sketch, elk: Layouter): Promise<Drawing> {
   const sizes = new Map(parts.map((part) => [part.id, sizeOf(part)]));
   const graph: ElkNode = {
     id: 'sheet',
@@ -86,6 +87,7 @@ export async function layOutSketch({ title, parts, wires }: Sketch, elk: Layoute
   const nodes = new Map((laid.children ?? []).map((node) => [node.id, node]));
   const edges = new Map((laid.edges ?? []).map((edge) => [edge.id, edge]));
   return {
+    id: sheetId,
     title,
     width: laid.width ?? 0,
     height: laid.height ?? 0,

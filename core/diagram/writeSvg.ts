@@ -29,7 +29,7 @@ export function writeDiagramSvg(drawings: readonly Drawing[]): string {
   ].join('\n');
 }
 
-function sheet({ title, parts, wires, width }: Drawing, top: number): string {
+function sheet({ title, parts, wires }: Drawing, top: number): string {
   const lines = wires.map(({ wireId, points, label, labelAt, line }) => {
     const way = points.map(({ x, y }) => `${round(x)},${round(y)}`).join(' ');
     const colour = line.look ? WIRE_COLOURS[line.look.colour].tint : '#555';
@@ -52,7 +52,7 @@ function sheet({ title, parts, wires, width }: Drawing, top: number): string {
       `<path class="symbol" data-symbol="${symbol}" transform="${middle}" d="${SYMBOLS[symbol]}"/>${dots.join('')}</g>`
     );
   });
-  return `<g data-sheet="${escapeXml(title)}" transform="translate(0 ${round(top)})"><text class="title" x="14" y="19">${escapeXml(title)}</text><g transform="translate(0 ${TITLE})"><rect x="0" y="0" width="${round(width)}" height="0" fill="none"/>\n${lines.join('\n')}\n${boxes.join('\n')}</g></g>`;
+  return `<g data-sheet="${escapeXml(title)}" transform="translate(0 ${round(top)})"><text class="title" x="14" y="19">${escapeXml(title)}</text><g transform="translate(0 ${TITLE})">\n${lines.join('\n')}\n${boxes.join('\n')}</g></g>`;
 }
 
 const round = (value: number) => Number(value.toFixed(2));

@@ -3,8 +3,8 @@ import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
 import { LABEL_SHEET_IDS, LABEL_SHEETS } from '../catalog/labelSheets';
 import { recordsOf } from '../design/design';
-import { fitted, labelPages, labelsOf, writeLabelsCsv } from './labels';
-import { PAPERS } from './panelTemplate';
+import { labelPages, labelsOf, writeLabelsCsv } from './labels';
+import { fitted, PAPERS } from './paper';
 
 const analysis = analyse(pip());
 

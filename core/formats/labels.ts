@@ -7,7 +7,7 @@ import { harnessOf, type HarnessEnd } from '../harness/schedule';
 import { formatRating } from '../units/quantity';
 import { escapeXml } from '../units/text';
 import { terminalName } from '../wording/terminalNames';
-import { PAPERS, type PaperPage } from './panelTemplate';
+import { fitted, n, PAPERS, type PaperPage } from './paper';
 import { safeCell } from './safeCell';
 
 /** What labels are for. */
@@ -58,10 +58,8 @@ export function labelsOf({ design, index, wiring, circuits }: Analysis, kind: La
 
 /** Kept free inside a label's edge, mm: sheets drift in a printer. Common practice: 1.5 to 2. */
 const INSIDE_MM = 1.7;
-/** A letter's width against its height, and the largest and least height of type, mm. */
-const LETTER = 0.56;
+/** The largest type on a label, mm. */
 const LARGEST_MM = 7;
-const LEAST_MM = 1.4;
 
 /** Labels on sheets, page by page at full size; the first `skip` of the first sheet are used up already. What does not fit at the least size of type is cut short with an ellipsis. */
 export function labelPages(labels: readonly Label[], sheetId: LabelSheetId, skip = 0): PaperPage[] {
@@ -95,15 +93,7 @@ function labelShapes({ large, small }: Label, x: number, y: number, { widthMm, h
   );
 }
 
-/** A text at the largest size that fits its room, mm, cut short where the least still does not. */
-export function fitted(text: string, roomMm: number, mostMm: number): { text: string; size: number } {
-  const size = Math.max(LEAST_MM, Math.min(mostMm, roomMm / (Math.max(1, text.length) * LETTER)));
-  const letters = Math.floor(roomMm / (size * LETTER));
-  return { text: text.length <= letters ? text : `${text.slice(0, Math.max(1, letters - 1))}…`, size };
-}
-
 function line(text: string, x: number, y: number, size: number, weight: string): string {
-  const n = (value: number) => Number(value.toFixed(3));
   return `<text x="${n(x)}" y="${n(y)}" font-size="${n(size)}" font-weight="${weight}" font-family="sans-serif" text-anchor="middle" fill="#000">${escapeXml(text)}</text>`;
 }
 

@@ -1,6 +1,7 @@
 import { CUT_OUTS, type CutOut } from '../catalog/cutOuts';
 import type { Hole, PanelCut } from '../harness/panelFace';
 import { DxfDrawing } from './dxf';
+import { fitted, n } from './paper';
 import { escapeXml } from '../units/text';
 
 /** Length of the bar one lays a rule on, mm. */
@@ -56,12 +57,13 @@ function holeShapes({ xMm, yMm, cutOutId, position, legend }: Hole): string {
       : `<rect x="${n(x - hole.widthMm / 2)}" y="${n(y - hole.heightMm / 2)}" width="${n(hole.widthMm)}" height="${n(hole.heightMm)}" rx="${hole.cornerMm}" fill="none" stroke="#000" stroke-width="0.3"/>`;
   const bezel = `<rect x="${n(x - bezelMm[0] / 2)}" y="${n(y - bezelMm[1] / 2)}" width="${n(bezelMm[0])}" height="${n(bezelMm[1])}" fill="none" stroke="#888" stroke-width="0.15" stroke-dasharray="1 1"/>`;
   const cross = `<path d="M${n(x - 4)} ${n(y)}h8M${n(x)} ${n(y - 4)}v8" fill="none" stroke="#000" stroke-width="0.15"/>`;
-  const label = text(x, y + bezelMm[1] / 2 + 4, 3, `${position}  ${legend}`, 'middle');
+  const words = fitted(`${position}  ${legend}`, bezelMm[0] + 3, 3);
+  const label = text(x, y + bezelMm[1] / 2 + 4, words.size, words.text, 'middle');
   return [bezel, edge, cross, label].join('\n');
 }
 
 function text(x: number, y: number, size: number, words: string, anchor = 'start'): string {
-  return `<text x="${n(x)}" y="${n(y)}" font-size="${size}" font-family="sans-serif" text-anchor="${anchor}" fill="#000">${escapeXml(words)}</text>`;
+  return `<text x="${n(x)}" y="${n(y)}" font-size="${n(size)}" font-family="sans-serif" text-anchor="${anchor}" fill="#000">${escapeXml(words)}</text>`;
 }
 
 /** The same for a cutter: layers OUTLINE, CUTOUTS, CENTRES, BEZELS and TEXT, the panel's top left corner at 0, 0. */
@@ -84,46 +86,3 @@ export function writePanelDxf({ widthMm, heightMm, holes }: PanelCut): string {
   }
   return dxf.end();
 }
-
-/** A page of paper with a part of a drawing at full size. */
-export interface PaperPage {
-  /** The part of the drawing on it, as SVG in millimetres, and where on the page it lies. */
-  svg: string;
-  widthMm: number;
-  heightMm: number;
-  leftMm: number;
-  topMm: number;
-}
-
-export const PAPERS = { A4: [210, 297], LETTER: [215.9, 279.4] } as const;
-export type Paper = keyof typeof PAPERS;
-/** What no printer reaches, and how far tiles lap over each other, mm. Common practice. */
-const UNPRINTED_MM = 8;
-const LAP_MM = 10;
-
-/** A drawing at full size on as many pages as it takes: one where it fits, upright or across, else tiles that lap over. */
-export function onPaper(shapes: string, widthMm: number, heightMm: number, paper: Paper): { pages: PaperPage[]; across: boolean } {
-  const [short, long] = PAPERS[paper];
-  const room = (across: boolean) => [(across ? long : short) - 2 * UNPRINTED_MM, (across ? short : long) - 2 * UNPRINTED_MM] as const;
-  const count = (across: boolean) => {
-    const [w, h] = room(across);
-    return tiles(widthMm, w) * tiles(heightMm, h);
-  };
-  const across = count(true) < count(false);
-  const [w, h] = room(across);
-  const pages: PaperPage[] = [];
-  for (let row = 0; row < tiles(heightMm, h); row++)
-    for (let column = 0; column < tiles(widthMm, w); column++) {
-      const [x, y] = [column * (w - LAP_MM), row * (h - LAP_MM)];
-      const [width, height] = [Math.min(w, widthMm - x), Math.min(h, heightMm - y)];
-      const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}" height="${n(height)}" viewBox="${n(x)} ${n(y)} ${n(width)} ${n(height)}">${shapes}</svg>`;
-      pages.push({ svg, widthMm: width, heightMm: height, leftMm: UNPRINTED_MM, topMm: UNPRINTED_MM });
-    }
-  return { pages, across };
-}
-
-function tiles(mm: number, roomMm: number): number {
-  return mm <= roomMm ? 1 : Math.ceil((mm - LAP_MM) / (roomMm - LAP_MM));
-}
-
-const n = (value: number) => Number(value.toFixed(3));

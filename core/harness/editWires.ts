@@ -80,24 +80,30 @@ function readConductor(text: string): ConductorSize | null {
   );
 }
 
-/** Gives every wire without one the number it is shown with, so that no later edit moves it. */
-export function fixNumbers(design: Design): Change {
-  const open = harnessOfDesign(design).wires.filter(({ isNumbered }) => !isNumbered);
+/**
+ * Gives every wire without one the number it is shown with, so that no later edit moves it.
+ * @param shown what is seen of the design: what is there for now or taken out may be out of sight, and keeps what it has
+ */
+export function fixNumbers(design: Design, shown: Design = design): Change {
+  const taken = new Set(recordsOf(design, 'wire').map(({ number }) => number));
+  const open = harnessOfDesign(shown).wires.filter(
+    ({ wire, number, isNumbered }) => !isNumbered && !taken.has(number) && design.records.has(wire.id),
+  );
   return updateRecords(
     design,
     open.map(({ wire, number }) => ({ id: wire.id, set: { number } })),
   );
 }
 
-/** Colours every wire that has no colour, or all of them anew, by the design's school and the reels at hand. */
-export function colourAll(design: Design, anew: boolean): Change {
-  const bare = anew ? withoutColours(design) : design;
+/** Colours every wire that is seen and has no colour, or all of them anew, by the design's school and the reels at hand. */
+export function colourAll(design: Design, anew: boolean, shown: Design = design): Change {
+  const bare = anew ? withoutColours(shown) : shown;
   const index = indexDesign(bare);
   const { roles } = harnessOfDesign(bare);
   const looks = colourWires(index, roles, settingsOf(design).colourSchool ?? 'pole', recordsOf(design, 'reel'));
   return updateRecords(
     design,
-    Array.from(looks, ([id, { colour, stripe }]) => ({ id, set: { colour, stripe } })),
+    Array.from(looks, ([id, { colour, stripe }]) => ({ id, set: { colour, stripe } })).filter(({ id }) => design.records.has(id)),
   );
 }
 

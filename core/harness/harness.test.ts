@@ -10,7 +10,8 @@ import { lookCode, lookWords, readLook, WIRE_COLOUR_CODES } from '../catalog/wir
 import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
-import type { Reel } from '../design/schema';
+import { seenAs } from '../design/asBuilt';
+import type { Reel, Wire } from '../design/schema';
 import { indexDesign } from '../rig/designIndex';
 import { PARTS } from '../devices/parts';
 import { sketch } from '../diagram/drawing';
@@ -59,6 +60,16 @@ describe('numbers', () => {
       else expect([number, isNumbered]).toEqual(['06d', false]);
     }
     expect(after).toHaveLength(before.size + 1);
+  });
+
+  test('are fixed as they are shown: what is there for now is out of sight, and moves none of them', () => {
+    const now = { ...lineOf(PIP, '06a').wire, id: 'wire_now', work: { state: 'temporary' as const } };
+    const whole = { records: new Map([['wire_now', now], ...PIP.records]) } as Design;
+    const shown = seenAs(whole, 'planned');
+    const fixed = done(whole, fixNumbers(whole, shown));
+    for (const { wire, number } of harnessOfDesign(shown).wires) expect((fixed.records.get(wire.id) as Wire).number).toBe(number);
+    expect((fixed.records.get('wire_now') as Wire).number).toBeUndefined();
+    expect(colourAll(whole, true, shown).updated.some(({ from }) => from.id === 'wire_now')).toBe(false);
   });
 
   test('of every random design are all different', () => {

@@ -4,7 +4,8 @@ import { CUT_OUTS } from '../catalog/cutOuts';
 import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import type { Panel } from '../design/schema';
-import { CALIBRATION_MM, onPaper, PAPERS, templateSize, writePanelDxf, writePanelSvg } from '../formats/panelTemplate';
+import { CALIBRATION_MM, templateSize, writePanelDxf, writePanelSvg } from '../formats/panelTemplate';
+import { onPaper, PAPERS } from '../formats/paper';
 import { cutPanel, halfHole } from './panelFace';
 
 const design = heron();

@@ -8,6 +8,7 @@ import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign } from '@/features/design/DesignProvider';
 import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
 import { StatePicker } from './StatePicker';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './ReadingsDrawer.module.css';
 
 const MOST_ROWS = 250;
@@ -37,7 +38,7 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
       size={600}
       onClose={onClose}
       mask={false}
-      rootClassName={styles.root}
+      rootClassName={drawer.root}
       afterOpenChange={(isOpen) => isOpen && search.current?.focus()}
     >
       <div className={styles.tools}>

@@ -11,6 +11,7 @@ import { useJump } from '@/features/workspace/useJump';
 import { Verdict } from '@/ui/Verdict';
 import { RemedyButtons } from './RemedyButtons';
 import { Prose } from '@/ui/Prose';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './FindingsDrawer.module.css';
 
 /** Every finding, the worst first: what, why, where, and a change that puts it right. */
@@ -25,7 +26,7 @@ export function FindingsDrawer({ onClose }: { onClose(): void }) {
       size={470}
       onClose={onClose}
       mask={false}
-      rootClassName={styles.root}
+      rootClassName={drawer.root}
       classNames={{ body: styles.body }}
     >
       {findings.length === 0 ? (

@@ -75,7 +75,7 @@ export function DiagramView({ harness }: { harness: Harness }) {
       </div>
       <div className={styles.sheets} role="region" aria-label="Diagram" tabIndex={0}>
         {drawings.map((drawing) => (
-          <DiagramSheet key={drawing.title} drawing={drawing} scale={scale} onGo={jump} />
+          <DiagramSheet key={drawing.id} drawing={drawing} scale={scale} onGo={jump} />
         ))}
       </div>
     </div>
@@ -95,12 +95,21 @@ function useDrawings(harness: Harness, sheets: readonly SheetOf[]): { drawings: 
     const draw = async () => {
       const { default: Elk } = await import('elkjs/lib/elk-api.js');
       if (!wanted) return;
-      const layouter = new Elk({ workerFactory: () => new Worker(new URL('elkjs/lib/elk-worker.min.js', import.meta.url)) });
+      // A worker that cannot be fetched answers nothing: what it is asked would be waited for without end.
+      let fail: (why: Error) => void = () => undefined;
+      const failed = new Promise<never>((_, reject) => (fail = reject));
+      failed.catch(() => undefined);
+      const workerFactory = () => {
+        const worker = new Worker(new URL('elkjs/lib/elk-worker.min.js', import.meta.url));
+        worker.onerror = () => fail(new Error('the layout’s worker failed'));
+        return worker;
+      };
+      const layouter = new Elk({ workerFactory });
       elk.current = layouter;
       const { design, index, wiring } = analysis;
       const drawings: Drawing[] = [];
       for (const sheet of sheets) {
-        const drawing = await layOutSketch(sketch(design, index, wiring, harness, sheet), layouter);
+        const drawing = await Promise.race([layOutSketch(sketch(design, index, wiring, harness, sheet), layouter), failed]);
         if (!wanted) break;
         drawings.push(drawing);
         if (drawings.length === sheets.length) setState({ drawings: [...drawings], done: 1 });
@@ -108,7 +117,11 @@ function useDrawings(harness: Harness, sheets: readonly SheetOf[]): { drawings: 
       }
       layouter.terminateWorker();
     };
-    draw().catch(() => store.report('The diagram could not be drawn. Reload the page and try again.'));
+    draw().catch(() =>
+      store.report(
+        'The diagram could not be drawn: a part of the program could not be fetched, or it failed. Show it again once there is a connection.',
+      ),
+    );
     return () => {
       wanted = false;
       elk.current?.terminateWorker();

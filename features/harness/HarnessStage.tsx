@@ -114,6 +114,7 @@ function Marking() {
   const viewQuery = useViewQuery();
   const school = useDesign(({ analysis }) => analysis.index.settings.colourSchool ?? 'pole');
   const byLabel = useDesign(({ analysis }) => analysis.index.settings.blocksByLabel === true);
+  const shown = useDesign((state) => state.design);
   const { commit, refusal } = useRefusal();
   return (
     <span className={styles.right}>
@@ -130,10 +131,10 @@ function Marking() {
         }
         options={COLOUR_SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value].name, title: SCHOOL_WORDS[value].why }))}
       />
-      <Button size="small" onClick={() => commit('Colour the wires', (now) => colourAll(now, false))}>
+      <Button size="small" onClick={() => commit('Colour the wires', (now) => colourAll(now, false, shown))}>
         Colour the rest
       </Button>
-      <Button size="small" onClick={() => commit('Number the wires', fixNumbers)}>
+      <Button size="small" onClick={() => commit('Number the wires', (now) => fixNumbers(now, shown))}>
         Fix numbers
       </Button>
       <Dropdown
@@ -143,7 +144,7 @@ function Marking() {
             {
               key: 'anew',
               label: 'Colour all of them anew',
-              onClick: () => commit('Colour all wires anew', (now) => colourAll(now, true)),
+              onClick: () => commit('Colour all wires anew', (now) => colourAll(now, true, shown)),
             },
             {
               key: 'blocks',

@@ -38,7 +38,7 @@ export function PanelCutView() {
   }
   return (
     <div className={shared.view} role="region" aria-label="Panel to cut" tabIndex={0}>
-      <Bar panel={panel} panels={panels} onChoose={setWanted} />
+      <Bar cut={cut} panels={panels} onChoose={setWanted} />
       <div className={styles.sides}>
         <Face cut={cut} />
         <Holes cut={cut} />
@@ -47,12 +47,18 @@ export function PanelCutView() {
   );
 }
 
-function Bar({ panel, panels, onChoose }: { panel: Panel; panels: readonly Panel[]; onChoose(id: string): void }) {
+function Bar({
+  cut: { panel, widthMm, heightMm },
+  panels,
+  onChoose,
+}: {
+  cut: PanelCut;
+  panels: readonly Panel[];
+  onChoose(id: string): void;
+}) {
   const id = useDesign((state) => state.id);
-  const cut = useDesign(({ design }) => `${cutPanel(design, panel).widthMm}/${cutPanel(design, panel).heightMm}`);
   const viewQuery = useViewQuery();
   const { commit, refusal } = useRefusal();
-  const [widthMm, heightMm] = cut.split('/').map(Number) as [number, number];
   const set = (label: string, fields: Partial<{ [K in keyof Panel]: Panel[K] | undefined }>) =>
     commit(label, (now) => updateRecords(now, [{ id: panel.id, set: fields }]));
   const file = (ending: string) => `/api/designs/${id}/panel.${ending}${viewQuery}${viewQuery ? '&' : '?'}panel=${panel.id}`;

@@ -31,12 +31,11 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   const [chosen, setZone] = useState<string | null>(null);
   const [kindId, setKind] = useState<string | null>(null);
   const zoneId = zones.some(({ id }) => id === chosen) ? chosen : (zones[0]?.id ?? null);
-  // “Scene lamp white 36 W + amber 18 W”: one lamp, a function for each further word.
-  const [{ name, draw }, ...more] = typed.split(/\s\+\s/).map((piece) => splitNameAndDraw(piece, nominalV, units)) as [
-    ReturnType<typeof splitNameAndDraw>,
-    ...ReturnType<typeof splitNameAndDraw>[],
-  ];
-  const functions = more.filter(({ name: word }) => word !== '');
+  const pieces = typed.split(/\s\+\s/).map((piece) => splitNameAndDraw(piece, nominalV, units));
+  // “Scene lamp white 36 W + amber 18 W” is one lamp with a function for each further word; without a draw for each, a plus is a letter of the name.
+  const isSeveral = pieces.length > 1 && pieces.every((one) => one.name !== '' && one.draw !== null);
+  const { name, draw } = isSeveral ? pieces[0]! : splitNameAndDraw(typed, nominalV, units);
+  const functions = isSeveral ? pieces.slice(1) : [];
   const named = kindsNamed(name);
   const kind = kindId === null ? (named[0] ?? null) : kindById(kindId);
   const add = () => {

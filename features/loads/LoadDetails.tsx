@@ -14,6 +14,7 @@ import { LevelFields } from './LevelFields';
 import type { SetLoad } from './setLoad';
 import { ThermostatFields } from './ThermostatFields';
 import { UseFields } from './UseFields';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './LoadDetails.module.css';
 
 const BEHAVIOURS: Record<LoadBehaviour, string> = {
@@ -46,7 +47,7 @@ export function LoadDetails({ loadId, onOpen, onClose }: { loadId: string; onOpe
       mask={false}
       autoFocus={false}
       onClose={onClose}
-      rootClassName={styles.root}
+      rootClassName={drawer.root}
       classNames={{ body: styles.body }}
     >
       <DrawFields load={load} set={set} />

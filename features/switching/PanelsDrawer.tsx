@@ -19,6 +19,7 @@ import { leavesOnly } from '@/ui/leavesOnly';
 import { NameField } from '@/ui/NameField';
 import { nextByArrow } from '@/ui/nextByArrow';
 import { QuantityField } from '@/ui/QuantityField';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './PanelsDrawer.module.css';
 
 type Commit = ReturnType<typeof useRefusal>['commit'];
@@ -30,7 +31,7 @@ export function PanelsDrawer({ onClose }: { onClose(): void }) {
   const panels = recordsOf(design, 'panel');
   const offers = panelsOffered(design);
   return (
-    <Drawer open title="Panels" placement="right" size={640} onClose={onClose} mask={false} rootClassName={styles.root}>
+    <Drawer open title="Panels" placement="right" size={640} onClose={onClose} mask={false} rootClassName={drawer.root}>
       <p>
         What sits where, seen from the front. A thing is put in a position by dragging it there, with Space and the arrows, or by choosing
         it in the list beneath its panel. It takes its panel’s place in the vehicle.

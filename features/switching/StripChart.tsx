@@ -9,6 +9,7 @@ import { formatClock } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import { linkToActs } from './useLinkedActs';
 import type { Done } from './useBench';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './StripChart.module.css';
 
 /** Between two acts that are played again, ms. */
@@ -47,7 +48,7 @@ export function StripChart({ acts, onAct, onClose }: { acts: readonly Done[]; on
     }
   };
   return (
-    <Drawer open title="Strip chart" placement="right" size={680} onClose={onClose} mask={false} rootClassName={styles.root}>
+    <Drawer open title="Strip chart" placement="right" size={680} onClose={onClose} mask={false} rootClassName={drawer.root}>
       <p className={styles.buttons}>
         <Button
           size="small"

@@ -17,6 +17,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { FigureField } from '@/ui/FigureField';
 import { NameField } from '@/ui/NameField';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './Triggers.module.css';
 
 /** Which wire is it? Candidate wires of the vehicle, metered one state after another, each judged for what it is good for. */
@@ -32,7 +33,7 @@ export function TriggersDrawer({ onClose }: { onClose(): void }) {
       return edit.change;
     });
   return (
-    <Drawer open title="Which wire is it?" placement="right" size={620} onClose={onClose} mask={false} rootClassName={styles.root}>
+    <Drawer open title="Which wire is it?" placement="right" size={620} onClose={onClose} mask={false} rootClassName={drawer.root}>
       <p>
         Meter volts from the wire to the battery’s minus, one state of the vehicle after another. Probe from the back of a plug; nothing is
         cut and nothing tapped until it is known.

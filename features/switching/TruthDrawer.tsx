@@ -9,6 +9,7 @@ import { disagrees, inDisagreementFirst, inputWords, truthRows } from '@/core/wo
 import { useDesign } from '@/features/design/DesignProvider';
 import { saveFile } from '@/ui/saveFile';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './TruthDrawer.module.css';
 
 /** When a load is lit: every way that what influences it may stand, and what is wished then. */
@@ -24,7 +25,7 @@ export function TruthDrawer({ loadId, onClose }: { loadId: string; onClose(): vo
       size={560}
       onClose={onClose}
       mask={false}
-      rootClassName={styles.root}
+      rootClassName={drawer.root}
     >
       {answer === null ? (
         <p role="status">Every way is tried…</p>

@@ -23,6 +23,7 @@ import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { TryBench } from './TryBench';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './Ways.module.css';
 
 /** How should it come on? Ready ways to wire one load, each tried on a copy before it is taken. */
@@ -57,7 +58,7 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
       mask={false}
       // Its own field takes the focus.
       autoFocus={false}
-      rootClassName={styles.root}
+      rootClassName={drawer.root}
     >
       {circuitId === null || !way ? (
         <NoCircuit loadId={loadId} />
@@ -76,7 +77,7 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
                 setPicked(false);
               }}
               onPressEnter={() => {
-                if (fitting[0]) setWay(fitting[0].id);
+                if (find.trim() !== '' && fitting[0]) setWay(fitting[0].id);
                 setPicked(true);
               }}
             />

@@ -18,6 +18,7 @@ import { useRefusal } from '@/features/design/useRefusal';
 import { Verdict } from '@/ui/Verdict';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
 import { WishForm } from './WishForm';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './WishesDrawer.module.css';
 
 interface WishesDrawerProps {
@@ -65,7 +66,7 @@ export function WishesDrawer({ firstOf, onPlay, onClose }: WishesDrawerProps) {
       onClose={onClose}
       mask={false}
       autoFocus={firstOf === null}
-      rootClassName={styles.root}
+      rootClassName={drawer.root}
     >
       <p className={styles.sum} role="status">
         {counts.kept} kept, {counts.broken} broken, {counts.undecided} undecided.

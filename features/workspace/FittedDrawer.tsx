@@ -14,6 +14,7 @@ import { formatRating } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { TextField } from '@/ui/TextField';
+import drawer from '@/ui/Drawer.module.css';
 import styles from './FittedDrawer.module.css';
 
 const STATES: { value: Progress; label: string }[] = [
@@ -42,7 +43,7 @@ export function FittedDrawer({ onClose }: { onClose(): void }) {
     commit(label, (design) => updateRecords(design, fittings.map((fitting) => ({ id: fitting.id, set: progressFields(fitting, progress) })))); // prettier-ignore
   const toCome = groups.flatMap(({ fittings }) => fittings.filter((fitting) => progressOf(fitting) === 'planned'));
   return (
-    <Drawer open title="Fitted" placement="right" size={560} onClose={onClose} mask={false} rootClassName={styles.root}>
+    <Drawer open title="Fitted" placement="right" size={560} onClose={onClose} mask={false} rootClassName={drawer.root}>
       <Segmented block aria-label="What the screens show" options={VIEWS} value={view} onChange={(next) => store.look(next)} />
       <p className={styles.sum}>
         {counts.fitted} fitted, {counts.planned} planned

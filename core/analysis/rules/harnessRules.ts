@@ -85,7 +85,12 @@ function againstSchool(school: keyof typeof SCHOOLS, lines: readonly HarnessWire
       : isReturnColour(school, look.colour) && !SCHOOLS[school][role.duty].includes(look.colour);
     const isLamp = !isReturn && (SCHOOLS[school].lamps?.includes(look.colour) ?? false);
     return isWrong && !isLamp
-      ? [found('harness.returnColour', 'caution', [wire.id], role.circuitId, { look: lookCode(look), isReturn: isReturn ? 1 : 0 })]
+      ? [
+          found('harness.returnColour', isReturn ? 'caution' : 'fault', [wire.id], role.circuitId, {
+            look: lookCode(look),
+            isReturn: isReturn ? 1 : 0,
+          }),
+        ]
       : [];
   });
 }

@@ -1,0 +1,13 @@
+import type { Analysis } from '../analysis/types';
+import type { Finding } from '../analysis/finding';
+import { harnessRemedies } from './harnessRemedies';
+import { reachRemedies } from './reachRemedies';
+import type { Remedy } from './remedy';
+import { rigRemedies } from './rigRemedies';
+import { switchingRemedies } from './switchingRemedies';
+import { workRemedies } from './workRemedies';
+
+/** Remedies of the families of rules that have a file of their own; none for a finding of no such family. */
+export function familyRemedies(analysis: Analysis, finding: Finding): (Remedy | null)[] {
+  return [rigRemedies, reachRemedies, workRemedies, switchingRemedies, harnessRemedies].flatMap((remedies) => remedies(analysis, finding));
+}
