@@ -16,6 +16,12 @@ test('wires are coloured and numbered, one is changed by hand, and schedule, cut
   await page.keyboard.press('Enter');
   await expect(page.getByText('another wire has this number')).toBeVisible();
   await page.keyboard.press('Escape');
+  await row('06b').getByRole('gridcell').nth(7).dblclick();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('-3');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('a length cannot be negative')).toBeVisible();
+  await page.keyboard.press('Escape');
   await row('06b').getByRole('gridcell').nth(1).dblclick();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('violet/white');
@@ -65,4 +71,19 @@ test('a reel at hand is cut from first', async ({ page, pip }) => {
   const lot = page.getByRole('region', { name: '6 AWG, red', exact: true });
   await expect(lot).toContainText(/Reel 1, 7(\.00)? ?(ft|′)|Reel 1, 7/);
   await expect(lot).toContainText('to buy');
+});
+
+test('the pin cards are printed whole, without what stands about them', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/harness`);
+  await page.getByText('Pins', { exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Water pump switch' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden();
+  // As long as they are: nothing is cut off by a frame of its own.
+  const [cards, frame] = await Promise.all([
+    page.getByRole('region', { name: 'Pin cards' }).evaluate((element) => [element.scrollHeight, element.clientHeight]),
+    page.evaluate(() => document.documentElement.scrollHeight > window.innerHeight),
+  ]);
+  expect(cards[0]).toBeLessThanOrEqual(cards[1]! + 1);
+  expect(frame).toBe(true);
 });

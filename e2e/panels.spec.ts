@@ -59,6 +59,14 @@ test('controls on no panel are offered one, a new panel is filled, made smaller 
   const sheet = panels.getByRole('region', { name: 'Galley switches' });
   await expect(sheet.getByRole('listitem')).toHaveCount(2);
   await expect(sheet.getByRole('listitem').nth(1)).toContainText('Water pump switch');
+  // Escape lets go of what is carried, and no more.
+  await sheet.getByRole('group', { name: 'On no panel' }).scrollIntoViewIfNeeded();
+  await sheet.getByRole('listitem').nth(0).getByRole('button', { name: 'Galley light switch' }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Over position 1')).toBeAttached();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Left where it was')).toBeAttached();
+  await expect(sheet).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Columns of Galley switches' }).fill('1');
   await page.keyboard.press('Enter');
   await expect(sheet.getByRole('group', { name: 'On no panel' })).toContainText('Water pump switch');

@@ -23,6 +23,7 @@ export type WireRefusal =
   | { why: 'colour' }
   | { why: 'conductor' }
   | { why: 'length'; said: string }
+  | { why: 'negative' }
   | { why: 'tooLong' }
   | { why: 'end' };
 
@@ -59,6 +60,7 @@ function read(design: Design, wire: Wire, field: WireField, text: string, units:
       if (text === '') return { lengthMeasured: false };
       const length = parseLength(text, units);
       if (!length.ok) return { why: 'length', said: length.why };
+      if (length.value < 0) return { why: 'negative' };
       return length.value > LIMITS.lengthMm ? { why: 'tooLong' } : { lengthMm: Math.round(length.value), lengthMeasured: true };
     }
     case 'fromEnd':

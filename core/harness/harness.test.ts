@@ -331,6 +331,9 @@ test('a cell is taken as it is written, or refused with the design as it was', (
   expect(after('colour', 'mauve')).toEqual(['colour', 0]);
   expect(after('conductor', 'thick')).toEqual(['conductor', 0]);
   expect(after('length', 'far')).toEqual(['length', 0]);
+  expect(after('length', '-3')).toEqual(['negative', 0]);
+  expect(after('length', '1,234')).toEqual(['length', 0]);
+  expect(after('length', '500 ft')).toEqual(['tooLong', 0]);
   expect(after('toEnd', 'hook')).toEqual(['end', 0]);
 });
 

@@ -149,6 +149,8 @@ export function refusalWords(refusal: WireRefusal): string {
       return 'no such size of wire';
     case 'length':
       return refusal.said;
+    case 'negative':
+      return 'a length cannot be negative';
     case 'tooLong':
       return 'at most 100 m';
     case 'end':

@@ -117,11 +117,13 @@ function useDrawings(harness: Harness, sheets: readonly SheetOf[]): { drawings: 
       }
       layouter.terminateWorker();
     };
-    draw().catch(() =>
+    draw().catch(() => {
+      if (!wanted) return;
+      setState({ drawings: [], done: 1 });
       store.report(
         'The diagram could not be drawn: a part of the program could not be fetched, or it failed. Show it again once there is a connection.',
-      ),
-    );
+      );
+    });
     return () => {
       wanted = false;
       elk.current?.terminateWorker();

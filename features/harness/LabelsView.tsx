@@ -54,7 +54,7 @@ export function LabelsView() {
           least={0}
           most={perPage - 1}
           width={64}
-          onCommit={setSkip}
+          onCommit={(used) => setSkip(Math.round(used))}
         />
         <span>
           {labels.length} {labels.length === 1 ? 'label' : 'labels'} on {pages.length} {pages.length === 1 ? 'sheet' : 'sheets'}

@@ -15,7 +15,6 @@ import { handleName } from '@/core/wording/benchWords';
 import { PANEL_USE_WORDS } from '@/core/wording/panelWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
-import { leavesOnly } from '@/ui/leavesOnly';
 import { NameField } from '@/ui/NameField';
 import { nextByArrow } from '@/ui/nextByArrow';
 import { QuantityField } from '@/ui/QuantityField';
@@ -30,15 +29,26 @@ export function PanelsDrawer({ onClose }: { onClose(): void }) {
   const { commit, refusal } = useRefusal();
   const panels = recordsOf(design, 'panel');
   const offers = panelsOffered(design);
+  // Escape leaves what is carried where it was, and no more.
+  const [isCarrying, setCarrying] = useState(false);
   return (
-    <Drawer open title="Panels" placement="right" size={640} onClose={onClose} mask={false} rootClassName={drawer.root}>
+    <Drawer
+      open
+      title="Panels"
+      placement="right"
+      size={640}
+      onClose={onClose}
+      mask={false}
+      keyboard={!isCarrying}
+      rootClassName={drawer.root}
+    >
       <p>
         What sits where, seen from the front. A thing is put in a position by dragging it there, with Space and the arrows, or by choosing
         it in the list beneath its panel. It takes its panel’s place in the vehicle.
       </p>
       {refusal}
       {panels.map((panel) => (
-        <PanelSheet key={panel.id} panel={panel} onCommit={commit} />
+        <PanelSheet key={panel.id} panel={panel} onCarry={setCarrying} onCommit={commit} />
       ))}
       <div className={styles.offers}>
         {offers.map((offer) => (
@@ -67,7 +77,14 @@ export function PanelsDrawer({ onClose }: { onClose(): void }) {
   );
 }
 
-function PanelSheet({ panel, onCommit }: { panel: Panel; onCommit: Commit }) {
+interface PanelSheetProps {
+  panel: Panel;
+  /** Whether something is being carried. */
+  onCarry(isCarrying: boolean): void;
+  onCommit: Commit;
+}
+
+function PanelSheet({ panel, onCarry, onCommit }: PanelSheetProps) {
   const design = useDesign((state) => state.design);
   const places = useDesign(({ analysis }) => analysis.index.places);
   const [chosen, choose] = useState<number | null>(null);
@@ -88,6 +105,8 @@ function PanelSheet({ panel, onCommit }: { panel: Panel; onCommit: Commit }) {
     const thing = thingOf(design, key);
     return thing ? thingName(thing) : key;
   };
+  // After the key that ends it has been heard by all.
+  const letGo = () => setTimeout(() => onCarry(false));
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over) return;
     const thing = thingOf(design, String(active.id));
@@ -98,7 +117,7 @@ function PanelSheet({ panel, onCommit }: { panel: Panel; onCommit: Commit }) {
   };
   const set = (label: string, fields: Partial<Panel>) => onCommit(label, (now) => updateRecords(now, [{ id: panel.id, set: fields }]));
   const shape = (columns: number, rows: number) =>
-    onCommit(`${panel.name}: ${columns} by ${rows}`, (now) => reshapePanel(now, panel.id, columns, rows));
+    onCommit(`${panel.name}: ${columns} by ${rows}`, (now) => reshapePanel(now, panel.id, Math.round(columns), Math.round(rows)));
   const seen = chosen !== null && chosen <= positions.length ? chosen : null;
   return (
     <section className={styles.sheet} aria-label={panel.name}>
@@ -155,7 +174,12 @@ function PanelSheet({ panel, onCommit }: { panel: Panel; onCommit: Commit }) {
         id={`panel-${panel.id}`}
         sensors={sensors}
         collisionDetection={seatUnder}
-        onDragEnd={onDragEnd}
+        onDragStart={() => onCarry(true)}
+        onDragCancel={letGo}
+        onDragEnd={(event) => {
+          letGo();
+          onDragEnd(event);
+        }}
         accessibility={{
           screenReaderInstructions: {
             draggable: 'Press Space to pick it up, arrows to move it over a position, Space to put it down, Escape to leave it.',
@@ -224,7 +248,6 @@ function Thing({ id, part }: { id: string; part?: PanelPart }) {
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       {...attributes}
       {...listeners}
-      onKeyUp={(event) => event.key === 'Escape' && leavesOnly(event, isDragging)}
       title={`${name}: drag it, or press Space`}
     >
       {part?.legend ?? name}

@@ -21,6 +21,7 @@ import { wordFinding } from '@/core/wording/wording';
 import { FAMILY_PAGES, FAMILY_WORDS, WAY_WORDS } from '@/core/wording/wayWords';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
+import { leavesOnly } from '@/ui/leavesOnly';
 import { TryBench } from './TryBench';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
 import drawer from '@/ui/Drawer.module.css';
@@ -75,6 +76,11 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
               onChange={({ target }) => {
                 setFind(target.value);
                 setPicked(false);
+              }}
+              onKeyDown={(event) => {
+                if (event.key !== 'Escape') return;
+                leavesOnly(event, find !== '');
+                setFind('');
               }}
               onPressEnter={() => {
                 if (find.trim() !== '' && fitting[0]) setWay(fitting[0].id);
