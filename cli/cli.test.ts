@@ -37,8 +37,10 @@ test('harness gives every wire with its ends, every piece from one reel, and end
       { kind: 'receptacle', bladeMm: 6.3 },
     ],
   });
+  // Pucks, reading lights and sockets in rows: 3 of 0.6 m, one of 0.9 and one of 1.2, out and home.
+  const rowsM = 2 * (3 * 0.6 + 0.9 + 1.2);
   const sum = (list: number[]) => list.reduce((all, one) => all + one, 0);
-  expect(sum(cuts.flatMap(({ pieces }) => pieces))).toBeCloseTo(sum(wires.map(({ lengthM }) => lengthM)), 6);
+  expect(sum(cuts.flatMap(({ pieces }) => pieces))).toBeCloseTo(sum(wires.map(({ lengthM }) => lengthM)) + rowsM, 6);
   const black = Array.from(pip().records.values(), (record) => (record.type === 'wire' && record.id === 'wire_lead' ? { ...record, colour: 'BK' as const } : record)); // prettier-ignore
   const wrong = output(file('black.json', writeDesignFile({ records: new Map(black.map((record) => [record.id, record])) })));
   expect([wrong.status, wrong.findings.map(({ rule }) => rule)]).toEqual([1, ['harness.returnColour', 'harness.unfinished']]);

@@ -26,7 +26,9 @@ export function jointsOf({ wires, loads, exposures }: Analysis, circuit: Circuit
   }
   const rowJoints = circuit.loadIds.reduce((sum, id) => {
     const { load, returned } = loads.get(id)!;
-    return sum + (load.quantity - 1) * (returned ? 2 : 1);
+    // What a lamp's functions have in common is one wire from piece to piece, counted with the lamp.
+    const poles = load.partOf ? (load.partOf.shares === 'minus' || returned ? 1 : 0) : returned ? 2 : 1;
+    return sum + (load.quantity - 1) * poles;
   }, 0);
   return {
     ends: Array.from(counts, ([conductor, count]) => ({ conductor, count, terminal: terminalFor(conductor), pullN: pullN(conductor) })),

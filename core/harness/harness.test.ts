@@ -4,6 +4,7 @@ import { randomDesign } from '../../testing/randomDesign';
 import { rig } from '../../testing/rig';
 import { remediesFor } from '../advice/remedies';
 import { analyse } from '../analysis/analyse';
+import { jointsOf } from '../analysis/joints';
 import { findHarness } from '../analysis/rules/harnessRules';
 import { COLOUR_SCHOOLS, SETTINGS_ID, type ColourSchool } from '../catalog/vocabulary';
 import { lookCode, lookWords, readLook, WIRE_COLOUR_CODES } from '../catalog/wireColours';
@@ -23,7 +24,9 @@ import { endWords, partWords } from '../wording/harnessWords';
 import { confusedWith, isReturnColour, lookOf, SCHOOLS } from './colourWires';
 import { colourAll, fixNumbers, setWireField } from './editWires';
 import { partsList } from './partsList';
-import { cutLength, cutLots, harnessOf, harnessOfDesign } from './schedule';
+import { cutLength } from './cutLength';
+import { pieceOf } from './rowLinks';
+import { cutLots, harnessOf, harnessOfDesign } from './schedule';
 
 const PIP = pip();
 const HERON = heron();
@@ -207,7 +210,9 @@ describe('what is cut and bought', () => {
     const design = done(HERON, colourAll(HERON, false));
     const harness = harnessOfDesign(design);
     const lots = cutLots(harness, []);
-    const cut = lots.flatMap(({ cuts }) => cuts.flatMap(({ pieces }) => pieces.map(({ id }) => id)));
+    const all = lots.flatMap(({ cuts }) => cuts.flatMap(({ pieces }) => pieces.map(({ id }) => id)));
+    expect(new Set(all).size).toBe(all.length);
+    const cut = all.filter((id) => !pieceOf(id).isLink);
     expect(cut.sort()).toEqual(recordsOf(design, 'wire').map(({ id }) => id).sort()); // prettier-ignore
     for (const { neededMm, buyMm, cuts } of lots) {
       expect(buyMm.reduce((sum, mm) => sum + mm, 0)).toBeGreaterThanOrEqual(neededMm * 1.1);
@@ -227,7 +232,25 @@ describe('what is cut and bought', () => {
     expect([bought!.reel.reel, lot.buyMm]).toEqual([null, [5000]]);
   });
 
-  // Counted by hand: three switches with two wires each, six fuses' outlets on the block, six loads with two ends each.
+  test('cable from piece to piece of a row is cut and bought like any', () => {
+    // Four pucks 600 mm apart, out and home: six pieces of 0.6 m beside their two wires. By hand.
+    const { links } = harnessOfDesign(PIP);
+    const pucks = links.filter(({ load }) => load.name === 'Cabin puck');
+    expect(pucks.map(({ pole, number, lengthMm, count }) => [pole, number, lengthMm, count])).toEqual([
+      ['plus', '01b', 600, 3],
+      ['minus', '01c', 600, 3],
+    ]);
+    const thin = cutLots(harnessOfDesign(PIP), []).filter(({ conductor }) => conductor === 'awg:16');
+    const pieces = thin.flatMap(({ cuts }) => cuts.flatMap((cut) => cut.pieces.filter(({ id }) => pieceOf(id).isLink)));
+    // With the reading lights' one 900 mm apart, out and home.
+    expect(pieces.map(({ lengthMm }) => lengthMm).sort()).toEqual([600, 600, 600, 600, 600, 600, 900, 900]);
+    // As many as Circuits counts three-way joints: one fewer than the pieces, on each pole.
+    const analysis = analyse(HERON);
+    const rows = analysis.circuits.reduce((sum, circuit) => sum + jointsOf(analysis, circuit).rowJoints, 0);
+    expect(harnessOf(analysis.index, analysis.wiring).links.reduce((sum, { count }) => sum + count, 0)).toBe(rows);
+  });
+
+  // Counted by hand: three switches with two wires each, six fuses' outlets on the block, six loads with two ends each; four pucks, two reading lights and two sockets in rows.
   test('Pip’s parts are counted', () => {
     const design = PIP;
     const harness = harnessOfDesign(design);
@@ -237,8 +260,8 @@ describe('what is cut and bought', () => {
       lines.filter((line) => match.test(partWords(line, 'us').what)).reduce((sum, line) => sum + line.count, 0);
     expect(count(/^receptacle/)).toBe(6);
     expect(count(/^ring M4\?/)).toBe(6);
-    expect(count(/^crimp joint/)).toBe(12);
-    expect(count(/^shrink sleeve/)).toBe(12);
+    expect(count(/^crimp joint/)).toBe(12 + 2 * (3 + 1 + 1));
+    expect(count(/^shrink sleeve/)).toBe(12 + 2 * (3 + 1 + 1));
     expect(count(/^switch, on and off/)).toBe(3);
     expect(count(/^Blade fuse/)).toBe(6);
     expect(count(/^wire label/)).toBe(2 * recordsOf(design, 'wire').length);

@@ -70,8 +70,8 @@ function terminals({ wires }: Harness): PartLine[] {
 /** Shrink sleeve sold, supplied bore to recovered, mm: 3:1 with glue. Source: makers' lists, from memory. */
 const SLEEVES_MM = [3, 4.8, 6, 9, 12, 18, 24, 39];
 
-/** Joints: one at each splice, one for each wire that ends on a part's own lead. Each with a sleeve of a bore at least a fifth over the thickest wire. */
-function joints({ devices }: DesignIndex, { wires }: Harness): PartLine[] {
+/** Joints: one at each splice, one for each wire that ends on a part's own lead, one at each piece of a row but the last, where three meet. Each with a sleeve of a bore at least a fifth over the thickest wire. */
+function joints({ devices }: DesignIndex, { wires, links }: Harness): PartLine[] {
   const at = new Map<string, ConductorSize[]>();
   for (const { wire, from, to } of wires)
     for (const end of [from, to]) {
@@ -80,6 +80,13 @@ function joints({ devices }: DesignIndex, { wires }: Harness): PartLine[] {
       const key = isSplice ? end.deviceId : `${end.deviceId}/${end.terminal}`;
       at.set(key, [...(at.get(key) ?? []), wire.conductor]);
     }
+  // What comes, what goes on and the piece's own lead: three in all but the last. The first piece's joint is there already.
+  for (const { load, pole, conductor, count } of links)
+    for (let piece = 0; piece <= count; piece++)
+      at.set(
+        piece === 0 ? `${load.id}/${pole}` : `${load.id}/${pole}/${piece}`,
+        Array.from({ length: piece < count ? 3 : 1 }, () => conductor),
+      );
   const lines = new Map<string, Extract<PartLine, { group: 'joints' }>>();
   for (const conductors of at.values()) {
     const conductor = conductors.reduce((most, one) => (areaMm2(one) > areaMm2(most) ? one : most));

@@ -6,6 +6,8 @@ import { traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { lookOf } from './colourWires';
 import { begunMm, cutFrom, firstFit, type CutPlan, type Piece, type Stock } from './cutStock';
+import { cutLength } from './cutLength';
+import { linkPieces, rowLinks, type RowLink } from './rowLinks';
 import { endingOf, type Ending } from './wireEnds';
 import { numberWires } from './wireNumbers';
 import { wireRoles, type WireRole } from './wireRoles';
@@ -33,6 +35,8 @@ export interface HarnessWire {
 /** Everything a harness is built from. */
 export interface Harness {
   wires: HarnessWire[];
+  /** Cable from piece to piece of rows, which is no wire of its own. */
+  links: RowLink[];
   roles: ReadonlyMap<string, WireRole>;
 }
 
@@ -49,18 +53,14 @@ export function harnessOf(index: DesignIndex, wiring: Wiring): Harness {
       routeIds: index.layout.runs.get(wire.id)?.routeIds ?? [],
     };
   });
-  return { wires: wires.sort((a, b) => compareNumbers(a.number, b.number)), roles };
+  wires.sort((a, b) => compareNumbers(a.number, b.number));
+  return { wires, links: rowLinks(index, wires), roles };
 }
 
 /** The same from records alone. */
 export function harnessOfDesign(design: Design): Harness {
   const index = indexDesign(design);
   return harnessOf(index, traceWiring(index));
-}
-
-/** Wires are cut to the whole centimetre, never short, mm. Common practice. */
-export function cutLength(lengthMm: number): number {
-  return Math.ceil(lengthMm / 10 - 1e-6) * 10;
 }
 
 /** Numbers as people order them: 07b before 07aa, M2 before M10. */
@@ -93,13 +93,17 @@ export const SOLD_MM = [5_000, 10_000, 25_000, 50_000, 100_000] as const;
 export const SPARE_SHARE = 0.1;
 
 /** Which pieces are cut from which reel: those at hand first, then as little as may be bought, with a tenth to spare. */
-export function cutLots({ wires }: Harness, reels: readonly Reel[]): CutLot[] {
-  const lots = new Map<string, HarnessWire[]>();
-  for (const line of wires) {
-    const key = `${line.wire.conductor} ${line.look ? lookCode(line.look) : ''}`;
-    lots.set(key, [...(lots.get(key) ?? []), line]);
-  }
-  return Array.from(lots.values(), (lines) => cutLot(lines, reels)).sort(
+export function cutLots({ wires, links }: Harness, reels: readonly Reel[]): CutLot[] {
+  const lots = new Map<string, Pick<CutLot, 'conductor' | 'look'> & { pieces: Piece[] }>();
+  const put = (conductor: ConductorSize, look: WireLook | null, pieces: readonly Piece[]) => {
+    const key = `${conductor} ${look ? lookCode(look) : ''}`;
+    const lot = lots.get(key) ?? { conductor, look, pieces: [] };
+    lot.pieces.push(...pieces);
+    lots.set(key, lot);
+  };
+  for (const { wire, look, lengthMm } of wires) put(wire.conductor, look, [{ id: wire.id, lengthMm }]);
+  for (const link of links) put(link.conductor, link.look, linkPieces(link));
+  return Array.from(lots.values(), (lot) => cutLot(lot, reels)).sort(
     (a, b) => CONDUCTOR_ORDER.compare(a.conductor, b.conductor) || lookText(a.look).localeCompare(lookText(b.look)),
   );
 }
@@ -107,11 +111,12 @@ export function cutLots({ wires }: Harness, reels: readonly Reel[]): CutLot[] {
 const CONDUCTOR_ORDER = new Intl.Collator('en', { numeric: true });
 const lookText = (look: WireLook | null) => (look ? lookCode(look) : '');
 
-function cutLot(lines: readonly HarnessWire[], reels: readonly Reel[]): CutLot {
-  const { wire, look } = lines[0]!;
-  const pieces = lines.map((line): Piece => ({ id: line.wire.id, lengthMm: line.lengthMm }));
+function cutLot(
+  { conductor, look, pieces }: Pick<CutLot, 'conductor' | 'look'> & { pieces: readonly Piece[] },
+  reels: readonly Reel[],
+): CutLot {
   const neededMm = pieces.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
-  const isMine = (reel: Reel) => look !== null && reel.conductor === wire.conductor && lookCode(reel) === lookCode(look);
+  const isMine = (reel: Reel) => look !== null && reel.conductor === conductor && lookCode(reel) === lookCode(look);
   const atHand = reels.filter(isMine).map((reel): ReelStock => ({ id: reel.id, lengthMm: Math.floor(reel.lengthMm), reel }));
   const fromStock = cutFrom(pieces, atHand);
   const buyMm = toBuy(fromStock.without);
@@ -119,7 +124,7 @@ function cutLot(lines: readonly HarnessWire[], reels: readonly Reel[]): CutLot {
   const rest = onBought(fromStock.without, bought);
   const cuts = [...fromStock.cuts, ...rest.cuts].map(({ stock, pieces: cut, leftMm }) => ({ reel: stock, pieces: cut, leftMm }));
   const leftMm = begunMm(fromStock) + begunMm(rest) - neededMm;
-  return { conductor: wire.conductor, look, neededMm, cuts, buyMm, leftMm };
+  return { conductor, look, neededMm, cuts, buyMm, leftMm };
 }
 
 /** Pieces on reels that are bought whatever is cut from them: how they lie there matters only where they would not fit. */

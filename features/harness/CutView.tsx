@@ -7,6 +7,7 @@ import { updateRecords } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Reel } from '@/core/design/schema';
+import { pieceOf } from '@/core/harness/rowLinks';
 import type { CutLot, Harness } from '@/core/harness/schedule';
 import { formatConductor, formatLength } from '@/core/units/quantity';
 import { useUnits } from '@/features/design/DesignProvider';
@@ -23,16 +24,20 @@ export function CutView({ harness }: { harness: Harness }) {
   const { lots, reels } = useCutLots(harness);
   const { commit, refusal } = useRefusal();
   const numbers = new Map(harness.wires.map(({ wire, number }) => [wire.id, number]));
+  const nameOf = (id: string) => {
+    const { wireId, isLink } = pieceOf(id);
+    return `${numbers.get(wireId) ?? ''}${isLink ? '+' : ''}`;
+  };
   return (
     <div className={styles.view} role="region" aria-label="Cut list" tabIndex={0}>
       <Reels reels={reels} lots={lots} onCommit={commit} />
       {refusal}
       <p className={styles.soft}>
         Longest piece first from each reel, so that a slip costs least. What must be bought has a tenth to spare; pieces are cut to the
-        whole centimetre, never short.
+        whole centimetre, never short. A plus behind a number: from piece to piece of a row.
       </p>
       {lots.map((lot) => (
-        <Lot key={lotKey(lot)} lot={lot} numbers={numbers} />
+        <Lot key={lotKey(lot)} lot={lot} nameOf={nameOf} />
       ))}
     </div>
   );
@@ -40,7 +45,7 @@ export function CutView({ harness }: { harness: Harness }) {
 
 const lotKey = ({ conductor, look }: CutLot) => `${conductor} ${look ? lookWords(look) : ''}`;
 
-function Lot({ lot, numbers }: { lot: CutLot; numbers: ReadonlyMap<string, string> }) {
+function Lot({ lot, nameOf }: { lot: CutLot; nameOf(pieceId: string): string }) {
   const units = useUnits();
   const count = lot.cuts.reduce((sum, { pieces }) => sum + pieces.length, 0);
   const name = `${formatConductor(lot.conductor)}, ${lot.look ? lookWords(lot.look) : 'no colour yet'}`;
@@ -64,9 +69,9 @@ function Lot({ lot, numbers }: { lot: CutLot; numbers: ReadonlyMap<string, strin
                 <span
                   key={piece.id}
                   style={{ flexGrow: piece.lengthMm }}
-                  title={`${numbers.get(piece.id) ?? ''}, ${formatLength(piece.lengthMm, units)}`}
+                  title={`${nameOf(piece.id)}, ${formatLength(piece.lengthMm, units)}`}
                 >
-                  {piece.lengthMm / reel.lengthMm > 0.06 ? numbers.get(piece.id) : ''}
+                  {piece.lengthMm / reel.lengthMm > 0.06 ? nameOf(piece.id) : ''}
                 </span>
               ))}
               <span className={styles.left} style={{ flexGrow: leftMm }} />
@@ -74,7 +79,7 @@ function Lot({ lot, numbers }: { lot: CutLot; numbers: ReadonlyMap<string, strin
             <span className={styles.pieces}>
               {[...pieces]
                 .sort((a, b) => b.lengthMm - a.lengthMm)
-                .map((piece) => `${numbers.get(piece.id) ?? ''} ${formatLength(piece.lengthMm, units)}`)
+                .map((piece) => `${nameOf(piece.id)} ${formatLength(piece.lengthMm, units)}`)
                 .join(' · ')}
               {'; '}
               {formatLength(leftMm, units)} left
