@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
 import { lookCode } from '../core/catalog/wireColours';
 import { recordsOf } from '../core/design/design';
-import { partsList } from '../core/harness/partsList';
+import { boughtIn, partsList } from '../core/harness/partsList';
 import { cutLots, harnessOf, type HarnessEnd } from '../core/harness/schedule';
 import { nameOf } from '../core/design/names';
 import { analyse } from '../core/analysis/analyse';
@@ -31,10 +31,23 @@ export function harness(argv: string[]): number {
     colour: look ? lookCode(look) : null,
     conductor: wire.conductor,
     lengthM: lengthMm / 1000,
+    core: wire.core ? { cable: nameOf(design, wire.core.cableId), at: wire.core.at } : null,
+    sleeve: wire.sleeve ?? null,
     ends: [end(from), end(to)],
     loom: routeIds.map((id) => nameOf(design, id)),
   }));
-  const parts = partsList(index, made, lots).map((line) => ({
+  const numberOf = new Map(made.wires.map(({ wire, number }) => [wire.id, number]));
+  const cables = made.cables.map(({ cable, cores, lengthMm }) => ({
+    name: cable.name,
+    lengthM: lengthMm / 1000,
+    cores: cores.map(({ core, line, misleads }) => ({
+      colour: lookCode(core),
+      conductor: core.conductor,
+      wire: line ? numberOf.get(line.wire.id)! : null,
+      remark: misleads !== null,
+    })),
+  }));
+  const parts = partsList(index, made, lots, boughtIn(design)).map((line) => ({
     what: partWords(line, units).what,
     count: line.group === 'wire' ? line.count / 1000 : line.count,
     unit: line.group === 'wire' ? 'm' : 'pcs',
@@ -47,7 +60,7 @@ export function harness(argv: string[]): number {
       wasteM: leftMm / 1000,
     })),
   );
-  if (values.json) process.stdout.write(`${JSON.stringify({ wires, cables: [], parts, cuts, findings }, null, 2)}\n`);
+  if (values.json) process.stdout.write(`${JSON.stringify({ wires, cables, parts, cuts, findings }, null, 2)}\n`);
   else
     for (const { number, colour, conductor, from, to, lengthM, ends } of wires)
       process.stdout.write(

@@ -1,5 +1,6 @@
 import type { Analysis } from '../analysis/types';
 import type { Finding } from '../analysis/finding';
+import { cableRemedies } from './cableRemedies';
 import { harnessRemedies } from './harnessRemedies';
 import { reachRemedies } from './reachRemedies';
 import type { Remedy } from './remedy';
@@ -9,5 +10,7 @@ import { workRemedies } from './workRemedies';
 
 /** Remedies of the families of rules that have a file of their own; none for a finding of no such family. */
 export function familyRemedies(analysis: Analysis, finding: Finding): (Remedy | null)[] {
-  return [rigRemedies, reachRemedies, workRemedies, switchingRemedies, harnessRemedies].flatMap((remedies) => remedies(analysis, finding));
+  return [rigRemedies, reachRemedies, workRemedies, switchingRemedies, harnessRemedies, cableRemedies].flatMap((remedies) =>
+    remedies(analysis, finding),
+  );
 }

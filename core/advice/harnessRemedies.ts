@@ -51,7 +51,8 @@ function inLine(design: Design, partIds: readonly string[]): Remedy[] {
 /** One wire coloured anew, all others as they are. */
 function recoloured(design: Design, index: Analysis['index'], wireId: string): Remedy[] {
   const wire = recordOf(design, wireId, 'wire');
-  if (!wire) return [];
+  // A core has its cable's colour.
+  if (!wire || wire.core) return [];
   const without: Design = { records: new Map(design.records).set(wireId, bareWire(wire)) };
   const { roles } = harnessOfDesign(without);
   const look = colourWires(indexDesign(without), roles, index.settings.colourSchool ?? 'pole', recordsOf(design, 'reel')).get(wireId);

@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 
 export const SETTINGS_ID = 'settings';
 
@@ -28,6 +28,10 @@ export type ColourSchool = (typeof COLOUR_SCHOOLS)[number];
 /** What a wire is ended with. */
 export const WIRE_ENDS = ['ring', 'receptacle', 'blade', 'ferrule', 'butt', 'pin', 'tap', 'bare'] as const;
 export type WireEnd = (typeof WIRE_ENDS)[number];
+
+/** What is done to a wire on the way into the vehicle, in the order it is done. */
+export const WIRE_STEPS = ['cut', 'stripped', 'crimped', 'labelled', 'pulled'] as const;
+export type WireStep = (typeof WIRE_STEPS)[number];
 
 /** What carries several controls in numbered positions: a panel in a wall, the vehicle's dash, a housing of relays, a radio fob. */
 export const PANEL_USES = ['panel', 'dash', 'hub', 'fob'] as const;
@@ -138,6 +142,8 @@ export const LIMITS = {
   /** The shortest a stretch between two places can be. */
   stretchMm: 1,
   quantity: 200,
+  /** Cores of one cable. */
+  cores: 25,
   watts: 10_000,
   amps: 1_000,
   capacityAh: 5_000,

@@ -139,9 +139,10 @@ function expect(records: Map<string, DesignRecord>, wanted: DesignRecord, proble
   return false;
 }
 
-/** What others can rely on: a device's terminals, slots and what is worked on it, a panel's positions. */
+/** What others can rely on: a device's terminals, slots and what is worked on it, a panel's positions, a cable's cores. */
 function shapeOf(record: DesignRecord): string {
   if (record.type === 'panel') return String(record.columns * record.rows);
+  if (record.type === 'cable') return String(record.cores.length);
   if (record.type !== 'device') return record.type;
   const { terminals, controls } = kindOf(record);
   const slots = record.kind === 'fuseBlock' ? record.slots : '';

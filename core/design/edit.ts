@@ -30,14 +30,25 @@ export class Edit {
     this.now.set(id, withFields(record, fields));
   }
 
-  /** Removes a record, and with a device what was wished of it or by it and its position on a panel; with a panel all its positions. */
+  /**
+   * Removes a record, and with a device what was wished of it or by it, its leads and its position on a panel; with a panel all its positions. What was of a cable or a kit
+   * is by itself then.
+   */
   remove(id: string): void {
     const record = this.now.get(id);
     this.now.delete(id);
+    if (record?.type === 'cable' || record?.type === 'kit') this.partFrom(id);
     if (record?.type !== 'device' && record?.type !== 'panel') return;
     for (const other of this.now.values()) {
-      const goesAlong = other.type === 'wish' || other.type === 'panelPart';
+      const goesAlong = other.type === 'wish' || other.type === 'panelPart' || other.type === 'lead';
       if (goesAlong && referencesOf(other).some((reference) => reference.id === id)) this.now.delete(other.id);
+    }
+  }
+
+  private partFrom(id: string): void {
+    for (const other of this.now.values()) {
+      if (other.type === 'wire' && other.core?.cableId === id) this.set(other.id, { core: undefined });
+      if ((other.type === 'wire' || other.type === 'device') && other.kitId === id) this.set(other.id, { kitId: undefined });
     }
   }
 

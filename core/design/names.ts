@@ -1,3 +1,4 @@
+import { lookWords } from '../catalog/wireColours';
 import type { Design } from './design';
 
 /** What a record is called: its name, a circuit with its number, a wire by its two ends. */
@@ -19,9 +20,15 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'trigger':
     case 'panel':
     case 'reel':
+    case 'cable':
+    case 'kit':
       return record.name;
     case 'panelPart':
       return `${nameOf(design, record.panelId)}, position ${record.position}`;
+    case 'lead':
+      return `${nameOf(design, record.deviceId)}, ${lookWords(record)} lead`;
+    case 'stock':
+      return record.part;
     case 'rig':
       return 'The vehicle';
     case 'duty':

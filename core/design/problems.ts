@@ -18,6 +18,9 @@ export type ProblemCode =
   | 'noSuchPosition'
   | 'positionTaken'
   | 'onTwoPanels'
+  | 'noSuchCore'
+  | 'coreTaken'
+  | 'stockTwice'
   | 'tooManyRecords'
   | 'badField';
 
@@ -79,6 +82,12 @@ export function describeProblem({ code, id, field, other }: Problem): string {
       return `${at}: something sits in position ${other} already`;
     case 'onTwoPanels':
       return `${at}: ${other} sits in another position already`;
+    case 'noSuchCore':
+      return `${at}: the cable has no core ${other}`;
+    case 'coreTaken':
+      return `${at}: core ${other} is another wire already`;
+    case 'stockTwice':
+      return `${at}: ${other} is counted already`;
     case 'tooManyRecords':
       return `the design would hold ${other} records, more than is allowed`;
     case 'badField':

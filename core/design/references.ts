@@ -1,5 +1,5 @@
 import { slotKey, type Design } from './design';
-import type { DesignRecord, Device, Mover, PanelPart, TerminalRef, WishSays } from './schema';
+import type { DesignRecord, Device, Lead, Mover, PanelPart, TerminalRef, Wire, WishSays } from './schema';
 import type { Problem } from './problems';
 import { kindOf } from '../devices';
 import { LIMITS, SETTINGS_ID } from '../catalog/vocabulary';
@@ -24,6 +24,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'device':
       add('zoneId', record.zoneId, 'zone');
       add('placeId', record.placeId ?? null, 'place');
+      add('kitId', record.kitId ?? null, 'kit');
       if (record.kind === 'protection' && record.mount) add('mount.blockId', record.mount.blockId, 'device', 'fuseBlock');
       if (record.kind === 'load' && record.partOf) add('partOf.loadId', record.partOf.loadId, 'device', 'load');
       if (record.kind === 'solarPanel') add('controllerId', record.controllerId, 'device', 'solarController');
@@ -32,6 +33,8 @@ export function referencesOf(record: DesignRecord): Reference[] {
       add('from.deviceId', record.from.deviceId, 'device');
       add('to.deviceId', record.to.deviceId, 'device');
       for (const routeId of record.via ?? []) add('via', routeId, 'route');
+      add('core.cableId', record.core?.cableId ?? null, 'cable');
+      add('kitId', record.kitId ?? null, 'kit');
       break;
     case 'place':
       add('zoneId', record.zoneId, 'zone');
@@ -59,6 +62,9 @@ export function referencesOf(record: DesignRecord): Reference[] {
       add('panelId', record.panelId, 'panel');
       add('deviceId', record.deviceId, 'device');
       break;
+    case 'lead':
+      add('deviceId', record.deviceId, 'device');
+      break;
     case 'zone':
     case 'scenario':
     case 'rig':
@@ -66,6 +72,9 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'log':
     case 'trigger':
     case 'reel':
+    case 'cable':
+    case 'kit':
+    case 'stock':
       break;
   }
   return refs;
@@ -119,9 +128,10 @@ export function checkAround(design: Design, changed: readonly DesignRecord[], re
 }
 
 /** Records no two of which may say the same of something. */
-const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart']);
+const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart', 'stock']);
 
 function isUnique(record: DesignRecord): boolean {
+  if (record.type === 'wire') return record.core !== undefined;
   return record.type === 'device' && (record.kind === 'battery' || record.kind === 'protection');
 }
 
@@ -160,6 +170,8 @@ function checkOwnReferences(design: Design, record: DesignRecord, problems: Prob
       problems.push({ code: 'noSuchSlot', id: record.id, field: 'mount.slot', other: String(record.mount.slot) });
     }
   }
+  if (record.type === 'wire' && record.core) checkCore(design, record.id, record.core, problems);
+  if (record.type === 'lead') checkLead(design, record, problems);
   if (record.type === 'panelPart') checkPosition(design, record, problems);
 }
 
@@ -170,6 +182,22 @@ function checkPosition(design: Design, { id, panelId, position, deviceId, contro
   const device = design.records.get(deviceId);
   if (control !== undefined && device?.type === 'device' && !(control in (kindOf(device).controls?.(device) ?? {})))
     problems.push({ code: 'badField', id, field: 'control', other: `the device has nothing called ${control} to work` });
+}
+
+function checkCore(design: Design, id: string, { cableId, at }: NonNullable<Wire['core']>, problems: Problem[]): void {
+  const cable = design.records.get(cableId);
+  if (cable?.type === 'cable' && at > cable.cores.length) problems.push({ code: 'noSuchCore', id, field: 'core.at', other: String(at) });
+}
+
+/** A lead's terminals are its device's, or, of a lamp with functions, theirs. */
+function checkLead(design: Design, { id, deviceId, says, proved }: Lead, problems: Problem[]): void {
+  const device = design.records.get(deviceId);
+  if (device?.type !== 'device') return;
+  const terminals = new Set(kindOf(device).terminals(device));
+  [proved, ...says.map(({ terminal }) => terminal)].forEach((terminal, at) => {
+    if (typeof terminal !== 'string' || terminals.has(terminal)) return;
+    problems.push({ code: 'unknownTerminal', id, field: at === 0 ? 'proved' : `says.${at - 1}.terminal`, other: terminal });
+  });
 }
 
 function checkTerminal(design: Design, wireId: string, field: string, end: TerminalRef, problems: Problem[]): void {
@@ -185,6 +213,8 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
   const duties = new Set<string>();
   const positions = new Set<string>();
   const seated = new Set<string>();
+  const cores = new Set<string>();
+  const parts = new Set<string>();
   let battery = false;
   for (const record of design.records.values()) {
     if (record.type === 'device' && record.kind === 'battery') {
@@ -203,6 +233,13 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
       const key = `${record.scenarioId}/${record.loadId}/${record.level ?? ''}`;
       if (duties.has(key)) problems.push({ code: 'dutyRepeated', id: record.id, field: 'loadId', other: record.loadId });
       duties.add(key);
+    } else if (record.type === 'wire' && record.core) {
+      const key = `${record.core.cableId}/${record.core.at}`;
+      if (cores.has(key)) problems.push({ code: 'coreTaken', id: record.id, field: 'core.at', other: String(record.core.at) });
+      cores.add(key);
+    } else if (record.type === 'stock') {
+      if (parts.has(record.part)) problems.push({ code: 'stockTwice', id: record.id, field: 'part', other: record.part });
+      parts.add(record.part);
     } else if (record.type === 'panelPart') {
       const [position, thing] = [`${record.panelId}/${record.position}`, `${record.deviceId}/${record.control ?? ''}`];
       if (positions.has(position))

@@ -4,7 +4,9 @@ import { deviceSchema } from '../devices';
 import { dutyFields, logFields, prices, scenarioFields, wishes } from './energySchema';
 
 import { id, lengthMm, name, note, percent, work } from '../devices/fields';
+import { cable, coreOfCable, kit, lead } from './cableSchema';
 import { panel, panelPart } from './panelSchema';
+import { stock } from './stockSchema';
 import { WIRE_COLOUR_CODES } from '../catalog/wireColours';
 import { trigger } from './triggerSchema';
 import { wish } from './wishSchema';
@@ -20,6 +22,7 @@ import {
   UNIT_SYSTEMS,
   VEHICLES,
   WIRE_ENDS,
+  WIRE_STEPS,
 } from '../catalog/vocabulary';
 
 const conductor = z.enum(CONDUCTOR_SIZES);
@@ -84,6 +87,14 @@ const wire = z.strictObject({
   /** What its ends get, chosen by hand; absent: what fits where they land. */
   fromEnd: z.enum(WIRE_ENDS).optional(),
   toEnd: z.enum(WIRE_ENDS).optional(),
+  /** The core it is, whose colour it has; absent: a wire by itself. */
+  core: coreOfCable.optional(),
+  /** Put over both its ends where its own colour misleads. */
+  sleeve: wireColour.optional(),
+  /** The kit it comes with. */
+  kitId: id.optional(),
+  /** What of its making is done. */
+  made: z.array(z.enum(WIRE_STEPS)).max(WIRE_STEPS.length).optional(),
   work,
 });
 
@@ -148,6 +159,10 @@ export const recordSchema = z.discriminatedUnion('type', [
   panel,
   panelPart,
   reel,
+  cable,
+  lead,
+  kit,
+  stock,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -177,6 +192,8 @@ export type Duty = z.infer<typeof duty>;
 export type Log = z.infer<typeof log>;
 export type Trigger = z.infer<typeof trigger>;
 export type Wish = z.infer<typeof wish>;
+export type { Cable, CableCore, Kit, Lead } from './cableSchema';
+export type { Stock } from './stockSchema';
 export type { Panel, PanelPart } from './panelSchema';
 export type { Condition, Mover, WishSays } from './wishSchema';
 export type DesignRecord = z.infer<typeof recordSchema>;

@@ -50,5 +50,7 @@ export const deviceBase = {
   weightKg: z.number().min(0).max(2000).optional(),
   /** Whether it stands water by itself. */
   sealed: z.boolean().optional(),
+  /** The kit it comes with. */
+  kitId: id.optional(),
   work,
 };

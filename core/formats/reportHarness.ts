@@ -4,7 +4,7 @@ import { CUT_OUTS } from '../catalog/cutOuts';
 import { recordsOf } from '../design/design';
 import { nameOf } from '../design/names';
 import { cutPanel } from '../harness/panelFace';
-import { partsList } from '../harness/partsList';
+import { boughtIn, partsList } from '../harness/partsList';
 import { cutLots, harnessOf, type HarnessEnd } from '../harness/schedule';
 import { formatConductor, formatLength, MISSING } from '../units/quantity';
 import { endWords, PART_GROUP_WORDS, partWords } from '../wording/harnessWords';
@@ -34,7 +34,7 @@ export function harnessSections({ design, index, wiring }: Analysis): ReportSect
     ]),
     ownPage: true,
   };
-  const parts = partsList(index, harness, cutLots(harness, recordsOf(design, 'reel')));
+  const parts = partsList(index, harness, cutLots(harness, recordsOf(design, 'reel')), boughtIn(design));
   return [
     schedule,
     panels(design),

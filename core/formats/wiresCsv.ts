@@ -3,7 +3,7 @@ import { lookCode } from '../catalog/wireColours';
 import type { Analysis } from '../analysis/types';
 import { nameOf } from '../design/names';
 import { harnessOf, type HarnessEnd } from '../harness/schedule';
-import { partsList } from '../harness/partsList';
+import { boughtIn, partsList } from '../harness/partsList';
 import { cutLots } from '../harness/schedule';
 import { recordsOf } from '../design/design';
 import { formatConductor } from '../units/quantity';
@@ -43,7 +43,7 @@ export function writeWiresCsv({ index, wiring, design }: Analysis): string {
 /** The parts list, a line a thing. */
 export function writePartsCsv({ index, wiring, design }: Analysis): string {
   const harness = harnessOf(index, wiring);
-  const lines = partsList(index, harness, cutLots(harness, recordsOf(design, 'reel')));
+  const lines = partsList(index, harness, cutLots(harness, recordsOf(design, 'reel')), boughtIn(design));
   return text(
     lines.map((line) => {
       const { what, count, spare } = partWords(line, index.settings.units);

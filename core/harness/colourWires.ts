@@ -3,36 +3,9 @@ import type { ColourSchool } from '../catalog/vocabulary';
 import type { Reel, TerminalRef, Wire } from '../design/schema';
 import { terminalKey } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
-import type { WireDuty, WireRole } from './wireRoles';
-
-/** The plain colours a wire may have in each school by what it does, the usual one first; further wires get stripes on these. */
-export type School = Record<WireDuty, readonly WireColour[]> & {
-  /** What the others of a school never use for a live wire, since there it is a return. */
-  returns: readonly WireColour[];
-  lamps?: readonly WireColour[];
-  motors?: readonly WireColour[];
-};
-
-/**
- * The schools. By pole: red and black, common practice. Small craft: ABYC E-11 and ISO 10133, with the return yellow, which keeps it apart from the black of alternating
- * current; lights dark blue, pumps brown, other outlets orange. Road vehicles: DIN 72551, 30 red, 15 black, lamps grey, 31 brown. Heavy trucks: SAE J560, ground white, marker
- * lamps brown, the rest of its lamp colours. All from memory.
- */
-export const SCHOOLS: Record<ColourSchool, School> = {
-  pole: { live: ['RD'], keyed: ['RD'], switched: ['RD'], signal: ['VT', 'BU'], return: ['BK'], returns: ['BK'] },
-  smallCraft: {
-    ...{ live: ['RD'], keyed: ['VT'], switched: ['OG'], signal: ['GY', 'PK'], return: ['YE'], returns: ['YE', 'BK'] },
-    ...{ lamps: ['BU'], motors: ['BN'] },
-  },
-  road: {
-    ...{ live: ['RD'], keyed: ['BK'], switched: ['GN', 'WH'], signal: ['VT', 'BU'], return: ['BN'], returns: ['BN'] },
-    ...{ lamps: ['GY', 'YE'], motors: ['GN'] },
-  },
-  truck: {
-    ...{ live: ['RD'], keyed: ['OG'], switched: ['BU', 'GN'], signal: ['VT', 'GY'], return: ['WH'], returns: ['WH'] },
-    ...{ lamps: ['BN', 'BK', 'YE'], motors: ['BU'] },
-  },
-};
+import { lookOf } from './cables';
+import { SCHOOLS } from './schools';
+import type { WireRole } from './wireRoles';
 
 /** Stripes in the order they are told apart best. Common practice. */
 const STRIPES: readonly WireColour[] = ['WH', 'BK', 'YE', 'GN', 'BU', 'RD', 'BN', 'GY', 'OG', 'VT'];
@@ -50,7 +23,7 @@ const NEW_REEL = 6;
 const IN_STOCK = -40;
 
 /**
- * A look for every wire that has none, those of `keep` standing as they are: no two that could be confused alike, reels at hand first, then as few reels as may be. Where all
+ * A look for every wire that has none and comes in no kit, the others standing as they are: no two that could be confused alike, reels at hand first, then as few reels as may be. Where all
  * looks of a school are taken beside a wire, the one met least often.
  */
 export function colourWires(
@@ -67,9 +40,16 @@ export function colourWires(
     looks.set(wire.id, look);
     inUse.add(`${wire.conductor} ${lookCode(look)}`);
   };
-  for (const wire of index.wires) if (wire.colour) put(wire, lookOf(wire)!);
+  const isGiven = ({ id }: Wire) => given.has(id);
+  const given = new Map(
+    index.wires.flatMap((wire) => {
+      const look = lookOf(wire, index.cables);
+      return look ? [[wire.id, look] as const] : [];
+    }),
+  );
+  for (const wire of index.wires) if (isGiven(wire)) put(wire, given.get(wire.id)!);
   for (const wire of [...index.wires].sort((a, b) => beside.get(b.id)!.size - beside.get(a.id)!.size || (a.id < b.id ? -1 : 1))) {
-    if (wire.colour) continue;
+    if (isGiven(wire) || wire.kitId) continue;
     const near = Array.from(beside.get(wire.id)!, (id) => looks.get(id)).flatMap((look) => (look ? [lookCode(look)] : []));
     let best: { look: WireLook; cost: number } | null = null;
     looksFor(school, roles.get(wire.id)!).forEach((look, at) => {
@@ -80,12 +60,7 @@ export function colourWires(
     });
     if (best) put(wire, (best as { look: WireLook }).look);
   }
-  return new Map(index.wires.flatMap(({ id, colour }) => (colour ? [] : [[id, looks.get(id)!] as const])));
-}
-
-/** A wire's look; null while it has none. */
-export function lookOf({ colour, stripe }: Wire): WireLook | null {
-  return colour ? { colour, ...(stripe && { stripe }) } : null;
+  return new Map(index.wires.flatMap((wire) => (isGiven(wire) || wire.kitId ? [] : [[wire.id, looks.get(wire.id)!] as const])));
 }
 
 /** For every wire, those that could be taken for it: on other terminals of the same device or fuse block, and not one and the same joined copper. */
@@ -141,9 +116,4 @@ function nets({ wires, devices }: DesignIndex): Map<string, string> {
     if (a !== b) parent.set(a, b);
   }
   return new Map(wires.map(({ id, from }) => [id, root(point(from))]));
-}
-
-/** Whether a school has this colour for returns. */
-export function isReturnColour(school: ColourSchool, colour: WireColour): boolean {
-  return SCHOOLS[school].returns.includes(colour);
 }

@@ -21,6 +21,7 @@ export type WireRefusal =
   | { why: 'numberTaken' }
   | { why: 'numberShape' }
   | { why: 'colour' }
+  | { why: 'core' }
   | { why: 'conductor' }
   | { why: 'length'; said: string }
   | { why: 'negative' }
@@ -48,6 +49,7 @@ function read(design: Design, wire: Wire, field: WireField, text: string, units:
       return isTaken ? { why: 'numberTaken' } : { number: text };
     }
     case 'colour': {
+      if (wire.core) return { why: 'core' };
       if (text === '') return { colour: undefined, stripe: undefined };
       const look = readLook(text);
       return look ? { colour: look.colour, stripe: look.stripe } : { why: 'colour' };

@@ -21,9 +21,11 @@ import { WAYS } from '../switching/gallery/ways';
 import { wayTo } from '../switching/gallery/wayTo';
 import { putIntoRun } from '../switching/partsByHand';
 import { endWords, partWords } from '../wording/harnessWords';
-import { confusedWith, isReturnColour, lookOf, SCHOOLS } from './colourWires';
+import { lookOf } from './cables';
+import { confusedWith } from './colourWires';
+import { SCHOOLS } from './schools';
 import { colourAll, fixNumbers, setWireField } from './editWires';
-import { partsList } from './partsList';
+import { boughtIn, partsList } from './partsList';
 import { cutLength } from './cutLength';
 import { pieceOf } from './rowLinks';
 import { cutLots, harnessOf, harnessOfDesign } from './schedule';
@@ -126,7 +128,7 @@ describe('colours', () => {
     const returns = coloured.filter(({ role }) => role.duty === 'return');
     expect(new Set(returns.map(({ look }) => look!.colour))).toEqual(new Set([home]));
     expect(coloured.find(({ number }) => number === 'M1')!.look).toEqual({ colour: 'RD' });
-    for (const { role, look } of coloured) if (role.duty === 'live') expect(isReturnColour(school, look!.colour)).toBe(false);
+    for (const { role, look } of coloured) if (role.duty === 'live') expect(SCHOOLS[school].returns).not.toContain(look!.colour);
   });
 
   // ABYC E-11 and ISO 10133, from memory: cabin lights blue, pumps brown, other outlets orange, the feed to a switch red.
@@ -145,7 +147,7 @@ describe('colours', () => {
     for (const [at, design] of designs.entries()) {
       const school = COLOUR_SCHOOLS[at % COLOUR_SCHOOLS.length]!;
       const coloured = done(inSchool(design, school), colourAll(inSchool(design, school), false));
-      const looks = new Map(recordsOf(coloured, 'wire').map((wire) => [wire.id, lookOf(wire)]));
+      const looks = new Map(recordsOf(coloured, 'wire').map((wire) => [wire.id, lookOf(wire, indexDesign(coloured).cables)]));
       const lines = new Map(harnessOfDesign(coloured).wires.map((line) => [line.wire.id, line]));
       for (const [id, beside] of confusedWith(indexDesign(coloured)))
         for (const other of beside) {
@@ -255,7 +257,7 @@ describe('what is cut and bought', () => {
     const design = PIP;
     const harness = harnessOfDesign(design);
     const index = indexDesign(design);
-    const lines = partsList(index, harness, cutLots(harness, []));
+    const lines = partsList(index, harness, cutLots(harness, []), boughtIn(design));
     const count = (match: RegExp) =>
       lines.filter((line) => match.test(partWords(line, 'us').what)).reduce((sum, line) => sum + line.count, 0);
     expect(count(/^receptacle/)).toBe(6);
@@ -287,9 +289,7 @@ describe('findings', () => {
       (design) =>
         done(
           design,
-          updateRecords(design, [
-            { id: lineOf(design, '02a').wire.id, set: { stripe: undefined, ...lookOf(lineOf(design, '03a').wire)! } },
-          ]),
+          updateRecords(design, [{ id: lineOf(design, '02a').wire.id, set: { stripe: undefined, ...lineOf(design, '03a').look! } }]),
         ),
     ],
     ['harness.returnColour', (design) => done(design, updateRecords(design, [{ id: lineOf(design, '01b').wire.id, set: { colour: 'BK', stripe: undefined } }]))], // prettier-ignore
@@ -362,5 +362,5 @@ test('a cell is taken as it is written, or refused with the design as it was', (
 
 test('every school says what each duty’s wires look like, and no school has one colour for live and for home', () => {
   for (const school of COLOUR_SCHOOLS)
-    for (const colour of SCHOOLS[school].live) expect([school, isReturnColour(school, colour)]).toEqual([school, false]);
+    for (const colour of SCHOOLS[school].live) expect([school, SCHOOLS[school].returns.includes(colour)]).toEqual([school, false]);
 });

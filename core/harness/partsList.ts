@@ -1,21 +1,26 @@
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
-import type { WireLook } from '../catalog/wireColours';
+import { lookCode, type WireColour, type WireLook } from '../catalog/wireColours';
 import type { PassPart, ProtectionFamily } from '../catalog/vocabulary';
 import type { Ending } from './wireEnds';
 import type { CutLot, Harness } from './schedule';
-import type { Device, Route } from '../design/schema';
+import { recordsOf, type Design } from '../design/design';
+import type { CableCore, Device, Kit, Lead, Route } from '../design/schema';
+import { cutLength } from './cutLength';
 import type { DesignIndex } from '../rig/designIndex';
 import { outsideDiameterMm } from '../catalog/cableDiameters';
 
 /** The groups a parts list is read in. */
-export const PART_GROUPS = ['wire', 'terminals', 'joints', 'fuses', 'parts', 'passages', 'fixing'] as const;
+export const PART_GROUPS = ['kits', 'wire', 'terminals', 'joints', 'fuses', 'parts', 'passages', 'fixing'] as const;
 export type PartGroup = (typeof PART_GROUPS)[number];
 
 /** Something to have before the work begins, as plain facts; `core/wording` says it. */
 export type PartLine =
-  | { group: 'wire'; what: 'wire'; conductor: ConductorSize; look: WireLook | null; count: number; spareMm: number }
+  | { group: 'wire'; what: 'wire'; conductor: ConductorSize; look: WireLook | null; count: number; spareMm: number; buyMm: number }
+  | { group: 'wire'; what: 'cable'; cores: readonly CableCore[]; count: number; spareMm: number; names: string[] }
+  | { group: 'kits'; what: 'kit' | 'lacking'; name: string; count: number; names: string[] }
   | { group: 'terminals'; what: Ending['kind']; conductor: ConductorSize; ending: Ending; count: number; spare: number }
   | { group: 'joints'; what: 'joint' | 'sleeve'; conductor: ConductorSize; boreMm: number; count: number; spare: number }
+  | { group: 'joints'; what: 'colourSleeve'; colour: WireColour; count: number; spare: number }
   | { group: 'fuses'; what: ProtectionFamily; ratingA: number; count: number; spare: number }
   | { group: 'parts'; like: Device; count: number; names: string[] }
   | { group: 'passages'; what: PassPart; holeMm: number | null; count: number }
@@ -29,18 +34,22 @@ const SPARE_SHARE = 0.1;
 const NOT_BOUGHT: ReadonlySet<Device['kind']> = new Set(['load', 'signalSource', 'vehicleFeed', 'splice', 'groundPoint', 'protection']);
 
 /** Everything the design needs, counted: wire with what is cut, terminals by size, joints, fuses with spares to carry, parts, grommets and glands, clips and labels. */
-export function partsList(index: DesignIndex, harness: Harness, lots: readonly CutLot[]): PartLine[] {
+export function partsList(index: DesignIndex, harness: Harness, lots: readonly CutLot[], { kits, leads }: Bought): PartLine[] {
   return [
-    ...lots.map(({ conductor, look, neededMm, leftMm }): PartLine => ({
+    ...ofKits(kits, index),
+    ...lots.map(({ conductor, look, neededMm, leftMm, buyMm }): PartLine => ({
       group: 'wire',
       what: 'wire',
       conductor,
       look,
       count: neededMm,
       spareMm: leftMm,
+      buyMm: buyMm.reduce((sum, mm) => sum + mm, 0),
     })),
+    ...cables(harness),
     ...terminals(harness),
     ...joints(index, harness),
+    ...colourSleeves(harness, leads),
     ...fuses(index),
     ...parts(index),
     ...passages(index, harness),
@@ -48,13 +57,56 @@ export function partsList(index: DesignIndex, harness: Harness, lots: readonly C
   ];
 }
 
+/** What of a design is in records of its own beside its wires. */
+export interface Bought {
+  kits: readonly Kit[];
+  leads: readonly Lead[];
+}
+
+/** Those records of a design. */
+export function boughtIn(design: Design): Bought {
+  return { kits: recordsOf(design, 'kit'), leads: recordsOf(design, 'lead') };
+}
+
+/** Each kit with what is of it, and what it needs and does not bring. */
+function ofKits(kits: readonly Kit[], { devices }: DesignIndex): PartLine[] {
+  const own = (kit: Kit) => Array.from(devices.values()).filter(({ kitId }) => kitId === kit.id).map(({ name }) => name); // prettier-ignore
+  return kits.flatMap((kit): PartLine[] => [
+    { group: 'kits', what: 'kit', name: kit.name, count: 1, names: own(kit) },
+    ...kit.lacks.map((name): PartLine => ({ group: 'kits', what: 'lacking', name, count: 1, names: [kit.name] })),
+  ]);
+}
+
+/** Cable by what is in it, a tenth to spare. */
+function cables({ cables: runs }: Harness): PartLine[] {
+  const lines = new Map<string, Extract<PartLine, { what: 'cable' }>>();
+  for (const { cable, lengthMm, make } of runs) {
+    if (lengthMm === 0) continue;
+    const line = lines.get(make) ?? { group: 'wire', what: 'cable', cores: cable.cores, count: 0, spareMm: 0, names: [] };
+    line.count += lengthMm;
+    line.spareMm = cutLength(line.count * SPARE_SHARE);
+    line.names.push(cable.name);
+    lines.set(make, line);
+  }
+  return Array.from(lines.values());
+}
+
+/** Sleeves of another colour, one for each end. */
+function colourSleeves({ wires }: Harness, leads: readonly Lead[]): PartLine[] {
+  const counts = new Map<WireColour, number>();
+  for (const sleeve of [...wires.map(({ wire }) => wire.sleeve), ...leads.map((lead) => lead.sleeve)])
+    if (sleeve) counts.set(sleeve, (counts.get(sleeve) ?? 0) + 2);
+  return Array.from(counts, ([colour, count]) => ({ group: 'joints', what: 'colourSleeve', colour, count, spare: Math.max(1, Math.ceil(count * SPARE_SHARE)) })); // prettier-ignore
+}
+
 /** What is crimped on at each end; what ends in a joint shares its sleeve with the others there and is counted as a joint. */
 function terminals({ wires }: Harness): PartLine[] {
   const lines = new Map<string, Extract<PartLine, { group: 'terminals' }>>();
-  for (const { wire, from, to } of wires)
+  // What comes in a kit comes with its ends.
+  for (const { wire, from, to } of wires.filter((line) => !line.wire.kitId))
     for (const { ending } of [from, to]) {
       if (ending.kind === 'butt' || ending.kind === 'bare') continue;
-      const key = [ending.kind, ending.stud, ending.bladeMm, ending.fits, ending.fits === 'red' || ending.fits === 'blue' || ending.fits === 'yellow' ? '' : wire.conductor].join(); // prettier-ignore
+      const key = [ending.kind, ending.stud, ending.bladeMm, ending.fits, isByColour(ending) ? '' : wire.conductor].join(); // prettier-ignore
       const line = lines.get(key);
       if (line) line.count++;
       else lines.set(key, { group: 'terminals', what: ending.kind, conductor: wire.conductor, ending, count: 1, spare: 0 });
@@ -66,6 +118,9 @@ function terminals({ wires }: Harness): PartLine[] {
       (a.ending.stud ?? '').localeCompare(b.ending.stud ?? ''),
   );
 }
+
+/** Whether one barrel's colour says which sizes it takes. */
+const isByColour = ({ fits }: Ending) => fits === 'red' || fits === 'blue' || fits === 'yellow';
 
 /** Shrink sleeve sold, supplied bore to recovered, mm: 3:1 with glue. Source: makers' lists, from memory. */
 const SLEEVES_MM = [3, 4.8, 6, 9, 12, 18, 24, 39];
@@ -87,7 +142,7 @@ function joints({ devices }: DesignIndex, { wires, links }: Harness): PartLine[]
         piece === 0 ? `${load.id}/${pole}` : `${load.id}/${pole}/${piece}`,
         Array.from({ length: piece < count ? 3 : 1 }, () => conductor),
       );
-  const lines = new Map<string, Extract<PartLine, { group: 'joints' }>>();
+  const lines = new Map<string, Extract<PartLine, { what: 'joint' | 'sleeve' }>>();
   for (const conductors of at.values()) {
     const conductor = conductors.reduce((most, one) => (areaMm2(one) > areaMm2(most) ? one : most));
     const thickMm = outsideDiameterMm(conductor) * (conductors.length > 2 ? 2 : 1);
@@ -108,7 +163,7 @@ function joints({ devices }: DesignIndex, { wires, links }: Harness): PartLine[]
 function fuses({ devices }: DesignIndex): PartLine[] {
   const lines = new Map<string, Extract<PartLine, { group: 'fuses' }>>();
   for (const device of devices.values()) {
-    if (device.kind !== 'protection') continue;
+    if (device.kind !== 'protection' || device.kitId) continue;
     const { family, ratingA } = device;
     const key = `${family} ${ratingA}`;
     const line = lines.get(key);
@@ -129,7 +184,7 @@ function fuses({ devices }: DesignIndex): PartLine[] {
 function parts({ devices }: DesignIndex): PartLine[] {
   const lines = new Map<string, Extract<PartLine, { group: 'parts' }>>();
   for (const device of devices.values()) {
-    if (NOT_BOUGHT.has(device.kind)) continue;
+    if (NOT_BOUGHT.has(device.kind) || device.kitId) continue;
     const key = JSON.stringify([device.kind, traits(device)]);
     const line = lines.get(key);
     const count = device.kind === 'battery' ? device.count : 1;
@@ -184,3 +239,35 @@ function fixing({ layout }: DesignIndex, { wires }: Harness): PartLine[] {
     { group: 'fixing', what: 'label', count: wires.length * 2 },
   ];
 }
+
+/** What tells a line from every other, whatever units it is read in: what is at hand of it goes by this. */
+export function partKey(line: PartLine): string {
+  switch (line.group) {
+    case 'kits':
+      return `${line.what} ${line.name} ${line.what === 'lacking' ? line.names[0]! : ''}`.trim();
+    case 'wire':
+      return line.what === 'cable'
+        ? `cable ${line.cores.map((core) => `${core.conductor}${lookCode(core)}`).join('+')}`.slice(0, MOST_KEY)
+        : `wire ${line.conductor} ${line.look ? lookCode(line.look) : '-'}`;
+    case 'terminals': {
+      const { kind, stud, bladeMm, fits } = line.ending;
+      return `end ${kind} ${stud ?? bladeMm ?? '-'} ${fits} ${isByColour(line.ending) ? '' : line.conductor}`.trim();
+    }
+    case 'joints':
+      return line.what === 'colourSleeve'
+        ? `sleeve ${line.colour}`
+        : line.what === 'joint'
+          ? `joint ${line.conductor}`
+          : `sleeve ${line.boreMm}`;
+    case 'fuses':
+      return `fuse ${line.what} ${line.ratingA}`;
+    case 'parts':
+      return `part ${line.like.kind} ${JSON.stringify(traits(line.like))}`.slice(0, MOST_KEY);
+    case 'passages':
+      return `passage ${line.what} ${line.holeMm ?? '-'}`;
+    case 'fixing':
+      return line.what;
+  }
+}
+/** As long as a record takes. */
+const MOST_KEY = 200;

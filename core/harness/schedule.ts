@@ -4,7 +4,7 @@ import type { Design } from '../design/design';
 import type { Reel, TerminalRef, Wire } from '../design/schema';
 import { traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import { lookOf } from './colourWires';
+import { cableRuns, lookOf, type CableRun } from './cables';
 import { begunMm, cutFrom, firstFit, type CutPlan, type Piece, type Stock } from './cutStock';
 import { cutLength } from './cutLength';
 import { linkPieces, rowLinks, type RowLink } from './rowLinks';
@@ -35,6 +35,7 @@ export interface HarnessWire {
 /** Everything a harness is built from. */
 export interface Harness {
   wires: HarnessWire[];
+  cables: CableRun[];
   /** Cable from piece to piece of rows, which is no wire of its own. */
   links: RowLink[];
   roles: ReadonlyMap<string, WireRole>;
@@ -48,13 +49,13 @@ export function harnessOf(index: DesignIndex, wiring: Wiring): Harness {
     const { number, isGiven } = numbers.get(wire.id)!;
     const end = (side: 'from' | 'to'): HarnessEnd => ({ ...wire[side], ending: endingOf(index, wire, side) });
     return {
-      ...{ wire, number, isNumbered: isGiven, look: lookOf(wire), role: roles.get(wire.id)! },
+      ...{ wire, number, isNumbered: isGiven, look: lookOf(wire, index.cables), role: roles.get(wire.id)! },
       ...{ from: end('from'), to: end('to'), lengthMm: cutLength(wire.lengthMm) },
       routeIds: index.layout.runs.get(wire.id)?.routeIds ?? [],
     };
   });
   wires.sort((a, b) => compareNumbers(a.number, b.number));
-  return { wires, links: rowLinks(index, wires), roles };
+  return { wires, cables: cableRuns(index, wires), links: rowLinks(index, wires), roles };
 }
 
 /** The same from records alone. */
@@ -101,7 +102,7 @@ export function cutLots({ wires, links }: Harness, reels: readonly Reel[]): CutL
     lot.pieces.push(...pieces);
     lots.set(key, lot);
   };
-  for (const { wire, look, lengthMm } of wires) put(wire.conductor, look, [{ id: wire.id, lengthMm }]);
+  for (const { wire, look, lengthMm } of wires) if (!wire.core && !wire.kitId) put(wire.conductor, look, [{ id: wire.id, lengthMm }]);
   for (const link of links) put(link.conductor, link.look, linkPieces(link));
   return Array.from(lots.values(), (lot) => cutLot(lot, reels)).sort(
     (a, b) => CONDUCTOR_ORDER.compare(a.conductor, b.conductor) || lookText(a.look).localeCompare(lookText(b.look)),

@@ -2,6 +2,7 @@ import { ownCurrents, ownDraws, type OwnCurrent } from '../devices/ownDraw';
 import { settingsOf, slotKey, type Design } from '../design/design';
 import type {
   Battery,
+  Cable,
   Circuit,
   Device,
   Duty,
@@ -41,6 +42,7 @@ export interface DesignIndex {
   vehicleFed: ReadonlySet<string>;
   /** With the lengths the vehicle gives them. */
   wires: Wire[];
+  cables: Map<string, Cable>;
   circuits: Circuit[];
   scenarios: Scenario[];
   duties: Duty[];
@@ -72,6 +74,7 @@ export function indexDesign(design: Design): DesignIndex {
     coils: [],
     vehicleFed: new Set(),
     wires: [],
+    cables: new Map(),
     circuits: [],
     scenarios: [],
     duties: [],
@@ -86,6 +89,7 @@ export function indexDesign(design: Design): DesignIndex {
   for (const record of design.records.values()) {
     if (record.type === 'zone') index.zones.push(record);
     else if (record.type === 'wire') index.wires.push(record);
+    else if (record.type === 'cable') index.cables.set(record.id, record);
     else if (record.type === 'circuit') index.circuits.push(record);
     else if (record.type === 'scenario') index.scenarios.push(record);
     else if (record.type === 'duty') index.duties.push(record);

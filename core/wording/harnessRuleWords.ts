@@ -1,7 +1,10 @@
 import type { HarnessRule } from '../analysis/finding';
 import { readLook, lookWords } from '../catalog/wireColours';
+import type { ConductorSize } from '../catalog/conductorSizes';
+import { formatConductor } from '../units/quantity';
 import type { RuleWords } from './ruleWords';
 
+const size = (conductor: string) => formatConductor(conductor as ConductorSize);
 const look = (code: string) => {
   const read = readLook(code);
   return read ? lookWords(read) : code;
@@ -48,6 +51,52 @@ export const HARNESS_RULES: Record<HarnessRule, RuleWords> = {
     message: (say) =>
       `${say.name()}: position ${say.raw('position')} reaches ${say.mm('needMm')} back with its plug; ${say.mm('freeMm')} are free behind the panel.`,
     why: 'What touches the skin is pushed out by it, and its wires are bent over the terminals. Another part, or another place.',
+  },
+  'harness.coreThin': {
+    title: 'Core thinner than the wire it is',
+    message: (say) =>
+      `${say.name()} is sized ${size(say.raw('planned'))}; core ${say.raw('at')} of ${say.name(1)} is ${size(say.raw('core'))}.`,
+    why: 'What is in the sheath is what carries the current: with less copper than was worked out it drops more and gets hotter than its fuse allows for.',
+  },
+  'harness.coreOther': {
+    title: 'Core of another size than the wire it is',
+    message: (say) =>
+      `${say.name()} is reckoned as ${size(say.raw('planned'))}; core ${say.raw('at')} of ${say.name(1)} is ${size(say.raw('core'))}.`,
+    why: 'Thicker does no harm; terminals and drop are reckoned with the planned size until the wire has that of its core.',
+  },
+  'harness.coreAstray': {
+    title: 'Core that ends elsewhere',
+    message: (say) =>
+      `${say.name()} is core ${say.raw('at')} of ${say.name(1)}, yet does not lead between the same two places as its first core, ${say.name(2)}.`,
+    why: 'A cable has two ends. A core that leaves it on the way is cut out of the sheath and jointed there, or is a wire of its own.',
+  },
+  'harness.leadsAlike': {
+    title: 'Two leads alike on one part',
+    message: (say) => `${say.name()} has two ${look(say.raw('look'))} leads that are not the same, or of which one is not known.`,
+    why: 'Put a sleeve or a number on each as soon as the meter has told them apart, before anything is joined.',
+  },
+  'harness.leadDisputed': {
+    title: 'Two sources differ about a lead',
+    message: (say) => `${say.name(1)} is said to be two different things.`,
+    why: 'One of them is wrong, and joining it by the wrong one may put the feed on a return. Nothing is joined to it until a meter has settled it: Leads says how.',
+  },
+  'harness.leadColour': {
+    title: 'Lead in the other pole’s colour',
+    message: (say) =>
+      Number(say.raw('isReturn')) === 1
+        ? `${say.name(1)} takes current home, and ${look(say.raw('look'))} is live by the colours chosen.`
+        : `${say.name(1)} is live, and ${look(say.raw('look'))} is a return by the colours chosen.`,
+    why: 'Its maker had another convention. Leads are joined by what they do, never to their like; a sleeve over both ends says so to whoever comes next.',
+  },
+  'harness.leadUnproved': {
+    title: 'Leads nobody has metered',
+    message: (say) => `${say.raw('count')} of ${say.raw('of')} leads are joined by what somebody says of them, or not known.`,
+    why: 'Makers change colours and sheets are wrong. Each is proved with a meter before it is joined; Leads in Harness says between which, and what it reads.',
+  },
+  'harness.legend': {
+    title: 'Legend that is not what it works',
+    message: (say) => `${say.name()} says ${say.name(1)}, which ${say.name(2)} has nothing to do with.`,
+    why: 'In the dark one presses what is written. Press it and see, then change the legend or the wire.',
   },
   'harness.unfinished': {
     title: 'Wires not numbered or coloured yet',

@@ -1,12 +1,13 @@
 import { FAMILY_NAMES } from '../catalog/fuses';
-import { lookCode, lookWords } from '../catalog/wireColours';
+import { lookCode, lookWords, WIRE_COLOURS } from '../catalog/wireColours';
 import type { ColourSchool, UnitSystem, WireEnd } from '../catalog/vocabulary';
-import type { Device } from '../design/schema';
+import type { CableCore, Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { Ending } from '../harness/wireEnds';
 import type { WireRefusal } from '../harness/editWires';
 import type { TurnVerdict } from '../harness/pinCards';
 import type { PartGroup, PartLine } from '../harness/partsList';
+import type { StockRefusal } from '../harness/stock';
 import type { WireDuty } from '../harness/wireRoles';
 import { formatConductor, formatLength, formatRating, formatSmallLength } from '../units/quantity';
 import { PART_WORDS } from './rigWords';
@@ -61,6 +62,7 @@ export function endWords({ kind, fits, stud, isStudKnown, bladeMm }: Ending): st
 const FITS: Record<Ending['fits'], string> = { red: 'red', blue: 'blue', yellow: 'yellow', lug: 'lug', none: 'no size fits' };
 
 export const PART_GROUP_WORDS: Record<PartGroup, string> = {
+  kits: 'Kits',
   wire: 'Wire',
   terminals: 'Terminals',
   joints: 'Joints and sleeves',
@@ -82,7 +84,15 @@ const FORM_WORDS: Record<NonNullable<Extract<Device, { kind: 'switch' }>['form']
 export function partWords(line: PartLine, units: UnitSystem): { what: string; count: string; spare: string } {
   const pieces = (count: number) => String(count);
   switch (line.group) {
+    case 'kits':
+      return {
+        what: line.what === 'kit' ? line.name : `${line.name}, which ${line.names[0]} does not bring`,
+        count: pieces(line.count),
+        spare: '',
+      };
     case 'wire': {
+      if (line.what === 'cable')
+        return { what: cableWords(line.cores), count: formatLength(line.count, units), spare: formatLength(line.spareMm, units) };
       const look = line.look ? `${lookCode(line.look)}, ${lookWords(line.look)}` : 'no colour yet';
       return {
         what: `${formatConductor(line.conductor)}, ${look}`,
@@ -99,6 +109,8 @@ export function partWords(line: PartLine, units: UnitSystem): { what: string; co
       };
     }
     case 'joints': {
+      if (line.what === 'colourSleeve')
+        return { what: `${WIRE_COLOURS[line.colour].word} sleeve for re-marking`, count: pieces(line.count), spare: pieces(line.spare) };
       const what =
         line.what === 'joint' ? `crimp joint for ${formatConductor(line.conductor)}` : `shrink sleeve with glue, ${line.boreMm} mm`;
       return { what, count: pieces(line.count), spare: pieces(line.spare) };
@@ -116,6 +128,16 @@ export function partWords(line: PartLine, units: UnitSystem): { what: string; co
     case 'fixing':
       return { what: line.what === 'clip' ? 'clip or tie' : 'wire label', count: pieces(line.count), spare: '' };
   }
+}
+
+/** A cable as it is asked for: "2 × 1.5 mm², red and black". */
+export function cableWords(cores: readonly CableCore[]): string {
+  const sizes = [...new Set(cores.map(({ conductor }) => conductor))].map((size) => {
+    const count = cores.filter(({ conductor }) => conductor === size).length;
+    return `${count} × ${formatConductor(size)}`;
+  });
+  const looks = cores.map(lookWords);
+  return `${sizes.join(' + ')}, ${looks.slice(0, -1).join(', ')} and ${looks.at(-1)}`;
 }
 
 /** A part as it is asked for in a shop. */
@@ -143,6 +165,8 @@ export function refusalWords(refusal: WireRefusal): string {
       return 'another wire has this number';
     case 'numberShape':
       return 'a number is up to 12 letters and digits with no space';
+    case 'core':
+      return 'it is a core of a cable and has that core’s colour; take it out of the cable first';
     case 'colour':
       return 'write a colour as red, RD, red with white or RDWH';
     case 'conductor':
@@ -157,6 +181,14 @@ export function refusalWords(refusal: WireRefusal): string {
       return `an end is one of ${Object.values(END_WORDS).join(', ')}`;
   }
 }
+
+/** Why a cell of the parts list cannot be taken, and what to write. */
+export const STOCK_REFUSALS: Record<StockRefusal['why'], string> = {
+  number: 'write a figure, none below nought',
+  whole: 'write a whole number',
+  byReel: 'wire is counted by the reels at hand, in the cut list',
+  long: 'write it shorter',
+};
 
 /** Whether a part may be turned round, and why. */
 export const TURN_WORDS: Record<TurnVerdict, string> = {

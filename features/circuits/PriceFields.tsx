@@ -1,16 +1,10 @@
 import { Select } from 'antd';
-import { useMemo } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/catalog/vocabulary';
-import { CURRENCIES, pricesOf, type Prices } from '@/core/advice/prices';
-import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { CURRENCIES, type Prices } from '@/core/advice/prices';
+import { useDesignStore } from '@/features/design/DesignProvider';
+import { usePrices } from '@/features/design/usePrices';
 import { QuantityField } from '@/ui/QuantityField';
-
-/** The prices a design is weighed by; round figures until a person puts in their own. */
-export function usePrices(): Prices {
-  const settings = useDesign(({ analysis }) => analysis.index.settings);
-  return useMemo(() => pricesOf(settings), [settings]);
-}
 
 const CABLE = [
   ['perM', 'a metre costs', 'Price of a metre of cable'],

@@ -11,7 +11,7 @@ import { usualTrunkMm } from '@/core/advice/ways/subBlock';
 import { formatConductor, formatLength, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { MmField } from '@/ui/MmField';
-import { usePrices } from './PriceFields';
+import { usePrices } from '@/features/design/usePrices';
 import styles from './ProposeDialog.module.css';
 import { useSizing } from './useSizing';
 

@@ -25,9 +25,11 @@ const DiagramView = later(() => import('./DiagramView').then(({ DiagramView: vie
 const PanelCutView = later(() => import('./PanelCutView').then(({ PanelCutView: view }) => view));
 const LabelsView = later(() => import('./LabelsView').then(({ LabelsView: view }) => view));
 const PinsView = later(() => import('./PinsView').then(({ PinsView: view }) => view));
-const OPENED_LATER = [CutView, PartsListView, DiagramView, PanelCutView, LabelsView, PinsView];
+const CablesView = later(() => import('./CablesView').then(({ CablesView: view }) => view));
+const LeadsView = later(() => import('./LeadsView').then(({ LeadsView: view }) => view));
+const OPENED_LATER = [CablesView, LeadsView, CutView, PartsListView, DiagramView, PanelCutView, LabelsView, PinsView];
 
-type Shown = 'schedule' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
+type Shown = 'schedule' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
 
 /** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
 export function HarnessStage() {
@@ -59,6 +61,8 @@ export function HarnessStage() {
             onChange={setShown}
             options={[
               { value: 'schedule', label: 'Wires' },
+              { value: 'cables', label: 'Cables' },
+              { value: 'leads', label: 'Leads' },
               { value: 'diagram', label: 'Diagram' },
               { value: 'pins', label: 'Pins' },
               { value: 'panels', label: 'Panels' },
@@ -98,6 +102,8 @@ export function HarnessStage() {
         <Marking />
       </div>
       {shown === 'schedule' && <ScheduleView harness={harness} grouping={grouping} find={find} />}
+      {shown === 'cables' && <CablesView harness={harness} />}
+      {shown === 'leads' && <LeadsView harness={harness} />}
       {shown === 'diagram' && <DiagramView harness={harness} />}
       {shown === 'pins' && <PinsView harness={harness} />}
       {shown === 'panels' && <PanelCutView />}

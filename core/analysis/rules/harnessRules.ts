@@ -1,15 +1,18 @@
 import { lookCode } from '../../catalog/wireColours';
 import { CUT_OUTS, EDGE_MM } from '../../catalog/cutOuts';
 import { recordsOf } from '../../design/design';
-import { confusedWith, isReturnColour, lookOf, SCHOOLS } from '../../harness/colourWires';
+import type { ColourSchool } from '../../catalog/vocabulary';
+import { misleads } from '../../harness/cables';
+import { confusedWith } from '../../harness/colourWires';
 import { cutPanel } from '../../harness/panelFace';
 import { harnessOf, type HarnessWire } from '../../harness/schedule';
 import type { Finding } from '../finding';
+import { findCables } from './cableRules';
 import type { Analysis } from '../types';
 
 /** The panels as they are cut, and the wires as they are coloured, numbered and ended. Nothing is asked of wires that nobody has begun to number or colour. */
 export function findHarness(analysis: Analysis): Finding[] {
-  return [...findCuts(analysis), ...findWires(analysis)];
+  return [...findCuts(analysis), ...findWires(analysis), ...findCables(analysis)];
 }
 
 /** Holes too near the edge or each other, and what reaches further back than there is room. */
@@ -68,30 +71,26 @@ function alike(index: Analysis['index'], lines: readonly HarnessWire[]): Finding
     if (!look || role.duty === 'return') return [];
     const twins = Array.from(beside.get(wire.id)!).filter((id) => {
       const other = byId.get(id);
-      const its = other && lookOf(other.wire);
-      return its && other.role.duty !== 'return' && id > wire.id && lookCode(its) === lookCode(look);
+      const its = other?.look;
+      if (!its || other.role.duty === 'return' || id < wire.id) return false;
+      return lookCode(its) === lookCode(look) && other.wire.sleeve === wire.sleeve;
     });
     return twins.map((id) => found('harness.alike', 'caution', [wire.id, id], role.circuitId, { look: lookCode(look) }));
   });
 }
 
-/** A live wire in a colour that means return in the school chosen, or a return in one that means live. */
-function againstSchool(school: keyof typeof SCHOOLS, lines: readonly HarnessWire[]): Finding[] {
-  return lines.flatMap(({ wire, look, role }) => {
-    if (!look) return [];
-    const isReturn = role.duty === 'return';
-    const isWrong = isReturn
-      ? [...SCHOOLS[school].live, ...SCHOOLS[school].keyed].includes(look.colour)
-      : isReturnColour(school, look.colour) && !SCHOOLS[school][role.duty].includes(look.colour);
-    const isLamp = !isReturn && (SCHOOLS[school].lamps?.includes(look.colour) ?? false);
-    return isWrong && !isLamp
-      ? [
-          found('harness.returnColour', isReturn ? 'caution' : 'fault', [wire.id], role.circuitId, {
-            look: lookCode(look),
-            isReturn: isReturn ? 1 : 0,
-          }),
-        ]
-      : [];
+/** A live wire in a colour that means return in the school chosen, or a return in one that means live. A sleeve over both ends counts before the insulation. */
+function againstSchool(school: ColourSchool, lines: readonly HarnessWire[]): Finding[] {
+  return lines.flatMap((line) => {
+    const { wire, look, role } = line;
+    const says = misleads(school, line);
+    if (says === null) return [];
+    return [
+      found('harness.returnColour', says === 'live' ? 'caution' : 'fault', [wire.id], role.circuitId, {
+        look: wire.sleeve ?? lookCode(look!),
+        isReturn: says === 'live' ? 1 : 0,
+      }),
+    ];
   });
 }
 
@@ -115,9 +114,9 @@ function unended(lines: readonly HarnessWire[]): Finding[] {
 }
 const CRIMPED: ReadonlySet<string> = new Set(['ring', 'receptacle', 'blade', 'butt', 'tap']);
 
-/** Wires with no number of their own or no colour, told once. */
+/** Wires with no number of their own or no colour, told once. A kit’s own wires have whatever colour they come in. */
 function open(lines: readonly HarnessWire[]): Finding[] {
-  const bare = lines.filter(({ isNumbered, look }) => !isNumbered || look === null);
+  const bare = lines.filter(({ wire, isNumbered, look }) => !isNumbered || (look === null && !wire.kitId));
   const [first] = bare;
   return first ? [found('harness.unfinished', 'note', [first.wire.id], null, { count: bare.length, of: lines.length })] : [];
 }

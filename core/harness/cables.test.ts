@@ -1,0 +1,318 @@
+import { findHarness } from '../analysis/rules/harnessRules';
+import { analyse } from '../analysis/analyse';
+import { remediesFor } from '../advice/remedies';
+import { applyChange, updateRecords, type Change } from '../design/change';
+import { recordsOf, type Design } from '../design/design';
+import { Edit } from '../design/edit';
+import { seenAs } from '../design/asBuilt';
+import { checkReferences } from '../design/references';
+import type { Device } from '../design/schema';
+import { pip } from '../../demo/pip';
+import { heron } from '../../demo/heron';
+import { SETTINGS_ID } from '../catalog/vocabulary';
+import { readDesignFile, writeDesignFile } from '../formats/designFile';
+import { PARTS } from '../devices/parts';
+import { indexDesign } from '../rig/designIndex';
+import { terminalName } from '../wording/terminalNames';
+import { partWords } from '../wording/harnessWords';
+import { proofWords } from '../wording/leadWords';
+import { addCable, layIn, layPairs, pairsOf } from './cables';
+import { addKit, addLeads, readLeads, setClaim, setKitDevices } from './editLeads';
+import { colourAll, setWireField } from './editWires';
+import { proofOf, standingOf } from './leads';
+import { boughtIn, partKey, partsList } from './partsList';
+import { cutLots, harnessOfDesign } from './schedule';
+import { partNeeds, setStockField, totalOf } from './stock';
+
+const PIP = pip();
+const HERON = heron();
+
+const done = (design: Design, change: Change) => applyChange(design, change);
+const lineOf = (design: Design, number: string) => harnessOfDesign(design).wires.find((line) => line.number === number)!;
+const edited = (design: Design, steps: (edit: Edit) => void) => {
+  const edit = new Edit(design);
+  steps(edit);
+  return done(design, edit.change);
+};
+const paired = (design: Design) => done(design, layPairs(design, pairsOf(indexDesign(design), harnessOfDesign(design)), 'twin'));
+const rulesOf = (design: Design) => findHarness(analyse(design)).map(({ rule }) => rule);
+const deviceOf = (design: Design, name: string) => recordsOf(design, 'device').find((device) => device.name === name)!;
+
+describe('cables', () => {
+  test('a load’s wires out and home between the same two places lie in one cable, in the cable’s colours', () => {
+    const design = paired(HERON);
+    const { cables, wires } = harnessOfDesign(design);
+    expect(cables.length).toBeGreaterThan(5);
+    for (const { cores, lengthMm } of cables) {
+      const [out, home] = cores;
+      expect([out!.line!.role.duty === 'return', home!.line!.role.duty]).toEqual([false, 'return']);
+      expect(out!.line!.wire.conductor).toBe(home!.line!.wire.conductor);
+      expect([out!.line!.look, home!.line!.look]).toEqual([{ colour: 'RD' }, { colour: 'BK' }]);
+      expect(lengthMm).toBe(Math.max(out!.line!.lengthMm, home!.line!.lengthMm));
+    }
+    // Each wire is one core and no more.
+    const cores = wires.flatMap(({ wire }) => (wire.core ? [`${wire.core.cableId}/${wire.core.at}`] : []));
+    expect(new Set(cores).size).toBe(cables.length * 2);
+    expect(pairsOf(indexDesign(design), harnessOfDesign(design))).toEqual([]);
+    expect(rulesOf(design).filter((rule) => rule.startsWith('harness.core'))).toEqual([]);
+  });
+
+  test('what is a core is cut with its cable: the metres of single wire and of cable are those of all wires', () => {
+    const before = harnessOfDesign(HERON);
+    const after = harnessOfDesign(paired(HERON));
+    const metres = (harness: typeof before) => cutLots(harness, []).reduce((sum, { neededMm }) => sum + neededMm, 0);
+    const inCables = after.cables.flatMap(({ cores }) => cores).reduce((sum, { line }) => sum + line!.lengthMm, 0);
+    expect(inCables).toBeGreaterThan(10_000);
+    expect(metres(after)).toBe(metres(before) - inCables);
+    const design = paired(HERON);
+    const lines = partsList(indexDesign(design), after, cutLots(after, []), boughtIn(design));
+    const cable = lines.filter((line) => line.what === 'cable');
+    expect(cable.reduce((sum, { count }) => sum + count, 0)).toBe(after.cables.reduce((sum, { lengthMm }) => sum + lengthMm, 0));
+  });
+
+  test('a core is coloured by its cable alone, goes by its cable’s name, and is by itself once the cable is gone', () => {
+    const design = paired(PIP);
+    const line = harnessOfDesign(design).cables[0]!.cores[0]!.line!;
+    expect(setWireField(new Edit(design), line.wire.id, 'colour', 'green', 'us')).toEqual({ why: 'core' });
+    const recoloured = done(design, colourAll(design, true));
+    expect(recordsOf(recoloured, 'wire').filter((wire) => wire.core && wire.colour)).toEqual([]);
+    const without = edited(design, (edit) => recordsOf(design, 'cable').forEach(({ id }) => edit.remove(id)));
+    expect(recordsOf(without, 'wire').some(({ core }) => core)).toBe(false);
+    expect(readDesignFile(writeDesignFile(design)).records).toEqual(design.records);
+  });
+
+  test('no two wires are one core, and no cable loses cores that are in use', () => {
+    const design = paired(PIP);
+    const [one, other] = recordsOf(design, 'wire').filter(({ core }) => core);
+    expect(() => done(design, updateRecords(design, [{ id: other!.id, set: { core: one!.core } }]))).toThrow(/core 1 is another wire/);
+    const { cableId } = one!.core!;
+    const cable = recordsOf(design, 'cable').find(({ id }) => id === cableId)!;
+    expect(() => done(design, updateRecords(design, [{ id: one!.id, set: { core: { cableId, at: 3 } } }]))).toThrow(/no core 3/);
+    // Laying another wire there takes the first one out.
+    const free = recordsOf(design, 'wire').find(({ core }) => !core)!;
+    const swapped = edited(design, (edit) => layIn(edit, free.id, cable, 1));
+    expect(recordsOf(swapped, 'wire').filter(({ core }) => core?.cableId === cableId && core.at === 1)).toHaveLength(1);
+    expect(checkReferences(swapped)).toEqual([]);
+  });
+
+  test.each<[string, (design: Design) => Design]>([
+    [
+      'harness.coreThin',
+      (design) => {
+        const cable = recordsOf(design, 'cable')[0]!;
+        return done(design, updateRecords(design, [{ id: cable.id, set: { cores: cable.cores.map((core) => ({ ...core, conductor: 'awg:20' as const })) } }])); // prettier-ignore
+      },
+    ],
+    [
+      'harness.coreOther',
+      (design) => {
+        const cable = recordsOf(design, 'cable')[0]!;
+        return done(design, updateRecords(design, [{ id: cable.id, set: { cores: cable.cores.map((core) => ({ ...core, conductor: 'awg:8' as const })) } }])); // prettier-ignore
+      },
+    ],
+    [
+      // White home, as in heavy trucks: the black core is no return there, and is listed.
+      'harness.returnColour',
+      (design) => {
+        const cable = recordsOf(design, 'cable')[0]!;
+        const [first, second] = cable.cores;
+        return done(design, updateRecords(design, [{ id: cable.id, set: { cores: [second!, first!] } }]));
+      },
+    ],
+  ])('%s is found, and its remedies mend it', (rule, spoil) => {
+    const spoilt = spoil(paired(PIP));
+    const marked = done(spoilt, colourAll(spoilt, false));
+    const analysis = analyse(marked);
+    const found = findHarness(analysis).filter((finding) => finding.rule === rule);
+    expect(found.length).toBeGreaterThan(0);
+    const remedies = remediesFor(analysis, found[0]!);
+    expect(remedies.length).toBeGreaterThan(0);
+    for (const { change } of remedies) {
+      const after = findHarness(analyse(done(marked, change))).filter((finding) => finding.rule === rule);
+      expect(after.length).toBeLessThan(found.length);
+    }
+  });
+
+  test('a core that leads elsewhere than its cable is found', () => {
+    const lines = harnessOfDesign(HERON).wires;
+    const index = indexDesign(HERON);
+    const placed = lines.filter(({ from, to }) => index.devices.get(from.deviceId)?.placeId && index.devices.get(to.deviceId)?.placeId);
+    const ends = ({ from, to }: (typeof lines)[number]) => [from, to].map(({ deviceId }) => index.devices.get(deviceId)!.placeId!).sort().join(); // prettier-ignore
+    const [one] = placed;
+    const other = placed.find((line) => ends(line) !== ends(one!))!;
+    const design = edited(HERON, (edit) => {
+      const cable = addCable(edit, 'three', one!.wire.conductor);
+      layIn(edit, one!.wire.id, cable, 1);
+      layIn(edit, other.wire.id, cable, 2);
+    });
+    expect(rulesOf(design)).toContain('harness.coreAstray');
+  });
+});
+
+describe('leads', () => {
+  const dimmer = recordsOf(HERON, 'device').find((device) => device.kind === 'dimmer')!;
+  const named = (device: Device) => (terminal: string) => terminalName(device, terminal);
+  const withLeads = (text: string, design = HERON, device: Device = dimmer) => {
+    const listed = readLeads(device, text, named(device));
+    if ('why' in listed) throw new Error(listed.why);
+    return edited(design, (edit) => addLeads(edit, device, listed));
+  };
+
+  test('leads are read as people list them, and what is no colour or no terminal is refused by name', () => {
+    expect(readLeads(dimmer, 'red in, yellow/black = out; black: -, white unused, blue', named(dimmer))).toEqual([
+      { look: { colour: 'RD' }, terminal: 'in' },
+      { look: { colour: 'YE', stripe: 'BK' }, terminal: 'out' },
+      { look: { colour: 'BK' }, terminal: 'minus' },
+      { look: { colour: 'WH' }, terminal: null },
+      { look: { colour: 'BU' }, terminal: undefined },
+    ]);
+    expect(readLeads(dimmer, 'red with white in', named(dimmer))).toEqual([{ look: { colour: 'RD', stripe: 'WH' }, terminal: 'in' }]);
+    expect(readLeads(dimmer, 'crimson in', named(dimmer))).toEqual({ why: 'colour', said: 'crimson in' });
+    expect(readLeads(dimmer, 'red 87', named(dimmer))).toEqual({ why: 'terminal', said: '87' });
+    expect(readLeads(dimmer, ' , ', named(dimmer))).toEqual({ why: 'nothing' });
+  });
+
+  test('a meter counts before what is said, and sources that differ leave it open', () => {
+    const says = [{ by: 'its sheet', terminal: 'in' }];
+    expect(standingOf({ says } as never)).toEqual({ terminal: 'in', standing: 'said' });
+    const two = [...says, { by: 'the seller', terminal: 'out' }];
+    expect(standingOf({ says: two } as never)).toEqual({ terminal: undefined, standing: 'disputed' });
+    expect(standingOf({ says: two, proved: 'minus' } as never)).toEqual({ terminal: 'minus', standing: 'proved' });
+    expect(standingOf({ says, proved: null } as never)).toEqual({ terminal: null, standing: 'proved' });
+    expect(standingOf({ says: [] } as never)).toEqual({ terminal: undefined, standing: 'unknown' });
+  });
+
+  test('what differs, misleads, looks alike or was never metered is found', () => {
+    const said = withLeads('red in, yellow out, black minus');
+    expect(rulesOf(said)).toEqual(['harness.leadUnproved']);
+    const [first] = recordsOf(said, 'lead');
+    const disputed = edited(said, (edit) => setClaim(edit, first!, 'the seller', 'minus'));
+    expect(rulesOf(disputed)).toContain('harness.leadDisputed');
+    const proved = done(disputed, updateRecords(disputed, [{ id: first!.id, set: { proved: 'in' } }]));
+    expect(rulesOf(proved)).not.toContain('harness.leadDisputed');
+    expect(rulesOf(withLeads('red in, yellow out, yellow minus'))).toContain('harness.leadsAlike');
+    // A white lead that is live is a return beside a heavy truck's own wiring, and none by pole.
+    const truck = done(HERON, updateRecords(HERON, [{ id: SETTINGS_ID, set: { colourSchool: 'truck' } }]));
+    const white = withLeads('white in, red out, black minus', truck);
+    expect(rulesOf(white)).toContain('harness.leadColour');
+    expect(rulesOf(withLeads('white in, red out, black minus'))).not.toContain('harness.leadColour');
+    const analysis = analyse(white);
+    const [remedy] = remediesFor(
+      analysis,
+      findHarness(analysis).find(({ rule }) => rule === 'harness.leadColour')!,
+    );
+    expect(rulesOf(done(white, remedy!.change))).not.toContain('harness.leadColour');
+  });
+
+  // Common practice: a mini relay's coil reads 60 to 120 ohm; a 12 V, 21 W filament 6.9 ohm hot and about a tenth cold.
+  test('how each is proved, with what the meter reads', () => {
+    const made = PARTS.find(({ id }) => id === 'changeoverRelay')!.make(12);
+    const relay = { ...made, id: 'r', type: 'device', name: 'R', zoneId: null } as Device;
+    const coil = proofOf({ ...relay, coilOhm: 90, suppression: 'none' } as Device, '85');
+    expect(coil).toEqual({ how: 'ohms', between: ['85', '86'], lowOhm: 72, highOhm: 108 });
+    expect(proofOf({ ...relay, suppression: 'diode' } as Device, '86')).toEqual({ how: 'diode', between: ['85', '86'] });
+    expect(proofOf(relay, '87a')).toEqual({ how: 'contact', between: ['30', '87a'], position: 'rest' });
+    const lamp = recordsOf(HERON, 'device').find((device) => device.kind === 'load')!;
+    const bulb = { ...lamp, quantity: 1, measured: null, behaviour: 'filament', rated: { kind: 'watts', watts: 21, atV: 12 } } as Device;
+    const filament = proofOf(bulb, 'plus')!;
+    if (filament.how !== 'ohms') throw new Error('a filament is told by its ohms');
+    expect(filament.highOhm).toBeCloseTo(6.86, 2);
+    expect(filament.lowOhm).toBeCloseTo(0.48, 2);
+    const led = { ...bulb, behaviour: 'ledConstantPower', rated: { kind: 'watts', watts: 36, atV: 12 } } as Device;
+    // 3 A and a quarter over it: the next blade fuse is 4 A.
+    expect(proofOf(led, 'plus')).toEqual({ how: 'feed', plus: 'plus', minus: 'minus', fuseA: 4, shows: 'lights', at: 'plus' });
+    expect(proofOf(dimmer, 'out')).toEqual({ how: 'feed', plus: 'in', minus: 'minus', fuseA: 1, shows: 'volts', at: 'out' });
+    expect(proofWords(dimmer, proofOf(dimmer, 'out')!)).toMatch(/through a 1(\.0)? A fuse.*Never feed an outlet/);
+  });
+
+  test('leads go with their device, are no part of what is not there, and stand in the file', () => {
+    const design = withLeads('red in, yellow out, black minus');
+    expect(readDesignFile(writeDesignFile(design)).records).toEqual(design.records);
+    const removed = done(design, updateRecords(design, [{ id: dimmer.id, set: { work: { state: 'removed' } } }]));
+    expect(recordsOf(seenAs(removed, 'planned'), 'lead')).toEqual([]);
+    expect(() => done(design, updateRecords(design, [{ id: recordsOf(design, 'lead')[0]!.id, set: { proved: '87' } }]))).toThrow(/no free terminal called 87/); // prettier-ignore
+  });
+
+  test('a legend that names a load it does not work is found, and only then', () => {
+    const part = recordsOf(HERON, 'panelPart').find(({ deviceId }) => deviceOf(HERON, 'Scene lights, left switch').id === deviceId)!;
+    const legend = (text: string) => done(HERON, updateRecords(HERON, [{ id: part.id, set: { legend: text } }]));
+    expect(rulesOf(legend('Left scene lamp, amber'))).not.toContain('harness.legend');
+    expect(rulesOf(legend('Right scene lamp, amber'))).toContain('harness.legend');
+    expect(rulesOf(legend('Scene left'))).not.toContain('harness.legend');
+  });
+});
+
+describe('kits and what is at hand', () => {
+  const linesOf = (design: Design) => {
+    const harness = harnessOfDesign(design);
+    return partsList(indexDesign(design), harness, cutLots(harness, []), boughtIn(design));
+  };
+  const countOf = (design: Design, match: RegExp) =>
+    linesOf(design).filter((line) => match.test(partWords(line, 'metric').what)).reduce((sum, line) => sum + line.count, 0); // prettier-ignore
+
+  test('what comes in a kit is bought once; what it lacks is on the list; its wires are neither cut nor coloured', () => {
+    const receiver = deviceOf(HERON, 'Bench dimmer');
+    const beside = harnessOfDesign(HERON).wires.find(({ from, to }) => [from, to].some(({ deviceId }) => deviceId === receiver.id))!;
+    const far = beside.from.deviceId === receiver.id ? beside.to.deviceId : beside.from.deviceId;
+    const design = edited(HERON, (edit) => {
+      const kit = addKit(edit, 'Radio set');
+      setKitDevices(edit, kit, [receiver.id, far]);
+      edit.set(kit.id, { lacks: ['mounting plate'], leftOver: ['its rocker'] });
+    });
+    expect(countOf(HERON, /dimmer/) - countOf(design, /dimmer/)).toBe(1);
+    expect(countOf(design, /^Radio set$/)).toBe(1);
+    expect(countOf(design, /mounting plate/)).toBe(1);
+    const line = harnessOfDesign(design).wires.find(({ wire }) => wire.id === beside.wire.id)!;
+    expect(line.wire.kitId).toBeDefined();
+    expect(cutLots(harnessOfDesign(design), []).flatMap(({ cuts }) => cuts.flatMap(({ pieces }) => pieces.map(({ id }) => id)))).not.toContain(line.wire.id); // prettier-ignore
+    expect(recordsOf(done(design, colourAll(design, false)), 'wire').find(({ id }) => id === line.wire.id)!.colour).toBeUndefined();
+    const kit = recordsOf(design, 'kit')[0]!;
+    const without = edited(design, (edit) => edit.remove(kit.id));
+    expect([...recordsOf(without, 'device'), ...recordsOf(without, 'wire')].some(({ kitId }) => kitId)).toBe(false);
+  });
+
+  test('every line has a key of its own, whatever the units', () => {
+    for (const design of [PIP, HERON, paired(HERON)]) {
+      const keys = linesOf(design).map(partKey);
+      expect(new Set(keys).size).toBe(keys.length);
+    }
+  });
+
+  test('what is still to get: needed and spare, less what is at hand and ordered, in whole packs, at its price', () => {
+    const fuse = linesOf(PIP).find((line) => line.group === 'fuses')!;
+    const wanted = fuse.count + ('spare' in fuse ? fuse.spare : 0);
+    const set = (...cells: [Parameters<typeof setStockField>[2], string][]) =>
+      edited(PIP, (edit) => cells.forEach(([field, text]) => expect(setStockField(edit, fuse, field, text, 'us')).toBeNull()));
+    const needOf = (design: Design) => partNeeds(linesOf(design), recordsOf(design, 'stock')).find(({ id }) => id === partKey(fuse))!;
+    expect(needOf(PIP)).toMatchObject({ getCount: wanted, cost: null });
+    expect(needOf(set(['have', '1'], ['price', '0.8']))).toMatchObject({ getCount: wanted - 1, cost: 0.8 * (wanted - 1) });
+    expect(needOf(set(['pack', '25'], ['price', '0.2']))).toMatchObject({ getCount: 25, cost: 5 });
+    expect(needOf(set(['have', '1'], ['ordered', '100']))).toMatchObject({ getCount: 0, cost: 0 });
+    // Emptied again, nothing of it is kept.
+    const emptied = edited(set(['have', '1']), (edit) => setStockField(edit, fuse, 'have', '', 'us'));
+    expect(recordsOf(emptied, 'stock')).toEqual([]);
+    for (const [field, text, why] of [
+      ['have', '-1', 'number'],
+      ['have', 'two', 'number'],
+      ['have', '1.5', 'whole'],
+      ['pack', '0', 'whole'],
+    ] as const)
+      expect(setStockField(new Edit(PIP), fuse, field, text, 'us')).toEqual({ why });
+    const { cost, open } = totalOf(partNeeds(linesOf(PIP), recordsOf(set(['price', '2']), 'stock')));
+    expect(cost).toBeCloseTo(2 * wanted, 9);
+    expect(open).toBe(linesOf(PIP).length - 1);
+  });
+
+  // 0.3048 m to the foot, exactly.
+  test('wire is priced by the metre or by the foot, and bought by the reel', () => {
+    const wire = linesOf(PIP).find((line) => line.what === 'wire')!;
+    const design = edited(PIP, (edit) => {
+      expect(setStockField(edit, wire, 'price', '0.30', 'us')).toBeNull();
+      expect(setStockField(edit, wire, 'have', '3 m', 'us')).toEqual({ why: 'byReel' });
+    });
+    const need = partNeeds(linesOf(design), recordsOf(design, 'stock')).find(({ id }) => id === partKey(wire))!;
+    if (need.line.what !== 'wire') throw new Error('a wire stays a wire');
+    expect(need.getCount).toBe(need.line.buyMm);
+    expect(need.cost).toBeCloseTo((need.line.buyMm / 304.8) * 0.3, 6);
+  });
+});

@@ -1,0 +1,387 @@
+'use client';
+
+import { Button, Input, Select } from 'antd';
+import { Printer, Trash2 } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { lookCode, lookWords } from '@/core/catalog/wireColours';
+import { updateRecords } from '@/core/design/change';
+import { recordsOf } from '@/core/design/design';
+import { Edit } from '@/core/design/edit';
+import { nameOf } from '@/core/design/names';
+import type { Device, Kit, Lead } from '@/core/design/schema';
+import { kindOf } from '@/core/devices';
+import { addKit, addLeads, readLeads, setClaim, setKitDevices, USUAL_SOURCE } from '@/core/harness/editLeads';
+import { leadsOf, proofOf, type LeadUse } from '@/core/harness/leads';
+import type { Harness } from '@/core/harness/schedule';
+import { leadRefusalWords, proofWords, STANDING_WORDS } from '@/core/wording/leadWords';
+import { terminalName } from '@/core/wording/terminalNames';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
+import { SleeveSelect } from './CablesView';
+import { swatchOf } from './scheduleColumns';
+import shared from './Harness.module.css';
+import styles from './Cables.module.css';
+
+type Commit = ReturnType<typeof useRefusal>['commit'];
+
+/** What parts come with: their leads by colour, what is said of each and what a meter proved, which of our wires each meets, and the kits they came in. */
+export function LeadsView({ harness }: { harness: Harness }) {
+  const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const { commit, refusal } = useRefusal();
+  const uses = useMemo(() => leadsOf(recordsOf(design, 'lead'), index, harness), [design, index, harness]);
+  const kits = recordsOf(design, 'kit');
+  return (
+    <div className={shared.view} role="region" aria-label="Leads and kits" tabIndex={0}>
+      <AddLeads onCommit={commit} />
+      {refusal}
+      {uses.size === 0 && (
+        <p className={shared.soft}>
+          Parts with leads of their own, a dimmer, a radio, a lamp, have them in their maker’s colours. Listed here, each says what it is
+          taken for, how a meter proves it before it is joined, and which of our wires it meets: by what it does, never by its colour.
+        </p>
+      )}
+      <div className={styles.cards}>
+        {Array.from(uses, ([deviceId, list]) => (
+          <LeadCard key={deviceId} device={index.devices.get(deviceId)!} uses={list} harness={harness} onCommit={commit} />
+        ))}
+      </div>
+      <Kits kits={kits} onCommit={commit} />
+    </div>
+  );
+}
+
+function AddLeads({ onCommit }: { onCommit: Commit }) {
+  const index = useDesign(({ analysis }) => analysis.index);
+  const [deviceId, setDeviceId] = useState<string | null>(null);
+  const [text, setText] = useState('');
+  const [why, setWhy] = useState<string | null>(null);
+  const device = deviceId === null ? undefined : index.devices.get(deviceId);
+  const options = Array.from(index.devices.values())
+    .filter((one) => kindOf(one).terminals(one).length > 1 || one.kind === 'load')
+    .map(({ id, name }) => ({ value: id, label: name }));
+  const add = () => {
+    if (!device) return setWhy('choose the part they belong to');
+    const listed = readLeads(device, text, (terminal) => terminalName(device, terminal));
+    if ('why' in listed) return setWhy(leadRefusalWords(device, listed));
+    setWhy(null);
+    setText('');
+    onCommit(`Leads of ${device.name}`, (now) => {
+      const edit = new Edit(now);
+      addLeads(edit, device, listed);
+      return edit.change;
+    });
+  };
+  return (
+    <div className={styles.bar}>
+      <Select
+        size="small"
+        showSearch
+        aria-label="Part with leads"
+        placeholder="a part with leads"
+        value={deviceId}
+        style={{ width: 230 }}
+        optionFilterProp="label"
+        options={options}
+        onChange={(id) => {
+          setDeviceId(id);
+          setWhy(null);
+        }}
+      />
+      <Input
+        size="small"
+        aria-label="Its leads"
+        placeholder="red plus, black minus, yellow out"
+        title="Colour and terminal, one lead after another; a colour alone: not known what it is"
+        value={text}
+        style={{ width: 300 }}
+        {...(why && { status: 'error' as const })}
+        onChange={({ target }) => setText(target.value)}
+        onPressEnter={add}
+      />
+      <Button size="small" onClick={add}>
+        Add leads
+      </Button>
+      {why && <span role="alert">{why}</span>}
+      <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
+        Print
+      </Button>
+    </div>
+  );
+}
+
+interface LeadCardProps {
+  device: Device;
+  uses: readonly LeadUse[];
+  harness: Harness;
+  onCommit: Commit;
+}
+
+function LeadCard({ device, uses, onCommit }: LeadCardProps) {
+  const sources = [...new Set([USUAL_SOURCE, ...uses.flatMap(({ lead }) => lead.says.map(({ by }) => by))])];
+  const [more, setMore] = useState<string[]>([]);
+  const [typed, setTyped] = useState('');
+  const columns = [...new Set([...sources, ...more])];
+  return (
+    <section className={styles.card} aria-label={`Leads of ${device.name}`}>
+      <h3>
+        {device.name}
+        <span>{kindOf(device).label}</span>
+        <Input
+          size="small"
+          aria-label={`Another source for ${device.name}`}
+          placeholder="another source says …"
+          value={typed}
+          maxLength={40}
+          style={{ width: 160 }}
+          onChange={({ target }) => setTyped(target.value)}
+          onPressEnter={() => {
+            if (typed.trim()) setMore([...more, typed.trim()]);
+            setTyped('');
+          }}
+        />
+      </h3>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Lead</th>
+            {columns.map((by) => (
+              <th key={by} scope="col">
+                {by} says
+              </th>
+            ))}
+            <th scope="col">Proved</th>
+            <th scope="col">Meets</th>
+            <th scope="col">Sleeve</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {uses.map((use) => (
+            <LeadRow key={use.lead.id} device={device} use={use} sources={columns} onCommit={onCommit} />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** What a lead may be, as the answers of a list. */
+const NOTHING = '-';
+
+interface LeadRowProps {
+  device: Device;
+  use: LeadUse;
+  sources: readonly string[];
+  onCommit: Commit;
+}
+
+function LeadRow({ device, use: { lead, standing, terminal, meets, misleads }, sources, onCommit }: LeadRowProps) {
+  const design = useDesign((state) => state.design);
+  const name = `the ${lookWords(lead)} lead of ${device.name}`;
+  const terminals = kindOf(device).terminals(device);
+  const asked = terminal ?? lead.says.find((claim) => claim.terminal !== null)?.terminal ?? null;
+  const proof = standing === 'proved' || asked === null ? null : proofOf(device, asked);
+  return (
+    <>
+      <tr>
+        <th scope="row">
+          <i aria-hidden className={shared.swatch} style={{ background: swatchOf(lead) }} />
+          {lookCode(lead)} {lookWords(lead)}
+        </th>
+        {sources.map((by) => (
+          <td key={by}>
+            <TerminalSelect
+              label={`${by} says of ${name}`}
+              empty="nothing said"
+              device={device}
+              terminals={terminals}
+              value={lead.says.find((claim) => claim.by === by)?.terminal}
+              onChange={(said) => onCommit(`What ${name} is`, (now) => claimed(now, lead, by, said))}
+            />
+          </td>
+        ))}
+        <td>
+          <TerminalSelect
+            label={`Proved of ${name}`}
+            empty="not yet"
+            device={device}
+            terminals={terminals}
+            value={lead.proved}
+            onChange={(proved) => onCommit(`Proved: ${name}`, (now) => updateRecords(now, [{ id: lead.id, set: { proved } }]))}
+          />
+        </td>
+        <td>
+          {meets.length === 0
+            ? STANDING_WORDS[standing]
+            : meets.map(({ number, wire }) => `${number} ${nameOf(design, wire.id)}`).join(', ')}
+        </td>
+        <td>
+          <SleeveSelect
+            label={`Sleeve over ${name}`}
+            needed={misleads !== null}
+            value={lead.sleeve}
+            onChange={(sleeve) => onCommit(`Sleeve over ${name}`, (now) => updateRecords(now, [{ id: lead.id, set: { sleeve } }]))}
+          />
+        </td>
+        <td>
+          <Button
+            size="small"
+            aria-label={`Remove ${name}`}
+            icon={<Trash2 size={14} />}
+            onClick={() =>
+              onCommit(`Remove ${name}`, (now) => {
+                const edit = new Edit(now);
+                edit.remove(lead.id);
+                return edit.change;
+              })
+            }
+          />
+        </td>
+      </tr>
+      {proof && (
+        <tr className={styles.howRow}>
+          <td colSpan={sources.length + 5} className={styles.how}>
+            To prove it: {proofWords(device, proof)}
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+function claimed(design: Parameters<Parameters<Commit>[1]>[0], lead: Lead, by: string, terminal: string | null | undefined) {
+  const edit = new Edit(design);
+  const now = design.records.get(lead.id);
+  if (now?.type === 'lead') setClaim(edit, now, by, terminal);
+  return edit.change;
+}
+
+interface TerminalSelectProps {
+  label: string;
+  empty: string;
+  device: Device;
+  terminals: readonly string[];
+  value: string | null | undefined;
+  onChange(terminal: string | null | undefined): void;
+}
+
+function TerminalSelect({ label, empty, device, terminals, value, onChange }: TerminalSelectProps) {
+  return (
+    <Select<string>
+      size="small"
+      allowClear
+      aria-label={label}
+      placeholder={empty}
+      value={value === null ? NOTHING : value}
+      style={{ width: 116 }}
+      popupMatchSelectWidth={150}
+      options={[...terminals.map((one) => ({ value: one, label: terminalName(device, one) })), { value: NOTHING, label: 'not used' }]}
+      onChange={(chosen: string | undefined) => onChange(chosen === NOTHING ? null : chosen)}
+    />
+  );
+}
+
+/** Kits: what came in one box, what it lacks and what of it is left. */
+function Kits({ kits, onCommit }: { kits: readonly Kit[]; onCommit: Commit }) {
+  const index = useDesign(({ analysis }) => analysis.index);
+  const [name, setName] = useState('');
+  const devices = Array.from(index.devices.values());
+  const add = () => {
+    if (name.trim() === '') return;
+    onCommit(`Kit ${name.trim()}`, (now) => {
+      const edit = new Edit(now);
+      addKit(edit, name.trim());
+      return edit.change;
+    });
+    setName('');
+  };
+  return (
+    <section aria-label="Kits" className={styles.kits}>
+      <h3>Kits</h3>
+      <p className={shared.soft}>
+        What comes in one box is bought once, its fuses and leads with it; what it does not bring stands in the parts list.
+      </p>
+      {kits.map((kit) => (
+        <div key={kit.id} role="group" aria-label={`Kit ${kit.name}`} className={styles.kit}>
+          <b>{kit.name}</b>
+          <Select
+            size="small"
+            mode="multiple"
+            showSearch
+            aria-label={`Parts of ${kit.name}`}
+            placeholder="its parts; wires between two of them come with it"
+            value={devices.filter(({ kitId }) => kitId === kit.id).map(({ id }) => id)}
+            optionFilterProp="label"
+            options={devices.filter(({ kitId }) => !kitId || kitId === kit.id).map(({ id, name: label }) => ({ value: id, label }))}
+            onChange={(ids: string[]) =>
+              onCommit(`Parts of ${kit.name}`, (now) => {
+                const edit = new Edit(now);
+                setKitDevices(edit, kit, ids);
+                return edit.change;
+              })
+            }
+          />
+          <Things label={`What ${kit.name} lacks`} placeholder="it lacks: mounting plate" kit={kit} field="lacks" onCommit={onCommit} />
+          <Things label={`Left over of ${kit.name}`} placeholder="left over: its switch" kit={kit} field="leftOver" onCommit={onCommit} />
+          <Button
+            size="small"
+            aria-label={`Remove kit ${kit.name}`}
+            icon={<Trash2 size={14} />}
+            onClick={() =>
+              onCommit(`Remove kit ${kit.name}`, (now) => {
+                const edit = new Edit(now);
+                edit.remove(kit.id);
+                return edit.change;
+              })
+            }
+          />
+        </div>
+      ))}
+      <div className={styles.bar}>
+        <Input
+          size="small"
+          aria-label="Name of a kit"
+          placeholder="a kit: radio switch with its harness"
+          value={name}
+          maxLength={80}
+          style={{ width: 300 }}
+          onChange={({ target }) => setName(target.value)}
+          onPressEnter={add}
+        />
+        <Button size="small" onClick={add}>
+          Add kit
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+interface ThingsProps {
+  label: string;
+  placeholder: string;
+  kit: Kit;
+  field: 'lacks' | 'leftOver';
+  onCommit: Commit;
+}
+
+/** A list of things in the person’s own words. */
+function Things({ label, placeholder, kit, field, onCommit }: ThingsProps) {
+  return (
+    <Select<string[]>
+      size="small"
+      mode="tags"
+      open={false}
+      suffixIcon={null}
+      aria-label={label}
+      placeholder={placeholder}
+      value={kit[field]}
+      tokenSeparators={[',']}
+      onChange={(things) =>
+        onCommit(label, (now) =>
+          updateRecords(now, [{ id: kit.id, set: { [field]: things.map((thing) => thing.slice(0, 80)).slice(0, 40) } }]),
+        )
+      }
+    />
+  );
+}
