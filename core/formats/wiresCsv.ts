@@ -24,6 +24,9 @@ export function writeWiresCsv({ index, wiring, design }: Analysis): string {
       number: safeCell(number),
       fixed: isNumbered ? 'yes' : 'no',
       colour: look ? lookCode(look) : '',
+      cable: safeCell(nameOf(design, wire.core?.cableId)),
+      core: wire.core?.at ?? '',
+      sleeve: wire.sleeve ?? '',
       size: formatConductor(wire.conductor),
       from: end(from)[0],
       'from terminal': end(from)[1],
@@ -35,6 +38,7 @@ export function writeWiresCsv({ index, wiring, design }: Analysis): string {
       measured: wire.lengthMeasured ? 'yes' : 'no',
       duty: DUTY_WORDS[role.duty],
       circuit: safeCell(nameOf(design, role.circuitId ?? undefined)),
+      made: wire.made?.join(' ') ?? '',
       way: safeCell(routeIds.map((id) => nameOf(design, id)).join(' > ')),
     })),
   );

@@ -28,7 +28,6 @@ const PIP = pip();
 const HERON = heron();
 
 const done = (design: Design, change: Change) => applyChange(design, change);
-const lineOf = (design: Design, number: string) => harnessOfDesign(design).wires.find((line) => line.number === number)!;
 const edited = (design: Design, steps: (edit: Edit) => void) => {
   const edit = new Edit(design);
   steps(edit);
@@ -61,13 +60,19 @@ describe('cables', () => {
     const before = harnessOfDesign(HERON);
     const after = harnessOfDesign(paired(HERON));
     const metres = (harness: typeof before) => cutLots(harness, []).reduce((sum, { neededMm }) => sum + neededMm, 0);
-    const inCables = after.cables.flatMap(({ cores }) => cores).reduce((sum, { line }) => sum + line!.lengthMm, 0);
+    const cores = after.cables.flatMap((run) => run.cores).reduce((sum, { line }) => sum + line!.lengthMm, 0);
+    // From piece to piece of a row too, out and home.
+    const links = after.cables.reduce((sum, { linkMm }) => sum + 2 * linkMm, 0);
+    expect(links).toBeGreaterThan(1000);
+    const inCables = cores + links;
     expect(inCables).toBeGreaterThan(10_000);
     expect(metres(after)).toBe(metres(before) - inCables);
     const design = paired(HERON);
     const lines = partsList(indexDesign(design), after, cutLots(after, []), boughtIn(design));
-    const cable = lines.filter((line) => line.what === 'cable');
-    expect(cable.reduce((sum, { count }) => sum + count, 0)).toBe(after.cables.reduce((sum, { lengthMm }) => sum + lengthMm, 0));
+    const cable = lines.flatMap((line) => (line.group === 'wire' && line.what === 'cable' ? [line] : []));
+    expect(cable.reduce((sum, { count }) => sum + count, 0)).toBe(
+      after.cables.reduce((sum, { lengthMm, linkMm }) => sum + lengthMm + linkMm, 0),
+    );
   });
 
   test('a core is coloured by its cable alone, goes by its cable’s name, and is by itself once the cable is gone', () => {
@@ -305,13 +310,13 @@ describe('kits and what is at hand', () => {
 
   // 0.3048 m to the foot, exactly.
   test('wire is priced by the metre or by the foot, and bought by the reel', () => {
-    const wire = linesOf(PIP).find((line) => line.what === 'wire')!;
+    const wire = linesOf(PIP).find((line) => line.group === 'wire' && line.what === 'wire')!;
     const design = edited(PIP, (edit) => {
       expect(setStockField(edit, wire, 'price', '0.30', 'us')).toBeNull();
       expect(setStockField(edit, wire, 'have', '3 m', 'us')).toEqual({ why: 'byReel' });
     });
     const need = partNeeds(linesOf(design), recordsOf(design, 'stock')).find(({ id }) => id === partKey(wire))!;
-    if (need.line.what !== 'wire') throw new Error('a wire stays a wire');
+    if (need.line.group !== 'wire' || need.line.what !== 'wire') throw new Error('a wire stays a wire');
     expect(need.getCount).toBe(need.line.buyMm);
     expect(need.cost).toBeCloseTo((need.line.buyMm / 304.8) * 0.3, 6);
   });

@@ -9,6 +9,7 @@ import type { Cable, CableCore, Wire } from '../design/schema';
 import type { DesignIndex } from '../rig/designIndex';
 import type { ColourSchool } from '../catalog/vocabulary';
 import { poleOf } from './schools';
+import type { RowLink } from './rowLinks';
 import type { Harness, HarnessWire } from './schedule';
 
 /** A cable with what its cores are. */
@@ -17,6 +18,8 @@ export interface CableRun {
   cores: CoreUse[];
   /** Length it is cut to, that of its longest core, mm; nought while no wire is laid in it. */
   lengthMm: number;
+  /** What of it goes on from piece to piece of a row, mm. */
+  linkMm: number;
   /** What tells this cable from others in a shop. */
   make: string;
 }
@@ -31,7 +34,7 @@ export interface CoreUse {
 }
 
 /** Every cable with its cores. */
-export function cableRuns({ cables, settings }: DesignIndex, wires: readonly HarnessWire[]): CableRun[] {
+export function cableRuns({ cables, settings }: DesignIndex, wires: readonly HarnessWire[], links: readonly RowLink[]): CableRun[] {
   const byCore = new Map(wires.flatMap((line) => (line.wire.core ? [[coreKey(line.wire.core), line] as const] : [])));
   return Array.from(cables.values(), (cable): CableRun => {
     const cores = cable.cores.map((core, position): CoreUse => {
@@ -39,7 +42,11 @@ export function cableRuns({ cables, settings }: DesignIndex, wires: readonly Har
       const line = byCore.get(coreKey({ cableId: cable.id, at })) ?? null;
       return { at, core, line, misleads: line && misleads(settings.colourSchool ?? 'pole', line) };
     });
-    return { cable, cores, lengthMm: Math.max(0, ...cores.map(({ line }) => line?.lengthMm ?? 0)), make: makeKey(cable) };
+    const lengthMm = Math.max(0, ...cores.map(({ line }) => line?.lengthMm ?? 0));
+    // Out and home lie in the same piece of it.
+    const rows = links.filter(({ cableId }) => cableId === cable.id).map((link) => [link.load.id, link.lengthMm * link.count] as const); // prettier-ignore
+    const linkMm = Array.from(new Map(rows).values()).reduce((sum, mm) => sum + mm, 0);
+    return { cable, cores, lengthMm, linkMm, make: makeKey(cable) };
   });
 }
 

@@ -69,7 +69,7 @@ export type LeadProof =
   /** The meter's diode test: forward with red on the first, nothing the other way. */
   | { how: 'diode'; between: [string, string] }
   /** From a battery through a small fuse; what then happens shows it. */
-  | { how: 'feed'; plus: string; minus: string; fuseA: number; shows: 'lights' | 'runs' | 'volts'; at: string };
+  | { how: 'feed'; plus: string; minus: string; fuseA: number; shows: 'lights' | 'runs' | 'wakes' | 'volts'; at: string };
 
 /** A coil is wound to a tenth of what is printed, and cold copper reads less. Common practice. */
 const COIL_SPREAD = 0.2;
@@ -122,7 +122,14 @@ export function proofOf(device: Device, terminal: string): LeadProof | null {
       const terminals = kindOf(device).terminals(device);
       const plus = terminals.find((one) => one === 'plus' || one === 'in');
       if (plus === undefined || !terminals.includes('minus')) return null;
-      return { how: 'feed', plus, minus: 'minus', fuseA: ELECTRONICS_FUSE_A, shows: 'volts', at: terminal };
+      return {
+        how: 'feed',
+        plus,
+        minus: 'minus',
+        fuseA: ELECTRONICS_FUSE_A,
+        shows: terminal === plus || terminal === 'minus' ? 'wakes' : 'volts',
+        at: terminal,
+      };
     }
   }
 }

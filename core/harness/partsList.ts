@@ -80,10 +80,10 @@ function ofKits(kits: readonly Kit[], { devices }: DesignIndex): PartLine[] {
 /** Cable by what is in it, a tenth to spare. */
 function cables({ cables: runs }: Harness): PartLine[] {
   const lines = new Map<string, Extract<PartLine, { what: 'cable' }>>();
-  for (const { cable, lengthMm, make } of runs) {
+  for (const { cable, lengthMm, linkMm, make } of runs) {
     if (lengthMm === 0) continue;
     const line = lines.get(make) ?? { group: 'wire', what: 'cable', cores: cable.cores, count: 0, spareMm: 0, names: [] };
-    line.count += lengthMm;
+    line.count += lengthMm + linkMm;
     line.spareMm = cutLength(line.count * SPARE_SHARE);
     line.names.push(cable.name);
     lines.set(make, line);

@@ -15,6 +15,8 @@ export interface RowLink {
   number: string;
   conductor: ConductorSize;
   look: WireLook | null;
+  /** The cable it goes on in, where that wire is a core. */
+  cableId: string | null;
   /** Of one piece to the next, mm. */
   lengthMm: number;
   /** How many: one fewer than the pieces. */
@@ -41,6 +43,7 @@ export function rowLinks({ loads }: DesignIndex, wires: readonly HarnessWire[]):
             number,
             conductor: wire.conductor,
             look,
+            cableId: wire.core?.cableId ?? null,
             lengthMm: cutLength(load.spacingMm),
             count: load.quantity - 1,
           },

@@ -55,7 +55,8 @@ export function harnessOf(index: DesignIndex, wiring: Wiring): Harness {
     };
   });
   wires.sort((a, b) => compareNumbers(a.number, b.number));
-  return { wires, cables: cableRuns(index, wires), links: rowLinks(index, wires), roles };
+  const links = rowLinks(index, wires);
+  return { wires, cables: cableRuns(index, wires, links), links, roles };
 }
 
 /** The same from records alone. */
@@ -103,7 +104,7 @@ export function cutLots({ wires, links }: Harness, reels: readonly Reel[]): CutL
     lots.set(key, lot);
   };
   for (const { wire, look, lengthMm } of wires) if (!wire.core && !wire.kitId) put(wire.conductor, look, [{ id: wire.id, lengthMm }]);
-  for (const link of links) put(link.conductor, link.look, linkPieces(link));
+  for (const link of links) if (link.cableId === null) put(link.conductor, link.look, linkPieces(link));
   return Array.from(lots.values(), (lot) => cutLot(lot, reels)).sort(
     (a, b) => CONDUCTOR_ORDER.compare(a.conductor, b.conductor) || lookText(a.look).localeCompare(lookText(b.look)),
   );

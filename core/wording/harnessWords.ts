@@ -1,6 +1,6 @@
 import { FAMILY_NAMES } from '../catalog/fuses';
 import { lookCode, lookWords, WIRE_COLOURS } from '../catalog/wireColours';
-import type { ColourSchool, UnitSystem, WireEnd } from '../catalog/vocabulary';
+import type { ColourSchool, UnitSystem, WireEnd, WireStep } from '../catalog/vocabulary';
 import type { CableCore, Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { Ending } from '../harness/wireEnds';
@@ -41,6 +41,15 @@ export const END_WORDS: Record<WireEnd, string> = {
   pin: 'plug contact',
   tap: 'fuse tap',
   bare: 'bare',
+};
+
+/** What is done to a wire on the way into the vehicle. */
+export const STEP_WORDS: Record<WireStep, string> = {
+  cut: 'cut',
+  stripped: 'stripped',
+  crimped: 'crimped',
+  labelled: 'labelled',
+  pulled: 'pulled',
 };
 
 /** What a wire does, in a word or two. */

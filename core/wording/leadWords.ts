@@ -3,7 +3,7 @@ import type { Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { LeadRefusal } from '../harness/editLeads';
 import type { LeadProof, LeadStanding } from '../harness/leads';
-import { formatNumber } from '../units/quantity';
+import { formatNumber, formatRating } from '../units/quantity';
 import { terminalName } from './terminalNames';
 
 /** Cables as they are asked for. */
@@ -49,9 +49,10 @@ export function proofWords(device: Device, proof: LeadProof): string {
     case 'diode':
       return `Nothing connected, diode test with red on ${at(proof.between[0])} and black on ${at(proof.between[1])}: a drop one way (0.3 to 3 V), nothing the other way.`;
     case 'feed': {
-      const fed = `Lead lying free, fed through a ${formatNumber(proof.fuseA, 1)} A fuse: battery + to ${at(proof.plus)}, − to ${at(proof.minus)}`;
+      const fed = `Lead lying free, fed through a ${formatRating(proof.fuseA)} fuse: battery + to ${at(proof.plus)}, − to ${at(proof.minus)}`;
       if (proof.shows === 'volts')
         return `${fed}; then volts from ${at(proof.minus)} to ${at(proof.at)}. Never feed an outlet, and never bridge two leads to try.`;
+      if (proof.shows === 'wakes') return `${fed}: it draws a few milliamperes and answers. Nothing, or the fuse gone: it is not so.`;
       return `${fed}: it ${proof.shows}. Nothing, or the fuse gone: it is not so.`;
     }
   }

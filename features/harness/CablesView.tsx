@@ -65,7 +65,7 @@ export function CablesView({ harness }: { harness: Harness }) {
           title="Each load’s wires out and home that go the same way in a two-core cable of their own"
           onClick={() => commit(`${pairs.length} pairs in cables`, (now) => layPairs(now, pairs, twin))}
         >
-          {pairs.length === 1 ? 'Lay the pair in a cable' : `Lay ${pairs.length} pairs in cables`}
+          {pairs.length === 0 ? 'No pairs to lay' : pairs.length === 1 ? 'Lay the pair in a cable' : `Lay ${pairs.length} pairs in cables`}
         </Button>
       </div>
       {refusal}
@@ -85,7 +85,7 @@ export function CablesView({ harness }: { harness: Harness }) {
 }
 
 function CableCard({ run, lines, onCommit }: { run: CableRun; lines: readonly HarnessWire[]; onCommit: Commit }) {
-  const { cable, cores, lengthMm } = run;
+  const { cable, cores, lengthMm, linkMm } = run;
   const units = useUnits();
   const free = cores.filter(({ line }) => line === null).length;
   return (
@@ -95,6 +95,7 @@ function CableCard({ run, lines, onCommit }: { run: CableRun; lines: readonly Ha
         <span>
           {cableWords(cable.cores)}
           {lengthMm > 0 && `, ${formatLength(lengthMm, units)}`}
+          {linkMm > 0 && ` and ${formatLength(linkMm, units)} along its row`}
           {free > 0 && `, ${free} free`}
         </span>
         <Button
@@ -110,7 +111,7 @@ function CableCard({ run, lines, onCommit }: { run: CableRun; lines: readonly Ha
           }
         />
       </h3>
-      <table>
+      <table className={styles.cores}>
         <tbody>
           {cores.map((core) => (
             <Core key={core.at} run={run} core={core} lines={lines} onCommit={onCommit} />

@@ -27,9 +27,10 @@ const LabelsView = later(() => import('./LabelsView').then(({ LabelsView: view }
 const PinsView = later(() => import('./PinsView').then(({ PinsView: view }) => view));
 const CablesView = later(() => import('./CablesView').then(({ CablesView: view }) => view));
 const LeadsView = later(() => import('./LeadsView').then(({ LeadsView: view }) => view));
-const OPENED_LATER = [CablesView, LeadsView, CutView, PartsListView, DiagramView, PanelCutView, LabelsView, PinsView];
+const MakingView = later(() => import('./MakingView').then(({ MakingView: view }) => view));
+const OPENED_LATER = [MakingView, CablesView, LeadsView, CutView, PartsListView, DiagramView, PanelCutView, LabelsView, PinsView];
 
-type Shown = 'schedule' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
+type Shown = 'schedule' | 'making' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
 
 /** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
 export function HarnessStage() {
@@ -61,6 +62,7 @@ export function HarnessStage() {
             onChange={setShown}
             options={[
               { value: 'schedule', label: 'Wires' },
+              { value: 'making', label: 'Making' },
               { value: 'cables', label: 'Cables' },
               { value: 'leads', label: 'Leads' },
               { value: 'diagram', label: 'Diagram' },
@@ -72,7 +74,7 @@ export function HarnessStage() {
             ]}
           />
         </div>
-        {shown === 'schedule' && (
+        {(shown === 'schedule' || shown === 'making') && (
           <>
             <Select<WireGrouping>
               size="small"
@@ -102,6 +104,7 @@ export function HarnessStage() {
         <Marking />
       </div>
       {shown === 'schedule' && <ScheduleView harness={harness} grouping={grouping} find={find} />}
+      {shown === 'making' && <MakingView harness={harness} grouping={grouping} find={find} />}
       {shown === 'cables' && <CablesView harness={harness} />}
       {shown === 'leads' && <LeadsView harness={harness} />}
       {shown === 'diagram' && <DiagramView harness={harness} />}

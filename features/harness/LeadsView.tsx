@@ -3,7 +3,7 @@
 import { Button, Input, Select } from 'antd';
 import { Printer, Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { lookCode, lookWords } from '@/core/catalog/wireColours';
+import { lookWords } from '@/core/catalog/wireColours';
 import { updateRecords } from '@/core/design/change';
 import { recordsOf } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
@@ -41,7 +41,7 @@ export function LeadsView({ harness }: { harness: Harness }) {
           taken for, how a meter proves it before it is joined, and which of our wires it meets: by what it does, never by its colour.
         </p>
       )}
-      <div className={styles.cards}>
+      <div className={`${styles.cards} ${styles.wide}`}>
         {Array.from(uses, ([deviceId, list]) => (
           <LeadCard key={deviceId} device={index.devices.get(deviceId)!} uses={list} harness={harness} onCommit={commit} />
         ))}
@@ -187,7 +187,7 @@ function LeadRow({ device, use: { lead, standing, terminal, meets, misleads }, s
       <tr>
         <th scope="row">
           <i aria-hidden className={shared.swatch} style={{ background: swatchOf(lead) }} />
-          {lookCode(lead)} {lookWords(lead)}
+          {lookWords(lead)}
         </th>
         {sources.map((by) => (
           <td key={by}>
@@ -211,7 +211,7 @@ function LeadRow({ device, use: { lead, standing, terminal, meets, misleads }, s
             onChange={(proved) => onCommit(`Proved: ${name}`, (now) => updateRecords(now, [{ id: lead.id, set: { proved } }]))}
           />
         </td>
-        <td>
+        <td className={styles.meets}>
           {meets.length === 0
             ? STANDING_WORDS[standing]
             : meets.map(({ number, wire }) => `${number} ${nameOf(design, wire.id)}`).join(', ')}

@@ -40,8 +40,8 @@ export function PartsListView({ harness }: { harness: Harness }) {
   return (
     <>
       <p className={styles.total} role="status">
-        Still to get: <b className="reading">{`${formatNumber(cost, 2)} ${currency}`}</b>
-        {open > 0 && `, and ${open === 1 ? 'one line' : `${open} lines`} without a price`}
+        Still to get: {(cost > 0 || open === 0) && <b className="reading">{`${formatNumber(cost, 2)} ${currency}`}</b>}
+        {open > 0 && `${cost > 0 ? ', and ' : ''}${open === 1 ? 'one line' : `${open} lines`} without a price`}
       </p>
       <Grid label="Parts to have" columns={columns} groups={groups} actions={useStockActions()} />
     </>

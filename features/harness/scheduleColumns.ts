@@ -18,6 +18,8 @@ export interface WireRow {
   from: string;
   to: string;
   circuit: string;
+  /** The name of the cable it is a core of; empty for a wire by itself. */
+  cable: string;
 }
 
 export type WireGrouping = 'circuit' | 'look' | 'zone' | 'way' | 'none';
@@ -31,6 +33,13 @@ export function swatchOf(look: WireLook): string {
   if (!look.stripe) return base;
   const stripe = WIRE_COLOURS[look.stripe].tint;
   return `linear-gradient(${base} 36%, ${stripe} 36% 64%, ${base} 64%)`;
+}
+
+/** Its colour in words, and the core of which cable it is; what is put over both its ends. */
+function colourText({ line: { wire, look }, cable }: WireRow): string {
+  const words = look ? lookWords(look) : MISSING;
+  const sleeve = wire.sleeve ? `, ${WIRE_COLOURS[wire.sleeve].word} sleeve` : '';
+  return wire.core ? `${cable} ${wire.core.at}: ${words}${sleeve}` : `${words}${sleeve}`;
 }
 
 /** The columns of the wire schedule. */
@@ -47,7 +56,7 @@ export function scheduleColumns(units: UnitSystem, settings: DesignIndex['settin
       hint: 'What is on its labels. Grey until it is fixed: an edit may still move it',
     },
     {
-      ...{ key: 'colour', title: 'Colour', width: '13fr', edit: true, text: ({ line }) => (line.look ? lookWords(line.look) : MISSING) },
+      ...{ key: 'colour', title: 'Colour', width: '13fr', edit: true, text: colourText },
       editText: ({ line }) => (line.look ? lookCode(line.look) : ''),
       swatch: ({ line }) => (line.look ? swatchOf(line.look) : null),
       hint: 'In words or letters: red with white, RDWH',
@@ -91,7 +100,14 @@ export function scheduleGroups(analysis: Analysis, { wires }: Harness, grouping:
   const rows = wires
     .map((line): WireRow => {
       const circuit = nameOf(design, line.role.circuitId ?? undefined);
-      return { id: line.wire.id, line, from: endName(design, index, line.from), to: endName(design, index, line.to), circuit };
+      return {
+        id: line.wire.id,
+        line,
+        from: endName(design, index, line.from),
+        to: endName(design, index, line.to),
+        circuit,
+        cable: nameOf(design, line.wire.core?.cableId),
+      };
     })
     .filter((row) => isFound(row, find));
   const groups = new Map<string, WireRow[]>();
@@ -137,8 +153,8 @@ function titleOf(design: Design, { devices }: DesignIndex, { line, circuit }: Wi
 }
 
 /** Whether a line has every word that is looked for. */
-function isFound({ line, from, to, circuit }: WireRow, find: string): boolean {
+function isFound({ line, from, to, circuit, cable }: WireRow, find: string): boolean {
   if (find.trim() === '') return true;
-  const text = [line.number, line.look ? `${lookCode(line.look)} ${lookWords(line.look)}` : '', formatConductor(line.wire.conductor), from, to, circuit, endWords(line.from.ending), endWords(line.to.ending), DUTY_WORDS[line.role.duty]].join(' ').toLowerCase(); // prettier-ignore
+  const text = [line.number, cable, line.look ? `${lookCode(line.look)} ${lookWords(line.look)}` : '', formatConductor(line.wire.conductor), from, to, circuit, endWords(line.from.ending), endWords(line.to.ending), DUTY_WORDS[line.role.duty]].join(' ').toLowerCase(); // prettier-ignore
   return find.toLowerCase().split(/\s+/).filter(Boolean).every((word) => text.includes(word)); // prettier-ignore
 }
