@@ -6,6 +6,11 @@ import type { Analysis } from '../core/analysis/types';
 import { sheetsOf, sketch } from '../core/diagram/drawing';
 import { layOutSketch, type Drawing } from '../core/diagram/layout';
 import { writeDiagramSvg } from '../core/diagram/writeSvg';
+import { writeDiagramDxf } from '../core/formats/diagramPages';
+import { diagramDocument, fuseMapDocument, labelsDocument, loomDocument, panelDocument, paperOf } from '../core/formats/documents';
+import { writeLoomSvg } from '../core/formats/loomDrawing';
+import type { PaperDrawings } from '../core/formats/paper';
+import { loomBoards, type LoomBoard } from '../core/harness/loomBoard';
 import { recordsOf } from '../core/design/design';
 import { LABEL_KINDS, labelsOf, writeLabelsCsv } from '../core/formats/labels';
 import { writePanelDxf, writePanelSvg } from '../core/formats/panelTemplate';
@@ -18,8 +23,22 @@ import type { StateChoice } from '../core/network/namedStates';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';
 
-const FORMATS = ['spice', 'wires.csv', 'parts.csv', 'labels.csv', 'diagram.svg', 'panel.svg', 'panel.dxf'] as const;
-type Format = (typeof FORMATS)[number];
+const TEXTS = [
+  'spice',
+  'wires.csv',
+  'parts.csv',
+  'labels.csv',
+  'diagram.svg',
+  'diagram.dxf',
+  'panel.svg',
+  'panel.dxf',
+  'loom.svg',
+] as const;
+const PAPERS = ['diagram.pdf', 'labels.pdf', 'panel.pdf', 'loom.pdf', 'fuse-map.pdf'] as const;
+const FORMATS = [...TEXTS, ...PAPERS] as const;
+type TextFormat = (typeof TEXTS)[number];
+type PaperFormat = (typeof PAPERS)[number];
+const isPaper = (format: TextFormat | PaperFormat): format is PaperFormat => PAPERS.some((one) => one === format);
 
 /** `vine-knot export`: a design file in another format on standard output. Status 1 when its network has no answer. */
 export async function exportDesign(argv: string[]): Promise<number> {
@@ -33,9 +52,15 @@ export async function exportDesign(argv: string[]): Promise<number> {
   const format = FORMATS.find((one) => one === values.format);
   if (!format) throw new BadInput(`--format: one of ${FORMATS.join(', ')}`);
   if (values.state !== undefined && format !== 'spice') throw new BadInput('--state: only a SPICE deck is of a state');
-  if (values.circuit !== undefined && format !== 'diagram.svg') throw new BadInput('--circuit: only a diagram is of one circuit');
+  if (values.circuit !== undefined && !format.startsWith('diagram')) throw new BadInput('--circuit: only a diagram is of one circuit');
   if (values.panel !== undefined && !format.startsWith('panel')) throw new BadInput('--panel: only a template is of one panel');
   const analysis = analyse(loadDesign(file));
+  if (isPaper(format)) {
+    const document = await paged(analysis, format, values.circuit, values.panel);
+    const { drawingsPdf } = await import('../workers/setPdf.mjs');
+    process.stdout.write(await drawingsPdf(document));
+    return 0;
+  }
   const text = await written(analysis, format, values);
   if (text instanceof NetworkError) {
     process.stderr.write(`${text.message}\n`);
@@ -47,7 +72,7 @@ export async function exportDesign(argv: string[]): Promise<number> {
 
 async function written(
   analysis: Analysis,
-  format: Format,
+  format: TextFormat,
   { state, circuit, panel }: { state?: string; circuit?: string; panel?: string },
 ): Promise<string | NetworkError> {
   switch (format) {
@@ -63,11 +88,41 @@ async function written(
       return writePanelDxf(panelOf(analysis, panel));
     case 'diagram.svg':
       return writeDiagramSvg(await drawn(analysis, circuit));
+    case 'diagram.dxf':
+      return writeDiagramDxf(await drawn(analysis, circuit));
+    case 'loom.svg':
+      return writeLoomSvg(loomsOf(analysis)[0]!, analysis.design, analysis.index.settings.units, LOOM_SCALE);
     case 'spice': {
       const solved = solveDesign(analysis, stateOption(state ?? 'all-on', analysis.index.scenarios));
       return solved instanceof NetworkError ? solved : spiceOfDesign(solved).text;
     }
   }
+}
+
+/** What a loom board is drawn at where nobody says. */
+const LOOM_SCALE = 10;
+
+/** What is printed at a size of its own, as pages. */
+async function paged(analysis: Analysis, format: PaperFormat, circuit?: string, panel?: string): Promise<PaperDrawings> {
+  const paper = paperOf(analysis);
+  switch (format) {
+    case 'diagram.pdf':
+      return diagramDocument(analysis, await drawn(analysis, circuit), paper);
+    case 'labels.pdf':
+      return labelsDocument(LABEL_KINDS.flatMap((kind) => labelsOf(analysis, kind)), paper === 'A4' ? 'a4x80' : 'letter80'); // prettier-ignore
+    case 'panel.pdf':
+      return panelDocument(panelOf(analysis, panel), paper);
+    case 'loom.pdf':
+      return loomDocument(analysis, loomsOf(analysis), LOOM_SCALE, paper);
+    case 'fuse-map.pdf':
+      return fuseMapDocument(analysis, paper);
+  }
+}
+
+function loomsOf({ index, wiring }: Analysis): LoomBoard[] {
+  const boards = loomBoards(index, harnessOf(index, wiring));
+  if (boards.length === 0) throw new BadInput('no wire takes a stretch of the vehicle, so there is no loom');
+  return boards;
 }
 
 /** The panel of a name, or the first. */

@@ -21,7 +21,8 @@ const USAGE = `Usage:
   vine-knot truth FILE.json --load NAME [--function NAME] [--json]
   vine-knot wishes FILE.json [--json]
   vine-knot harness FILE.json [--json]
-  vine-knot export FILE.json --format spice|wires.csv|parts.csv|labels.csv|diagram.svg|panel.svg|panel.dxf
+  vine-knot export FILE.json --format spice|wires.csv|parts.csv|labels.csv|labels.pdf|diagram.svg|diagram.pdf|diagram.dxf
+                   |panel.svg|panel.pdf|panel.dxf|loom.svg|loom.pdf|fuse-map.pdf
                    [--state all-on|all-off|SCENARIO] [--circuit NUMBER] [--panel NAME]
 
 check prints per circuit and for the whole design what the screens show.
@@ -34,7 +35,7 @@ truth says what a load does in every way that what influences it may stand.
 wishes says which of what loads shall do the wiring keeps, and by what acts the others break, in every way things can stand.
 harness lists every wire with its number, colour, size, length and ends, what is cut from which reel, and the parts.
 export writes the netlist of a design in a state as a SPICE deck, its wire schedule, parts list or labels, the diagram
-of a circuit or of all, or a panel's template at full size.
+of a circuit or of all, a panel's template at full size, the loom board at 1:10, or the fuse map for the lid.
 Exit status: 0 well, 1 a finding is a fault, a network has no answer or never comes to rest, a wish is broken or a load was cut, 2 bad input.
 `;
 

@@ -1,7 +1,6 @@
 import type { Analysis } from '@/core/analysis/types';
 import { recordOf, recordsOf } from '@/core/design/design';
-import { panelShapes, templateSize } from '@/core/formats/panelTemplate';
-import { onPaper } from '@/core/formats/paper';
+import { panelDocument, paperOf } from '@/core/formats/documents';
 import { cutPanel, type PanelCut } from '@/core/harness/panelFace';
 import { readAnalysed, viewOf } from './analysed';
 import { attachment } from './attachment';
@@ -20,9 +19,6 @@ export async function panelAsked(request: Request, designId: string): Promise<{ 
 /** Its template at full size, on A4 or Letter as the design's units go. */
 export async function panelPdf(request: Request, designId: string): Promise<Response> {
   const { cut, analysis } = await panelAsked(request, designId);
-  const paper = analysis.index.settings.units === 'us' ? 'LETTER' : 'A4';
-  const { widthMm, heightMm } = templateSize(cut);
-  const drawings = { title: cut.panel.name, paper, ...onPaper(panelShapes(cut), widthMm, heightMm, paper) } as const;
-  const pdf = await inTurn(request.signal, () => drawingsPdf(drawings, request.signal));
+  const pdf = await inTurn(request.signal, () => drawingsPdf(panelDocument(cut, paperOf(analysis)), request.signal));
   return attachment(analysis.design, pdf, 'application/pdf', 'panel.pdf');
 }

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
-import type { Paper, PaperPage } from '@/core/formats/paper';
+import type { PaperDrawings } from '@/core/formats/paper';
 import type { Report } from '@/core/formats/reportSection';
 import { BadRequest, Busy } from './errors';
 
@@ -38,14 +38,6 @@ export function reportPdf(report: Report, date: string, signal?: AbortSignal): P
   return made({ report, date }, signal);
 }
 
-/** Drawings at full size, a page each. */
-export interface PaperDrawings {
-  title: string;
-  paper: Paper;
-  across: boolean;
-  pages: readonly PaperPage[];
-}
-
 /** Drawings at full size as a PDF. */
 export function drawingsPdf(drawings: PaperDrawings, signal?: AbortSignal): Promise<Uint8Array<ArrayBuffer>> {
   return made({ drawings }, signal);
@@ -55,7 +47,7 @@ function made(
   order: { report: Report; date: string } | { drawings: PaperDrawings },
   signal?: AbortSignal,
 ): Promise<Uint8Array<ArrayBuffer>> {
-  const own = (worker ??= new Worker(path.join(process.cwd(), 'server', 'pdfWorker.mjs')));
+  const own = (worker ??= new Worker(path.join(process.cwd(), 'workers', 'pdfThread.mjs')));
   // The thread alone keeps no program running that is done otherwise.
   own.unref();
   return new Promise((resolve, reject) => {

@@ -22,22 +22,37 @@ export interface PaperPage {
   topMm: number;
 }
 
+/** Drawings at full size, a page each. */
+export interface PaperDrawings {
+  title: string;
+  paper: Paper;
+  across: boolean;
+  pages: readonly PaperPage[];
+}
+
 export const PAPERS = { A4: [210, 297], LETTER: [215.9, 279.4] } as const;
 export type Paper = keyof typeof PAPERS;
 /** What no printer reaches, and how far tiles lap over each other, mm. Common practice. */
 const UNPRINTED_MM = 8;
 const LAP_MM = 10;
 
-/** A drawing at full size on as many pages as it takes: one where it fits, upright or across, else tiles that lap over. */
-export function onPaper(shapes: string, widthMm: number, heightMm: number, paper: Paper): { pages: PaperPage[]; across: boolean } {
-  const [short, long] = PAPERS[paper];
-  const room = (across: boolean) => [(across ? long : short) - 2 * UNPRINTED_MM, (across ? short : long) - 2 * UNPRINTED_MM] as const;
+/**
+ * A drawing at full size on as many pages as it takes: one where it fits, upright or across, else tiles that lap over.
+ * @param given whether the paper lies across; absent: as fewer pages do
+ */
+export function onPaper(
+  shapes: string,
+  widthMm: number,
+  heightMm: number,
+  paper: Paper,
+  given?: boolean,
+): { pages: PaperPage[]; across: boolean } {
   const count = (across: boolean) => {
-    const [w, h] = room(across);
+    const [w, h] = roomOn(paper, across);
     return tiles(widthMm, w) * tiles(heightMm, h);
   };
-  const across = count(true) < count(false);
-  const [w, h] = room(across);
+  const across = given ?? count(true) < count(false);
+  const [w, h] = roomOn(paper, across);
   const pages: PaperPage[] = [];
   for (let row = 0; row < tiles(heightMm, h); row++)
     for (let column = 0; column < tiles(widthMm, w); column++) {
@@ -47,6 +62,12 @@ export function onPaper(shapes: string, widthMm: number, heightMm: number, paper
       pages.push({ svg, widthMm: width, heightMm: height, leftMm: UNPRINTED_MM, topMm: UNPRINTED_MM });
     }
   return { pages, across };
+}
+
+/** What fits on one page, mm, the paper lying across or not. */
+export function roomOn(paper: Paper, across: boolean): readonly [widthMm: number, heightMm: number] {
+  const [short, long] = PAPERS[paper];
+  return [(across ? long : short) - 2 * UNPRINTED_MM, (across ? short : long) - 2 * UNPRINTED_MM];
 }
 
 function tiles(mm: number, roomMm: number): number {

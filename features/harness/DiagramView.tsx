@@ -9,6 +9,7 @@ import { writeDiagramSvg } from '@/core/diagram/writeSvg';
 import { nameOf } from '@/core/design/names';
 import type { Harness } from '@/core/harness/schedule';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useViewQuery } from '@/features/design/useViewQuery';
 import { useJump } from '@/features/workspace/useJump';
 import { saveFile } from '@/ui/saveFile';
 import { DiagramSheet } from './DiagramSheet';
@@ -18,6 +19,8 @@ const ALL = 'all';
 
 /** The diagram of a circuit, of what circuits share, or of all of it sheet by sheet: it draws itself from the wires. */
 export function DiagramView({ harness }: { harness: Harness }) {
+  const id = useDesign((state) => state.id);
+  const viewQuery = useViewQuery();
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);
   const jump = useJump();
@@ -27,6 +30,7 @@ export function DiagramView({ harness }: { harness: Harness }) {
   const shown = useMemo(() => sheets.filter((sheet) => chosen === ALL || keyOf(sheet) === chosen), [sheets, chosen]);
   const { drawings, done } = useDrawings(harness, shown);
   const [scale, setScale] = useState(1);
+  const query = chosen === ALL ? viewQuery : `${viewQuery}${viewQuery ? '&' : '?'}sheet=${chosen}`;
   return (
     <div className={styles.view}>
       <div className={styles.bar}>
@@ -63,6 +67,12 @@ export function DiagramView({ harness }: { harness: Harness }) {
           onClick={() => saveFile('diagram.svg', writeDiagramSvg(drawings), 'image/svg+xml')}
         >
           SVG
+        </Button>
+        <Button size="small" icon={<Download size={14} />} href={`/api/designs/${id}/diagram.pdf${query}`}>
+          PDF
+        </Button>
+        <Button size="small" icon={<Download size={14} />} href={`/api/designs/${id}/diagram.dxf${query}`}>
+          DXF
         </Button>
         <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
           Print

@@ -28,9 +28,10 @@ const PinsView = later(() => import('./PinsView').then(({ PinsView: view }) => v
 const CablesView = later(() => import('./CablesView').then(({ CablesView: view }) => view));
 const LeadsView = later(() => import('./LeadsView').then(({ LeadsView: view }) => view));
 const MakingView = later(() => import('./MakingView').then(({ MakingView: view }) => view));
-const OPENED_LATER = [MakingView, CablesView, LeadsView, CutView, PartsListView, DiagramView, PanelCutView, LabelsView, PinsView];
+const LoomView = later(() => import('./LoomView').then(({ LoomView: view }) => view));
+const OPENED_LATER = [LoomView, MakingView, CablesView, LeadsView, CutView, PartsListView, DiagramView, PanelCutView, LabelsView, PinsView];
 
-type Shown = 'schedule' | 'making' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
+type Shown = 'schedule' | 'loom' | 'making' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
 
 /** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
 export function HarnessStage() {
@@ -66,6 +67,7 @@ export function HarnessStage() {
               { value: 'cables', label: 'Cables' },
               { value: 'leads', label: 'Leads' },
               { value: 'diagram', label: 'Diagram' },
+              { value: 'loom', label: 'Loom' },
               { value: 'pins', label: 'Pins' },
               { value: 'panels', label: 'Panels' },
               { value: 'labels', label: 'Labels' },
@@ -108,6 +110,7 @@ export function HarnessStage() {
       {shown === 'cables' && <CablesView harness={harness} />}
       {shown === 'leads' && <LeadsView harness={harness} />}
       {shown === 'diagram' && <DiagramView harness={harness} />}
+      {shown === 'loom' && <LoomView harness={harness} />}
       {shown === 'pins' && <PinsView harness={harness} />}
       {shown === 'panels' && <PanelCutView />}
       {shown === 'labels' && <LabelsView />}

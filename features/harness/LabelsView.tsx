@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Segmented, Select } from 'antd';
+import { Button, Checkbox, Input, Segmented, Select } from 'antd';
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { LABEL_SHEET_IDS, LABEL_SHEETS, type LabelSheetId } from '@/core/catalog/labelSheets';
@@ -13,6 +13,8 @@ import styles from './PanelCut.module.css';
 
 const KIND_WORDS: Record<LabelKind, string> = { wires: 'Wires', fuses: 'Fuses', switches: 'Switches' };
 
+const isAddress = (text: string) => /^https?:\/\/[^\s/]+\/*$/.test(text) && text.length <= 80;
+
 /** Labels for wires, fuses and switches on common sheets, as they will be printed. */
 export function LabelsView() {
   const id = useDesign((state) => state.id);
@@ -22,11 +24,15 @@ export function LabelsView() {
   const [kind, setKind] = useState<LabelKind>('wires');
   const [sheet, setSheet] = useState<LabelSheetId>(units === 'us' ? 'letter80' : 'a4x80');
   const [skip, setSkip] = useState(0);
+  const [address, setAddress] = useState<string | null>(null);
   const labels = useMemo(() => labelsOf(analysis, kind), [analysis, kind]);
-  const pages = useMemo(() => labelPages(labels, sheet, skip), [labels, sheet, skip]);
+  const opens = address === null || !isAddress(address) ? undefined : `${address.replace(/\/+$/, '')}/d/${id}`;
+  const pages = useMemo(() => labelPages(labels, sheet, skip, opens), [labels, sheet, skip, opens]);
   const perPage = LABEL_SHEETS[sheet].columns * LABEL_SHEETS[sheet].rows;
   const isOpen = kind === 'wires' && analysis.index.wires.some(({ number }) => number === undefined);
-  const query = `${viewQuery}${viewQuery ? '&' : '?'}what=${kind}&sheet=${sheet}&skip=${skip}`;
+  const coded = opens ? `address=${encodeURIComponent(opens)}` : '';
+  const query = `${viewQuery}${viewQuery ? '&' : '?'}what=${kind}&sheet=${sheet}&skip=${skip}${coded && `&${coded}`}`;
+  const mapQuery = coded ? `${viewQuery}${viewQuery ? '&' : '?'}${coded}` : viewQuery;
   return (
     <div className={shared.view} role="region" aria-label="Labels" tabIndex={0}>
       <div className={styles.bar}>
@@ -59,9 +65,26 @@ export function LabelsView() {
         <span>
           {labels.length} {labels.length === 1 ? 'label' : 'labels'} on {pages.length} {pages.length === 1 ? 'sheet' : 'sheets'}
         </span>
+        <Checkbox checked={address !== null} onChange={({ target }) => setAddress(target.checked ? window.location.origin : null)}>
+          square codes
+        </Checkbox>
+        {address !== null && (
+          <Input
+            size="small"
+            aria-label="Address a phone finds this program at"
+            title="The address a phone finds this program at; that of this machine in your network, not 127.0.0.1"
+            value={address}
+            style={{ width: 210 }}
+            {...(!isAddress(address) && { status: 'error' as const })}
+            onChange={({ target }) => setAddress(target.value)}
+          />
+        )}
         <span className={styles.files}>
           <Button size="small" icon={<Download size={14} />} disabled={labels.length === 0} href={`/api/designs/${id}/labels.pdf${query}`}>
             PDF
+          </Button>
+          <Button size="small" icon={<Download size={14} />} href={`/api/designs/${id}/fuse-map.pdf${mapQuery}`}>
+            Fuse map for the lid
           </Button>
           <Button size="small" icon={<Download size={14} />} href={`/api/designs/${id}/labels.csv${query}`}>
             CSV for a label printer

@@ -1,10 +1,10 @@
 import path from 'node:path';
-import { parentPort } from 'node:worker_threads';
+import { fileURLToPath } from 'node:url';
 import pdfmake from 'pdfmake';
 
-/** Sets reports as PDF in a thread of its own: seconds of work that would else hold up every page. Plain JavaScript, since a thread runs a file as it is. */
+/** Sets reports and drawings as PDF. Plain JavaScript, since a thread runs a file as it is. */
 
-const packages = path.join(process.cwd(), 'node_modules');
+const packages = path.join(path.dirname(fileURLToPath(import.meta.url)), '..', 'node_modules');
 const barlow = (weight, style = 'normal') => path.join(packages, '@fontsource', 'barlow', 'files', `barlow-latin-${weight}-${style}.woff`);
 const roboto = (face) => path.join(packages, 'pdfmake', 'fonts', 'Roboto', `Roboto-${face}.ttf`);
 
@@ -23,7 +23,7 @@ const STEM = '#3f6b33';
 const SOFT = '#4c5743';
 
 /** The report as a PDF, A4 across. */
-function reportPdf(report, date) {
+export function reportPdf(report, date) {
   const font = IN_BARLOW.test(JSON.stringify(report)) ? 'Barlow' : 'Roboto';
   const pdf = pdfmake.createPdf({
     pageSize: 'A4',
@@ -109,7 +109,7 @@ function heading(text, ownPage = false) {
 const PT = 72 / 25.4;
 
 /** Drawings at full size, a page each: a millimetre of theirs is one on paper. */
-function drawingsPdf({ title, paper, across, pages }) {
+export function drawingsPdf({ title, paper, across, pages }) {
   const font = pages.every(({ svg }) => IN_BARLOW.test(svg)) ? 'Barlow' : 'Roboto';
   const pdf = pdfmake.createPdf({
     pageSize: paper,
@@ -127,12 +127,3 @@ function drawingsPdf({ title, paper, across, pages }) {
   });
   return pdf.getBuffer();
 }
-
-parentPort.on('message', async ({ report, date, drawings }) => {
-  try {
-    const pdf = await (drawings ? drawingsPdf(drawings) : reportPdf(report, date));
-    parentPort.postMessage({ pdf: new Uint8Array(pdf) });
-  } catch (error) {
-    parentPort.postMessage({ why: String(error) });
-  }
-});

@@ -1,0 +1,4 @@
+import { route } from '@/server/http';
+import { loomSvg } from '@/server/drawings';
+
+export const GET = route(loomSvg);

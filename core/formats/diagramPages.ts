@@ -1,0 +1,50 @@
+import { WIRE_COLOURS } from '../catalog/wireColours';
+import { HEAD, TYPE, type Drawing } from '../diagram/layout';
+import { sheetShapes, sheetSize } from '../diagram/writeSvg';
+import { DxfDrawing } from './dxf';
+import { n, onPaper, roomOn, type Paper, type PaperPage } from './paper';
+
+/** Millimetres a unit of a drawing is on paper: as large as the page allows, never larger than reads well, never so small that a label cannot be read. */
+const LARGEST = 0.3;
+const SMALLEST = 0.17;
+
+/** Sheets of the diagram on paper lying across, each on a page of its own, in tiles that lap over where it cannot be read on one. */
+export function diagramPages(drawings: readonly Drawing[], paper: Paper): PaperPage[] {
+  const [roomW, roomH] = roomOn(paper, true);
+  return drawings.flatMap((drawing) => {
+    const { width, height } = sheetSize(drawing);
+    const fit = Math.min(roomW / width, roomH / height);
+    const scale = Math.min(LARGEST, Math.max(SMALLEST, fit));
+    return onPaper(`<g transform="scale(${n(scale)})">${sheetShapes(drawing)}</g>`, width * n(scale), height * n(scale), paper, true).pages;
+  });
+}
+
+/** Between sheets of one DXF drawing, in the drawing's unit. */
+const SHEET_GAP = 60;
+
+/** The sheets under one another as DXF: a line a wire on the layer WIRES with its label beside it, boxes and names on PARTS, terminals on TERMINALS. A unit is a millimetre. */
+export function writeDiagramDxf(drawings: readonly Drawing[]): string {
+  const dxf = new DxfDrawing();
+  let top = 0;
+  for (const { title, width, height, parts, wires } of drawings) {
+    const at = (x: number, y: number) => ({ xMm: n(x), yMm: n(top + y) });
+    dxf.text('TITLES', title, at(14, -6), 15);
+    for (const { points, label, labelAt, line } of wires) {
+      const colour = line.look ? `WIRES_${WIRE_COLOURS[line.look.colour].word.toUpperCase()}` : 'WIRES';
+      dxf.polyline(colour, points.map(({ x, y }) => at(x, y))); // prettier-ignore
+      dxf.text('LABELS', label, at(labelAt.x - (label.length * TYPE.label) / 3.4, labelAt.y + TYPE.label * 0.35), TYPE.label * 0.75);
+    }
+    for (const { name, x, y, width: w, height: h, ports } of parts) {
+      const corners = [at(x, y + HEAD), at(x + w, y + HEAD), at(x + w, y + h), at(x, y + h)];
+      dxf.polyline('PARTS', corners, { closed: true });
+      dxf.text('PARTS', name, at(x, y + HEAD - 5), TYPE.name * 0.75);
+      for (const port of ports) {
+        dxf.circle('TERMINALS', at(port.x, port.y), 1.8);
+        dxf.text('TERMINALS', port.says, at(port.side === 'left' ? port.x + 5 : port.x - 5 - port.says.length * 5, port.y + 3), TYPE.terminal * 0.75); // prettier-ignore
+      }
+    }
+    top += height + SHEET_GAP;
+    dxf.polyline('TITLES', [at(0, -SHEET_GAP + 20), at(width, -SHEET_GAP + 20)]);
+  }
+  return dxf.end();
+}
