@@ -2,10 +2,12 @@ import { parseArgs } from 'node:util';
 import { lookCode } from '../core/catalog/wireColours';
 import { recordsOf } from '../core/design/design';
 import { boughtIn, partsList } from '../core/harness/partsList';
+import { partNeeds } from '../core/harness/stock';
 import { cutLots, harnessOf, type HarnessEnd } from '../core/harness/schedule';
 import { nameOf } from '../core/design/names';
 import { analyse } from '../core/analysis/analyse';
 import { findHarness } from '../core/analysis/rules/harnessRules';
+import { leadsOf } from '../core/harness/leads';
 import { endWords, partWords } from '../core/wording/harnessWords';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';
@@ -36,6 +38,15 @@ export function harness(argv: string[]): number {
     ends: [end(from), end(to)],
     loom: routeIds.map((id) => nameOf(design, id)),
   }));
+  const leads = Array.from(leadsOf(recordsOf(design, 'lead'), index, made).values())
+    .flat()
+    .map(({ lead, terminal, standing, meets }) => ({
+      device: nameOf(design, lead.deviceId),
+      colour: lookCode(lead),
+      terminal: terminal ?? null,
+      standing,
+      meets: meets.map(({ number }) => number),
+    }));
   const numberOf = new Map(made.wires.map(({ wire, number }) => [wire.id, number]));
   const cables = made.cables.map(({ cable, cores, lengthMm }) => ({
     name: cable.name,
@@ -47,12 +58,16 @@ export function harness(argv: string[]): number {
       remark: misleads !== null,
     })),
   }));
-  const parts = partsList(index, made, lots, boughtIn(design)).map((line) => ({
-    what: partWords(line, units).what,
-    count: line.group === 'wire' ? line.count / 1000 : line.count,
-    unit: line.group === 'wire' ? 'm' : 'pcs',
-    price: null,
-  }));
+  const parts = partNeeds(partsList(index, made, lots, boughtIn(design)), recordsOf(design, 'stock')).map(
+    ({ line, stock, byLength, getCount, cost }) => ({
+      what: partWords(line, units).what,
+      count: byLength ? line.count / 1000 : line.count,
+      unit: byLength ? 'm' : 'pcs',
+      price: stock?.price ?? null,
+      get: byLength ? getCount / 1000 : getCount,
+      cost,
+    }),
+  );
   const cuts = lots.flatMap(({ conductor, look, cuts: cut }) =>
     cut.map(({ reel, pieces, leftMm }) => ({
       reel: reel.reel?.name ?? `${conductor}${look ? ` ${lookCode(look)}` : ''}, ${reel.lengthMm / 1000} m to buy`,
@@ -60,7 +75,7 @@ export function harness(argv: string[]): number {
       wasteM: leftMm / 1000,
     })),
   );
-  if (values.json) process.stdout.write(`${JSON.stringify({ wires, cables, parts, cuts, findings }, null, 2)}\n`);
+  if (values.json) process.stdout.write(`${JSON.stringify({ wires, cables, leads, parts, cuts, findings }, null, 2)}\n`);
   else
     for (const { number, colour, conductor, from, to, lengthM, ends } of wires)
       process.stdout.write(

@@ -10,6 +10,7 @@ import { circuits, STORED, WINTER, WORK } from './heronCircuits';
 import { liveDemo } from './energyBuilder';
 import { HERON_ENERGY } from './heronEnergy';
 import { HERON_RIG } from './heronRig';
+import { kitsOfHeron } from './heronKits';
 import { wishOfHeron } from './heronWishes';
 import { panelled, type DemoPanel } from './panels';
 import { layDemo } from './rigBuilder';
@@ -21,7 +22,7 @@ import { layDemo } from './rigBuilder';
  */
 export function heron(): Design {
   const laid = layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG);
-  return panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS);
+  return kitsOfHeron(panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS));
 }
 
 /** Loads and parts on the hide's fuse block return to the bar beside it. */

@@ -112,6 +112,27 @@ for (const [theme, look] of [
   });
 }
 
+test('axe finds nothing serious in the views of the harness', async ({ page, heron }) => {
+  test.setTimeout(150_000);
+  await page.goto(`/d/${heron}/harness`);
+  for (const [view, role, seen] of [
+    ['Cables', 'region', 'Cables'],
+    ['Making', 'region', 'Making the wires'],
+    ['Leads', 'region', 'Leads and kits'],
+    ['Diagram', 'region', 'Diagram'],
+    ['Loom', 'region', 'Loom board'],
+    ['Pins', 'region', 'Pin cards'],
+    ['Labels', 'region', 'Labels'],
+    ['Cut list', 'region', 'Cut list'],
+    ['Parts', 'grid', 'Parts to have'],
+  ] as const) {
+    await page.getByText(view, { exact: true }).click();
+    await expect(page.getByRole(role, { name: seen, exact: true })).toBeVisible();
+    if (view === 'Cables') await page.getByRole('button', { name: /Lay \d+ pairs/ }).click();
+    expect(await seriousIn(page), view).toEqual([]);
+  }
+});
+
 test('axe finds nothing serious on the stages at a phone’s and a large screen’s width', async ({ page, heron }) => {
   test.setTimeout(150_000);
   for (const width of [390, 1920]) {
@@ -120,7 +141,7 @@ test('axe finds nothing serious on the stages at a phone’s and a large screen�
       '/',
       '/new',
       '/handbook/glossary',
-      ...['rig', 'loads', 'supply', 'energy', 'circuits', 'switching'].map((stage) => `/d/${heron}/${stage}`),
+      ...['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'harness'].map((stage) => `/d/${heron}/${stage}`),
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();

@@ -38,7 +38,8 @@ test('wires are coloured and numbered, one is changed by hand, and schedule, cut
   await expect(lot).toContainText('06b');
   await expect(lot).toContainText('to buy');
   await page.getByText('Parts', { exact: true }).click();
-  const parts = page.getByRole('region', { name: 'Parts to have' });
+  const parts = page.getByRole('grid', { name: 'Parts to have' });
+  await page.getByRole('textbox', { name: 'Find parts' }).fill('switch');
   await expect(parts.getByRole('row', { name: /switch, on and off, 10 A/ })).toContainText('3');
 
   await page.getByText('Diagram', { exact: true }).click();

@@ -22,6 +22,11 @@ export function cableRemedies({ design, index }: Analysis, { rule, subjects, num
       return recordOf(design, first, 'wire') ? [sleeved(first)] : [];
     case 'harness.leadColour':
       return [sleeved(second)];
+    case 'harness.leadsDiffer': {
+      const [live, home] = [school.live[0]!, school.return[0]!];
+      const over = (id: string, sleeve: WireColour): Remedy => ({ label: sleeveLabel(sleeve), change: updateRecords(design, [{ id, set: { sleeve } }]) }); // prettier-ignore
+      return [over(subjects[3] ?? '', home), over(subjects[2] ?? '', live)];
+    }
     case 'harness.coreThin':
     case 'harness.coreOther': {
       const wire = recordOf(design, first, 'wire');

@@ -174,6 +174,7 @@ export type Rule =
   | 'harness.leadsAlike'
   | 'harness.leadDisputed'
   | 'harness.leadColour'
+  | 'harness.leadsDiffer'
   | 'harness.leadUnproved'
   | 'harness.legend'
   | 'wish.broken'

@@ -5,6 +5,8 @@ import { nameOf } from '../design/names';
 import { harnessOf, type HarnessEnd } from '../harness/schedule';
 import { boughtIn, partsList } from '../harness/partsList';
 import { cutLots } from '../harness/schedule';
+import type { UnitSystem } from '../catalog/vocabulary';
+import { partNeeds, perLength, type PartNeed, type StockField } from '../harness/stock';
 import { recordsOf } from '../design/design';
 import { formatConductor } from '../units/quantity';
 import { DUTY_WORDS, endWords, PART_GROUP_WORDS, partWords } from '../wording/harnessWords';
@@ -47,9 +49,14 @@ export function writeWiresCsv({ index, wiring, design }: Analysis): string {
 /** The parts list, a line a thing. */
 export function writePartsCsv({ index, wiring, design }: Analysis): string {
   const harness = harnessOf(index, wiring);
-  const lines = partsList(index, harness, cutLots(harness, recordsOf(design, 'reel')), boughtIn(design));
+  const needs = partNeeds(
+    partsList(index, harness, cutLots(harness, recordsOf(design, 'reel')), boughtIn(design)),
+    recordsOf(design, 'stock'),
+  );
   return text(
-    lines.map((line) => {
+    needs.map((need) => {
+      const { id, line, byLength, getCount, cost } = need;
+      const said = (field: StockField) => stockText(need, field, index.settings.units);
       const { what, count, spare } = partWords(line, index.settings.units);
       return {
         group: PART_GROUP_WORDS[line.group],
@@ -57,7 +64,24 @@ export function writePartsCsv({ index, wiring, design }: Analysis): string {
         count,
         spare,
         for: 'names' in line ? safeCell(line.names.join('; ')) : '',
+        part: safeCell(id),
+        have: said('have'),
+        ordered: said('ordered'),
+        price: said('price'),
+        pack: said('pack'),
+        supplier: safeCell(said('supplier')),
+        'to get': byLength ? `${getCount} mm` : getCount,
+        cost: cost ?? '',
       };
     }),
   );
+}
+
+/** What is set of a line of the parts list, as a cell of a file: lengths in mm with their unit, prices as they are typed. */
+export function stockText({ stock, byLength }: PartNeed, field: StockField, units: UnitSystem): string {
+  const value = stock?.[field];
+  if (value === undefined) return '';
+  if (typeof value === 'string') return value;
+  if (!byLength) return String(value);
+  return field === 'price' ? String(value * perLength(units)) : `${value} mm`;
 }

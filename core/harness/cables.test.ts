@@ -9,6 +9,7 @@ import { checkReferences } from '../design/references';
 import type { Device } from '../design/schema';
 import { pip } from '../../demo/pip';
 import { heron } from '../../demo/heron';
+import { kitless } from '../../testing/kitless';
 import { SETTINGS_ID } from '../catalog/vocabulary';
 import { readDesignFile, writeDesignFile } from '../formats/designFile';
 import { PARTS } from '../devices/parts';
@@ -25,7 +26,7 @@ import { cutLots, harnessOfDesign } from './schedule';
 import { partNeeds, setStockField, totalOf } from './stock';
 
 const PIP = pip();
-const HERON = heron();
+const HERON = kitless(heron());
 
 const done = (design: Design, change: Change) => applyChange(design, change);
 const edited = (design: Design, steps: (edit: Edit) => void) => {
@@ -209,6 +210,19 @@ describe('leads', () => {
     expect(rulesOf(done(white, remedy!.change))).not.toContain('harness.leadColour');
   });
 
+  test('one colour that is live on one part and comes home on another is found, and a sleeve settles it', () => {
+    const lamp = deviceOf(HERON, 'Reversing lamp');
+    const one = withLeads('red in, white out, black minus');
+    const both = withLeads('red plus, white minus', one, lamp);
+    expect(rulesOf(one)).not.toContain('harness.leadsDiffer');
+    const analysis = analyse(both);
+    const finding = findHarness(analysis).find(({ rule }) => rule === 'harness.leadsDiffer')!;
+    expect(finding.subjects.slice(0, 2)).toEqual([dimmer.id, lamp.id]);
+    const remedies = remediesFor(analysis, finding);
+    expect(remedies).toHaveLength(2);
+    for (const { change } of remedies) expect(rulesOf(done(both, change))).not.toContain('harness.leadsDiffer');
+  });
+
   // Common practice: a mini relay's coil reads 60 to 120 ohm; a 12 V, 21 W filament 6.9 ohm hot and about a tenth cold.
   test('how each is proved, with what the meter reads', () => {
     const made = PARTS.find(({ id }) => id === 'changeoverRelay')!.make(12);
@@ -320,4 +334,19 @@ describe('kits and what is at hand', () => {
     expect(need.getCount).toBe(need.line.buyMm);
     expect(need.cost).toBeCloseTo((need.line.buyMm / 304.8) * 0.3, 6);
   });
+});
+
+// What the demo is to show: two kits whose colours disagree, a lead nobody metered, a wrong legend; and each is put right by its remedy.
+test('Heron’s two kits disagree about white, one lead is not known, and one legend is wrong', () => {
+  const design = heron();
+  const analysis = analyse(design);
+  const found = findHarness(analysis).filter(({ rule }) => rule !== 'harness.unfinished');
+  expect(found.map(({ rule }) => rule).sort()).toEqual(['harness.leadUnproved', 'harness.leadsDiffer', 'harness.legend']);
+  for (const finding of found.filter(({ rule }) => rule !== 'harness.leadUnproved')) {
+    const [remedy] = remediesFor(analysis, finding);
+    expect(rulesOf(done(design, remedy!.change))).not.toContain(finding.rule);
+  }
+  const [lead] = recordsOf(design, 'lead').filter(({ proved, says }) => proved === undefined && says.length === 0);
+  const proved = done(design, updateRecords(design, [{ id: lead!.id, set: { proved: null } }]));
+  expect(rulesOf(proved)).not.toContain('harness.leadUnproved');
 });

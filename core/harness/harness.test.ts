@@ -1,4 +1,5 @@
 import { heron } from '../../demo/heron';
+import { kitless } from '../../testing/kitless';
 import { pip } from '../../demo/pip';
 import { randomDesign } from '../../testing/randomDesign';
 import { rig } from '../../testing/rig';
@@ -31,7 +32,7 @@ import { pieceOf } from './rowLinks';
 import { cutLots, harnessOf, harnessOfDesign } from './schedule';
 
 const PIP = pip();
-const HERON = heron();
+const HERON = kitless(heron());
 
 const done = (design: Design, change: Parameters<typeof applyChange>[1]) => applyChange(design, change);
 const inSchool = (design: Design, colourSchool: ColourSchool) => done(design, updateRecords(design, [{ id: SETTINGS_ID, set: { colourSchool } }])); // prettier-ignore

@@ -15,6 +15,8 @@ export interface LeadUse {
   standing: LeadStanding;
   /** Wires that land on that terminal. */
   meets: HarnessWire[];
+  /** Whether its part has terminals that are live while it works. */
+  hasPoles: boolean;
   /** What its own colour, or its sleeve, says against what it is. */
   misleads: 'live' | 'return' | null;
 }
@@ -33,7 +35,10 @@ export function leadsOf(leads: readonly Lead[], { devices, settings }: DesignInd
       ? wires.filter(({ from, to }) => [from, to].some((end) => end.deviceId === device.id && end.terminal === terminal))
       : [];
     const says = terminal ? leadMisleads(settings.colourSchool ?? 'pole', device, terminal, lead) : null;
-    uses.set(device.id, [...(uses.get(device.id) ?? []), { lead, terminal, standing, meets, misleads: says }]);
+    uses.set(device.id, [
+      ...(uses.get(device.id) ?? []),
+      { lead, terminal, standing, meets, hasPoles: HAS_POLES.has(device.kind), misleads: says },
+    ]);
   }
   return uses;
 }
@@ -49,6 +54,12 @@ export function standingOf({ proved, says }: Lead): Pick<LeadUse, 'terminal' | '
 /** Terminals that come home, by their name: minus, and one side of a panel or pilot lamp. */
 const isHome = (terminal: string) => /minus$/i.test(terminal);
 
+/** Whether what a lead is taken for is live while its part works, or comes home. Null where that is not known, or a matter of how it is wired. */
+export function poleOfLead({ terminal, hasPoles }: LeadUse): 'live' | 'home' | null {
+  if (typeof terminal !== 'string') return null;
+  return isHome(terminal) ? 'home' : hasPoles ? 'live' : null;
+}
+
 /** A lead in a colour that is the other pole by the school chosen; its sleeve counts before its own colour. */
 function leadMisleads(school: ColourSchool, device: Device, terminal: string, { colour, sleeve }: Lead): 'live' | 'return' | null {
   if (!HAS_POLES.has(device.kind) && !isHome(terminal)) return null;
@@ -58,7 +69,7 @@ function leadMisleads(school: ColourSchool, device: Device, terminal: string, { 
   return returns.includes(said) ? 'return' : null;
 }
 /** Kinds whose other terminals are live while they work. */
-const HAS_POLES: ReadonlySet<Device['kind']> = new Set(['load', 'dimmer', 'receiver', 'motionSwitch', 'ruleHub', 'dcDcCharger', 'charger', 'solarController', 'switch', 'relay']); // prettier-ignore
+const HAS_POLES: ReadonlySet<Device['kind']> = new Set(['load', 'dimmer', 'receiver', 'motionSwitch', 'ruleHub', 'dcDcCharger', 'charger', 'solarController']); // prettier-ignore
 
 /** How a meter or a fused lead proves what a lead is, as plain facts; `core/wording` says it. The leads are told by the terminals they are thought to be. */
 export type LeadProof =

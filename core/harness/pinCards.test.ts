@@ -6,6 +6,7 @@ import { traceWiring } from '../network/wiring';
 import type { Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
 import { pinCards, RELAY_BLADES } from './pinCards';
+import { screwsOf } from './screws';
 import { harnessOf } from './schedule';
 
 function cardsOf(design: Design) {
@@ -44,4 +45,23 @@ test('a relay’s blades are where its standard has them', () => {
   expect(make.y < rest.y && rest.y < common.y).toBe(true);
   expect([make.upright, rest.upright, common.upright]).toEqual([false, false, true]);
   expect(start.x < 0 && end.x > 0 && start.upright && end.upright).toBe(true);
+});
+
+// Common practice: nothing live is handled: loads first, the battery's plus last of all.
+test('screws come a device at a time, every end once, the battery’s plus the very last', () => {
+  for (const design of [heron(), pip()]) {
+    const index = indexDesign(design);
+    const harness = harnessOf(index, traceWiring(index));
+    const screws = screwsOf(index, pinCards(index, harness));
+    expect(screws).toHaveLength(harness.wires.length * 2);
+    expect(new Set(screws.map(({ line, far }) => `${line.wire.id} ${far.deviceId} ${far.terminal}`)).size).toBe(screws.length);
+    const last = screws.at(-1)!;
+    expect([last.device.kind, last.terminal]).toEqual(['battery', 'plus']);
+    const firsts = screws.map(({ device }, at) => (device.id !== screws[at - 1]?.device.id ? device.id : null)).filter(Boolean);
+    expect(new Set(firsts).size).toBe(firsts.length);
+    const kinds = screws.map(({ device }) => device.kind);
+    expect(kinds.lastIndexOf('load')).toBeLessThan(kinds.indexOf('switch'));
+    expect(kinds.lastIndexOf('switch')).toBeLessThan(kinds.indexOf('fuseBlock'));
+    for (const { at, of } of screws) expect(at).toBeLessThanOrEqual(of);
+  }
 });

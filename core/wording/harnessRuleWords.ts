@@ -88,6 +88,11 @@ export const HARNESS_RULES: Record<HarnessRule, RuleWords> = {
         : `${say.name(1)} is live, and ${look(say.raw('look'))} is a return by the colours chosen.`,
     why: 'Its maker had another convention. Leads are joined by what they do, never to their like; a sleeve over both ends says so to whoever comes next.',
   },
+  'harness.leadsDiffer': {
+    title: 'One colour, two poles',
+    message: (say) => `${look(say.raw('look'))} is live on ${say.name()} and comes home on ${say.name(1)}.`,
+    why: 'Two makers, two conventions. Where their leads come near each other like is joined to like, and that is a dead short: join by what each does, and put a sleeve over one of them.',
+  },
   'harness.leadUnproved': {
     title: 'Leads nobody has metered',
     message: (say) => `${say.raw('count')} of ${say.raw('of')} leads are joined by what somebody says of them, or not known.`,

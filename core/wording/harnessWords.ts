@@ -1,6 +1,6 @@
 import { FAMILY_NAMES } from '../catalog/fuses';
 import { lookCode, lookWords, WIRE_COLOURS } from '../catalog/wireColours';
-import type { ColourSchool, UnitSystem, WireEnd, WireStep } from '../catalog/vocabulary';
+import { WIRE_ENDS, type ColourSchool, type UnitSystem, type WireEnd, type WireStep } from '../catalog/vocabulary';
 import type { CableCore, Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { Ending } from '../harness/wireEnds';
@@ -11,6 +11,7 @@ import type { StockRefusal } from '../harness/stock';
 import type { WireDuty } from '../harness/wireRoles';
 import { formatConductor, formatLength, formatRating, formatSmallLength } from '../units/quantity';
 import { PART_WORDS } from './rigWords';
+import { terminalName } from './terminalNames';
 
 /** The colour schools, each with why one would go by it. */
 export const SCHOOL_WORDS: Record<ColourSchool, { name: string; why: string }> = {
@@ -66,6 +67,12 @@ export function endWords({ kind, fits, stud, isStudKnown, bladeMm }: Ending): st
   const size = stud ? ` ${stud}${isStudKnown ? '' : '?'}` : bladeMm ? ` ${bladeMm}` : '';
   const barrel = kind === 'ring' || kind === 'receptacle' || kind === 'blade' || kind === 'butt' || kind === 'tap' ? `, ${FITS[fits]}` : '';
   return `${END_WORDS[kind]}${size}${barrel}`;
+}
+
+/** The kind of end a text names, whatever size and colour stand behind it; null where it names none. */
+export function readEnd(text: string): WireEnd | null {
+  const said = text.trim();
+  return WIRE_ENDS.find((end) => END_WORDS[end] === said || said.startsWith(`${END_WORDS[end]} `) || said.startsWith(`${END_WORDS[end]},`)) ?? null; // prettier-ignore
 }
 
 const FITS: Record<Ending['fits'], string> = { red: 'red', blue: 'blue', yellow: 'yellow', lug: 'lug', none: 'no size fits' };
@@ -198,6 +205,12 @@ export const STOCK_REFUSALS: Record<StockRefusal['why'], string> = {
   byReel: 'wire is counted by the reels at hand, in the cut list',
   long: 'write it shorter',
 };
+
+/** What a terminal is called on its device’s card; a fuse block’s outlets by their slots. */
+export function pinWords(device: Device, terminal: string): string {
+  if (device.kind === 'fuseBlock' && terminal !== 'in' && terminal !== 'return') return `slot ${terminal}`;
+  return terminal === 'plus' ? '+, plus' : terminal === 'minus' ? '−, minus' : terminalName(device, terminal);
+}
 
 /** Whether a part may be turned round, and why. */
 export const TURN_WORDS: Record<TurnVerdict, string> = {

@@ -198,7 +198,7 @@ export function SleeveSelect({ label, needed, value, onChange }: SleeveSelectPro
       {...(needed && { status: 'warning' as const })}
       placeholder={needed ? 're-mark its ends' : 'no sleeve'}
       value={value}
-      style={{ width: 150 }}
+      style={{ width: 140 }}
       options={WIRE_COLOUR_CODES.map((code) => ({ value: code, label: `${WIRE_COLOURS[code].word} sleeve` }))}
       onChange={onChange}
     />

@@ -29,7 +29,20 @@ const CablesView = later(() => import('./CablesView').then(({ CablesView: view }
 const LeadsView = later(() => import('./LeadsView').then(({ LeadsView: view }) => view));
 const MakingView = later(() => import('./MakingView').then(({ MakingView: view }) => view));
 const LoomView = later(() => import('./LoomView').then(({ LoomView: view }) => view));
-const OPENED_LATER = [LoomView, MakingView, CablesView, LeadsView, CutView, PartsListView, DiagramView, PanelCutView, LabelsView, PinsView];
+const ImportHarness = later(() => import('./ImportHarness').then(({ ImportHarness: dialog }) => dialog));
+const OPENED_LATER = [
+  ImportHarness,
+  LoomView,
+  MakingView,
+  CablesView,
+  LeadsView,
+  CutView,
+  PartsListView,
+  DiagramView,
+  PanelCutView,
+  LabelsView,
+  PinsView,
+];
 
 type Shown = 'schedule' | 'loom' | 'making' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
 
@@ -60,7 +73,11 @@ export function HarnessStage() {
           <Segmented<Shown>
             aria-label="What is shown"
             value={shown}
-            onChange={setShown}
+            onChange={(view) => {
+              setShown(view);
+              // What was looked for among wires is no part, and the other way round.
+              if ((view === 'parts') !== (shown === 'parts')) setFind('');
+            }}
             options={[
               { value: 'schedule', label: 'Wires' },
               { value: 'making', label: 'Making' },
@@ -77,31 +94,31 @@ export function HarnessStage() {
           />
         </div>
         {(shown === 'schedule' || shown === 'making') && (
-          <>
-            <Select<WireGrouping>
-              size="small"
-              aria-label="Group wires"
-              value={grouping}
-              style={{ width: 150 }}
-              onChange={setGrouping}
-              options={[
-                { value: 'circuit', label: 'by circuit' },
-                { value: 'look', label: 'by reel' },
-                { value: 'zone', label: 'by zone' },
-                { value: 'way', label: 'by way' },
-                { value: 'none', label: 'one list' },
-              ]}
-            />
-            <Input
-              size="small"
-              allowClear
-              aria-label="Find wires"
-              placeholder="find: red, 07, ring"
-              value={find}
-              style={{ width: 170 }}
-              onChange={({ target }) => setFind(target.value)}
-            />
-          </>
+          <Select<WireGrouping>
+            size="small"
+            aria-label="Group wires"
+            value={grouping}
+            style={{ width: 150 }}
+            onChange={setGrouping}
+            options={[
+              { value: 'circuit', label: 'by circuit' },
+              { value: 'look', label: 'by reel' },
+              { value: 'zone', label: 'by zone' },
+              { value: 'way', label: 'by way' },
+              { value: 'none', label: 'one list' },
+            ]}
+          />
+        )}
+        {(shown === 'schedule' || shown === 'making' || shown === 'parts') && (
+          <Input
+            size="small"
+            allowClear
+            aria-label={shown === 'parts' ? 'Find parts' : 'Find wires'}
+            placeholder={shown === 'parts' ? 'find: fuse, M6, switch' : 'find: red, 07, ring'}
+            value={find}
+            style={{ width: 170 }}
+            onChange={({ target }) => setFind(target.value)}
+          />
         )}
         <Marking />
       </div>
@@ -115,7 +132,7 @@ export function HarnessStage() {
       {shown === 'panels' && <PanelCutView />}
       {shown === 'labels' && <LabelsView />}
       {shown === 'cut' && <CutView harness={harness} />}
-      {shown === 'parts' && <PartsListView harness={harness} />}
+      {shown === 'parts' && <PartsListView harness={harness} find={find} />}
     </div>
   );
 }
@@ -127,9 +144,11 @@ function Marking() {
   const school = useDesign(({ analysis }) => analysis.index.settings.colourSchool ?? 'pole');
   const byLabel = useDesign(({ analysis }) => analysis.index.settings.blocksByLabel === true);
   const shown = useDesign((state) => state.design);
+  const [taking, setTaking] = useState(false);
   const { commit, refusal } = useRefusal();
   return (
     <span className={styles.right}>
+      {taking && <ImportHarness onClose={() => setTaking(false)} />}
       {refusal}
       <Select<ColourSchool>
         size="small"
@@ -168,6 +187,7 @@ function Marking() {
             },
             { key: 'wires', label: <a href={`/api/designs/${id}/wires.csv${viewQuery}`}>Save the wires as CSV</a> },
             { key: 'parts', label: <a href={`/api/designs/${id}/parts.csv${viewQuery}`}>Save the parts as CSV</a> },
+            { key: 'take', label: 'Wires or parts from CSV …', onClick: () => setTaking(true) },
           ],
         }}
       >

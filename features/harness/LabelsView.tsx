@@ -91,6 +91,9 @@ export function LabelsView() {
           </Button>
         </span>
       </div>
+      {address !== null && /127\.0\.0\.1|localhost/.test(address) && (
+        <p className={styles.deep}>A phone does not find this program at {address}: write the address this machine has in your network.</p>
+      )}
       {isOpen && <p className={styles.deep}>Some numbers are not fixed yet: an edit may still move them. Fix them before printing.</p>}
       {kind === 'switches' && labels.length === 0 && (
         <p className={shared.soft}>Switches are labelled by the panels they sit in; there is none yet.</p>

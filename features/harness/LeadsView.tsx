@@ -271,6 +271,8 @@ function TerminalSelect({ label, empty, device, terminals, value, onChange }: Te
     <Select<string>
       size="small"
       allowClear
+      showSearch
+      optionFilterProp="label"
       aria-label={label}
       placeholder={empty}
       value={value === null ? NOTHING : value}

@@ -19,7 +19,7 @@ export function LoomView({ harness }: { harness: Harness }) {
   const index = useDesign(({ analysis }) => analysis.index);
   const units = useUnits();
   const viewQuery = useViewQuery();
-  const [scale, setScale] = useState<LoomScale>(10);
+  const [scale, setScale] = useState<LoomScale>(20);
   const boards = useMemo(() => loomBoards(index, harness), [index, harness]);
   const query = `${viewQuery}${viewQuery ? '&' : '?'}scale=${scale}`;
   if (boards.length === 0) {
@@ -55,7 +55,7 @@ export function LoomView({ harness }: { harness: Harness }) {
         </span>
       </div>
       {boards.map((board, at) => {
-        const { widthMm, heightMm } = loomSize(board, 10);
+        const { widthMm, heightMm } = loomSize(board, scale);
         return (
           <div
             key={at}
@@ -65,7 +65,7 @@ export function LoomView({ harness }: { harness: Harness }) {
             style={{
               width: `${widthMm * ON_SCREEN}px`,
               aspectRatio: `${widthMm} / ${heightMm}`,
-              backgroundImage: `url("data:image/svg+xml,${encodeURIComponent(writeLoomSvg(board, design, units, 10))}")`,
+              backgroundImage: `url("data:image/svg+xml,${encodeURIComponent(writeLoomSvg(board, design, units, scale))}")`,
             }}
           />
         );
@@ -74,5 +74,5 @@ export function LoomView({ harness }: { harness: Harness }) {
   );
 }
 
-/** Pixels a millimetre of paper is shown with: the least that its small type is read at. */
-const ON_SCREEN = 4.2;
+/** Pixels a millimetre of paper is shown with: as large as it is printed, 96 to the inch. */
+const ON_SCREEN = 96 / 25.4;

@@ -18,7 +18,7 @@ import { useCutLots } from './useHarness';
 import styles from './Harness.module.css';
 
 /** Everything to have before the work begins, counted from the design; what is at hand of it, and what the rest costs. */
-export function PartsListView({ harness }: { harness: Harness }) {
+export function PartsListView({ harness, find }: { harness: Harness; find: string }) {
   const index = useDesign(({ analysis }) => analysis.index);
   const design = useDesign((state) => state.design);
   const units = useUnits();
@@ -29,13 +29,19 @@ export function PartsListView({ harness }: { harness: Harness }) {
     return partNeeds(lines, recordsOf(design, 'stock'));
   }, [index, harness, lots, design]);
   const columns = useMemo(() => partsColumns(units, currency), [units, currency]);
-  const groups = useMemo(
-    () =>
-      PART_GROUPS.map((group) => ({
-        ...{ id: group, title: PART_GROUP_WORDS[group], rows: needs.filter(({ line }) => line.group === group) },
-      })).filter(({ rows }) => rows.length > 0),
-    [needs],
-  );
+  const groups = useMemo(() => {
+    const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+    const isFound = ({ line, stock }: PartNeed) => {
+      const text = [partWords(line, units).what, stock?.supplier ?? '', 'names' in line ? line.names.join(' ') : '']
+        .join(' ')
+        .toLowerCase();
+      return words.every((word) => text.includes(word));
+    };
+    const found = needs.filter(isFound);
+    return PART_GROUPS.map((group) => ({
+      ...{ id: group, title: PART_GROUP_WORDS[group], rows: found.filter(({ line }) => line.group === group) },
+    })).filter(({ rows }) => rows.length > 0);
+  }, [needs, find, units]);
   const { cost, open } = totalOf(needs);
   return (
     <>

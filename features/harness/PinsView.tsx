@@ -1,17 +1,19 @@
 'use client';
 
-import { Button, Input } from 'antd';
+import { Button, Input, Segmented } from 'antd';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { lookCode } from '@/core/catalog/wireColours';
+import { lookCode, lookWords } from '@/core/catalog/wireColours';
+import { recordsOf, type Design } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import { kindOf } from '@/core/devices';
+import { standingOf } from '@/core/harness/leads';
 import { pinCards, RELAY_BLADES, type PinCard } from '@/core/harness/pinCards';
 import type { Harness } from '@/core/harness/schedule';
 import { formatConductor } from '@/core/units/quantity';
-import { endWords, TURN_WORDS } from '@/core/wording/harnessWords';
-import { terminalName } from '@/core/wording/terminalNames';
+import { endWords, pinWords, TURN_WORDS } from '@/core/wording/harnessWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { ScrewsView } from './ScrewsView';
 import { swatchOf } from './scheduleColumns';
 import shared from './Harness.module.css';
 import styles from './Pins.module.css';
@@ -21,6 +23,7 @@ export function PinsView({ harness }: { harness: Harness }) {
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);
   const [find, setFind] = useState('');
+  const [shownAs, setShownAs] = useState<'cards' | 'screws'>('cards');
   const cards = useMemo(() => pinCards(index, harness), [index, harness]);
   const shown = cards.filter(({ device }) =>
     matches(`${device.name} ${kindOf(device).label} ${nameOf(design, device.placeId ?? undefined)}`, find),
@@ -37,16 +40,30 @@ export function PinsView({ harness }: { harness: Harness }) {
           style={{ width: 220 }}
           onChange={({ target }) => setFind(target.value)}
         />
+        <Segmented<'cards' | 'screws'>
+          size="small"
+          aria-label="How pins are shown"
+          value={shownAs}
+          onChange={setShownAs}
+          options={[
+            { value: 'cards', label: 'cards' },
+            { value: 'screws', label: 'one screw at a time' },
+          ]}
+        />
         <span>Seen from the wiring side. Battery isolated, and each fuse out, before a hand goes in.</span>
         <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
           Print
         </Button>
       </div>
-      <div className={styles.cards}>
-        {shown.map((card) => (
-          <Card key={card.device.id} card={card} />
-        ))}
-      </div>
+      {shownAs === 'screws' ? (
+        <ScrewsView cards={shown} />
+      ) : (
+        <div className={styles.cards}>
+          {shown.map((card) => (
+            <Card key={card.device.id} card={card} />
+          ))}
+        </div>
+      )}
       {shown.length === 0 && <p className={shared.soft}>No device is called so.</p>}
     </div>
   );
@@ -56,6 +73,7 @@ const matches = (text: string, find: string) => find.toLowerCase().split(/\s+/).
 
 function Card({ card: { device, pins, turns } }: { card: PinCard }) {
   const design = useDesign((state) => state.design);
+  const leads = leadsAt(design, device.id);
   return (
     <section className={styles.card} aria-label={device.name}>
       <h3>
@@ -72,7 +90,8 @@ function Card({ card: { device, pins, turns } }: { card: PinCard }) {
             {pins.map(({ terminal, lands }) => (
               <tr key={terminal}>
                 <th scope="row">
-                  {device.kind === 'fuseBlock' && terminal !== 'in' ? `slot ${terminal}` : terminalName(device, terminal)}
+                  {pinWords(device, terminal)}
+                  {leads.get(terminal) && <small>{leads.get(terminal)}</small>}
                 </th>
                 <td>
                   {lands.length === 0 && <em>free</em>}
@@ -95,6 +114,18 @@ function Card({ card: { device, pins, turns } }: { card: PinCard }) {
       </div>
       {turns && <p className={styles.turns}>{TURN_WORDS[turns]}</p>}
     </section>
+  );
+}
+
+/** What colour of lead each terminal is, as far as the part comes with leads and it is known. */
+function leadsAt(design: Design, deviceId: string): Map<string, string> {
+  return new Map(
+    recordsOf(design, 'lead')
+      .filter((lead) => lead.deviceId === deviceId)
+      .flatMap((lead) => {
+        const { terminal, standing } = standingOf(lead);
+        return terminal ? [[terminal, `${lookWords(lead)} lead${standing === 'proved' ? '' : ', not proved'}`] as const] : [];
+      }),
   );
 }
 

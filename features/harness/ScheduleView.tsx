@@ -1,14 +1,13 @@
 'use client';
 
 import { useMemo } from 'react';
-import { WIRE_ENDS } from '@/core/catalog/vocabulary';
 import { NO_CHANGE } from '@/core/design/change';
 import type { Design } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { setWireField, type WireField } from '@/core/harness/editWires';
 import type { Harness } from '@/core/harness/schedule';
 import { MISSING } from '@/core/units/quantity';
-import { END_WORDS, refusalWords } from '@/core/wording/harnessWords';
+import { readEnd, refusalWords } from '@/core/wording/harnessWords';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Grid } from '@/ui/grid/Grid';
 import type { GridActions } from '@/ui/grid/types';
@@ -77,5 +76,5 @@ function plain(column: string, text: string): string {
   if (typed === MISSING) return '';
   if (column !== 'fromEnd' && column !== 'toEnd') return typed;
   if (typed === USUAL_END) return '';
-  return WIRE_ENDS.find((end) => END_WORDS[end] === typed.split(/[ ,]/)[0] || END_WORDS[end] === typed) ?? typed;
+  return readEnd(typed) ?? typed;
 }

@@ -2,7 +2,7 @@ import { lookCode } from '../../catalog/wireColours';
 import { areaMm2 } from '../../catalog/conductorSizes';
 import { recordsOf } from '../../design/design';
 import { isTooThin, type CableRun } from '../../harness/cables';
-import { leadsOf, type LeadUse } from '../../harness/leads';
+import { leadsOf, poleOfLead, type LeadUse } from '../../harness/leads';
 import { harnessOf } from '../../harness/schedule';
 import { Reach } from '../../network/reach';
 import type { DesignIndex } from '../../rig/designIndex';
@@ -17,7 +17,13 @@ export function findCables(analysis: Analysis): Finding[] {
   if (index.cables.size === 0 && leads.length === 0) return legends;
   const harness = harnessOf(index, wiring);
   const uses = Array.from(leadsOf(leads, index, harness).values());
-  return [...harness.cables.flatMap((run) => inCable(index, run)), ...uses.flatMap(ofDevice), ...unproved(uses.flat()), ...legends];
+  return [
+    ...harness.cables.flatMap((run) => inCable(index, run)),
+    ...uses.flatMap(ofDevice),
+    ...differing(uses.flat()),
+    ...unproved(uses.flat()),
+    ...legends,
+  ];
 }
 
 function found(
@@ -76,6 +82,23 @@ function ofDevice(uses: readonly LeadUse[]): Finding[] {
       return misleads ? [found('harness.leadColour', 'caution', [lead.deviceId, lead.id], null, { ...numbers, isReturn: misleads === 'live' ? 1 : 0 })] : []; // prettier-ignore
     }),
   ];
+}
+
+/** One colour that is live on one part and comes home on another, once a colour: joined to its like it would be a short. A sleeve over either settles it. */
+function differing(uses: readonly LeadUse[]): Finding[] {
+  const byLook = new Map<string, { live: LeadUse | undefined; home: LeadUse | undefined }>();
+  for (const use of uses) {
+    const pole = poleOfLead(use);
+    if (pole === null) continue;
+    const look = use.lead.sleeve ?? lookCode(use.lead);
+    const seen = byLook.get(look) ?? { live: undefined, home: undefined };
+    byLook.set(look, { ...seen, [pole]: seen[pole] ?? use });
+  }
+  return Array.from(byLook).flatMap(([look, { live, home }]): Finding[] => {
+    // On one part the two are simply alike.
+    if (!live || !home || live.lead.deviceId === home.lead.deviceId) return [];
+    return [found('harness.leadsDiffer', 'caution', [live.lead.deviceId, home.lead.deviceId, live.lead.id, home.lead.id], null, { look })];
+  });
 }
 
 /** Leads that wires meet, or nobody knows, and that nobody has metered: told once. */
