@@ -25,6 +25,7 @@ const floors = [
   'sizing',
   'switching',
   'bench',
+  'diagnosis',
   'harness',
   'analysis',
   'wording',

@@ -1,24 +1,15 @@
 import { parseArgs } from 'node:util';
 import { Bench } from '../core/bench/bench';
-import { deviceHandles, type DeviceHandle } from '../core/bench/handles';
-import { VEHICLE_CONTROLS, type VehicleControl } from '../core/catalog/vocabulary';
 import { deviceOf, type Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
-import type { ControlValue } from '../core/devices/kind';
 import { NetworkError } from '../core/network/networkError';
-import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
+import { indexDesign } from '../core/rig/designIndex';
 import { functionWord } from '../core/switching/lampFunctions';
 import { formatAmps, formatVolts } from '../core/units/quantity';
-import { answerWord, deviceStates, handleName, positionWord, VEHICLE_WORDS } from '../core/wording/benchWords';
+import { answerWord, deviceStates } from '../core/wording/benchWords';
 import { loadDesign } from './designFile';
 import { BadInput, numberOption } from './input';
-
-/** Something that can be set by its name. */
-interface Named {
-  name: string;
-  positions: readonly { value: ControlValue; word: string }[];
-  set(bench: Bench, position: ControlValue): void;
-}
+import { everythingNamed, readAct } from './named';
 
 const LONGEST_S = 86_400;
 
@@ -48,50 +39,6 @@ export function benchDesign(argv: string[]): number {
     return 1;
   }
 }
-
-function everythingNamed(index: DesignIndex): Named[] {
-  const vehicle = Object.keys(VEHICLE_CONTROLS) as VehicleControl[];
-  return [...vehicle.map(vehicleNamed), ...deviceHandles(index).map((handle) => deviceNamed(index, handle))];
-}
-
-function vehicleNamed(control: VehicleControl): Named {
-  return {
-    name: VEHICLE_WORDS[control],
-    positions: VEHICLE_CONTROLS[control].map((value) => ({ value, word: value })),
-    set: (bench, position) => bench.drive(control, position),
-  };
-}
-
-function deviceNamed({ devices }: DesignIndex, { deviceId, control, positions }: DeviceHandle): Named {
-  const device = devices.get(deviceId)!;
-  return {
-    name: handleName(device, control),
-    positions: positions.map((value) => ({ value, word: positionWord(device, control, value) })),
-    set: (bench, position) => bench.set(deviceId, control, position),
-  };
-}
-
-/** `NAME=VALUE`, or `NAME=a>b` for one after the other. @throws BadInput with what there is to choose from */
-function readAct(text: string, named: readonly Named[]): { what: Named; positions: ControlValue[] } {
-  const cut = text.lastIndexOf('=');
-  if (cut < 1) throw new BadInput(`--set: "${text}" is not NAME=VALUE`);
-  const name = text.slice(0, cut).trim().toLowerCase();
-  const exact = named.filter((one) => one.name.toLowerCase() === name);
-  const found = exact.length > 0 ? exact : named.filter((one) => one.name.toLowerCase().includes(name));
-  const [what, ...others] = found;
-  if (!what) throw new BadInput(`--set: nothing is called "${text.slice(0, cut)}"; there are ${listed(named.map((one) => one.name))}`);
-  if (others.length > 0) throw new BadInput(`--set: "${text.slice(0, cut)}" may be ${listed(found.map((one) => one.name))}; say which`);
-  const words = text.slice(cut + 1).split('>');
-  const positions = words.map((word) => {
-    const said = word.trim().toLowerCase();
-    const position = what.positions.find((one) => one.word.toLowerCase() === said || String(one.value).toLowerCase() === said);
-    if (!position) throw new BadInput(`--set: ${what.name} has no "${word}"; it has ${listed(what.positions.map((one) => one.word))}`);
-    return position.value;
-  });
-  return { what, positions };
-}
-
-const listed = (words: readonly string[]) => words.map((word) => `"${word}"`).join(', ');
 
 function plain(design: Design, { answer }: Bench) {
   return {

@@ -260,3 +260,52 @@ test('wishes says which are kept, which are broken and by what acts; those acts,
   const kept = vineKnot('wishes', pipFile);
   expect([kept.status, kept.stdout]).toEqual([0, 'Nothing is wished and nothing is given.\n']);
 });
+
+test('expect says what points read at the battery’s voltage, between which figures; an unknown switch is refused by name', () => {
+  const read = (battery: string) => {
+    const { stdout, status } = vineKnot('expect', pipFile, '--set', 'Water pump switch=on', '--battery', battery, '--json');
+    expect(status).toBe(0);
+    return (JSON.parse(stdout) as { points: { where: string; wire?: string; expected: number; low: number; high: number; unit: string }[] }).points; // prettier-ignore
+  };
+  for (const battery of ['12.6', '13.8']) {
+    const points = read(battery);
+    expect(points[0]!.expected).toBeCloseTo(Number(battery), 2);
+    for (const { expected, low, high } of points) expect([low <= expected, high >= expected]).toEqual([true, true]);
+    expect(points.find(({ wire }) => wire === '06b')).toMatchObject({ unit: 'A' });
+    expect(Math.abs(points.find(({ wire }) => wire === '06b')!.expected)).toBeGreaterThan(1);
+  }
+  const bad = vineKnot('expect', pipFile, '--set', 'Water pump switch=sideways');
+  expect([bad.status, bad.stderr]).toEqual([2, expect.stringContaining('has no "sideways"')]);
+});
+
+test('diagnose ranks faults by everything seen and read, with what to measure next; what it cannot read is refused', () => {
+  const ask = (name: string, observed: object) =>
+    vineKnot('diagnose', pipFile, '--observed', file(name, JSON.stringify(observed)), '--json');
+  const seen = [{ load: 'Water pump', on: false }];
+  const first = ask('first.json', { batteryV: 12.6, set: ['Water pump switch=on'], seen });
+  const { next } = JSON.parse(first.stdout) as { next: { bits: number; effort: number; where: string; answers: object[] }[] };
+  expect(next[0]!.bits).toBeGreaterThan(0.8);
+  expect(next[0]!.answers.length).toBeGreaterThan(1);
+  const readings = [
+    { at: { device: 'Water pump', terminal: 'plus' }, to: null, volts: 12.5 },
+    { at: { device: 'Water pump', terminal: 'minus' }, volts: 12.4 },
+    { at: { device: 'Return bar', terminal: 'bar' }, to: null, volts: 0.01 },
+  ];
+  const found = ask('found.json', { batteryV: 12.6, set: ['Water pump switch=on'], seen, readings });
+  const { faults, outside } = JSON.parse(found.stdout) as {
+    faults: { fault: string; where: string; probability: number }[];
+    outside: boolean;
+  };
+  expect([found.status, outside]).toEqual([0, false]);
+  expect(faults[0]!.where).toContain('06c');
+  expect(faults[0]!.probability).toBeGreaterThan(0.8);
+  for (const [name, observed, why] of [
+    ['load.json', { seen: [{ load: 'Teapot', on: true }] }, /nothing is called "Teapot"/],
+    ['terminal.json', { readings: [{ at: { device: 'Water pump', terminal: '87' }, volts: 1 }] }, /has no terminal "87"/],
+    ['wire.json', { readings: [{ wire: '99z', amps: 1 }] }, /no wire is numbered "99z"/],
+    ['shape.json', { readings: 'none' }, /--observed: readings/],
+  ] as const) {
+    const refused = ask(name, observed);
+    expect([refused.status, refused.stderr]).toEqual([2, expect.stringMatching(why)]);
+  }
+});

@@ -1,5 +1,7 @@
 import { benchDesign } from './bench';
 import { check } from './check';
+import { diagnoseDesign } from './diagnose';
+import { expectDesign } from './expect';
 import { exportDesign } from './export';
 import { harness } from './harness';
 import { BadInput } from './input';
@@ -21,6 +23,8 @@ const USAGE = `Usage:
   vine-knot truth FILE.json --load NAME [--function NAME] [--json]
   vine-knot wishes FILE.json [--json]
   vine-knot harness FILE.json [--json]
+  vine-knot expect FILE.json [--set "NAME=VALUE"]... [--battery V] [--seed 1] [--json]
+  vine-knot diagnose FILE.json --observed OBS.json [--json]
   vine-knot export FILE.json --format spice|wires.csv|parts.csv|labels.csv|labels.pdf|diagram.svg|diagram.pdf|diagram.dxf
                    |panel.svg|panel.pdf|panel.dxf|loom.svg|loom.pdf|fuse-map.pdf
                    [--state all-on|all-off|SCENARIO] [--circuit NUMBER] [--panel NAME]
@@ -34,6 +38,8 @@ bench moves controls one after another (NAME=a>b presses and lets go) and says w
 truth says what a load does in every way that what influences it may stand.
 wishes says which of what loads shall do the wiring keeps, and by what acts the others break, in every way things can stand.
 harness lists every wire with its number, colour, size, length and ends, what is cut from which reel, and the parts.
+expect says what every point should read after some acts, at the battery's voltage, and between which figures.
+diagnose ranks what may be wrong after what was seen and read, and says what to measure next and what each answer would mean.
 export writes the netlist of a design in a state as a SPICE deck, its wire schedule, parts list or labels, the diagram
 of a circuit or of all, a panel's template at full size, the loom board at 1:10, or the fuse map for the lid.
 Exit status: 0 well, 1 a finding is a fault, a network has no answer or never comes to rest, a wish is broken or a load was cut, 2 bad input.
@@ -47,6 +53,10 @@ function run(argv: string[]): number | Promise<number> {
       return benchDesign(rest);
     case 'check':
       return check(rest);
+    case 'diagnose':
+      return diagnoseDesign(rest);
+    case 'expect':
+      return expectDesign(rest);
     case 'harness':
       return harness(rest);
     case 'truth':

@@ -17,6 +17,8 @@ const GLOW_SHARE = 0.005;
 /** Steps time runs in, s: short enough for hold times, and never so many that a night takes a second. */
 const STEP_S = 0.5;
 const MOST_STEPS = 400;
+/** What sags under load is raised so often. */
+const MOST_TURNS = 12;
 
 /** What a load does at the moment. */
 export interface LoadAnswer {
@@ -135,6 +137,27 @@ export class Bench {
   clamp(wireId: string): number | null {
     if (!this.index.wires.some(({ id }) => id === wireId)) return null;
     return this.faults.some((fault) => fault.kind === 'wireOff' && fault.wireId === wireId) ? 0 : this.live.wireAmps(wireId);
+  }
+
+  /** Puts so many ohms more into a wire's run; nought: as it was, infinite: it is broken. What answers is read at the next act. */
+  resist(wireId: string, moreOhm: number): void {
+    this.live.resist(wireId, moreOhm);
+  }
+
+  /** Brings the house battery's posts to these volts, whatever its charge, everything else standing as it does. */
+  atBattery(postsV: number): Answer {
+    const { battery } = this.index;
+    if (!battery) return this.answer;
+    const posts = { red: { deviceId: battery.id, terminal: 'plus' }, black: { deviceId: battery.id, terminal: 'minus' } };
+    let restV = postsV;
+    for (let turn = 0; turn < MOST_TURNS; turn++) {
+      this.live.hold(battery.id, 'rest', restV);
+      this.answer = this.come(this.state);
+      const off = postsV - (this.volts(posts.red, posts.black) ?? postsV);
+      if (Math.abs(off) < 1e-4) break;
+      restV += off;
+    }
+    return this.answer;
   }
 
   /** Lets time run, s. */

@@ -1,6 +1,6 @@
 import type { Device, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
-import type { DeviceKind, Memory, Sees } from '../devices/kind';
+import { INSULATION_OHM, type DeviceKind, type Memory, type Sees } from '../devices/kind';
 import { compile, valueOf, withValue, type CompiledDesign, type LivePart } from './compile';
 import { controlOf, memoryOf, type ControlState } from './controlState';
 import type { DesignIndex } from '../rig/designIndex';
@@ -80,6 +80,19 @@ export class LiveDesign {
       outcome = this.settle({ ...outcome.state, timeS });
     }
     return outcome;
+  }
+
+  /** Puts so many ohms more into a wire's run; nought: as it was, infinite: it is broken. */
+  resist(wireId: string, moreOhm: number): void {
+    const element = this.compiled.wireElement.get(wireId)!;
+    const own = this.compiled.netlist.elements[element]!;
+    if (own.kind === 'resistor') this.network.setOhm(element, Math.min(INSULATION_OHM, own.ohm + moreOhm));
+  }
+
+  /** Gives a source inside a part other volts than its state has. */
+  hold(deviceId: string, part: string, volts: number): void {
+    const element = this.compiled.partElement.get(`${deviceId}.${part}`);
+    if (element !== undefined) this.network.setSource(element, volts);
   }
 
   /** Solves a state as it stands, nothing moving. @throws NetworkError */

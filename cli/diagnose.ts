@@ -1,0 +1,138 @@
+import { parseArgs } from 'node:util';
+import { z } from 'zod';
+import type { Design } from '../core/design/design';
+import { nameOf } from '../core/design/names';
+import type { TerminalRef } from '../core/design/schema';
+import { kindOf } from '../core/devices';
+import { Finder, type Observed, type Reading } from '../core/diagnosis/diagnose';
+import type { Moved } from '../core/diagnosis/foresee';
+import { harnessOf } from '../core/harness/schedule';
+import { traceWiring } from '../core/network/wiring';
+import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
+import { flawWords, measurementWords, type WireNumbers } from '../core/wording/flawWords';
+import { terminalName } from '../core/wording/terminalNames';
+import { loadDesign, readBounded } from './designFile';
+import { BadInput } from './input';
+import { everythingNamed, readAct, theOne } from './named';
+
+const text = z.string().min(1).max(120);
+const point = z.strictObject({ device: text, terminal: text });
+/** What was done, seen and read, all of it in one state. */
+const observations = z.strictObject({
+  batteryV: z.number().min(0).max(60).nullable().optional(),
+  set: z.array(text).max(60).default([]),
+  seen: z
+    .array(z.strictObject({ load: text, on: z.boolean().optional(), dim: z.boolean().optional() }))
+    .max(400)
+    .default([]),
+  readings: z
+    .array(
+      z.union([
+        z.strictObject({ at: point, to: point.nullable().optional(), volts: z.number().min(-100).max(100) }),
+        z.strictObject({ wire: text, amps: z.number().min(-10_000).max(10_000) }),
+      ]),
+    )
+    .max(400)
+    .default([]),
+});
+
+/** `vine-knot diagnose`: what is likely wrong after what was seen and read, and what to measure next. Status 1 where nothing that is modelled explains it. */
+export function diagnoseDesign(argv: string[]): number {
+  const { values, positionals } = parseArgs({
+    args: argv,
+    options: { observed: { type: 'string' }, json: { type: 'boolean' } },
+    allowPositionals: true,
+  });
+  const [file, ...more] = positionals;
+  if (!file || more.length > 0) throw new BadInput('diagnose takes one file');
+  if (!values.observed) throw new BadInput('--observed: the file with what was seen and read');
+  const design = loadDesign(file);
+  const index = indexDesign(design);
+  const wiring = traceWiring(index);
+  const numbers: WireNumbers = new Map(harnessOf(index, wiring).wires.map(({ wire, number }) => [wire.id, number]));
+  const read = observations.safeParse(jsonIn(values.observed));
+  if (!read.success) {
+    const [issue] = read.error.issues;
+    throw new BadInput(`--observed: ${issue!.path.join('.') || 'the file'}: ${issue!.message}`);
+  }
+  const { batteryV = null, set, seen, readings } = read.data;
+  const named = everythingNamed(index);
+  const moved = set.flatMap((act): Moved[] => {
+    const { what, positions } = readAct(act, named);
+    return positions.map((position) => ({ mover: what.mover, position }));
+  });
+  const observed: Observed = {
+    batteryV,
+    seen: seen.map(({ load, on, dim }) => ({ loadId: theOne(index.loads, load, 'seen').id, does: dim ? 'dim' : on ? 'on' : 'off' })),
+    readings: readings.map((reading): Reading =>
+      'wire' in reading
+        ? { kind: 'amps', wireId: wireOf(reading.wire, numbers), value: reading.amps }
+        : { kind: 'volts', at: terminalOf(index, reading.at), to: reading.to ? terminalOf(index, reading.to) : null, value: reading.volts },
+    ),
+  };
+  const asked = observed.seen.length > 0 ? observed.seen.map(({ loadId }) => loadId) : index.loads.map(({ id }) => id);
+  const { ranked, next, isOutside } = new Finder(index, wiring, asked, moved).diagnose(observed);
+  const faults = ranked.filter(({ probability }) => probability > 0.001).map(({ flaw, probability }) => {
+    const { fault, where, cure, proof } = flawWords(design, flaw, numbers);
+    return { fault, where, probability: round(probability), kind: flaw.kind, cure, proof };
+  }); // prettier-ignore
+  const measures = next.map(({ what, bits, minutes, answers }) => ({
+    measure: what.kind,
+    where: measurementWords(design, what, numbers),
+    ...(what.kind === 'volts'
+      ? { at: pointOf(design, what.at), to: what.to && pointOf(design, what.to) }
+      : { wire: numbers.get(what.wireId) }),
+    state: set,
+    bits: round(bits),
+    effort: minutes,
+    answers: answers.map(({ low, high, probability, flaw }) => ({
+      ...{ low: round(low), high: round(high), probability: round(probability) },
+      ...{ fault: flawWords(design, flaw, numbers).fault, where: flawWords(design, flaw, numbers).where },
+    })),
+  }));
+  if (values.json) process.stdout.write(`${JSON.stringify({ faults, next: measures, outside: isOutside }, null, 1)}\n`);
+  else process.stdout.write(inWords(faults, measures, isOutside));
+  return isOutside ? 1 : 0;
+}
+
+const round = (value: number) => Number(value.toFixed(4)) + 0;
+
+function jsonIn(file: string): unknown {
+  const said = readBounded(file);
+  try {
+    return JSON.parse(said);
+  } catch {
+    throw new BadInput(`--observed: ${file} is no JSON`);
+  }
+}
+
+function wireOf(number: string, numbers: WireNumbers): string {
+  for (const [id, known] of numbers) if (known.toLowerCase() === number.trim().toLowerCase()) return id;
+  throw new BadInput(`readings: no wire is numbered "${number}"`);
+}
+
+function terminalOf(index: DesignIndex, { device, terminal }: { device: string; terminal: string }): TerminalRef {
+  const found = theOne(Array.from(index.devices.values()), device, 'readings');
+  const said = terminal.trim().toLowerCase();
+  // A lamp's function has but one terminal of its own; its other is the lamp's.
+  const owner = found.kind === 'load' && found.partOf?.shares === said ? index.devices.get(found.partOf.loadId)! : found;
+  const terminals = kindOf(owner).terminals(owner);
+  const is = terminals.find((one) => one.toLowerCase() === said || terminalName(owner, one).toLowerCase() === said);
+  if (!is) throw new BadInput(`readings: ${owner.name} has no terminal "${terminal}"; it has ${terminals.join(', ')}`);
+  return { deviceId: owner.id, terminal: is };
+}
+
+function pointOf(design: Design, { deviceId, terminal }: TerminalRef) {
+  return { device: nameOf(design, deviceId), terminal };
+}
+
+function inWords(
+  faults: readonly { fault: string; where: string; probability: number; proof: string }[],
+  next: readonly { where: string; bits: number; effort: number }[],
+  isOutside: boolean,
+): string {
+  const likely = faults.slice(0, 8).map(({ fault, where, probability }) => `${String(Math.round(probability * 100)).padStart(4)} %  ${fault}: ${where}`); // prettier-ignore
+  const measures = next.slice(0, 5).map(({ where, bits, effort }) => `${bits.toFixed(2).padStart(5)} bits, ${effort} min  ${where}`);
+  const outside = isOutside ? ['Nothing that is modelled explains all of this: look for what the plan does not have.', ''] : [];
+  return `${[...outside, ...likely, '', 'Measure next:', ...measures].join('\n')}\n`;
+}
