@@ -45,6 +45,7 @@ for (const [theme, look] of [
       `/d/${heron}/circuits`,
       `/d/${heron}/switching`,
       `/d/${heron}/harness`,
+      `/d/${heron}/test`,
       `/d/${heron}/report`,
       '/handbook/chain',
     ]) {
@@ -141,7 +142,7 @@ test('axe finds nothing serious on the stages at a phoneâ€™s and a large screenâ
       '/',
       '/new',
       '/handbook/glossary',
-      ...['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'harness'].map((stage) => `/d/${heron}/${stage}`),
+      ...['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'harness', 'test'].map((stage) => `/d/${heron}/${stage}`),
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();

@@ -11,7 +11,7 @@ export const test = base.extend<{ heron: string; pip: string; consoleErrors: str
   page: async ({ page }, provide) => {
     const goto = page.goto.bind(page);
     page.goto = async (url, options) => {
-      const listening = /^\/d\/[^/]+\/(rig|measure|loads|supply|energy|circuits|switching|harness)$/.test(url)
+      const listening = /^\/d\/[^/]+\/(rig|measure|loads|supply|energy|circuits|switching|harness|test)$/.test(url)
         ? page.waitForRequest(/\/events\?/)
         : null;
       const response = await goto(url, options);

@@ -1,10 +1,7 @@
 import { Bench } from '../core/bench/bench';
-import { inputFor } from '../core/bench/inputs';
 import type { Finder, Measurement, Observed, Reading } from '../core/diagnosis/diagnose';
 import type { Moved } from '../core/diagnosis/foresee';
 import { sameRepair, withFlaw, type Flaw } from '../core/diagnosis/flaws';
-import { Reach } from '../core/network/reach';
-import type { Wiring } from '../core/network/wiring';
 import type { DesignIndex } from '../core/rig/designIndex';
 
 /** How a hunt for one fault went. */
@@ -14,18 +11,6 @@ export interface Hunt {
   /** Whether what was named first is the fault, or one that reads the same everywhere. */
   isFound: boolean;
   named: Flaw;
-}
-
-/** What has to be moved for a load to be lit. Null where nothing does it. */
-export function movesFor(index: DesignIndex, wiring: Wiring, loadId: string): Moved[] | null {
-  const reached = new Reach(index, wiring).lit([loadId]);
-  if (reached.kind !== 'found') return null;
-  return Object.entries(reached.state.controls).flatMap(([deviceId, controls]) =>
-    Object.entries(controls).flatMap(([control, position]): Moved[] => {
-      const mover = { kind: 'device' as const, deviceId, control };
-      return index.devices.get(deviceId)?.kind !== 'load' && inputFor(index, mover) ? [{ mover, position }] : [];
-    }),
-  );
 }
 
 /** The vehicle with a fault in it, as a meter sees it: every reading has the meter's own error. */

@@ -62,6 +62,14 @@ export function referencesOf(record: DesignRecord): Reference[] {
       add('panelId', record.panelId, 'panel');
       add('deviceId', record.deviceId, 'device');
       break;
+    case 'reading':
+      if (record.what.kind === 'amps') add('what.wireId', record.what.wireId, 'wire');
+      else {
+        add('what.at.deviceId', record.what.at.deviceId, 'device');
+        add('what.to.deviceId', record.what.to?.deviceId ?? null, 'device');
+      }
+      for (const { mover } of record.moved) if (mover.kind === 'device') add('moved', mover.deviceId, 'device');
+      break;
     case 'lead':
       add('deviceId', record.deviceId, 'device');
       break;

@@ -1,6 +1,7 @@
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
-import { hunt, movesFor } from '../../testing/faultHunt';
+import { hunt } from '../../testing/faultHunt';
+import { movesFor } from './moves';
 import { seeded } from '../../testing/random';
 import { rig } from '../../testing/rig';
 import { recordsOf, type Design } from '../design/design';
@@ -45,7 +46,7 @@ test.each<[string, () => Design, number]>([
     const kinds = new Map<FlawKind, number>();
     let [found, measured, count, at] = [0, 0, 0, 0];
     for (const load of index.loads) {
-      const moved = movesFor(index, wiring, load.id);
+      const moved = movesFor(index, wiring, [load.id]);
       if (!moved) continue;
       let finder: Finder | null = null;
       for (const flaw of flawsOf(index, load.id, random)) {

@@ -1,6 +1,6 @@
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
-import { movesFor } from '../../testing/faultHunt';
+import { movesFor } from './moves';
 import { seeded } from '../../testing/random';
 import { rig } from '../../testing/rig';
 import { traceWiring } from '../network/wiring';
@@ -41,8 +41,8 @@ test.each([
   (_, make) => {
     const index = indexDesign(make());
     const wiring = traceWiring(index);
-    const load = index.loads.find(({ id }) => (movesFor(index, wiring, id)?.length ?? 0) > 0)!;
-    const moved = movesFor(index, wiring, load.id)!;
+    const load = index.loads.find(({ id }) => (movesFor(index, wiring, [id])?.length ?? 0) > 0)!;
+    const moved = movesFor(index, wiring, [load.id])!;
     const points = pointsOf(index);
     const expected = expectedReadings(index, moved, 12.6, points, seeded(5));
     const random = seeded(77);

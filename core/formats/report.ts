@@ -38,6 +38,7 @@ import { CAUTIONS } from './cautions';
 import { rigSections } from './reportRig';
 import { left, right, type Report, type ReportSection } from './reportSection';
 import { harnessSections } from './reportHarness';
+import { readingsTaken } from './reportReadings';
 import { wishes } from './reportWishes';
 import { howFar } from './reportWork';
 
@@ -80,6 +81,7 @@ export function makeReport(analysis: Analysis, view: DesignView = 'planned', who
       charging(analysis),
       ...rigSections(analysis),
       ...harnessSections(analysis),
+      readingsTaken(analysis),
       howFar(whole),
     ].filter((section) => section.rows.length > 0),
     cautions: CAUTIONS,

@@ -1,6 +1,7 @@
 import type { Rule } from '../analysis/finding';
 import type { HandbookPage } from './page';
 import { HARNESS_PAGES } from './harnessPages';
+import { TEST_PAGES } from './testPages';
 import { SWITCHING_PAGES } from './switchingPages';
 
 const MEMORY = 'Figures from memory of the sources named: check your own copy before you build.';
@@ -209,6 +210,7 @@ export const HANDBOOK: readonly HandbookPage[] = [
   },
   ...SWITCHING_PAGES,
   ...HARNESS_PAGES,
+  ...TEST_PAGES,
 ];
 
 /** The page for each family of rules. */

@@ -35,12 +35,12 @@ test('an empty design leads from its loads to their hours, their circuits, what 
 
 test('a whole design asks for nothing more', () => {
   // Switching is tried by hand: it never says that all is in order.
-  const switching = 'flick it and see';
-  expect(next(heron())).toEqual({ of: { switching, harness: 'mark the wires' }, next: null });
+  const [switching, test] = ['flick it and see', 'read and compare'];
+  expect(next(heron())).toEqual({ of: { switching, harness: 'mark the wires', test }, next: null });
   const design = heron();
   const numbered = applyChange(design, fixNumbers(design));
   expect(next(numbered).of.harness).toBe(`${recordsOf(design, 'wire').length} wires to mark`);
-  expect(next(applyChange(numbered, colourAll(numbered, false)))).toEqual({ of: { switching }, next: null });
+  expect(next(applyChange(numbered, colourAll(numbered, false)))).toEqual({ of: { switching, test }, next: null });
   expect(next(pip()).of).not.toHaveProperty('loads');
 });
 
@@ -48,5 +48,8 @@ test('as it is now nobody is told to design anything, and where nothing is there
   const empty = nextSteps(analyse(seenAs(fresh, 'now')), 'now');
   expect([new Set(Object.values(empty.of)), empty.next]).toEqual([new Set(['nothing there yet']), null]);
   // Wires in the vehicle are marked there, planned or not.
-  expect(nextSteps(analyse(heron()), 'now')).toEqual({ of: { switching: 'flick it and see', harness: 'mark the wires' }, next: null });
+  expect(nextSteps(analyse(heron()), 'now')).toEqual({
+    of: { switching: 'flick it and see', harness: 'mark the wires', test: 'read and compare' },
+    next: null,
+  });
 });

@@ -4,6 +4,7 @@ import type { DesignView } from '@/core/design/asBuilt';
 import { STAGES, type StageId } from './stages';
 
 const TRY_IT = 'flick it and see';
+const READ_IT = 'read and compare';
 
 /** What is to be done first on each stage that has not been begun or is not done, in a few words; the first of them in the order of need is what to do next. As it is now nothing is to be designed: a stage says at most that nothing is there. */
 export function nextSteps(
@@ -16,7 +17,7 @@ export function nextSteps(
   if (view === 'now') {
     const isEmpty = index.devices.size === 0;
     const unmarked = harnessStep(index.wires);
-    const there = { switching: TRY_IT, ...(unmarked && { harness: unmarked }) };
+    const there = { switching: TRY_IT, ...(unmarked && { harness: unmarked }), test: READ_IT };
     return { of: isEmpty ? Object.fromEntries(STAGES.map(({ id }) => [id, 'nothing there yet'])) : there, next: null };
   }
   const all = Array.from(loads.values());
@@ -38,6 +39,7 @@ export function nextSteps(
   of.switching = index.battery && circuits.length > 0 ? TRY_IT : 'needs circuits';
   of.harness = circuits.length === 0 ? 'needs circuits' : harnessStep(index.wires);
   if (of.harness === '') delete of.harness;
+  of.test = index.battery && circuits.length > 0 ? READ_IT : 'needs circuits';
   if (!index.rig && index.places.length === 0) of.rig = 'lay out the vehicle';
   const next =
     IN_ORDER.find((stage) => of[stage] !== undefined && !(stage === 'supply' && of.supply === 'add what charges' && bare > 0)) ?? null;

@@ -1,0 +1,5 @@
+import { TestStage } from '@/features/test/TestStage';
+
+export default function TestPage() {
+  return <TestStage />;
+}

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { id } from '../devices/fields';
+import { mover, position } from './wishSchema';
+
+const terminal = z.strictObject({ deviceId: id, terminal: z.string().min(1).max(20) });
+
+/** What a meter read in the vehicle: where its leads were, or its clamp, with what was moved before, at what voltage of the battery, and when. */
+export const reading = z.strictObject({
+  id,
+  type: z.literal('reading'),
+  what: z.discriminatedUnion('kind', [
+    /** Volts of one terminal over another; `to` null: over the battery's minus. */
+    z.strictObject({ kind: z.literal('volts'), at: terminal, to: terminal.nullable() }),
+    /** Amperes in a wire, from its first end to its second. */
+    z.strictObject({ kind: z.literal('amps'), wireId: id }),
+  ]),
+  value: z.number().min(-10_000).max(10_000),
+  /** At the battery's posts meanwhile; null where nobody looked. */
+  batteryV: z.number().min(0).max(60).nullable(),
+  moved: z.array(z.strictObject({ mover, position })).max(60),
+  on: z.iso.date(),
+});
+
+export type ReadingRecord = z.infer<typeof reading>;

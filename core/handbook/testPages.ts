@@ -1,0 +1,30 @@
+import type { HandbookPage } from './page';
+
+/** Reading what was built, and finding what is wrong with it. */
+export const TEST_PAGES: readonly HandbookPage[] = [
+  {
+    id: 'metering',
+    title: 'Reading and finding',
+    about: 'What each point should read, how far off is still right, and the shortest way from a dead lamp to its cause.',
+    paragraphs: [
+      'A circuit is read while it works: its switch on, its load drawing. An open circuit reads the battery’s voltage through any bad joint, since nothing flows; under load the joint shows. Read the battery first and give its volts of the moment: what every other point should read goes up and down with it.',
+      'No vehicle is its plan. Draws differ by a twentieth from what is printed, lengths by as much, joints by more, and copper warms. So a reading is held against two figures, between which nineteen of twenty vehicles built to the plan would read. Just outside, read again; far outside, something is wrong.',
+      'Before a lead is put anywhere, look, listen and feel: which positions work and which do not, whether a relay clicks, what is warm, what else went dead. Two loads dead together share something. A load that works tells that all it shares with the dead one is whole.',
+      'Then the best next question is the one that parts the suspects most evenly for the least trouble: test points of the fuse before a panel is unscrewed, a panel before trim comes off. The finder tries every fault there may be in the network as wired, compares what each would make of everything seen and read, and says what each answer to its next question would mean before you take it. One wrong reading lowers a suspect and never rules it out; two that nothing explains say that the fault is not in the plan.',
+      'A voltage drop is read across one thing: red and black on both its ends, loaded. It sees what an ohm range cannot: a tenth of an ohm lets a lamp of 2 A lose 0.2 V, and an ohmmeter’s own leads are as much. A repair is done when the drop across it is as it should be, with everything on.',
+    ],
+    table: {
+      head: ['Across', 'Good', 'Put right'],
+      rows: [
+        ['one crimp, bolt or plug, loaded', 'up to 0.05 V', 'over 0.1 V'],
+        ['a switch or relay contact, loaded', '0.1 to 0.2 V', 'over 0.3 V'],
+        ['the return of lamps and motors', 'up to 0.1 V', 'over 0.1 V'],
+        ['the return of electronics', 'up to 0.05 V', 'over 0.05 V'],
+        ['a whole house circuit', '3 %, 10 % where a load stands it', 'more'],
+      ],
+    },
+    sources: ['common practice for the limits', 'ABYC E-11 for 3 and 10 %, from memory', 'Shannon 1948 for what a question is worth'],
+    caution:
+      'No ohm range on a live wire. A clamp or a fused lead for amperes, never bare leads across a battery. Isolate before anything is opened; lithium gives thousands of amperes into a slipped spanner.',
+  },
+];

@@ -1,0 +1,285 @@
+'use client';
+
+import { Button, Segmented, Select } from 'antd';
+import { Trash2 } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import type { CircuitAnalysis } from '@/core/analysis/types';
+import { recordsOf } from '@/core/design/design';
+import { sameRecord } from '@/core/design/change';
+import { Edit } from '@/core/design/edit';
+import { nameOf } from '@/core/design/names';
+import type { Diagnosis, NextMeasure, Observed } from '@/core/diagnosis/diagnose';
+import { subjectsOf, type Flaw } from '@/core/diagnosis/flaws';
+import type { Moved, Seen } from '@/core/diagnosis/foresee';
+import { formatNumber } from '@/core/units/quantity';
+import { flawWords, measurementWords } from '@/core/wording/flawWords';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
+import { useJump } from '@/features/workspace/useJump';
+import { ReadingField } from './ReadingField';
+import { movesWords } from './useCircuitState';
+import { useDiagnosis } from './useDiagnosis';
+import { useWireNumbers } from './useWireNumbers';
+import shared from '../harness/Harness.module.css';
+import styles from './Test.module.css';
+
+interface FindViewProps {
+  circuit: CircuitAnalysis;
+  moved: readonly Moved[];
+  batteryV: number | null;
+}
+
+type Does = Seen['does'] | 'unseen';
+
+const DOES: { value: Does; label: string }[] = [
+  { value: 'unseen', label: 'not looked at' },
+  { value: 'on', label: 'works' },
+  { value: 'dim', label: 'weak or dim' },
+  { value: 'off', label: 'dead' },
+];
+
+/** Suspects shown, and measurements offered. */
+const MOST_SHOWN = 6;
+const MOST_OFFERED = 3;
+
+/** What is seen and read goes in, what is likely wrong and what to measure next comes out. */
+export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
+  const design = useDesign((state) => state.design);
+  const [does, setDoes] = useState<Readonly<Record<string, Does>>>({});
+  const [should, setShould] = useState<'on' | 'off'>('on');
+  const [works, setWorks] = useState<string[]>([]);
+  const loads = useDesign(({ analysis }) => analysis.index.loads);
+  const moved = useMemo(() => (should === 'on' ? whileOn : []), [should, whileOn]);
+  const numbers = useWireNumbers();
+  const taken = recordsOf(design, 'reading').filter((one) => sameRecord(one.moved, moved));
+  const seen = [
+    ...circuit.loadIds.flatMap((loadId): Seen[] => {
+      const is = does[loadId] ?? 'unseen';
+      return is === 'unseen' ? [] : [{ loadId, does: is }];
+    }),
+    ...works.map((loadId): Seen => ({ loadId, does: 'on' })),
+  ];
+  const observed: Observed = { batteryV, seen, readings: taken.map(({ what, value }) => ({ ...what, value })) };
+  const loadIds = [...circuit.loadIds, ...works];
+  const isAsked =
+    seen.some(({ does: is, loadId }) => circuit.loadIds.includes(loadId) && (is !== should || is === 'on')) || taken.length > 0;
+  const { answer, isNew } = useDiagnosis(isAsked ? { ask: 'find', loadIds, moved, observed } : null);
+  const diagnosis = isAsked && answer && 'diagnosis' in answer ? answer.diagnosis : null;
+  return (
+    <div className={shared.view} role="region" aria-label="Find a fault" tabIndex={0}>
+      <div className={styles.seen}>
+        <span>
+          <Segmented<'on' | 'off'>
+            size="small"
+            aria-label="What it should do"
+            value={should}
+            onChange={setShould}
+            options={[
+              { value: 'on', label: 'should work' },
+              { value: 'off', label: 'should be off' },
+            ]}
+          />{' '}
+          with {movesWords(design, moved)}
+        </span>
+        {circuit.loadIds.map((loadId) => (
+          <label key={loadId}>
+            <span>{nameOf(design, loadId)}</span>
+            <Select<Does>
+              aria-label={`What ${nameOf(design, loadId)} does`}
+              value={does[loadId] ?? 'unseen'}
+              style={{ width: 150 }}
+              options={DOES}
+              onChange={(value) => setDoes({ ...does, [loadId]: value })}
+            />
+          </label>
+        ))}
+        <label>
+          <span>works meanwhile</span>
+          <Select<string[]>
+            mode="multiple"
+            aria-label="Other loads that work meanwhile"
+            placeholder="others that work"
+            value={works}
+            style={{ minWidth: 200 }}
+            optionFilterProp="label"
+            options={loads.filter(({ id }) => !circuit.loadIds.includes(id)).map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={setWorks}
+          />
+        </label>
+      </div>
+      <p className={shared.soft}>
+        Look, listen and feel first: which positions work, what clicks, what is warm. Nothing is opened with the battery on; an ohm range
+        never goes on a live wire.
+      </p>
+      {!isAsked && <p>Say what it does, or take a reading, and the likeliest causes stand here.</p>}
+      {isAsked && !diagnosis && <p role="status">Trying every fault there may be …</p>}
+      {answer && 'problem' in answer && <p role="alert">{answer.problem}</p>}
+      {diagnosis && (
+        <div className={styles.answer} data-new={isNew}>
+          <Suspects diagnosis={diagnosis} numbers={numbers} />
+          <Measures next={diagnosis.next} moved={moved} batteryV={batteryV} numbers={numbers} />
+        </div>
+      )}
+      <Taken ids={taken.map(({ id }) => id)} numbers={numbers} />
+    </div>
+  );
+}
+
+type Numbers = ReturnType<typeof useWireNumbers>;
+
+function Suspects({ diagnosis: { ranked, isOutside }, numbers }: { diagnosis: Diagnosis; numbers: Numbers }) {
+  const design = useDesign((state) => state.design);
+  return (
+    <section aria-label="What is likely wrong">
+      <h3>What is likely wrong</h3>
+      {isOutside && (
+        <p role="alert">
+          Nothing in the plan explains all of this. Look for what the plan does not have: another feed, a part wired otherwise, a meter on
+          the wrong range.
+        </p>
+      )}
+      <ol className={styles.suspects}>
+        {ranked
+          .slice(0, MOST_SHOWN)
+          .filter(({ probability }, at) => at === 0 || probability > 0.005)
+          .map(({ flaw, probability }, at) => (
+            <Suspect key={at} flaw={flaw} probability={probability} isFirst={at === 0} words={flawWords(design, flaw, numbers)} />
+          ))}
+      </ol>
+    </section>
+  );
+}
+
+interface SuspectProps {
+  flaw: Flaw;
+  probability: number;
+  isFirst: boolean;
+  words: ReturnType<typeof flawWords>;
+}
+
+function Suspect({ flaw, probability, isFirst, words: { fault, where, cure, proof } }: SuspectProps) {
+  const jump = useJump();
+  const [subject] = subjectsOf(flaw);
+  return (
+    <li>
+      <span className={styles.share} aria-hidden style={{ width: `${Math.max(2, probability * 100)}%` }} />
+      <b className="reading">{probability > 0.995 ? '>99' : Math.round(probability * 100)} %</b>
+      <span>
+        {fault}:{' '}
+        {subject ? (
+          <button type="button" className={styles.go} onClick={() => jump(subject)}>
+            {where}
+          </button>
+        ) : (
+          where
+        )}
+        {isFirst && probability > 0.5 && (
+          <small>
+            {cure} Proved mended when: {proof}
+          </small>
+        )}
+      </span>
+    </li>
+  );
+}
+
+interface MeasuresProps {
+  next: readonly NextMeasure[];
+  moved: readonly Moved[];
+  batteryV: number | null;
+  numbers: Numbers;
+}
+
+function Measures({ next, moved, batteryV, numbers }: MeasuresProps) {
+  const design = useDesign((state) => state.design);
+  if (next.length === 0) {
+    return (
+      <section aria-label="Measure next">
+        <h3>Measure next</h3>
+        <p>No meter tells more in this state. Mend what is likeliest and prove it.</p>
+      </section>
+    );
+  }
+  return (
+    <section aria-label="Measure next">
+      <h3>Measure next</h3>
+      <ol className={styles.measures}>
+        {next.slice(0, MOST_OFFERED).map(({ what, bits, minutes, answers }) => {
+          const words = measurementWords(design, what, numbers);
+          const unit = what.kind === 'volts' ? 'V' : 'A';
+          return (
+            <li key={words}>
+              <span className={styles.where}>{words}</span>
+              <ReadingField label={`Reading: ${words}`} what={what} moved={moved} batteryV={batteryV} />
+              <small>
+                {worthWords(bits)}, about {minutes} min
+              </small>
+              <ul className={styles.meanings}>
+                {answers.slice(0, 3).map(({ low, high, flaw }, at) => {
+                  const { fault, where } = flawWords(design, flaw, numbers);
+                  return (
+                    <li key={at}>
+                      <b className="reading">{rangeWords(low, high, unit)}</b> {fault}, {where}
+                    </li>
+                  );
+                })}
+              </ul>
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}
+
+/** What a measurement is worth, in words; a bit halves what is left. */
+function worthWords(bits: number): string {
+  if (bits > 1.3) return 'tells more than half of what is open';
+  if (bits > 0.7) return 'halves what is open';
+  return bits > 0.25 ? 'tells something' : 'tells little';
+}
+
+function rangeWords(low: number, high: number, unit: string): string {
+  const [a, b] = [formatNumber(low, 1), formatNumber(high, 1)];
+  return a === b ? `about ${a} ${unit}` : `${a} to ${b} ${unit}`;
+}
+
+/** Readings taken in this state, each to be taken back. */
+function Taken({ ids, numbers }: { ids: readonly string[]; numbers: Numbers }) {
+  const design = useDesign((state) => state.design);
+  const { commit, refusal } = useRefusal();
+  const records = recordsOf(design, 'reading').filter(({ id }) => ids.includes(id));
+  if (records.length === 0) return null;
+  const remove = (gone: readonly string[]) =>
+    commit(gone.length === 1 ? 'Remove a reading' : 'Remove these readings', (now) => {
+      const edit = new Edit(now);
+      gone.forEach((id) => edit.remove(id));
+      return edit.change;
+    });
+  return (
+    <section aria-label="Readings taken" className={styles.taken}>
+      <h3>
+        Readings taken{' '}
+        <Button size="small" onClick={() => remove(ids)}>
+          Mended: begin anew
+        </Button>
+      </h3>
+      {refusal}
+      <ul>
+        {records.map(({ id, what, value, batteryV, on }) => (
+          <li key={id}>
+            <b className="reading">
+              {formatNumber(value, 2)} {what.kind === 'volts' ? 'V' : 'A'}
+            </b>{' '}
+            {measurementWords(design, what, numbers)}
+            <small>
+              {batteryV === null ? '' : `battery ${formatNumber(batteryV, 2)} V, `}
+              {on}
+            </small>
+            <Button size="small" aria-label={`Remove the reading ${value}`} icon={<Trash2 size={14} />} onClick={() => remove([id])} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import { Edit } from '@/core/design/edit';
+import { newId } from '@/core/design/ids';
+import type { Measurement } from '@/core/diagnosis/diagnose';
+import type { Moved } from '@/core/diagnosis/foresee';
+import { readingOf } from '@/core/diagnosis/verdict';
+import { parseNumber } from '@/core/units/parse';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
+import styles from './Test.module.css';
+
+interface ReadingFieldProps {
+  /** Where the leads are, for a screen reader. */
+  label: string;
+  what: Measurement;
+  moved: readonly Moved[];
+  batteryV: number | null;
+}
+
+/** What a meter read at one point, kept with the design; emptied, it is gone. */
+export function ReadingField({ label, what, moved, batteryV }: ReadingFieldProps) {
+  const kept = useDesign((state) => readingOf(state.design, what, moved));
+  const { commit, refusal } = useRefusal();
+  const [draft, setDraft] = useState<string | null>(null);
+  const [why, setWhy] = useState<string | null>(null);
+  const unit = what.kind === 'volts' ? 'V' : 'A';
+  const take = () => {
+    if (draft === null) return;
+    const text = draft.trim();
+    const read = text === '' ? null : parseNumber(text, [unit]);
+    if (read && (!read.ok || Math.abs(read.value) > 10_000)) return setWhy(read.ok ? 'no meter reads that' : read.why);
+    setWhy(null);
+    setDraft(null);
+    if (read === null && !kept) return;
+    if (read?.ok && kept?.value === read.value && kept.batteryV === batteryV) return;
+    commit(read === null ? 'Remove a reading' : `Reading ${text} ${unit}`, (now) => {
+      const edit = new Edit(now);
+      if (kept) edit.remove(kept.id);
+      if (read?.ok)
+        edit.add({
+          ...{ id: newId('read'), type: 'reading', what, value: read.value, batteryV, moved: [...moved] },
+          on: new Date().toISOString().slice(0, 10),
+        });
+      return edit.change;
+    });
+  };
+  return (
+    <span className={styles.entry}>
+      <input
+        type="text"
+        inputMode="decimal"
+        autoComplete="off"
+        aria-label={label}
+        aria-invalid={why !== null}
+        value={draft ?? (kept ? String(kept.value) : '')}
+        placeholder="–"
+        onChange={({ target }) => {
+          setDraft(target.value);
+          setWhy(null);
+        }}
+        onBlur={take}
+        onKeyDown={({ key }) => {
+          if (key === 'Enter') take();
+          if (key === 'Escape') {
+            setDraft(null);
+            setWhy(null);
+          }
+        }}
+      />
+      <span>{unit}</span>
+      {why && <em role="alert">{why}</em>}
+      {refusal}
+    </span>
+  );
+}

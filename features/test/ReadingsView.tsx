@@ -1,0 +1,108 @@
+'use client';
+
+import { Button } from 'antd';
+import { useMemo } from 'react';
+import type { CircuitAnalysis } from '@/core/analysis/types';
+import type { Expected } from '@/core/diagnosis/expect';
+import { pointsOf } from '@/core/diagnosis/expect';
+import type { Measurement } from '@/core/diagnosis/diagnose';
+import { readingOf, verdictOf, type Verdict } from '@/core/diagnosis/verdict';
+import type { Moved } from '@/core/diagnosis/foresee';
+import { formatNumber } from '@/core/units/quantity';
+import { measurementWords } from '@/core/wording/flawWords';
+import { useDesign } from '@/features/design/DesignProvider';
+import { ReadingField } from './ReadingField';
+import { movesWords } from './useCircuitState';
+import { useDiagnosis } from './useDiagnosis';
+import { useWireNumbers } from './useWireNumbers';
+import shared from '../harness/Harness.module.css';
+import styles from './Test.module.css';
+
+interface ReadingsViewProps {
+  circuit: CircuitAnalysis;
+  moved: readonly Moved[];
+  batteryV: number | null;
+  onFind(): void;
+}
+
+const VERDICT_WORDS: Record<Verdict, string> = { pass: 'as it should be', doubtful: 'doubtful', fail: 'out' };
+
+/** What every point of a circuit should read while it works, what was read, and whether that is so. */
+export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewProps) {
+  const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const points = useMemo(() => pointsOf(index).filter((what) => isOf(what, circuit, index.battery?.id)), [index, circuit]);
+  const { answer } = useDiagnosis({ ask: 'expect', moved, batteryV, points });
+  const expected = answer && 'expected' in answer && answer.expected.length === points.length ? answer.expected : null;
+  const verdicts = expected?.map((one) => {
+    const kept = readingOf(design, one.what, moved);
+    return kept ? verdictOf(kept.value, one) : null;
+  });
+  const isOut = verdicts?.some((verdict) => verdict === 'fail' || verdict === 'doubtful') ?? false;
+  return (
+    <div className={shared.view} role="region" aria-label="Readings" tabIndex={0}>
+      <p className={styles.do}>
+        Do this: <b>{movesWords(design, moved)}</b>. Then read, black on the battery’s minus unless it says otherwise.
+      </p>
+      {answer && 'problem' in answer && <p role="alert">{answer.problem}</p>}
+      {!expected && !(answer && 'problem' in answer) && <p role="status">Working out what each point should read …</p>}
+      {expected && (
+        <ul className={styles.points}>
+          {expected.map((one, at) => (
+            <Point key={at} expected={one} verdict={verdicts![at]!} moved={moved} batteryV={batteryV} />
+          ))}
+        </ul>
+      )}
+      {isOut && (
+        <Button type="primary" onClick={onFind}>
+          Find what is wrong
+        </Button>
+      )}
+      <p className={shared.soft}>
+        Between the two figures nineteen of twenty vehicles built to this plan read: draws, lengths, joints and warmth as they come, and the
+        meter. Give the battery’s voltage of the moment and all of them follow. A meter alone reads ghosts on an open wire: a small lamp
+        beside it kills them.
+      </p>
+    </div>
+  );
+}
+
+interface PointProps {
+  expected: Expected;
+  verdict: Verdict | null;
+  moved: readonly Moved[];
+  batteryV: number | null;
+}
+
+function Point({ expected: { what, expected, low, high }, verdict, moved, batteryV }: PointProps) {
+  const design = useDesign((state) => state.design);
+  const numbers = useWireNumbers();
+  const words = measurementWords(design, what, numbers);
+  const kept = useDesign((state) => readingOf(state.design, what, moved));
+  const unit = what.kind === 'volts' ? 'V' : 'A';
+  const off = kept ? kept.value - expected : 0;
+  return (
+    <li data-verdict={verdict ?? 'none'}>
+      <span className={styles.where}>{words}</span>
+      <span className={styles.should}>
+        <b className="reading">
+          {formatNumber(expected, 2)} {unit}
+        </b>
+        <small>
+          {formatNumber(low, 2)} to {formatNumber(high, 2)}
+        </small>
+      </span>
+      <ReadingField label={words} what={what} moved={moved} batteryV={batteryV} />
+      <span className={styles.verdict} role="status">
+        {verdict &&
+          `${VERDICT_WORDS[verdict]}${verdict === 'pass' ? '' : `, ${off > 0 ? '+' : '−'}${formatNumber(Math.abs(off), 2)} ${unit}`}`}
+      </span>
+    </li>
+  );
+}
+
+/** What of all points belongs to a circuit: the battery, its block, its fuse, its loads, and what flows in its own feed. */
+function isOf(what: Measurement, { protectionId, loadIds, supplyWireIds, block }: CircuitAnalysis, batteryId: string | undefined): boolean {
+  if (what.kind === 'amps') return supplyWireIds.includes(what.wireId);
+  return [protectionId, block?.id, batteryId, ...loadIds].includes(what.at.deviceId);
+}

@@ -1,0 +1,31 @@
+import { makeDesign } from '@/core/design/design';
+import type { DesignRecord } from '@/core/design/schema';
+import { Finder, type Diagnosis, type Measurement, type Observed } from '@/core/diagnosis/diagnose';
+import { expectedReadings, type Expected } from '@/core/diagnosis/expect';
+import type { Moved } from '@/core/diagnosis/foresee';
+import { seeded } from '@/core/energy/weather';
+import { NetworkError } from '@/core/network/networkError';
+import { traceWiring } from '@/core/network/wiring';
+import { indexDesign } from '@/core/rig/designIndex';
+
+/** What is asked of the worker, and what each question is answered with. */
+export type DiagnosisQuestion =
+  | { ask: 'find'; loadIds: readonly string[]; moved: readonly Moved[]; observed: Observed }
+  | { ask: 'expect'; moved: readonly Moved[]; batteryV: number | null; points: readonly Measurement[] };
+export type DiagnosisAnswer = { diagnosis: Diagnosis } | { expected: Expected[] } | { problem: string };
+
+/** The vehicles drawn are the same each time: what is expected must not flicker. */
+const SEED = 1;
+
+/** Ranks what may be wrong, or works out what every point should read, off the page's own thread. Ended by terminating it. */
+self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRecord[] }>) => {
+  const say = (news: DiagnosisAnswer) => self.postMessage(news);
+  const index = indexDesign(makeDesign(data.records));
+  try {
+    if (data.ask === 'find') say({ diagnosis: new Finder(index, traceWiring(index), data.loadIds, data.moved).diagnose(data.observed) });
+    else say({ expected: expectedReadings(index, data.moved, data.batteryV, data.points, seeded(SEED)) });
+  } catch (error) {
+    if (!(error instanceof NetworkError)) throw error;
+    say({ problem: error.message });
+  }
+};
