@@ -36,6 +36,9 @@ console.table(
 console.log('\nOn the bench: a control flicked, and a truth table');
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/flick.ts', ...SIZES.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout));
 
+console.log('\nFaults found: foreseen, ranked, hunted');
+console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/diagnosis.ts', ...SIZES.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout));
+
 console.log('\nThe harness: marked, counted, cut and drawn');
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/harness.ts', ...SIZES.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout));
 

@@ -1,0 +1,90 @@
+import { heron } from '../demo/heron';
+import { marl } from '../demo/marl';
+import { pip } from '../demo/pip';
+import type { Design } from '../core/design/design';
+import { Finder } from '../core/diagnosis/diagnose';
+import { sameRepair, suspectsIn } from '../core/diagnosis/flaws';
+import { expectedReadings, pointsOf } from '../core/diagnosis/expect';
+import { movesFor } from '../core/diagnosis/moves';
+import { Reach } from '../core/network/reach';
+import { traceWiring } from '../core/network/wiring';
+import { indexDesign } from '../core/rig/designIndex';
+import { hunt } from '../testing/faultHunt';
+import { seeded } from '../testing/random';
+
+/** The fault finder: milliseconds to foresee every fault of a complaint, to rank them and find what to measure next, and to say what all points should read; on the demos also every fault hunted, what was found and in how many measurements. */
+const HUNTED = 6;
+
+function main(): void {
+  const rows = [
+    ['Pip', pip(), true] as const,
+    ['Heron', heron(), true] as const,
+    ...process.argv.slice(2).map((text) => [`${text} circuits`, marl(Number(text)), false] as const),
+  ].map(([name, design, isHunted]) => ({ design: name, ...timed(design), ...(isHunted && hunted(design)) }));
+  console.log(JSON.stringify(rows));
+}
+
+function timed(design: Design) {
+  const index = indexDesign(design);
+  const wiring = traceWiring(index);
+  const foreseen: number[] = [];
+  const asked: number[] = [];
+  const loads = index.loads.filter((_, at) => at % Math.ceil(index.loads.length / HUNTED) === 0);
+  for (const { id } of loads) {
+    const moved = movesFor(index, wiring, [id]);
+    if (!moved) continue;
+    const begun = performance.now();
+    const finder = new Finder(index, wiring, [id], moved);
+    const built = performance.now();
+    finder.diagnose({ batteryV: 12.6, seen: [{ loadId: id, does: 'off' }], readings: [] });
+    foreseen.push(built - begun);
+    asked.push(performance.now() - built);
+  }
+  const begun = performance.now();
+  expectedReadings(index, [], 12.6, pointsOf(index), seeded(1));
+  const most = (times: readonly number[]) => Math.round(Math.max(...times));
+  return {
+    'faults foreseen, most ms': most(foreseen),
+    'ranked and next, most ms': most(asked),
+    'all points expected, ms': Math.round(performance.now() - begun),
+  };
+}
+
+function hunted(design: Design) {
+  const index = indexDesign(design);
+  const wiring = traceWiring(index);
+  const random = seeded(3);
+  const noise = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  let [count, found, measured, bits] = [0, 0, 0, 0];
+  for (const { id } of index.loads) {
+    const moved = movesFor(index, wiring, [id]);
+    if (!moved) continue;
+    const finder = new Finder(index, wiring, [id], moved);
+    const reached = new Reach(index, wiring).influenceOn([id]).index;
+    const wireIds = new Set(reached.wires.map((wire) => wire.id));
+    const devices = new Map(Array.from(reached.devices.keys(), (key) => [key, index.devices.get(key)!]));
+    const suspects = suspectsIn({ ...index, devices, wires: index.wires.filter((wire) => wireIds.has(wire.id)) });
+    const open = finder.diagnose({ batteryV: null, seen: [{ loadId: id, does: 'off' }], readings: [] }).ranked;
+    const entropy = open.reduce((sum, { probability }) => sum - (probability > 0 ? probability * Math.log2(probability) : 0), 0);
+    for (const { flaw } of suspects) {
+      if (flaw.kind === 'none') continue;
+      const set = flaw.kind === 'highJoint' ? { ...flaw, ohm: 6 * Math.exp(random() * 5 - 2.5) } : flaw;
+      const one = hunt(index, finder, moved, set, noise);
+      if (!one) continue;
+      count++;
+      measured += one.measured;
+      bits += entropy;
+      if (one.isFound) found++;
+    }
+  }
+  const repairs = new Set(suspectsIn(index).map(({ flaw }) => sameRepair(flaw))).size;
+  return {
+    'faults set': count,
+    'repairs in the design': repairs,
+    'found first, %': Math.round((1000 * found) / count) / 10,
+    'measurements, mean': Math.round((100 * measured) / count) / 100,
+    'open at first, bits, mean': Math.round((100 * bits) / count) / 100,
+  };
+}
+
+main();
