@@ -32,9 +32,9 @@ interface FindViewProps {
 type Does = Seen['does'] | 'unseen';
 
 const DOES: { value: Does; label: string }[] = [
-  { value: 'unseen', label: 'not looked at' },
+  { value: 'unseen', label: 'not seen' },
   { value: 'on', label: 'works' },
-  { value: 'dim', label: 'weak or dim' },
+  { value: 'dim', label: 'weak' },
   { value: 'off', label: 'dead' },
 ];
 
@@ -82,16 +82,15 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
           with {movesWords(design, moved)}
         </span>
         {circuit.loadIds.map((loadId) => (
-          <label key={loadId}>
-            <span>{nameOf(design, loadId)}</span>
-            <Select<Does>
+          <span key={loadId} className={styles.load}>
+            {nameOf(design, loadId)}
+            <Segmented<Does>
               aria-label={`What ${nameOf(design, loadId)} does`}
               value={does[loadId] ?? 'unseen'}
-              style={{ width: 150 }}
               options={DOES}
               onChange={(value) => setDoes({ ...does, [loadId]: value })}
             />
-          </label>
+          </span>
         ))}
         <label>
           <span>works meanwhile</span>
