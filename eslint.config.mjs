@@ -27,6 +27,7 @@ const floors = [
   'bench',
   'diagnosis',
   'harness',
+  'plan',
   'analysis',
   'wording',
   'diagram',

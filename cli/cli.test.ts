@@ -309,3 +309,22 @@ test('diagnose ranks faults by everything seen and read, with what to measure ne
     expect([refused.status, refused.stderr]).toEqual([2, expect.stringMatching(why)]);
   }
 });
+
+test('plan gives tasks in an order that keeps what must come before, its holds, and when each begins', () => {
+  const { stdout, status } = vineKnot('plan', pipFile, '--people', '2', '--json');
+  const plan = JSON.parse(stdout) as {
+    minutes: number;
+    leastMinutes: number;
+    tasks: { id: string; start: number; end: number; after: string[] }[];
+    order: string[];
+    holds: { after: string; before: string; minutes: number }[];
+  };
+  expect([status, plan.order]).toEqual([0, plan.tasks.map(({ id }) => id)]);
+  const at = new Map(plan.tasks.map((task) => [task.id, task]));
+  for (const { start, after } of plan.tasks) for (const id of after) expect(at.get(id)!.end).toBeLessThanOrEqual(start + 0.2);
+  expect(plan.holds.length).toBeGreaterThan(0);
+  for (const { after, before, minutes } of plan.holds)
+    expect(at.get(before)!.start - at.get(after)!.end).toBeGreaterThanOrEqual(minutes - 0.2);
+  expect(plan.minutes).toBeGreaterThanOrEqual(plan.leastMinutes);
+  expect(vineKnot('plan', pipFile, '--people', '3').status).toBe(2);
+});

@@ -7,6 +7,7 @@ import { harness } from './harness';
 import { BadInput } from './input';
 import { monitor } from './monitor';
 import { simulateDays } from './simulate';
+import { planDesign } from './plan';
 import { solve } from './solve';
 import { truth } from './truth';
 import { wishes } from './wishes';
@@ -23,6 +24,7 @@ const USAGE = `Usage:
   vine-knot truth FILE.json --load NAME [--function NAME] [--json]
   vine-knot wishes FILE.json [--json]
   vine-knot harness FILE.json [--json]
+  vine-knot plan FILE.json [--people 1|2] [--cold] [--json]
   vine-knot expect FILE.json [--set "NAME=VALUE"]... [--battery V] [--seed 1] [--json]
   vine-knot diagnose FILE.json --observed OBS.json [--json]
   vine-knot export FILE.json --format spice|wires.csv|parts.csv|labels.csv|labels.pdf|diagram.svg|diagram.pdf|diagram.dxf
@@ -38,6 +40,7 @@ bench moves controls one after another (NAME=a>b presses and lets go) and says w
 truth says what a load does in every way that what influences it may stand.
 wishes says which of what loads shall do the wiring keeps, and by what acts the others break, in every way things can stand.
 harness lists every wire with its number, colour, size, length and ends, what is cut from which reel, and the parts.
+plan says what is to be done to build it, in an order for one or two people, with what holds by the clock.
 expect says what every point should read after some acts, at the battery's voltage, and between which figures.
 diagnose ranks what may be wrong after what was seen and read, and says what to measure next and what each answer would mean.
 export writes the netlist of a design in a state as a SPICE deck, its wire schedule, parts list or labels, the diagram
@@ -69,6 +72,8 @@ function run(argv: string[]): number | Promise<number> {
       return exportDesign(rest);
     case 'monitor':
       return monitor(rest);
+    case 'plan':
+      return planDesign(rest);
     case 'simulate':
       return simulateDays(rest);
     case 'solve':

@@ -2,6 +2,7 @@ import { expect, saved, test } from './fixtures';
 
 test('a circuit is read against what it should read, and a reading that is out leads to what is wrong', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/test`);
+  await page.getByText('Readings', { exact: true }).click();
   await page.getByRole('combobox', { name: 'Circuit' }).click();
   await page.keyboard.type('Water pump');
   await page.keyboard.press('Enter');
@@ -58,6 +59,7 @@ function reads(name: string): string {
 test('the test stage is worked on a phone without a connection', async ({ page, heron, context }) => {
   await page.setViewportSize({ width: 390, height: 780 });
   await page.goto(`/d/${heron}/test`);
+  await page.getByText('Readings', { exact: true }).click();
   const readings = page.getByRole('region', { name: 'Readings' });
   const field = readings.getByRole('textbox').first();
   await expect(field).toBeVisible();
@@ -69,5 +71,26 @@ test('the test stage is worked on a phone without a connection', async ({ page, 
   await context.setOffline(false);
   await saved(page);
   await page.reload();
+  await page.getByText('Readings', { exact: true }).click();
   await expect(readings.getByRole('textbox').first()).toHaveValue('12.61');
+});
+
+test('the work is ticked off in its order, and planned anew from what is done', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/test`);
+  const plan = page.getByRole('region', { name: 'Work plan' });
+  await expect(plan.getByRole('listitem').first()).toContainText('Isolate');
+  // Nothing is ticked before what it needs.
+  await expect(plan.getByRole('button', { name: /^Done: Connect the battery/ })).toBeDisabled();
+  await plan.getByRole('button', { name: /^Done: Isolate/ }).click();
+  await expect(plan.getByRole('status')).toContainText('1 of');
+  await plan.getByRole('button', { name: 'Done: Fit Water pump', exact: true }).click();
+  await expect(plan.getByRole('status')).toContainText('2 of');
+  await saved(page);
+  await page.reload();
+  await expect(plan.getByRole('status')).toContainText('2 of');
+  await page.getByRole('checkbox', { name: 'show what is done' }).check();
+  await plan.getByRole('button', { name: 'Not done: Fit Water pump', exact: true }).click();
+  await expect(plan.getByRole('status')).toContainText('1 of');
+  await page.getByText('two people').click();
+  await expect(plan.getByRole('list').first()).toContainText('second person');
 });

@@ -23,7 +23,7 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 10: panels and what sits in them, numbers, colours and ends of wires, reels: added.
   (records) => records,
-  // 11: cables with cores, leads parts come with, kits, how far a wire is made, parts at hand, readings of a meter: added.
+  // 11: cables with cores, leads parts come with, kits, how far a wire is made, parts at hand, readings of a meter, tasks done: added.
   (records) => records,
 ];
 

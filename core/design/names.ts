@@ -29,6 +29,8 @@ export function nameOf(design: Design, id: string | undefined): string {
       return `${nameOf(design, record.deviceId)}, ${lookWords(record)} lead`;
     case 'stock':
       return record.part;
+    case 'doneTask':
+      return record.task;
     case 'reading':
       return record.what.kind === 'amps' ? nameOf(design, record.what.wireId) : nameOf(design, record.what.at.deviceId);
     case 'rig':

@@ -82,6 +82,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'reel':
     case 'cable':
     case 'kit':
+    case 'doneTask':
     case 'stock':
       break;
   }
@@ -136,7 +137,7 @@ export function checkAround(design: Design, changed: readonly DesignRecord[], re
 }
 
 /** Records no two of which may say the same of something. */
-const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart', 'stock']);
+const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart', 'stock', 'doneTask']);
 
 function isUnique(record: DesignRecord): boolean {
   if (record.type === 'wire') return record.core !== undefined;
@@ -248,6 +249,10 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
     } else if (record.type === 'stock') {
       if (parts.has(record.part)) problems.push({ code: 'stockTwice', id: record.id, field: 'part', other: record.part });
       parts.add(record.part);
+    } else if (record.type === 'doneTask') {
+      const key = `task ${record.task}`;
+      if (parts.has(key)) problems.push({ code: 'stockTwice', id: record.id, field: 'task', other: record.task });
+      parts.add(key);
     } else if (record.type === 'panelPart') {
       const [position, thing] = [`${record.panelId}/${record.position}`, `${record.deviceId}/${record.control ?? ''}`];
       if (positions.has(position))

@@ -9,6 +9,7 @@ import { panel, panelPart } from './panelSchema';
 import { reading } from './readingSchema';
 import { stock } from './stockSchema';
 import { WIRE_COLOUR_CODES } from '../catalog/wireColours';
+import { doneTask } from './taskSchema';
 import { trigger } from './triggerSchema';
 import { wish } from './wishSchema';
 import { keepClear, place, rig, route, zone } from './rigSchema';
@@ -165,6 +166,7 @@ export const recordSchema = z.discriminatedUnion('type', [
   kit,
   stock,
   reading,
+  doneTask,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -197,6 +199,7 @@ export type Wish = z.infer<typeof wish>;
 export type { Cable, CableCore, Kit, Lead } from './cableSchema';
 export type { ReadingRecord } from './readingSchema';
 export type { Stock } from './stockSchema';
+export type { DoneTask } from './taskSchema';
 export type { Panel, PanelPart } from './panelSchema';
 export type { Condition, Mover, WishSays } from './wishSchema';
 export type DesignRecord = z.infer<typeof recordSchema>;

@@ -107,8 +107,8 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
         </label>
       </div>
       <p className={shared.soft}>
-        Look, listen and feel first: which positions work, what clicks, what is warm. Nothing is opened with the battery on; an ohm range
-        never goes on a live wire.
+        Look, listen and feel first: which positions work, what clicks, what is warm. Covers come off with the battery isolated; leads go
+        on, then the battery. An ohm range never goes on a live wire.
       </p>
       {!isAsked && <p>Say what it does, or take a reading, and the likeliest causes stand here.</p>}
       {isAsked && !diagnosis && <p role="status">Trying every fault there may be …</p>}

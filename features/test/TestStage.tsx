@@ -9,6 +9,7 @@ import { EmptyStage } from '@/ui/EmptyStage';
 import { QuantityField } from '@/ui/QuantityField';
 import frame from '@/ui/Stage.module.css';
 import { FindView } from './FindView';
+import { PlanView } from './PlanView';
 import { ReadingsView } from './ReadingsView';
 import { useMovesFor } from './useCircuitState';
 import styles from './Test.module.css';
@@ -16,7 +17,7 @@ import styles from './Test.module.css';
 /** Volts the battery is taken to have until somebody reads it, of a 12 V system. Common practice: a rested, charged one. */
 const USUAL_V = 12.6;
 
-/** Stage Test: what each point should read, what was read, and what is wrong where it does not. */
+/** Stage Build and test: the work in order, what each point should read, what was read, and what is wrong where it does not. */
 export function TestStage() {
   const designId = useDesign((state) => state.id);
   const design = useDesign((state) => state.design);
@@ -24,7 +25,7 @@ export function TestStage() {
   const nominalV = useDesign(({ analysis }) => analysis.index.settings.nominalV);
   const hasBattery = useDesign(({ analysis }) => analysis.index.battery !== null);
   const [wanted, setWanted] = useState<string | null>(null);
-  const [shown, setShown] = useState<'readings' | 'find'>('readings');
+  const [shown, setShown] = useState<'plan' | 'readings' | 'find'>('plan');
   const [batteryV, setBatteryV] = useState((USUAL_V * nominalV) / 12);
   const wired = circuits.filter(({ loadIds, fed }) => loadIds.length > 0 && fed);
   const circuit = wired.find(({ id }) => id === wanted) ?? wired[0] ?? null;
@@ -42,40 +43,47 @@ export function TestStage() {
   return (
     <div className={frame.stage}>
       <div className={frame.toolbar}>
-        <h2>Test</h2>
-        <Segmented<'readings' | 'find'>
+        <h2>Build and test</h2>
+        <Segmented<'plan' | 'readings' | 'find'>
           aria-label="What is shown"
           value={shown}
           onChange={setShown}
           options={[
+            { value: 'plan', label: 'Work plan' },
             { value: 'readings', label: 'Readings' },
             { value: 'find', label: 'Find a fault' },
           ]}
         />
-        <Select
-          showSearch
-          aria-label="Circuit"
-          value={circuit.id}
-          style={{ width: 230 }}
-          optionFilterProp="label"
-          onChange={setWanted}
-          options={wired.map(({ id }) => ({ value: id, label: nameOf(design, id) }))}
-        />
-        <span className={styles.battery}>
-          battery now
-          <QuantityField
-            label="Volts at the battery now"
-            value={batteryV}
-            decimals={2}
-            unit="V"
-            least={1}
-            most={60}
-            width={96}
-            onCommit={setBatteryV}
-          />
-        </span>
+        {shown !== 'plan' && (
+          <>
+            <Select
+              showSearch
+              aria-label="Circuit"
+              value={circuit.id}
+              style={{ width: 230 }}
+              optionFilterProp="label"
+              onChange={setWanted}
+              options={wired.map(({ id }) => ({ value: id, label: nameOf(design, id) }))}
+            />
+            <span className={styles.battery}>
+              battery now
+              <QuantityField
+                label="Volts at the battery now"
+                value={batteryV}
+                decimals={2}
+                unit="V"
+                least={1}
+                most={60}
+                width={96}
+                onCommit={setBatteryV}
+              />
+            </span>
+          </>
+        )}
       </div>
-      {moved === null ? (
+      {shown === 'plan' ? (
+        <PlanView />
+      ) : moved === null ? (
         <p className={styles.none}>
           Nothing that a hand moves lights {nameOf(design, circuit.id)}. Switching shows why; until then there is nothing to read.
         </p>

@@ -9,7 +9,7 @@ export const STAGES = [
   { id: 'circuits', name: 'Circuits', key: 'c' },
   { id: 'switching', name: 'Switching', key: 'w' },
   { id: 'harness', name: 'Harness', key: 'n' },
-  { id: 'test', name: 'Test', key: 'm' },
+  { id: 'test', name: 'Build and test', key: 'm' },
 ] as const;
 
 export type StageId = (typeof STAGES)[number]['id'];

@@ -1,0 +1,239 @@
+import { CUT_OUTS } from '../catalog/cutOuts';
+import { areaMm2 } from '../catalog/conductorSizes';
+import type { RouteKind } from '../catalog/vocabulary';
+import { recordsOf, type Design } from '../design/design';
+import type { Device, Panel } from '../design/schema';
+import { cutPanel } from '../harness/panelFace';
+import type { Harness, HarnessWire } from '../harness/schedule';
+import type { DesignIndex } from '../rig/designIndex';
+import { placeIdOf } from '../rig/layout';
+
+/** What is done in one go, in one place, with one tool. */
+export interface Task {
+  id: string;
+  kind: TaskKind;
+  /** What it is about: a device, a panel, a stretch, a circuit; null where it is about all of it. */
+  subjectId: string | null;
+  /** Where one stands; null at the bench, or anywhere. */
+  placeId: string | null;
+  minutes: number;
+  /** What must be done before, and how long after its end: paint dries, glue cures, a battery rests. */
+  after: readonly { id: string; holdMinutes: number }[];
+  isDone: boolean;
+}
+
+export type TaskKind =
+  | 'isolate'
+  | 'drill'
+  | 'prime'
+  | 'grommet'
+  | 'cutPanel'
+  | 'fit'
+  | 'make'
+  | 'pull'
+  | 'crimpInside'
+  | 'land'
+  | 'ohms'
+  | 'connect'
+  | 'power'
+  | 'test';
+
+/**
+ * Minutes, a practised hand. Common practice: a small crimp 1.5 to 2 with its sleeve and label, a heavy lug 6 to 10; a hole to 10 mm 3 to 4, a hole saw 6 to 10; a rectangular cut-out 15 to 20 by
+ * hand; a small device 8 to 12, a battery and its tray 45 to 90, a fuse block of twelve 90 to 150; a metre pulled open 0.5, in conduit 1, behind trim 2 to 3; a circuit tested and recorded 5 to 8.
+ */
+const CRIMP = 2.5;
+const LUG = 8;
+/** From this on it is a lug and a press, mm². */
+const LUG_MM2 = 10;
+const CUT_AND_LABEL = 1.5;
+const HOLE = { small: 4, large: 8, square: 17 } as const;
+const LAND = 1.5;
+const PULL_A_METRE: Record<RouteKind, number> = { loom: 0.5, trunking: 0.5, rack: 0.5, conduit: 1, underfloor: 1.5, pillar: 2.5 };
+const FIT: Partial<Record<Device['kind'], number>> = { battery: 60, fuseBlock: 30, busBar: 15, dcDcCharger: 40, solarController: 30, solarPanel: 90, charger: 40, isolator: 15, shunt: 15, receiver: 12, ruleHub: 20 }; // prettier-ignore
+const FIT_OTHERS = 10;
+/** Primer on bare metal until it is touched again, minutes at 23 °C; in the cold twice as long. Common practice, makers' sheets from memory. */
+export const PRIMER_HOLD = 60;
+export const COLD_TIMES = 2;
+const MINUTES = { isolate: 10, prime: 3, grommet: 2, ohms: 5, connect: 15, power: 5, test: 6 } as const;
+
+/** Kinds that are fixed nowhere: the vehicle's own, a fuse in its slot, a joint in its run. */
+const NOT_FITTED: ReadonlySet<Device['kind']> = new Set([
+  'protection',
+  'splice',
+  'vehicleFeed',
+  'signalSource',
+  'alternator',
+  'groundPoint',
+]);
+
+/** How the work is done. */
+export interface PlanOptions {
+  /** Whether it is under some ten degrees: what dries takes twice as long. */
+  isCold: boolean;
+}
+
+/** Everything that is to be done to build a design, with what must come before each: holes before grommets before cable, both ends before a circuit is checked, every circuit checked before the battery, the battery last. */
+export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { isCold }: PlanOptions): Task[] {
+  const tasks: Task[] = [];
+  const ticked = new Set(recordsOf(design, 'doneTask').map(({ task }) => task));
+  const primer = PRIMER_HOLD * (isCold ? COLD_TIMES : 1);
+  const add = (task: Omit<Task, 'after'> & { after?: (string | { id: string; holdMinutes: number })[] }) => {
+    const after = (task.after ?? []).map((one) => (typeof one === 'string' ? { id: one, holdMinutes: 0 } : one));
+    tasks.push({ ...task, after, isDone: task.isDone || ticked.has(task.id) });
+    return task.id;
+  };
+  const isolate = add({ id: 'isolate', kind: 'isolate', subjectId: index.battery?.id ?? null, placeId: index.battery?.placeId ?? null, minutes: MINUTES.isolate, isDone: false }); // prettier-ignore
+  const opened = addHoles(index, harness, add, isolate, primer);
+  const cut = new Map(recordsOf(design, 'panel').flatMap((panel) => addPanel(design, panel, add)));
+  const fitted = new Map<string, string>();
+  for (const device of index.devices.values()) {
+    if (NOT_FITTED.has(device.kind) || (device.kind === 'load' && device.partOf)) continue;
+    const isDone = device.work?.state === 'fitted';
+    const panelTask = cut.get(device.id);
+    const after = [isolate, ...(panelTask ? [panelTask] : [])];
+    const minutes = (FIT[device.kind] ?? FIT_OTHERS) * (device.kind === 'load' ? device.quantity : 1);
+    fitted.set(device.id, add({ id: `fit ${device.id}`, kind: 'fit', subjectId: device.id, placeId: device.placeId ?? null, minutes, after, isDone })); // prettier-ignore
+  }
+  const circuits = [...index.circuits.map(({ id }) => id), null];
+  const checked: string[] = [];
+  for (const circuitId of circuits) {
+    const lines = harness.wires.filter(({ role }) => role.circuitId === circuitId);
+    if (lines.length > 0) checked.push(addWires(index, circuitId, lines, add, { isolate, opened, fitted }));
+  }
+  if (!index.battery) return tasks;
+  const connect = add({ id: 'connect', kind: 'connect', subjectId: index.battery.id, placeId: index.battery.placeId ?? null, minutes: MINUTES.connect, after: checked, isDone: false }); // prettier-ignore
+  for (const { id, protectionId } of index.circuits) {
+    if (!tasks.some((task) => task.id === `ohms ${id}`)) continue;
+    const placeId = placeIdOf(index.devices, protectionId);
+    const power = add({
+      id: `power ${id}`,
+      kind: 'power',
+      subjectId: id,
+      placeId,
+      minutes: MINUTES.power,
+      after: [connect],
+      isDone: false,
+    });
+    add({ id: `test ${id}`, kind: 'test', subjectId: id, placeId: null, minutes: MINUTES.test, after: [power], isDone: false });
+  }
+  return tasks;
+}
+
+type Add = (task: Omit<Task, 'after'> & { after?: (string | { id: string; holdMinutes: number })[] }) => string;
+
+/** Holes that stretches go through: drilled, the edge primed, its grommet in once the primer is dry. The task after which a stretch is open, by its id. */
+function addHoles(index: DesignIndex, { wires }: Harness, add: Add, isolate: string, primer: number): Map<string, string[]> {
+  const used = new Set(wires.flatMap(({ routeIds }) => routeIds));
+  const opened = new Map<string, string[]>();
+  for (const route of index.routes) {
+    if (!used.has(route.id)) continue;
+    const isDone = wires.filter(({ routeIds }) => routeIds.includes(route.id)).some(({ wire }) => wire.made?.includes('pulled'));
+    const grommets = route.passes.flatMap(({ part, holeMm }, at) => {
+      if (part === 'none' || part === 'heatShield' || part === 'guard') return [];
+      const where = { subjectId: route.id, placeId: route.fromId, isDone };
+      const drill = add({ ...where, id: `drill ${route.id} ${at}`, kind: 'drill', minutes: (holeMm ?? 0) > 10 ? HOLE.large : HOLE.small, after: [isolate] }); // prettier-ignore
+      const prime = add({ ...where, id: `prime ${route.id} ${at}`, kind: 'prime', minutes: MINUTES.prime, after: [drill] });
+      return [add({ ...where, id: `grommet ${route.id} ${at}`, kind: 'grommet', minutes: MINUTES.grommet, after: [{ id: prime, holdMinutes: primer }] })]; // prettier-ignore
+    });
+    opened.set(route.id, grommets);
+  }
+  return opened;
+}
+
+/** A panel's holes, before anything is fitted in them. */
+function addPanel(design: Design, panel: Panel, add: Add): [string, string][] {
+  if (panel.use !== 'panel' && panel.use !== 'dash') return [];
+  const { holes } = cutPanel(design, panel);
+  if (holes.length === 0) return [];
+  const minutes = holes.reduce((sum, { cutOutId }) => sum + (CUT_OUTS[cutOutId].hole.kind === 'round' ? HOLE.large : HOLE.square), 0);
+  const isDone = holes.every(({ part }) => {
+    const device = design.records.get(part.deviceId);
+    return device?.type === 'device' && device.work?.state === 'fitted';
+  });
+  const id = add({ id: `cutPanel ${panel.id}`, kind: 'cutPanel', subjectId: panel.id, placeId: null, minutes, isDone });
+  return holes.map(({ part }) => [part.deviceId, id]);
+}
+
+/** A circuit's wires: made at the bench, pulled, landed, and checked with the battery off. The check's id. */
+function addWires(
+  index: DesignIndex,
+  circuitId: string | null,
+  lines: readonly HarnessWire[],
+  add: Add,
+  { isolate, opened, fitted }: { isolate: string; opened: ReadonlyMap<string, string[]>; fitted: ReadonlyMap<string, string> },
+): string {
+  const name = circuitId ?? 'shared';
+  const has = (step: 'crimped' | 'pulled') => lines.every(({ wire }) => wire.made?.includes(step));
+  const ends = lines.flatMap((line) => [line.from, line.to].map((end) => ({ line, end })));
+  const crimpMinutes = (line: HarnessWire) => (areaMm2(line.wire.conductor) >= LUG_MM2 ? LUG : CRIMP);
+  const behind = ends.filter(({ line, end }) => line.to === end && passesSomething(index, line));
+  const atBench = ends.filter((one) => !behind.includes(one));
+  const own = lines.filter(({ wire }) => !wire.kitId);
+  const make = add({
+    ...{ id: `make ${name}`, kind: 'make', subjectId: circuitId, placeId: null, isDone: has('crimped') },
+    minutes: own.length * CUT_AND_LABEL + atBench.reduce((sum, { line }) => sum + (line.wire.kitId ? 0 : crimpMinutes(line)), 0),
+  });
+  const pullMinutes = lines.reduce((sum, line) => sum + minutesToPull(index, line), 0);
+  const grommets = [...new Set(lines.flatMap(({ routeIds }) => routeIds.flatMap((id) => opened.get(id) ?? [])))];
+  const [first] = lines;
+  const pull = add({
+    ...{
+      id: `pull ${name}`,
+      kind: 'pull',
+      subjectId: circuitId,
+      placeId: placeIdOf(index.devices, first!.from.deviceId),
+      isDone: has('pulled'),
+    },
+    ...{ minutes: Math.max(1, pullMinutes), after: [isolate, make, ...grommets] },
+  });
+  const inside =
+    behind.length === 0
+      ? pull
+      : add({
+          ...{
+            id: `crimpInside ${name}`,
+            kind: 'crimpInside',
+            subjectId: circuitId,
+            placeId: placeIdOf(index.devices, behind[0]!.end.deviceId),
+          },
+          ...{ minutes: behind.reduce((sum, { line }) => sum + crimpMinutes(line), 0), after: [pull], isDone: false },
+        });
+  const bodies = [...new Set(ends.flatMap(({ end }) => fittedAt(index, end.deviceId, fitted)))];
+  const land = add({
+    ...{ id: `land ${name}`, kind: 'land', subjectId: circuitId, placeId: placeIdOf(index.devices, lines.at(-1)!.to.deviceId), isDone: lines.every(({ wire }) => wire.work?.state === 'fitted') }, // prettier-ignore
+    ...{ minutes: ends.length * LAND, after: [inside, ...bodies] },
+  });
+  return add({
+    id: `ohms ${name}`,
+    kind: 'ohms',
+    subjectId: circuitId,
+    placeId: null,
+    minutes: MINUTES.ohms,
+    after: [land],
+    isDone: false,
+  });
+}
+
+/** Whether an end has to be crimped behind a grommet or gland, which no ring or plug goes through. */
+function passesSomething(index: DesignIndex, { routeIds }: HarnessWire): boolean {
+  return routeIds.some(
+    (id) => index.layout.routes.get(id)?.route.passes.some(({ part }) => part === 'gland' || part === 'grommet') ?? false,
+  );
+}
+
+function minutesToPull({ layout }: DesignIndex, { routeIds, lengthMm }: HarnessWire): number {
+  if (routeIds.length === 0) return (lengthMm / 1000) * PULL_A_METRE.loom;
+  return routeIds.reduce((sum, id) => {
+    const laid = layout.routes.get(id);
+    return sum + (laid ? (laid.length.mm / 1000) * PULL_A_METRE[laid.route.kind] : 0);
+  }, 0);
+}
+
+/** What has to be fixed before a wire lands on something: itself, its block where it is a fuse in a slot, its lamp where it is a function. */
+function fittedAt({ devices }: DesignIndex, deviceId: string, fitted: ReadonlyMap<string, string>): string[] {
+  const device = devices.get(deviceId);
+  const body = device?.kind === 'protection' && device.mount ? device.mount.blockId : device?.kind === 'load' && device.partOf ? device.partOf.loadId : deviceId; // prettier-ignore
+  const task = fitted.get(body);
+  return task ? [task] : [];
+}

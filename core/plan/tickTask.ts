@@ -1,0 +1,30 @@
+import type { Edit } from '../design/edit';
+import { recordsOf } from '../design/design';
+import { newId } from '../design/ids';
+import { tick } from '../harness/making';
+import type { Harness } from '../harness/schedule';
+import type { Task } from './tasks';
+
+/** Marks a task as done, or not: where the design says so itself, as a device that is fitted or a wire that is pulled, there; else beside it. */
+export function tickTask(edit: Edit, { id, kind, subjectId }: Task, { wires }: Harness, isDone: boolean, today: string): void {
+  const wireIds = wires.filter(({ role }) => role.circuitId === subjectId).map(({ wire }) => wire.id);
+  switch (kind) {
+    case 'fit':
+      edit.set(subjectId!, { work: isDone ? { state: 'fitted' } : undefined });
+      return;
+    case 'make':
+      for (const step of ['cut', 'stripped', 'crimped', 'labelled'] as const) tick(edit, wireIds, step, isDone);
+      return;
+    case 'pull':
+      tick(edit, wireIds, 'pulled', isDone);
+      return;
+    case 'land':
+      for (const wireId of wireIds) edit.set(wireId, { work: isDone ? { state: 'fitted' } : undefined });
+      return;
+    default: {
+      const known = recordsOf(edit.design, 'doneTask').find(({ task }) => task === id);
+      if (isDone && !known) edit.add({ id: newId('done'), type: 'doneTask', task: id, on: today });
+      if (!isDone && known) edit.remove(known.id);
+    }
+  }
+}

@@ -1,0 +1,50 @@
+import type { Design } from '../design/design';
+import { nameOf } from '../design/names';
+import type { Task, TaskKind } from '../plan/tasks';
+
+/** A task in words. */
+export function taskWords(design: Design, { kind, subjectId }: Task): string {
+  const name = subjectId === null ? 'what circuits share' : nameOf(design, subjectId);
+  switch (kind) {
+    case 'isolate':
+      return 'Isolate: battery off, its minus off its post, airbags waited for';
+    case 'drill':
+      return `Drill where ${name} goes through`;
+    case 'prime':
+      return `Deburr and prime the hole of ${name}`;
+    case 'grommet':
+      return `Grommet or gland into the hole of ${name}`;
+    case 'cutPanel':
+      return `Cut ${name}`;
+    case 'fit':
+      return `Fit ${name}`;
+    case 'make':
+      return `Make the wires of ${name}: cut, strip, crimp, label`;
+    case 'pull':
+      return `Pull the wires of ${name}`;
+    case 'crimpInside':
+      return `Crimp the far ends of ${name}, behind the grommet`;
+    case 'land':
+      return `Land the wires of ${name}; all fuses out`;
+    case 'ohms':
+      return `Check ${name} with ohms, battery off, fuses out`;
+    case 'connect':
+      return 'Connect the battery: plus first, minus last, isolator off until then';
+    case 'power':
+      return `First power to ${name} through a small test fuse, then its own`;
+    case 'test':
+      return `Read ${name} at work and write it down`;
+  }
+}
+
+/** What is to be minded before hands go in; nothing where it is as safe as any work. */
+export const TASK_CAUTIONS: Partial<Record<TaskKind, string>> = {
+  isolate: 'Wait as long as the vehicle’s maker says before anything near an airbag is touched.',
+  drill: 'Look from behind: tank, looms, airbags, brake pipes. A stop on the drill.',
+  prime: 'Airing; no flame.',
+  pull: 'Never by a crimped end; a helper feeds.',
+  ohms: 'An ohm range never goes on a live wire.',
+  connect: 'Rings off; a spanner that cannot bridge the posts. Extinguisher at hand.',
+  power:
+    'Test fuse over the standby and far under what a short would need: 1 to 3 A. One that blows is a finding, no reason for a larger one.',
+};

@@ -1,0 +1,136 @@
+'use client';
+
+import { Button, Checkbox, Segmented } from 'antd';
+import { Check, Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Edit } from '@/core/design/edit';
+import { nameOf } from '@/core/design/names';
+import { harnessOf } from '@/core/harness/schedule';
+import { planWork, type Planned } from '@/core/plan/schedule';
+import { tasksOf, type Task } from '@/core/plan/tasks';
+import { tickTask } from '@/core/plan/tickTask';
+import { TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
+import shared from '../harness/Harness.module.css';
+import styles from './Plan.module.css';
+
+/** The work in order: what is to be done, where, after what, how long; ticked as it is done, and planned anew from there. */
+export function PlanView() {
+  const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const wiring = useDesign(({ analysis }) => analysis.wiring);
+  const [people, setPeople] = useState<1 | 2>(1);
+  const [isCold, setCold] = useState(false);
+  const [showDone, setShowDone] = useState(false);
+  const { commit, refusal } = useRefusal();
+  const harness = useMemo(() => harnessOf(index, wiring), [index, wiring]);
+  const tasks = useMemo(() => tasksOf(design, index, harness, { isCold }), [design, index, harness, isCold]);
+  const { planned, minutes, critical } = useMemo(() => planWork(tasks, people), [tasks, people]);
+  const done = tasks.filter((task) => task.isDone);
+  const open = new Set(planned.map(({ task }) => task.id));
+  const isReady = (task: Task) => task.after.every(({ id }) => !open.has(id));
+  const mark = (task: Task, isDone: boolean) =>
+    commit(`${isDone ? 'Done' : 'Not done'}: ${taskWords(design, task)}`, (now) => {
+      const edit = new Edit(now);
+      tickTask(edit, task, harness, isDone, new Date().toISOString().slice(0, 10));
+      return edit.change;
+    });
+  const late = new Set(critical);
+  return (
+    <div className={shared.view} role="region" aria-label="Work plan" tabIndex={0}>
+      <div className={styles.bar}>
+        <Segmented<1 | 2>
+          size="small"
+          aria-label="How many people"
+          value={people}
+          onChange={setPeople}
+          options={[
+            { value: 1, label: 'alone' },
+            { value: 2, label: 'two people' },
+          ]}
+        />
+        <Checkbox checked={isCold} onChange={({ target }) => setCold(target.checked)}>
+          under 10 °C: what dries takes twice as long
+        </Checkbox>
+        <Checkbox checked={showDone} onChange={({ target }) => setShowDone(target.checked)}>
+          show what is done
+        </Checkbox>
+        <span role="status">
+          <b className="reading">{clock(minutes)}</b> h of work and waiting left, {done.length} of {tasks.length} done
+        </span>
+        <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
+          Print
+        </Button>
+        {refusal}
+      </div>
+      {planned.length === 0 && <p>All of it is done.</p>}
+      <ol className={styles.tasks}>
+        {planned.map((one) => (
+          <PlannedTask
+            key={one.task.id}
+            planned={one}
+            people={people}
+            isReady={isReady(one.task)}
+            isLate={late.has(one.task.id)}
+            onDone={() => mark(one.task, true)}
+          />
+        ))}
+      </ol>
+      {showDone && done.length > 0 && (
+        <section aria-label="Done">
+          <h3>Done</h3>
+          <ul className={styles.done}>
+            {done.map((task) => (
+              <li key={task.id}>
+                <Check aria-hidden size={15} /> {taskWords(design, task)}
+                <Button size="small" aria-label={`Not done: ${taskWords(design, task)}`} onClick={() => mark(task, false)}>
+                  not done
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <p className={shared.soft}>
+        Minutes are a practised hand’s; a first time takes twice as long. What must come before what is kept whatever the order: hole, dry
+        edge, grommet, cable; every circuit checked before the battery; the battery last.
+      </p>
+    </div>
+  );
+}
+
+interface PlannedTaskProps {
+  planned: Planned;
+  people: number;
+  isReady: boolean;
+  isLate: boolean;
+  onDone(): void;
+}
+
+function PlannedTask({ planned: { task, startMinute, person }, people, isReady, isLate, onDone }: PlannedTaskProps) {
+  const design = useDesign((state) => state.design);
+  const words = taskWords(design, task);
+  const hold = Math.max(0, ...task.after.map(({ holdMinutes }) => holdMinutes));
+  const caution = TASK_CAUTIONS[task.kind];
+  return (
+    <li data-ready={isReady}>
+      <span className="reading">{clock(startMinute)}</span>
+      <span className={styles.what}>
+        {words}
+        <small>
+          {Math.max(1, Math.round(task.minutes))} min{task.placeId && `, ${nameOf(design, task.placeId)}`}
+          {people === 2 && `, ${person === 0 ? 'first' : 'second'} person`}
+          {hold > 0 && `, waits ${hold} min until it is dry`}
+          {isLate && ', holds up the end'}
+        </small>
+        {caution && <em>{caution}</em>}
+      </span>
+      <Button aria-label={`Done: ${words}`} disabled={!isReady} icon={<Check size={16} />} onClick={onDone}>
+        done
+      </Button>
+    </li>
+  );
+}
+
+const clock = (minutes: number) => `${Math.floor(minutes / 60)}:${String(Math.floor(minutes % 60)).padStart(2, '0')}`;
