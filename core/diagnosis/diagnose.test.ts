@@ -163,6 +163,16 @@ describe('the textbook’s readings', () => {
     expect(sameRepair(first!.flaw)).toBe(`wire ${ids.home}`);
   });
 
+  test('a reading taken at another voltage of the battery is held against that one', () => {
+    const late: Reading[] = [
+      { kind: 'volts', at: { deviceId: 'lamp', terminal: 'plus' }, to: null, value: 14.2, batteryV: 14.3 },
+      { kind: 'volts', at: { deviceId: 'lamp', terminal: 'minus' }, to: null, value: 0, batteryV: 14.3 },
+    ];
+    const { ranked, isOutside } = named('off', late, 12.4);
+    expect([sameRepair(ranked[0]!.flaw), isOutside]).toEqual(['deadLoad lamp', false]);
+    expect(ranked[0]!.probability).toBeGreaterThan(0.8);
+  });
+
   test('what nothing explains is said to be outside', () => {
     expect(named('off', [volts('lamp', 'plus', 31), volts('switch', 'out', -9)]).isOutside).toBe(true);
     expect(named('off', [volts('lamp', 'plus', 12.6), volts('lamp', 'minus', 12.5)]).isOutside).toBe(false);

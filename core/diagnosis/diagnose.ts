@@ -10,8 +10,8 @@ import { LogShare, Outcomes } from './outcomes';
 /** Where a meter's leads are, or its clamp. `to` null: the battery's minus. */
 export type Measurement = { kind: 'volts'; at: TerminalRef; to: TerminalRef | null } | { kind: 'amps'; wireId: string };
 
-/** What it read there. */
-export type Reading = Measurement & { value: number };
+/** What it read there, and at what volts of the battery where that was another moment's. */
+export type Reading = Measurement & { value: number; batteryV?: number | null };
 
 /** Everything that is known of a fault so far, all of it in one state of the controls. */
 export interface Observed {
@@ -101,9 +101,9 @@ export class Finder {
   /** Whether even what explains things best has to take half of the readings, and two at least, for mistakes. */
   private isOutside(shares: readonly number[], { batteryV, readings }: Observed): boolean {
     const best = this.foreseen[shares.indexOf(Math.max(...shares))]!;
-    const scale = this.scaleTo(best, batteryV);
     const mistakes = readings.filter((reading) => {
       const foreseen = this.valueOf(best, reading);
+      const scale = this.scaleTo(best, reading.batteryV ?? batteryV);
       return foreseen !== null && LogShare.of(reading.value, foreseen * scale, reading.kind) < LogShare.mistake;
     }).length;
     return mistakes >= 2 && mistakes * 2 >= readings.length;
@@ -117,9 +117,9 @@ export class Finder {
       const apart = Math.abs(RANK[doing(one.does[at]!)] - RANK[does]);
       log += Math.log(apart === 0 ? SEEN_AS.same : apart === 1 ? SEEN_AS.near : SEEN_AS.other);
     }
-    const scale = this.scaleTo(one, batteryV);
     for (const reading of readings) {
       const foreseen = this.valueOf(one, reading);
+      const scale = this.scaleTo(one, reading.batteryV ?? batteryV);
       if (foreseen !== null) log += LogShare.of(reading.value, foreseen * scale, reading.kind);
     }
     return log;

@@ -10,13 +10,28 @@ import { readingsTaken } from '../formats/reportReadings';
 import { indexDesign } from '../rig/designIndex';
 import { traceWiring } from '../network/wiring';
 import { movesFor } from './moves';
-import { readingOf, verdictOf } from './verdict';
+import { atBattery, readingOf, verdictOf } from './verdict';
 
 test('within is right, a little out is doubtful, plainly out is wrong', () => {
   const between = { low: 12.2, high: 12.6 };
   expect([12.2, 12.4, 12.6].map((value) => verdictOf(value, between))).toEqual(['pass', 'pass', 'pass']);
   expect([12.1, 12.9, 13].map((value) => verdictOf(value, between))).toEqual(['doubtful', 'doubtful', 'doubtful']);
   expect([11.7, 13.1, 0].map((value) => verdictOf(value, between))).toEqual(['fail', 'fail', 'fail']);
+});
+
+test('a reading of yesterday is judged at the voltage it was read at', () => {
+  const kept = {
+    id: 'r',
+    type: 'reading',
+    what: { kind: 'amps', wireId: 'w' },
+    value: 2,
+    batteryV: 12,
+    moved: [],
+    on: '2026-05-02',
+  } as const;
+  expect(atBattery({ ...kept, moved: [] }, 14.4)).toBeCloseTo(2.4, 9);
+  expect(atBattery({ ...kept, moved: [], batteryV: null }, 14.4)).toBe(2);
+  expect(atBattery({ ...kept, moved: [] }, null)).toBe(2);
 });
 
 test('what has to be moved for a load is found: nothing for what is always on, a switch and a sensor where both stand before it', () => {

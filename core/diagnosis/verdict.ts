@@ -18,6 +18,11 @@ export function verdictOf(value: number, { low, high }: Pick<Expected, 'low' | '
   return off <= DOUBTFUL_WIDTHS * (high - low) ? 'doubtful' : 'fail';
 }
 
+/** What a reading would have been at another voltage of the battery: everything in a circuit goes up and down with it, near enough for a verdict. */
+export function atBattery({ value, batteryV }: ReadingRecord, otherV: number | null): number {
+  return batteryV === null || batteryV === 0 || otherV === null ? value : (value * otherV) / batteryV;
+}
+
 /** The last reading taken of a point in a state; null where none was. */
 export function readingOf(design: Design, what: Measurement, moved: readonly Moved[]): ReadingRecord | null {
   const key = measurementKey(what);

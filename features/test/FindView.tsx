@@ -11,6 +11,7 @@ import { nameOf } from '@/core/design/names';
 import type { Diagnosis, NextMeasure, Observed } from '@/core/diagnosis/diagnose';
 import { subjectsOf, type Flaw } from '@/core/diagnosis/flaws';
 import type { Moved, Seen } from '@/core/diagnosis/foresee';
+import { movesFor } from '@/core/diagnosis/moves';
 import { formatNumber } from '@/core/units/quantity';
 import { flawWords, measurementWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -49,7 +50,14 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
   const [should, setShould] = useState<'on' | 'off'>('on');
   const [works, setWorks] = useState<string[]>([]);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const wiring = useDesign(({ analysis }) => analysis.wiring);
   const moved = useMemo(() => (should === 'on' ? whileOn : []), [should, whileOn]);
+  // What works meanwhile has its own switch on; readings are kept by what is moved for this circuit alone.
+  const movedInAll = useMemo(
+    () => (should === 'on' && works.length > 0 ? (movesFor(index, wiring, [...circuit.loadIds, ...works]) ?? whileOn) : moved),
+    [index, wiring, circuit, works, should, whileOn, moved],
+  );
   const numbers = useWireNumbers();
   const taken = recordsOf(design, 'reading').filter((one) => sameRecord(one.moved, moved));
   const seen = [
@@ -59,11 +67,15 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
     }),
     ...works.map((loadId): Seen => ({ loadId, does: 'on' })),
   ];
-  const observed: Observed = { batteryV, seen, readings: taken.map(({ what, value }) => ({ ...what, value })) };
+  const observed: Observed = {
+    batteryV,
+    seen,
+    readings: taken.map(({ what, value, batteryV: atV }) => ({ ...what, value, batteryV: atV })),
+  };
   const loadIds = [...circuit.loadIds, ...works];
   const isAsked =
     seen.some(({ does: is, loadId }) => circuit.loadIds.includes(loadId) && (is !== should || is === 'on')) || taken.length > 0;
-  const { answer, isNew } = useDiagnosis(isAsked ? { ask: 'find', loadIds, moved, observed } : null);
+  const { answer, isNew } = useDiagnosis(isAsked ? { ask: 'find', loadIds, moved: movedInAll, observed } : null);
   const diagnosis = isAsked && answer && 'diagnosis' in answer ? answer.diagnosis : null;
   return (
     <div className={shared.view} role="region" aria-label="Find a fault" tabIndex={0}>

@@ -6,7 +6,7 @@ import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { Expected } from '@/core/diagnosis/expect';
 import { pointsOf } from '@/core/diagnosis/expect';
 import type { Measurement } from '@/core/diagnosis/diagnose';
-import { readingOf, verdictOf, type Verdict } from '@/core/diagnosis/verdict';
+import { atBattery, readingOf, verdictOf, type Verdict } from '@/core/diagnosis/verdict';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { formatNumber } from '@/core/units/quantity';
 import { measurementWords } from '@/core/wording/flawWords';
@@ -36,7 +36,7 @@ export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewP
   const expected = answer && 'expected' in answer && answer.expected.length === points.length ? answer.expected : null;
   const verdicts = expected?.map((one) => {
     const kept = readingOf(design, one.what, moved);
-    return kept ? verdictOf(kept.value, one) : null;
+    return kept ? verdictOf(atBattery(kept, batteryV), one) : null;
   });
   const isOut = verdicts?.some((verdict) => verdict === 'fail' || verdict === 'doubtful') ?? false;
   return (
@@ -80,7 +80,7 @@ function Point({ expected: { what, expected, low, high }, verdict, moved, batter
   const words = measurementWords(design, what, numbers);
   const kept = useDesign((state) => readingOf(state.design, what, moved));
   const unit = what.kind === 'volts' ? 'V' : 'A';
-  const off = kept ? kept.value - expected : 0;
+  const off = kept ? atBattery(kept, batteryV) - expected : 0;
   return (
     <li data-verdict={verdict ?? 'none'}>
       <span className={styles.where}>{words}</span>
