@@ -11,7 +11,7 @@ const analysis = analyse(pip());
 test('every wire has a label at each end that says where the other end is', () => {
   const labels = labelsOf(analysis, 'wires');
   expect(labels).toHaveLength(2 * recordsOf(analysis.design, 'wire').length);
-  expect(labels.filter(({ large }) => large === '06a')).toEqual([
+  expect(labels.filter(({ large }) => large === '06a')).toMatchObject([
     { large: '06a', small: 'to Water pump switch in' },
     { large: '06a', small: 'to Water pump fuse out' },
   ]);
@@ -20,9 +20,12 @@ test('every wire has a label at each end that says where the other end is', () =
 test('every fuse has one with its rating and slot, every position of a panel its legend', () => {
   const fuses = labelsOf(analysis, 'fuses');
   expect(fuses).toHaveLength(7);
-  expect(fuses[5]).toEqual({ large: '6 Water pump', small: '7.5 A, Fuse block, slot 6' });
-  expect(fuses[6]).toEqual({ large: 'Main fuse', small: '50 A, in its own holder' });
-  expect(labelsOf(analyse(heron()), 'switches')[0]).toEqual({ large: 'Galley lights', small: 'Galley panel, 1' });
+  expect(fuses[5]).toMatchObject({ large: '6 Water pump', small: '7.5 A, Fuse block, slot 6' });
+  expect(fuses[6]).toMatchObject({ large: 'Main fuse', small: '50 A, in its own holder' });
+  expect(labelsOf(analyse(heron()), 'switches')[0]).toMatchObject({ large: 'Galley lights', small: 'Galley panel, 1' });
+  // A fuse's code opens its circuit; the main fuse is of none.
+  const pump = analysis.circuits.find(({ name }) => name === 'Water pump')!;
+  expect([fuses[5]!.opens, fuses[6]!.opens]).toEqual([`/circuits#${pump.id}`, undefined]);
 });
 
 // Margins as printed on the sheets' wrappers, mm: side and top. From memory.
