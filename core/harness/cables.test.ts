@@ -139,6 +139,16 @@ describe('cables', () => {
     }
   });
 
+  test('a wire laid in a thinner core keeps its planned size, so that it is found; in a thicker one it has the core’s', () => {
+    const wire = recordsOf(PIP, 'wire').find(({ conductor }) => conductor === 'awg:12')!;
+    const laid = (conductor: 'awg:16' | 'awg:10') => edited(PIP, (edit) => layIn(edit, wire.id, addCable(edit, 'twin', conductor), 1));
+    const [thin, thick] = [laid('awg:16'), laid('awg:10')];
+    expect(recordsOf(thin, 'wire').find(({ id }) => id === wire.id)!.conductor).toBe('awg:12');
+    expect(rulesOf(thin)).toContain('harness.coreThin');
+    expect(recordsOf(thick, 'wire').find(({ id }) => id === wire.id)!.conductor).toBe('awg:10');
+    expect(rulesOf(thick).filter((rule) => rule.startsWith('harness.core'))).toEqual([]);
+  });
+
   test('a core that leads elsewhere than its cable is found', () => {
     const lines = harnessOfDesign(HERON).wires;
     const index = indexDesign(HERON);

@@ -122,12 +122,18 @@ export function layPairs(design: Design, pairs: readonly Pair[], make: 'twin' | 
   return edit.change;
 }
 
-/** Makes a wire a core: its colour is the core's from now on, its size too. What was the core before is a wire by itself. */
+/**
+ * Makes a wire a core: its colour is the core's from now on, its size too where the core is no thinner; a thinner one leaves the planned size standing, and a finding says so. What was the core before is a
+ * wire by itself.
+ */
 export function layIn(edit: Edit, wireId: string, cable: Cable, at: number): void {
   for (const other of edit.design.records.values())
     if (other.type === 'wire' && other.core?.cableId === cable.id && other.core.at === at && other.id !== wireId) takeOut(edit, other.id);
+  const wire = edit.design.records.get(wireId);
   const { conductor } = cable.cores[at - 1]!;
-  edit.set(wireId, { core: { cableId: cable.id, at }, conductor, colour: undefined, stripe: undefined, sleeve: undefined });
+  const carries = wire?.type === 'wire' && areaMm2(conductor) >= areaMm2(wire.conductor) - 1e-9;
+  const own = { core: { cableId: cable.id, at }, colour: undefined, stripe: undefined, sleeve: undefined };
+  edit.set(wireId, carries ? { ...own, conductor } : own);
 }
 
 /** A wire by itself again, with no colour chosen. */

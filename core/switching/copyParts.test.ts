@@ -3,6 +3,7 @@ import { analyse } from '../analysis/analyse';
 import { countProgress } from '../design/asBuilt';
 import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, settingsOf } from '../design/design';
+import { Edit } from '../design/edit';
 import { checkReferences } from '../design/references';
 import { COPY_PARTS, copyParts, type CopyPart } from './copyParts';
 
@@ -59,3 +60,26 @@ test.each(COPY_PARTS)(
     if (part !== 'supply') expect(copy.records.has(first!.id)).toBe(true);
   },
 );
+
+test('a copy is for another vehicle: nothing of it is made, read, ticked or at hand, and what was metered is only said', () => {
+  const edit = new Edit(design);
+  const [wire] = recordsOf(design, 'wire');
+  edit.set(wire!.id, { made: ['cut', 'crimped'] });
+  edit.add({ id: 'r1', type: 'reading', what: { kind: 'amps', wireId: wire!.id }, value: 2, batteryV: 12.6, moved: [], on: '2026-05-02' });
+  edit.add({ id: 't1', type: 'doneTask', task: 'isolate', on: '2026-05-02' });
+  edit.add({ id: 's1', type: 'stock', part: 'clip', have: 40, price: 0.1 });
+  const used = applyChange(design, edit.change);
+  const lead = recordsOf(used, 'lead').find(({ proved, says }) => proved && says.length > 0)!;
+  const other = applyChange(used, updateRecords(used, [{ id: lead.id, set: { proved: null } }]));
+  const copy = copyParts(other, 'all', 'Egret');
+  expect([recordsOf(copy, 'reading'), recordsOf(copy, 'doneTask'), recordsOf(copy, 'wire').some(({ made }) => made)]).toEqual([
+    [],
+    [],
+    false,
+  ]);
+  expect(recordsOf(copy, 'stock')).toEqual([{ id: 's1', type: 'stock', part: 'clip', price: 0.1 }]);
+  expect(recordsOf(copy, 'lead').some(({ proved }) => proved !== undefined)).toBe(false);
+  const said = recordsOf(copy, 'lead').find(({ id }) => id === lead.id)!;
+  expect(said.says).toEqual([...lead.says, { by: 'metered before', terminal: null }]);
+  for (const part of COPY_PARTS) expect(checkReferences(copyParts(other, part, 'Egret'))).toEqual([]);
+});

@@ -1,6 +1,7 @@
 import { applyChange } from '../design/change';
 import { isFitting, seenAs } from '../design/asBuilt';
 import { recordsOf, type Design } from '../design/design';
+import type { Lead } from '../design/schema';
 import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { SETTINGS_ID } from '../catalog/vocabulary';
@@ -32,17 +33,27 @@ export function copyParts(design: Design, part: CopyPart, name: string): Design 
   );
 }
 
-/** What is planned of a design under another name, none of it in place. */
+/** What is planned of a design under another name, none of it in place: nothing is made, read, ticked or at hand. */
 function unbuilt(design: Design, name: string): Design {
   const planned = seenAs(design, 'planned');
   const edit = new Edit(planned);
   edit.set(SETTINGS_ID, { name });
   for (const record of planned.records.values()) {
+    if (record.type === 'reading' || record.type === 'doneTask') edit.remove(record.id);
     if (isFitting(record) && record.work) edit.set(record.id, { work: undefined });
+    if (record.type === 'wire' && record.made) edit.set(record.id, { made: undefined });
+    if (record.type === 'stock') edit.set(record.id, { have: undefined, ordered: undefined });
+    if (record.type === 'lead' && record.proved !== undefined) edit.set(record.id, asSaid(record));
     if (record.type === 'device' && record.kind === 'protection' && record.fittedA !== undefined)
       edit.set(record.id, { fittedA: undefined });
   }
   return applyChange(planned, edit.change);
+}
+
+/** What a meter proved of another part is only said of this one. */
+function asSaid({ says, proved }: Lead): Pick<Lead, 'says'> & { proved: undefined } {
+  const isSaid = proved === undefined || says.some(({ terminal }) => terminal === proved);
+  return { says: isSaid || says.length >= 4 ? says : [...says, { by: 'metered before', terminal: proved }], proved: undefined };
 }
 
 /** The same with no vehicle laid out: nothing has a place or a way any more, and no length was measured in the new one. */
