@@ -66,6 +66,20 @@ test('Heron’s plan goes by the trade’s order', () => {
   expect(all('power').length).toBe(20);
 });
 
+// Common practice: what flows with everything off is milliamperes, so 1 A; a fridge that runs by itself needs more, and never as much as its own fuse.
+test('a test fuse holds what flows by itself and is smaller than the circuit’s own', () => {
+  const design = heron();
+  const fuseOf = (name: string) => {
+    const circuit = recordsOf(design, 'circuit').find((one) => one.name === name)!;
+    const own = recordsOf(design, 'device').find(({ id }) => id === circuit.protectionId)!;
+    return { test: of(design).find(({ id }) => id === `power ${circuit.id}`)!.testFuseA, own: own.kind === 'protection' ? own.ratingA : 0 };
+  };
+  expect(fuseOf('Water pump').test).toBe(1);
+  const fridge = fuseOf('Fridge');
+  expect(fridge.test).toBeGreaterThan(3);
+  expect(fridge.test).toBeLessThan(fridge.own);
+});
+
 test('in the cold what dries holds longer, and so does the whole', () => {
   const tasks = of(heron(), true);
   expect(Math.max(...tasks.flatMap(({ after }) => after.map(({ holdMinutes }) => holdMinutes)))).toBe(PRIMER_HOLD * COLD_TIMES);

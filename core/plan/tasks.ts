@@ -1,3 +1,5 @@
+import { Bench } from '../bench/bench';
+import { RATINGS_A } from '../catalog/fuses';
 import { CUT_OUTS } from '../catalog/cutOuts';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { RouteKind } from '../catalog/vocabulary';
@@ -5,6 +7,7 @@ import { recordsOf, type Design } from '../design/design';
 import type { Device, Panel } from '../design/schema';
 import { cutPanel } from '../harness/panelFace';
 import type { Harness, HarnessWire } from '../harness/schedule';
+import { NetworkError } from '../network/networkError';
 import type { DesignIndex } from '../rig/designIndex';
 import { placeIdOf } from '../rig/layout';
 
@@ -20,6 +23,8 @@ export interface Task {
   /** What must be done before, and how long after its end: paint dries, glue cures, a battery rests. */
   after: readonly { id: string; holdMinutes: number }[];
   isDone: boolean;
+  /** At first power: the fuse that is put in before the circuit's own, A; none where no smaller one would hold. */
+  testFuseA?: number | undefined;
 }
 
 export type TaskKind =
@@ -103,6 +108,7 @@ export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { 
   }
   if (!index.battery) return tasks;
   const connect = add({ id: 'connect', kind: 'connect', subjectId: index.battery.id, placeId: index.battery.placeId ?? null, minutes: MINUTES.connect, after: checked, isDone: false }); // prettier-ignore
+  const standing = benchOf(index);
   for (const { id, protectionId } of index.circuits) {
     if (!tasks.some((task) => task.id === `ohms ${id}`)) continue;
     const placeId = placeIdOf(index.devices, protectionId);
@@ -114,10 +120,32 @@ export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { 
       minutes: MINUTES.power,
       after: [connect],
       isDone: false,
+      testFuseA: testFuse(index, standing, protectionId),
     });
     add({ id: `test ${id}`, kind: 'test', subjectId: id, placeId: null, minutes: MINUTES.test, after: [power], isDone: false });
   }
   return tasks;
+}
+
+/** The design as it is left; null where it has no answer. */
+function benchOf(index: DesignIndex): Bench | null {
+  try {
+    return new Bench(index);
+  } catch (error) {
+    if (error instanceof NetworkError) return null;
+    throw error;
+  }
+}
+
+/** A test fuse holds what flows with every switch as it is left, a third over it, and is smaller than the circuit's own. Common practice: from 1 A up. */
+function testFuse(index: DesignIndex, bench: Bench | null, protectionId: string): number | undefined {
+  const fuse = index.devices.get(protectionId);
+  if (!bench || fuse?.kind !== 'protection') return undefined;
+  const feeds = index.wires.filter(({ from, to }) =>
+    [from, to].some(({ deviceId, terminal }) => deviceId === protectionId && terminal === 'out'),
+  );
+  const amps = feeds.reduce((sum, { id }) => sum + Math.abs(bench.clamp(id) ?? 0), 0);
+  return RATINGS_A.blade.find((ratingA) => ratingA >= amps * 1.33 && ratingA < fuse.ratingA);
 }
 
 type Add = (task: Omit<Task, 'after'> & { after?: (string | { id: string; holdMinutes: number })[] }) => string;

@@ -1,9 +1,10 @@
 import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
+import { formatRating } from '../units/quantity';
 import type { Task, TaskKind } from '../plan/tasks';
 
 /** A task in words. */
-export function taskWords(design: Design, { kind, subjectId }: Task): string {
+export function taskWords(design: Design, { kind, subjectId, testFuseA }: Task): string {
   const name = subjectId === null ? 'what circuits share' : nameOf(design, subjectId);
   switch (kind) {
     case 'isolate':
@@ -31,7 +32,9 @@ export function taskWords(design: Design, { kind, subjectId }: Task): string {
     case 'connect':
       return 'Connect the battery: plus first, minus last, isolator off until then';
     case 'power':
-      return `First power to ${name} through a small test fuse, then its own`;
+      return testFuseA === undefined
+        ? `First power to ${name} through its own fuse: no smaller one would hold`
+        : `First power to ${name} through a ${formatRating(testFuseA)} test fuse, then its own`;
     case 'test':
       return `Read ${name} at work and write it down`;
   }
@@ -46,5 +49,5 @@ export const TASK_CAUTIONS: Partial<Record<TaskKind, string>> = {
   ohms: 'An ohm range never goes on a live wire.',
   connect: 'Rings off; a spanner that cannot bridge the posts. Extinguisher at hand.',
   power:
-    'Test fuse over the standby and far under what a short would need: 1 to 3 A. One that blows is a finding, no reason for a larger one.',
+    'Every switch off. The test fuse holds what flows by itself and blows at once on a short. One that blows is a finding, no reason for a larger one.',
 };
