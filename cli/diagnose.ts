@@ -4,9 +4,10 @@ import type { Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
 import type { TerminalRef } from '../core/design/schema';
 import { kindOf } from '../core/devices';
-import { Finder, type Observed, type Reading } from '../core/diagnosis/diagnose';
+import { Finder, type Diagnosis, type Observed, type Reading } from '../core/diagnosis/diagnose';
 import type { Moved } from '../core/diagnosis/foresee';
 import { harnessOf } from '../core/harness/schedule';
+import { NetworkError } from '../core/network/networkError';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
 import { flawWords, measurementWords, type WireNumbers } from '../core/wording/flawWords';
@@ -71,7 +72,7 @@ export function diagnoseDesign(argv: string[]): number {
     ),
   };
   const asked = observed.seen.length > 0 ? observed.seen.map(({ loadId }) => loadId) : index.loads.map(({ id }) => id);
-  const { ranked, next, isOutside } = new Finder(index, wiring, asked, moved).diagnose(observed);
+  const { ranked, next, isOutside } = found(() => new Finder(index, wiring, asked, moved).diagnose(observed));
   const faults = ranked.filter(({ probability }) => probability > 0.001).map(({ flaw, probability }) => {
     const { fault, where, cure, proof } = flawWords(design, flaw, numbers);
     return { fault, where, probability: round(probability), kind: flaw.kind, cure, proof };
@@ -93,6 +94,16 @@ export function diagnoseDesign(argv: string[]): number {
   if (values.json) process.stdout.write(`${JSON.stringify({ faults, next: measures, outside: isOutside }, null, 1)}\n`);
   else process.stdout.write(inWords(faults, measures, isOutside));
   return isOutside ? 1 : 0;
+}
+
+/** @throws BadInput where the design has no answer to compare with */
+function found(diagnose: () => Diagnosis): Diagnosis {
+  try {
+    return diagnose();
+  } catch (error) {
+    if (error instanceof NetworkError) throw new BadInput(`the design as wired has no answer: ${error.message}`);
+    throw error;
+  }
 }
 
 const round = (value: number) => Number(value.toFixed(4)) + 0;

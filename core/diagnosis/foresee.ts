@@ -89,38 +89,41 @@ export class Foresight {
 
   private resisted(wireId: string | null, ohm: number, flaw: Flaw, prior: number): Foreseen | null {
     if (wireId) this.sound.resist(wireId, ohm);
-    try {
-      return this.read(this.sound, flaw, prior, new Map());
-    } finally {
-      if (wireId) this.sound.resist(wireId, 0);
-    }
+    const read = answered(() => this.read(this.sound, flaw, prior, new Map()));
+    if (wireId) this.sound.resist(wireId, 0);
+    return read;
   }
 
   private changed(flaw: Flaw, prior: number): Foreseen | null {
     const { index, held } = withFlaw(this.index, flaw);
     // A part that is the same, only held, needs no wiring up.
-    return this.read(index === this.index ? this.sound : new Bench(index), flaw, prior, held);
+    return answered(() => this.read(index === this.index ? this.sound : new Bench(index), flaw, prior, held));
   }
 
-  private read(bench: Bench, flaw: Flaw, prior: number, held: ReturnType<typeof withFlaw>['held']): Foreseen | null {
-    try {
-      bench.rest();
-      for (const [deviceId, controls] of held) for (const [control, value] of Object.entries(controls)) bench.set(deviceId, control, value);
-      for (const { mover, position } of this.moved) {
-        const isHeld = mover.kind === 'device' && held.get(mover.deviceId)?.[mover.control] !== undefined;
-        if (!isHeld && inputFor(this.index, mover)) bench.do({ kind: 'move', mover, position });
-      }
-      const { battery } = this.index;
-      const minus = battery && { deviceId: battery.id, terminal: 'minus' };
-      return {
-        ...{ flaw, prior, does: bench.answer.loads.map(({ level }) => level) },
-        volts: Float64Array.from(this.points, (at) => (minus ? (bench.volts(at, minus) ?? 0) : 0)),
-        amps: Float64Array.from(this.wireIds, (id) => bench.clamp(id) ?? 0),
-      };
-    } catch (error) {
-      if (error instanceof NetworkError) return null;
-      throw error;
+  private read(bench: Bench, flaw: Flaw, prior: number, held: ReturnType<typeof withFlaw>['held']): Foreseen {
+    bench.rest();
+    for (const [deviceId, controls] of held) for (const [control, value] of Object.entries(controls)) bench.set(deviceId, control, value);
+    for (const { mover, position } of this.moved) {
+      const isHeld = mover.kind === 'device' && held.get(mover.deviceId)?.[mover.control] !== undefined;
+      if (!isHeld && inputFor(this.index, mover)) bench.do({ kind: 'move', mover, position });
     }
+    const { battery } = this.index;
+    const minus = battery && { deviceId: battery.id, terminal: 'minus' };
+    return {
+      ...{ flaw, prior, does: bench.answer.loads.map(({ level }) => level) },
+      volts: Float64Array.from(this.points, (at) => (minus ? (bench.volts(at, minus) ?? 0) : 0)),
+      amps: Float64Array.from(this.wireIds, (id) => bench.clamp(id) ?? 0),
+    };
+  }
+}
+
+/** What is worked out; null where the network has no answer. */
+function answered<T>(work: () => T): T | null {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof NetworkError) return null;
+    throw error;
   }
 }
 
