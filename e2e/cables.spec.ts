@@ -50,7 +50,7 @@ test('leads of a part are listed, sources that differ are settled by a meter, an
   await page.goto(`/d/${heron}/harness`);
   await page.getByText('Leads', { exact: true }).click();
   await page.getByRole('combobox', { name: 'Part with leads' }).click();
-  await page.keyboard.type('Bench dimmer');
+  await page.keyboard.type('Step motion sensor');
   await page.keyboard.press('Enter');
   const leads = page.getByRole('textbox', { name: 'Its leads' });
   await leads.fill('red in, yellow 87');
@@ -58,38 +58,38 @@ test('leads of a part are listed, sources that differ are settled by a meter, an
   await expect(page.getByRole('region', { name: 'Leads and kits' }).getByRole('alert')).toContainText('has no terminal “87”');
   await leads.fill('red in, yellow out, black minus');
   await leads.press('Enter');
-  const card = page.getByRole('region', { name: 'Leads of Bench dimmer' });
+  const card = page.getByRole('region', { name: 'Leads of Step motion sensor' });
   await expect(card).toContainText('Never feed an outlet');
-  await expect(card).toContainText('11c Bench dimmer to Bench puck');
+  await expect(card).toContainText('18c Step motion sensor to Step light');
 
-  await card.getByRole('textbox', { name: 'Another source for Bench dimmer' }).fill('the seller');
+  await card.getByRole('textbox', { name: 'Another source for Step motion sensor' }).fill('the seller');
   await page.keyboard.press('Enter');
-  await card.getByRole('combobox', { name: 'the seller says of the yellow lead of Bench dimmer' }).click();
+  await card.getByRole('combobox', { name: 'the seller says of the yellow lead of Step motion sensor' }).click();
   await page.keyboard.type('in');
   await page.keyboard.press('Enter');
   await expect(card).toContainText('sources differ');
-  await card.getByRole('combobox', { name: 'Proved of the yellow lead of Bench dimmer' }).click();
+  await card.getByRole('combobox', { name: 'Proved of the yellow lead of Step motion sensor' }).click();
   await page.keyboard.type('out');
   await page.keyboard.press('Enter');
   await expect(card).not.toContainText('sources differ');
   await saved(page);
 
   // A kit is bought once, and what it lacks is on the list.
-  await page.getByRole('textbox', { name: 'Name of a kit' }).fill('Dimmer set');
+  await page.getByRole('textbox', { name: 'Name of a kit' }).fill('Sensor set');
   await page.keyboard.press('Enter');
-  const kit = page.getByRole('group', { name: 'Kit Dimmer set' });
-  await kit.getByRole('combobox', { name: 'Parts of Dimmer set' }).click();
-  await page.keyboard.type('Bench dimmer');
+  const kit = page.getByRole('group', { name: 'Kit Sensor set' });
+  await kit.getByRole('combobox', { name: 'Parts of Sensor set' }).click();
+  await page.keyboard.type('Step motion sensor');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
-  await kit.getByRole('combobox', { name: 'What Dimmer set lacks' }).fill('mounting plate');
+  await kit.getByRole('combobox', { name: 'What Sensor set lacks' }).fill('mounting plate');
   await page.keyboard.press('Enter');
   await page.getByText('Parts', { exact: true }).click();
   const parts = page.getByRole('grid', { name: 'Parts to have' });
-  await expect(parts).toContainText('mounting plate, which Dimmer set does not bring');
+  await expect(parts).toContainText('mounting plate, which Sensor set does not bring');
 
   await page.getByText('Pins', { exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Bench dimmer', exact: true })).toContainText('yellow lead');
+  await expect(page.getByRole('region', { name: 'Step motion sensor', exact: true })).toContainText('yellow lead');
   await page.getByText('one screw at a time').click();
   const screw = page.getByRole('region', { name: 'One screw at a time' });
   await expect(screw).toContainText('1 of 136');

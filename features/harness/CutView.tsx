@@ -143,18 +143,21 @@ function Reels({ reels, lots, onCommit }: { reels: readonly Reel[]; lots: readon
           />
         </div>
       ))}
-      <Select
-        size="small"
-        showSearch
-        aria-label="Add a reel"
-        placeholder={wanted.length === 0 ? 'colour the wires first' : 'add a reel of …'}
-        disabled={wanted.length === 0}
-        value={null}
-        style={{ width: 260 }}
-        options={wanted.map((lot) => ({ value: lotKey(lot), label: `${formatConductor(lot.conductor)}, ${lookWords(lot.look!)}` }))}
-        optionFilterProp="label"
-        onChange={add}
-      />
+      {wanted.length === 0 ? (
+        <p className={styles.soft}>Colour the wires first: a reel is of a colour.</p>
+      ) : (
+        <Select
+          size="small"
+          showSearch
+          aria-label="Add a reel"
+          placeholder="add a reel of …"
+          value={null}
+          style={{ width: 260 }}
+          options={wanted.map((lot) => ({ value: lotKey(lot), label: `${formatConductor(lot.conductor)}, ${lookWords(lot.look!)}` }))}
+          optionFilterProp="label"
+          onChange={add}
+        />
+      )}
     </section>
   );
 }
