@@ -122,7 +122,7 @@ function PlannedTask({ planned: { task, startMinute, person }, people, isReady, 
           {Math.max(1, Math.round(task.minutes))} min{task.placeId && `, ${nameOf(design, task.placeId)}`}
           {people === 2 && `, ${person === 0 ? 'first' : 'second'} person`}
           {hold > 0 && `, waits ${hold} min until it is dry`}
-          {isLate && ', holds up the end'}
+          {isLate && people === 2 && ', holds up the end'}
         </small>
         {caution && <em>{caution}</em>}
       </span>
