@@ -46,6 +46,9 @@ test('wires are coloured and numbered, one is changed by hand, and schedule, cut
   const sheet = page.getByRole('figure', { name: '06 Water pump' });
   await expect(sheet).toContainText('06b VTWH 12 AWG');
   await expect(page.getByRole('figure')).toHaveCount(7);
+  await page.getByRole('textbox', { name: 'Find in the diagram' }).fill('06b');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Diagram' }).locator('[data-found="true"]')).toHaveCount(1);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'SVG' }).click();
   expect((await download).suggestedFilename()).toBe('diagram.svg');

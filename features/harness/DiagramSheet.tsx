@@ -8,11 +8,15 @@ interface DiagramSheetProps {
   drawing: Drawing;
   /** Against a unit of the drawing a pixel. */
   scale: number;
+  /** Words that are looked for; what has all of them stands out. */
+  find: readonly string[];
   onGo(deviceId: string): void;
 }
 
+const isFound = (text: string, find: readonly string[]) => find.length > 0 && find.every((word) => text.toLowerCase().includes(word));
+
 /** One sheet of the diagram. A part leads to where it is worked on. */
-export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, onGo }: DiagramSheetProps) {
+export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, find, onGo }: DiagramSheetProps) {
   const { title, width, height, parts, wires } = drawing;
   return (
     <figure className={styles.sheet} aria-label={title}>
@@ -25,20 +29,20 @@ export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, onGo }:
         aria-label={`${title}, drawn`}
       >
         {wires.map((wire) => (
-          <WireLine key={wire.wireId} wire={wire} />
+          <WireLine key={wire.wireId} wire={wire} found={isFound(wire.label, find)} />
         ))}
         {parts.map((part) => (
-          <PartBox key={part.id} part={part} onGo={onGo} />
+          <PartBox key={part.id} part={part} found={isFound(part.name, find)} onGo={onGo} />
         ))}
       </svg>
     </figure>
   );
 });
 
-function WireLine({ wire: { points, label, labelAt, line } }: { wire: DrawnWire }) {
+function WireLine({ wire: { points, label, labelAt, line }, found }: { wire: DrawnWire; found: boolean }) {
   const way = points.map(({ x, y }) => `${x},${y}`).join(' ');
   return (
-    <g>
+    <g data-found={found}>
       <title>{label}</title>
       <polyline className={styles.edge} points={way} />
       <polyline className={styles.wire} points={way} stroke={line.look ? WIRE_COLOURS[line.look.colour].tint : 'var(--ink-soft)'} />
@@ -52,9 +56,11 @@ function WireLine({ wire: { points, label, labelAt, line } }: { wire: DrawnWire 
 
 function PartBox({
   part: { deviceId, name, symbol, symbolAt, x, y, width, height, ports },
+  found,
   onGo,
 }: {
   part: DrawnPart;
+  found: boolean;
   onGo(id: string): void;
 }) {
   return (
@@ -62,6 +68,7 @@ function PartBox({
       role="button"
       tabIndex={0}
       aria-label={name}
+      data-found={found}
       className={styles.part}
       onClick={() => onGo(deviceId)}
       onKeyDown={(event) => {

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Select } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { Download, Maximize, Printer, ZoomIn, ZoomOut } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { sheetsOf, sketch, type SheetOf } from '@/core/diagram/drawing';
@@ -30,6 +30,9 @@ export function DiagramView({ harness }: { harness: Harness }) {
   const shown = useMemo(() => sheets.filter((sheet) => chosen === ALL || keyOf(sheet) === chosen), [sheets, chosen]);
   const { drawings, done } = useDrawings(harness, shown);
   const [scale, setScale] = useState(1);
+  const [find, setFind] = useState('');
+  const words = useMemo(() => find.toLowerCase().split(/\s+/).filter(Boolean), [find]); // prettier-ignore
+  const sheetsAt = useRef<HTMLDivElement>(null);
   const query = chosen === ALL ? viewQuery : `${viewQuery}${viewQuery ? '&' : '?'}sheet=${chosen}`;
   return (
     <div className={styles.view}>
@@ -49,6 +52,16 @@ export function DiagramView({ harness }: { harness: Harness }) {
               label: sheet === 'shared' ? 'what circuits share' : nameOf(design, sheet.circuitId),
             })),
           ]}
+        />
+        <Input
+          size="small"
+          allowClear
+          aria-label="Find in the diagram"
+          placeholder="find: pump, 06b"
+          value={find}
+          style={{ width: 160 }}
+          onChange={({ target }) => setFind(target.value)}
+          onPressEnter={() => sheetsAt.current?.querySelector('[data-found="true"]')?.scrollIntoView({ block: 'center', inline: 'center' })}
         />
         <span role="group" aria-label="Size of the drawing" className={styles.zoom}>
           <Button
@@ -83,9 +96,9 @@ export function DiagramView({ harness }: { harness: Harness }) {
           </span>
         )}
       </div>
-      <div className={styles.sheets} role="region" aria-label="Diagram" tabIndex={0}>
+      <div ref={sheetsAt} className={styles.sheets} role="region" aria-label="Diagram" tabIndex={0}>
         {drawings.map((drawing) => (
-          <DiagramSheet key={drawing.id} drawing={drawing} scale={scale} onGo={jump} />
+          <DiagramSheet key={drawing.id} drawing={drawing} scale={scale} find={words} onGo={jump} />
         ))}
       </div>
     </div>
