@@ -199,7 +199,6 @@ export type Wish = z.infer<typeof wish>;
 export type { Cable, CableCore, Kit, Lead } from './cableSchema';
 export type { ReadingRecord } from './readingSchema';
 export type { Stock } from './stockSchema';
-export type { DoneTask } from './taskSchema';
 export type { Panel, PanelPart } from './panelSchema';
 export type { Condition, Mover, WishSays } from './wishSchema';
 export type DesignRecord = z.infer<typeof recordSchema>;

@@ -8,5 +8,3 @@ export const doneTask = z.strictObject({
   task: z.string().min(1).max(120),
   on: z.iso.date(),
 });
-
-export type DoneTask = z.infer<typeof doneTask>;
