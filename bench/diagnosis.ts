@@ -2,15 +2,15 @@ import { heron } from '../demo/heron';
 import { marl } from '../demo/marl';
 import { pip } from '../demo/pip';
 import type { Design } from '../core/design/design';
-import { Finder } from '../core/diagnosis/diagnose';
+import { Finder, partDeciding } from '../core/diagnosis/diagnose';
 import { sameRepair, suspectsIn } from '../core/diagnosis/flaws';
 import { expectedReadings, pointsOf } from '../core/diagnosis/expect';
 import { movesFor } from '../core/diagnosis/moves';
-import { Reach } from '../core/network/reach';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign } from '../core/rig/designIndex';
 import { hunt } from '../testing/faultHunt';
 import { seeded } from '../testing/random';
+import { normalFrom } from '../core/diagnosis/normal';
 
 /** The fault finder: milliseconds to foresee every fault of a complaint, to rank them and find what to measure next, and to say what all points should read; on the demos also every fault hunted, what was found and in how many measurements. */
 const HUNTED = 6;
@@ -54,16 +54,13 @@ function hunted(design: Design) {
   const index = indexDesign(design);
   const wiring = traceWiring(index);
   const random = seeded(3);
-  const noise = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const noise = normalFrom(random);
   let [count, found, measured, bits] = [0, 0, 0, 0];
   for (const { id } of index.loads) {
     const moved = movesFor(index, wiring, [id]);
     if (!moved) continue;
     const finder = new Finder(index, wiring, [id], moved);
-    const reached = new Reach(index, wiring).influenceOn([id]).index;
-    const wireIds = new Set(reached.wires.map((wire) => wire.id));
-    const devices = new Map(Array.from(reached.devices.keys(), (key) => [key, index.devices.get(key)!]));
-    const suspects = suspectsIn({ ...index, devices, wires: index.wires.filter((wire) => wireIds.has(wire.id)) });
+    const suspects = suspectsIn(partDeciding(index, wiring, [id]));
     const open = finder.diagnose({ batteryV: null, seen: [{ loadId: id, does: 'off' }], readings: [] }).ranked;
     const entropy = open.reduce((sum, { probability }) => sum - (probability > 0 ? probability * Math.log2(probability) : 0), 0);
     for (const { flaw } of suspects) {

@@ -6,7 +6,7 @@ import type { TerminalRef } from '../core/design/schema';
 import { kindOf } from '../core/devices';
 import { Finder, type Diagnosis, type Observed, type Reading } from '../core/diagnosis/diagnose';
 import type { Moved } from '../core/diagnosis/foresee';
-import { harnessOf } from '../core/harness/schedule';
+import { harnessOf, wireNumbersOf } from '../core/harness/schedule';
 import { NetworkError } from '../core/network/networkError';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
@@ -50,7 +50,7 @@ export function diagnoseDesign(argv: string[]): number {
   const design = loadDesign(file);
   const index = indexDesign(design);
   const wiring = traceWiring(index);
-  const numbers: WireNumbers = new Map(harnessOf(index, wiring).wires.map(({ wire, number }) => [wire.id, number]));
+  const numbers: WireNumbers = wireNumbersOf(harnessOf(index, wiring));
   const read = observations.safeParse(jsonIn(values.observed));
   if (!read.success) {
     const [issue] = read.error.issues;

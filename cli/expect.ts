@@ -3,7 +3,7 @@ import { nameOf } from '../core/design/names';
 import { expectedReadings, pointsOf } from '../core/diagnosis/expect';
 import type { Moved } from '../core/diagnosis/foresee';
 import { seeded } from '../core/energy/weather';
-import { harnessOf } from '../core/harness/schedule';
+import { harnessOf, wireNumbersOf } from '../core/harness/schedule';
 import { NetworkError } from '../core/network/networkError';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign } from '../core/rig/designIndex';
@@ -30,7 +30,7 @@ export function expectDesign(argv: string[]): number {
     const { what, positions } = readAct(act, named);
     return positions.map((position) => ({ mover: what.mover, position }));
   });
-  const numbers = new Map(harnessOf(index, traceWiring(index)).wires.map(({ wire, number }) => [wire.id, number]));
+  const numbers = wireNumbersOf(harnessOf(index, traceWiring(index)));
   try {
     const points = expectedReadings(index, moved, batteryV, pointsOf(index), seeded(seed)).map(({ what, expected, low, high }) => ({
       measure: what.kind,

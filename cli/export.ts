@@ -3,8 +3,9 @@ import { parseArgs } from 'node:util';
 import { analyse } from '../core/analysis/analyse';
 import { solveDesign } from '../core/analysis/solved';
 import type { Analysis } from '../core/analysis/types';
-import { sheetsOf, sketch } from '../core/diagram/drawing';
-import { layOutSketch, type Drawing } from '../core/diagram/layout';
+import { sheetsOf } from '../core/diagram/drawing';
+import { drawSheets } from '../core/diagram/drawSheets';
+import type { Drawing } from '../core/diagram/layout';
 import { writeDiagramSvg } from '../core/diagram/writeSvg';
 import { writeDiagramDxf } from '../core/formats/diagramPages';
 import { diagramDocument, fuseMapDocument, labelsDocument, loomDocument, panelDocument, paperOf } from '../core/formats/documents';
@@ -139,10 +140,7 @@ async function drawn({ design, index, wiring, circuits }: Analysis, wanted: stri
   if (circuit === undefined) throw new BadInput(`--circuit: there is no circuit ${wanted}`);
   const harness = harnessOf(index, wiring);
   const sheets = circuit === null ? sheetsOf(index, harness) : [{ circuitId: circuit.id }];
-  const elk = new ELK();
-  const drawings: Drawing[] = [];
-  for (const sheet of sheets) drawings.push(await layOutSketch(sketch(design, index, wiring, harness, sheet), elk));
-  return drawings;
+  return drawSheets({ design, index, wiring, harness }, sheets, new ELK());
 }
 
 function stateOption(text: string, scenarios: readonly { id: string; name: string }[]): StateChoice {

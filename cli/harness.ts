@@ -3,7 +3,8 @@ import { lookCode } from '../core/catalog/wireColours';
 import { recordsOf } from '../core/design/design';
 import { boughtIn, partsList } from '../core/harness/partsList';
 import { partNeeds } from '../core/harness/stock';
-import { cutLots, harnessOf, type HarnessEnd } from '../core/harness/schedule';
+import type { HarnessEnd } from '../core/harness/harnessWire';
+import { cutLots, harnessOf, wireNumbersOf } from '../core/harness/schedule';
 import { nameOf } from '../core/design/names';
 import { analyse } from '../core/analysis/analyse';
 import { findHarness } from '../core/analysis/rules/harnessRules';
@@ -47,7 +48,7 @@ export function harness(argv: string[]): number {
       standing,
       meets: meets.map(({ number }) => number),
     }));
-  const numberOf = new Map(made.wires.map(({ wire, number }) => [wire.id, number]));
+  const numberOf = wireNumbersOf(made);
   const cables = made.cables.map(({ cable, cores, lengthMm }) => ({
     name: cable.name,
     lengthM: lengthMm / 1000,

@@ -4,6 +4,7 @@ import { harnessOfDesign } from '../core/harness/schedule';
 import { leastMinutes, planWork } from '../core/plan/schedule';
 import { tasksOf } from '../core/plan/tasks';
 import { indexDesign } from '../core/rig/designIndex';
+import { formatClock } from '../core/units/quantity';
 import { TASK_CAUTIONS, taskWords } from '../core/wording/planWords';
 import { loadDesign } from './designFile';
 import { BadInput, numberOption } from './input';
@@ -39,4 +40,4 @@ export function planDesign(argv: string[]): number {
 }
 
 const round = (value: number) => Number(value.toFixed(1));
-const clock = (minutes: number) => `${String(Math.floor(minutes / 60)).padStart(3)}:${String(Math.floor(minutes % 60)).padStart(2, '0')}`;
+const clock = (minutes: number) => formatClock(minutes).padStart(6);

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import type { Analysis } from '@/core/analysis/types';
-import { sheetsOf, sketch, type SheetOf } from '@/core/diagram/drawing';
-import { layOutSketch, type Drawing } from '@/core/diagram/layout';
+import { sheetsOf, type SheetOf } from '@/core/diagram/drawing';
+import { drawSheets } from '@/core/diagram/drawSheets';
+import type { Drawing } from '@/core/diagram/layout';
 import { writeDiagramDxf } from '@/core/formats/diagramPages';
 import { diagramDocument, loomDocument, paperOf } from '@/core/formats/documents';
 import { LOOM_SCALES, writeLoomSvg, type LoomScale } from '@/core/formats/loomDrawing';
@@ -22,11 +23,7 @@ async function drawn(request: Request, designId: string): Promise<{ analysis: An
   const isWanted = (sheet: SheetOf) => wanted === null || wanted === (sheet === 'shared' ? sheet : sheet.circuitId);
   const sheets = sheetsOf(index, harness).filter(isWanted);
   if (sheets.length === 0) throw new BadRequest('there is no such sheet', [], 404);
-  const drawings = await withLayouter(request.signal, async (layouter) => {
-    const done: Drawing[] = [];
-    for (const sheet of sheets) done.push(await layOutSketch(sketch(design, index, wiring, harness, sheet), layouter));
-    return done;
-  });
+  const drawings = await withLayouter(request.signal, (layouter) => drawSheets({ design, index, wiring, harness }, sheets, layouter));
   return { analysis, drawings };
 }
 

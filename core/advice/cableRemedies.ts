@@ -4,7 +4,7 @@ import { WIRE_COLOURS, type WireColour } from '../catalog/wireColours';
 import { updateRecords } from '../design/change';
 import { recordOf } from '../design/design';
 import { Edit } from '../design/edit';
-import { takeOut } from '../harness/cables';
+import { takeOut } from '../harness/editCables';
 import { SCHOOLS } from '../harness/schools';
 import { formatConductor } from '../units/quantity';
 import type { Remedy } from './remedy';

@@ -129,7 +129,8 @@ function whatLiesTogether(
   flowing: () => ReadonlyMap<string, number>,
 ) {
   const { layout, settings } = index;
-  if (layout.runs.size === 0) return { bundles: gatherBundles(index, () => false), together: new Map<string, number>() };
+  if (layout.runs.size === 0 && index.cables.size === 0)
+    return { bundles: gatherBundles(index, () => false), together: new Map<string, number>() };
   const crowd = mostTogether(layout);
   const amps = flowing();
   const loaded = new Set<string>();

@@ -20,7 +20,7 @@ export type ProblemCode =
   | 'onTwoPanels'
   | 'noSuchCore'
   | 'coreTaken'
-  | 'stockTwice'
+  | 'saidTwice'
   | 'tooManyRecords'
   | 'badField';
 
@@ -86,8 +86,8 @@ export function describeProblem({ code, id, field, other }: Problem): string {
       return `${at}: the cable has no core ${other}`;
     case 'coreTaken':
       return `${at}: core ${other} is another wire already`;
-    case 'stockTwice':
-      return `${at}: ${other} is counted already`;
+    case 'saidTwice':
+      return `${at}: ${other} has a record already`;
     case 'tooManyRecords':
       return `the design would hold ${other} records, more than is allowed`;
     case 'badField':

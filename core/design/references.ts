@@ -247,11 +247,11 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
       if (cores.has(key)) problems.push({ code: 'coreTaken', id: record.id, field: 'core.at', other: String(record.core.at) });
       cores.add(key);
     } else if (record.type === 'stock') {
-      if (parts.has(record.part)) problems.push({ code: 'stockTwice', id: record.id, field: 'part', other: record.part });
+      if (parts.has(record.part)) problems.push({ code: 'saidTwice', id: record.id, field: 'part', other: record.part });
       parts.add(record.part);
     } else if (record.type === 'doneTask') {
       const key = `task ${record.task}`;
-      if (parts.has(key)) problems.push({ code: 'stockTwice', id: record.id, field: 'task', other: record.task });
+      if (parts.has(key)) problems.push({ code: 'saidTwice', id: record.id, field: 'task', other: record.task });
       parts.add(key);
     } else if (record.type === 'panelPart') {
       const [position, thing] = [`${record.panelId}/${record.position}`, `${record.deviceId}/${record.control ?? ''}`];

@@ -5,7 +5,7 @@ import type { Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
 import { probePoints, sameRepair, suspectsIn, type Flaw } from './flaws';
 import { doing, Foresight, pointKey, type Foreseen, type Moved, type Places, type Seen } from './foresee';
-import { LogShare, Outcomes } from './outcomes';
+import { LogShare, Outcomes, type Meaning } from './outcomes';
 
 /** Where a meter's leads are, or its clamp. `to` null: the battery's minus. */
 export type Measurement = { kind: 'volts'; at: TerminalRef; to: TerminalRef | null } | { kind: 'amps'; wireId: string };
@@ -36,14 +36,6 @@ export interface NextMeasure {
   minutes: number;
   /** What each answer would mean, the likeliest first. */
   answers: Meaning[];
-}
-
-/** A range a reading may lie in, how likely that is, and what is likeliest to be wrong then. */
-export interface Meaning {
-  low: number;
-  high: number;
-  probability: number;
-  flaw: Flaw;
 }
 
 export interface Diagnosis {
@@ -79,7 +71,7 @@ export class Finder {
     loadIds: readonly string[],
     moved: readonly Moved[],
   ) {
-    const part = within(index, wiring, loadIds);
+    const part = partDeciding(index, wiring, loadIds);
     const points = probePoints(part);
     const foresight = new Foresight(index, moved, points, part.wires.map(({ id }) => id)); // prettier-ignore
     this.places = foresight.places;
@@ -104,7 +96,7 @@ export class Finder {
     const mistakes = readings.filter((reading) => {
       const foreseen = this.valueOf(best, reading);
       const scale = this.scaleTo(best, reading.batteryV ?? batteryV);
-      return foreseen !== null && LogShare.of(reading.value, foreseen * scale, reading.kind) < LogShare.mistake;
+      return foreseen !== null && LogShare.of(readValue(reading), foreseen * scale, reading.kind) < LogShare.mistake;
     }).length;
     return mistakes >= 2 && mistakes * 2 >= readings.length;
   }
@@ -120,7 +112,7 @@ export class Finder {
     for (const reading of readings) {
       const foreseen = this.valueOf(one, reading);
       const scale = this.scaleTo(one, reading.batteryV ?? batteryV);
-      if (foreseen !== null) log += LogShare.of(reading.value, foreseen * scale, reading.kind);
+      if (foreseen !== null) log += LogShare.of(readValue(reading), foreseen * scale, reading.kind);
     }
     return log;
   }
@@ -136,7 +128,8 @@ export class Finder {
   private valueOf({ volts, amps }: Foreseen, what: Measurement): number | null {
     if (what.kind === 'amps') {
       const at = this.places.wires.get(what.wireId);
-      return at === undefined ? null : amps[at]!;
+      // Nobody looks which way round a clamp is.
+      return at === undefined ? null : Math.abs(amps[at]!);
     }
     const [at, to] = [this.places.points.get(pointKey(what.at)), what.to && this.places.points.get(pointKey(what.to))];
     if (at === undefined || to === undefined) return null;
@@ -164,6 +157,9 @@ export class Finder {
       .slice(0, MOST_OFFERED);
   }
 }
+
+/** What a reading says: of amperes how much, since nobody looks which way round a clamp is. */
+const readValue = ({ kind, value }: Reading) => (kind === 'amps' ? Math.abs(value) : value);
 
 /** Bits for the minutes: so much the more where the leads are on it at once, and never much for what tells little. */
 const worth = ({ bits, minutes }: NextMeasure) => bits / (minutes + 3);
@@ -243,7 +239,7 @@ function minutesTo({ devices }: DesignIndex, { deviceId }: TerminalRef): number 
 }
 
 /** The part of a design that decides what some loads do. */
-function within(index: DesignIndex, wiring: Wiring, loadIds: readonly string[]): DesignIndex {
+export function partDeciding(index: DesignIndex, wiring: Wiring, loadIds: readonly string[]): DesignIndex {
   const { index: reached } = new Reach(index, wiring).influenceOn(loadIds);
   const devices = new Map(Array.from(reached.devices.keys(), (id) => [id, index.devices.get(id)!]));
   const wireIds = new Set(reached.wires.map(({ id }) => id));

@@ -6,6 +6,7 @@ import { rig } from '../../testing/rig';
 import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { drawVehicle, expectedReadings, pointsOf, readAll } from './expect';
+import { normalFrom } from './normal';
 
 // By hand: 24 W at 12 V is 6 ohm; at 12.6 V on the posts, with the cable's milliohms, a little under 2.1 A.
 test('a lamp’s reading follows the battery’s voltage of the moment', () => {
@@ -46,7 +47,7 @@ test.each([
     const points = pointsOf(index);
     const expected = expectedReadings(index, moved, 12.6, points, seeded(5));
     const random = seeded(77);
-    const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const normal = normalFrom(random);
     let [inside, count] = [0, 0];
     const worst = points.map(() => 0);
     for (let draw = 0; draw < 500; draw++) {

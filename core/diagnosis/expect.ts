@@ -4,6 +4,7 @@ import type { Device, Wire } from '../design/schema';
 import type { DesignIndex } from '../rig/designIndex';
 import type { Measurement } from './diagnose';
 import type { Moved } from './foresee';
+import { normalFrom } from './normal';
 
 /** What one point should read in a state. */
 export interface Expected {
@@ -83,7 +84,8 @@ export function readAll(index: DesignIndex, moved: readonly Moved[], batteryV: n
   if (batteryV !== null) bench.atBattery(batteryV);
   const minus = index.battery && { deviceId: index.battery.id, terminal: 'minus' };
   return points.map((what) => {
-    if (what.kind === 'amps') return bench.clamp(what.wireId) ?? 0;
+    // Nobody looks which way round a clamp is.
+    if (what.kind === 'amps') return Math.abs(bench.clamp(what.wireId) ?? 0);
     const black = what.to ?? minus;
     return black ? (bench.volts(what.at, black) ?? 0) : 0;
   });
@@ -91,7 +93,7 @@ export function readAll(index: DesignIndex, moved: readonly Moved[], batteryV: n
 
 /** A vehicle built to a plan: everything a little other than it was worked out. */
 export function drawVehicle(index: DesignIndex, random: () => number): DesignIndex {
-  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const normal = normalFrom(random);
   const times = (spread: number) => Math.exp(spread * normal());
   const devices = new Map(Array.from(index.devices, ([id, device]) => [id, other(device, times)] as const));
   const wires = index.wires.map((wire): Wire => {

@@ -1,5 +1,12 @@
 import type { Flaw } from './flaws';
-import type { Meaning } from './diagnose';
+
+/** A range a reading may lie in, how likely that is, and what is likeliest to be wrong then. */
+export interface Meaning {
+  low: number;
+  high: number;
+  probability: number;
+  flaw: Flaw;
+}
 
 type Kind = 'volts' | 'amps';
 

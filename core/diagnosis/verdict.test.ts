@@ -32,6 +32,8 @@ test('a reading of yesterday is judged at the voltage it was read at', () => {
   expect(atBattery({ ...kept, moved: [] }, 14.4)).toBeCloseTo(2.4, 9);
   expect(atBattery({ ...kept, moved: [], batteryV: null }, 14.4)).toBe(2);
   expect(atBattery({ ...kept, moved: [] }, null)).toBe(2);
+  // A clamp the other way round reads less than nothing.
+  expect(atBattery({ ...kept, moved: [], value: -2 }, 12)).toBe(2);
 });
 
 test('what has to be moved for a load is found: nothing for what is always on, a switch and a sensor where both stand before it', () => {
@@ -62,7 +64,7 @@ test('a reading is kept with its state, the last of a point counts, and it goes 
   expect(readDesignFile(writeDesignFile(read)).records).toEqual(read.records);
   expect(readingOf(read, what, moved)?.value).toBe(2);
   expect(readingOf(read, what, [])).toBeNull();
-  expect(readingsTaken(analyse(read)).rows.map((row) => row.slice(2))).toEqual([['Key on', '12.60 V', '1.00 A'], ['Key on', '12.60 V', '2.00 A']]); // prettier-ignore
+  expect(readingsTaken(analyse(read)).rows.map((row) => row.slice(2))).toEqual([['Key: on', '12.60 V', '1.00 A'], ['Key: on', '12.60 V', '2.00 A']]); // prettier-ignore
   const without = new Edit(read);
   without.remove(wire.id);
   expect(recordsOf(without.design, 'reading')).toEqual([]);

@@ -19,8 +19,10 @@ export function verdictOf(value: number, { low, high }: Pick<Expected, 'low' | '
 }
 
 /** What a reading would have been at another voltage of the battery: everything in a circuit goes up and down with it, near enough for a verdict. */
-export function atBattery({ value, batteryV }: ReadingRecord, otherV: number | null): number {
-  return batteryV === null || batteryV === 0 || otherV === null ? value : (value * otherV) / batteryV;
+export function atBattery({ what, value, batteryV }: ReadingRecord, otherV: number | null): number {
+  // Nobody looks which way round a clamp is.
+  const read = what.kind === 'amps' ? Math.abs(value) : value;
+  return batteryV === null || batteryV === 0 || otherV === null ? read : (read * otherV) / batteryV;
 }
 
 /** The last reading taken of a point in a state; null where none was. */

@@ -8,8 +8,9 @@ import { recordsOf, type Design } from '../design/design';
 import { harnessOf } from '../harness/schedule';
 import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
-import { sheetsOf, sketch } from './drawing';
-import { HEAD, layOutSketch, TYPE, type Drawing, type Point } from './layout';
+import { drawSheets } from './drawSheets';
+import { sheetsOf } from './drawing';
+import { HEAD, TYPE, type Drawing, type Point } from './layout';
 import { writeDiagramSvg } from './writeSvg';
 
 const elk = new ELK();
@@ -18,9 +19,7 @@ async function draw(design: Design): Promise<Drawing[]> {
   const index = indexDesign(design);
   const wiring = traceWiring(index);
   const harness = harnessOf(index, wiring);
-  const drawings: Drawing[] = [];
-  for (const sheet of sheetsOf(index, harness)) drawings.push(await layOutSketch(sketch(design, index, wiring, harness, sheet), elk));
-  return drawings;
+  return drawSheets({ design, index, wiring, harness }, sheetsOf(index, harness), elk);
 }
 
 /** The demos and random designs, each drawn once. */

@@ -3,8 +3,7 @@ import { BLADE_COLOURS } from '../catalog/fuses';
 import { nameOf } from '../design/names';
 import type { FuseBlock, Protection } from '../design/schema';
 import { formatRating } from '../units/quantity';
-import { escapeXml } from '../units/text';
-import { fitted, n, PAPERS, type Paper, type PaperPage } from './paper';
+import { fittedText, n, PAPERS, type Paper, type PaperPage } from './paper';
 import { squareCode } from './squareCode';
 
 /** A line of the map: which slot or holder, which fuse, and what goes dark without it. */
@@ -70,30 +69,25 @@ export function fuseMapPages(parts: readonly MapPart[], name: string, paper: Pap
     y += tall;
   };
   for (const { title, lines } of parts) {
-    put(text(MARGIN_MM, 7, 4.6, title, width - 2 * MARGIN_MM, 'bold'), HEAD_MM);
+    put(fittedText(MARGIN_MM, 7, 4.6, title, width - 2 * MARGIN_MM, { weight: 'bold' }), HEAD_MM);
     const slotWide = Math.min(44, Math.max(11, ...lines.map(({ slot }) => slot.length * 2.1)));
     const at = { rating: MARGIN_MM + slotWide, circuit: MARGIN_MM + slotWide + 34, feeds: MARGIN_MM + slotWide + 92 };
     for (const { slot, rating, colour, circuit, feeds } of lines)
       put(
         `<path d="M${MARGIN_MM} 0H${n(width - MARGIN_MM)}" stroke="#888" stroke-width="0.15"/>` +
-          text(MARGIN_MM, 5, 3.8, slot, slotWide - 2, 'bold') +
-          text(at.rating, 5, 3.6, [rating, colour].filter(Boolean).join(' '), 32) +
-          text(at.circuit, 5, 3.6, circuit, 56) +
-          text(at.feeds, 5, 3, feeds, width - MARGIN_MM - at.feeds),
+          fittedText(MARGIN_MM, 5, 3.8, slot, slotWide - 2, { weight: 'bold' }) +
+          fittedText(at.rating, 5, 3.6, [rating, colour].filter(Boolean).join(' '), 32) +
+          fittedText(at.circuit, 5, 3.6, circuit, 56) +
+          fittedText(at.feeds, 5, 3, feeds, width - MARGIN_MM - at.feeds),
         ROW_MM,
       );
     y += 4;
   }
   return pages.map((shapes, page) => {
     const code = address && page === 0 ? `<path transform="translate(${n(width - MARGIN_MM - 20)} ${MARGIN_MM - 6})" d="${squareCode(address, 20)}" fill="#000"/>` : ''; // prettier-ignore
-    const head = text(MARGIN_MM, MARGIN_MM + 6, 6, `${name}: fuses`, width - 2 * MARGIN_MM - 24, 'bold');
-    const foot = text(MARGIN_MM, height - MARGIN_MM, 3, 'Never a larger fuse than stands here: it guards the wire. Isolate the battery before work. Find why one blew before it is replaced.', width - 2 * MARGIN_MM); // prettier-ignore
+    const head = fittedText(MARGIN_MM, MARGIN_MM + 6, 6, `${name}: fuses`, width - 2 * MARGIN_MM - 24, { weight: 'bold' });
+    const foot = fittedText(MARGIN_MM, height - MARGIN_MM, 3, 'Never a larger fuse than stands here: it guards the wire. Isolate the battery before work. Find why one blew before it is replaced.', width - 2 * MARGIN_MM); // prettier-ignore
     const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${head}${code}${shapes.join('')}${foot}</svg>`;
     return { svg, widthMm: width, heightMm: height, leftMm: 0, topMm: 0 };
   });
-}
-
-function text(x: number, y: number, most: number, said: string, room: number, weight = 'normal'): string {
-  const { text: cut, size } = fitted(said, room, most);
-  return `<text x="${n(x)}" y="${n(y)}" font-size="${n(size)}" font-weight="${weight}" font-family="sans-serif" fill="#000">${escapeXml(cut)}</text>`;
 }

@@ -3,7 +3,7 @@ import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
 import { applyChange, isEmpty } from '../design/change';
 import { recordsOf } from '../design/design';
-import { layPairs, pairsOf } from '../harness/cables';
+import { layPairs, pairsOf } from '../harness/editCables';
 import { colourAll, fixNumbers } from '../harness/editWires';
 import { harnessOf, harnessOfDesign } from '../harness/schedule';
 import { indexDesign } from '../rig/designIndex';

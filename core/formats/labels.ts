@@ -3,11 +3,11 @@ import { LABEL_SHEETS, type LabelSheet, type LabelSheetId } from '../catalog/lab
 import type { Analysis } from '../analysis/types';
 import { recordsOf } from '../design/design';
 import { nameOf } from '../design/names';
-import { harnessOf, type HarnessEnd } from '../harness/schedule';
+import type { HarnessEnd } from '../harness/harnessWire';
+import { harnessOf } from '../harness/schedule';
 import { formatRating } from '../units/quantity';
-import { escapeXml } from '../units/text';
 import { terminalName } from '../wording/terminalNames';
-import { fitted, n, PAPERS, type PaperPage } from './paper';
+import { fitted, n, PAPERS, svgText, type PaperPage } from './paper';
 import { squareCode } from './squareCode';
 import { safeCell } from './safeCell';
 
@@ -120,13 +120,9 @@ function words({ large, small }: Label, x: number, y: number, widthMm: number, h
   const block = first.size + second.size * 1.25;
   const base = y + (heightMm - block) / 2 + first.size * 0.84;
   return (
-    line(first.text, x + widthMm / 2, base, first.size, 'bold') +
-    line(second.text, x + widthMm / 2, base + second.size * 1.25 + first.size * 0.12, second.size, 'normal')
+    svgText(x + widthMm / 2, base, first.size, first.text, { anchor: 'middle', weight: 'bold' }) +
+    svgText(x + widthMm / 2, base + second.size * 1.25 + first.size * 0.12, second.size, second.text, { anchor: 'middle' })
   );
-}
-
-function line(text: string, x: number, y: number, size: number, weight: string): string {
-  return `<text x="${n(x)}" y="${n(y)}" font-size="${n(size)}" font-weight="${weight}" font-family="sans-serif" text-anchor="middle" fill="#000">${escapeXml(text)}</text>`;
 }
 
 /** The same for a label printer: a line a label. */

@@ -4,9 +4,8 @@ import { recordOf } from '../design/design';
 import type { LoomBoard, LoomBranch, LoomNode } from '../harness/loomBoard';
 import { formatLength } from '../units/quantity';
 import type { UnitSystem } from '../catalog/vocabulary';
-import { escapeXml } from '../units/text';
 import { PART_WORDS } from '../wording/rigWords';
-import { fitted, n } from './paper';
+import { fittedText, n, svgText } from './paper';
 import { CALIBRATION_MM } from './panelTemplate';
 
 /** What a board is drawn at: as long as it is, or that many times shorter. */
@@ -36,11 +35,11 @@ export function loomShapes(board: LoomBoard, design: Design, units: UnitSystem, 
   const { heightMm } = loomSize(board, scale);
   const bar = heightMm - RIM_MM - 9;
   return [
-    text(RIM_MM, RIM_MM + 5, 5, `${nameOf(design, 'settings')}, loom board 1:${scale}`, 'bold'),
+    svgText(RIM_MM, RIM_MM + 5, 5, `${nameOf(design, 'settings')}, loom board 1:${scale}`, { weight: 'bold' }),
     ...board.branches.map((branch) => branchShapes(branch, design, units, x, y)),
     ...board.nodes.map((node) => nodeShapes(node, roomAfter(board, node) / scale, design, x, y)),
     `<path d="M${RIM_MM} ${n(bar)}h${CALIBRATION_MM}M${RIM_MM} ${n(bar - 2)}v4M${RIM_MM + CALIBRATION_MM} ${n(bar - 2)}v4" fill="none" stroke="#000" stroke-width="0.3"/>`,
-    text(RIM_MM, bar + 5.5, 3, `This bar is ${CALIBRATION_MM} mm on paper, ${formatLength(CALIBRATION_MM * scale, units)} of loom. Upright steps have no length; slack at the ends is not drawn: cut by the cut list.`), // prettier-ignore
+    svgText(RIM_MM, bar + 5.5, 3, `This bar is ${CALIBRATION_MM} mm on paper, ${formatLength(CALIBRATION_MM * scale, units)} of loom. Upright steps have no length; slack at the ends is not drawn: cut by the cut list.`), // prettier-ignore
   ].join('\n');
 }
 
@@ -67,7 +66,7 @@ function branchShapes(
   const words = `${nameOf(design, routeId)}, ${formatLength(lengthMm, units)}`;
   const more = `${count}, ${n(Math.round(thickMm))} mm thick${cover}${holes.length > 0 ? `; ${holes.join(', ')}` : ''}`;
   // What is longer than its stretch would lie over the next one's words.
-  const room = x(startMm + lengthMm) - x(startMm) - 3;
+  const room = Math.max(LEAST_ROOM_MM, x(startMm + lengthMm) - x(startMm) - 3);
   return [
     step,
     `<path class="branch" data-route="${routeId}" d="M${x(startMm)} ${y(lane)}H${x(startMm + lengthMm)}" fill="none" stroke="#222" stroke-width="${stroke}"/>`,
@@ -88,7 +87,7 @@ function nodeShapes(
   x: (mm: number) => number,
   y: (lane: number) => number,
 ): string {
-  const room = Math.min(TAIL_MM, freeMm) - 3;
+  const room = Math.max(LEAST_ROOM_MM, Math.min(TAIL_MM, freeMm) - 3);
   const dot = `<circle cx="${x(atMm)}" cy="${y(lane)}" r="1.5" fill="${isAgain ? '#fff' : '#222'}" stroke="#222" stroke-width="0.4"/>`;
   const name = `${nameOf(design, placeId)}${isAgain ? ' (again)' : ''}`;
   const last = behind.at(-1);
@@ -96,7 +95,7 @@ function nodeShapes(
   const lines = [...wrapped(ends.map(({ line }) => line.number).join(' '), Math.max(4, Math.floor(room / 1.3))), ...late];
   return [
     dot,
-    fittedText(x(atMm) + 2, y(lane) + 4.6, 3, name, room, 'bold'),
+    fittedText(x(atMm) + 2, y(lane) + 4.6, 3, name, room, { weight: 'bold' }),
     ...lines.slice(0, MOST_LINES).map((line, at) => fittedText(x(atMm) + 2, y(lane) + 7.5 + at * 2.6, 2.4, line, room)),
     ...(lines.length > MOST_LINES ? [fittedText(x(atMm) + 2, y(lane) + 7.5 + MOST_LINES * 2.6, 2.4, `and ${lines.length - MOST_LINES} lines more`, room)] : []), // prettier-ignore
   ].join('');
@@ -115,14 +114,8 @@ function wrapped(words: string, letters: number): string[] {
   return lines;
 }
 
-function fittedText(x: number, y: number, most: number, words: string, room: number, weight = 'normal'): string {
-  const { text: cut, size } = fitted(words, Math.max(6, room), most);
-  return text(x, y, size, cut, weight);
-}
-
-function text(x: number, y: number, size: number, words: string, weight = 'normal'): string {
-  return `<text x="${n(x)}" y="${n(y)}" font-size="${n(size)}" font-weight="${weight}" font-family="sans-serif" fill="#000">${escapeXml(words)}</text>`;
-}
+/** The least room a text is given, mm. */
+const LEAST_ROOM_MM = 6;
 
 /** A board as SVG at its scale. */
 export function writeLoomSvg(board: LoomBoard, design: Design, units: UnitSystem, scale: LoomScale): string {

@@ -1,8 +1,7 @@
 import { CUT_OUTS, type CutOut } from '../catalog/cutOuts';
 import type { Hole, PanelCut } from '../harness/panelFace';
 import { DxfDrawing } from './dxf';
-import { fitted, n } from './paper';
-import { escapeXml } from '../units/text';
+import { fitted, n, svgText } from './paper';
 
 /** Length of the bar one lays a rule on, mm. */
 export const CALIBRATION_MM = 100;
@@ -37,14 +36,14 @@ export function panelShapes(cut: PanelCut): string {
   return [
     `<rect x="${RIM_MM}" y="${RIM_MM}" width="${n(widthMm)}" height="${n(heightMm)}" fill="none" stroke="#000" stroke-width="0.3"/>`,
     ...holes.map(holeShapes),
-    text(
+    svgText(
       RIM_MM,
       heightMm + RIM_MM + 6,
       3.4,
       `${panel.name}, seen from the front, ${n(widthMm)} x ${n(heightMm)} mm. Print at 100 %, never "fit".`,
     ),
     `<path d="M${RIM_MM} ${n(bar)}h${CALIBRATION_MM}M${RIM_MM} ${n(bar - 2)}v4M${RIM_MM + CALIBRATION_MM} ${n(bar - 2)}v4" fill="none" stroke="#000" stroke-width="0.3"/>`,
-    text(RIM_MM, bar + 5.5, 3, `This bar is ${CALIBRATION_MM} mm: lay a rule on it before cutting.`),
+    svgText(RIM_MM, bar + 5.5, 3, `This bar is ${CALIBRATION_MM} mm: lay a rule on it before cutting.`),
   ].join('\n');
 }
 
@@ -58,12 +57,8 @@ function holeShapes({ xMm, yMm, cutOutId, position, legend }: Hole): string {
   const bezel = `<rect x="${n(x - bezelMm[0] / 2)}" y="${n(y - bezelMm[1] / 2)}" width="${n(bezelMm[0])}" height="${n(bezelMm[1])}" fill="none" stroke="#888" stroke-width="0.15" stroke-dasharray="1 1"/>`;
   const cross = `<path d="M${n(x - 4)} ${n(y)}h8M${n(x)} ${n(y - 4)}v8" fill="none" stroke="#000" stroke-width="0.15"/>`;
   const words = fitted(`${position}  ${legend}`, bezelMm[0] + 3, 3);
-  const label = text(x, y + bezelMm[1] / 2 + 4, words.size, words.text, 'middle');
+  const label = svgText(x, y + bezelMm[1] / 2 + 4, words.size, words.text, { anchor: 'middle' });
   return [bezel, edge, cross, label].join('\n');
-}
-
-function text(x: number, y: number, size: number, words: string, anchor = 'start'): string {
-  return `<text x="${n(x)}" y="${n(y)}" font-size="${n(size)}" font-family="sans-serif" text-anchor="${anchor}" fill="#000">${escapeXml(words)}</text>`;
 }
 
 /** The same for a cutter: layers OUTLINE, CUTOUTS, CENTRES, BEZELS and TEXT, the panel's top left corner at 0, 0. */

@@ -1,3 +1,5 @@
+import { escapeXml } from '../units/text';
+
 /** A letter's width against its height, and the least height of type that is read, mm. */
 const LETTER = 0.56;
 const LEAST_MM = 1.4;
@@ -11,6 +13,28 @@ export function fitted(text: string, roomMm: number, mostMm: number): { text: st
 
 /** A figure as it stands in a drawing: thousandths. */
 export const n = (value: number) => Number(value.toFixed(3));
+
+interface TextStyle {
+  anchor?: 'start' | 'middle';
+  weight?: 'normal' | 'bold';
+}
+
+/** A text on a drawing, its size in mm: with its own attributes, which every reader and printer takes. */
+export function svgText(
+  x: number,
+  y: number,
+  size: number,
+  words: string,
+  { anchor = 'start', weight = 'normal' }: TextStyle = {},
+): string {
+  return `<text x="${n(x)}" y="${n(y)}" font-size="${n(size)}" font-weight="${weight}" font-family="sans-serif" text-anchor="${anchor}" fill="#000">${escapeXml(words)}</text>`;
+}
+
+/** The same no wider than its room. */
+export function fittedText(x: number, y: number, mostMm: number, words: string, roomMm: number, style: TextStyle = {}): string {
+  const { text, size } = fitted(words, roomMm, mostMm);
+  return svgText(x, y, size, text, style);
+}
 
 /** A page of paper with a part of a drawing at full size. */
 export interface PaperPage {

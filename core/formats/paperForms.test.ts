@@ -8,8 +8,9 @@ import { LABEL_SHEETS } from '../catalog/labelSheets';
 import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import type { Wire } from '../design/schema';
-import { sheetsOf, sketch } from '../diagram/drawing';
-import { layOutSketch, type Drawing } from '../diagram/layout';
+import { sheetsOf } from '../diagram/drawing';
+import { drawSheets } from '../diagram/drawSheets';
+import type { Drawing } from '../diagram/layout';
 import { loomBoards, type LoomBoard } from '../harness/loomBoard';
 import { harnessOf } from '../harness/schedule';
 import { diagramPages, writeDiagramDxf } from './diagramPages';
@@ -184,9 +185,7 @@ describe('the diagram on paper and for other programs', () => {
   beforeAll(async () => {
     const { design, index, wiring } = HERON;
     const harness = harnessOf(index, wiring);
-    const elk = new ELK();
-    for (const sheet of sheetsOf(index, harness))
-      drawings = [...drawings, await layOutSketch(sketch(design, index, wiring, harness, sheet), elk)];
+    drawings = await drawSheets({ design, index, wiring, harness }, sheetsOf(index, harness), new ELK());
   });
 
   test('a sheet is a page, within what a printer reaches, its type never too small to read', () => {

@@ -1,15 +1,14 @@
 import type { Analysis } from '../analysis/types';
 import { recordsOf } from '../design/design';
-import type { Device } from '../design/schema';
-import { harnessOf } from '../harness/schedule';
-import { formatNumber } from '../units/quantity';
-import { handleName, positionWord, VEHICLE_WORDS } from '../wording/benchWords';
+import { harnessOf, wireNumbersOf } from '../harness/schedule';
+import { formatAmps, formatVolts } from '../units/quantity';
+import { movesWords } from '../wording/benchWords';
 import { measurementWords } from '../wording/flawWords';
 import { left, right, type ReportSection } from './reportSection';
 
 /** What a meter read in the vehicle, the last first. Nothing where nobody has read anything. */
 export function readingsTaken({ design, index, wiring }: Analysis): ReportSection {
-  const numbers = new Map(harnessOf(index, wiring).wires.map(({ wire, number }) => [wire.id, number]));
+  const numbers = wireNumbersOf(harnessOf(index, wiring));
   const readings = recordsOf(design, 'reading').sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
   return {
     title: 'Readings taken',
@@ -18,15 +17,9 @@ export function readingsTaken({ design, index, wiring }: Analysis): ReportSectio
     rows: readings.map(({ on, what, moved, batteryV, value }) => [
       on,
       measurementWords(design, what, numbers),
-      moved
-        .map(({ mover, position }) => {
-          if (mover.kind === 'vehicle') return `${VEHICLE_WORDS[mover.control]} ${String(position)}`;
-          const device = design.records.get(mover.deviceId) as Device;
-          return `${handleName(device, mover.control)} ${positionWord(device, mover.control, position)}`;
-        })
-        .join(', '),
-      batteryV === null ? '' : `${formatNumber(batteryV, 2)} V`,
-      `${formatNumber(value, 2)} ${what.kind === 'volts' ? 'V' : 'A'}`,
+      movesWords(design, moved),
+      batteryV === null ? '' : formatVolts(batteryV),
+      what.kind === 'volts' ? formatVolts(value) : formatAmps(value),
     ]),
   };
 }

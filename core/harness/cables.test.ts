@@ -8,16 +8,18 @@ import { seenAs } from '../design/asBuilt';
 import { checkReferences } from '../design/references';
 import type { Device } from '../design/schema';
 import { pip } from '../../demo/pip';
+import { rig } from '../../testing/rig';
 import { heron } from '../../demo/heron';
 import { kitless } from '../../testing/kitless';
 import { SETTINGS_ID } from '../catalog/vocabulary';
+import { lookCode } from '../catalog/wireColours';
 import { readDesignFile, writeDesignFile } from '../formats/designFile';
 import { PARTS } from '../devices/parts';
 import { indexDesign } from '../rig/designIndex';
 import { terminalName } from '../wording/terminalNames';
 import { partWords } from '../wording/harnessWords';
 import { proofWords } from '../wording/leadWords';
-import { addCable, layIn, layPairs, pairsOf } from './cables';
+import { addCable, layIn, layPairs, pairsOf } from './editCables';
 import { addKit, addLeads, readLeads, setClaim, setKitDevices } from './editLeads';
 import { colourAll, setWireField } from './editWires';
 import { proofOf, standingOf } from './leads';
@@ -80,6 +82,8 @@ describe('cables', () => {
     const design = paired(PIP);
     const line = harnessOfDesign(design).cables[0]!.cores[0]!.line!;
     expect(setWireField(new Edit(design), line.wire.id, 'colour', 'green', 'us')).toEqual({ why: 'core' });
+    // Said again, it is as it was: a cell that is only walked through is no refusal.
+    expect(setWireField(new Edit(design), line.wire.id, 'colour', lookCode(line.look!), 'us')).toBeNull();
     const recoloured = done(design, colourAll(design, true));
     expect(recordsOf(recoloured, 'wire').filter((wire) => wire.core && wire.colour)).toEqual([]);
     const without = edited(design, (edit) => recordsOf(design, 'cable').forEach(({ id }) => edit.remove(id)));
@@ -147,6 +151,26 @@ describe('cables', () => {
     expect(rulesOf(thin)).toContain('harness.coreThin');
     expect(recordsOf(thick, 'wire').find(({ id }) => id === wire.id)!.conductor).toBe('awg:10');
     expect(rulesOf(thick).filter((rule) => rule.startsWith('harness.core'))).toEqual([]);
+  });
+
+  // ISO 10133 derates four to six loaded conductors together to 0.7, from memory. No vehicle is laid out here: the sheath is there all the same.
+  test('cores that carry current warm each other, laid through the vehicle or not', () => {
+    const build = rig();
+    build.supply();
+    const outs = [1, 2, 3, 4].map((slot) => {
+      build.slot(`fuse${slot}`, slot, 20);
+      build.load(180, 'resistive', 0, { id: `heater${slot}` });
+      build.wire(`heater${slot}.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
+      return build.wire(`fuse${slot}.out`, `heater${slot}.plus`);
+    });
+    const bare = build.design();
+    const laid = edited(bare, (edit) => {
+      const cable = addCable(edit, 'four', 'mm2:2.5');
+      outs.forEach((id, at) => layIn(edit, id, cable, at + 1));
+    });
+    const ampacityOf = (design: Design) => analyse(design).wires.get(outs[0]!)!.ampacity;
+    expect([ampacityOf(bare).loaded, ampacityOf(laid).loaded]).toEqual([1, 4]);
+    expect(ampacityOf(laid).amps / ampacityOf(bare).amps).toBeCloseTo(0.7, 6);
   });
 
   test('a core that leads elsewhere than its cable is found', () => {

@@ -1,5 +1,5 @@
 import { CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
-import { readLook } from '../catalog/wireColours';
+import { lookCode, readLook, type WireLook } from '../catalog/wireColours';
 import { LIMITS, WIRE_ENDS, type UnitSystem } from '../catalog/vocabulary';
 import { updateRecords, withFields, type Change } from '../design/change';
 import { recordsOf, settingsOf, type Design } from '../design/design';
@@ -7,6 +7,7 @@ import type { Edit } from '../design/edit';
 import type { DesignRecord, Wire } from '../design/schema';
 import { parseLength } from '../units/parse';
 import { formatConductor } from '../units/quantity';
+import { lookOf } from './cables';
 import { colourWires } from './colourWires';
 import { harnessOfDesign } from './schedule';
 import { indexDesign } from '../rig/designIndex';
@@ -49,7 +50,8 @@ function read(design: Design, wire: Wire, field: WireField, text: string, units:
       return isTaken ? { why: 'numberTaken' } : { number: text };
     }
     case 'colour': {
-      if (wire.core) return { why: 'core' };
+      // What only repeats its core's colour changes nothing.
+      if (wire.core) return sameLook(lookOf(wire, cablesIn(design)), readLook(text)) ? {} : { why: 'core' };
       if (text === '') return { colour: undefined, stripe: undefined };
       const look = readLook(text);
       return look ? { colour: look.colour, stripe: look.stripe } : { why: 'colour' };
@@ -72,6 +74,9 @@ function read(design: Design, wire: Wire, field: WireField, text: string, units:
     }
   }
 }
+
+const cablesIn = (design: Design) => new Map(recordsOf(design, 'cable').map((cable) => [cable.id, cable]));
+const sameLook = (one: WireLook | null, other: WireLook | null) => one !== null && other !== null && lookCode(one) === lookCode(other);
 
 /** A size as it is shown or written: "2.5 mm²", "2.5", "14 AWG", "AWG 14", "mm2:2.5". */
 function readConductor(text: string): ConductorSize | null {

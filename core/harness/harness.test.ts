@@ -29,7 +29,7 @@ import { colourAll, fixNumbers, setWireField } from './editWires';
 import { boughtIn, partsList } from './partsList';
 import { cutLength } from './cutLength';
 import { pieceOf } from './rowLinks';
-import { cutLots, harnessOf, harnessOfDesign } from './schedule';
+import { cutLots, harnessOf, harnessOfDesign, wireNumbersOf } from './schedule';
 
 const PIP = pip();
 const HERON = kitless(heron());
@@ -53,7 +53,7 @@ describe('numbers', () => {
 
   test('once fixed stand through an edit; what is new gets what is free', () => {
     const fixed = done(PIP, fixNumbers(PIP));
-    const before = new Map(harnessOfDesign(fixed).wires.map(({ wire, number }) => [wire.id, number]));
+    const before = wireNumbersOf(harnessOfDesign(fixed));
     const put = putIntoRun(
       fixed,
       lineOf(fixed, '06a').wire.id,

@@ -4,7 +4,8 @@ import { isLamp, loadDraw } from '../devices/load';
 import { kindOf } from '../devices';
 import type { Device, Lead } from '../design/schema';
 import type { DesignIndex } from '../rig/designIndex';
-import type { Harness, HarnessWire } from './schedule';
+import type { HarnessWire } from './harnessWire';
+import type { Harness } from './schedule';
 import { SCHOOLS } from './schools';
 
 /** A lead of a device with what is known of it, and what of ours it meets. */

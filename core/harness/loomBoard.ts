@@ -2,7 +2,8 @@ import type { Passage } from '../design/schema';
 import { bundleDiameterMm } from '../rig/bundles';
 import type { DesignIndex } from '../rig/designIndex';
 import type { LaidRoute } from '../rig/layout';
-import type { Harness, HarnessWire } from './schedule';
+import type { HarnessWire } from './harnessWire';
+import type { Harness } from './schedule';
 
 /** A loom laid out flat: every stretch level and as long as it is, one lane under another, joined by upright steps that stand for no length. */
 export interface LoomBoard {

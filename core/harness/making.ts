@@ -1,7 +1,7 @@
 import { WIRE_STEPS, type WireStep } from '../catalog/vocabulary';
 import type { Edit } from '../design/edit';
 import type { Wire } from '../design/schema';
-import type { HarnessWire } from './schedule';
+import type { HarnessWire } from './harnessWire';
 
 /** What has to be done to a wire: one that comes in a kit is cut and ended already. */
 export function stepsOf({ kitId }: Wire): readonly WireStep[] {

@@ -1,7 +1,8 @@
 import type { Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { DesignIndex } from '../rig/designIndex';
-import type { Harness, HarnessWire } from './schedule';
+import type { HarnessWire } from './harnessWire';
+import type { Harness } from './schedule';
 
 /** A device with its terminals, and what lands on each. */
 export interface PinCard {

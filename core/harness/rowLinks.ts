@@ -4,7 +4,7 @@ import type { Load } from '../design/schema';
 import { landingOf } from '../devices/load';
 import type { DesignIndex } from '../rig/designIndex';
 import { cutLength } from './cutLength';
-import type { HarnessWire } from './schedule';
+import type { HarnessWire } from './harnessWire';
 
 /** The cable from piece to piece of a load that is a row: as thick and of the look of the wire that leads to it, and no wire of its own in the design. */
 export interface RowLink {

@@ -1,36 +1,17 @@
 import { lookCode, type WireLook } from '../catalog/wireColours';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Design } from '../design/design';
-import type { Reel, TerminalRef, Wire } from '../design/schema';
+import type { Reel } from '../design/schema';
 import { traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { cableRuns, lookOf, type CableRun } from './cables';
 import { begunMm, cutFrom, firstFit, type CutPlan, type Piece, type Stock } from './cutStock';
 import { cutLength } from './cutLength';
 import { linkPieces, rowLinks, type RowLink } from './rowLinks';
-import { endingOf, type Ending } from './wireEnds';
+import { endingOf } from './wireEnds';
+import type { HarnessEnd, HarnessWire } from './harnessWire';
 import { numberWires } from './wireNumbers';
 import { wireRoles, type WireRole } from './wireRoles';
-
-/** One end of a wire: where it lands, and with what. */
-export interface HarnessEnd extends TerminalRef {
-  ending: Ending;
-}
-
-/** A line of the wire schedule. */
-export interface HarnessWire {
-  wire: Wire;
-  number: string;
-  isNumbered: boolean;
-  look: WireLook | null;
-  role: WireRole;
-  from: HarnessEnd;
-  to: HarnessEnd;
-  /** Length it is cut to, its slack at both ends in it, mm. */
-  lengthMm: number;
-  /** Routes it takes, in order. */
-  routeIds: readonly string[];
-}
 
 /** Everything a harness is built from. */
 export interface Harness {
@@ -57,6 +38,11 @@ export function harnessOf(index: DesignIndex, wiring: Wiring): Harness {
   wires.sort((a, b) => compareNumbers(a.number, b.number));
   const links = rowLinks(index, wires);
   return { wires, cables: cableRuns(index, wires, links), links, roles };
+}
+
+/** What is on the labels of wires, by their ids. */
+export function wireNumbersOf({ wires }: Pick<Harness, 'wires'>): Map<string, string> {
+  return new Map(wires.map(({ wire, number }) => [wire.id, number]));
 }
 
 /** The same from records alone. */

@@ -1,7 +1,7 @@
 import type { Device } from '../design/schema';
 import type { DesignIndex } from '../rig/designIndex';
 import type { PinCard } from './pinCards';
-import type { HarnessWire } from './schedule';
+import type { HarnessWire } from './harnessWire';
 
 /** One end to be landed: which device, which terminal, which wire. */
 export interface Screw {

@@ -52,7 +52,7 @@ export function countsAsLoaded(amps: number, groupedA: number): boolean {
 }
 
 /** For each wire, the most conductors, loaded or not, that lie together anywhere on its way. */
-export function mostTogether({ runs }: Layout): Map<string, number> {
+export function mostTogether({ runs, wires }: Layout): Map<string, number> {
   const lying = new Map<string, number>();
   for (const { routeIds } of runs.values()) for (const id of routeIds ?? []) lying.set(id, (lying.get(id) ?? 0) + 1);
   const most = new Map<string, number>();
@@ -61,7 +61,15 @@ export function mostTogether({ runs }: Layout): Map<string, number> {
     for (const id of routeIds ?? []) count = Math.max(count, lying.get(id)!);
     most.set(wireId, count);
   }
+  for (const cores of coresTogether(wires)) for (const id of cores) most.set(id, Math.max(cores.length, most.get(id) ?? 1));
   return most;
+}
+
+/** Wires that are cores of one cable lie together all the way, whether anybody has laid it through the vehicle or not. */
+function coresTogether(wires: readonly Wire[]): string[][] {
+  const cores = new Map<string, string[]>();
+  for (const { id, core } of wires) if (core) cores.set(core.cableId, [...(cores.get(core.cableId) ?? []), id]);
+  return Array.from(cores.values());
 }
 
 /** The conductors that lie together in one route. */
@@ -100,7 +108,7 @@ export function gatherBundles({ layout }: DesignIndex, isLoaded: (wireId: string
 /** For each wire, the most loaded conductors that lie together with it anywhere on its way, itself among them. */
 export function loadedTogether(
   bundles: ReadonlyMap<string, Bundle>,
-  { runs }: Layout,
+  { runs, wires }: Layout,
   isLoaded: (wireId: string) => boolean,
 ): Map<string, number> {
   const together = new Map<string, number>();
@@ -109,6 +117,10 @@ export function loadedTogether(
     let most = 0;
     for (const routeId of routeIds) most = Math.max(most, bundles.get(routeId)!.loaded);
     together.set(wireId, Math.max(1, isLoaded(wireId) ? most : most + 1));
+  }
+  for (const cores of coresTogether(wires)) {
+    const loaded = cores.filter(isLoaded).length;
+    for (const id of cores) together.set(id, Math.max(together.get(id) ?? 1, isLoaded(id) ? loaded : loaded + 1));
   }
   return together;
 }

@@ -34,9 +34,9 @@ export function formatSeconds(seconds: number): string {
   return seconds < 7200 ? `${Math.round(seconds / 60)} min` : `${Math.round(seconds / 3600)} h`;
 }
 
-/** Seconds as minutes and seconds. */
-export function formatClock(seconds: number): string {
-  const whole = Math.round(seconds);
+/** Seconds as minutes and seconds, or minutes as hours and minutes. */
+export function formatClock(sixtieths: number): string {
+  const whole = Math.round(sixtieths);
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }
 

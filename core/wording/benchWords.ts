@@ -5,7 +5,7 @@ import { nameOf } from '../design/names';
 import type { Input } from '../bench/inputs';
 import type { Truth, TruthRow } from '../bench/truth';
 import { recordOf, type Design } from '../design/design';
-import type { Device } from '../design/schema';
+import type { Device, Mover } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import { formatAmps } from '../units/quantity';
@@ -46,6 +46,18 @@ export function positionWord(device: Device, control: string, position: ControlV
 export function handleName(device: Device, control: string): string {
   const [, channel] = /^ch(\d+)$/.exec(control) ?? [];
   return channel ? `${device.name}, channel ${channel}` : device.name;
+}
+
+/** What is moved, in words: "Water pump switch: on". */
+export function movesWords(design: Design, moved: readonly { mover: Mover; position: ControlValue }[]): string {
+  if (moved.length === 0) return 'everything as it is left';
+  return moved
+    .map(({ mover, position }) => {
+      if (mover.kind === 'vehicle') return `${VEHICLE_WORDS[mover.control]}: ${String(position)}`;
+      const device = recordOf(design, mover.deviceId, 'device');
+      return device ? `${handleName(device, mover.control)}: ${positionWord(device, mover.control, position)}` : mover.deviceId;
+    })
+    .join(', ');
 }
 
 /** An input of a truth table: what it is called and its positions in words. */

@@ -10,8 +10,10 @@ import { lookWords, WIRE_COLOURS, WIRE_COLOUR_CODES, type WireColour } from '@/c
 import { updateRecords } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
-import { addCable, isTooThin, layIn, layPairs, pairsOf, takeOut, type CableRun, type CoreUse } from '@/core/harness/cables';
-import type { Harness, HarnessWire } from '@/core/harness/schedule';
+import { isTooThin, type CableRun, type CoreUse } from '@/core/harness/cables';
+import { addCable, layIn, layPairs, pairsOf, takeOut } from '@/core/harness/editCables';
+import type { HarnessWire } from '@/core/harness/harnessWire';
+import type { Harness } from '@/core/harness/schedule';
 import { formatConductor, formatLength } from '@/core/units/quantity';
 import { cableWords } from '@/core/wording/harnessWords';
 import { CABLE_OPTIONS } from '@/core/wording/leadWords';

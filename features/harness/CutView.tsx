@@ -8,7 +8,7 @@ import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Reel } from '@/core/design/schema';
 import { pieceOf } from '@/core/harness/rowLinks';
-import type { CutLot, Harness } from '@/core/harness/schedule';
+import { wireNumbersOf, type CutLot, type Harness } from '@/core/harness/schedule';
 import { formatConductor, formatLength } from '@/core/units/quantity';
 import { useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
@@ -23,7 +23,7 @@ type Commit = ReturnType<typeof useRefusal>['commit'];
 export function CutView({ harness }: { harness: Harness }) {
   const { lots, reels } = useCutLots(harness);
   const { commit, refusal } = useRefusal();
-  const numbers = new Map(harness.wires.map(({ wire, number }) => [wire.id, number]));
+  const numbers = wireNumbersOf(harness);
   const nameOf = (id: string) => {
     const { wireId, isLink } = pieceOf(id);
     return `${numbers.get(wireId) ?? ''}${isLink ? '+' : ''}`;

@@ -129,6 +129,7 @@ function LeadCard({ device, uses, onCommit }: LeadCardProps) {
         <span>{kindOf(device).label}</span>
         <Input
           size="small"
+          disabled={columns.length >= MOST_SOURCES}
           aria-label={`Another source for ${device.name}`}
           placeholder="another source says …"
           value={typed}
@@ -165,6 +166,9 @@ function LeadCard({ device, uses, onCommit }: LeadCardProps) {
     </section>
   );
 }
+
+/** As many as a lead keeps. */
+const MOST_SOURCES = 4;
 
 /** What a lead may be, as the answers of a list. */
 const NOTHING = '-';
@@ -381,7 +385,17 @@ function Things({ label, placeholder, kit, field, onCommit }: ThingsProps) {
       tokenSeparators={[',']}
       onChange={(things) =>
         onCommit(label, (now) =>
-          updateRecords(now, [{ id: kit.id, set: { [field]: things.map((thing) => thing.slice(0, 80)).slice(0, 40) } }]),
+          updateRecords(now, [
+            {
+              id: kit.id,
+              set: {
+                [field]: things
+                  .map((thing) => thing.trim().slice(0, 80))
+                  .filter(Boolean)
+                  .slice(0, 40),
+              },
+            },
+          ]),
         )
       }
     />

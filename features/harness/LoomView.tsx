@@ -55,7 +55,8 @@ export function LoomView({ harness }: { harness: Harness }) {
         </span>
       </div>
       {boards.map((board, at) => {
-        const { widthMm, heightMm } = loomSize(board, scale);
+        const shownAt = scale < LEAST_SHOWN ? LEAST_SHOWN : scale;
+        const { widthMm, heightMm } = loomSize(board, shownAt);
         return (
           <div
             key={at}
@@ -65,7 +66,7 @@ export function LoomView({ harness }: { harness: Harness }) {
             style={{
               width: `${widthMm * ON_SCREEN}px`,
               aspectRatio: `${widthMm} / ${heightMm}`,
-              backgroundImage: `url("data:image/svg+xml,${encodeURIComponent(writeLoomSvg(board, design, units, scale))}")`,
+              backgroundImage: `url("data:image/svg+xml,${encodeURIComponent(writeLoomSvg(board, design, units, shownAt))}")`,
             }}
           />
         );
@@ -73,6 +74,9 @@ export function LoomView({ harness }: { harness: Harness }) {
     </div>
   );
 }
+
+/** A loom at full size is metres of screen: larger than this it is only printed. */
+const LEAST_SHOWN = 10;
 
 /** Pixels a millimetre of paper is shown with: as large as it is printed, 96 to the inch. */
 const ON_SCREEN = 96 / 25.4;

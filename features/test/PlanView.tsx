@@ -9,6 +9,7 @@ import { harnessOf } from '@/core/harness/schedule';
 import { planWork, type Planned } from '@/core/plan/schedule';
 import { tasksOf, type Task } from '@/core/plan/tasks';
 import { tickTask } from '@/core/plan/tickTask';
+import { formatClock } from '@/core/units/quantity';
 import { TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
@@ -57,7 +58,7 @@ export function PlanView() {
           show what is done
         </Checkbox>
         <span role="status">
-          <b className="reading">{clock(minutes)}</b> h of work and waiting left, {done.length} of {tasks.length} done
+          <b className="reading">{formatClock(minutes)}</b> h of work and waiting left, {done.length} of {tasks.length} done
         </span>
         <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
           Print
@@ -115,7 +116,7 @@ function PlannedTask({ planned: { task, startMinute, person }, people, isReady, 
   const caution = TASK_CAUTIONS[task.kind];
   return (
     <li data-ready={isReady}>
-      <span className="reading">{clock(startMinute)}</span>
+      <span className="reading">{formatClock(startMinute)}</span>
       <span className={styles.what}>
         {words}
         <small>
@@ -132,5 +133,3 @@ function PlannedTask({ planned: { task, startMinute, person }, people, isReady, 
     </li>
   );
 }
-
-const clock = (minutes: number) => `${Math.floor(minutes / 60)}:${String(Math.floor(minutes % 60)).padStart(2, '0')}`;

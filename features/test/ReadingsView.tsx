@@ -9,10 +9,10 @@ import type { Measurement } from '@/core/diagnosis/diagnose';
 import { atBattery, readingOf, verdictOf, type Verdict } from '@/core/diagnosis/verdict';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { formatNumber } from '@/core/units/quantity';
+import { movesWords } from '@/core/wording/benchWords';
 import { measurementWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { ReadingField } from './ReadingField';
-import { movesWords } from './useCircuitState';
 import { useDiagnosis } from './useDiagnosis';
 import { useWireNumbers } from './useWireNumbers';
 import shared from '../harness/Harness.module.css';
@@ -31,7 +31,7 @@ const VERDICT_WORDS: Record<Verdict, string> = { pass: 'as it should be', doubtf
 export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewProps) {
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);
-  const points = useMemo(() => pointsOf(index).filter((what) => isOf(what, circuit, index.battery?.id)), [index, circuit]);
+  const points = useMemo(() => pointsOf(index).filter((what) => isOf(what, circuit)), [index, circuit]);
   const { answer } = useDiagnosis({ ask: 'expect', moved, batteryV, points });
   const expected = answer && 'expected' in answer && answer.expected.length === points.length ? answer.expected : null;
   const verdicts = expected?.map((one) => {
@@ -101,8 +101,8 @@ function Point({ expected: { what, expected, low, high }, verdict, moved, batter
   );
 }
 
-/** What of all points belongs to a circuit: the battery, its block, its fuse, its loads, and what flows in its own feed. */
-function isOf(what: Measurement, { protectionId, loadIds, supplyWireIds, block }: CircuitAnalysis, batteryId: string | undefined): boolean {
+/** What of all points belongs to a circuit: its block, its fuse, its loads, and what flows in its own feed. The battery's own volts are what is entered above. */
+function isOf(what: Measurement, { protectionId, loadIds, supplyWireIds, block }: CircuitAnalysis): boolean {
   if (what.kind === 'amps') return supplyWireIds.includes(what.wireId);
-  return [protectionId, block?.id, batteryId, ...loadIds].includes(what.at.deviceId);
+  return [protectionId, block?.id, ...loadIds].includes(what.at.deviceId);
 }

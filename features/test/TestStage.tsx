@@ -11,7 +11,7 @@ import frame from '@/ui/Stage.module.css';
 import { FindView } from './FindView';
 import { PlanView } from './PlanView';
 import { ReadingsView } from './ReadingsView';
-import { useMovesFor } from './useCircuitState';
+import { useMovesFor } from './useMovesFor';
 import styles from './Test.module.css';
 
 /** Volts the battery is taken to have until somebody reads it, of a 12 V system. Common practice: a rested, charged one. */

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { harnessOf } from '@/core/harness/schedule';
+import { harnessOf, wireNumbersOf } from '@/core/harness/schedule';
 import type { WireNumbers } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
 
@@ -7,5 +7,5 @@ import { useDesign } from '@/features/design/DesignProvider';
 export function useWireNumbers(): WireNumbers {
   const index = useDesign(({ analysis }) => analysis.index);
   const wiring = useDesign(({ analysis }) => analysis.wiring);
-  return useMemo(() => new Map(harnessOf(index, wiring).wires.map(({ wire, number }) => [wire.id, number])), [index, wiring]);
+  return useMemo(() => wireNumbersOf(harnessOf(index, wiring)), [index, wiring]);
 }

@@ -5,6 +5,9 @@ import { seenAs } from '../../core/design/asBuilt';
 import { applyChange } from '../../core/design/change';
 import { makeDesign, recordsOf, type Design } from '../../core/design/design';
 import { Edit } from '../../core/design/edit';
+import { layPairs, pairsOf } from '../../core/harness/editCables';
+import { harnessOfDesign } from '../../core/harness/schedule';
+import { indexDesign } from '../../core/rig/designIndex';
 import { colourAll, fixNumbers } from '../../core/harness/editWires';
 import { newDesignRecords, USUAL_ZONES } from '../../core/switching/newDesign';
 import { namedLoad } from '../../core/switching/newLoad';
@@ -42,6 +45,11 @@ test('a whole design asks for nothing more', () => {
   expect(next(numbered).of.harness).toBe(`${recordsOf(design, 'wire').length} wires to mark`);
   expect(next(applyChange(numbered, colourAll(numbered, false)))).toEqual({ of: { switching, test }, next: null });
   expect(next(pip()).of).not.toHaveProperty('loads');
+  // A core has its cable's colour: it is not to be marked again.
+  const index = indexDesign(design);
+  const laid = applyChange(design, layPairs(design, pairsOf(index, harnessOfDesign(design)), 'twin'));
+  const done = applyChange(laid, fixNumbers(laid));
+  expect(next(applyChange(done, colourAll(done, false))).of).not.toHaveProperty('harness');
 });
 
 test('as it is now nobody is told to design anything, and where nothing is there it says so on every stage', () => {

@@ -48,7 +48,9 @@ export function nextSteps(
 
 /** What is left to mark on the wires; empty where nothing is. */
 function harnessStep(wires: readonly Wire[]): string {
-  const [bare, unnumbered] = [wires.filter(({ colour }) => !colour).length, wires.filter(({ number }) => !number).length];
+  // A core has its cable's colour, and what comes in a kit whatever colour it comes in.
+  const bare = wires.filter(({ colour, core, kitId }) => !colour && !core && !kitId).length;
+  const unnumbered = wires.filter(({ number }) => !number).length;
   if (bare === wires.length && unnumbered === wires.length) return 'mark the wires';
   return bare + unnumbered === 0 ? '' : `${Math.max(bare, unnumbered)} wires to mark`;
 }
