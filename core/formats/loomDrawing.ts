@@ -97,7 +97,7 @@ function nodeShapes(
     dot,
     fittedText(x(atMm) + 2, y(lane) + 4.6, 3, name, room, { weight: 'bold' }),
     ...lines.slice(0, MOST_LINES).map((line, at) => fittedText(x(atMm) + 2, y(lane) + 7.5 + at * 2.6, 2.4, line, room)),
-    ...(lines.length > MOST_LINES ? [fittedText(x(atMm) + 2, y(lane) + 7.5 + MOST_LINES * 2.6, 2.4, `and ${lines.length - MOST_LINES} lines more`, room)] : []), // prettier-ignore
+    ...(lines.length > MOST_LINES ? [fittedText(x(atMm) + 2, y(lane) + 7.5 + MOST_LINES * 2.6, 2.4, lines.length - MOST_LINES === 1 ? 'and one line more' : `and ${lines.length - MOST_LINES} lines more`, room)] : []), // prettier-ignore
   ].join('');
 }
 /** Lines of numbers under a place before they would meet the next lane's words. */

@@ -146,7 +146,7 @@ describe('the loom board', () => {
             if (one === other) continue;
             const [a, b] = [one.startMm + one.lengthMm, other.startMm + other.lengthMm];
             if (one.lane === other.lane) expect(one.startMm >= b - 1e-6 || other.startMm >= a - 1e-6).toBe(true);
-            const isBetween = other.lane > one.fromLane && other.lane < one.lane;
+            const isBetween = other.lane > Math.min(one.fromLane, one.lane) && other.lane < Math.max(one.fromLane, one.lane);
             if (isBetween) {
               steps++;
               expect(one.startMm <= other.startMm + 1e-6 || one.startMm >= b - 1e-6).toBe(true);

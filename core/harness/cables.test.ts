@@ -21,7 +21,7 @@ import { partWords } from '../wording/harnessWords';
 import { proofWords } from '../wording/leadWords';
 import { addCable, layIn, layPairs, pairsOf } from './editCables';
 import { addKit, addLeads, readLeads, setClaim, setKitDevices } from './editLeads';
-import { colourAll, setWireField } from './editWires';
+import { colourAll, fixNumbers, setWireField } from './editWires';
 import { proofOf, standingOf } from './leads';
 import { boughtIn, partKey, partsList } from './partsList';
 import { cutLots, harnessOfDesign } from './schedule';
@@ -57,6 +57,15 @@ describe('cables', () => {
     expect(new Set(cores).size).toBe(cables.length * 2);
     expect(pairsOf(indexDesign(design), harnessOfDesign(design))).toEqual([]);
     expect(rulesOf(design).filter((rule) => rule.startsWith('harness.core'))).toEqual([]);
+  });
+
+  test('laying pairs brings no caution: a sheath has its cable’s name, and tells reds at one block apart', () => {
+    for (const plain of [HERON, PIP]) {
+      const laid = paired(plain);
+      const marked = done(laid, fixNumbers(laid));
+      const coloured = done(marked, colourAll(marked, false));
+      expect(rulesOf(coloured)).toEqual([]);
+    }
   });
 
   test('what is a core is cut with its cable: the metres of single wire and of cable are those of all wires', () => {
@@ -341,6 +350,7 @@ describe('kits and what is at hand', () => {
     expect(needOf(set(['have', '1'], ['price', '0.8']))).toMatchObject({ getCount: wanted - 1, cost: 0.8 * (wanted - 1) });
     expect(needOf(set(['pack', '25'], ['price', '0.2']))).toMatchObject({ getCount: 25, cost: 5 });
     expect(needOf(set(['have', '1'], ['ordered', '100']))).toMatchObject({ getCount: 0, cost: 0 });
+    expect(needOf(set(['price', '0,80 EUR']))).toMatchObject({ stock: { price: 0.8 } });
     // Emptied again, nothing of it is kept.
     const emptied = edited(set(['have', '1']), (edit) => setStockField(edit, fuse, 'have', '', 'us'));
     expect(recordsOf(emptied, 'stock')).toEqual([]);
@@ -349,6 +359,9 @@ describe('kits and what is at hand', () => {
       ['have', 'two', 'number'],
       ['have', '1.5', 'whole'],
       ['pack', '0', 'whole'],
+      ['price', '1e9', 'number'],
+      ['price', '9999999999', 'large'],
+      ['have', '99999999', 'large'],
     ] as const)
       expect(setStockField(new Edit(PIP), fuse, field, text, 'us')).toEqual({ why });
     const { cost, open } = totalOf(partNeeds(linesOf(PIP), recordsOf(set(['price', '2']), 'stock')));

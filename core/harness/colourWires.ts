@@ -63,7 +63,7 @@ export function colourWires(
   return new Map(index.wires.flatMap((wire) => (isGiven(wire) || wire.kitId ? [] : [[wire.id, looks.get(wire.id)!] as const])));
 }
 
-/** For every wire, those that could be taken for it: on other terminals of the same device or fuse block, and not one and the same joined copper. */
+/** For every wire, those that could be taken for it: on other terminals of the same device or fuse block, not one and the same joined copper, and not told apart by a sheath, which has its cable's name. */
 export function confusedWith(index: DesignIndex): Map<string, Set<string>> {
   const netOf = nets(index);
   const groups = new Map<string, Wire[]>();
@@ -75,7 +75,9 @@ export function confusedWith(index: DesignIndex): Map<string, Set<string>> {
   const beside = new Map(index.wires.map(({ id }) => [id, new Set<string>()]));
   for (const wires of groups.values())
     for (const one of wires)
-      for (const other of wires) if (one.id !== other.id && netOf.get(one.id) !== netOf.get(other.id)) beside.get(one.id)!.add(other.id);
+      for (const other of wires)
+        if (one.id !== other.id && netOf.get(one.id) !== netOf.get(other.id) && one.core?.cableId === other.core?.cableId)
+          beside.get(one.id)!.add(other.id);
   return beside;
 }
 

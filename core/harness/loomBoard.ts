@@ -5,7 +5,7 @@ import type { LaidRoute } from '../rig/layout';
 import type { HarnessWire } from './harnessWire';
 import type { Harness } from './schedule';
 
-/** A loom laid out flat: every stretch level and as long as it is, one lane under another, joined by upright steps that stand for no length. */
+/** A loom laid out flat: every stretch level and as long as it is, one lane under another, the longest way in the middle, joined by upright steps that stand for no length. */
 export interface LoomBoard {
   branches: LoomBranch[];
   nodes: LoomNode[];
@@ -80,14 +80,23 @@ interface Looms {
   endsAt: ReadonlyMap<string, LoomEnd[]>;
 }
 
+/** Above the trunk or below it. */
+const UP = -1;
+const DOWN = 1;
+type Side = typeof UP | typeof DOWN;
+
 function board(root: string, looms: Looms): LoomBoard {
   const steps = treeFrom(root, looms);
   const branches: LoomBranch[] = [];
   const nodes: LoomNode[] = [];
   const reach = (place: string): number => Math.max(0, ...(steps.get(place) ?? []).map(({ laid, to, isAgain }) => laid.length.mm + (isAgain ? 0 : reach(to)))); // prettier-ignore
-  let lanes = 1;
-  /** Draws what begins at a place along one lane, its longest way straight on; what leaves it last lies next to it, so that no step crosses a stretch. */
-  const draw = (from: string, atMm: number, lane: number, behind: readonly Passage[], isAgain: boolean): void => {
+  // Lanes taken above the trunk, counted down, and below it, counted up.
+  const taken = { [UP]: 0, [DOWN]: 0 };
+  /**
+   * Draws what begins at a place along one lane, its longest way straight on; what leaves it last lies next to it, so that no step crosses a stretch. The trunk's branches go where there is more room, theirs
+   * further out on the same side.
+   */
+  const draw = (from: string, atMm: number, lane: number, behind: readonly Passage[], isAgain: boolean, given: Side | null): void => {
     const leaving: { step: Step; atMm: number; behind: readonly Passage[] }[] = [];
     let here = { place: from, atMm, behind, isAgain };
     for (;;) {
@@ -105,13 +114,21 @@ function board(root: string, looms: Looms): LoomBoard {
       };
     }
     for (const { step, atMm: x, behind: through } of leaving.sort((a, b) => b.atMm - a.atMm)) {
-      const own = lanes++;
+      const side = given ?? (taken[UP] < taken[DOWN] ? UP : DOWN);
+      taken[side] += 1;
+      const own = side * taken[side];
       branches.push(branchOf(step, x, own, lane, looms));
-      draw(step.to, x + step.laid.length.mm, own, [...through, ...fitted(step)], step.isAgain);
+      draw(step.to, x + step.laid.length.mm, own, [...through, ...fitted(step)], step.isAgain, side);
     }
   };
-  draw(root, 0, 0, [], false);
-  return { branches, nodes, lanes, lengthMm: Math.max(0, ...nodes.map(({ atMm }) => atMm)) };
+  draw(root, 0, 0, [], false, null);
+  const down = <T extends { lane: number; fromLane?: number }>(one: T): T => ({
+    ...one,
+    lane: one.lane + taken[UP],
+    ...(one.fromLane !== undefined && { fromLane: one.fromLane + taken[UP] }),
+  });
+  const lanes = 1 + taken[UP] + taken[DOWN];
+  return { branches: branches.map(down), nodes: nodes.map(down), lanes, lengthMm: Math.max(0, ...nodes.map(({ atMm }) => atMm)) };
 }
 
 const far = ({ laid, to, isAgain }: Step, reach: (place: string) => number) => laid.length.mm + (isAgain ? 0 : reach(to));

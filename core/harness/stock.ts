@@ -53,7 +53,7 @@ export const STOCK_FIELDS = ['have', 'ordered', 'price', 'pack', 'supplier'] as 
 export type StockField = (typeof STOCK_FIELDS)[number];
 
 /** Why a text cannot be taken, as plain facts; `core/wording` says it. */
-export type StockRefusal = { why: 'number' } | { why: 'whole' } | { why: 'byReel' } | { why: 'long' };
+export type StockRefusal = { why: 'number' } | { why: 'large' } | { why: 'whole' } | { why: 'byReel' } | { why: 'long' };
 
 /** Takes the text of one cell into the design. Nothing where it cannot be read: why. An empty one takes away what was set. */
 export function setStockField(edit: Edit, line: PartLine, field: StockField, text: string, units: UnitSystem): StockRefusal | null {
@@ -77,10 +77,13 @@ function read(line: PartLine, field: StockField, text: string, units: UnitSystem
   if (field === 'pack' && byLength) return { why: 'byReel' };
   if (byLength && field !== 'price') {
     const length = parseLength(text, units);
-    return length.ok && length.value >= 0 && length.value <= 1_000_000 ? Math.round(length.value) : { why: 'number' };
+    if (!length.ok || length.value < 0) return { why: 'number' };
+    return length.value > MOST[field] ? { why: 'large' } : Math.round(length.value);
   }
-  const number = parseNumber(text);
-  if (!number.ok || number.value < 0 || number.value > MOST[field]) return { why: 'number' };
+  // A price may have its currency behind it, which is the design's whatever is written.
+  const number = parseNumber(field === 'price' ? text.replace(/\s*(?:[A-Z]{3}|[€$£])$/, '') : text);
+  if (!number.ok || number.value < 0) return { why: 'number' };
+  if (number.value > MOST[field]) return { why: 'large' };
   if (field === 'price') return byLength ? number.value / perLength(units) : number.value;
   return Number.isInteger(number.value) && (field !== 'pack' || number.value >= 1) ? number.value : { why: 'whole' };
 }

@@ -201,6 +201,7 @@ export function refusalWords(refusal: WireRefusal): string {
 /** Why a cell of the parts list cannot be taken, and what to write. */
 export const STOCK_REFUSALS: Record<StockRefusal['why'], string> = {
   number: 'write a figure, none below nought',
+  large: 'that is more than anybody buys',
   whole: 'write a whole number',
   byReel: 'wire is counted by the reels at hand, in the cut list',
   long: 'write it shorter',

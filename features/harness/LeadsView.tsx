@@ -312,7 +312,6 @@ function Kits({ kits, onCommit }: { kits: readonly Kit[]; onCommit: Commit }) {
         <div key={kit.id} role="group" aria-label={`Kit ${kit.name}`} className={styles.kit}>
           <b>{kit.name}</b>
           <Select
-            size="small"
             mode="multiple"
             showSearch
             aria-label={`Parts of ${kit.name}`}
@@ -375,7 +374,6 @@ interface ThingsProps {
 function Things({ label, placeholder, kit, field, onCommit }: ThingsProps) {
   return (
     <Select<string[]>
-      size="small"
       mode="tags"
       open={false}
       suffixIcon={null}

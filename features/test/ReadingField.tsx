@@ -15,13 +15,19 @@ interface ReadingFieldProps {
   what: Measurement;
   moved: readonly Moved[];
   batteryV: number | null;
+  /** Told whether what is in the field is not what is kept. */
+  onDraft?(isDraft: boolean): void;
 }
 
 /** What a meter read at one point, kept with the design; emptied, it is gone. */
-export function ReadingField({ label, what, moved, batteryV }: ReadingFieldProps) {
+export function ReadingField({ label, what, moved, batteryV, onDraft }: ReadingFieldProps) {
   const kept = useDesign((state) => readingOf(state.design, what, moved));
   const { commit, refusal } = useRefusal();
-  const [draft, setDraft] = useState<string | null>(null);
+  const [draft, setText] = useState<string | null>(null);
+  const setDraft = (text: string | null) => {
+    setText(text);
+    onDraft?.(text !== null);
+  };
   const [why, setWhy] = useState<string | null>(null);
   const unit = what.kind === 'volts' ? 'V' : 'A';
   const take = () => {

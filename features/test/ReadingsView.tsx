@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { Expected } from '@/core/diagnosis/expect';
 import { pointsOf } from '@/core/diagnosis/expect';
@@ -74,7 +74,10 @@ interface PointProps {
   batteryV: number | null;
 }
 
-function Point({ expected: { what, expected, low, high }, verdict, moved, batteryV }: PointProps) {
+function Point({ expected: { what, expected, low, high }, verdict: judged, moved, batteryV }: PointProps) {
+  // While something else is typed, the verdict on what is kept says nothing of it.
+  const [isDraft, setDraft] = useState(false);
+  const verdict = isDraft ? null : judged;
   const design = useDesign((state) => state.design);
   const numbers = useWireNumbers();
   const words = measurementWords(design, what, numbers);
@@ -92,7 +95,7 @@ function Point({ expected: { what, expected, low, high }, verdict, moved, batter
           {formatNumber(low, 2)} to {formatNumber(high, 2)}
         </small>
       </span>
-      <ReadingField label={words} what={what} moved={moved} batteryV={batteryV} />
+      <ReadingField label={words} what={what} moved={moved} batteryV={batteryV} onDraft={setDraft} />
       <span className={styles.verdict} role="status">
         {verdict &&
           `${VERDICT_WORDS[verdict]}${verdict === 'pass' ? '' : `, ${off > 0 ? '+' : '−'}${formatNumber(Math.abs(off), 2)} ${unit}`}`}
