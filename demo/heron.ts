@@ -10,6 +10,7 @@ import { circuits, STORED, WINTER, WORK } from './heronCircuits';
 import { liveDemo } from './energyBuilder';
 import { HERON_ENERGY } from './heronEnergy';
 import { HERON_RIG } from './heronRig';
+import { switchHeron } from './heronSwitching';
 import { kitsOfHeron } from './heronKits';
 import { wishOfHeron } from './heronWishes';
 import { panelled, type DemoPanel } from './panels';
@@ -21,7 +22,7 @@ import { layDemo } from './rigBuilder';
  * measured draw is more than its box said, on a fuse chosen from the box.
  */
 export function heron(): Design {
-  const laid = layDemo(ontoHideBar(buildDemo([...base(), ...supply()], circuits)), HERON_RIG);
+  const laid = layDemo(switchHeron(ontoHideBar(buildDemo([...base(), ...supply()], circuits))), HERON_RIG);
   return kitsOfHeron(panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS));
 }
 
@@ -131,8 +132,8 @@ const PANELS: DemoPanel[] = [
       ['Reversing lamps switch', 'Reversing'],
       ['Hide bench lights switch', 'Bench'],
       ['Bench dimmer'],
-      null,
-      null,
+      ['Scene left, panel or fob', 'Left by fob'],
+      ['Scene right, panel or fob', 'Right by fob'],
       null,
     ],
   },

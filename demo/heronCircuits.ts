@@ -127,7 +127,7 @@ export const circuits: DemoCircuit[] = [
         zone: 'zone_engine',
         quantity: 2,
         spacingMm: 900,
-        rated: watts(45),
+        rated: watts(36),
         group: 'driving',
         continuous: false,
         use: { [WORK]: 0.5 },
@@ -157,13 +157,13 @@ export const circuits: DemoCircuit[] = [
     ],
   },
   {
-    ...{ name: 'Hide bench lights', zone: 'zone_hide', ...hide, slot: 1, ratingA: 5, conductor: 'mm2:2.5', feedMm: 1600, critical: true },
-    switched: { ratingA: 10, onwardMm: 1900 },
+    ...{ name: 'Hide bench lights', zone: 'zone_hide', ...hide, slot: 1, ratingA: 5, conductor: 'mm2:4', feedMm: 1600, critical: true },
+    switched: { ratingA: 10, onwardMm: 1600 },
     parts: [{ id: 'dimmer', name: 'Bench dimmer', before: 'Bench puck', atMm: 100 }],
     loads: [
       {
-        ...{ name: 'Bench puck', behaviour: 'ledStrip', zone: 'zone_hide', quantity: 8, spacingMm: 350, rated: watts(3) },
-        measured: { draw: { kind: 'watts', watts: 17, atV: 12.6 }, forSize: 8, on: '2026-10-18' },
+        ...{ name: 'Bench puck', behaviour: 'ledStrip', zone: 'zone_hide', quantity: 8, spacingMm: 300, rated: watts(2.5) },
+        measured: { draw: { kind: 'watts', watts: 14, atV: 12.6 }, forSize: 8, on: '2026-10-18' },
         use: { [WINTER]: 4, [WORK]: 6 },
       },
     ],
@@ -269,7 +269,7 @@ export const circuits: DemoCircuit[] = [
     loads: [
       {
         ...{ name: 'Awning strip', zone: 'zone_flanks' },
-        rated: { kind: 'strip', wattsPerM: 14.4, lengthMm: 2500, pieces: 1, join: 'endToEnd', atV: 12 },
+        rated: { kind: 'strip', wattsPerM: 14.4, lengthMm: 2300, pieces: 1, join: 'endToEnd', atV: 12 },
         use: { [WINTER]: 1, [WORK]: 1 },
       },
     ],
@@ -297,7 +297,7 @@ export const circuits: DemoCircuit[] = [
       ...hide,
       slot: 8,
       ratingA: 3,
-      conductor: 'mm2:1.5',
+      conductor: 'mm2:2.5',
       feedMm: 3100,
       critical: true,
     },
@@ -359,6 +359,31 @@ export const circuits: DemoCircuit[] = [
         rated: watts(15),
         continuous: false,
         use: { [WORK]: 0.1 },
+      },
+    ],
+  },
+  {
+    ...{ name: 'Hide relay hub', zone: 'zone_hide', ...hide, slot: 11, ratingA: 10, conductor: 'mm2:2.5', feedMm: 3200, critical: true },
+    loads: [
+      {
+        ...{ name: 'Hide ceiling light', behaviour: 'ledConstantPower', zone: 'zone_hide', rated: watts(12) },
+        use: { [WINTER]: 1, [WORK]: 1 },
+      },
+      {
+        ...{ name: 'Hide red light', behaviour: 'ledConstantPower', zone: 'zone_hide', rated: watts(5), hopMm: 3200 },
+        use: { [WINTER]: 1, [WORK]: 1 },
+      },
+      {
+        ...{ name: 'Wader drying fan', behaviour: 'motor', zone: 'zone_locker', rated: watts(12), hopMm: 3400 },
+        use: { [WINTER]: 1, [WORK]: 1 },
+      },
+      {
+        ...{ name: 'Bunk floor light', behaviour: 'ledConstantPower', zone: 'zone_bunk', rated: watts(4), hopMm: 3600 },
+        use: { [WINTER]: 0.5, [WORK]: 0.5 },
+      },
+      {
+        ...{ name: 'Mast camera', behaviour: 'converter', zone: 'zone_roof', rated: watts(8), hopMm: 4800 },
+        use: { [WORK]: 2 },
       },
     ],
   },

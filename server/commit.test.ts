@@ -44,7 +44,7 @@ test('a change is stored with its revision, and the list shows what it did', asy
   expect((await stored(id)).design.records.get('zone_cab')).toMatchObject({ name: 'Driver’s cab' });
   expect((await listDesigns()).designs.find((summary) => summary.id === id)).toMatchObject({
     name: 'Heron',
-    circuits: 20,
+    circuits: 21,
     faults: 1,
     cautions: 5,
   });

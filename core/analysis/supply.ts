@@ -17,10 +17,12 @@ export function analyseWires(
 ): Map<string, WireAnalysis> {
   const { wiring, hanging, supply, returns, index, feeders } = context;
   const onlyOf = ({ fuseIds, passesA }: FedWire) => fuseIds.find((id) => ratingOf(id) === passesA) ?? null;
+  const around = carriedByEither(context);
   const wires = new Map<string, WireAnalysis>();
   const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Ownership) => {
     const { wire, parent } = tree.nodes[at]!;
-    if (wire) put(wire, flow.demand[at]!.peakA, flow.dropV[at]! - flow.dropV[parent]!, own);
+    const more = (tree === wiring.supply && around.get(at)) || 0;
+    if (wire) put(wire, flow.demand[at]!.peakA + more, flow.dropV[at]! - flow.dropV[parent]!, own);
   };
   const put = (wire: Wire, amps: number, dropV: number, own: Ownership) => {
     const { protectionA, sharedBy } = own;
@@ -80,6 +82,29 @@ export function analyseWires(
     add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId, protectionA, sharedBy, fedBy: null });
   });
   return wires;
+}
+
+/** Of two ways that one contact chooses between, as the travellers of a lamp switched from two places, the tree follows one; by turns each carries all of it. What comes to a node so, A. */
+function carriedByEither({ wiring: { supply, rings }, supply: flow }: AnalysisContext): Map<number, number> {
+  const carried = new Map<number, number>();
+  for (const { side, neverClosed, ends } of rings) {
+    if (side !== 'supply' || !neverClosed) continue;
+    const amps = Math.max(...ends.map((at) => flow.demand[at]!.peakA));
+    const ways = ends.map((at) => upFrom(supply, at));
+    const common = new Set(ways[0]!.filter((at) => ways[1]!.includes(at)));
+    ends.forEach((end, which) => {
+      const more = amps - flow.demand[end]!.peakA;
+      for (const at of ways[which]!) if (!common.has(at)) carried.set(at, Math.max(more, carried.get(at) ?? 0));
+    });
+  }
+  return carried;
+}
+
+/** A node and all before it, to the root. */
+function upFrom({ nodes }: WiringTree, from: number): number[] {
+  const way: number[] = [];
+  for (let at = from; at >= 0; at = nodes[at]!.parent) way.push(at);
+  return way;
 }
 
 type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy' | 'fedBy'>;

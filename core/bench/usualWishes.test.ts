@@ -41,11 +41,11 @@ test.each<[string, 'ledConstantCurrent' | 'motor' | 'converter', WishSays['kind'
 test('a wish of one’s own that says the contrary, and wins, goes before what is given; one that does not win leaves it undecided', () => {
   const design = heron();
   const index = indexDesign(design);
-  const lamp = index.loads.find(({ name }) => name === 'Driving lamp, high')!;
+  const lamp = index.loads.find(({ name }) => name === 'Driving lamp, low')!;
   const sw = recordsOf(design, 'device').find(({ name }) => name === 'Driving lamps switch')!;
   const own = (wins: boolean): Wish => ({
     ...{ id: 'own', type: 'wish', loadId: lamp.id },
-    says: { kind: 'on', when: [{ mover: { kind: 'device', deviceId: sw.id, control: 'position' }, position: 'up' }], wins },
+    says: { kind: 'on', when: [{ mover: { kind: 'device', deviceId: sw.id, control: 'position' }, position: 'down' }], wins },
   });
   const verdicts = (wish: Wish) =>
     judgeWishes(index, traceWiring(index), allWishes(index, [wish]).filter(({ loadId }) => loadId === lamp.id)).map(({ verdict, why }) => why ?? verdict); // prettier-ignore
@@ -70,7 +70,7 @@ test('two colours of one lamp are suggested as never together, until it is said;
 test('a wish goes with its load, and with anything it names; a file that names what is not there is refused', () => {
   const design = heron();
   const wishes = recordsOf(design, 'wish');
-  expect(wishes).toHaveLength(10);
+  expect(wishes).toHaveLength(17);
   for (const wish of wishes) {
     for (const { id, type } of referencesOf(wish)) {
       expect(type).toBe('device');
@@ -90,11 +90,11 @@ test('a wish goes with its load, and with anything it names; a file that names w
 
 test('a copy for another vehicle keeps the wishes of what it keeps', () => {
   const whole = copyParts(heron(), 'all', 'Whole');
-  expect(recordsOf(whole, 'wish')).toHaveLength(10);
+  expect(recordsOf(whole, 'wish')).toHaveLength(17);
   for (const part of ['loads', 'supply'] as const) {
     const copy = copyParts(heron(), part, 'Part');
     expect(checkReferences(copy)).toEqual([]);
     // Wishes about switches go with the circuits; what was wished of the vehicle's own controls stays with the loads.
-    expect(recordsOf(copy, 'wish').length).toBe(part === 'loads' ? 5 : 0);
+    expect(recordsOf(copy, 'wish').length).toBe(part === 'loads' ? 6 : 0);
   }
 });

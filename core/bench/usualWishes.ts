@@ -9,6 +9,8 @@ const KEY: Mover = { kind: 'vehicle', control: 'key' };
 const SHINES_AHEAD = /\b(driving|spot|fog|ditch|pencil)[ -]?(lamp|light|beam)s?\b|\blight ?bar\b|\bfront\b.*\b(work|scene|flood)/;
 /** What pulls, lifts or moves with force. */
 const MOVES_WITH_FORCE = /winch|hoist|\bjack|\blift|locker|slide|\bstep\b|ramp|tail ?gate/;
+/** What dries a locker moves air alone. */
+const MOVES_AIR = /\bfan\b|blower/;
 /** Colours of one lamp that mean different things on the road. */
 const COLOURS = /\b(white|amber|yellow|red|blue|green)\b/;
 
@@ -33,7 +35,7 @@ function safetyOf(load: Load): WishSays[] {
   if (isLamp(load)) {
     const low = { mover: { kind: 'vehicle', control: 'lamps' }, position: 'low' } as const;
     if (SHINES_AHEAD.test(name)) says.push({ kind: 'off', when: [low] });
-  } else if (MOVES_WITH_FORCE.test(name)) says.push({ kind: 'notByOne' });
+  } else if (MOVES_WITH_FORCE.test(name) && !MOVES_AIR.test(name)) says.push({ kind: 'notByOne' });
   const mustNotFail = load.critical === true || load.thermostat?.mode === 'cools' || kindsNamed(load.name).some(({ id }) => id === 'fridge' || id === 'alarm'); // prettier-ignore
   if (mustNotFail) says.push({ kind: 'whatever', mover: KEY });
   return says;

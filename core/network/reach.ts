@@ -3,7 +3,7 @@ import { kindOf } from '../devices';
 import type { ControlValue, Memory } from '../devices/kind';
 import type { DesignIndex } from '../rig/designIndex';
 import { tapOn } from '../rig/designIndex';
-import { AT_REST, type ControlState } from './controlState';
+import { AT_REST, withControl, type ControlState } from './controlState';
 import { pathTo } from './flow';
 import { NetworkError } from './networkError';
 import { LiveDesign } from './settle';
@@ -171,10 +171,14 @@ function search(
   if (first) return first;
   for (const state of queue) {
     for (const { deviceId, key, values } of handles) {
+      const device = index.devices.get(deviceId);
+      const isPress = device?.kind === 'receiver' && device.mode === 'latching';
       for (const value of values) {
         if (state.controls[deviceId]?.[key] === value) continue;
         if (counted.left <= 0) return { kind: 'unsearched', controls: handles.length };
-        const done = visit({ ...state, controls: { ...state.controls, [deviceId]: { ...state.controls[deviceId], [key]: value } } });
+        // A button that a channel remembers says no more while it is held than once it is let go.
+        const pressed = isPress ? live.settle(withControl(state, deviceId, key, value)).state : state;
+        const done = visit(withControl(pressed, deviceId, key, isPress ? false : value));
         if (done) return done;
       }
     }
@@ -213,7 +217,8 @@ function atRest(index: DesignIndex, handles: readonly Handle[]): Settings {
 
 function stateKey({ controls, memory }: ControlState, handles: readonly Handle[]): string {
   const set = handles.map(({ deviceId, key }) => String(controls[deviceId]?.[key]));
-  return `${set.join()}|${Object.entries(memory).map(([id, held]) => `${id}:${heldKey(held)}`).join(';')}`; // prettier-ignore
+  const kept = Object.entries(memory).flatMap(([id, held]) => (heldKey(held) === '' ? [] : [`${id}:${heldKey(held)}`]));
+  return `${set.join()}|${kept.sort().join(';')}`;
 }
 
 /** What a device remembers, but for times, which stand still here. */

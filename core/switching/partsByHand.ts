@@ -254,11 +254,12 @@ function heal(edit: Edit, device: Device, tree: WiringTree): void {
       return node.wire !== null && at?.deviceId === device.id && reached.has(at.terminal) && node.deviceId !== device.id;
     });
     const inletMm = laid.get(inlet.wire.id)!.lengthMm;
-    const [only] = behind;
-    if (only && behind.length === 1) {
+    const [only] =
+      behind.length > 0 ? behind.map(({ wire, ...node }) => ({ wire: wire!, far: ref(node) })) : closing(edit, device, inlet.wire, reached);
+    if (only && behind.length <= 1) {
       const side = inlet.wire.from.deviceId === device.id ? 'from' : 'to';
-      edit.set(inlet.wire.id, { [side]: ref(only), lengthMm: inletMm + laid.get(only.wire!.id)!.lengthMm });
-      edit.remove(only.wire!.id);
+      edit.set(inlet.wire.id, { [side]: only.far, lengthMm: inletMm + laid.get(only.wire.id)!.lengthMm });
+      edit.remove(only.wire.id);
       continue;
     }
     for (const { wire } of behind) {
@@ -266,6 +267,15 @@ function heal(edit: Edit, device: Device, tree: WiringTree): void {
       edit.set(wire!.id, { [side]: ref(before), lengthMm: laid.get(wire!.id)!.lengthMm + inletMm, ...(wire!.via && { via: null }) });
     }
   }
+}
+
+/** The one wire that leads on from a part to where another way leads already: of two ways it closes the second. */
+function closing(edit: Edit, device: Device, inlet: Wire, reached: ReadonlySet<string>): { wire: Wire; far: TerminalRef }[] {
+  const onward = wiresOf(edit.design, device.id).flatMap((wire) => {
+    const [own, far] = wire.from.deviceId === device.id ? [wire.from, wire.to] : [wire.to, wire.from];
+    return wire.id !== inlet.id && reached.has(own.terminal) && far.deviceId !== device.id ? [{ wire, far }] : [];
+  });
+  return onward.length === 1 ? onward : [];
 }
 
 /** Terminals of a device that current reaches from one of them through it. */

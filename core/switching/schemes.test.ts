@@ -35,14 +35,18 @@ test('a lamp taken out of the middle of a chain leaves no gap, and the run keeps
   const loose = makeDesign(
     Array.from(design.records.values(), (record) => (record.type === 'device' ? { ...record, placeId: null } : record)),
   );
-  const first = named('Door light', loose);
-  const before = circuitNamed('Rear door and step lights', loose);
-  const without = applyChange(loose, removeLoads(loose, [first.id]));
-  const after = circuitNamed('Rear door and step lights', without);
+  const edit = new Edit(loose);
+  const second = edit.add(newLoad('Night light', 'zone_bunk'));
+  attachLoad(edit, second.id, circuitNamed('Bunk reading lights', loose).id);
+  const chain = edit.design;
+  const first = named('Reading light', chain);
+  const before = circuitNamed('Bunk reading lights', chain);
+  const without = applyChange(chain, removeLoads(chain, [first.id]));
+  const after = circuitNamed('Bunk reading lights', without);
   const length = (wireIds: string[], from: Design) => wireIds.reduce((sum, id) => sum + recordOf(from, id, 'wire')!.lengthMm, 0);
   expect(after.loadIds).toEqual(before.loadIds.filter((id) => id !== first.id));
-  expect(length(after.supplyWireIds, without)).toBe(length(before.supplyWireIds, loose));
-  expect(length(after.returnWireIds, without)).toBe(length(before.returnWireIds, loose));
+  expect(length(after.supplyWireIds, without)).toBe(length(before.supplyWireIds, chain));
+  expect(length(after.returnWireIds, without)).toBe(length(before.returnWireIds, chain));
   expect(faults(without)).toEqual([]);
 });
 
@@ -62,7 +66,7 @@ test('a load gets a circuit of its own in the first free slot', () => {
     ratingA: 5,
     fed: true,
     block: { id: free!.blockId, slot: free!.slot },
-    number: 21,
+    number: 22,
   });
   expect(faults(wired)).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
 import { stripMetres } from '../../devices/load';
-import type { ControlState } from '../../network/controlState';
+import { memoryOf, type ControlState } from '../../network/controlState';
 import type { Finding } from '../finding';
 
 /** A measured draw further than this from the rated one is worth a word, share of the rated. Common practice. */
@@ -10,12 +10,16 @@ const MEASURED_DIFFERS = 0.2;
 const STRIP_ONE_END_M = 5;
 
 /** What a state has moved from its rest, as device, control and position, to be put into words with the devices’ names. */
-function positionsText({ devices }: Analysis['index'], { controls }: ControlState): string {
-  return Object.entries(controls)
-    .flatMap(([id, set]) => {
+function positionsText({ devices }: Analysis['index'], state: ControlState): string {
+  return Object.keys(state.controls)
+    .flatMap((id) => {
       const device = devices.get(id);
-      const resting = device && device.kind !== 'load' ? kindOf(device).controls!(device) : null;
-      return resting ? Object.entries(set).flatMap(([key, value]) => (resting[key]?.[0] === value ? [] : [`${id}/${key}/${value}`])) : [];
+      if (!device || device.kind === 'load') return [];
+      // A channel that latches is on while it remembers to be, whatever its button does.
+      const set = { ...state.controls[id], ...(device.kind === 'receiver' && device.mode === 'latching' && memoryOf(state, id)) };
+      return Object.entries(kindOf(device).controls!(device)).flatMap(([key, [resting]]) =>
+        set[key] === undefined || set[key] === resting ? [] : [`${id}/${key}/${set[key]}`],
+      );
     })
     .join(' ');
 }

@@ -48,16 +48,30 @@ export function ownSwitching(design: Design, loads: readonly Load[]): Device[] {
   const { index, wiring } = trace(design);
   const reach = new Reach(index, wiring);
   const ids = new Set(loads.map(({ id }) => id));
-  const influencing = (loadId: string) => Array.from(reach.influenceOn([loadId]).index.devices.values()).filter(isSwitching);
-  const near = loads.flatMap(({ id }) => influencing(id));
+  const influencing = (from: Reach, loadId: string) => Array.from(from.influenceOn([loadId]).index.devices.values()).filter(isSwitching);
+  // What stands between these and the loads that hang on them switches those alone, and stays.
+  const upTo = new Reach(withoutWhatHangs(index, wiring, loads), wiring);
+  const near = loads.flatMap(({ id }) => influencing(upTo, id));
   // Loads that hang on these lie behind the same switching, and are switched with them.
   const behind = new Set(loads.flatMap((load) => loadsBehind(index, wiring, load)));
   const others = index.loads.filter(({ id }) => !ids.has(id) && !behind.has(id));
-  const theirs = new Set(others.flatMap(({ id }) => influencing(id).map((device) => device.id)));
+  const theirs = new Set(others.flatMap(({ id }) => influencing(reach, id).map((device) => device.id)));
   return [...new Map(near.map((device) => [device.id, device])).values()].flatMap(({ id }) => {
     const device = recordOf(design, id, 'device');
     return device && !theirs.has(id) ? [device] : [];
   });
+}
+
+/** The design without the wires that lead on from these loads, away from the battery: what is left of it leads to them. */
+function withoutWhatHangs(index: DesignIndex, { supply, return: back }: Wiring, loads: readonly Load[]): DesignIndex {
+  const onward = new Set<string>();
+  for (const load of loads)
+    for (const [tree, pole] of [[supply, 'plus'], [back, 'minus']] as const) {
+      const { deviceId, terminal } = landingOf(load, pole);
+      const at = tree.at.get(terminalKey(deviceId, terminal));
+      for (const { parent, wire } of tree.nodes) if (wire && parent === at) onward.add(wire.id);
+    } // prettier-ignore
+  return { ...index, wires: index.wires.filter(({ id }) => !onward.has(id)) };
 }
 
 /** Loads whose plus hangs on another load's. */

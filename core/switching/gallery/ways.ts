@@ -83,10 +83,11 @@ function radio(at: WayBuilder, more: object = {}): string {
 }
 
 /** Two changeovers joined by two travellers, with what stands between them. */
-function places(at: WayBuilder, withMiddle: boolean, ...after: [string, string, string][]): true {
+function places(at: WayBuilder, withMiddle: boolean, makeDimmer?: () => string): true {
   const first = at.part('changeover', `${at.load.name} switch, first place`);
   const middle = withMiddle ? at.part('changeover', `${at.load.name} switch, middle place`, { form: 'doublePoleChangeover' }) : null;
   const last = at.part('changeover', `${at.load.name} switch, last place`);
+  const after = makeDimmer ? [[makeDimmer(), 'in', 'out'] as const] : [];
   if (middle === null) {
     at.through([first, 'common', 'up'], [last, 'up', 'common'], ...after);
     at.wire(end(first, 'down'), end(last, 'down'));
@@ -174,9 +175,11 @@ export const WAYS: readonly Way[] = [
   {
     ...{ id: 'twoPlacesDimmed', family: 'places', isFor: ownPlus },
     build(at) {
-      const dimmer = at.part('dimmer', `${at.load.name} dimmer`);
-      at.toReturn(dimmer, 'minus');
-      return places(at, false, [dimmer, 'in', 'out']);
+      return places(at, false, () => {
+        const dimmer = at.part('dimmer', `${at.load.name} dimmer`);
+        at.toReturn(dimmer, 'minus');
+        return dimmer;
+      });
     },
   },
   {
