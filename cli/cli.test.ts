@@ -198,7 +198,7 @@ describe('bench', () => {
     const load = (name: string) => output!.loads.find((one) => one.name === name)!;
     expect([output!.outcome, load('Left scene lamp, white').on]).toEqual(['settled', false]);
     expect(load('Left scene lamp, amber')).toMatchObject({ function: 'amber', on: true, level: expect.any(Number) as number });
-    expect(load('Left scene lamp, amber').by).toEqual(expect.arrayContaining(['House battery', 'Scene lights, left switch']));
+    expect(load('Left scene lamp, amber').by).toEqual(expect.arrayContaining(['House battery', 'Left white relay', 'Left amber relay']));
     expect(load('Step light').on).toBe(true);
     expect(output!.devices).toContainEqual({ name: 'Step motion sensor', state: 'on' });
   });
@@ -218,23 +218,19 @@ describe('bench', () => {
 
 test('truth gives every way that what influences a load may stand, and refuses a name that may be several', () => {
   const { stdout, status } = vineKnot('truth', heronFile, '--load', 'Left scene lamp', '--function', 'amber', '--json');
-  expect([status, JSON.parse(stdout)]).toEqual([
-    0,
-    {
-      inputs: ['Scene lights, left switch'],
-      rows: ['off', 'up', 'down'].map((position) => ({
-        ...{
-          set: { 'Scene lights, left switch': position },
-          on: position === 'down',
-          level: position === 'down' ? 1 : 0,
-          wished: position === 'down' || null,
-        },
-      })),
-    },
+  const table = JSON.parse(stdout) as { inputs: string[]; rows: { set: Record<string, string>; on: boolean; level: number; wished: boolean | null }[] }; // prettier-ignore
+  const [byFob, colour, ...buttons] = ['Scene left, panel or fob', 'Scene lights, left switch', 'Left scene radio, channel 1', 'Left scene radio, channel 2'] as const; // prettier-ignore
+  expect([status, table.inputs]).toEqual([0, [byFob, colour, ...buttons]]);
+  expect(table.rows).toHaveLength(2 * 3 * 2 * 2);
+  const byPanel = table.rows.filter(({ set }) => set[byFob] === 'down' && buttons.every((button) => set[button] === 'let go'));
+  expect(byPanel.map(({ set, on, level, wished }) => [set[colour], on, level, wished]).sort()).toEqual([
+    ['down', true, 1, true],
+    ['off', false, 0, null],
+    ['up', false, 0, null],
   ]);
   // What the bench does not do as wished is among the first rows.
   const reversing = JSON.parse(vineKnot('truth', heronFile, '--load', 'Reversing lamp', '--json').stdout) as { rows: object[] };
-  expect(reversing.rows).toContainEqual({ set: { 'Reversing lamps switch': 'off', Key: 'on', Reverse: 'in' }, on: false, level: 0, wished: true }); // prettier-ignore
+  expect(reversing.rows).toContainEqual({ set: { 'Reversing lamps switch': 'up', Key: 'on', Reverse: 'in', Brake: 'released' }, on: false, level: 0, wished: true }); // prettier-ignore
   const several = vineKnot('truth', heronFile, '--load', 'scene lamp');
   expect([several.status, several.stderr]).toEqual([2, expect.stringContaining('"Left scene lamp, white", "Left scene lamp, amber"')]);
 });
@@ -247,16 +243,15 @@ test('wishes says which are kept, which are broken and by what acts; those acts,
   expect(status).toBe(1);
   const broken = wishes.filter(({ verdict }) => verdict === 'broken');
   expect(broken.map(({ load, given }) => [load, given])).toEqual([
+    ['Right scene lamp, white', false],
     ['Reversing lamp', false],
-    ['Driving lamp, high', true],
-    ['Driving lamp, low', true],
   ]);
-  expect(broken[0]!.series).toEqual([{ set: 'Key=on' }, { set: 'Reverse=in' }]);
+  expect(broken[1]!.series).toEqual([{ set: 'Reversing lamps switch=up' }, { set: 'Key=on' }, { set: 'Reverse=in' }]);
   expect(wishes.find(({ load }) => load === 'Step light')).toMatchObject({ verdict: 'kept', withinS: 61, series: [] });
-  const [, high] = broken;
-  const sets = high!.series.flatMap((step) => ('set' in step ? ['--set', String(step.set)] : []));
+  const sets = broken[0]!.series.flatMap((step) => ('set' in step ? ['--set', String(step.set)] : []));
   const benched = JSON.parse(vineKnot('bench', heronFile, ...sets, '--json').stdout) as { loads: { name: string; on: boolean }[] };
-  expect(benched.loads.find(({ name }) => name === 'Driving lamp, high')!.on).toBe(true);
+  const isOn = (name: string) => benched.loads.find((load) => load.name === name)!.on;
+  expect([isOn('Right scene lamp, white'), isOn('Right scene lamp, amber')]).toEqual([false, true]);
   const kept = vineKnot('wishes', pipFile);
   expect([kept.status, kept.stdout]).toEqual([0, 'Nothing is wished and nothing is given.\n']);
 });

@@ -127,7 +127,7 @@ test.each([
       );
       expect(new Set(slots.map((slot) => slot.split('/').slice(0, 2).join('/'))).size).toBe(slots.length);
     }),
-    { numRuns: runs(24), seed: seedOf(61) },
+    { numRuns: runs(24), seed: seedOf(67) },
   );
   expect([...done].sort()).toEqual(Object.keys(GESTURES).sort());
 });
