@@ -22,7 +22,7 @@ import { layDemo } from './rigBuilder';
  * measured draw is more than its box said, on a fuse chosen from the box.
  */
 export function heron(): Design {
-  const laid = layDemo(switchHeron(ontoHideBar(buildDemo([...base(), ...supply()], circuits))), HERON_RIG);
+  const laid = layDemo(ontoHideBar(switchHeron(ontoHideBar(buildDemo([...base(), ...supply()], circuits)))), HERON_RIG);
   return kitsOfHeron(panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS));
 }
 
@@ -32,7 +32,7 @@ function ontoHideBar(design: Design): Design {
   const { supply } = traceWiring(indexDesign(design));
   const edit = new Edit(design);
   for (const { id, from, to } of wires) {
-    if (to.deviceId !== 'bar_front' || from.deviceId === 'bar_hide') continue;
+    if (to.deviceId !== 'bar_front' || from.deviceId === 'bar_hide' || from.deviceId === 'signals') continue;
     const fuse = devices.get(supply.nodes.find(({ deviceId }) => deviceId === from.deviceId)?.protectionId ?? '');
     if (fuse?.kind === 'protection' && fuse.mount?.blockId === 'block_hide')
       edit.set(id, { to: { deviceId: 'bar_hide', terminal: 'bar' } });
@@ -140,5 +140,19 @@ const PANELS: DemoPanel[] = [
   {
     ...{ id: 'pan_dash', name: 'Cab bulkhead', use: 'dash', columns: 1, rows: 1, placeId: 'pl_cabwall' },
     seats: [['Driving lamps switch', 'Driving lamps']],
+  },
+  {
+    ...{ id: 'pan_fob', name: 'Field fob', use: 'fob', columns: 3, rows: 3, placeId: null },
+    seats: [
+      ['Left scene radio', 'Left white', 'ch1'],
+      ['Left scene radio', 'Left amber', 'ch2'],
+      ['Hide relay hub', 'Ceiling', 'ch1'],
+      ['Right scene radio', 'Right white', 'ch1'],
+      ['Right scene radio', 'Right amber', 'ch2'],
+      ['Hide relay hub', 'Red', 'ch2'],
+      ['Hide relay hub', 'Wader fan', 'ch3'],
+      ['Hide relay hub', 'Bunk floor', 'ch4'],
+      ['Hide relay hub', 'Mast camera', 'ch5'],
+    ],
   },
 ];

@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 11;
+export const SCHEMA_VERSION = 12;
 
 export const SETTINGS_ID = 'settings';
 
@@ -32,6 +32,14 @@ export type WireEnd = (typeof WIRE_ENDS)[number];
 /** What is done to a wire on the way into the vehicle, in the order it is done. */
 export const WIRE_STEPS = ['cut', 'stripped', 'crimped', 'labelled', 'pulled'] as const;
 export type WireStep = (typeof WIRE_STEPS)[number];
+
+/** What is written into the logbook. */
+export const EVENT_KINDS = ['note', 'inspection', 'repair', 'replaced', 'change'] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+/** What is looked at again and again in a vehicle's life. */
+export const INSPECTIONS = ['bolts', 'joints', 'battery', 'chafe', 'fuses', 'extinguisher', 'alarms'] as const;
+export type Inspection = (typeof INSPECTIONS)[number];
 
 /** What carries several controls in numbered positions: a panel in a wall, the vehicle's dash, a housing of relays, a radio fob. */
 export const PANEL_USES = ['panel', 'dash', 'hub', 'fob'] as const;
@@ -136,6 +144,10 @@ export const LIMITS = {
   /** Designs sent in one part of the list. */
   designsListed: 500,
   importBytes: 8_000_000,
+  /** Edges of a photo, and its bytes once it was made smaller; all photos of a design. */
+  photoPx: 4000,
+  photoBytes: 1_500_000,
+  photosBytes: 200_000_000,
   nameLength: 80,
   noteLength: 2000,
   lengthMm: 100_000,

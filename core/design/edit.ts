@@ -31,16 +31,17 @@ export class Edit {
   }
 
   /**
-   * Removes a record, and with a device what was wished of it or by it, its leads, what was read at it and its position on a panel; with a wire what was read in it; with a panel all its positions. What was of a cable or a kit
+   * Removes a record, and with a device what was wished of it or by it, its leads, what was read at it and its position on a panel; with a wire what was read in it; with a panel all its positions; with a line of the logbook its photos. What was of a cable or a kit
    * is by itself then.
    */
   remove(id: string): void {
     const record = this.now.get(id);
     this.now.delete(id);
     if (record?.type === 'cable' || record?.type === 'kit') this.partFrom(id);
-    if (record?.type !== 'device' && record?.type !== 'panel' && record?.type !== 'wire') return;
+    if (record?.type !== 'device' && record?.type !== 'panel' && record?.type !== 'wire' && record?.type !== 'event') return;
     for (const other of this.now.values()) {
-      const goesAlong = other.type === 'wish' || other.type === 'panelPart' || other.type === 'lead' || other.type === 'reading';
+      const goesAlong =
+        other.type === 'wish' || other.type === 'panelPart' || other.type === 'lead' || other.type === 'reading' || other.type === 'photo';
       if (goesAlong && referencesOf(other).some((reference) => reference.id === id)) this.now.delete(other.id);
     }
   }

@@ -25,6 +25,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 11: cables with cores, leads parts come with, kits, how far a wire is made, parts at hand, readings of a meter, tasks done: added.
   (records) => records,
+  // 12: the logbook and its photos: added.
+  (records) => records,
 ];
 
 function withLevels(record: unknown): unknown {

@@ -29,6 +29,10 @@ export function nameOf(design: Design, id: string | undefined): string {
       return `${nameOf(design, record.deviceId)}, ${lookWords(record)} lead`;
     case 'stock':
       return record.part;
+    case 'event':
+      return record.text;
+    case 'photo':
+      return record.caption;
     case 'doneTask':
       return record.task;
     case 'reading':

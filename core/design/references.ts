@@ -70,6 +70,9 @@ export function referencesOf(record: DesignRecord): Reference[] {
       }
       for (const { mover } of record.moved) if (mover.kind === 'device') add('moved', mover.deviceId, 'device');
       break;
+    case 'photo':
+      add('eventId', record.eventId ?? null, 'event');
+      break;
     case 'lead':
       add('deviceId', record.deviceId, 'device');
       break;
@@ -84,6 +87,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'kit':
     case 'doneTask':
     case 'stock':
+    case 'event':
       break;
   }
   return refs;

@@ -6,6 +6,7 @@ import { dutyFields, logFields, prices, scenarioFields, wishes } from './energyS
 import { id, lengthMm, name, note, percent, work } from '../devices/fields';
 import { cable, coreOfCable, kit, lead } from './cableSchema';
 import { panel, panelPart } from './panelSchema';
+import { event, photo } from './eventSchema';
 import { reading } from './readingSchema';
 import { stock } from './stockSchema';
 import { WIRE_COLOUR_CODES } from '../catalog/wireColours';
@@ -167,6 +168,8 @@ export const recordSchema = z.discriminatedUnion('type', [
   stock,
   reading,
   doneTask,
+  event,
+  photo,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -197,6 +200,7 @@ export type Log = z.infer<typeof log>;
 export type Trigger = z.infer<typeof trigger>;
 export type Wish = z.infer<typeof wish>;
 export type { Cable, CableCore, Kit, Lead } from './cableSchema';
+export type { LogEvent, Photo } from './eventSchema';
 export type { ReadingRecord } from './readingSchema';
 export type { Stock } from './stockSchema';
 export type { Panel, PanelPart } from './panelSchema';

@@ -8,7 +8,7 @@ import { SCHOOLS } from './schools';
 import type { WireRole } from './wireRoles';
 
 /** Stripes in the order they are told apart best. Common practice. */
-const STRIPES: readonly WireColour[] = ['WH', 'BK', 'YE', 'GN', 'BU', 'RD', 'BN', 'GY', 'OG', 'VT'];
+const STRIPES: readonly WireColour[] = ['WH', 'BK', 'YE', 'GN', 'BU', 'RD', 'BN', 'GY', 'OG', 'VT', 'PK', 'TQ'];
 
 /** Looks a wire may have in a school, the usual one first. */
 export function looksFor(school: ColourSchool, { duty, serves }: WireRole): WireLook[] {

@@ -137,7 +137,7 @@ describe('colours', () => {
     const design = inSchool(HERON, 'smallCraft');
     const coloured = done(design, colourAll(design, false));
     const base = (number: string) => lineOf(coloured, number).look!.colour;
-    expect([base('01b'), base('03b'), base('03a'), base('14b')]).toEqual(['BU', 'BN', 'RD', 'BU']);
+    expect([base('01b'), base('03b'), base('03a'), base('16b')]).toEqual(['BU', 'BN', 'RD', 'BU']);
     // Of looks that fit, the plain one goes first.
     expect(lineOf(coloured, '03b').look).toEqual({ colour: 'BN' });
   });

@@ -21,7 +21,7 @@ test('a panel is as large as what sits in it asks for, its columns and rows in l
   expect(holes.slice(0, 5).map(({ xMm }) => xMm)).toEqual([24.5, 53.5, 82.5, 111.5, 140.5]);
   expect(new Set(holes.slice(0, 5).map(({ yMm }) => yMm))).toEqual(new Set([37]));
   expect([holes[5]!.yMm, holes[6]!.yMm]).toEqual([100, 100]);
-  expect(holes.map(({ cutOutId }) => cutOutId)).toEqual([...Array<string>(6).fill('rocker'), 'round16']);
+  expect(holes.map(({ cutOutId }) => cutOutId)).toEqual([...Array<string>(6).fill('rocker'), 'round16', 'rocker', 'rocker']);
   expect([nearEdge, tooClose]).toEqual([[], []]);
   expect(holes.some(({ isMoved }) => isMoved)).toBe(false);
   // Empty columns are as wide as the others: four of 25 mm. With nothing in it, a panel has room for rockers.
@@ -83,7 +83,7 @@ test('the cutter’s drawing has every hole where the design has it', () => {
     expect(Math.abs(center.x - cut.holes[at]!.xMm)).toBeLessThan(0.01);
     expect(Math.abs(-center.y - cut.holes[at]!.yMm)).toBeLessThan(0.01);
   });
-  expect(of('POLYLINE', 'CUTOUTS')).toHaveLength(6);
+  expect(of('POLYLINE', 'CUTOUTS')).toHaveLength(8);
   expect((of('CIRCLE', 'CUTOUTS') as unknown as { radius: number }[]).map(({ radius }) => radius)).toEqual([16.3 / 2]);
   const [box] = of('POLYLINE', 'CUTOUTS') as unknown as { vertices: { x: number; y: number }[] }[];
   const xs = box!.vertices.map(({ x }) => x);

@@ -1,7 +1,7 @@
 import { applyChange } from '../design/change';
 import { isFitting, seenAs } from '../design/asBuilt';
 import { recordsOf, type Design } from '../design/design';
-import type { Lead } from '../design/schema';
+import type { Lead, RecordType } from '../design/schema';
 import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { SETTINGS_ID } from '../catalog/vocabulary';
@@ -33,13 +33,16 @@ export function copyParts(design: Design, part: CopyPart, name: string): Design 
   );
 }
 
+/** What was done and seen in one vehicle. */
+const OF_ONE_VEHICLE: ReadonlySet<RecordType> = new Set(['reading', 'doneTask', 'event', 'photo']);
+
 /** What is planned of a design under another name, none of it in place: nothing is made, read, ticked or at hand. */
 function unbuilt(design: Design, name: string): Design {
   const planned = seenAs(design, 'planned');
   const edit = new Edit(planned);
   edit.set(SETTINGS_ID, { name });
   for (const record of planned.records.values()) {
-    if (record.type === 'reading' || record.type === 'doneTask') edit.remove(record.id);
+    if (OF_ONE_VEHICLE.has(record.type)) edit.remove(record.id);
     if (isFitting(record) && record.work) edit.set(record.id, { work: undefined });
     if (record.type === 'wire' && record.made) edit.set(record.id, { made: undefined });
     if (record.type === 'stock') edit.set(record.id, { have: undefined, ordered: undefined });
