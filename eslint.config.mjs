@@ -26,6 +26,7 @@ const floors = [
   'switching',
   'bench',
   'diagnosis',
+  'logbook',
   'harness',
   'plan',
   'analysis',

@@ -1,4 +1,4 @@
-import { integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { blob, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Change } from '../core/design/change';
 import type { DesignRecord } from '../core/design/schema';
 
@@ -71,3 +71,17 @@ export const link = sqliteTable('link', {
     .references(() => design.id, { onDelete: 'cascade' }),
   at: integer('at').notNull(),
 });
+
+/** Photos of the logbooks, by the ids of their records. One whose record was taken out stays for undo. */
+export const photo = sqliteTable(
+  'photo',
+  {
+    designId: text('design_id')
+      .notNull()
+      .references(() => design.id, { onDelete: 'cascade' }),
+    id: text('id').notNull(),
+    jpeg: blob('jpeg', { mode: 'buffer' }).notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.designId, table.id] })],
+);

@@ -12,18 +12,19 @@ import { HERON_ENERGY } from './heronEnergy';
 import { HERON_RIG } from './heronRig';
 import { switchHeron } from './heronSwitching';
 import { kitsOfHeron } from './heronKits';
+import { HERON_BUILD, logged } from './logbook';
 import { wishOfHeron } from './heronWishes';
 import { panelled, type DemoPanel } from './panels';
 import { layDemo } from './rigBuilder';
 
 /**
- * Heron: a made-up ex-ambulance box body, a two-person field camper for a wetland bird count. It carries three honest
+ * Heron: a made-up ex-ambulance box body, a two-person field camper for a wetland bird count. It carries honest
  * mistakes: the fridge on a thin, long wire; the driving lamps' wire behind too large a fuse; and the hide computer, whose
- * measured draw is more than its box said, on a fuse chosen from the box.
+ * measured draw is more than its box said, on a fuse chosen from the box; and two in its switching.
  */
 export function heron(): Design {
   const laid = layDemo(ontoHideBar(switchHeron(ontoHideBar(buildDemo([...base(), ...supply()], circuits)))), HERON_RIG);
-  return kitsOfHeron(panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS));
+  return logged(kitsOfHeron(panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS)), HERON_BUILD);
 }
 
 /** Loads and parts on the hide's fuse block return to the bar beside it. */

@@ -4,6 +4,7 @@ import { defaultSettings } from '../core/design/defaultSettings';
 import type { DesignRecord, Wire } from '../core/design/schema';
 import { liveDemo } from './energyBuilder';
 import { PIP_ENERGY } from './pipEnergy';
+import { logged, PIP_YEAR } from './logbook';
 import { panelled, type DemoPanel } from './panels';
 import { PIP_RIG } from './pipRig';
 import { layDemo } from './rigBuilder';
@@ -11,7 +12,7 @@ import { buildDemo, watts, type DemoCircuit } from './builder';
 
 /** Pip: a made-up teardrop trailer with six circuits, the small first-time case. Nothing is wrong with it. */
 export function pip(): Design {
-  return panelled(liveDemo(layDemo(buildDemo(base(), circuits), PIP_RIG), PIP_ENERGY), [GALLEY_PANEL]);
+  return logged(panelled(liveDemo(layDemo(buildDemo(base(), circuits), PIP_RIG), PIP_ENERGY), [GALLEY_PANEL]), PIP_YEAR);
 }
 
 const CAMP = 'scn_camp';

@@ -79,6 +79,11 @@ function reasonsOf(issues: readonly z.core.$ZodIssue[]): string[] {
 const SLOWEST_BODY_MS = 60_000;
 
 async function readText(request: Request, limit: number): Promise<string> {
+  return (await readBytes(request, limit)).toString('utf8');
+}
+
+/** The body as it is, read no further than the limit. @throws BadRequest */
+export async function readBytes(request: Request, limit: number): Promise<Buffer> {
   const reader = request.body?.getReader();
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -90,11 +95,11 @@ async function readText(request: Request, limit: number): Promise<string> {
     clearTimeout(late);
   }
 
-  async function readChunks(): Promise<string> {
+  async function readChunks(): Promise<Buffer> {
     for (;;) {
       const chunk = await reader?.read();
       if (Date.now() >= until) throw new BadRequest('the request came too slowly', [], 408);
-      if (!chunk || chunk.done) return Buffer.concat(chunks).toString('utf8');
+      if (!chunk || chunk.done) return Buffer.concat(chunks);
       size += chunk.value.byteLength;
       if (size > limit) {
         await reader?.cancel();

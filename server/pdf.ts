@@ -38,13 +38,26 @@ export function reportPdf(report: Report, date: string, signal?: AbortSignal): P
   return made({ report, date }, signal);
 }
 
+/** What a book has beside its report: drawings that fit a page each, and photos with their words. */
+export interface BookOrder {
+  report: Report;
+  date: string;
+  pages: readonly string[];
+  photos: readonly { words: string; picture: string }[];
+}
+
+/** The book of a vehicle as a PDF. */
+export function bookPdf(book: BookOrder, signal?: AbortSignal): Promise<Uint8Array<ArrayBuffer>> {
+  return made({ book }, signal);
+}
+
 /** Drawings at full size as a PDF. */
 export function drawingsPdf(drawings: PaperDrawings, signal?: AbortSignal): Promise<Uint8Array<ArrayBuffer>> {
   return made({ drawings }, signal);
 }
 
 function made(
-  order: { report: Report; date: string } | { drawings: PaperDrawings },
+  order: { report: Report; date: string } | { drawings: PaperDrawings } | { book: BookOrder },
   signal?: AbortSignal,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const own = (worker ??= new Worker(path.join(process.cwd(), 'workers', 'pdfThread.mjs')));

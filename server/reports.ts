@@ -32,4 +32,5 @@ export async function reportFile(request: Request, designId: string): Promise<Re
   return attachment(whole, pdf, 'application/pdf', 'pdf');
 }
 
-const isoDay = () => new Date().toISOString().slice(0, 10);
+/** Today, as 2026-05-01. */
+export const isoDay = () => new Date().toISOString().slice(0, 10);

@@ -24,7 +24,16 @@ const SOFT = '#4c5743';
 
 /** The report as a PDF, A4 across. */
 export function reportPdf(report, date) {
-  const font = IN_BARLOW.test(JSON.stringify(report)) ? 'Barlow' : 'Roboto';
+  return set(report, date, '', () => []);
+}
+
+/** The book of a vehicle: its report, then drawings that fit a page each, then photos three in a row. */
+export function bookPdf({ report, date, pages, photos }) {
+  return set(report, date, pages.join(''), (font) => [...pages.map((svg) => drawnPage(svg, font)), ...photoPages(photos)]);
+}
+
+function set(report, date, beside, more) {
+  const font = IN_BARLOW.test(JSON.stringify(report) + beside) ? 'Barlow' : 'Roboto';
   const pdf = pdfmake.createPdf({
     pageSize: 'A4',
     pageOrientation: 'landscape',
@@ -47,6 +56,7 @@ export function reportPdf(report, date) {
       ...report.sections.flatMap(section),
       heading('Sources'),
       { ul: report.sources, fontSize: 8 },
+      ...more(font),
     ],
   });
   return pdf.getBuffer();
@@ -103,6 +113,20 @@ function section({ title, text, columns, rows, ownPage }) {
 
 function heading(text, ownPage = false) {
   return { ...(ownPage && { pageBreak: 'before' }), text, fontSize: 13, bold: true, color: STEM, margin: [0, 12, 0, 3], headlineLevel: 1 };
+}
+
+/** What a page of the report has between its margins, points. */
+const ROOM = [769, 500];
+
+function drawnPage(svg, font) {
+  return { pageBreak: 'before', svg: svg.replaceAll('font-family="sans-serif"', `font-family="${font}"`), fit: ROOM };
+}
+
+function photoPages(photos) {
+  if (photos.length === 0) return [];
+  const cell = ({ words, picture }) => ({ stack: [{ image: picture, fit: [248, 210] }, { text: words, fontSize: 8, margin: [0, 3, 0, 10] }], unbreakable: true }); // prettier-ignore
+  const rows = Array.from({ length: Math.ceil(photos.length / 3) }, (_, row) => ({ columns: photos.slice(row * 3, row * 3 + 3).map(cell), columnGap: 12, unbreakable: true })); // prettier-ignore
+  return [heading('Photos', true), ...rows];
 }
 
 /** Points in a millimetre. */

@@ -75,6 +75,14 @@ export function formatLengthNumber(lengthMm: number | null, units: UnitSystem): 
   return units === 'metric' ? formatNumber(lengthMm / 1000, 2) : formatNumber(lengthMm / MM_PER_FOOT, 1);
 }
 
+/** Kilometres in a mile. International yard and pound agreement, 1959: exact. */
+export const KM_PER_MILE = 1.609344;
+
+/** A distance driven: whole kilometres, or miles. */
+export function formatRoad(km: number, units: UnitSystem): string {
+  return units === 'metric' ? `${formatNumber(km, 0)} km` : `${formatNumber(km / KM_PER_MILE, 0)} mi`;
+}
+
 /** A place or a size in the vehicle: millimetres, or feet and inches to the nearest eighth. */
 export function formatPlaceMm(lengthMm: number | null, units: UnitSystem): string {
   if (lengthMm === null) return MISSING;

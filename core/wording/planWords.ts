@@ -1,6 +1,7 @@
 import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
 import { formatRating } from '../units/quantity';
+import type { LiveBy } from '../plan/stillLive';
 import type { Task, TaskKind } from '../plan/tasks';
 
 /** A task in words. */
@@ -39,6 +40,15 @@ export function taskWords(design: Design, { kind, subjectId, testFuseA }: Task):
       return `Read ${name} at work and write it down`;
   }
 }
+
+/** What is not dead though it looks so, by why. */
+export const LIVE_WORDS: Record<LiveBy, string> = {
+  ahead: 'ahead of the isolator: live until the battery’s minus is off its post',
+  sun: 'live in any light: cover the panels, or take their plugs apart',
+  vehicle: 'live from the vehicle’s own battery: its fuse out, or that battery’s minus off',
+  engine: 'live with the engine running: key out and kept in the pocket',
+  hookup: 'mains on one side, volts on the other: unplug the hookup',
+};
 
 /** What is to be minded before hands go in; nothing where it is as safe as any work. */
 export const TASK_CAUTIONS: Partial<Record<TaskKind, string>> = {

@@ -7,12 +7,14 @@ import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
 import { harnessOf } from '@/core/harness/schedule';
 import { planWork, type Planned } from '@/core/plan/schedule';
+import { stillLive } from '@/core/plan/stillLive';
 import { tasksOf, type Task } from '@/core/plan/tasks';
 import { tickTask } from '@/core/plan/tickTask';
 import { formatClock } from '@/core/units/quantity';
-import { TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
+import { LIVE_WORDS, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
+import { today } from '@/ui/today';
 import shared from '../harness/Harness.module.css';
 import styles from './Plan.module.css';
 
@@ -34,7 +36,7 @@ export function PlanView() {
   const mark = (task: Task, isDone: boolean) =>
     commit(`${isDone ? 'Done' : 'Not done'}: ${taskWords(design, task)}`, (now) => {
       const edit = new Edit(now);
-      tickTask(edit, task, harness, isDone, new Date().toISOString().slice(0, 10));
+      tickTask(edit, task, harness, isDone, today());
       return edit.change;
     });
   const late = new Set(critical);
@@ -126,10 +128,35 @@ function PlannedTask({ planned: { task, startMinute, person }, people, isReady, 
           {isLate && people === 2 && ', holds up the end'}
         </small>
         {caution && <em>{caution}</em>}
+        {task.kind === 'isolate' && <StillLiveList />}
       </span>
       <Button aria-label={`Done: ${words}`} disabled={!isReady} icon={<Check size={16} />} onClick={onDone}>
         done
       </Button>
     </li>
+  );
+}
+
+/** What is not dead though it looks so, told before hands go in. */
+function StillLiveList() {
+  const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const wiring = useDesign(({ analysis }) => analysis.wiring);
+  const live = useMemo(() => stillLive(index, wiring), [index, wiring]);
+  const words = [...new Set(live.map(({ by }) => by))].map((by) => ({
+    by,
+    names: live.filter((one) => one.by === by).map(({ deviceId }) => nameOf(design, deviceId)),
+  }));
+  return (
+    <details className={styles.live}>
+      <summary>Not dead though it looks so: {live.length}</summary>
+      <ul>
+        {words.map(({ by, names }) => (
+          <li key={by}>
+            <b>{names.join(', ')}</b>: {LIVE_WORDS[by]}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

@@ -7,6 +7,7 @@ import { readingOf } from '@/core/diagnosis/verdict';
 import { parseNumber } from '@/core/units/parse';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
+import { today } from '@/ui/today';
 import styles from './Test.module.css';
 
 interface ReadingFieldProps {
@@ -41,11 +42,12 @@ export function ReadingField({ label, what, moved, batteryV, onDraft }: ReadingF
     if (read?.ok && kept?.value === read.value && kept.batteryV === batteryV) return;
     commit(read === null ? 'Remove a reading' : `Reading ${text} ${unit}`, (now) => {
       const edit = new Edit(now);
-      if (kept) edit.remove(kept.id);
+      // What was read on another day stays: by it one sees how a joint ages.
+      if (kept && (read === null || kept.on === today())) edit.remove(kept.id);
       if (read?.ok)
         edit.add({
           ...{ id: newId('read'), type: 'reading', what, value: read.value, batteryV, moved: [...moved] },
-          on: new Date().toISOString().slice(0, 10),
+          on: today(),
         });
       return edit.change;
     });

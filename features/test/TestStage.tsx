@@ -9,10 +9,13 @@ import { EmptyStage } from '@/ui/EmptyStage';
 import { QuantityField } from '@/ui/QuantityField';
 import frame from '@/ui/Stage.module.css';
 import { FindView } from './FindView';
+import { LogView } from './LogView';
 import { PlanView } from './PlanView';
 import { ReadingsView } from './ReadingsView';
 import { useMovesFor } from './useMovesFor';
 import styles from './Test.module.css';
+
+type Shown = 'plan' | 'readings' | 'find' | 'log';
 
 /** Volts the battery is taken to have until somebody reads it, of a 12 V system. Common practice: a rested, charged one. */
 const USUAL_V = 12.6;
@@ -25,7 +28,7 @@ export function TestStage() {
   const nominalV = useDesign(({ analysis }) => analysis.index.settings.nominalV);
   const hasBattery = useDesign(({ analysis }) => analysis.index.battery !== null);
   const [wanted, setWanted] = useState<string | null>(null);
-  const [shown, setShown] = useState<'plan' | 'readings' | 'find'>('plan');
+  const [shown, setShown] = useState<Shown>('plan');
   const [batteryV, setBatteryV] = useState((USUAL_V * nominalV) / 12);
   const wired = circuits.filter(({ loadIds, fed }) => loadIds.length > 0 && fed);
   const circuit = wired.find(({ id }) => id === wanted) ?? wired[0] ?? null;
@@ -44,7 +47,7 @@ export function TestStage() {
     <div className={frame.stage}>
       <div className={frame.toolbar}>
         <h2>Build and test</h2>
-        <Segmented<'plan' | 'readings' | 'find'>
+        <Segmented<Shown>
           aria-label="What is shown"
           value={shown}
           onChange={setShown}
@@ -52,9 +55,10 @@ export function TestStage() {
             { value: 'plan', label: 'Work plan' },
             { value: 'readings', label: 'Readings' },
             { value: 'find', label: 'Find a fault' },
+            { value: 'log', label: 'Logbook' },
           ]}
         />
-        {shown !== 'plan' && (
+        {(shown === 'readings' || shown === 'find') && (
           <>
             <Select
               showSearch
@@ -83,6 +87,8 @@ export function TestStage() {
       </div>
       {shown === 'plan' ? (
         <PlanView />
+      ) : shown === 'log' ? (
+        <LogView />
       ) : moved === null ? (
         <p className={styles.none}>
           Nothing that a hand moves lights {nameOf(design, circuit.id)}. Switching shows why; until then there is nothing to read.

@@ -1,0 +1,63 @@
+import { and, eq, sql } from 'drizzle-orm';
+import { LIMITS } from '@/core/catalog/vocabulary';
+import { plainJpeg } from '@/core/formats/jpeg';
+import * as table from '@/db/schema';
+import { BadRequest, NotFound } from './errors';
+import { designIdSchema, readBytes } from './http';
+import { headRevision } from './stored';
+import { oneWriterAtATime, store } from './store';
+
+/** The photo an address names: its last part. */
+function photoIdOf(request: Request): string {
+  const id = designIdSchema.safeParse(new URL(request.url).pathname.split('/').at(-1));
+  if (!id.success) throw new NotFound('photo', 'of that name');
+  return id.data;
+}
+
+/**
+ * Keeps a photo, without where and with what it was taken. Sent twice it is kept once; one that is kept is never written over.
+ * @throws BadRequest for what is no JPEG, is too large, or does not fit the design's limit any more
+ */
+export async function putPhoto(request: Request, designId: string): Promise<Response> {
+  const id = photoIdOf(request);
+  if (request.headers.get('content-type') !== 'image/jpeg') throw new BadRequest('a photo is sent as image/jpeg', [], 415);
+  await headRevision(designId);
+  const plain = plainJpeg(await readBytes(request, LIMITS.photoBytes));
+  if (!plain) throw new BadRequest('that is no whole JPEG', [], 422);
+  if (Math.max(plain.widthPx, plain.heightPx) > LIMITS.photoPx) throw new BadRequest(`a photo is at most ${LIMITS.photoPx} pixels wide and high`, [], 422); // prettier-ignore
+  const database = await store().database;
+  await oneWriterAtATime(() =>
+    database.transaction(
+      async (writer) => {
+        const [held] = await writer
+          .select({ bytes: sql<number>`coalesce(sum(length(${table.photo.jpeg})), 0)` })
+          .from(table.photo)
+          .where(eq(table.photo.designId, designId));
+        if (held!.bytes + plain.bytes.length > LIMITS.photosBytes)
+          throw new BadRequest(`the photos of a design take ${LIMITS.photosBytes / 1_000_000} MB at most`, [], 413);
+        const row = { designId, id, jpeg: Buffer.from(plain.bytes), at: Date.now() };
+        await writer.insert(table.photo).values(row).onConflictDoNothing();
+      },
+      { behavior: 'immediate' },
+    ),
+  );
+  return new Response(null, { status: 204 });
+}
+
+/** A photo's picture. @throws NotFound */
+export async function getPhoto(request: Request, designId: string): Promise<Response> {
+  const jpeg = await photoBytes(designId, photoIdOf(request));
+  if (!jpeg) throw new NotFound('photo', 'of that name');
+  // By its id it is always the same picture.
+  return new Response(new Uint8Array(jpeg), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' } }); // prettier-ignore
+}
+
+/** The bytes of a photo; null where only its record is known, as from a file. */
+export async function photoBytes(designId: string, id: string): Promise<Buffer | null> {
+  const database = await store().database;
+  const [row] = await database
+    .select({ jpeg: table.photo.jpeg })
+    .from(table.photo)
+    .where(and(eq(table.photo.designId, designId), eq(table.photo.id, id)));
+  return row?.jpeg ?? null;
+}
