@@ -1,3 +1,4 @@
+import { isFitting, progressOf, type DesignView } from '@/core/design/asBuilt';
 import { recordsOf } from '@/core/design/design';
 import { sheetsOf } from '@/core/diagram/drawing';
 import { drawSheets } from '@/core/diagram/drawSheets';
@@ -15,9 +16,13 @@ import { isoDay } from './reports';
 /** Photos a book carries at most, the newest: more make a document nobody can send. */
 const MOST_PHOTOS = 60;
 
-/** The book of the vehicle as one PDF, made in turn: as it is now, with diagrams and photos. @throws NotFound */
+/** The book of the vehicle as one PDF, made in turn: as it is now, or as planned before anything is fitted, with diagrams and photos. @throws NotFound */
 export async function bookFile(request: Request, designId: string): Promise<Response> {
-  const { analysis, whole } = await readAnalysed(designId, 'now');
+  const planned = await readAnalysed(designId, 'planned');
+  const { whole } = planned;
+  const isBegun = Array.from(whole.records.values()).some((record) => isFitting(record) && progressOf(record) === 'fitted');
+  const view: DesignView = isBegun ? 'now' : 'planned';
+  const { analysis } = isBegun ? await readAnalysed(designId, view) : planned;
   const { design, index, wiring } = analysis;
   const pdf = await inTurn(request.signal, async () => {
     const harness = harnessOf(index, wiring);
@@ -27,7 +32,7 @@ export async function bookFile(request: Request, designId: string): Promise<Resp
     const photos = await Promise.all(kept.map(async (photo) => ({ words: photoWords(photo), jpeg: await photoBytes(designId, photo.id) })));
     const day = isoDay();
     const order = {
-      report: makeBook(withSlowFindings(analysis), whole, day),
+      report: makeBook(withSlowFindings(analysis), view, whole, day),
       date: day,
       pages: diagramDocument(analysis, drawings, 'A4').pages.map(({ svg }) => svg),
       photos: photos.flatMap(({ words, jpeg }) => (jpeg ? [{ words, picture: `data:image/jpeg;base64,${jpeg.toString('base64')}` }] : [])),

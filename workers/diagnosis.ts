@@ -1,7 +1,8 @@
-import { makeDesign } from '@/core/design/design';
+import { makeDesign, recordsOf } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { Finder, type Diagnosis, type Measurement, type Observed } from '@/core/diagnosis/diagnose';
 import { expectedReadings, type Expected } from '@/core/diagnosis/expect';
+import { fitToReadings, type Fitted } from '@/core/diagnosis/fit';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { seeded } from '@/core/energy/weather';
 import { NetworkError } from '@/core/network/networkError';
@@ -11,8 +12,10 @@ import { indexDesign } from '@/core/rig/designIndex';
 /** What is asked of the worker, and what each question is answered with. */
 export type DiagnosisQuestion =
   | { ask: 'find'; loadIds: readonly string[]; moved: readonly Moved[]; observed: Observed }
-  | { ask: 'expect'; moved: readonly Moved[]; batteryV: number | null; points: readonly Measurement[] };
-export type DiagnosisAnswer = { diagnosis: Diagnosis } | { expected: Expected[] } | { problem: string };
+  | { ask: 'expect'; moved: readonly Moved[]; batteryV: number | null; points: readonly Measurement[] }
+  /** How the plan would have to be for all that was read. */
+  | { ask: 'fit' };
+export type DiagnosisAnswer = { diagnosis: Diagnosis } | { expected: Expected[] } | { fitted: Fitted } | { problem: string };
 
 /** The vehicles drawn are the same each time: what is expected must not flicker. */
 const SEED = 1;
@@ -20,9 +23,11 @@ const SEED = 1;
 /** Ranks what may be wrong, or works out what every point should read, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRecord[] }>) => {
   const say = (news: DiagnosisAnswer) => self.postMessage(news);
-  const index = indexDesign(makeDesign(data.records));
+  const design = makeDesign(data.records);
+  const index = indexDesign(design);
   try {
     if (data.ask === 'find') say({ diagnosis: new Finder(index, traceWiring(index), data.loadIds, data.moved).diagnose(data.observed) });
+    else if (data.ask === 'fit') say({ fitted: fitToReadings(index, traceWiring(index), recordsOf(design, 'reading')) });
     else say({ expected: expectedReadings(index, data.moved, data.batteryV, data.points, seeded(SEED)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;

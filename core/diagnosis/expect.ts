@@ -1,6 +1,6 @@
 import { Bench } from '../bench/bench';
 import { inputFor } from '../bench/inputs';
-import type { Device, Wire } from '../design/schema';
+import type { Device, Load, Wire } from '../design/schema';
 import type { DesignIndex } from '../rig/designIndex';
 import type { Measurement } from './diagnose';
 import type { Moved } from './foresee';
@@ -16,7 +16,7 @@ export interface Expected {
 }
 
 /** How far what is built differs from the plan, one standard spread. Common practice: rated draws a twentieth, measured ones a hundredth or two, planned lengths a twenty-fifth, joints and contacts by half. */
-const SPREAD = {
+export const SPREAD = {
   ratedDraw: 0.05,
   measuredDraw: 0.015,
   plannedLength: 0.04,
@@ -25,7 +25,7 @@ const SPREAD = {
   temperatureC: 10,
 } as const;
 /** A meter reads to half a hundredth and a few last digits. */
-const METER = { share: 0.005, least: 0.005 } as const;
+export const METER = { share: 0.005, least: 0.005 } as const;
 /** Vehicles drawn to see how far readings lie apart. */
 const DRAWS = 60;
 /** Spreads that hold nineteen in twenty, a little more since the spread itself is seen in few draws. */
@@ -117,14 +117,18 @@ export function drawVehicle(index: DesignIndex, random: () => number): DesignInd
 function other(device: Device, times: (spread: number) => number): Device {
   if (device.kind === 'relay') return { ...device, contactMilliohm: device.contactMilliohm * times(SPREAD.contact) };
   if (device.kind !== 'load') return device;
-  const factor = times(device.measured ? SPREAD.measuredDraw : SPREAD.ratedDraw);
-  const scaled = <D extends NonNullable<typeof device.measured>['draw'] | typeof device.rated>(draw: D): D => {
+  return drawing(device, times(device.measured ? SPREAD.measuredDraw : SPREAD.ratedDraw));
+}
+
+/** A load that draws so many times what it is taken to. */
+export function drawing(load: Load, factor: number): Load {
+  const scaled = <D extends NonNullable<Load['measured']>['draw'] | Load['rated']>(draw: D): D => {
     if (draw.kind === 'watts') return { ...draw, watts: draw.watts * factor };
     return draw.kind === 'amps' ? { ...draw, amps: draw.amps * factor } : { ...draw, wattsPerM: draw.wattsPerM * factor };
   };
   return {
-    ...device,
-    rated: scaled(device.rated),
-    measured: device.measured && { ...device.measured, draw: scaled(device.measured.draw) },
+    ...load,
+    rated: scaled(load.rated),
+    measured: load.measured && { ...load.measured, draw: scaled(load.measured.draw) },
   };
 }

@@ -1,4 +1,5 @@
 import type { Analysis } from '../analysis/types';
+import type { DesignView } from '../design/asBuilt';
 import { recordsOf, type Design } from '../design/design';
 import { nameOf } from '../design/names';
 import type { Photo } from '../design/schema';
@@ -12,11 +13,15 @@ import { makeReport } from './report';
 import { left, type Report, type ReportSection } from './reportSection';
 
 /** The book of the vehicle, for whoever owns it next: how to isolate, then all of the report, what is due and the logbook. */
-export function makeBook(analysis: Analysis, whole: Design, today: string): Report {
+export function makeBook(analysis: Analysis, view: DesignView, whole: Design, today: string): Report {
   const { units } = analysis.index.settings;
-  const report = makeReport(analysis, 'now', whole);
+  const report = makeReport(analysis, view, whole);
   const sections = [isolate(analysis), ...report.sections, due(whole, today, units), logbook(whole, units)];
-  return { ...report, subject: 'Book of the vehicle', sections: sections.filter(({ rows }) => rows.length > 0) };
+  return {
+    ...report,
+    subject: view === 'now' ? 'Book of the vehicle, as built' : 'Book of the vehicle, nothing marked as fitted yet',
+    sections: sections.filter(({ rows }) => rows.length > 0),
+  };
 }
 
 /** A photo's words beneath it. */

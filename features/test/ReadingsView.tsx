@@ -12,9 +12,11 @@ import { formatNumber } from '@/core/units/quantity';
 import { movesWords } from '@/core/wording/benchWords';
 import { measurementWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { FitCard } from './FitCard';
 import { ReadingField } from './ReadingField';
 import { useDiagnosis } from './useDiagnosis';
 import { useWireNumbers } from './useWireNumbers';
+import { today } from '@/ui/today';
 import shared from '../harness/Harness.module.css';
 import styles from './Test.module.css';
 
@@ -58,6 +60,7 @@ export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewP
           Find what is wrong
         </Button>
       )}
+      <FitCard />
       <p className={shared.soft}>
         Between the two figures nineteen of twenty vehicles built to this plan read: draws, lengths, joints and warmth as they come, and the
         meter. Give the battery’s voltage of the moment and all of them follow. A meter alone reads ghosts on an open wire: a small lamp
@@ -83,6 +86,7 @@ function Point({ expected: { what, expected, low, high }, verdict: judged, moved
   const words = measurementWords(design, what, numbers);
   const kept = useDesign((state) => readingOf(state.design, what, moved));
   const unit = what.kind === 'volts' ? 'V' : 'A';
+  const isOld = kept !== null && kept.on !== today();
   const off = kept ? atBattery(kept, batteryV) - expected : 0;
   return (
     <li data-verdict={verdict ?? 'none'}>
@@ -98,7 +102,7 @@ function Point({ expected: { what, expected, low, high }, verdict: judged, moved
       <ReadingField label={words} what={what} moved={moved} batteryV={batteryV} onDraft={setDraft} />
       <span className={styles.verdict} role="status">
         {verdict &&
-          `${VERDICT_WORDS[verdict]}${verdict === 'pass' ? '' : `, ${off > 0 ? '+' : '−'}${formatNumber(Math.abs(off), 2)} ${unit}`}`}
+          `${VERDICT_WORDS[verdict]}${verdict === 'pass' ? '' : `, ${off > 0 ? '+' : '−'}${formatNumber(Math.abs(off), 2)} ${unit}`}${isOld ? `, read ${kept.on}` : ''}`}
       </span>
     </li>
   );
