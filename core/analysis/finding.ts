@@ -154,6 +154,9 @@ export type Rule =
   | 'rig.panelElsewhere'
   | 'work.temporary'
   | 'work.otherFuse'
+  | 'build.poweredUnchecked'
+  | 'build.untested'
+  | 'build.readingOut'
   | 'switching.coilTurned'
   | 'switching.coilPulsed'
   | 'switching.coilAlwaysFed'
@@ -198,6 +201,8 @@ export type CoordinationRule =
   | Extract<Rule, 'fuse.aheadOpensFirst' | 'fuse.notSelective' | 'fuse.partlySelective'>;
 /** What is taken from the vehicle's own wiring. */
 export type WorkRule = Extract<Rule, `work.${string}`>;
+/** How it is built and tested: what was done out of its order, and what was read. */
+export type BuildRule = Extract<Rule, `build.${string}`>;
 /** The wiring as drawn: shorts, rings, missing returns. */
 export type WiringRule = Extract<Rule, `wiring.${string}`>;
 /** What switches the wrong way. */

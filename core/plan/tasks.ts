@@ -4,12 +4,13 @@ import { CUT_OUTS } from '../catalog/cutOuts';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { RouteKind } from '../catalog/vocabulary';
 import { recordsOf, type Design } from '../design/design';
-import type { Device, Panel } from '../design/schema';
+import type { Device, Load, Panel } from '../design/schema';
 import { cutPanel } from '../harness/panelFace';
 import type { HarnessWire } from '../harness/harnessWire';
 import type { Harness } from '../harness/schedule';
 import { NetworkError } from '../network/networkError';
 import type { DesignIndex } from '../rig/designIndex';
+import { ohmsExpected, type OhmsExpected } from './ohms';
 import { placeIdOf } from '../rig/layout';
 
 /** What is done in one go, in one place, with one tool. */
@@ -26,6 +27,8 @@ export interface Task {
   isDone: boolean;
   /** At first power: the fuse that is put in before the circuit's own, A; none where no smaller one would hold. */
   testFuseA?: number | undefined;
+  /** At a check with ohms of one circuit: what its fuse's outgoing side should read to the return. */
+  ohms?: OhmsExpected;
 }
 
 export type TaskKind =
@@ -101,15 +104,17 @@ export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { 
     const minutes = (FIT[device.kind] ?? FIT_OTHERS) * (device.kind === 'load' ? device.quantity : 1);
     fitted.set(device.id, add({ id: `fit ${device.id}`, kind: 'fit', subjectId: device.id, placeId: device.placeId ?? null, minutes, after, isDone })); // prettier-ignore
   }
+  const standing = benchOf(index);
+  const runs = new Set(standing?.answer.loads.flatMap(({ id, state }) => (state === 'off' ? [] : [id])));
+  const ohmsOf = (circuitId: string) => ohmsExpected(loadsIn(index, harness, circuitId), runs);
   const circuits = [...index.circuits.map(({ id }) => id), null];
   const checked: string[] = [];
   for (const circuitId of circuits) {
     const lines = harness.wires.filter(({ role }) => role.circuitId === circuitId);
-    if (lines.length > 0) checked.push(addWires(index, circuitId, lines, add, { isolate, opened, fitted }));
+    if (lines.length > 0) checked.push(addWires(index, circuitId, lines, add, { isolate, opened, fitted, ohmsOf }));
   }
   if (!index.battery) return tasks;
   const connect = add({ id: 'connect', kind: 'connect', subjectId: index.battery.id, placeId: index.battery.placeId ?? null, minutes: MINUTES.connect, after: checked, isDone: false }); // prettier-ignore
-  const standing = benchOf(index);
   for (const { id, protectionId } of index.circuits) {
     if (!tasks.some((task) => task.id === `ohms ${id}`)) continue;
     const placeId = placeIdOf(index.devices, protectionId);
@@ -184,13 +189,30 @@ function addPanel(design: Design, panel: Panel, add: Add): [string, string][] {
   return holes.map(({ part }) => [part.deviceId, id]);
 }
 
+/** What a circuit's wires come after, and what they should read. */
+interface WireSteps {
+  isolate: string;
+  opened: ReadonlyMap<string, string[]>;
+  fitted: ReadonlyMap<string, string>;
+  ohmsOf(circuitId: string): OhmsExpected;
+}
+
+/** The loads a circuit's wires end at. */
+function loadsIn({ devices }: DesignIndex, { wires }: Harness, circuitId: string): Load[] {
+  const ids = new Set(wires.flatMap(({ role, from, to }) => (role.circuitId === circuitId ? [from.deviceId, to.deviceId] : [])));
+  return [...ids].flatMap((id) => {
+    const device = devices.get(id);
+    return device?.kind === 'load' ? [device] : [];
+  });
+}
+
 /** A circuit's wires: made at the bench, pulled, landed, and checked with the battery off. The check's id. */
 function addWires(
   index: DesignIndex,
   circuitId: string | null,
   lines: readonly HarnessWire[],
   add: Add,
-  { isolate, opened, fitted }: { isolate: string; opened: ReadonlyMap<string, string[]>; fitted: ReadonlyMap<string, string> },
+  { isolate, opened, fitted, ohmsOf }: WireSteps,
 ): string {
   const name = circuitId ?? 'shared';
   const has = (step: 'crimped' | 'pulled') => lines.every(({ wire }) => wire.made?.includes(step));
@@ -241,6 +263,7 @@ function addWires(
     minutes: MINUTES.ohms,
     after: [land],
     isDone: false,
+    ...(circuitId !== null && { ohms: ohmsOf(circuitId) }),
   });
 }
 

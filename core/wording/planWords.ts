@@ -1,6 +1,7 @@
 import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
 import { formatRating } from '../units/quantity';
+import type { OhmsExpected } from '../plan/ohms';
 import type { LiveBy } from '../plan/stillLive';
 import type { Task, TaskKind } from '../plan/tasks';
 
@@ -39,6 +40,14 @@ export function taskWords(design: Design, { kind, subjectId, testFuseA }: Task):
     case 'test':
       return `Read ${name} at work and write it down`;
   }
+}
+
+/** What a circuit should read with the battery off, its fuse out: red on the fuse's outgoing clip, black on the return. Under half of it, or near nought, is a short. */
+export function ohmsWords({ atRest, allOn, hasElectronics }: OhmsExpected): string {
+  const read = (ohm: number) => `${Number(ohm.toPrecision(2))} Ω`;
+  const rest = atRest === null ? 'open, or rising as electronics do' : `not under ${read(atRest)}`;
+  const on = allOn === null ? 'still not near nought' : `not under ${read(allOn)}${hasElectronics ? ', electronics beside it' : ''}`;
+  return `Fuse out; red on its outgoing clip, black on the return: as it is left ${rest}; everything switched on ${on}. Under half of that is a short: find it now.`;
 }
 
 /** What is not dead though it looks so, by why. */

@@ -29,6 +29,7 @@ import { WIRING_RULES } from './wiringRuleWords';
 import { HARNESS_RULES } from './harnessRuleWords';
 import { WISH_RULES } from './wishRuleWords';
 import { outcomeWords, wishWords } from './wishWords';
+import { BUILD_RULES } from './buildWords';
 import { WORK_RULES } from './workWords';
 import type { Finding, Rule } from '../analysis/finding';
 
@@ -47,6 +48,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...REACH_RULES,
   ...VEHICLE_RULES,
   ...WORK_RULES,
+  ...BUILD_RULES,
   ...WIRING_RULES,
   ...WISH_RULES,
   ...HARNESS_RULES,

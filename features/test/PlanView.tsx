@@ -7,11 +7,12 @@ import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
 import { harnessOf } from '@/core/harness/schedule';
 import { planWork, type Planned } from '@/core/plan/schedule';
+import { doneForNow } from '@/core/plan/temporary';
 import { stillLive } from '@/core/plan/stillLive';
 import { tasksOf, type Task } from '@/core/plan/tasks';
 import { tickTask } from '@/core/plan/tickTask';
-import { formatClock } from '@/core/units/quantity';
-import { LIVE_WORDS, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
+import { formatClock, formatRating } from '@/core/units/quantity';
+import { LIVE_WORDS, ohmsWords, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { today } from '@/ui/today';
@@ -21,6 +22,7 @@ import styles from './Plan.module.css';
 /** The work in order: what is to be done, where, after what, how long; ticked as it is done, and planned anew from there. */
 export function PlanView() {
   const design = useDesign((state) => state.design);
+  const whole = useDesign((state) => state.whole);
   const index = useDesign(({ analysis }) => analysis.index);
   const wiring = useDesign(({ analysis }) => analysis.wiring);
   const [people, setPeople] = useState<1 | 2>(1);
@@ -30,6 +32,7 @@ export function PlanView() {
   const harness = useMemo(() => harnessOf(index, wiring), [index, wiring]);
   const tasks = useMemo(() => tasksOf(design, index, harness, { isCold }), [design, index, harness, isCold]);
   const { planned, minutes, critical } = useMemo(() => planWork(tasks, people), [tasks, people]);
+  const forNow = useMemo(() => doneForNow(whole, today()), [whole]);
   const done = tasks.filter((task) => task.isDone);
   const open = new Set(planned.map(({ task }) => task.id));
   const isReady = (task: Task) => task.after.every(({ id }) => !open.has(id));
@@ -67,7 +70,21 @@ export function PlanView() {
         </Button>
         {refusal}
       </div>
-      {planned.length === 0 && <p>All of it is done.</p>}
+      {planned.length === 0 && forNow.length === 0 && <p>All of it is done.</p>}
+      {forNow.length > 0 && (
+        <section aria-label="Done for now" className={styles.forNow}>
+          <h3>Done for now: the work is not over before these are put right</h3>
+          <ul>
+            {forNow.map(({ id, kind, why, due, isOver, fittedA }) => (
+              <li key={id} data-over={isOver}>
+                <b>{nameOf(design, id)}</b>
+                {kind === 'otherFuse' ? ` holds ${formatRating(fittedA ?? null)}, not the planned fuse` : why ? `: ${why}` : ''}
+                {due && `; ${isOver ? 'was to be come back to by' : 'come back to it by'} ${due}`}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <ol className={styles.tasks}>
         {planned.map((one) => (
           <PlannedTask
@@ -128,6 +145,7 @@ function PlannedTask({ planned: { task, startMinute, person }, people, isReady, 
           {isLate && people === 2 && ', holds up the end'}
         </small>
         {caution && <em>{caution}</em>}
+        {task.ohms && <small>{ohmsWords(task.ohms)}</small>}
         {task.kind === 'isolate' && <StillLiveList />}
       </span>
       <Button aria-label={`Done: ${words}`} disabled={!isReady} icon={<Check size={16} />} onClick={onDone}>

@@ -19,6 +19,7 @@ export function stageOf({ rule, circuitId }: Finding): StageId {
   const family = rule.split('.')[0];
   if (family === 'rig') return 'rig';
   if (family === 'harness') return 'harness';
+  if (family === 'build') return 'test';
   if (family === 'wish' || family === 'switching') return 'switching';
   if (rule === 'energy.shortRuntime' || rule === 'energy.runsOut') return 'energy';
   if (family === 'load' || family === 'strip' || family === 'energy') return 'loads';

@@ -13,6 +13,7 @@ import { severityRank, type Finding } from '../finding';
 import { findSwitching } from './switchingRules';
 import { findVehicle } from './vehicleRules';
 import { findWiring } from './wiringRules';
+import { findBuild } from './buildRules';
 import { findWork } from './workRules';
 
 /** Every rule over one analysis, the worst first; within a severity in the order of the rule families. */
@@ -31,6 +32,7 @@ export function findAll(analysis: Analysis): Finding[] {
     findVehicle,
     findRig,
     findWork,
+    findBuild,
     findSwitching,
   ];
   return worstFirst(families.flatMap((find) => find(analysis)));

@@ -1,0 +1,21 @@
+import type { BuildRule } from '../analysis/finding';
+import type { RuleWords } from './ruleWords';
+
+/** What the rules about building and testing say. */
+export const BUILD_RULES: Record<BuildRule, RuleWords> = {
+  'build.poweredUnchecked': {
+    title: 'Powered before it was checked',
+    message: (say) => `${say.name()} has had power, and nobody has ticked its check with ohms before.`,
+    why: 'A short found with ohms costs nothing; found with the battery it costs a fuse, a wire, or the vehicle. Isolate, take its fuse out, check it, then go on. Common practice.',
+  },
+  'build.untested': {
+    title: 'Powered and never tested',
+    message: (say) => `${say.name()} has had power, and what it does was neither read nor ticked as tested.`,
+    why: 'A circuit that lights is no circuit that is right: its volts under load show a bad joint before it burns. Read it at work in Build and test. Common practice.',
+  },
+  'build.readingOut': {
+    title: 'A reading that is out',
+    message: (say) => `${say.name()} read ${say.raw('read')} where ${say.raw('low')} to ${say.raw('high')} was to be expected.`,
+    why: 'Nineteen of twenty vehicles built to this plan read within that range. Find what is wrong, or mend the plan where the plan was wrong. Common practice.',
+  },
+};
