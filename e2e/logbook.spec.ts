@@ -84,3 +84,29 @@ test('what is no photo, too large or of no design is refused; the place it was t
   expect(await put('photo_b', jpeg, 'image/jpeg', 'nobody')).toBe(404);
   expect((await request.get(`/api/designs/${pip}/photos/photo_b`)).status()).toBe(404);
 });
+
+test('readings that say a load draws more mend the plan with one press, and undo takes it back', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/test`);
+  await page.getByLabel('What is shown').getByText('Readings', { exact: true }).click();
+  await page.getByRole('combobox', { name: 'Circuit' }).click();
+  await page.keyboard.type('Water pump');
+  await page.keyboard.press('Enter');
+  const points = page.getByRole('region', { name: 'Readings', exact: true }).getByRole('list').first().getByRole('listitem');
+  const enter = async (point: RegExp, value: string) => {
+    const field = points.filter({ hasText: point }).first().getByRole('textbox');
+    await field.fill(value);
+    await field.press('Enter');
+  };
+  const mended = page.getByRole('region', { name: 'The plan mended' });
+  await enter(/^clamp round 06a/, '4.96');
+  await enter(/^clamp round 06b/, '4.97');
+  await expect(mended).toContainText(/Water pump draws (19|20|21)\.\d % more/);
+  await expect(mended).toContainText('48 W → 58 W');
+  await mended.getByRole('button', { name: 'Mend the plan by them' }).click();
+  // What should be read now is what was read.
+  await expect(points.filter({ hasText: /^clamp round 06a/ }).first()).toContainText('as it should be');
+  await expect(mended).toBeHidden();
+  await saved(page);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(mended).toContainText('48 W → 58 W');
+});

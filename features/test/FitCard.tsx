@@ -30,7 +30,7 @@ export function FitCard() {
   const { offers, strays } = fitted;
   const take = () => commit('What was measured mends the plan', (now) => takeFit(now, index, offers, today()));
   return (
-    <section aria-label="What the readings say of the plan" className={styles.fit}>
+    <section aria-label="The plan mended" className={styles.fit}>
       <h3>What the readings say of the plan</h3>
       {offers.length > 0 && (
         <>
