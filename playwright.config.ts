@@ -17,6 +17,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    // Pages kept for later would answer in place of the server; the test of that allows it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: browserPath(),
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],

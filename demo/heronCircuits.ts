@@ -157,13 +157,13 @@ export const circuits: DemoCircuit[] = [
     ],
   },
   {
-    ...{ name: 'Hide bench lights', zone: 'zone_hide', ...hide, slot: 1, ratingA: 5, conductor: 'mm2:4', feedMm: 1600, critical: true },
+    ...{ name: 'Hide bench lights', zone: 'zone_hide', ...hide, slot: 1, ratingA: 5, conductor: 'mm2:6', feedMm: 1600, critical: true },
     switched: { ratingA: 10, onwardMm: 1600 },
     parts: [{ id: 'dimmer', name: 'Bench dimmer', before: 'Bench puck', atMm: 100 }],
     loads: [
       {
-        ...{ name: 'Bench puck', behaviour: 'ledStrip', zone: 'zone_hide', quantity: 8, spacingMm: 300, rated: watts(2.5) },
-        measured: { draw: { kind: 'watts', watts: 14, atV: 12.6 }, forSize: 8, on: '2026-10-18' },
+        ...{ name: 'Bench puck', behaviour: 'ledStrip', zone: 'zone_hide', quantity: 8, spacingMm: 300, rated: watts(3) },
+        measured: { draw: { kind: 'watts', watts: 17, atV: 12.6 }, forSize: 8, on: '2026-10-18' },
         use: { [WINTER]: 4, [WORK]: 6 },
       },
     ],

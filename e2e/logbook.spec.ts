@@ -18,7 +18,8 @@ test('a line with a photo is written on a phone without a connection, sent later
   const form = page.getByRole('form', { name: 'Write into the logbook' });
   await form.getByRole('button', { name: 'Write down', exact: true }).click();
   await expect(form.getByRole('alert')).toContainText('Write what was done or seen');
-  await form.getByText('Repair', { exact: true }).click();
+  await form.getByRole('combobox', { name: 'What kind' }).click();
+  await page.getByTitle('Repair', { exact: true }).click();
   await form.getByRole('textbox', { name: 'What was done or seen' }).fill('Switch of the pump exchanged');
   await form.getByRole('textbox', { name: 'Odometer' }).fill('a lot');
   await form.getByRole('button', { name: 'Write down', exact: true }).click();

@@ -279,6 +279,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       standing = tried.design;
       const waiting = !ON_ITS_WAY.has(api.getState().saveState);
       if (waiting) outbox.write(open.id, pending);
+      else outbox.note(open.id, pending);
       show(tried.design, waiting ? {} : { saveState: 'saving' });
       setTimeout(() => void flush(), SEND_AFTER_MS);
       return null;
@@ -342,7 +343,13 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     report: (problem) => api.setState({ problem }),
     dismissProblem: () => api.setState({ problem: null }),
     async resume() {
-      pending = [...(await leftEdits(open.id)), ...pending];
+      const left = await leftEdits(open.id).catch(() => null);
+      if (left === null) {
+        // What checks them could not be fetched; they stay kept.
+        setTimeout(() => void store.resume(), RETRY_MS);
+        return;
+      }
+      pending = [...left, ...pending];
       api.setState({ aside: outbox.asideOf(open.id) !== null });
       standing = null;
       if (pending.length === 0) return;

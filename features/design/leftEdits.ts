@@ -8,7 +8,9 @@ import { outbox } from './outbox';
  * checks are only fetched when there is something to check.
  */
 export async function leftEdits(designId: string): Promise<Pending[]> {
-  const left = outbox.take(designId);
+  const taken = outbox.take(designId);
+  const left = [...new Map([...(await outbox.takeDurable(designId)), ...taken].map((edit) => [edit.changeId, edit])).values()];
+  if (left.length > taken.length) outbox.write(designId, left);
   if (left.length === 0) return [];
   const [{ changeSchema }, { migrateRecords }] = await Promise.all([import('@/core/design/schema'), import('@/core/design/migrations')]);
   const bad: Pending[] = [];

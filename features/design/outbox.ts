@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import { SCHEMA_VERSION } from '@/core/catalog/vocabulary';
 import type { Pending } from './api';
+import { keepDurably, keptDurably } from './durable';
 
 /**
  * Edits not yet acknowledged while the server is away or a page closes, kept in the browser so that a reload, a closed tab
@@ -18,12 +19,22 @@ export const outbox = {
       return unique;
     });
   },
+  /** The same from the second keeping, which a killed browser does not lose; what this page has taken over already is among it. */
+  async takeDurable(designId: string): Promise<Pending[]> {
+    const kept = await keptDurably(prefix(designId));
+    for (const { key } of kept) if (key !== prefix(designId) + PAGE) await keepDurably(key, []);
+    return kept.flatMap(({ list }) => (list.every(isPending) ? list : []));
+  },
   /** Keeps what this page has not got acknowledged yet. */
   write(designId: string, pending: Pending[]): void {
     attempt(() => {
       keep(designId, pending);
       return [];
     });
+  },
+  /** Keeps what is on its way in the second keeping alone, which holds up no key: a page killed before the server has answered loses none of it. */
+  note(designId: string, pending: readonly Pending[]): void {
+    void keepDurably(prefix(designId) + PAGE, marked(pending));
   },
   /** Puts edits aside that cannot be sent: they are kept in this browser, stop nothing, and can be saved to a file or dropped. */
   setAside(designId: string, edits: readonly Pending[]): void {
@@ -91,9 +102,13 @@ function isPending(entry: unknown): entry is Pending {
 
 function keep(designId: string, pending: Pending[]): void {
   const key = prefix(designId) + PAGE;
+  const list = marked(pending);
+  void keepDurably(key, list);
   if (pending.length === 0) window.localStorage.removeItem(key);
-  else window.localStorage.setItem(key, JSON.stringify(pending.map((edit) => ({ version: SCHEMA_VERSION, ...edit }))));
+  else window.localStorage.setItem(key, JSON.stringify(list));
 }
+
+const marked = (pending: readonly Pending[]) => pending.map((edit) => ({ version: SCHEMA_VERSION, ...edit }));
 
 /** A full or forbidden store only costs the safety net; the edits themselves are still on their way. */
 function attempt(work: () => Pending[]): Pending[] {

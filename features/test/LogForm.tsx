@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Input, Segmented, Select } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { ImagePlus } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { EVENT_KINDS, INSPECTIONS, LIMITS, type EventKind, type Inspection } from '@/core/catalog/vocabulary';
@@ -85,8 +85,9 @@ export function LogForm({ onPhotos }: { onPhotos(): void }) {
       }}
     >
       <div className={styles.row}>
-        <Segmented<EventKind>
+        <Select<EventKind>
           aria-label="What kind"
+          style={{ width: 160 }}
           value={kind}
           onChange={(value) => set({ kind: value })}
           options={EVENT_KINDS.map((value) => ({ value, label: EVENT_WORDS[value] }))}

@@ -2,6 +2,7 @@
 
 import { useEffect, type ReactNode } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
+import { KeepOffline } from './KeepOffline';
 import { MeterBar } from './MeterBar';
 import { Notices } from './Notices';
 import { NowNote } from './NowNote';
@@ -35,6 +36,7 @@ export function Workspace({ designId, children }: { designId: string; children: 
       <MeterBar />
       <Notices />
       <NetworkWatch />
+      <KeepOffline designId={designId} />
     </div>
   );
 }
