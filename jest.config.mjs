@@ -1,6 +1,8 @@
 /** Unit tests: Node only, beside the code they test. */
 const config = {
   testEnvironment: 'node',
+  // A machine with other work on it takes several times as long as a quiet one.
+  testTimeout: 40_000,
   testMatch: ['<rootDir>/{core,server,db,cli,ui,features,demo}/**/*.test.ts'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   transform: { '^.+\\.m?[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }] },

@@ -39,7 +39,13 @@ export async function isTicket(ticket: string | undefined): Promise<boolean> {
 
 /** What may be seen without the password: where it is given, and the read-only links handed out. */
 export function isOpen(pathname: string): boolean {
-  return pathname === '/enter' || pathname === '/api/enter' || pathname === '/icon.svg' || pathname === '/manifest.webmanifest' || pathname.startsWith('/s/');
+  return (
+    pathname === '/enter' ||
+    pathname === '/api/enter' ||
+    pathname === '/icon.svg' ||
+    pathname === '/manifest.webmanifest' ||
+    pathname.startsWith('/s/')
+  );
 }
 
 /** Where to go on after the password: a path of this server's own, or the list of designs. */

@@ -27,4 +27,29 @@ export const TEST_PAGES: readonly HandbookPage[] = [
     caution:
       'No ohm range on a live wire. A clamp or a fused lead for amperes, never bare leads across a battery. Isolate before anything is opened; lithium gives thousands of amperes into a slipped spanner.',
   },
+  {
+    id: 'first-power',
+    title: 'Before power, first power and after',
+    about:
+      'What an ohmmeter should read before the battery comes on, why a small fuse goes in first, and what is looked at again for life.',
+    paragraphs: [
+      'Before the battery is connected every circuit is read with ohms: fuse out, red on its outgoing clip, black on the return. With its switch off it is open, or rises as a meter fills what electronics hold; with everything on it reads what its loads are cold. A heater reads what it runs at, a filament a tenth of that, a motor its winding, a sixth. Half of it, or near nought, is a short: found now it costs nothing.',
+      'First power goes circuit by circuit through a small fuse: over what flows by itself, so that it holds, and as far under the circuit’s own as may be, so that it goes at once. One that blows is a finding, never a reason for a larger one. Only then comes the circuit’s own; a test fuse that stays in is temporary work, and the plan is not done with one.',
+      'Off is not dead. What lies ahead of the isolator is live until the battery’s minus is off its post; panels give their volts in any light; a charger from the starter battery is live on that side; a wire of the vehicle is live from the vehicle. Meter before hands go in.',
+      'What was measured mends the plan, not one reading: all of them are fitted together, each draw and length as likely to differ as they are, and a reading that fits with none of the others is read again. A joint that loses too much is no long wire, and nothing is mended by it.',
+      'Bolted lugs settle: they are tightened after the first hundred kilometres. Joints corrode slowly: the same point read the same way a year later shows it before it burns. Write down what was done, by whom and when; the next who opens the panel may not be you.',
+    ],
+    table: {
+      head: ['Looked at', 'How often', 'How'],
+      rows: [
+        ['bolted connections', 'after 100 km, then yearly', 'to their torque'],
+        ['joints, chafe points, fuses', 'yearly', 'pulled, felt under load, seen'],
+        ['battery', 'twice a year', 'held down, posts clean and covered, vent free'],
+        ['extinguisher', 'yearly', 'gauge and tag'],
+        ['gas and smoke alarms', 'monthly', 'their button'],
+      ],
+    },
+    sources: ['common practice', 'Huber 1964 for readings that lie far off'],
+    caution: 'An ohm range never goes on a live wire. Never a larger fuse to try. Isolate before anything is opened.',
+  },
 ];
