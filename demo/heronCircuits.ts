@@ -367,19 +367,19 @@ export const circuits: DemoCircuit[] = [
     loads: [
       {
         ...{ name: 'Hide ceiling light', behaviour: 'ledConstantPower', zone: 'zone_hide', rated: watts(12) },
-        use: { [WINTER]: 1, [WORK]: 1 },
+        use: { [WORK]: 1 },
       },
       {
         ...{ name: 'Hide red light', behaviour: 'ledConstantPower', zone: 'zone_hide', rated: watts(5), hopMm: 3200 },
-        use: { [WINTER]: 1, [WORK]: 1 },
+        use: { [WORK]: 1 },
       },
       {
         ...{ name: 'Wader drying fan', behaviour: 'motor', zone: 'zone_locker', rated: watts(12), hopMm: 3400 },
-        use: { [WINTER]: 1, [WORK]: 1 },
+        use: { [WORK]: 1 },
       },
       {
         ...{ name: 'Bunk floor light', behaviour: 'ledConstantPower', zone: 'zone_bunk', rated: watts(4), hopMm: 3600 },
-        use: { [WINTER]: 0.5, [WORK]: 0.5 },
+        use: { [WORK]: 0.5 },
       },
       {
         ...{ name: 'Mast camera', behaviour: 'converter', zone: 'zone_roof', rated: watts(8), hopMm: 4800 },

@@ -19,6 +19,9 @@ export function switchHeron(start: Design): Design {
   design = exchanged(design, right('ch1'), right('ch2'));
   design = switched(design, 'Reversing lamp', 'follow', { signal: 'brake', otherId: null }, REVERSING);
   design = switched(design, 'Bench puck', 'twoPlacesDimmed', { signal: 'ignition', otherId: null }, BENCH);
+  const door = idOf(design, 'Bench switch by the door');
+  // Travellers crossed: with both switches down the bench is dark.
+  design = exchanged(design, end(door, 'up'), end(door, 'down'));
   // Behind the door's contact it would be dark with the doors shut.
   design = ownHome(design, 'Step light');
   design = switched(design, 'Door light', 'door', { signal: 'door', otherId: null }, { 'Door light door switch': 'Rear door contact' });
@@ -67,9 +70,11 @@ function sceneByRadio(start: Design, side: string): Design {
 /** Wires at two terminals change places. */
 function exchanged(design: Design, one: TerminalRef, other: TerminalRef): Design {
   const edit = new Edit(design);
-  for (const { id, from } of recordsOf(design, 'wire')) {
+  for (const { id, from, to } of recordsOf(design, 'wire')) {
     if (isAt(from, one)) edit.set(id, { from: other });
     else if (isAt(from, other)) edit.set(id, { from: one });
+    else if (isAt(to, one)) edit.set(id, { to: other });
+    else if (isAt(to, other)) edit.set(id, { to: one });
   }
   return edit.design;
 }

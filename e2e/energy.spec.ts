@@ -254,7 +254,7 @@ test('the budget is sorted and filtered, and turning things down shows what it s
   );
   await page.getByText('By circuit').click();
   await budget.getByRole('textbox', { name: 'Only those named' }).fill('hide');
-  await expect(budget.getByRole('row')).toHaveCount(4);
+  await expect(budget.getByRole('row')).toHaveCount(5);
   const tried = page.getByRole('region', { name: 'What if' });
   const fridge = tried.getByRole('slider', { name: /^Compressor fridge/ });
   await fridge.focus();

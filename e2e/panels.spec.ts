@@ -8,13 +8,13 @@ test('a switch is put in another position by dragging and one by keyboard, and b
   const sheet = page.getByRole('dialog', { name: 'Panels' }).getByRole('region', { name: 'Hide panel' });
   const position = (number: number) => sheet.getByRole('listitem').nth(number - 1);
   await sheet.scrollIntoViewIfNeeded();
-  const [from, to] = [await position(3).getByText('Awning').boundingBox(), await position(8).boundingBox()];
+  const [from, to] = [await position(3).getByText('Awning').boundingBox(), await position(10).boundingBox()];
   await page.mouse.move(from!.x + 20, from!.y + 8);
   await page.mouse.down();
   await page.mouse.move(from!.x + 40, from!.y + 20, { steps: 4 });
   await page.mouse.move(to!.x + to!.width / 2, to!.y + to!.height / 2, { steps: 8 });
   await page.mouse.up();
-  await expect(position(8)).toContainText('Awning');
+  await expect(position(10)).toContainText('Awning');
   await expect(position(3)).toContainText('free');
 
   // By keyboard: up, one to the left, down again, and the two change places.
@@ -28,14 +28,14 @@ test('a switch is put in another position by dragging and one by keyboard, and b
   await expect(position(5)).toContainText('Under-body');
 
   // By choosing: into a free position, with a legend of its own, and out again.
-  await sheet.getByRole('button', { name: 'Position 10', exact: true }).click();
-  const chosen = sheet.getByRole('group', { name: 'Position 10, what is in it' });
-  await chosen.getByRole('combobox', { name: 'In position 10' }).click();
+  await sheet.getByRole('button', { name: 'Position 3', exact: true }).click();
+  const chosen = sheet.getByRole('group', { name: 'Position 3, what is in it' });
+  await chosen.getByRole('combobox', { name: 'In position 3' }).click();
   await page.keyboard.type('isolator');
   await page.keyboard.press('Enter');
-  await chosen.getByRole('textbox', { name: 'Legend of position 10' }).fill('All off');
+  await chosen.getByRole('textbox', { name: 'Legend of position 3' }).fill('All off');
   await page.keyboard.press('Enter');
-  await expect(position(10)).toContainText('All off');
+  await expect(position(3)).toContainText('All off');
   await saved(page);
   await page.keyboard.press('Escape');
   await expect(face.nth(7)).toContainText('Awning');

@@ -70,7 +70,7 @@ test('sizes are proposed, taken as one change and undone', async ({ page, heron 
   const before = await strip(page, '02 Fridge').textContent();
   await page.getByRole('button', { name: 'Propose sizes' }).click();
   const dialog = page.getByRole('dialog', { name: 'Propose conductors and fuses' });
-  await expect(dialog.getByRole('status')).toContainText(/\d+ of 20 circuits change/, { timeout: 20_000 });
+  await expect(dialog.getByRole('status')).toContainText(/\d+ of 21 circuits change/, { timeout: 20_000 });
   await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('1.5 mm² → 4 mm²');
   await expect(dialog.getByRole('row', { name: /02 Fridge/ })).toContainText('drop');
   await dialog.getByRole('combobox', { name: 'What to size' }).fill('02 Fr');

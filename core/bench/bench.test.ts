@@ -211,7 +211,8 @@ describe('Heron', () => {
       bench.set(places[1], 'position', second);
       return lamp().state;
     };
-    expect([at('up', 'up'), at('up', 'down'), at('down', 'up'), at('down', 'down')]).toEqual(['on', 'off', 'off', 'on']);
+    expect([at('up', 'up'), at('up', 'down'), at('down', 'up'), at('down', 'down')]).toEqual(['off', 'on', 'on', 'off']);
+    at('up', 'down');
     const full = lamp().level;
     bench.set(idOf('Bench dimmer'), 'levelPercent', 25);
     expect(lamp().state).toBe('on');
