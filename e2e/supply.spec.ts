@@ -65,7 +65,7 @@ test('another school or target changes every verdict at once', async ({ page, he
   await expect(stages).toContainText('1 caution');
   await page.getByRole('textbox', { name: 'Drop target, critical' }).fill('0.5');
   await page.keyboard.press('Enter');
-  await expect(stages).toContainText('9 cautions');
+  await expect(stages).toContainText('10 cautions');
 });
 
 test('a fuse is put in a tap on another’s slot; turned round it is a caution, and a click turns it back', async ({ page, pip }) => {

@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import { SCHEMA_VERSION } from '@/core/catalog/vocabulary';
 import type { Pending } from './api';
 import { keepDurably, keptDurably } from './durable';
+import { canTellPages, openPages, showOpen } from './openPages';
 
 /**
  * Edits not yet acknowledged while the server is away or a page closes, kept in the browser so that a reload, a closed tab
@@ -19,10 +20,12 @@ export const outbox = {
       return unique;
     });
   },
-  /** The same from the second keeping, which a killed browser does not lose; what this page has taken over already is among it. */
+  /** The same from the second keeping, which a killed browser does not lose; only of pages that are gone. */
   async takeDurable(designId: string): Promise<Pending[]> {
-    const kept = await keptDurably(prefix(designId));
-    for (const { key } of kept) if (key !== prefix(designId) + PAGE) await keepDurably(key, []);
+    const open = await openPages();
+    // What another open page has on its way is its own to send.
+    const kept = (await keptDurably(prefix(designId))).filter(({ key }) => !open.has(key.slice(prefix(designId).length)));
+    for (const { key } of kept) await keepDurably(key, []);
     return kept.flatMap(({ list }) => (list.every(isPending) ? list : []));
   },
   /** Keeps what this page has not got acknowledged yet. */
@@ -34,7 +37,7 @@ export const outbox = {
   },
   /** Keeps what is on its way in the second keeping alone, which holds up no key: a page killed before the server has answered loses none of it. */
   note(designId: string, pending: readonly Pending[]): void {
-    void keepDurably(prefix(designId) + PAGE, marked(pending));
+    if (canTellPages()) void keepDurably(prefix(designId) + PAGE, marked(pending));
   },
   /** Puts edits aside that cannot be sent: they are kept in this browser, stop nothing, and can be saved to a file or dropped. */
   setAside(designId: string, edits: readonly Pending[]): void {
@@ -66,6 +69,7 @@ function asideKeys(designId: string): string[] {
 
 /** This page among the open ones. */
 const PAGE = nanoid(8);
+showOpen(PAGE);
 
 function prefix(designId: string): string {
   return `vine-knot-outbox:${designId}:`;
