@@ -1,6 +1,6 @@
 import { recordOf, recordsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
-import type { Device, Load } from '../../design/schema';
+import type { Device, Load, TerminalRef } from '../../design/schema';
 import { kindOf } from '../../devices';
 import { Reach } from '../../network/reach';
 import { terminalKey, type Wiring } from '../../network/wiring';
@@ -45,7 +45,10 @@ function leadsToLoad({ devices }: DesignIndex, deviceId: string): boolean {
 
 /** What switches these loads and no other. */
 export function ownSwitching(design: Design, loads: readonly Load[]): Device[] {
-  const { index, wiring } = trace(design);
+  const { index: whole, wiring } = trace(design);
+  // Two relays that listen to wires of one vehicle are not switched together by that.
+  const isVehicle = ({ deviceId }: TerminalRef) => whole.devices.get(deviceId)?.kind === 'signalSource';
+  const index = { ...whole, wires: whole.wires.filter(({ from, to }) => !isVehicle(from) && !isVehicle(to)) };
   const reach = new Reach(index, wiring);
   const ids = new Set(loads.map(({ id }) => id));
   const influencing = (from: Reach, loadId: string) => Array.from(from.influenceOn([loadId]).index.devices.values()).filter(isSwitching);

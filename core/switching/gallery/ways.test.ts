@@ -8,7 +8,8 @@ import { applyChange } from '../../design/change';
 import { deviceOf, recordsOf, type Design } from '../../design/design';
 import { traceWiring } from '../../network/wiring';
 import { indexDesign } from '../../rig/designIndex';
-import { WAYS, type WayChoice } from './ways';
+import { heron } from '../../../demo/heron';
+import { wayCalled, WAYS, type WayChoice, type WayId } from './ways';
 import { wayTo } from './wayTo';
 
 /** A lamp behind a fuse of its own, another behind another. */
@@ -322,4 +323,18 @@ test('white and amber by panel and by fob: never both, in all the ways their swi
   ]);
   expect(judged.map(({ verdict }) => verdict)).toEqual(['kept', 'broken']);
   expect(judged[0]!.tried).toBeGreaterThan(40);
+});
+
+// Common practice: one set of the vehicle's wires serves many relays; that one of them is wired anew is no matter of the others.
+test('on Heron, whose relays share the vehicle’s wires, another way drops the load’s own switch and relay; what switches a load behind it stays', () => {
+  const design = heron();
+  const named = (of: Design, name: string) => recordsOf(of, 'device').find((device) => device.name === name);
+  const taken = (load: string, way: WayId, signal: 'reverse' | 'door') =>
+    wayTo(design, named(design, load)!.id, wayCalled(way), { signal, otherId: null })!;
+  const reversing = taken('Reversing lamp', 'signal', 'reverse');
+  expect(reversing.dropped.map(({ name }) => name).sort()).toEqual(['Reversing lamps relay', 'Reversing lamps switch']);
+  expect(named(applyChange(design, reversing.change), 'Beam hub')).toBeDefined();
+  const door = taken('Door light', 'switch', 'door');
+  expect(door.dropped.map(({ name }) => name)).toEqual(['Rear door contact']);
+  expect(named(applyChange(design, door.change), 'Step motion sensor')).toBeDefined();
 });
