@@ -1,8 +1,9 @@
-import { makeDesign, recordsOf } from '@/core/design/design';
+import { makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { Finder, type Diagnosis, type Measurement, type Observed } from '@/core/diagnosis/diagnose';
 import { expectedReadings, type Expected } from '@/core/diagnosis/expect';
 import { fitToReadings, type Fitted } from '@/core/diagnosis/fit';
+import { lastReadings } from '@/core/diagnosis/readings';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { seeded } from '@/core/energy/weather';
 import { NetworkError } from '@/core/network/networkError';
@@ -27,7 +28,7 @@ self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRe
   const index = indexDesign(design);
   try {
     if (data.ask === 'find') say({ diagnosis: new Finder(index, traceWiring(index), data.loadIds, data.moved).diagnose(data.observed) });
-    else if (data.ask === 'fit') say({ fitted: fitToReadings(index, traceWiring(index), recordsOf(design, 'reading')) });
+    else if (data.ask === 'fit') say({ fitted: fitToReadings(index, traceWiring(index), lastReadings(design)) });
     else say({ expected: expectedReadings(index, data.moved, data.batteryV, data.points, seeded(SEED)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;

@@ -10,6 +10,7 @@ import type { DesignIndex } from '../rig/designIndex';
 import { partDeciding } from './diagnose';
 import { drawing, METER, readAll, SPREAD } from './expect';
 import { leastSquares } from './leastSquares';
+import { atBattery, momentsOf, type Moment } from './readings';
 
 /** What of the plan may be other than it was worked out. */
 export type Quantity =
@@ -54,7 +55,7 @@ const STEP = 0.02;
 const TURNS = 3;
 
 /**
- * Fits the plan to all that was read: draws, lengths, contacts and ends as likely as they may differ, the meter as good as meters are, all readings at once. Weighted least
+ * Fits the plan to what was read, the last at each point: draws, lengths, contacts and ends as likely as they may differ, the meter as good as meters are, all readings at once. Weighted least
  * squares with what is known beforehand (Tikhonov), and less weight for what lies far off (Huber 1964).
  * @throws NetworkError where the design has no answer
  */
@@ -63,10 +64,15 @@ export function fitToReadings(whole: DesignIndex, wiring: Wiring, readings: read
   const loadIds = readLoads(whole, wiring, used);
   if (used.length === 0 || loadIds.length === 0) return { offers: [], strays: [], off: [0, 0] };
   const index = partDeciding(whole, wiring, loadIds);
-  const states = groupedByState(used);
+  const moments = momentsOf(used);
   const quantities = quantitiesIn(index, wiring, loadIds);
-  const read = (logs: readonly number[]) => readStates(vehicleWith(index, quantities, logs), states);
-  const values = states.flatMap(({ readings: group }) => group.map(({ what, value }) => (what.kind === 'amps' ? Math.abs(value) : value)));
+  const rows = moments.flatMap(({ readings: group }) => group);
+  const values = rows.map((reading) => atBattery(reading, reading.batteryV));
+  // What runs beside the read circuits takes its share of what is common, as far as that goes the same whatever the quantities are.
+  const alone = readMoments(index, moments);
+  const beside = readMoments(whole, moments).map((value, row) => value - alone[row]!);
+  const read = (logs: readonly number[]) =>
+    readMoments(vehicleWith(index, quantities, logs), moments).map((value, row) => value + beside[row]!);
   const spreads = values.map((value) => Math.hypot(METER.least, METER.share * value, MOMENT_V));
   const own = quantities.map(({ kind }) => MAY_DIFFER[kind]);
   let logs = quantities.map(() => 0);
@@ -84,7 +90,6 @@ export function fitToReadings(whole: DesignIndex, wiring: Wiring, readings: read
     left = step.spreads;
     model = read(logs);
   }
-  const rows = states.flatMap(({ readings: group }) => group);
   const strays = rows.flatMap(({ id }, row) =>
     Math.abs(values[row]! - model[row]!) > STRAY * spreads[row]! ? [{ readingId: id, expected: model[row]! }] : [],
   );
@@ -128,33 +133,8 @@ export function takeFit(design: Design, index: DesignIndex, offers: readonly Off
   return edit.change;
 }
 
-interface StateRead {
-  moved: ReadingRecord['moved'];
-  batteryV: number;
-  readings: ReadingRecord[];
-}
-
-/** Readings of one state and one moment together: each is one solving of the network. */
-function groupedByState(readings: readonly ReadingRecord[]): StateRead[] {
-  const groups = new Map<string, StateRead>();
-  for (const reading of readings) {
-    const key = `${reading.batteryV} ${JSON.stringify(reading.moved)}`;
-    const group = groups.get(key) ?? { moved: reading.moved, batteryV: reading.batteryV!, readings: [] };
-    group.readings.push(reading);
-    groups.set(key, group);
-  }
-  return [...groups.values()];
-}
-
-function readStates(vehicle: DesignIndex, states: readonly StateRead[]): number[] {
-  return states.flatMap(({ moved, batteryV, readings }) =>
-    readAll(
-      vehicle,
-      moved,
-      batteryV,
-      readings.map(({ what }) => what),
-    ),
-  );
+function readMoments(vehicle: DesignIndex, moments: readonly Moment[]): number[] {
+  return moments.flatMap(({ moved, batteryV, readings }) => readAll(vehicle, moved, batteryV, readings.map(({ what }) => what))); // prettier-ignore
 }
 
 /** Loads of the circuits that anything was read in. */

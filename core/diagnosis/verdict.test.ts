@@ -10,7 +10,8 @@ import { readingsTaken } from '../formats/reportReadings';
 import { indexDesign } from '../rig/designIndex';
 import { traceWiring } from '../network/wiring';
 import { movesFor } from './moves';
-import { atBattery, readingOf, verdictOf } from './verdict';
+import { atBattery, lastReadings, momentsOf, readingOf } from './readings';
+import { verdictOf } from './verdict';
 
 test('within is right, a little out is doubtful, plainly out is wrong', () => {
   const between = { low: 12.2, high: 12.6 };
@@ -64,7 +65,16 @@ test('a reading is kept with its state, the last of a point counts, and it goes 
   expect(readDesignFile(writeDesignFile(read)).records).toEqual(read.records);
   expect(readingOf(read, what, moved)?.value).toBe(2);
   expect(readingOf(read, what, [])).toBeNull();
-  expect(readingsTaken(analyse(read)).rows.map((row) => row.slice(2))).toEqual([['Key: on', '12.60 V', '1.00 A'], ['Key: on', '12.60 V', '2.00 A']]); // prettier-ignore
+  expect(readingsTaken(analyse(read)).rows.map((row) => row.slice(2))).toEqual([['Key: on', '12.60 V', '2.00 A'], ['Key: on', '12.60 V', '1.00 A']]); // prettier-ignore
+  // One written down late is of the day it was read on.
+  const late = applyChange(read, {
+    added: [{ id: 'r0', type: 'reading', what, value: 9, batteryV: 12.4, moved, on: '2026-01-02' }],
+    updated: [],
+    removed: [],
+  });
+  expect(readingOf(late, what, moved)?.value).toBe(2);
+  expect(lastReadings(late).map(({ id }) => id)).toEqual(['r2']);
+  expect(momentsOf(recordsOf(late, 'reading')).map(({ batteryV, readings }) => [batteryV, readings.map(({ id }) => id)])).toEqual([[12.6, ['r1', 'r2']], [12.4, ['r0']]]); // prettier-ignore
   const without = new Edit(read);
   without.remove(wire.id);
   expect(recordsOf(without.design, 'reading')).toEqual([]);

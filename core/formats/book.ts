@@ -4,7 +4,7 @@ import { recordsOf, type Design } from '../design/design';
 import { nameOf } from '../design/names';
 import type { Photo } from '../design/schema';
 import { eventsOf, inspectionsDue } from '../logbook/inspections';
-import { hasIsolator, stillLive } from '../plan/stillLive';
+import { stillLive } from '../plan/stillLive';
 import type { UnitSystem } from '../catalog/vocabulary';
 import { formatRoad } from '../units/quantity';
 import { dueWords, EVENT_WORDS, INSPECTION_WORDS } from '../wording/logWords';
@@ -31,9 +31,10 @@ export function photoWords({ caption, on }: Photo): string {
 
 function isolate({ design, index, wiring }: Analysis): ReportSection {
   const isolators = Array.from(index.devices.values()).filter(({ kind }) => kind === 'isolator');
-  const first = hasIsolator(index)
-    ? `Turn off ${isolators.map(({ name, placeId }) => (placeId ? `${name} (${nameOf(design, placeId)})` : name)).join(' and ')}, then take the battery’s minus off its post.`
-    : 'There is no isolator: take the battery’s minus off its post.';
+  const first =
+    isolators.length > 0
+      ? `Turn off ${isolators.map(({ name, placeId }) => (placeId ? `${name} (${nameOf(design, placeId)})` : name)).join(' and ')}, then take the battery’s minus off its post.`
+      : 'There is no isolator: take the battery’s minus off its post.';
   return {
     title: 'How to isolate',
     text: `${first} Then meter before hands go in. These are not dead though it looks so:`,

@@ -25,6 +25,13 @@ test('where and with what a photo was taken is left out, its picture is not touc
   // What is plain stays as it is, and what is appended behind the picture goes.
   expect(plainJpeg(plain.bytes)!.bytes).toEqual(plain.bytes);
   expect(holds(plainJpeg(Uint8Array.from([...whole, ...text('appended')]))!.bytes, 'appended')).toBe(false);
+  // Cameras append a second, smaller picture with its own place in it; and a segment may stand between two scans.
+  expect(holds(plainJpeg(Uint8Array.from([...plain.bytes, ...whole]))!.bytes, 'GPS')).toBe(false);
+  const twice = Uint8Array.from([0xff, 0xd8, ...FRAME, ...SCAN.slice(0, -2), ...exif, ...SCAN]);
+  expect([holds(plainJpeg(twice)!.bytes, 'GPS'), plainJpeg(twice)!.bytes.length]).toEqual([false, twice.length - exif.length]);
+  // Stuffed bytes and restarts are coded data, not its end.
+  const restarts = Uint8Array.from([0xff, 0xd8, ...FRAME, ...SCAN.slice(0, -2), 0xff, 0xd0, 0x11, 0xff, 0x00, 0x22, 0xff, 0xd9]);
+  expect(plainJpeg(restarts)!.bytes).toEqual(restarts);
 });
 
 test('what is no whole picture is none', () => {

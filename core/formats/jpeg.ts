@@ -17,43 +17,44 @@ const KEPT = new Set([0xe0, 0xee]);
 const isFrame = (marker: number) => marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
 
 /**
- * A JPEG without where and with what it was taken: place, camera and comments are left out.
- * @returns null for what is no JPEG, or is cut off before its picture
+ * A JPEG without where and with what it was taken: place, camera and comments are left out, and whatever stands behind the picture, a second one with its own among it.
+ * @returns null for what is no JPEG, or is cut off before its end
  */
 export function plainJpeg(bytes: Uint8Array): PlainJpeg | null {
   if (bytes[0] !== 0xff || bytes[1] !== START) return null;
   const kept: Uint8Array[] = [bytes.subarray(0, 2)];
   let size: { widthPx: number; heightPx: number } | null = null;
-  for (let at = 2; at + 4 <= bytes.length;) {
+  let isDrawn = false;
+  for (let at = 2; at + 1 < bytes.length;) {
     if (bytes[at] !== 0xff) return null;
     const marker = bytes[at + 1]!;
-    // Any number of fill bytes may stand before a marker.
     if (marker === 0xff) {
+      // Any number of fill bytes may stand before a marker.
       at += 1;
       continue;
     }
-    const length = bytes[at + 2]! * 256 + bytes[at + 3]!;
-    const next = at + 2 + length;
-    if (length < 2 || next > bytes.length) return null;
-    if (isFrame(marker)) {
-      if (length < 8) return null;
-      size = { heightPx: bytes[at + 5]! * 256 + bytes[at + 6]!, widthPx: bytes[at + 7]! * 256 + bytes[at + 8]! };
+    if (marker === END) {
+      if (!isDrawn || !size || size.widthPx === 0 || size.heightPx === 0) return null;
+      return { ...size, bytes: joined([...kept, bytes.subarray(at, at + 2)]) };
     }
-    if (marker === SCAN) {
-      const end = lastEnd(bytes);
-      if (!size || size.widthPx === 0 || size.heightPx === 0 || end < next) return null;
-      return { ...size, bytes: joined([...kept, bytes.subarray(at, end)]) };
-    }
+    const length = at + 3 < bytes.length ? bytes[at + 2]! * 256 + bytes[at + 3]! : 0;
+    if (length < 2 || at + 2 + length > bytes.length || (isFrame(marker) && length < 8)) return null;
+    if (isFrame(marker)) size = { heightPx: bytes[at + 5]! * 256 + bytes[at + 6]!, widthPx: bytes[at + 7]! * 256 + bytes[at + 8]! };
+    isDrawn ||= marker === SCAN;
+    const next = marker === SCAN ? pastScan(bytes, at + 2 + length) : at + 2 + length;
     if (marker !== COMMENT && (!isApplication(marker) || KEPT.has(marker))) kept.push(bytes.subarray(at, next));
     at = next;
   }
   return null;
 }
 
-/** Past the last end of image; what some cameras append behind it goes. */
-function lastEnd(bytes: Uint8Array): number {
-  for (let at = bytes.length - 2; at > 0; at--) if (bytes[at] === 0xff && bytes[at + 1] === END) return at + 2;
-  return -1;
+/** Where coded data ends: at the first marker in it that is no restart and no stuffed byte. */
+function pastScan(bytes: Uint8Array, from: number): number {
+  for (let at = from; at + 1 < bytes.length; at++) {
+    const marker = bytes[at + 1]!;
+    if (bytes[at] === 0xff && marker !== 0 && marker !== 0xff && (marker < 0xd0 || marker > 0xd7)) return at;
+  }
+  return bytes.length;
 }
 
 function joined(parts: readonly Uint8Array[]): Uint8Array {

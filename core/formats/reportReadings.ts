@@ -1,5 +1,5 @@
 import type { Analysis } from '../analysis/types';
-import { recordsOf } from '../design/design';
+import { readingsInOrder } from '../diagnosis/readings';
 import { harnessOf, wireNumbersOf } from '../harness/schedule';
 import { formatAmps, formatVolts } from '../units/quantity';
 import { movesWords } from '../wording/benchWords';
@@ -9,7 +9,7 @@ import { left, right, type ReportSection } from './reportSection';
 /** What a meter read in the vehicle, the last first. Nothing where nobody has read anything. */
 export function readingsTaken({ design, index, wiring }: Analysis): ReportSection {
   const numbers = wireNumbersOf(harnessOf(index, wiring));
-  const readings = recordsOf(design, 'reading').sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+  const readings = readingsInOrder(design).reverse();
   return {
     title: 'Readings taken',
     text: 'Each in the state beside it; the battery’s volts are those of that moment.',

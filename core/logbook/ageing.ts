@@ -1,6 +1,7 @@
-import { recordsOf, type Design } from '../design/design';
-import { measurementKey } from '../diagnosis/diagnose';
-import type { Device, ReadingRecord } from '../design/schema';
+import { deviceOf, type Design } from '../design/design';
+import { pointKey, readingsInOrder } from '../diagnosis/readings';
+import type { ReadingRecord } from '../design/schema';
+import { plusDays } from '../units/days';
 
 /** A point that loses more than it once did. */
 export interface Aged {
@@ -19,15 +20,14 @@ const APART_DAYS = 14;
 /** Loads whose volts, read the same way with the battery's beside, have fallen since they were first read. */
 export function agedReadings(design: Design): Aged[] {
   const series = new Map<string, ReadingRecord[]>();
-  for (const reading of recordsOf(design, 'reading')) {
-    if (reading.what.kind !== 'volts' || reading.batteryV === null || !isAcrossLoad(design, reading)) continue;
-    const key = `${measurementKey(reading.what)} ${JSON.stringify(reading.moved)}`;
+  for (const reading of readingsInOrder(design)) {
+    if (reading.batteryV === null || !isAcrossLoad(design, reading)) continue;
+    const key = pointKey(reading);
     series.set(key, [...(series.get(key) ?? []), reading]);
   }
   return [...series.values()].flatMap((readings): Aged[] => {
-    const [first, ...later] = [...readings].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
-    const last = later.at(-1);
-    if (!first || !last || Date.parse(last.on) - Date.parse(first.on) < APART_DAYS * 86_400_000) return [];
+    const [first, last] = [readings[0]!, readings.at(-1)!];
+    if (last.on < plusDays(first.on, APART_DAYS)) return [];
     const lost = ({ batteryV, value }: ReadingRecord) => batteryV! - value;
     const [then, now] = [lost(first), lost(last)];
     return now - then >= LEAST_V && now >= TIMES * then ? [{ first, last, lostV: [then, now] }] : [];
@@ -36,6 +36,5 @@ export function agedReadings(design: Design): Aged[] {
 
 function isAcrossLoad(design: Design, { what }: ReadingRecord): boolean {
   if (what.kind !== 'volts') return false;
-  const device = design.records.get(what.at.deviceId) as Device | undefined;
-  return device?.kind === 'load' && what.at.terminal === 'plus' && what.to?.deviceId === what.at.deviceId;
+  return deviceOf(design, what.at.deviceId, 'load') !== null && what.at.terminal === 'plus' && what.to?.deviceId === what.at.deviceId;
 }

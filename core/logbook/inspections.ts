@@ -2,6 +2,7 @@ import { INSPECTIONS, type Inspection } from '../catalog/vocabulary';
 import { devicesOfKind, recordsOf, type Design } from '../design/design';
 import { kindsNamed } from '../devices/loadKinds';
 import type { LogEvent } from '../design/schema';
+import { plusDays } from '../units/days';
 
 /** When something is looked at again: after so many days, or so many kilometres driven, whichever is sooner. */
 interface Interval {
@@ -66,9 +67,4 @@ export function inspectionsDue(design: Design, today: string): InspectionDue[] {
     return { inspection, lastOn, dueOn, dueKm, isOver };
   });
   return due.sort((a, b) => Number(b.isOver) - Number(a.isOver));
-}
-
-/** A day so many days later. */
-function plusDays(day: string, days: number): string {
-  return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 }

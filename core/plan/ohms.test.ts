@@ -8,7 +8,7 @@ import { ohmsWords } from '../wording/planWords';
 import type { Load } from '../design/schema';
 import { ohmsExpected } from './ohms';
 import { tasksOf } from './tasks';
-import { doneForNow } from './temporary';
+import { doneForNow } from '../design/forNow';
 
 const load = (behaviour: Load['behaviour'], watts: number): Load => ({
   ...newLoad('L', null),
@@ -47,7 +47,7 @@ test('in Heron’s plan the pump’s way is open with its switch off, and what r
   expect(ohms('Fridge')).toEqual({ atRest: null, allOn: null, hasElectronics: true });
 });
 
-test('what was done for now is told with its day, what is past it first; a test fuse left in is among it', () => {
+test('what was done for now is told with its day; a test fuse left in is among it', () => {
   const design = heron();
   const [first, second, fuse] = ['Roof fan', 'Water pump', 'Fridge fuse'].map(
     (name) => recordsOf(design, 'device').find((device) => device.name === name)!.id,
@@ -60,11 +60,10 @@ test('what was done for now is told with its day, what is past it first; a test 
       { id: fuse!, set: { fittedA: 1 } },
     ]),
   );
-  expect(doneForNow(design, '2026-06-01')).toEqual([]);
-  expect(doneForNow(now, '2026-06-01').map(({ id, isOver }) => [id, isOver])).toEqual([
-    [second, true],
-    [first, false],
-    [fuse, false],
-  ]);
-  expect(doneForNow(now, '2026-05-01')[0]).toMatchObject({ id: second, isOver: false });
+  expect(doneForNow(design)).toEqual([]);
+  const found = doneForNow(now);
+  expect(found).toHaveLength(3);
+  expect(found).toContainEqual({ id: first, why: 'twisted joint', due: null, fittedA: null });
+  expect(found).toContainEqual({ id: second, why: null, due: '2026-05-01', fittedA: null });
+  expect(found).toContainEqual({ id: fuse, why: null, due: null, fittedA: 1 });
 });

@@ -35,8 +35,3 @@ export function stillLive({ devices }: DesignIndex, { supply, fedCount }: Wiring
   for (const { id, kind } of devices.values()) if (OWN[kind]) live.set(id, OWN[kind]);
   return Array.from(live, ([deviceId, by]) => ({ deviceId, by }));
 }
-
-/** Whether anything can be switched off at all. */
-export function hasIsolator({ devices }: DesignIndex): boolean {
-  return Array.from(devices.values()).some(({ kind }) => kind === 'isolator');
-}

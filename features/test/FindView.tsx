@@ -11,13 +11,16 @@ import { nameOf } from '@/core/design/names';
 import type { Diagnosis, NextMeasure, Observed } from '@/core/diagnosis/diagnose';
 import { subjectsOf, type Flaw } from '@/core/diagnosis/flaws';
 import type { Moved, Seen } from '@/core/diagnosis/foresee';
+import { lastReadings } from '@/core/diagnosis/readings';
 import { movesFor } from '@/core/diagnosis/moves';
+import { plusDays } from '@/core/units/days';
 import { formatNumber } from '@/core/units/quantity';
 import { movesWords } from '@/core/wording/benchWords';
 import { flawWords, measurementWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { useJump } from '@/features/workspace/useJump';
+import { today } from '@/ui/today';
 import { ReadingField } from './ReadingField';
 import { useDiagnosis } from './useDiagnosis';
 import { useWireNumbers } from './useWireNumbers';
@@ -59,7 +62,9 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
     [index, wiring, circuit, works, should, whileOn, moved],
   );
   const numbers = useWireNumbers();
-  const taken = recordsOf(design, 'reading').filter((one) => sameRecord(one.moved, moved));
+  const since = plusDays(today(), -1);
+  const kept = lastReadings(design).filter((one) => sameRecord(one.moved, moved));
+  const taken = kept.filter(({ on }) => on >= since);
   const seen = [
     ...circuit.loadIds.flatMap((loadId): Seen[] => {
       const is = does[loadId] ?? 'unseen';
@@ -128,10 +133,16 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
       {diagnosis && (
         <div className={styles.answer} data-new={isNew}>
           <Suspects diagnosis={diagnosis} numbers={numbers} />
-          <Measures next={diagnosis.next} moved={moved} batteryV={batteryV} numbers={numbers} />
+          <Measures next={diagnosis.next} moved={moved} batteryV={batteryV} since={since} numbers={numbers} />
         </div>
       )}
       <Taken ids={taken.map(({ id }) => id)} numbers={numbers} />
+      {kept.length > taken.length && (
+        <p className={shared.soft}>
+          {kept.length - taken.length === 1 ? 'A reading' : `${kept.length - taken.length} readings`} of earlier days{' '}
+          {kept.length - taken.length === 1 ? 'is' : 'are'} not counted: since then something has changed.
+        </p>
+      )}
     </div>
   );
 }
@@ -198,10 +209,11 @@ interface MeasuresProps {
   next: readonly NextMeasure[];
   moved: readonly Moved[];
   batteryV: number | null;
+  since: string;
   numbers: Numbers;
 }
 
-function Measures({ next, moved, batteryV, numbers }: MeasuresProps) {
+function Measures({ next, moved, batteryV, since, numbers }: MeasuresProps) {
   const design = useDesign((state) => state.design);
   if (next.length === 0) {
     return (
@@ -221,7 +233,7 @@ function Measures({ next, moved, batteryV, numbers }: MeasuresProps) {
           return (
             <li key={words}>
               <span className={styles.where}>{words}</span>
-              <ReadingField label={`Reading: ${words}`} what={what} moved={moved} batteryV={batteryV} />
+              <ReadingField label={`Reading: ${words}`} what={what} moved={moved} batteryV={batteryV} since={since} />
               <small>
                 {worthWords(bits)}, about {minutes} min
               </small>

@@ -7,7 +7,7 @@ import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
 import { harnessOf } from '@/core/harness/schedule';
 import { planWork, type Planned } from '@/core/plan/schedule';
-import { doneForNow } from '@/core/plan/temporary';
+import { doneForNow } from '@/core/design/forNow';
 import { stillLive } from '@/core/plan/stillLive';
 import { tasksOf, type Task } from '@/core/plan/tasks';
 import { tickTask } from '@/core/plan/tickTask';
@@ -18,6 +18,10 @@ import { useRefusal } from '@/features/design/useRefusal';
 import { today } from '@/ui/today';
 import shared from '../harness/Harness.module.css';
 import styles from './Plan.module.css';
+
+/** Behind every day. */
+const LATER = '9999';
+const isPast = (due: string | null) => due !== null && today() > due;
 
 /** The work in order: what is to be done, where, after what, how long; ticked as it is done, and planned anew from there. */
 export function PlanView() {
@@ -32,7 +36,7 @@ export function PlanView() {
   const harness = useMemo(() => harnessOf(index, wiring), [index, wiring]);
   const tasks = useMemo(() => tasksOf(design, index, harness, { isCold }), [design, index, harness, isCold]);
   const { planned, minutes, critical } = useMemo(() => planWork(tasks, people), [tasks, people]);
-  const forNow = useMemo(() => doneForNow(whole, today()), [whole]);
+  const forNow = useMemo(() => doneForNow(whole).sort((a, b) => (a.due ?? LATER).localeCompare(b.due ?? LATER)), [whole]);
   const done = tasks.filter((task) => task.isDone);
   const open = new Set(planned.map(({ task }) => task.id));
   const isReady = (task: Task) => task.after.every(({ id }) => !open.has(id));
@@ -75,11 +79,11 @@ export function PlanView() {
         <section aria-label="Done for now" className={styles.forNow}>
           <h3>Done for now: the work is not over before these are put right</h3>
           <ul>
-            {forNow.map(({ id, kind, why, due, isOver, fittedA }) => (
-              <li key={id} data-over={isOver}>
+            {forNow.map(({ id, why, due, fittedA }) => (
+              <li key={`${id} ${fittedA}`} data-over={isPast(due)}>
                 <b>{nameOf(design, id)}</b>
-                {kind === 'otherFuse' ? ` holds ${formatRating(fittedA ?? null)}, not the planned fuse` : why ? `: ${why}` : ''}
-                {due && `; ${isOver ? 'was to be come back to by' : 'come back to it by'} ${due}`}
+                {fittedA !== null ? ` holds ${formatRating(fittedA)}, not the planned fuse` : why ? `: ${why}` : ''}
+                {due && `; ${isPast(due) ? 'was to be come back to by' : 'come back to it by'} ${due}`}
               </li>
             ))}
           </ul>

@@ -3,7 +3,7 @@ import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Measurement } from '@/core/diagnosis/diagnose';
 import type { Moved } from '@/core/diagnosis/foresee';
-import { readingOf } from '@/core/diagnosis/verdict';
+import { readingOf } from '@/core/diagnosis/readings';
 import { parseNumber } from '@/core/units/parse';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
@@ -16,13 +16,16 @@ interface ReadingFieldProps {
   what: Measurement;
   moved: readonly Moved[];
   batteryV: number | null;
+  /** What was read before that day is history and does not stand in the field; absent: whatever was read last does. */
+  since?: string;
   /** Told whether what is in the field is not what is kept. */
   onDraft?(isDraft: boolean): void;
 }
 
 /** What a meter read at one point, kept with the design; emptied, it is gone. */
-export function ReadingField({ label, what, moved, batteryV, onDraft }: ReadingFieldProps) {
-  const kept = useDesign((state) => readingOf(state.design, what, moved));
+export function ReadingField({ label, what, moved, batteryV, since = '', onDraft }: ReadingFieldProps) {
+  const last = useDesign((state) => readingOf(state.design, what, moved));
+  const kept = last && last.on >= since ? last : null;
   const { commit, refusal } = useRefusal();
   const [draft, setText] = useState<string | null>(null);
   const setDraft = (text: string | null) => {
@@ -39,7 +42,7 @@ export function ReadingField({ label, what, moved, batteryV, onDraft }: ReadingF
     setWhy(null);
     setDraft(null);
     if (read === null && !kept) return;
-    if (read?.ok && kept?.value === read.value && kept.batteryV === batteryV) return;
+    if (read?.ok && kept?.value === read.value && kept.batteryV === batteryV && kept.on === today()) return;
     commit(read === null ? 'Remove a reading' : `Reading ${text} ${unit}`, (now) => {
       const edit = new Edit(now);
       // What was read on another day stays: by it one sees how a joint ages.

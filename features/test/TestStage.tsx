@@ -33,16 +33,8 @@ export function TestStage() {
   const wired = circuits.filter(({ loadIds, fed }) => loadIds.length > 0 && fed);
   const circuit = wired.find(({ id }) => id === wanted) ?? wired[0] ?? null;
   const moved = useMovesFor(circuit);
-  if (!hasBattery || !circuit) {
-    return (
-      <EmptyStage
-        title="Read and compare"
-        text="Once a battery feeds circuits, every point stands here with what it should read, and what is wrong is found from what a meter reads."
-      >
-        <Link href={`/d/${designId}/circuits`}>Give the loads circuits</Link>
-      </EmptyStage>
-    );
-  }
+  // The logbook is written whether anything is wired yet or not.
+  const isWired = hasBattery && circuit !== null;
   return (
     <div className={frame.stage}>
       <div className={frame.toolbar}>
@@ -58,7 +50,7 @@ export function TestStage() {
             { value: 'log', label: 'Logbook' },
           ]}
         />
-        {(shown === 'readings' || shown === 'find') && (
+        {isWired && (shown === 'readings' || shown === 'find') && (
           <>
             <Select
               showSearch
@@ -85,10 +77,17 @@ export function TestStage() {
           </>
         )}
       </div>
-      {shown === 'plan' ? (
-        <PlanView />
-      ) : shown === 'log' ? (
+      {shown === 'log' ? (
         <LogView />
+      ) : !isWired ? (
+        <EmptyStage
+          title="Read and compare"
+          text="Once a battery feeds circuits, the work stands here in its order, every point with what it should read, and what is wrong is found from what a meter reads."
+        >
+          <Link href={`/d/${designId}/circuits`}>Give the loads circuits</Link>
+        </EmptyStage>
+      ) : shown === 'plan' ? (
+        <PlanView />
       ) : moved === null ? (
         <p className={styles.none}>
           Nothing that a hand moves lights {nameOf(design, circuit.id)}. Switching shows why; until then there is nothing to read.

@@ -2,6 +2,7 @@
 
 import { useEffect, type ReactNode } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
+import { SendPhotos } from '@/features/test/SendPhotos';
 import { KeepOffline } from './KeepOffline';
 import { MeterBar } from './MeterBar';
 import { Notices } from './Notices';
@@ -37,6 +38,7 @@ export function Workspace({ designId, children }: { designId: string; children: 
       <Notices />
       <NetworkWatch />
       <KeepOffline designId={designId} />
+      <SendPhotos />
     </div>
   );
 }

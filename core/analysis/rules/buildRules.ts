@@ -1,9 +1,8 @@
 import { recordsOf } from '../../design/design';
-import type { ReadingRecord } from '../../design/schema';
 import { seeded } from '../../energy/weather';
 import { expectedReadings } from '../../diagnosis/expect';
-import { atBattery, verdictOf } from '../../diagnosis/verdict';
-import { measurementKey } from '../../diagnosis/diagnose';
+import { atBattery, lastReadings, momentsOf } from '../../diagnosis/readings';
+import { verdictOf } from '../../diagnosis/verdict';
 import { NetworkError } from '../../network/networkError';
 import { formatNumber } from '../../units/quantity';
 import type { Finding } from '../finding';
@@ -30,26 +29,18 @@ const SEED = 1;
 
 /** The last reading of every point that is plainly out of what was to be expected: each is answered by a mended wire, or a mended plan. */
 export function findReadings({ design, index, loads, wires }: Analysis): Finding[] {
-  const last = new Map(
-    recordsOf(design, 'reading').map((reading) => [`${measurementKey(reading.what)} ${JSON.stringify(reading.moved)}`, reading]),
-  );
-  const states = new Map<string, ReadingRecord[]>();
-  for (const reading of last.values()) {
-    const key = `${reading.batteryV} ${JSON.stringify(reading.moved)}`;
-    states.set(key, [...(states.get(key) ?? []), reading]);
-  }
-  return [...states.values()].flatMap((readings) => {
-    const { moved, batteryV } = readings[0]!;
+  return momentsOf(lastReadings(design)).flatMap(({ moved, batteryV, readings }) => {
+    const points = readings.map(({ what }) => what);
     try {
-      const expected = expectedReadings(index, moved, batteryV, readings.map(({ what }) => what), seeded(SEED)); // prettier-ignore
-      return readings.flatMap((reading, at): Finding[] => {
-        const value = atBattery(reading, batteryV);
-        if (verdictOf(value, expected[at]!) !== 'fail') return [];
+      return expectedReadings(index, moved, batteryV, points, seeded(SEED)).flatMap((expected, at): Finding[] => {
+        const reading = readings[at]!;
         const { what } = reading;
+        const value = atBattery(reading, batteryV);
+        if (verdictOf(value, expected) !== 'fail') return [];
         const subject = what.kind === 'volts' ? what.at.deviceId : what.wireId;
         const circuitId = loads.get(subject)?.circuitId ?? wires.get(subject)?.circuitId ?? null;
         const say = (one: number) => `${formatNumber(one, 2)} ${what.kind === 'volts' ? 'V' : 'A'}`;
-        const numbers = { read: say(value), low: say(expected[at]!.low), high: say(expected[at]!.high), place: reading.id };
+        const numbers = { read: say(value), low: say(expected.low), high: say(expected.high), place: reading.id };
         return [{ rule: 'build.readingOut', severity: 'caution', subjects: [subject], circuitId, numbers }];
       });
     } catch (error) {

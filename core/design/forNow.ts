@@ -1,0 +1,25 @@
+import { isFitting } from './asBuilt';
+import type { Design } from './design';
+
+/** Something done for now, that has to be come back to. */
+export interface ForNow {
+  id: string;
+  /** Why it is so, where somebody said it. */
+  why: string | null;
+  /** The day to come back to it. */
+  due: string | null;
+  /** In a fuse's holder in place of the planned one, A; null for what is there and no part of the plan. */
+  fittedA: number | null;
+}
+
+/** What was done for now: things in place that are no part of the plan, and fuses other than the planned ones, a test fuse left in among them. */
+export function doneForNow(design: Design): ForNow[] {
+  return Array.from(design.records.values()).flatMap((record): ForNow[] => {
+    if (!isFitting(record)) return [];
+    const { id, work } = record;
+    const found: ForNow[] = work?.state === 'temporary' ? [{ id, why: work.why ?? null, due: work.due ?? null, fittedA: null }] : [];
+    if (record.type === 'device' && record.kind === 'protection' && record.fittedA !== undefined)
+      found.push({ id, why: null, due: null, fittedA: record.fittedA });
+    return found;
+  });
+}
