@@ -25,7 +25,7 @@ export function switchHeron(start: Design): Design {
   // Behind the door's contact it would be dark with the doors shut.
   design = ownHome(design, 'Step light');
   design = switched(design, 'Door light', 'door', { signal: 'door', otherId: null }, { 'Door light door switch': 'Rear door contact' });
-  return hubOfEight(thinCoilWires(design));
+  return hubOfEight(design);
 }
 
 const HUB_LOADS = ['Hide ceiling light', 'Hide red light', 'Wader drying fan', 'Bunk floor light', 'Mast camera'];
@@ -117,18 +117,4 @@ function ownHome(design: Design, name: string): Design {
   return edit.design;
 }
 
-/** Coils and radios draw little: their wires are as thin as a 10 A fuse allows. */
-function thinCoilWires(design: Design): Design {
-  const small = new Set(
-    recordsOf(design, 'device')
-      .filter(isRadio)
-      .map(({ id }) => id),
-  );
-  const edit = new Edit(design);
-  const isSmall = ({ deviceId, terminal }: TerminalRef) => small.has(deviceId) || ['85', '86'].includes(terminal);
-  for (const { id, from, to } of recordsOf(design, 'wire')) if (isSmall(from) || isSmall(to)) edit.set(id, { conductor: 'mm2:1.5' });
-  return edit.design;
-}
-
-const isRadio = ({ kind }: Device) => kind === 'receiver';
 const partOf = (id: string) => PARTS.find((part) => part.id === id)!;

@@ -71,10 +71,20 @@ export function expectedReadings(
     const mean = values.reduce((sum, value) => sum + value, 0) / DRAWS;
     const spread = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (DRAWS - 1));
     const expected = planned[at]!;
-    const off = SPREADS_HELD * Math.hypot(spread, METER.least, expected * METER.share);
+    const off = SPREADS_HELD * Math.hypot(spread, ...meterSpread(expected));
     // What is drawn lies about its own mean where the plan is at the edge of what can be.
     return { what, expected, low: Math.min(expected, mean) - off, high: Math.max(expected, mean) + off };
   });
+}
+
+const meterSpread = (value: number) => [METER.least, value * METER.share] as const;
+
+/**
+ * Whether a reading lies so far from the plan that it may be plainly out: past what is expected by more than the whole of its width, which is never less than the meter's
+ * own. Told without drawing a single vehicle.
+ */
+export function mayBeOut(value: number, planned: number): boolean {
+  return Math.abs(value - planned) > 3 * SPREADS_HELD * Math.hypot(...meterSpread(planned));
 }
 
 /** What every point reads in one vehicle. */

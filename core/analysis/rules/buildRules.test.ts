@@ -2,7 +2,9 @@ import { pip } from '../../../demo/pip';
 import { applyChange } from '../../design/change';
 import type { Design } from '../../design/design';
 import type { DesignRecord, ReadingRecord } from '../../design/schema';
-import { pointsOf, readAll } from '../../diagnosis/expect';
+import { expectedReadings, mayBeOut, pointsOf, readAll } from '../../diagnosis/expect';
+import { verdictOf } from '../../diagnosis/verdict';
+import { seeded } from '../../../testing/random';
 import { wordFinding } from '../../wording/wording';
 import { analyse } from '../analyse';
 import { withSlowFindings } from './slowFindings';
@@ -51,4 +53,20 @@ test('a reading that is plainly out is a caution with its range; as planned, or 
   expect(wordFinding(out, withAll(read(10)), 'us').message).toMatch(
     /^Water pump read 10\.00 V where 12\.\d\d V to 12\.\d\d V was to be expected\.$/,
   );
+});
+
+test('what is near the plan is never plainly out, whatever is drawn', () => {
+  const points = pointsOf(index);
+  const all = readAll(index, moved, 12.7, points);
+  const expected = expectedReadings(index, moved, 12.7, points, seeded(4));
+  let near = 0;
+  points.forEach((_what, at) => {
+    for (let share = -20; share <= 20; share++) {
+      const value = all[at]! * (1 + share / 100);
+      if (mayBeOut(value, all[at]!)) continue;
+      near += 1;
+      expect([at, share, verdictOf(value, expected[at]!)]).not.toEqual([at, share, 'fail']);
+    }
+  });
+  expect(near).toBeGreaterThan(100);
 });

@@ -1,5 +1,6 @@
+import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { goesByGauge } from '../../catalog/vocabulary';
-import { deviceOf, devicesOfKind, settingsOf, type Design } from '../../design/design';
+import { deviceOf, devicesOfKind, recordOf, settingsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
 import { newId } from '../../design/ids';
 import type { Device, Load, TerminalRef, Wire } from '../../design/schema';
@@ -7,6 +8,8 @@ import { landingOf } from '../../devices/load';
 import { PARTS } from '../../devices/parts';
 import type { VehicleSignal } from '../../devices/signalSource';
 import { terminalKey } from '../../network/wiring';
+import { ampacity } from '../../sizing/ampacity';
+import { mechanicalMinimumMm2, sizesLike } from '../../sizing/conductorChoice';
 import { trace } from '../partsByHand';
 import { homeward } from '../returns';
 import { addWire, wiresAt } from '../wires';
@@ -22,9 +25,12 @@ export type KeptSwitch = Pick<Device, 'zoneId' | 'placeId'> & { name: string | n
 const LINK_MM = 50;
 const NAME_LENGTH = 80;
 
+/** Wires that a new one may come to lie with, where nobody knows yet. */
+const LAID_WITH = 4;
+
 /**
- * Wires a way to switch a load that hangs straight on its fuse. Every wire fed by that fuse is as thick as its run, since the same fuse guards it; trigger wires of the
- * vehicle are as thin as may be.
+ * Wires a way to switch a load that hangs straight on its fuse. What carries the load is as thick as its run; what works a coil or feeds a radio is as thin as the fuse that
+ * guards both allows, since a run is often thick for its drop alone.
  */
 export class WayBuilder {
   /** Where the run to the load begins: its fuse, a joint, a load ahead of it. */
@@ -32,12 +38,14 @@ export class WayBuilder {
   private readonly sink: TerminalRef;
   private readonly feed: Wire;
   private readonly home: Wire | null;
+  /** What the fuse allows for what carries next to nothing. */
+  private readonly thin: ConductorSize;
 
   private constructor(
     readonly edit: Edit,
     readonly load: Load,
     private readonly zoneId: string | null,
-    run: { source: TerminalRef; feed: Wire; home: Wire | null },
+    run: { source: TerminalRef; feed: Wire; home: Wire | null; fuseA: number | null },
     /** Name and place of a switch that was there before. */
     private kept: KeptSwitch | null,
   ) {
@@ -45,6 +53,10 @@ export class WayBuilder {
     this.feed = run.feed;
     this.home = run.home;
     this.sink = landingOf(load, 'plus');
+    this.thin = thinnestBehind(edit.design, run.feed, run.fuseA, [
+      zoneId,
+      recordOf(edit.design, run.source.deviceId, 'device')?.zoneId ?? null,
+    ]);
   }
 
   /** Null for a load that no wire feeds. */
@@ -59,7 +71,8 @@ export class WayBuilder {
     const homeNode = wiring.return.nodes[wiring.return.at.get(terminalKey(minus.deviceId, minus.terminal)) ?? -1];
     const source = { deviceId: before.deviceId, terminal: before.terminal };
     const zoneId = index.circuits.find(({ id }) => id === node.circuitId)?.zoneId ?? load.zoneId;
-    return new WayBuilder(edit, load, zoneId, { source, feed, home: homeNode?.wire ?? null }, kept);
+    const fuse = node.protectionId === null ? null : deviceOf(edit.design, node.protectionId, 'protection');
+    return new WayBuilder(edit, load, zoneId, { source, feed, home: homeNode?.wire ?? null, fuseA: fuse?.ratingA ?? null }, kept);
   }
 
   get design(): Design {
@@ -115,14 +128,19 @@ export class WayBuilder {
     if (run.lengthMeasured) this.edit.set(wire.id, { lengthMeasured: true });
   }
 
-  /** A wire fed by the load's own fuse. */
+  /** A wire that carries the load. */
   wire(from: TerminalRef, to: TerminalRef, lengthMm = this.feed.lengthMm / 2): void {
     addWire(this.edit, 'supply', from, to, Math.round(lengthMm), this.feed.conductor);
   }
 
-  /** A wire on the way home, as thick as what its fuse guards. */
-  wireBack(from: TerminalRef, to: TerminalRef): void {
-    addWire(this.edit, 'return', from, to, Math.round(this.feed.lengthMm / 2), this.feed.conductor);
+  /** A wire fed by the load's own fuse that works a coil, or feeds a radio or a dimmer's own works. */
+  control(from: TerminalRef, to: TerminalRef): void {
+    addWire(this.edit, 'supply', from, to, Math.round(this.feed.lengthMm / 2), this.thin);
+  }
+
+  /** The same on the way home. */
+  controlBack(from: TerminalRef, to: TerminalRef): void {
+    addWire(this.edit, 'return', from, to, Math.round(this.feed.lengthMm / 2), this.thin);
   }
 
   /** Feeds another load from a terminal, in place of what feeds it if anything does; one without a way home gets one. */
@@ -135,7 +153,8 @@ export class WayBuilder {
     if (!node?.wire) {
       this.wire(from, to);
       const minus = landingOf(other, 'minus');
-      if (!wiring.return.at.has(terminalKey(minus.deviceId, minus.terminal))) this.toReturn(minus.deviceId, minus.terminal);
+      if (!wiring.return.at.has(terminalKey(minus.deviceId, minus.terminal)))
+        this.toReturn(minus.deviceId, minus.terminal, this.feed.conductor);
       return true;
     }
     const isTo = ({ deviceId, terminal }: TerminalRef) => deviceId === to.deviceId && terminal === to.terminal;
@@ -143,16 +162,21 @@ export class WayBuilder {
     return true;
   }
 
-  /** A short link within a panel. */
-  link(from: TerminalRef, to: TerminalRef): void {
-    const link = addWire(this.edit, 'supply', from, to, LINK_MM, this.feed.conductor);
+  /** A short link within a panel, to a pilot lamp or between controls. */
+  link(from: TerminalRef, to: TerminalRef, conductor = this.thin): void {
+    const link = addWire(this.edit, 'supply', from, to, LINK_MM, conductor);
     this.edit.set(link.id, { lengthMeasured: true });
   }
 
+  /** A short link that carries the load. */
+  loadLink(from: TerminalRef, to: TerminalRef): void {
+    this.link(from, to, this.feed.conductor);
+  }
+
   /** A terminal to the nearest return bar. */
-  toReturn(deviceId: string, terminal: string): void {
+  toReturn(deviceId: string, terminal: string, conductor = this.thin): void {
     const back = homeward(this.edit, deviceId);
-    addWire(this.edit, 'return', end(deviceId, terminal), back, Math.max(500, Math.round(this.feed.lengthMm / 2)), this.feed.conductor);
+    addWire(this.edit, 'return', end(deviceId, terminal), back, Math.max(500, Math.round(this.feed.lengthMm / 2)), conductor);
   }
 
   /** A wire of the vehicle that is live with a signal, led to a terminal: from what the design has of the vehicle's signals already, else from a new set of them. */
@@ -177,3 +201,20 @@ export class WayBuilder {
 }
 
 export const end = (deviceId: string, terminal: string): TerminalRef => ({ deviceId, terminal });
+
+/** The thinnest wire that a fuse guards, in the warmest air it meets and beside some others, and never thicker than the run; the run's own where nothing guards it. */
+function thinnestBehind(design: Design, { conductor }: Wire, fuseA: number | null, zoneIds: readonly (string | null)[]): ConductorSize {
+  const { conductorStandard, insulationC, cableForm } = settingsOf(design);
+  const zones = zoneIds.flatMap((id) => (id === null ? [] : [recordOf(design, id, 'zone')])).filter((zone) => zone !== null);
+  const met = {
+    standard: conductorStandard,
+    insulationC,
+    ambientC: Math.max(30, ...zones.map(({ ambientC }) => ambientC)),
+    engineSpace: zones.some(({ engineSpace }) => engineSpace),
+    loaded: LAID_WITH,
+  };
+  const leastMm2 = mechanicalMinimumMm2(conductorStandard, cableForm);
+  const fits = (size: ConductorSize) => areaMm2(size) >= leastMm2 && ampacity(size, met).amps >= fuseA!;
+  const thinner = sizesLike(conductorStandard, conductor).filter((size) => areaMm2(size) < areaMm2(conductor));
+  return (fuseA === null ? undefined : thinner.find(fits)) ?? conductor;
+}

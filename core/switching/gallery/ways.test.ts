@@ -338,3 +338,23 @@ test('on Heron, whose relays share the vehicle’s wires, another way drops the 
   expect(door.dropped.map(({ name }) => name)).toEqual(['Rear door contact']);
   expect(named(applyChange(design, door.change), 'Step motion sensor')).toBeDefined();
 });
+
+// Common practice: what works a coil carries tenths of an ampere, and is as thick as its fuse asks for, not as the lamp's drop does.
+test('of a run that is thick for its drop, what works a coil is only as thick as its fuse asks for; what carries the lamp stays', () => {
+  const { index, wires } = analyse(heron());
+  const called = new Map(Array.from(index.devices.values(), ({ id, name }) => [name, id]));
+  const relays = new Set(
+    ['Left white relay', 'Left amber relay', 'Right white relay', 'Right amber relay'].map((name) => called.get(name)!),
+  );
+  let [coils, lamps] = [0, 0];
+  for (const { id, from, to, conductor } of index.wires)
+    for (const { deviceId, terminal } of [from, to]) {
+      if (!relays.has(deviceId)) continue;
+      const isCoil = terminal === '85' || terminal === '86';
+      expect([terminal, conductor]).toEqual([terminal, isCoil ? 'mm2:1' : 'mm2:6']);
+      expect(wires.get(id)!.ampacity.amps).toBeGreaterThanOrEqual(10);
+      if (isCoil) coils += 1;
+      else lamps += 1;
+    }
+  expect([coils, lamps]).toEqual([8, 10]);
+});

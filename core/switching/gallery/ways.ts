@@ -97,8 +97,8 @@ function places(at: WayBuilder, withMiddle: boolean, makeDimmer?: () => string):
   at.through([first, 'common', 'up'], [middle, 'common1', 'up1'], [last, 'up', 'common'], ...after);
   at.wire(end(first, 'down'), end(middle, 'common2'));
   at.wire(end(middle, 'up2'), end(last, 'down'));
-  at.link(end(middle, 'down1'), end(middle, 'up2'));
-  at.link(end(middle, 'down2'), end(middle, 'up1'));
+  at.loadLink(end(middle, 'down1'), end(middle, 'up2'));
+  at.loadLink(end(middle, 'down2'), end(middle, 'up1'));
   return true;
 }
 
@@ -123,8 +123,8 @@ export const WAYS: readonly Way[] = [
     build(at) {
       const sw = at.part('switch', `${at.load.name} switch`);
       const relay = relayInRun(at);
-      at.wire(at.source, end(sw, 'in'));
-      at.wire(end(sw, 'out'), end(relay, '86'));
+      at.control(at.source, end(sw, 'in'));
+      at.control(end(sw, 'out'), end(relay, '86'));
       at.toReturn(relay, '85');
       return true;
     },
@@ -134,8 +134,8 @@ export const WAYS: readonly Way[] = [
     build(at) {
       const sw = at.part('switch', `${at.load.name} switch`);
       const relay = relayInRun(at);
-      at.wire(at.source, end(relay, '86'));
-      at.wireBack(end(relay, '85'), end(sw, 'in'));
+      at.control(at.source, end(relay, '86'));
+      at.controlBack(end(relay, '85'), end(sw, 'in'));
       at.toReturn(sw, 'out');
       return true;
     },
@@ -145,8 +145,8 @@ export const WAYS: readonly Way[] = [
     build(at) {
       const button = at.part('pushButton', `${at.load.name} button`);
       const relay = relayInRun(at, {}, 'latchingRelay');
-      at.wire(at.source, end(button, 'in'));
-      at.wire(end(button, 'out'), end(relay, '86'));
+      at.control(at.source, end(button, 'in'));
+      at.control(end(button, 'out'), end(relay, '86'));
       at.toReturn(relay, '85');
       return true;
     },
@@ -195,7 +195,7 @@ export const WAYS: readonly Way[] = [
     ...{ id: 'returnDimmer', family: 'dimmed', isFor: ownMinus },
     build(at) {
       const dimmer = at.part('returnDimmer', `${at.load.name} dimmer`);
-      at.wire(at.source, end(dimmer, 'plus'));
+      at.control(at.source, end(dimmer, 'plus'));
       return at.homeThrough([dimmer, 'dimmed', 'minus']);
     },
   },
@@ -218,8 +218,8 @@ export const WAYS: readonly Way[] = [
     build(at) {
       const receiver = radio(at, { channelMaxA: 1 });
       const relay = relayInRun(at);
-      at.wire(at.source, end(receiver, 'plus'));
-      at.wire(end(receiver, 'ch1'), end(relay, '86'));
+      at.control(at.source, end(receiver, 'plus'));
+      at.control(end(receiver, 'ch1'), end(relay, '86'));
       at.toReturn(relay, '85');
       return true;
     },
@@ -248,14 +248,14 @@ export const WAYS: readonly Way[] = [
       // The other one is fed through the first one's resting contact: never both, and the first goes before.
       at.through([first, '30', '87']);
       at.wire(end(first, '87a'), end(second, '30'));
-      at.wire(at.source, end(colour, 'common'));
-      at.wire(at.source, end(receiver, 'plus'));
+      at.control(at.source, end(colour, 'common'));
+      at.control(at.source, end(receiver, 'plus'));
       at.link(end(colour, 'up'), end(by, 'down1'));
       at.link(end(colour, 'down'), end(by, 'down2'));
-      at.wire(end(receiver, 'ch1'), end(by, 'up1'));
-      at.wire(end(receiver, 'ch2'), end(by, 'up2'));
-      at.wire(end(by, 'common1'), end(first, '86'));
-      at.wire(end(by, 'common2'), end(second, '86'));
+      at.control(end(receiver, 'ch1'), end(by, 'up1'));
+      at.control(end(receiver, 'ch2'), end(by, 'up2'));
+      at.control(end(by, 'common1'), end(first, '86'));
+      at.control(end(by, 'common2'), end(second, '86'));
       at.toReturn(first, '85');
       at.toReturn(second, '85');
       return at.feedOther(otherId, end(second, '87'));
@@ -305,8 +305,8 @@ export const WAYS: readonly Way[] = [
       const sw = at.part('changeoverOff', `${at.load.name} switch`);
       const relay = relayInRun(at);
       at.trigger(signal, end(sw, 'up'));
-      at.wire(at.source, end(sw, 'down'));
-      at.wire(end(sw, 'common'), end(relay, '86'));
+      at.control(at.source, end(sw, 'down'));
+      at.control(end(sw, 'common'), end(relay, '86'));
       at.toReturn(relay, '85');
       return true;
     },
