@@ -7,6 +7,7 @@ import { pip } from '../demo/pip';
 import { writeDesignFile } from '../core/formats/designFile';
 import type { CheckOutput } from '../core/formats/checkOutput';
 import { ngspice } from '../testing/ngspice';
+import { run } from './run';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'vine-knot-cli-'));
 const file = (name: string, text: string) => {
@@ -15,17 +16,31 @@ const file = (name: string, text: string) => {
   return target;
 };
 const tsx = path.join('node_modules', '.bin', 'tsx');
-const vineKnot = (...args: string[]) => spawnSync(tsx, ['cli/main.ts', ...args], { encoding: 'utf8' });
+/** The command as a process of its own, as a person starts it. */
+const started = (...args: string[]) => spawnSync(tsx, ['cli/main.ts', ...args], { encoding: 'utf8' });
+
+/** The command within this process, which saves starting one. */
+async function vineKnot(...args: string[]) {
+  const [out, err] = [process.stdout, process.stderr].map((stream) => jest.spyOn(stream, 'write').mockReturnValue(true));
+  try {
+    const status = await run(args);
+    const [stdout, stderr] = [out!, err!].map((spy) => spy.mock.calls.map(([text]) => String(text)).join(''));
+    return { stdout: stdout!, stderr: stderr!, status };
+  } finally {
+    out!.mockRestore();
+    err!.mockRestore();
+  }
+}
 
 const heronFile = file('heron.json', writeDesignFile(heron()));
 const pipFile = file('pip.json', writeDesignFile(pip()));
 
-test('harness gives every wire with its ends, every piece from one reel, and ends with 1 where a live wire looks like a return', () => {
-  const output = (of: string) => {
-    const { stdout, status } = vineKnot('harness', of, '--json');
+test('harness gives every wire with its ends, every piece from one reel, and ends with 1 where a live wire looks like a return', async () => {
+  const output = async (of: string) => {
+    const { stdout, status } = await vineKnot('harness', of, '--json');
     return { status, ...(JSON.parse(stdout) as { wires: { number: string; lengthM: number; ends: object[] }[]; cuts: { pieces: number[] }[]; findings: { rule: string }[] }) }; // prettier-ignore
   };
-  const { status, wires, cuts, findings } = output(pipFile);
+  const { status, wires, cuts, findings } = await output(pipFile);
   expect([status, findings]).toEqual([0, []]);
   expect(wires.find(({ number }) => number === '06a')).toMatchObject({
     from: { device: 'Water pump fuse', terminal: 'out' },
@@ -42,12 +57,12 @@ test('harness gives every wire with its ends, every piece from one reel, and end
   const sum = (list: number[]) => list.reduce((all, one) => all + one, 0);
   expect(sum(cuts.flatMap(({ pieces }) => pieces))).toBeCloseTo(sum(wires.map(({ lengthM }) => lengthM)) + rowsM, 6);
   const black = Array.from(pip().records.values(), (record) => (record.type === 'wire' && record.id === 'wire_lead' ? { ...record, colour: 'BK' as const } : record)); // prettier-ignore
-  const wrong = output(file('black.json', writeDesignFile({ records: new Map(black.map((record) => [record.id, record])) })));
+  const wrong = await output(file('black.json', writeDesignFile({ records: new Map(black.map((record) => [record.id, record])) })));
   expect([wrong.status, wrong.findings.map(({ rule }) => rule)]).toEqual([1, ['harness.returnColour', 'harness.unfinished']]);
 });
 
-test('check --json prints JSON and nothing else, and ends with 1 for a fault', () => {
-  const { stdout, stderr, status } = vineKnot('check', heronFile, '--json');
+test('check --json prints JSON and nothing else, and ends with 1 for a fault', async () => {
+  const { stdout, stderr, status } = started('check', heronFile, '--json');
   const output = JSON.parse(stdout) as CheckOutput;
   expect([status, stderr.replace(/^npm .*\n/gm, '')]).toEqual([1, '']);
   expect(Object.keys(output)).toEqual(['circuits', 'zones', 'wires', 'protections', 'mainFeeds', 'totals', 'findings']);
@@ -69,20 +84,20 @@ test('check --json prints JSON and nothing else, and ends with 1 for a fault', (
   expect(output.totals).toMatchObject({ usableAh: 160 });
 });
 
-test('check in words ends with 0 when there is no fault', () => {
-  const { stdout, status } = vineKnot('check', pipFile);
+test('check in words ends with 0 when there is no fault', async () => {
+  const { stdout, status } = await vineKnot('check', pipFile);
   expect(status).toBe(0);
   expect(stdout).toContain('Water pump');
   expect(stdout).toContain('12 AWG');
 });
 
-test('another school changes the answer', () => {
-  const road = JSON.parse(vineKnot('check', heronFile, '--json', '--standard', 'road-vehicle').stdout) as CheckOutput;
-  const iso = JSON.parse(vineKnot('check', heronFile, '--json').stdout) as CheckOutput;
+test('another school changes the answer', async () => {
+  const road = JSON.parse((await vineKnot('check', heronFile, '--json', '--standard', 'road-vehicle')).stdout) as CheckOutput;
+  const iso = JSON.parse((await vineKnot('check', heronFile, '--json')).stdout) as CheckOutput;
   expect(road.circuits[1]!.dropV).toBeLessThan(iso.circuits[1]!.dropV);
 });
 
-test('wire answers one run (ABYC E-11 table row: 10 A, 20 ft out and back, 3 %: 10 AWG)', () => {
+test('wire answers one run (ABYC E-11 table row: 10 A, 20 ft out and back, 3 %: 10 AWG)', async () => {
   const answer = JSON.parse(
     execFileSync(
       tsx,
@@ -121,30 +136,30 @@ test.each([
   ['an unknown option', ['wire', '--ampere', '3'], /ampere/],
   ['no way of reading the length', ['wire', '--amps', '3', '--length-m', '4'], /round-trip/],
   ['a number that is none', ['wire', '--amps', 'x', '--length-m', '4', '--one-way'], /not a number/],
-])('%s ends with 2 and the reason on stderr', (_, args, reason) => {
-  const { status, stderr, stdout } = vineKnot(...args);
+])('%s ends with 2 and the reason on stderr', async (_, args, reason) => {
+  const { status, stderr, stdout } = await vineKnot(...args);
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr).toMatch(reason);
 });
 
-test('solve prints volts of every node and amperes through every element of a deck, from its first node to its second', () => {
+test('solve prints volts of every node and amperes through every element of a deck, from its first node to its second', async () => {
   const deck = file('divider.cir', 'divider\nV1 in 0 12\nR1 in Out 1k\nR2 Out 0 3k\n.end\n');
-  const { stdout, status } = vineKnot('solve', deck, '--json');
+  const { stdout, status } = await vineKnot('solve', deck, '--json');
   const { nodes, branches } = JSON.parse(stdout) as { nodes: Record<string, number>; branches: Record<string, number> };
   expect(status).toBe(0);
   expect(nodes).toEqual({ '0': 0, in: 12, Out: expect.closeTo(9, 9) });
   expect(branches).toEqual({ V1: expect.closeTo(-0.003, 9), R1: expect.closeTo(0.003, 9), R2: expect.closeTo(0.003, 9) });
 });
 
-test('solve refuses a deck without an answer with 1 and one it cannot read with 2, each with the reason', () => {
-  const adrift = vineKnot('solve', file('adrift.cir', 'adrift\nV1 in 0 12\nR1 in 0 1k\nR2 x y 3k\n'));
+test('solve refuses a deck without an answer with 1 and one it cannot read with 2, each with the reason', async () => {
+  const adrift = await vineKnot('solve', file('adrift.cir', 'adrift\nV1 in 0 12\nR1 in 0 1k\nR2 x y 3k\n'));
   expect([adrift.status, adrift.stderr.includes('no path to the reference: x, y')]).toEqual([1, true]);
-  const odd = vineKnot('solve', file('odd.cir', 'odd\nQ1 c b e npn\n'));
+  const odd = await vineKnot('solve', file('odd.cir', 'odd\nQ1 c b e npn\n'));
   expect([odd.status, odd.stderr.includes('odd.cir:2: only R, V, I, D and S')]).toEqual([2, true]);
 });
 
-test('export writes a deck ngspice runs unchanged, in the state asked for; an unknown state or format is refused', () => {
-  const { stdout, status } = vineKnot('export', heronFile, '--format', 'spice', '--state', 'Winter count weekend');
+test('export writes a deck ngspice runs unchanged, in the state asked for; an unknown state or format is refused', async () => {
+  const { stdout, status } = await vineKnot('export', heronFile, '--format', 'spice', '--state', 'Winter count weekend');
   expect([status, stdout.split('\n')[0]]).toEqual([0, '* Heron, as wired']);
   const volts = Object.values(ngspice(stdout).nodes);
   expect(Math.max(...volts)).toBeCloseTo(13.5, 6);
@@ -153,22 +168,22 @@ test('export writes a deck ngspice runs unchanged, in the state asked for; an un
     ['--format', 'spice', '--state', 'noon'],
     ['--format', 'dxf'],
   ]) {
-    expect(vineKnot('export', heronFile, ...args).status).toBe(2);
+    expect((await vineKnot('export', heronFile, ...args)).status).toBe(2);
   }
 });
 
-test('simulate says whether a scenario lasts, the same for the same seed, and refuses what it cannot do', () => {
-  const { stdout, status } = vineKnot('simulate', pipFile, '--draws', '20', '--json');
+test('simulate says whether a scenario lasts, the same for the same seed, and refuses what it cannot do', async () => {
+  const { stdout, status } = await vineKnot('simulate', pipFile, '--draws', '20', '--json');
   const told = JSON.parse(stdout) as { chanceOfRunningOut: number; mean: { loadsWh: number; sunWh: number }; days: number };
   expect([status, told.days, told.chanceOfRunningOut]).toEqual([0, 2, 0]);
   expect(told.mean.loadsWh).toBeGreaterThan(400);
   expect(told.mean.sunWh).toBeGreaterThan(100);
-  expect(vineKnot('simulate', pipFile, '--draws', '20', '--json').stdout).toBe(stdout);
-  const heavy = vineKnot('simulate', heronFile, '--draws', '10');
+  expect((await vineKnot('simulate', pipFile, '--draws', '20', '--json')).stdout).toBe(stdout);
+  const heavy = await vineKnot('simulate', heronFile, '--draws', '10');
   expect(heavy.status).toBe(1);
   expect(heavy.stdout).toContain('cut: Reading light');
-  expect(vineKnot('simulate', pipFile, '--draws', 'many').status).toBe(2);
-  expect(vineKnot('simulate', pipFile, '--scenario', 'nowhere').stderr).toContain('"Two nights at camp"');
+  expect((await vineKnot('simulate', pipFile, '--draws', 'many')).status).toBe(2);
+  expect((await vineKnot('simulate', pipFile, '--scenario', 'nowhere')).stderr).toContain('"Two nights at camp"');
 });
 
 describe('bench', () => {
@@ -177,13 +192,13 @@ describe('bench', () => {
     loads: { name: string; function: string | null; on: boolean; level: number; volts: number; amps: number; by: string[] }[];
     devices: { name: string; state: string }[];
   }
-  const bench = (...args: string[]) => {
-    const { stdout, stderr, status } = vineKnot('bench', heronFile, ...args);
+  const bench = async (...args: string[]) => {
+    const { stdout, stderr, status } = await vineKnot('bench', heronFile, ...args);
     return { stderr, status, output: status === 0 ? (JSON.parse(stdout) as BenchOutput) : null };
   };
 
-  test('moves controls in their order, presses and lets go, lets time run, and says what each load does and by what way', () => {
-    const { output } = bench(
+  test('moves controls in their order, presses and lets go, lets time run, and says what each load does and by what way', async () => {
+    const { output } = await bench(
       '--set',
       'Scene lights, left switch=up',
       '--set',
@@ -203,21 +218,24 @@ describe('bench', () => {
     expect(output!.devices).toContainEqual({ name: 'Step motion sensor', state: 'on' });
   });
 
-  test('a name that may be several, one that is none and a position that is not there are refused with what there is', () => {
-    expect(bench('--set', 'switch=on')).toMatchObject({
+  test('a name that may be several, one that is none and a position that is not there are refused with what there is', async () => {
+    expect(await bench('--set', 'switch=on')).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('"Galley lights switch", "Water pump switch"') as string,
     });
-    expect(bench('--set', 'horn=on')).toMatchObject({ status: 2, stderr: expect.stringContaining('nothing is called "horn"') as string });
-    expect(bench('--set', 'Galley lights switch=up')).toMatchObject({
+    expect(await bench('--set', 'horn=on')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('nothing is called "horn"') as string,
+    });
+    expect(await bench('--set', 'Galley lights switch=up')).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('it has "off", "on"') as string,
     });
   });
 });
 
-test('truth gives every way that what influences a load may stand, and refuses a name that may be several', () => {
-  const { stdout, status } = vineKnot('truth', heronFile, '--load', 'Left scene lamp', '--function', 'amber', '--json');
+test('truth gives every way that what influences a load may stand, and refuses a name that may be several', async () => {
+  const { stdout, status } = await vineKnot('truth', heronFile, '--load', 'Left scene lamp', '--function', 'amber', '--json');
   const table = JSON.parse(stdout) as { inputs: string[]; rows: { set: Record<string, string>; on: boolean; level: number; wished: boolean | null }[] }; // prettier-ignore
   const [byFob, colour, ...buttons] = ['Scene left, panel or fob', 'Scene lights, left switch', 'Left scene radio, channel 1', 'Left scene radio, channel 2'] as const; // prettier-ignore
   expect([status, table.inputs]).toEqual([0, [byFob, colour, ...buttons]]);
@@ -229,14 +247,14 @@ test('truth gives every way that what influences a load may stand, and refuses a
     ['up', false, 0, null],
   ]);
   // What the bench does not do as wished is among the first rows.
-  const reversing = JSON.parse(vineKnot('truth', heronFile, '--load', 'Reversing lamp', '--json').stdout) as { rows: object[] };
+  const reversing = JSON.parse((await vineKnot('truth', heronFile, '--load', 'Reversing lamp', '--json')).stdout) as { rows: object[] };
   expect(reversing.rows).toContainEqual({ set: { 'Reversing lamps switch': 'up', Key: 'on', Reverse: 'in', Brake: 'released' }, on: false, level: 0, wished: true }); // prettier-ignore
-  const several = vineKnot('truth', heronFile, '--load', 'scene lamp');
+  const several = await vineKnot('truth', heronFile, '--load', 'scene lamp');
   expect([several.status, several.stderr]).toEqual([2, expect.stringContaining('"Left scene lamp, white", "Left scene lamp, amber"')]);
 });
 
-test('wishes says which are kept, which are broken and by what acts; those acts, given to the bench, break them', () => {
-  const { stdout, status } = vineKnot('wishes', heronFile, '--json');
+test('wishes says which are kept, which are broken and by what acts; those acts, given to the bench, break them', async () => {
+  const { stdout, status } = await vineKnot('wishes', heronFile, '--json');
   const { wishes } = JSON.parse(stdout) as {
     wishes: { load: string; function: string | null; says: string; verdict: string; given: boolean; withinS: number; series: object[] }[];
   };
@@ -249,35 +267,35 @@ test('wishes says which are kept, which are broken and by what acts; those acts,
   expect(broken[1]!.series).toEqual([{ set: 'Reversing lamps switch=up' }, { set: 'Key=on' }, { set: 'Reverse=in' }]);
   expect(wishes.find(({ load }) => load === 'Step light')).toMatchObject({ verdict: 'kept', withinS: 61, series: [] });
   const sets = broken[0]!.series.flatMap((step) => ('set' in step ? ['--set', String(step.set)] : []));
-  const benched = JSON.parse(vineKnot('bench', heronFile, ...sets, '--json').stdout) as { loads: { name: string; on: boolean }[] };
+  const benched = JSON.parse((await vineKnot('bench', heronFile, ...sets, '--json')).stdout) as { loads: { name: string; on: boolean }[] };
   const isOn = (name: string) => benched.loads.find((load) => load.name === name)!.on;
   expect([isOn('Right scene lamp, white'), isOn('Right scene lamp, amber')]).toEqual([false, true]);
-  const kept = vineKnot('wishes', pipFile);
+  const kept = await vineKnot('wishes', pipFile);
   expect([kept.status, kept.stdout]).toEqual([0, 'Nothing is wished and nothing is given.\n']);
 });
 
-test('expect says what points read at the battery’s voltage, between which figures; an unknown switch is refused by name', () => {
-  const read = (battery: string) => {
-    const { stdout, status } = vineKnot('expect', pipFile, '--set', 'Water pump switch=on', '--battery', battery, '--json');
+test('expect says what points read at the battery’s voltage, between which figures; an unknown switch is refused by name', async () => {
+  const read = async (battery: string) => {
+    const { stdout, status } = await vineKnot('expect', pipFile, '--set', 'Water pump switch=on', '--battery', battery, '--json');
     expect(status).toBe(0);
     return (JSON.parse(stdout) as { points: { where: string; wire?: string; expected: number; low: number; high: number; unit: string }[] }).points; // prettier-ignore
   };
   for (const battery of ['12.6', '13.8']) {
-    const points = read(battery);
+    const points = await read(battery);
     expect(points[0]!.expected).toBeCloseTo(Number(battery), 2);
     for (const { expected, low, high } of points) expect([low <= expected, high >= expected]).toEqual([true, true]);
     expect(points.find(({ wire }) => wire === '06b')).toMatchObject({ unit: 'A' });
     expect(Math.abs(points.find(({ wire }) => wire === '06b')!.expected)).toBeGreaterThan(1);
   }
-  const bad = vineKnot('expect', pipFile, '--set', 'Water pump switch=sideways');
+  const bad = await vineKnot('expect', pipFile, '--set', 'Water pump switch=sideways');
   expect([bad.status, bad.stderr]).toEqual([2, expect.stringContaining('has no "sideways"')]);
 });
 
-test('diagnose ranks faults by everything seen and read, with what to measure next; what it cannot read is refused', () => {
+test('diagnose ranks faults by everything seen and read, with what to measure next; what it cannot read is refused', async () => {
   const ask = (name: string, observed: object) =>
     vineKnot('diagnose', pipFile, '--observed', file(name, JSON.stringify(observed)), '--json');
   const seen = [{ load: 'Water pump', on: false }];
-  const first = ask('first.json', { batteryV: 12.6, set: ['Water pump switch=on'], seen });
+  const first = await ask('first.json', { batteryV: 12.6, set: ['Water pump switch=on'], seen });
   const { next } = JSON.parse(first.stdout) as { next: { bits: number; effort: number; where: string; answers: object[] }[] };
   expect(next[0]!.bits).toBeGreaterThan(0.8);
   expect(next[0]!.answers.length).toBeGreaterThan(1);
@@ -286,7 +304,7 @@ test('diagnose ranks faults by everything seen and read, with what to measure ne
     { at: { device: 'Water pump', terminal: 'minus' }, volts: 12.4 },
     { at: { device: 'Return bar', terminal: 'bar' }, to: null, volts: 0.01 },
   ];
-  const found = ask('found.json', { batteryV: 12.6, set: ['Water pump switch=on'], seen, readings });
+  const found = await ask('found.json', { batteryV: 12.6, set: ['Water pump switch=on'], seen, readings });
   const { faults, outside } = JSON.parse(found.stdout) as {
     faults: { fault: string; where: string; probability: number }[];
     outside: boolean;
@@ -300,13 +318,13 @@ test('diagnose ranks faults by everything seen and read, with what to measure ne
     ['wire.json', { readings: [{ wire: '99z', amps: 1 }] }, /no wire is numbered "99z"/],
     ['shape.json', { readings: 'none' }, /--observed: readings/],
   ] as const) {
-    const refused = ask(name, observed);
+    const refused = await ask(name, observed);
     expect([refused.status, refused.stderr]).toEqual([2, expect.stringMatching(why)]);
   }
 });
 
-test('plan gives tasks in an order that keeps what must come before, its holds, and when each begins', () => {
-  const { stdout, status } = vineKnot('plan', pipFile, '--people', '2', '--json');
+test('plan gives tasks in an order that keeps what must come before, its holds, and when each begins', async () => {
+  const { stdout, status } = await vineKnot('plan', pipFile, '--people', '2', '--json');
   const plan = JSON.parse(stdout) as {
     minutes: number;
     leastMinutes: number;
@@ -321,5 +339,5 @@ test('plan gives tasks in an order that keeps what must come before, its holds, 
   for (const { after, before, minutes } of plan.holds)
     expect(at.get(before)!.start - at.get(after)!.end).toBeGreaterThanOrEqual(minutes - 0.2);
   expect(plan.minutes).toBeGreaterThanOrEqual(plan.leastMinutes);
-  expect(vineKnot('plan', pipFile, '--people', '3').status).toBe(2);
+  expect((await vineKnot('plan', pipFile, '--people', '3')).status).toBe(2);
 });

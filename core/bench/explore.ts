@@ -14,8 +14,8 @@ export type Act = Extract<BenchAct, { kind: 'move' | 'wait' }>;
 
 /** A way everything can stand, met by acts from rest. */
 export interface Spot extends Standing {
-  /** By load asked about, in their order; meaningless where it never comes to rest. */
-  lit: readonly boolean[];
+  /** Loads that are lit; meaningless where it never comes to rest. */
+  lit: ReadonlySet<string>;
   /** Relays that never come to rest here; nothing is tried from here on. */
   isRestless: boolean;
   /** The spot it was first met from, and by what; null for rest. */
@@ -25,6 +25,7 @@ export interface Spot extends Standing {
 /** Ways of standing kept apart, and answers of the network asked for. */
 const MOST_SPOTS = 5000;
 const MOST_ANSWERS = 20_000;
+const DARK: ReadonlySet<string> = new Set();
 /** Beyond the end of what runs, s. */
 const PAST_S = 1;
 
@@ -51,7 +52,6 @@ export class Explored {
   constructor(
     readonly part: DesignIndex,
     readonly inputs: readonly Input[],
-    private readonly loadIds: readonly string[],
     start: ControlState = AT_REST,
   ) {
     this.wires = vehicleWires(part);
@@ -96,8 +96,8 @@ export class Explored {
     });
   }
 
-  /** What acts beyond those tried lead to, and which of the loads are lit then; null where it never comes to rest. */
-  play(from: Standing, acts: readonly Act[]): { standing: Standing; lit: boolean[] } | null {
+  /** What acts beyond those tried lead to, and which loads are lit then; null where it never comes to rest. */
+  play(from: Standing, acts: readonly Act[]): { standing: Standing; lit: ReadonlySet<string> } | null {
     let standing = from;
     for (const act of acts) {
       const settled = this.settle(this.moved(standing, act));
@@ -146,7 +146,7 @@ export class Explored {
     if (spot === undefined) {
       spot = this.spots.length;
       this.known.set(key, spot);
-      this.spots.push({ ...(settled ?? asked), lit: settled ? this.litNow() : [], isRestless: settled === null, from });
+      this.spots.push({ ...(settled ?? asked), lit: settled ? this.litNow() : DARK, isRestless: settled === null, from });
     }
     this.asked.set(askedKey, spot);
   }
@@ -157,8 +157,9 @@ export class Explored {
     return outcome.kind === 'settled' ? { state: outcome.state, side } : null;
   }
 
-  private litNow(): boolean[] {
-    return this.loadIds.map((id) => isLit(this.live, id, this.part.settings.nominalV));
+  private litNow(): ReadonlySet<string> {
+    const { loads, settings } = this.part;
+    return new Set(loads.filter(({ id }) => isLit(this.live, id, settings.nominalV)).map(({ id }) => id));
   }
 
   /** How things stand, as far as it can make a difference: times by what is left of them. */

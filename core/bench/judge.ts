@@ -10,7 +10,7 @@ import { withFaults } from './faults';
 import { Explored, type Act, type Spot } from './explore';
 import { vehicleWires } from './handles';
 import { conditionsOf, moversIn, wishedOf } from './wished';
-import { inputFor, inputsOf, isSameMover, withNamed } from './inputs';
+import { inputFor, inputsOf, isSameMover, withNamed, type Input } from './inputs';
 
 /** Why nothing can be said of a wish. */
 export type Undecided =
@@ -114,21 +114,14 @@ class Judge {
     const named = [says, ...contrary.map((other) => other.says)].flatMap(moversIn);
     const without = says.kind === 'stillWorks' ? says.withoutId : null;
     const seeds = [...new Set([...loadIds, ...named.flatMap((mover) => (mover.kind === 'device' ? [mover.deviceId] : [])), ...(without ? [without] : [])])]; // prettier-ignore
-    const also = named.filter(({ kind }) => kind === 'vehicle').map(({ control }) => control);
-    const key = [...seeds.sort(), '/', ...new Set(also.sort()), '/', ...loadIds, '/', without].join();
-    let explored = this.explored.get(key);
     const lost = without === null ? null : this.without(without);
-    if (!explored) {
-      const { index: part, handles } = this.reach.influenceOn(seeds);
-      const inputs = withNamed(inputsOf(vehicleWires(part), handles), part, named);
-      explored = new Explored(
-        lost ? lost.of(part) : part,
-        inputs.filter((input) => input.kind === 'vehicle' || input.deviceId !== without),
-        loadIds,
-        lost?.start,
-      );
-      this.explored.set(key, explored);
-    }
+    const { index: part, handles } = this.reach.influenceOn(seeds);
+    const inputs = withNamed(inputsOf(vehicleWires(part), handles), part, named).filter(
+      (input) => input.kind === 'vehicle' || input.deviceId !== without,
+    );
+    const key = partKey(part, inputs, without);
+    let explored = this.explored.get(key);
+    if (!explored) this.explored.set(key, (explored = new Explored(lost ? lost.of(part) : part, inputs, lost?.start)));
     return { explored, start: lost?.acts ?? [] };
   }
 
@@ -203,8 +196,8 @@ class Trial {
       case 'off':
         return this.onWhen(says);
       case 'neverWith':
-        if (![0, 1].every((which) => this.atRest().some(({ lit }) => lit[which]))) return undecided('neverHappens');
-        return this.inEverySpot(({ lit }) => !(lit[0] && lit[1]));
+        if (![this.wish.loadId, says.otherId].every((id) => this.atRest().some(({ lit }) => lit.has(id)))) return undecided('neverHappens');
+        return this.inEverySpot((spot) => !(this.isOn(spot) && spot.lit.has(says.otherId)));
       case 'staysOn':
         return this.staysOn(says);
       case 'keyOut':
@@ -214,7 +207,7 @@ class Trial {
       case 'whatever':
         return this.whatever(says.mover);
       case 'stillWorks':
-        return this.atRest().some(({ lit }) => lit[0]) ? KEPT : broken([]);
+        return this.atRest().some((spot) => this.isOn(spot)) ? KEPT : broken([]);
       case 'notByOne':
         return this.notByOne();
     }
@@ -222,6 +215,16 @@ class Trial {
 
   private atRest(): Spot[] {
     return this.explored.spots.filter(({ isRestless }) => !isRestless);
+  }
+
+  private isOn({ lit }: Pick<Spot, 'lit'>): boolean {
+    return lit.has(this.wish.loadId);
+  }
+
+  /** Whether it is lit after acts beyond those tried; null where things never come to rest then. */
+  private played(spot: Spot, acts: readonly Act[]): boolean | null {
+    const after = this.explored.play(spot, acts);
+    return after && this.isOn(after);
   }
 
   private inEverySpot(isWell: (spot: Spot) => boolean): Finding {
@@ -242,39 +245,39 @@ class Trial {
       // Another one wins here.
       if (wished !== (says.kind === 'on')) continue;
       happens = true;
-      if (spot.lit[0] !== wished) return broken(this.explored.path(at));
+      if (this.isOn(spot) !== wished) return broken(this.explored.path(at));
     }
     return happens ? KEPT : undecided('neverHappens');
   }
 
   private keyOut(answer: 'works' | 'dark' | null): Finding {
     if (answer === null) return undecided('unanswered');
-    if (answer === 'dark') return this.inEverySpot(({ side, lit }) => side.key !== 'off' || !lit[0]);
+    if (answer === 'dark') return this.inEverySpot((spot) => spot.side.key !== 'off' || !this.isOn(spot));
     const key: Mover = { kind: 'vehicle', control: 'key' };
-    if (!this.atRest().some(({ lit }) => lit[0])) return undecided('neverHappens');
+    if (!this.atRest().some((spot) => this.isOn(spot))) return undecided('neverHappens');
     return this.afterEvery(
-      (spot) => (spot.side.key !== 'off' && spot.lit[0] ? [{ kind: 'move', mover: key, position: 'off' }] : []),
-      (_, lit) => lit[0] === true,
+      (spot) => (spot.side.key !== 'off' && this.isOn(spot) ? [{ kind: 'move', mover: key, position: 'off' }] : []),
+      (_, after) => this.isOn(after),
     );
   }
 
   private whatever(mover: Mover): Finding {
     const positions = this.explored.inputs.find((input) => isSameMover(input, mover))?.positions ?? [];
-    if (!this.atRest().some(({ lit }) => lit[0])) return undecided('neverHappens');
+    if (!this.atRest().some((spot) => this.isOn(spot))) return undecided('neverHappens');
     return this.afterEvery(
       () => positions.map((position): Act => ({ kind: 'move', mover, position })),
-      (spot, lit) => spot.lit[0] === lit[0],
+      (spot, after) => this.isOn(spot) === this.isOn(after),
     );
   }
 
   /** Where an act from any spot leads, and that it is well there. */
-  private afterEvery(acts: (spot: Spot) => Act[], isWell: (spot: Spot, lit: readonly boolean[]) => boolean): Finding {
+  private afterEvery(acts: (spot: Spot) => Act[], isWell: (spot: Spot, after: Spot) => boolean): Finding {
     for (const [at, spot] of this.explored.spots.entries()) {
       if (spot.isRestless) continue;
       for (const act of acts(spot)) {
         const to = this.explored.after(at, act);
         const after = to === null ? null : this.explored.spots[to]!;
-        if (after && !after.isRestless && !isWell(spot, after.lit)) return broken([...this.explored.path(at), act]);
+        if (after && !after.isRestless && !isWell(spot, after)) return broken([...this.explored.path(at), act]);
       }
     }
     return KEPT;
@@ -289,15 +292,14 @@ class Trial {
     const forEver: Act = { kind: 'wait', seconds: explored.longestS };
     let happens = false;
     for (const [at, spot] of explored.spots.entries()) {
-      if (spot.isRestless || !spot.lit[0] || !this.holds(spot, after)) continue;
+      if (spot.isRestless || !this.isOn(spot) || !this.holds(spot, after)) continue;
       for (const position of others) {
         happens = true;
         const ends: Act[] = [{ kind: 'move', mover: after.mover, position }];
-        if (explored.play(spot, [...ends, early])?.lit[0] !== true) return broken([...explored.path(at), ...ends, early]);
+        if (this.played(spot, [...ends, early]) !== true) return broken([...explored.path(at), ...ends, early]);
         // Something else may keep it lit for good; then it is no matter of time.
-        const goesOut = explored.play(spot, [...ends, early, late, forEver])?.lit[0] === false;
-        if (goesOut && explored.play(spot, [...ends, early, late])?.lit[0] === true)
-          return broken([...explored.path(at), ...ends, early, late]);
+        const goesOut = this.played(spot, [...ends, early, late, forEver]) === false;
+        if (goesOut && this.played(spot, [...ends, early, late]) === true) return broken([...explored.path(at), ...ends, early, late]);
       }
     }
     return happens ? KEPT : undecided('neverHappens');
@@ -311,10 +313,10 @@ class Trial {
     for (const [at, spot] of this.explored.spots.entries()) {
       // Nobody holds a button while the battery is off.
       if (spot.isRestless || this.explored.isHeld(spot)) continue;
-      const back = this.explored.play(spot, acts);
-      if (!back) return undecided('restless', [...this.explored.path(at), ...acts]);
-      const wanted = answer === 'asBefore' ? spot.lit[0] : answer === 'on';
-      if (back.lit[0] !== wanted) return broken([...this.explored.path(at), ...acts]);
+      const back = this.played(spot, acts);
+      if (back === null) return undecided('restless', [...this.explored.path(at), ...acts]);
+      const wanted = answer === 'asBefore' ? this.isOn(spot) : answer === 'on';
+      if (back !== wanted) return broken([...this.explored.path(at), ...acts]);
     }
     return KEPT;
   }
@@ -324,17 +326,23 @@ class Trial {
     const { explored } = this;
     const untouched = explored.inputs.filter((input) => input.kind === 'device');
     const isLeft = (spot: Spot) => untouched.every((input) => explored.standsAt(spot, input) === input.positions[0]);
-    const lit = explored.spots.findIndex((spot) => !spot.isRestless && isLeft(spot) && spot.lit[0]);
+    const lit = explored.spots.findIndex((spot) => !spot.isRestless && isLeft(spot) && this.isOn(spot));
     if (lit >= 0) return broken(explored.path(lit));
-    if (!this.atRest().some((spot) => spot.lit[0])) return undecided('neverHappens');
+    if (!this.atRest().some((spot) => this.isOn(spot))) return undecided('neverHappens');
     return this.afterEvery(
       (spot) =>
         isLeft(spot)
           ? untouched.flatMap(({ positions, ...mover }) => positions.map((position): Act => ({ kind: 'move', mover, position })))
           : [],
-      (_, after) => after[0] !== true,
+      (_, after) => !this.isOn(after),
     );
   }
+}
+
+/** What makes two parts of a design, with what is moved in them, one and the same. */
+function partKey({ devices, wires }: DesignIndex, inputs: readonly Input[], without: string | null): string {
+  const moved = inputs.map((input) => (input.kind === 'vehicle' ? input.control : `${input.deviceId}.${input.control}`));
+  return [[...devices.keys()].sort(), wires.map(({ id }) => id).sort(), moved.sort(), [without]].map((list) => list.join()).join('/');
 }
 
 function isContrary(a: WishSays, b: WishSays): boolean {

@@ -43,7 +43,17 @@ const SHARES: Record<FlawKind, number> = {
 };
 
 /** A joint's resistance is not known beforehand: what is tried, as shares of the nominal voltage at the circuit's current; what lies between is read off between them. */
-export const JOINT_SHARES = [0.01, 0.025, 0.05, 0.1, 0.17, 0.25, 0.35, 0.5, 0.7, 1, 1.6, 3, 8, 30];
+const JOINT_SHARES = [0.01, 0.025, 0.05, 0.1, 0.17, 0.25, 0.35, 0.5, 0.7, 1, 1.6, 3, 8, 30];
+/** From the last of them on by so much at a time, up to what passes next to nothing in any circuit: on a main cable thirty times the voltage at its current is but a few ohm. */
+const JOINT_STEP = 2.5;
+const MOST_JOINT_OHM = 150;
+
+/** Resistances a joint may have that are tried, ohm. @param wholeOhm nominal voltage over the circuit's current */
+export function jointOhms(wholeOhm: number): number[] {
+  const tried = JOINT_SHARES.map((share) => share * wholeOhm);
+  for (let ohm = tried.at(-1)! * JOINT_STEP; ohm < MOST_JOINT_OHM * JOINT_STEP; ohm *= JOINT_STEP) tried.push(ohm);
+  return tried;
+}
 
 /** A flaw with how likely it is before anything is seen. */
 export interface Suspect {

@@ -4,7 +4,7 @@ import type { Mover, TerminalRef } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import { NetworkError } from '../network/networkError';
 import type { DesignIndex } from '../rig/designIndex';
-import { JOINT_SHARES, withFlaw, type Flaw, type Suspect } from './flaws';
+import { jointOhms, withFlaw, type Flaw, type Suspect } from './flaws';
 
 /** What a hand did before something was seen or metered, in order. */
 export interface Moved {
@@ -78,7 +78,7 @@ export class Foresight {
       const own = Math.abs(sound?.amps[this.wireIds.indexOf(flaw.wireId)] ?? 0);
       const amps = own > 0.02 ? own : drawn;
       const at = (ohm: number) => this.resisted(flaw.wireId, ohm, { ...flaw, ohm }, prior);
-      const tried = JOINT_SHARES.flatMap((share) => this.kept(at((share * this.index.settings.nominalV) / amps)));
+      const tried = jointOhms(this.index.settings.nominalV / amps).flatMap((ohm) => this.kept(at(ohm)));
       return filledIn(tried.flatMap((one, place) => (tried[place + 1] ? closer(one, tried[place + 1]!, at, MOST_HALVINGS) : [one])));
     });
   }
