@@ -24,7 +24,12 @@ export interface Spot extends Standing {
 
 /** Ways of standing kept apart, and answers of the network asked for. */
 const MOST_SPOTS = 5000;
-const MOST_ANSWERS = 20_000;
+const MOST_ANSWERS = 12_000;
+
+/** Answers of the network that may still be asked for by all that share it. */
+export interface AnswersLeft {
+  left: number;
+}
 const DARK: ReadonlySet<string> = new Set();
 /** Beyond the end of what runs, s. */
 const PAST_S = 1;
@@ -52,6 +57,7 @@ export class Explored {
   constructor(
     readonly part: DesignIndex,
     readonly inputs: readonly Input[],
+    private readonly budget: AnswersLeft = { left: Infinity },
     start: ControlState = AT_REST,
   ) {
     this.wires = vehicleWires(part);
@@ -111,7 +117,7 @@ export class Explored {
     for (let spot = 0; spot < this.spots.length; spot++) {
       if (this.spots[spot]!.isRestless) continue;
       for (const act of this.actsAt(this.spots[spot]!)) {
-        if (this.spots.length >= MOST_SPOTS || this.answers >= MOST_ANSWERS) return false;
+        if (this.spots.length >= MOST_SPOTS || this.answers >= MOST_ANSWERS || this.budget.left <= 0) return false;
         this.meet(this.moved(this.spots[spot]!, act), { spot, act });
       }
     }
@@ -153,6 +159,7 @@ export class Explored {
 
   private settle({ state, side }: Standing): Standing | null {
     this.answers += 1;
+    this.budget.left -= 1;
     const outcome = this.live.settle(state);
     return outcome.kind === 'settled' ? { state: outcome.state, side } : null;
   }

@@ -73,9 +73,13 @@ export function judgeWishes(
   return judged;
 }
 
+/** Answers of the network asked for all wishes of a design together: miswired, one part of it may hang on everything, and nobody waits minutes for each. */
+const MOST_ANSWERS_IN_ALL = 30_000;
+
 class Judge {
   private readonly reach: Reach;
   private readonly explored = new Map<string, Explored>();
+  private readonly budget = { left: MOST_ANSWERS_IN_ALL };
 
   constructor(
     private readonly index: DesignIndex,
@@ -121,7 +125,7 @@ class Judge {
     );
     const key = partKey(part, inputs, without);
     let explored = this.explored.get(key);
-    if (!explored) this.explored.set(key, (explored = new Explored(lost ? lost.of(part) : part, inputs, lost?.start)));
+    if (!explored) this.explored.set(key, (explored = new Explored(lost ? lost.of(part) : part, inputs, this.budget, lost?.start)));
     return { explored, start: lost?.acts ?? [] };
   }
 

@@ -23,6 +23,8 @@ export interface DeviceKind<Device extends { id: string }> {
   workedInUse?(device: Device, control: string, isLanded: (terminal: string) => boolean): boolean;
   /** Terminals that only one of is joined to a common one at a time; absent: none. */
   eitherOr?(device: Device): readonly Throws[];
+  /** Terminals whose wiring has a part in what one of them does; absent: all. A coil's wires do not hang on what its contacts lead to. */
+  deciding?(device: Device, terminal: string): readonly string[];
   /** Puts its elements into the network. Values given as functions follow the state. */
   stamp(device: Device, net: Stamper): void;
   /** What it remembers next, seeing what it sees. The same object when nothing changes. */

@@ -3,16 +3,22 @@ import { amps, deviceBase } from './fields';
 import { standbyLaw } from './laws';
 import type { DeviceKind, Memory } from './kind';
 
+const MOST_CHANNELS = 16;
+
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('receiver'),
-  channels: z.number().int().min(1).max(16),
+  channels: z.number().int().min(1).max(MOST_CHANNELS),
   mode: z.enum(['latching', 'momentary']),
   channelMaxA: z.number().min(0.1).max(50),
   standbyA: amps,
 });
 
-const channelsOf = ({ channels }: { channels: number }) => Array.from({ length: channels }, (_, at) => `ch${at + 1}`);
+/** Names of its channels, and its buttons as controls, by how many there are: asked for at every step of every network. */
+const CHANNELS = Array.from({ length: MOST_CHANNELS + 1 }, (_, count) => Array.from({ length: count }, (__, at) => `ch${at + 1}`));
+const BUTTONS = CHANNELS.map((channels) => Object.fromEntries(channels.map((channel) => [channel, [false, true]])));
+
+const channelsOf = ({ channels }: { channels: number }) => CHANNELS[channels]!;
 
 /** A radio receiver: each button works one channel, which joins its output to the supply; latching ones change at each press. */
 export const receiver: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
@@ -21,7 +27,7 @@ export const receiver: DeviceKind<z.infer<typeof schema>> & { schema: typeof sch
   isContact: true,
   terminals: (device) => ['plus', 'minus', ...channelsOf(device)],
   paths: (device) => channelsOf(device).map((to) => ({ from: 'plus', to })),
-  controls: (device) => Object.fromEntries(channelsOf(device).map((channel) => [channel, [false, true]])),
+  controls: ({ channels }) => BUTTONS[channels]!,
   workedInUse: (_device, channel, isLanded) => isLanded(channel),
   stamp(device, net) {
     for (const channel of channelsOf(device)) net.contact(channel, 'plus', channel, ({ memory }) => memory[channel] === true, 0.03);

@@ -33,6 +33,8 @@ export function coilAmps({ coilOhm, suppression }: Relay, nominalV: number): num
   return nominalV / coilOhm + (suppression === 'resistor' ? nominalV / QUENCH_OHM : 0);
 }
 
+const COIL: readonly string[] = ['85', '86'];
+
 const pulledIn = (terminal: string, value: boolean): Throw => ({ terminal, by: { memory: 'pulledIn', value } });
 
 /**
@@ -46,6 +48,7 @@ export const relay: DeviceKind<Relay> & { schema: typeof schema } = {
   terminals: ({ pins }) => (pins === 5 ? ['85', '86', '30', '87', '87a'] : ['85', '86', '30', '87']),
   paths: ({ pins }) => [{ from: '30', to: '87' }, ...(pins === 5 ? [{ from: '30', to: '87a' }] : [])],
   eitherOr: ({ pins }) => (pins === 5 ? [{ common: '30', throws: [pulledIn('87', true), pulledIn('87a', false)] }] : []),
+  deciding: (device, terminal) => (COIL.includes(terminal) ? COIL : relay.terminals(device)),
   stamp({ pins, coilOhm, suppression, contactMilliohm }, net) {
     const closedOhm = Math.max(1e-4, contactMilliohm / 1000);
     net.resistor('coil', '86', '85', coilOhm);

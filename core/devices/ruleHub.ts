@@ -29,6 +29,8 @@ export const ruleHub: DeviceKind<RuleHub> & { schema: typeof schema } = {
   isContact: true,
   terminals: ({ inputs, outputs }) => ['plus', 'minus', ...ports('in', inputs), ...ports('out', outputs)],
   paths: ({ outputs }) => ports('out', outputs).map((to) => ({ from: 'plus', to })),
+  // An input is but listened to.
+  deciding: (device, terminal) => (terminal.startsWith('in') ? [terminal, 'minus'] : ruleHub.terminals(device)),
   stamp({ inputs, outputs, standbyA }, net) {
     for (const input of ports('in', inputs)) net.resistor(`sense ${input}`, input, 'minus', 10_000);
     for (const output of ports('out', outputs)) net.contact(output, 'plus', output, ({ memory }) => memory[output] === true, 0.01);

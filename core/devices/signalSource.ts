@@ -38,6 +38,8 @@ export const signalSource: DeviceKind<z.infer<typeof schema>> & { schema: typeof
     vehicleV: [12.6],
   }),
   workedInUse: (_device, signal, isLanded) => signal !== 'constant' && isLanded(signal),
+  // Each is held by the vehicle's own battery or hangs loose, whatever the others do.
+  deciding: (_device, terminal) => [terminal, 'minus'],
   stamp({ signals }, net) {
     net.voltage('vehicle', '#vehicle', 'minus', ({ control }) => Number(control('vehicleV')));
     for (const signal of new Set(signals)) net.contact(signal, '#vehicle', signal, ({ control }) => control(signal) === true, 0.05);

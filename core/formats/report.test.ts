@@ -20,7 +20,7 @@ test('the report carries every circuit, load, slot, zone and finding, and every 
     'What is open': analysis.findings.length,
     Circuits: analysis.circuits.length,
     'Fuse map': 24,
-    'Battery, main protection and cables': 9,
+    'Battery, main protection and cables': 10,
     Loads: analysis.loads.size,
     Zones: 10,
     'Energy and runtime without charging': 3,

@@ -50,10 +50,11 @@ export class Reach {
     private readonly wiring: Wiring,
   ) {
     for (const wire of index.wires)
-      for (const end of new Set([wire.from.deviceId, wire.to.deviceId])) {
-        const known = this.wiresAt.get(end);
+      for (const { deviceId, terminal } of [wire.from, wire.to]) {
+        const key = terminalKey(deviceId, terminal);
+        const known = this.wiresAt.get(key);
         if (known) known.push(wire);
-        else this.wiresAt.set(end, [wire]);
+        else this.wiresAt.set(key, [wire]);
       }
   }
 
@@ -100,35 +101,46 @@ export class Reach {
     const { index, wiring } = this;
     const devices = new Set<string>();
     const wires = new Set<Wire>();
-    const queue: string[] = [];
-    const take = (id: string) => {
-      if (devices.has(id)) return;
-      devices.add(id);
-      queue.push(id);
+    const met = new Set<string>();
+    const queue: TerminalRef[] = [];
+    /** A device, reached by one of its terminals; by none: the whole of it. */
+    const take = (deviceId: string, by: string | null = null) => {
+      devices.add(deviceId);
+      const device = index.devices.get(deviceId);
+      if (!device) return;
+      const kind = kindOf(device);
+      const terminals = (by !== null && kind.deciding?.(device, by)) || kind.terminals(device);
+      for (const terminal of terminals) {
+        const key = terminalKey(deviceId, terminal);
+        if (met.has(key)) continue;
+        met.add(key);
+        queue.push({ deviceId, terminal });
+      }
     };
-    loadIds.forEach(take);
-    for (const id of queue) {
-      const device = index.devices.get(id);
-      if (!device) continue;
+    loadIds.forEach((id) => take(id));
+    for (const { deviceId, terminal } of queue) {
+      const device = index.devices.get(deviceId)!;
       if (device.kind === 'load' && device.partOf) take(device.partOf.loadId);
       if (device.kind === 'protection' && device.mount) {
         take(device.mount.blockId);
         const beside = tapOn(index, device);
         if (beside) take(beside.id);
       }
-      if (MEETING.has(device.kind) && !this.isWithinCircuit(id)) {
-        for (const terminal of kindOf(device).terminals(device)) homeFrom(wiring, { deviceId: id, terminal }, take, wires);
+      if (MEETING.has(device.kind) && !this.isWithinCircuit(deviceId)) {
+        homeFrom(wiring, { deviceId, terminal }, take, wires);
         continue;
       }
-      for (const wire of this.wiresAt.get(id) ?? []) {
-        const far = wire.from.deviceId === id ? wire.to.deviceId : wire.from.deviceId;
+      for (const wire of this.wiresAt.get(terminalKey(deviceId, terminal)) ?? []) {
+        const far = isAt(wire.from, deviceId, terminal) ? wire.to : wire.from;
         wires.add(wire);
-        take(far);
+        take(far.deviceId, far.terminal);
       }
     }
     return { index: partOf(index, devices, wires), handles: handlesOf(index, devices, wires) };
   }
 }
+
+const isAt = (end: TerminalRef, deviceId: string, terminal: string) => end.deviceId === deviceId && end.terminal === terminal;
 
 /** Whether a load is lit, at the voltage it has. */
 export function isLit(live: LiveDesign, loadId: string, nominalV: number): boolean {

@@ -45,10 +45,7 @@ function leadsToLoad({ devices }: DesignIndex, deviceId: string): boolean {
 
 /** What switches these loads and no other. */
 export function ownSwitching(design: Design, loads: readonly Load[]): Device[] {
-  const { index: whole, wiring } = trace(design);
-  // Two relays that listen to wires of one vehicle are not switched together by that.
-  const isVehicle = ({ deviceId }: TerminalRef) => whole.devices.get(deviceId)?.kind === 'signalSource';
-  const index = { ...whole, wires: whole.wires.filter(({ from, to }) => !isVehicle(from) && !isVehicle(to)) };
+  const { index, wiring } = trace(design);
   const reach = new Reach(index, wiring);
   const ids = new Set(loads.map(({ id }) => id));
   const influencing = (from: Reach, loadId: string) => Array.from(from.influenceOn([loadId]).index.devices.values()).filter(isSwitching);
