@@ -15,7 +15,6 @@ const config = {
     'Symbol',
     'JSON',
     'Error',
-    'Date',
     'Float64Array',
     'Int32Array',
     'Uint8Array',
