@@ -323,6 +323,26 @@ test('diagnose ranks faults by everything seen and read, with what to measure ne
   }
 });
 
+// Common practice: it goes as the pump is switched on; the lamp stays bright with the wire off at the pump and is dark with it off at the switch, so that wire it is.
+test('diagnose leads from a fuse that blows to where the live side touches, by what a lamp in its place does', async () => {
+  const ask = (name: string, tests: object[], fuse = 'Water pump fuse') =>
+    vineKnot('diagnose', pipFile, '--observed', file(name, JSON.stringify({ set: ['Water pump switch=on'], fuse: { name: fuse, blows: 'switchedOn', tests } })), '--json'); // prettier-ignore
+  const first = await ask('blows.json', []);
+  const { next } = JSON.parse(first.stdout) as { next: { measure: string; lifted: object | null; bits: number; bright: number }[] };
+  expect([first.status, next[0]!.measure]).toEqual([0, 'lamp']);
+  expect(next[0]!.bits).toBeGreaterThan(0.3);
+  const found = await ask('lamp.json', [
+    { lifted: null, bright: true },
+    { lifted: { wire: '06b', end: 'far' }, bright: true },
+    { lifted: { wire: '06b', end: 'near' }, bright: false },
+  ]);
+  const { faults } = JSON.parse(found.stdout) as { faults: { where: string; kind: string; probability: number; proof: string }[] };
+  expect(faults[0]).toMatchObject({ kind: 'wire', where: expect.stringContaining('06b') as string });
+  expect(faults[0]!.probability).toBeGreaterThan(0.9);
+  const refused = await ask('nofuse.json', [], 'Teapot fuse');
+  expect([refused.status, refused.stderr]).toEqual([2, expect.stringMatching(/nothing is called "Teapot fuse"/)]);
+});
+
 test('plan gives tasks in an order that keeps what must come before, its holds, and when each begins', async () => {
   const { stdout, status } = await vineKnot('plan', pipFile, '--people', '2', '--json');
   const plan = JSON.parse(stdout) as {

@@ -1,15 +1,18 @@
 import { parseArgs } from 'node:util';
 import { z } from 'zod';
+import { analyse } from '../core/analysis/analyse';
 import type { Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
 import type { TerminalRef } from '../core/design/schema';
 import { kindOf } from '../core/devices';
-import { Finder, type Diagnosis, type Observed, type Reading } from '../core/diagnosis/diagnose';
+import { BLOWS_WHEN, BlownCircuit } from '../core/diagnosis/blows';
+import { Finder, type Observed, type Reading } from '../core/diagnosis/diagnose';
 import type { Moved } from '../core/diagnosis/foresee';
 import { harnessOf, wireNumbersOf } from '../core/harness/schedule';
 import { NetworkError } from '../core/network/networkError';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
+import { blowWords, partingWords } from '../core/wording/blowWords';
 import { flawWords, measurementWords, type WireNumbers } from '../core/wording/flawWords';
 import { terminalName } from '../core/wording/terminalNames';
 import { loadDesign, readBounded } from './designFile';
@@ -18,10 +21,15 @@ import { everythingNamed, readAct, theOne } from './named';
 
 const text = z.string().min(1).max(120);
 const point = z.strictObject({ device: text, terminal: text });
+const lampTest = z.strictObject({ lifted: z.strictObject({ wire: text, end: z.enum(['near', 'far']) }).nullable(), bright: z.boolean() });
+/** A fuse that blows: when it does, and what a lamp in its place did with everything joined, or with a wire lifted at its fuse's end or its other. */
+const blowing = z.strictObject({ name: text, blows: z.enum(BLOWS_WHEN), tests: z.array(lampTest).max(100).default([]) });
+
 /** What was done, seen and read, all of it in one state. */
 const observations = z.strictObject({
   batteryV: z.number().min(0).max(60).nullable().optional(),
   set: z.array(text).max(60).default([]),
+  fuse: blowing.optional(),
   seen: z
     .array(z.strictObject({ load: text, on: z.boolean().optional(), dim: z.boolean().optional() }))
     .max(400)
@@ -56,12 +64,13 @@ export function diagnoseDesign(argv: string[]): number {
     const [issue] = read.error.issues;
     throw new BadInput(`--observed: ${issue!.path.join('.') || 'the file'}: ${issue!.message}`);
   }
-  const { batteryV = null, set, seen, readings } = read.data;
+  const { batteryV = null, set, fuse, seen, readings } = read.data;
   const named = everythingNamed(index);
   const moved = set.flatMap((act): Moved[] => {
     const { what, positions } = readAct(act, named);
     return positions.map((position) => ({ mover: what.mover, position }));
   });
+  if (fuse) return diagnoseFuse({ design, index, numbers }, fuse, moved, set, values.json === true);
   const observed: Observed = {
     batteryV,
     seen: seen.map(({ load, on, dim }) => ({ loadId: theOne(index.loads, load, 'seen').id, does: dim ? 'dim' : on ? 'on' : 'off' })),
@@ -96,8 +105,49 @@ export function diagnoseDesign(argv: string[]): number {
   return isOutside ? 1 : 0;
 }
 
+interface Opened {
+  design: Design;
+  index: DesignIndex;
+  numbers: WireNumbers;
+}
+
+/** Why a fuse blows, and where to take its circuit apart next. */
+function diagnoseFuse(
+  { design, index, numbers }: Opened,
+  said: z.infer<typeof blowing>,
+  moved: readonly Moved[],
+  set: readonly string[],
+  isJson: boolean,
+): number {
+  const fuse = theOne(
+    Array.from(index.devices.values()).filter((device) => device.kind === 'protection'),
+    said.name,
+    'fuse',
+  );
+  const { circuits, findings } = analyse(design);
+  const circuit = circuits.find(({ protectionId }) => protectionId === fuse.id);
+  const startOpens = findings.some(({ rule, subjects }) => rule === 'fuse.opensAtStart' && subjects.includes(fuse.id));
+  const drawnShare = circuit ? circuit.peakA / circuit.ratingA : 0;
+  const tests = said.tests.map(({ lifted, bright }) => ({ parting: lifted && { wireId: wireOf(lifted.wire, numbers), end: lifted.end }, bright })); // prettier-ignore
+  const { ranked, next } = found(() =>
+    new BlownCircuit(index, traceWiring(index), fuse, moved, { drawnShare, startOpens }).diagnose({ when: said.blows, tests }),
+  );
+  const faults = ranked.filter(({ probability }) => probability > 0.001).map(({ cause, probability }) => {
+    const { fault, where, cure, proof } = blowWords(design, cause, fuse.id, numbers);
+    return { fault, where, probability: round(probability), kind: cause.kind, cure, proof };
+  }); // prettier-ignore
+  const looks = next.map(({ parting, at, bits, minutes, bright }) => ({
+    ...{ measure: 'lamp', where: partingWords(design, { parting, at }, numbers) },
+    lifted: parting && { wire: numbers.get(parting.wireId), end: parting.end },
+    ...{ state: set, bits: round(bits), effort: minutes, bright: round(bright) },
+  }));
+  if (isJson) process.stdout.write(`${JSON.stringify({ faults, next: looks, outside: false }, null, 1)}\n`);
+  else process.stdout.write(inWords(faults, looks, false));
+  return 0;
+}
+
 /** @throws BadInput where the design has no answer to compare with */
-function found(diagnose: () => Diagnosis): Diagnosis {
+function found<T>(diagnose: () => T): T {
   try {
     return diagnose();
   } catch (error) {

@@ -47,6 +47,49 @@ test('a circuit is read against what it should read, and a reading that is out l
   await saved(page);
 });
 
+test('a fuse that blows: a lamp in its place and one wire lifted after another lead to the wire, kept over a reload', async ({
+  page,
+  pip,
+}) => {
+  await page.setViewportSize({ width: 390, height: 780 });
+  await page.goto(`/d/${pip}/test`);
+  await page.getByText('Find a fault', { exact: true }).click();
+  await page.getByRole('combobox', { name: 'Circuit' }).click();
+  await page.keyboard.type('Water pump');
+  await page.keyboard.press('Enter');
+  await page.getByText('Its fuse blows', { exact: true }).click();
+  await page.getByRole('combobox', { name: 'When the fuse goes' }).click();
+  await page.getByTitle('as something is switched on').click();
+  const wrong = page.getByRole('region', { name: 'What is likely wrong' });
+  const looks = page.getByRole('region', { name: 'Look at the lamp next' });
+  await expect(page.getByRole('region', { name: 'Why the fuse blows' })).toContainText('Water pump switch: on');
+  // The wire to the pump is worn through: bright until it is off at the switch.
+  const did = page.getByRole('region', { name: 'What the lamp did' });
+  for (let asked = 0; asked < 6; asked++) {
+    await expect(page.locator('[data-new="true"]')).toBeVisible();
+    if (/9\d %|>99 %/.test((await wrong.getByRole('listitem').first().textContent()) ?? '')) break;
+    const first = looks.getByRole('group').first();
+    const name = (await first.getAttribute('aria-label')) ?? '';
+    const isBright = !/06a|06b.* lifted off Water pump switch/.test(name);
+    await first.getByRole('button', { name: isBright ? 'bright' : 'dark' }).click();
+    await expect(did.getByRole('listitem')).toHaveCount(asked + 1);
+  }
+  await expect(wrong.getByRole('listitem').first()).toContainText('06b');
+  await expect(wrong.getByRole('listitem').first()).toContainText('Proved mended when');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+
+  await page.reload();
+  await page.getByText('Find a fault', { exact: true }).click();
+  await page.getByRole('combobox', { name: 'Circuit' }).click();
+  await page.keyboard.type('Water pump');
+  await page.keyboard.press('Enter');
+  await page.getByText('Its fuse blows', { exact: true }).click();
+  await expect(wrong.getByRole('listitem').first()).toContainText('06b');
+  await page.getByRole('button', { name: 'Mended: begin anew' }).click();
+  await expect(did).toHaveCount(0);
+  await expect(page.getByText('Say when it goes')).toBeVisible();
+});
+
 /** What a meter reads in a vehicle whose pump has lost its return. */
 function reads(name: string): string {
   if (name.includes('clamp')) return '0';

@@ -1,5 +1,6 @@
-import { makeDesign } from '@/core/design/design';
+import { deviceOf, makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
+import { BlownCircuit, type BlowsObserved, type CircuitSaid } from '@/core/diagnosis/blows';
 import { Finder, type Diagnosis, type Measurement, type Observed } from '@/core/diagnosis/diagnose';
 import { expectedReadings, type Expected } from '@/core/diagnosis/expect';
 import { fitToReadings, type Fitted } from '@/core/diagnosis/fit';
@@ -14,9 +15,15 @@ import { indexDesign } from '@/core/rig/designIndex';
 export type DiagnosisQuestion =
   | { ask: 'find'; loadIds: readonly string[]; moved: readonly Moved[]; observed: Observed }
   | { ask: 'expect'; moved: readonly Moved[]; batteryV: number | null; points: readonly Measurement[] }
+  /** Why a fuse blows in a state, and what to do next with a lamp in its place. */
+  | { ask: 'blows'; fuseId: string; moved: readonly Moved[]; said: CircuitSaid; observed: BlowsObserved }
   /** How the plan would have to be for all that was read. */
   | { ask: 'fit' };
-export type DiagnosisAnswer = { diagnosis: Diagnosis } | { expected: Expected[] } | { fitted: Fitted } | { problem: string };
+export type DiagnosisAnswer =
+  { diagnosis: Diagnosis } | { blown: Blown } | { expected: Expected[] } | { fitted: Fitted } | { problem: string };
+
+/** Why a fuse blows, and the lamp's volts while nothing is wrong. */
+export type Blown = ReturnType<BlownCircuit['diagnose']> & { soundV: number };
 
 /** The vehicles drawn are the same each time: what is expected must not flicker. */
 const SEED = 1;
@@ -28,7 +35,12 @@ self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRe
   const index = indexDesign(design);
   try {
     if (data.ask === 'find') say({ diagnosis: new Finder(index, traceWiring(index), data.loadIds, data.moved).diagnose(data.observed) });
-    else if (data.ask === 'fit') say({ fitted: fitToReadings(index, traceWiring(index), lastReadings(design)) });
+    else if (data.ask === 'blows') {
+      const fuse = deviceOf(design, data.fuseId, 'protection');
+      if (!fuse) return say({ problem: 'That fuse is not in the design any more.' });
+      const circuit = new BlownCircuit(index, traceWiring(index), fuse, data.moved, data.said);
+      say({ blown: { ...circuit.diagnose(data.observed), soundV: circuit.soundV } });
+    } else if (data.ask === 'fit') say({ fitted: fitToReadings(index, traceWiring(index), lastReadings(design)) });
     else say({ expected: expectedReadings(index, data.moved, data.batteryV, data.points, seeded(SEED)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;

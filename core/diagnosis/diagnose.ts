@@ -215,7 +215,7 @@ function minutesFor(index: DesignIndex, what: Measurement): number {
 }
 
 /** Minutes until a lead is on a terminal, by what it is on. Common practice: a fuse has test points, a panel is unscrewed, a joint lies behind trim. */
-function minutesTo({ devices }: DesignIndex, { deviceId }: TerminalRef): number {
+export function minutesTo({ devices }: DesignIndex, { deviceId }: TerminalRef): number {
   switch (devices.get(deviceId)?.kind) {
     case 'battery':
     case 'protection':

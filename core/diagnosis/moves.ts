@@ -8,10 +8,15 @@ import type { Moved } from './foresee';
 export function movesFor(index: DesignIndex, wiring: Wiring, loadIds: readonly string[]): Moved[] | null {
   const reached = new Reach(index, wiring).lit(loadIds);
   if (reached.kind !== 'found') return null;
-  return Object.entries(reached.state.controls).flatMap(([deviceId, controls]) =>
+  const { controls: set, memory } = reached.state;
+  return Object.entries(set).flatMap(([deviceId, controls]) =>
     Object.entries(controls).flatMap(([control, position]): Moved[] => {
       const mover = { kind: 'device' as const, deviceId, control };
-      return index.devices.get(deviceId)?.kind !== 'load' && inputFor(index, mover) ? [{ mover, position }] : [];
+      const device = index.devices.get(deviceId);
+      if (!device || device.kind === 'load' || !inputFor(index, mover)) return [];
+      // A channel that latches stays on once its button is let go.
+      const isLatched = device.kind === 'receiver' && device.mode === 'latching' && memory[deviceId]?.[control] === true;
+      return [...(isLatched ? [{ mover, position: true }] : []), { mover, position }];
     }),
   );
 }

@@ -52,4 +52,28 @@ export const TEST_PAGES: readonly HandbookPage[] = [
     sources: ['common practice', 'Huber 1964 for readings that lie far off'],
     caution: 'An ohm range never goes on a live wire. Never a larger fuse to try. Isolate before anything is opened.',
   },
+  {
+    id: 'fuse-blows',
+    title: 'When a fuse blows',
+    about: 'A lamp in the fuse’s place shows a short without burning a box of fuses, and taking the circuit apart leads to it.',
+    paragraphs: [
+      'A fuse that blows is right until it is shown wrong. When it goes tells where to look. At once, with everything switched off: what is live even then, the wire up to the switch and whatever hangs ahead of it. Only as something is switched on: what lies behind that switch. After minutes: more is drawn than it holds, or it sits in a bad holder that warms it. On the road: a wire that rubs on an edge.',
+      'With the battery isolated the fuse comes out and a lamp of 21 W goes across its two contacts. It lets less than 2 A flow whatever is wrong, so nothing burns while one looks. While there is a short nothing else is in its way and it is fully bright; without one the loads are in its way, and it glows or stays dark. How much it would glow with nothing wrong is worked out from the circuit as wired.',
+      'Then the circuit is taken apart, one wire at a time, where it tells most for the trouble. Off at the end towards the fuse a wire goes with all that hangs on it; off at its other end only what hangs on it goes. Bright still: it lies in what is left. Dark: it lies in what was lifted. Half of what is open goes with each look, so a dozen places take three or four.',
+      'A relay whose coil is fed by the same fuse lets go while the lamp takes all the volts: it buzzes and the lamp flickers. That is as much as bright.',
+      'Mended is what stays dark with everything joined while the wires are shaken, and then holds a fuse of the planned rating. Why it rubbed through, a bare edge or a loose clip, is mended with it.',
+    ],
+    table: {
+      head: ['It goes', 'Look first at', 'Then'],
+      rows: [
+        ['at once, all switched off', 'the wire up to the switch', 'what is always fed'],
+        ['as something is switched on', 'the wire behind the switch, the load', 'a start that takes too much'],
+        ['after a while', 'what flows with everything on', 'a warm holder, a blocked motor'],
+        ['on the road', 'edges, hinges, clamps', 'a loose strand'],
+      ],
+    },
+    sources: ['common practice', 'Shannon 1948 for what a look is worth'],
+    caution:
+      'Never a larger fuse to try, never foil or a bare wire in its place. Isolate before a wire is lifted. The lamp gets hot enough to burn what it lies on.',
+  },
 ];

@@ -2,7 +2,7 @@ import type { Answer, LoadAnswer } from '../bench/bench';
 import type { LoadChange } from '../bench/changedLoads';
 import type { VehicleControl } from '../catalog/vocabulary';
 import { nameOf } from '../design/names';
-import type { Input } from '../bench/inputs';
+import { isSameMover, type Input } from '../bench/inputs';
 import type { Truth, TruthRow } from '../bench/truth';
 import { recordOf, type Design } from '../design/design';
 import type { Device, Mover } from '../design/schema';
@@ -48,16 +48,17 @@ export function handleName(device: Device, control: string): string {
   return channel ? `${device.name}, channel ${channel}` : device.name;
 }
 
-/** What is moved, in words: "Water pump switch: on". */
+/** What is moved, in words: "Water pump switch: on". What ends as it is left, a button that was not pressed at all, is no move. */
 export function movesWords(design: Design, moved: readonly { mover: Mover; position: ControlValue }[]): string {
-  if (moved.length === 0) return 'everything as it is left';
-  return moved
-    .map(({ mover, position }) => {
-      if (mover.kind === 'vehicle') return `${VEHICLE_WORDS[mover.control]}: ${String(position)}`;
-      const device = recordOf(design, mover.deviceId, 'device');
-      return device ? `${handleName(device, mover.control)}: ${positionWord(device, mover.control, position)}` : mover.deviceId;
-    })
-    .join(', ');
+  const words = moved.flatMap(({ mover, position }) => {
+    if (mover.kind === 'vehicle') return [`${VEHICLE_WORDS[mover.control]}: ${String(position)}`];
+    const device = recordOf(design, mover.deviceId, 'device');
+    if (!device) return [mover.deviceId];
+    const isPressed = moved.some((other) => isSameMover(other.mover, mover) && other.position !== position);
+    if (!isPressed && kindOf(device).controls?.(device)[mover.control]?.[0] === position) return [];
+    return [`${handleName(device, mover.control)}: ${positionWord(device, mover.control, position)}`];
+  });
+  return words.length === 0 ? 'everything as it is left' : words.join(', ');
 }
 
 /** An input of a truth table: what it is called and its positions in words. */

@@ -92,7 +92,7 @@ export function flawWords(design: Design, flaw: Flaw, numbers: WireNumbers): Fla
   }
 }
 
-function pointWords(design: Design, { deviceId, terminal }: TerminalRef): string {
+export function pointWords(design: Design, { deviceId, terminal }: TerminalRef): string {
   const device = design.records.get(deviceId);
   return `${nameOf(design, deviceId)}, ${device?.type === 'device' ? terminalName(device, terminal) : terminal}`;
 }

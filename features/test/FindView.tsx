@@ -9,7 +9,7 @@ import { sameRecord } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
 import type { Diagnosis, NextMeasure, Observed } from '@/core/diagnosis/diagnose';
-import { subjectsOf, type Flaw } from '@/core/diagnosis/flaws';
+import { subjectsOf } from '@/core/diagnosis/flaws';
 import type { Moved, Seen } from '@/core/diagnosis/foresee';
 import { lastReadings } from '@/core/diagnosis/readings';
 import { movesFor } from '@/core/diagnosis/moves';
@@ -19,8 +19,8 @@ import { movesWords } from '@/core/wording/benchWords';
 import { flawWords, measurementWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
-import { useJump } from '@/features/workspace/useJump';
 import { today } from '@/ui/today';
+import { Causes } from './Causes';
 import { ReadingField } from './ReadingField';
 import { useDiagnosis } from './useDiagnosis';
 import { useWireNumbers } from './useWireNumbers';
@@ -42,8 +42,7 @@ const DOES: { value: Does; label: string }[] = [
   { value: 'off', label: 'dead' },
 ];
 
-/** Suspects shown, and measurements offered. */
-const MOST_SHOWN = 6;
+/** Measurements offered. */
 const MOST_OFFERED = 3;
 
 /** What is seen and read goes in, what is likely wrong and what to measure next comes out. */
@@ -160,48 +159,14 @@ function Suspects({ diagnosis: { ranked, isOutside }, numbers }: { diagnosis: Di
           the wrong range.
         </p>
       )}
-      <ol className={styles.suspects}>
-        {ranked
-          .slice(0, MOST_SHOWN)
-          .filter(({ probability }, at) => at === 0 || probability > 0.005)
-          .map(({ flaw, probability }, at) => (
-            <Suspect key={at} flaw={flaw} probability={probability} isFirst={at === 0} words={flawWords(design, flaw, numbers)} />
-          ))}
-      </ol>
+      <Causes
+        causes={ranked.map(({ flaw, probability }) => ({
+          probability,
+          words: flawWords(design, flaw, numbers),
+          subject: subjectsOf(flaw)[0] ?? null,
+        }))}
+      />
     </section>
-  );
-}
-
-interface SuspectProps {
-  flaw: Flaw;
-  probability: number;
-  isFirst: boolean;
-  words: ReturnType<typeof flawWords>;
-}
-
-function Suspect({ flaw, probability, isFirst, words: { fault, where, cure, proof } }: SuspectProps) {
-  const jump = useJump();
-  const [subject] = subjectsOf(flaw);
-  return (
-    <li>
-      <span className={styles.share} aria-hidden style={{ width: `${Math.max(2, probability * 100)}%` }} />
-      <b className="reading">{probability > 0.995 ? '>99' : Math.round(probability * 100)} %</b>
-      <span>
-        {fault}:{' '}
-        {subject ? (
-          <button type="button" className={styles.go} onClick={() => jump(subject)}>
-            {where}
-          </button>
-        ) : (
-          where
-        )}
-        {isFirst && probability > 0.5 && (
-          <small>
-            {cure} Proved mended when: {proof}
-          </small>
-        )}
-      </span>
-    </li>
   );
 }
 

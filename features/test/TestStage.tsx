@@ -8,7 +8,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { QuantityField } from '@/ui/QuantityField';
 import frame from '@/ui/Stage.module.css';
-import { FindView } from './FindView';
+import { FaultView } from './FaultView';
 import { LogView } from './LogView';
 import { PlanView } from './PlanView';
 import { ReadingsView } from './ReadingsView';
@@ -95,7 +95,7 @@ export function TestStage() {
       ) : shown === 'readings' ? (
         <ReadingsView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} onFind={() => setShown('find')} />
       ) : (
-        <FindView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} />
+        <FaultView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} />
       )}
     </div>
   );

@@ -1,0 +1,38 @@
+'use client';
+
+import { Segmented } from 'antd';
+import { useState } from 'react';
+import type { CircuitAnalysis } from '@/core/analysis/types';
+import type { Moved } from '@/core/diagnosis/foresee';
+import { BlowsView } from './BlowsView';
+import { FindView } from './FindView';
+import styles from './Test.module.css';
+
+interface FaultViewProps {
+  circuit: CircuitAnalysis;
+  moved: readonly Moved[];
+  batteryV: number | null;
+}
+
+type Matter = 'does' | 'blows';
+
+/** What is the matter with a circuit decides how it is looked for. */
+export function FaultView({ circuit, moved, batteryV }: FaultViewProps) {
+  const [matter, setMatter] = useState<Matter>('does');
+  return (
+    <>
+      <div className={styles.matter}>
+        <Segmented<Matter>
+          aria-label="What is the matter"
+          value={matter}
+          onChange={setMatter}
+          options={[
+            { value: 'does', label: 'It does not do what it should' },
+            { value: 'blows', label: 'Its fuse blows' },
+          ]}
+        />
+      </div>
+      {matter === 'does' ? <FindView circuit={circuit} moved={moved} batteryV={batteryV} /> : <BlowsView circuit={circuit} moved={moved} />}
+    </>
+  );
+}
