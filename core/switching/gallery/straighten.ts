@@ -1,6 +1,6 @@
 import { recordOf, recordsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
-import type { Device, Load, TerminalRef } from '../../design/schema';
+import type { Device, Load } from '../../design/schema';
 import { kindOf } from '../../devices';
 import { Reach } from '../../network/reach';
 import { terminalKey, type Wiring } from '../../network/wiring';
