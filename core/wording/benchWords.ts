@@ -50,13 +50,15 @@ export function handleName(device: Device, control: string): string {
 
 /** What is moved, in words: "Water pump switch: on". What ends as it is left, a button that was not pressed at all, is no move. */
 export function movesWords(design: Design, moved: readonly { mover: Mover; position: ControlValue }[]): string {
-  const words = moved.flatMap(({ mover, position }) => {
+  const words = moved.flatMap(({ mover, position }, at) => {
     if (mover.kind === 'vehicle') return [`${VEHICLE_WORDS[mover.control]}: ${String(position)}`];
     const device = recordOf(design, mover.deviceId, 'device');
     if (!device) return [mover.deviceId];
-    const isPressed = moved.some((other) => isSameMover(other.mover, mover) && other.position !== position);
-    if (!isPressed && kindOf(device).controls?.(device)[mover.control]?.[0] === position) return [];
-    return [`${handleName(device, mover.control)}: ${positionWord(device, mover.control, position)}`];
+    const next = moved[at + 1];
+    const isLetGo = next !== undefined && isSameMover(next.mover, mover);
+    if (!isLetGo && kindOf(device).controls?.(device)[mover.control]?.[0] === position) return [];
+    const letGo = isLetGo ? ` and ${positionWord(device, mover.control, next.position)}` : '';
+    return [`${handleName(device, mover.control)}: ${positionWord(device, mover.control, position)}${letGo}`];
   });
   return words.length === 0 ? 'everything as it is left' : words.join(', ');
 }
