@@ -61,7 +61,7 @@ test('harness gives every wire with its ends, every piece from one reel, and end
   expect([wrong.status, wrong.findings.map(({ rule }) => rule)]).toEqual([1, ['harness.returnColour', 'harness.unfinished']]);
 });
 
-test('check --json prints JSON and nothing else, and ends with 1 for a fault', async () => {
+test('check --json prints JSON and nothing else, and ends with 1 for a fault', () => {
   const { stdout, stderr, status } = started('check', heronFile, '--json');
   const output = JSON.parse(stdout) as CheckOutput;
   expect([status, stderr.replace(/^npm .*\n/gm, '')]).toEqual([1, '']);
@@ -97,7 +97,7 @@ test('another school changes the answer', async () => {
   expect(road.circuits[1]!.dropV).toBeLessThan(iso.circuits[1]!.dropV);
 });
 
-test('wire answers one run (ABYC E-11 table row: 10 A, 20 ft out and back, 3 %: 10 AWG)', async () => {
+test('wire answers one run (ABYC E-11 table row: 10 A, 20 ft out and back, 3 %: 10 AWG)', () => {
   const answer = JSON.parse(
     execFileSync(
       tsx,

@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { z } from 'zod';
 import { analyse } from '../core/analysis/analyse';
+import { circuitSaid } from '../core/analysis/circuitSaid';
 import type { Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
 import type { TerminalRef } from '../core/design/schema';
@@ -124,13 +125,9 @@ function diagnoseFuse(
     said.name,
     'fuse',
   );
-  const { circuits, findings } = analyse(design);
-  const circuit = circuits.find(({ protectionId }) => protectionId === fuse.id);
-  const startOpens = findings.some(({ rule, subjects }) => rule === 'fuse.opensAtStart' && subjects.includes(fuse.id));
-  const drawnShare = circuit ? circuit.peakA / circuit.ratingA : 0;
   const tests = said.tests.map(({ lifted, bright }) => ({ parting: lifted && { wireId: wireOf(lifted.wire, numbers), end: lifted.end }, bright })); // prettier-ignore
   const { ranked, next } = found(() =>
-    new BlownCircuit(index, traceWiring(index), fuse, moved, { drawnShare, startOpens }).diagnose({ when: said.blows, tests }),
+    new BlownCircuit(index, traceWiring(index), fuse, moved, circuitSaid(analyse(design), fuse)).diagnose({ when: said.blows, tests }),
   );
   const faults = ranked.filter(({ probability }) => probability > 0.001).map(({ cause, probability }) => {
     const { fault, where, cure, proof } = blowWords(design, cause, fuse.id, numbers);

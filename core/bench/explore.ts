@@ -57,7 +57,7 @@ export class Explored {
   constructor(
     readonly part: DesignIndex,
     readonly inputs: readonly Input[],
-    private readonly budget: AnswersLeft = { left: Infinity },
+    private readonly budget: AnswersLeft,
     start: ControlState = AT_REST,
   ) {
     this.wires = vehicleWires(part);

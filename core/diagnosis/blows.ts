@@ -140,12 +140,6 @@ export class BlownCircuit {
     return { ranked, next: this.next(shares, tests) };
   }
 
-  /** Whether the lamp is bright with one cause and one wire lifted. */
-  isBright(cause: BlowCause, parting: Parting | null): boolean {
-    const one = this.causes.find((each) => isSameCause(each.cause, cause));
-    return one !== undefined && this.staysBright(one, parting);
-  }
-
   private staysBright({ cause, node }: Suspected, parting: Parting | null): boolean {
     // Off at its near end a wire hangs in the air, and off at the other it still lies where it lay.
     const isOff = parting?.end === 'near' && cause.kind === 'wire' && cause.wireId === parting.wireId;
@@ -300,12 +294,6 @@ function causesOfDraw({ drawnShare, startOpens }: CircuitSaid): Suspected[] {
     { cause: { kind: 'tooMuch' }, prior: tooMuchShare(drawnShare), shows: SHOWS.tooMuch, node: null },
     { cause: { kind: 'start' }, prior: startOpens ? START_SHARE.opens : START_SHARE.holds, shows: SHOWS.start, node: null },
   ];
-}
-
-function isSameCause(a: BlowCause, b: BlowCause): boolean {
-  if (a.kind === 'wire') return b.kind === 'wire' && a.wireId === b.wireId;
-  if (a.kind === 'part') return b.kind === 'part' && a.deviceId === b.deviceId;
-  return a.kind === b.kind;
 }
 
 const partingKey = (parting: Parting | null) => (parting ? `${parting.wireId} ${parting.end}` : 'joined');

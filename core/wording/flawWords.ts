@@ -103,3 +103,10 @@ export function measurementWords(design: Design, what: Measurement, numbers: Wir
   const black = what.to ? pointWords(design, what.to) : 'the battery’s minus';
   return `red on ${pointWords(design, what.at)}; black on ${black}`;
 }
+
+/** What a measurement or a look is worth, in words; a bit halves what is left. */
+export function worthWords(bits: number): string {
+  if (bits > 1.3) return 'tells more than half of what is open';
+  if (bits > 0.7) return 'halves what is open';
+  return bits > 0.25 ? 'tells something' : 'tells little';
+}

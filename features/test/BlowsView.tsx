@@ -2,7 +2,10 @@
 
 import { Button, Select } from 'antd';
 import { useMemo } from 'react';
+import { circuitSaid } from '@/core/analysis/circuitSaid';
 import type { CircuitAnalysis } from '@/core/analysis/types';
+import { sameRecord } from '@/core/design/change';
+import { deviceOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import { LAMP_W, partedAt, type BlowCause, type BlowsWhen, type LampTest, type NextTest } from '@/core/diagnosis/blows';
 import type { Moved } from '@/core/diagnosis/foresee';
@@ -10,6 +13,7 @@ import { movesFor } from '@/core/diagnosis/moves';
 import { formatNumber } from '@/core/units/quantity';
 import { movesWords } from '@/core/wording/benchWords';
 import { blowWords, partingWords } from '@/core/wording/blowWords';
+import { worthWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Causes } from './Causes';
 import { useDiagnosis } from './useDiagnosis';
@@ -41,23 +45,27 @@ const GLOWS_SHARE = 0.6;
 export function BlowsView({ circuit, moved: allOn }: BlowsViewProps) {
   const designId = useDesign((state) => state.id);
   const design = useDesign((state) => state.design);
-  const index = useDesign(({ analysis }) => analysis.index);
-  const wiring = useDesign(({ analysis }) => analysis.wiring);
-  const startOpens = useDesign(({ analysis }) => analysis.findings.some(({ rule, circuitId }) => rule === 'fuse.opensAtStart' && circuitId === circuit.id)); // prettier-ignore
+  const analysis = useDesign((state) => state.analysis);
+  const { index, wiring } = analysis;
+  const fuse = deviceOf(design, circuit.protectionId, 'protection');
+  const said = useMemo(() => fuse && circuitSaid(analysis, fuse), [analysis, fuse]);
   const numbers = useWireNumbers();
   const [notes, setNotes] = useLampTests(designId, circuit.protectionId);
   const { when } = notes;
   const loadId = notes.loadId !== null && circuit.loadIds.includes(notes.loadId) ? notes.loadId : (circuit.loadIds[0] ?? null);
   const moved = useMemo(() => {
     if (when === 'atOnce') return [];
-    return when === 'switchedOn' && loadId !== null ? (movesFor(index, wiring, [loadId]) ?? []) : allOn;
+    return when === 'switchedOn' && loadId !== null ? movesFor(index, wiring, [loadId]) : allOn;
   }, [index, wiring, when, loadId, allOn]);
   // What was lifted and is not there any more tells nothing.
   const tests = notes.tests.filter(({ parting }) => !parting || index.wires.some(({ id }) => id === parting.wireId));
-  const said = { drawnShare: circuit.peakA / circuit.ratingA, startOpens };
-  const { answer, isNew } = useDiagnosis(when && { ask: 'blows', fuseId: circuit.protectionId, moved, said, observed: { when, tests } });
-  const blown = when && answer && 'blown' in answer ? answer.blown : null;
-  const take = (test: LampTest) => setNotes({ ...notes, tests: [...tests, test] });
+  const { answer, isNew } = useDiagnosis(
+    when && said && moved && { ask: 'blows', fuseId: circuit.protectionId, moved, said, observed: { when, tests } },
+  );
+  const blown = when && moved && answer && 'blown' in answer ? answer.blown : null;
+  // Looked at again, it is what was seen last.
+  const take = (test: LampTest) =>
+    setNotes({ ...notes, tests: [...tests.filter(({ parting }) => !sameRecord(parting, test.parting)), test] });
   return (
     <div className={shared.view} role="region" aria-label="Why the fuse blows" tabIndex={0}>
       <div className={styles.seen}>
@@ -88,9 +96,12 @@ export function BlowsView({ circuit, moved: allOn }: BlowsViewProps) {
         again before the next. It gets hot. A larger fuse to try is how wires burn.
       </p>
       {when === null && <p>Say when it goes, and the likeliest causes stand here.</p>}
-      {when !== null && !blown && !(answer && 'problem' in answer) && <p role="status">Trying every place it may touch …</p>}
+      {moved === null && loadId !== null && (
+        <p>No way to light {nameOf(design, loadId)} was found, so nothing can be said of it switched on. Switching shows why.</p>
+      )}
+      {when !== null && moved && !blown && !(answer && 'problem' in answer) && <p role="status">Trying every place it may touch …</p>}
       {answer && 'problem' in answer && <p role="alert">{answer.problem}</p>}
-      {blown && (
+      {blown && moved && (
         <>
           <p className={styles.do}>
             Do this: <b>{movesWords(design, moved)}</b>. With nothing wrong the lamp then has about{' '}
@@ -167,7 +178,7 @@ function Next({ next: { parting, bits, minutes }, words, onSeen }: { next: NextT
         <Button onClick={() => onSeen({ parting, bright: false })}>dark</Button>
       </span>
       <small>
-        {bits > 0.7 ? 'halves what is open' : bits > 0.25 ? 'tells something' : 'tells little'}, about {minutes} min
+        {worthWords(bits)}, about {minutes} min
       </small>
     </li>
   );

@@ -32,7 +32,11 @@ export function FaultView({ circuit, moved, batteryV }: FaultViewProps) {
           ]}
         />
       </div>
-      {matter === 'does' ? <FindView circuit={circuit} moved={moved} batteryV={batteryV} /> : <BlowsView circuit={circuit} moved={moved} />}
+      {matter === 'does' ? (
+        <FindView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} />
+      ) : (
+        <BlowsView key={circuit.id} circuit={circuit} moved={moved} />
+      )}
     </>
   );
 }

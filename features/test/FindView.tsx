@@ -16,7 +16,7 @@ import { movesFor } from '@/core/diagnosis/moves';
 import { plusDays } from '@/core/units/days';
 import { formatNumber } from '@/core/units/quantity';
 import { movesWords } from '@/core/wording/benchWords';
-import { flawWords, measurementWords } from '@/core/wording/flawWords';
+import { flawWords, measurementWords, worthWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { today } from '@/ui/today';
@@ -218,13 +218,6 @@ function Measures({ next, moved, batteryV, since, numbers }: MeasuresProps) {
       </ol>
     </section>
   );
-}
-
-/** What a measurement is worth, in words; a bit halves what is left. */
-function worthWords(bits: number): string {
-  if (bits > 1.3) return 'tells more than half of what is open';
-  if (bits > 0.7) return 'halves what is open';
-  return bits > 0.25 ? 'tells something' : 'tells little';
 }
 
 function rangeWords(low: number, high: number, unit: string): string {

@@ -95,7 +95,7 @@ export function TestStage() {
       ) : shown === 'readings' ? (
         <ReadingsView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} onFind={() => setShown('find')} />
       ) : (
-        <FaultView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} />
+        <FaultView circuit={circuit} moved={moved} batteryV={batteryV} />
       )}
     </div>
   );

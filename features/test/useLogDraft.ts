@@ -1,6 +1,6 @@
-import { useCallback, useState } from 'react';
 import { EVENT_KINDS, INSPECTIONS } from '@/core/catalog/vocabulary';
 import { today } from '@/ui/today';
+import { useKept } from '@/ui/useKept';
 import { z } from 'zod';
 import type { LogDraft } from './LogForm';
 
@@ -18,28 +18,6 @@ const fresh = (by = ''): LogDraft => ({ kind: 'note', on: today(), text: '', by,
 
 /** What is being written for a design's logbook, kept in this browser so that a page that is put to sleep loses none of it. Who writes stays as it was. */
 export function useLogDraft(designId: string): [LogDraft, (part: Partial<LogDraft>) => void, () => void] {
-  const key = `vine-knot-log-draft:${designId}`;
-  const [draft, setDraft] = useState<LogDraft>(() => read(key) ?? fresh());
-  const put = useCallback(
-    (next: LogDraft) => {
-      setDraft(next);
-      try {
-        window.localStorage.setItem(key, JSON.stringify(next));
-      } catch {
-        // A full or forbidden store costs the safety net alone.
-      }
-    },
-    [key],
-  );
+  const [draft, put] = useKept(`vine-knot-log-draft:${designId}`, kept, () => fresh());
   return [draft, (part) => put({ ...draft, ...part }), () => put(fresh(draft.by))];
-}
-
-function read(key: string): LogDraft | null {
-  if (typeof window === 'undefined') return null;
-  try {
-    const parsed = kept.safeParse(JSON.parse(window.localStorage.getItem(key) ?? 'null'));
-    return parsed.success ? parsed.data : null;
-  } catch {
-    return null;
-  }
 }

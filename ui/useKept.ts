@@ -1,0 +1,32 @@
+import { useCallback, useState } from 'react';
+import type { z } from 'zod';
+
+/**
+ * What somebody is in the middle of, kept in this browser so that a page that is put to sleep loses none of it. What does not read back as what it was is let go.
+ * @param fresh what there is while nothing is kept
+ */
+export function useKept<T>(key: string, schema: z.ZodType<T>, fresh: () => T): [T, (next: T) => void] {
+  const [value, setValue] = useState<T>(() => read(key, schema) ?? fresh());
+  const put = useCallback(
+    (next: T) => {
+      setValue(next);
+      try {
+        window.localStorage.setItem(key, JSON.stringify(next));
+      } catch {
+        // A full or forbidden store costs the safety net alone.
+      }
+    },
+    [key],
+  );
+  return [value, put];
+}
+
+function read<T>(key: string, schema: z.ZodType<T>): T | null {
+  if (typeof window === 'undefined') return null;
+  try {
+    const parsed = schema.safeParse(JSON.parse(window.localStorage.getItem(key) ?? 'null'));
+    return parsed.success ? parsed.data : null;
+  } catch {
+    return null;
+  }
+}
