@@ -104,8 +104,13 @@ export function BlowsView({ circuit, moved: allOn }: BlowsViewProps) {
       {blown && moved && (
         <>
           <p className={styles.do}>
-            Do this: <b>{movesWords(design, moved)}</b>. With nothing wrong the lamp then has about{' '}
-            <b className="reading">{formatNumber(blown.soundV, 1)} V</b> over it: {glowWords(blown.soundV / index.settings.nominalV)}.
+            Do this: <b>{movesWords(design, moved)}</b>.{' '}
+            {isNew && (
+              <>
+                With nothing wrong the lamp then has about <b className="reading">{formatNumber(blown.soundV, 1)} V</b> over it:{' '}
+                {glowWords(blown.soundV / index.settings.nominalV)}.
+              </>
+            )}
           </p>
           <div className={styles.answer} data-new={isNew}>
             <section aria-label="What is likely wrong">
@@ -123,7 +128,13 @@ export function BlowsView({ circuit, moved: allOn }: BlowsViewProps) {
               {blown.next.length === 0 && <p>Taking apart tells no more. Mend what is likeliest and prove it.</p>}
               <ol className={styles.measures}>
                 {blown.next.slice(0, MOST_OFFERED).map((next) => (
-                  <Next key={partingWords(design, next, numbers)} next={next} words={partingWords(design, next, numbers)} onSeen={take} />
+                  <Next
+                    key={partingWords(design, next, numbers)}
+                    next={next}
+                    words={partingWords(design, next, numbers)}
+                    isNew={isNew}
+                    onSeen={take}
+                  />
                 ))}
               </ol>
             </section>
@@ -169,13 +180,25 @@ function glowWords(share: number): string {
   return share < GLOWS_SHARE ? 'it glows' : 'nearly bright; unplug what takes most first';
 }
 
-function Next({ next: { parting, bits, minutes }, words, onSeen }: { next: NextTest; words: string; onSeen(test: LampTest): void }) {
+interface NextProps {
+  next: NextTest;
+  words: string;
+  /** Whether it is asked with all that was said so far. */
+  isNew: boolean;
+  onSeen(test: LampTest): void;
+}
+
+function Next({ next: { parting, bits, minutes }, words, isNew, onSeen }: NextProps) {
   return (
     <li>
       <span className={styles.where}>{words}</span>
       <span className={styles.lamp} role="group" aria-label={`The lamp with ${words}`}>
-        <Button onClick={() => onSeen({ parting, bright: true })}>bright</Button>
-        <Button onClick={() => onSeen({ parting, bright: false })}>dark</Button>
+        <Button disabled={!isNew} onClick={() => onSeen({ parting, bright: true })}>
+          bright
+        </Button>
+        <Button disabled={!isNew} onClick={() => onSeen({ parting, bright: false })}>
+          dark
+        </Button>
       </span>
       <small>
         {worthWords(bits)}, about {minutes} min
