@@ -71,8 +71,12 @@ test('a fuse that blows: a lamp in its place and one wire lifted after another l
     const first = looks.getByRole('group').first();
     const name = (await first.getAttribute('aria-label')) ?? '';
     const isBright = !/06a|06b.* lifted off Water pump switch/.test(name);
-    await first.getByRole('button', { name: isBright ? 'bright' : 'dark' }).click();
+    const seen = first.getByRole('button', { name: isBright ? 'bright' : 'dark' });
+    await seen.press('Enter');
     await expect(did.getByRole('listitem')).toHaveCount(asked + 1);
+    await expect(page.locator('[data-new="true"]')).toBeVisible();
+    // By keyboard one goes on from where one is.
+    if ((await looks.getByRole('group').count()) > 0) await expect(seen).toBeFocused();
   }
   await expect(wrong.getByRole('listitem').first()).toContainText('06b');
   await expect(wrong.getByRole('listitem').first()).toContainText('Proved mended when');

@@ -127,14 +127,9 @@ export function BlowsView({ circuit, moved: allOn }: BlowsViewProps) {
               <h3>Look at the lamp next</h3>
               {blown.next.length === 0 && <p>Taking apart tells no more. Mend what is likeliest and prove it.</p>}
               <ol className={styles.measures}>
-                {blown.next.slice(0, MOST_OFFERED).map((next) => (
-                  <Next
-                    key={partingWords(design, next, numbers)}
-                    next={next}
-                    words={partingWords(design, next, numbers)}
-                    isNew={isNew}
-                    onSeen={take}
-                  />
+                {/* Each stays where it is, and what has focus with it, while what it asks changes. */}
+                {blown.next.slice(0, MOST_OFFERED).map((next, at) => (
+                  <Next key={at} next={next} words={partingWords(design, next, numbers)} isNew={isNew} onSeen={take} />
                 ))}
               </ol>
             </section>
@@ -193,10 +188,10 @@ function Next({ next: { parting, bits, minutes }, words, isNew, onSeen }: NextPr
     <li>
       <span className={styles.where}>{words}</span>
       <span className={styles.lamp} role="group" aria-label={`The lamp with ${words}`}>
-        <Button disabled={!isNew} onClick={() => onSeen({ parting, bright: true })}>
+        <Button aria-disabled={!isNew} onClick={() => isNew && onSeen({ parting, bright: true })}>
           bright
         </Button>
-        <Button disabled={!isNew} onClick={() => onSeen({ parting, bright: false })}>
+        <Button aria-disabled={!isNew} onClick={() => isNew && onSeen({ parting, bright: false })}>
           dark
         </Button>
       </span>
