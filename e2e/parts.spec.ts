@@ -116,12 +116,16 @@ test('a wire is drawn by pulling one terminal onto another, or onto one that sta
   await choose(page, 'Part to add', 'push', 'Push button');
   const joint = page.getByRole('listitem', { name: 'Joint', exact: true });
   const button = page.getByRole('listitem', { name: 'Push button', exact: true });
+  const aside = page.getByRole('complementary', { name: 'Where the wire may go' });
   const pull = async (from: ReturnType<typeof page.locator>, to: () => ReturnType<typeof page.locator>) => {
-    await from.hover();
-    await page.mouse.down();
-    await page.mouse.move(400, 300, { steps: 4 });
-    // What stands aside may still be coming in: it is under the hand once it stands.
-    await to().hover();
+    // The rows may still shift as the part just added comes in: the wire is in the hand once the ends stand aside.
+    await expect(async () => {
+      await page.mouse.up();
+      await from.hover();
+      await page.mouse.down();
+      await page.mouse.move(400, 300, { steps: 4 });
+      await expect(aside).toBeVisible({ timeout: 3000 });
+    }).toPass();
     await to().hover();
     await page.mouse.up();
   };
@@ -132,7 +136,6 @@ test('a wire is drawn by pulling one terminal onto another, or onto one that sta
   await expect(joint).toContainText('Push button');
 
   // The battery's minus side is not offered to what is on its plus; escaping leaves all as it was.
-  const aside = page.getByRole('complementary', { name: 'Where the wire may go' });
   await pull(button.getByText('in', { exact: true }), () => aside.getByText('Water pump, +'));
   await expect(page.getByRole('dialog')).toContainText('Water pump, +');
   await page.keyboard.press('Escape');

@@ -45,7 +45,7 @@ export function PartsView() {
       {parts.length === 0 && (
         <p className={styles.soft}>No parts yet: switches, relays, joints and the like stand here once they are put in.</p>
       )}
-      <WireDrawing shown={parts.map(({ device }) => device.id)}>
+      <WireDrawing>
         {Array.from(groups, ([circuitId, list]) => (
           <section key={circuitId}>
             <h3>{circuitId === '' ? 'Shared and loose' : nameOf(analysis.design, circuitId)}</h3>

@@ -64,7 +64,7 @@ export function PutIntoRun({ circuit }: { circuit: CircuitAnalysis }) {
         {refusal}
       </div>
       {parts.length > 0 && (
-        <WireDrawing shown={parts.map(({ id }) => id)}>
+        <WireDrawing>
           <ul className={styles.rows}>
             {parts.map((device) => (
               <PartRow key={device.id} device={device} />

@@ -1,7 +1,7 @@
 'use client';
 
 import { DndContext, DragOverlay, PointerSensor, pointerWithin, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
-import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { nameOf } from '@/core/design/names';
 import { recordOf } from '@/core/design/design';
 import type { TerminalRef } from '@/core/design/schema';
@@ -22,13 +22,13 @@ interface Drawing {
 const WireInHand = createContext<Drawing | null>(null);
 
 /**
- * Lets wires be drawn from terminal to terminal: by pulling one onto another, or from a list. While one is pulled, ends it may go to are marked, and those that are
- * not among these rows stand beside them.
- * @param shown the devices whose terminals are in the rows
+ * Lets wires be drawn from terminal to terminal: by pulling one onto another, or from a list. While one is pulled, ends it may go to are marked, and those that
+ * could not be seen as it was taken up stand beside the rows. The rows lie still meanwhile: terminals are small, and none may run away from under the hand.
  */
-export function WireDrawing({ shown, children }: { shown: readonly string[]; children: ReactNode }) {
+export function WireDrawing({ children }: { children: ReactNode }) {
   const design = useDesign((state) => state.design);
   const [pulled, setPulled] = useState<TerminalRef | null>(null);
+  const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
   const [drawn, setDrawn] = useState<{ from: TerminalRef; to?: TerminalRef } | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const ends = useMemo(() => (pulled ? sensibleEnds(design, pulled) : []), [design, pulled]);
@@ -36,17 +36,24 @@ export function WireDrawing({ shown, children }: { shown: readonly string[]; chi
     () => ({ sensible: pulled && new Set(ends.map(keyOf)), draw: (from: TerminalRef) => setDrawn({ from }) }),
     [pulled, ends],
   );
-  const aside = ends.filter(({ deviceId }) => !shown.includes(deviceId));
+  const letGo = useLastPointerUp();
+  const aside = ends.filter((end) => !seen.has(keyOf(end)));
   return (
     <WireInHand.Provider value={drawing}>
       <DndContext
         id="wires"
         sensors={sensors}
         collisionDetection={pointerWithin}
-        onDragStart={({ active }) => setPulled(active.data.current as TerminalRef)}
+        autoScroll={false}
+        onDragStart={({ active }) => {
+          setSeen(terminalsInSight());
+          setPulled(active.data.current as TerminalRef);
+        }}
         onDragCancel={() => setPulled(null)}
-        onDragEnd={({ over }) => {
-          if (pulled && over) setDrawn({ from: pulled, to: over.data.current as TerminalRef });
+        onDragEnd={() => {
+          const key = letGo.current && terminalUnder(letGo.current);
+          const to = ends.find((end) => keyOf(end) === key);
+          if (pulled && to) setDrawn({ from: pulled, to: { deviceId: to.deviceId, terminal: to.terminal } });
           setPulled(null);
         }}
       >
@@ -72,6 +79,32 @@ export function WireDrawing({ shown, children }: { shown: readonly string[]; chi
   );
 }
 
+/** Where a pointer was last let go, in the window. */
+function useLastPointerUp() {
+  const last = useRef<{ x: number; y: number } | null>(null);
+  useEffect(() => {
+    const keep = ({ clientX, clientY }: PointerEvent) => (last.current = { x: clientX, y: clientY });
+    window.addEventListener('pointerup', keep, true);
+    return () => window.removeEventListener('pointerup', keep, true);
+  }, []);
+  return last;
+}
+
+/** The terminal that is seen under a point. What was measured as the wire was pulled may have moved on since, in a list that is scrolled or on a slow machine. */
+function terminalUnder({ x, y }: { x: number; y: number }): string | undefined {
+  const under = document.elementsFromPoint(x, y).map((element) => element.closest<HTMLElement>('[data-terminal]'));
+  return under.find(Boolean)?.dataset.terminal;
+}
+
+function terminalsInSight(): Set<string> {
+  const all = [...document.querySelectorAll<HTMLElement>('[data-terminal]')];
+  const inSight = all.filter((element) => {
+    const { left, top, width, height } = element.getBoundingClientRect();
+    return document.elementsFromPoint(left + width / 2, top + height / 2).includes(element);
+  });
+  return new Set(inSight.map((element) => element.dataset.terminal!));
+}
+
 function wordOf(design: Parameters<typeof recordOf>[0], { deviceId, terminal }: TerminalRef): string {
   const device = recordOf(design, deviceId, 'device');
   return device ? terminalName(device, terminal) : terminal;
@@ -80,7 +113,7 @@ function wordOf(design: Parameters<typeof recordOf>[0], { deviceId, terminal }: 
 function AsideEnd({ end: { deviceId, terminal, device } }: { end: WireEnd }) {
   const { setNodeRef, isOver } = useDroppable({ id: `aside ${deviceId}/${terminal}`, data: { deviceId, terminal } });
   return (
-    <div ref={setNodeRef} className={isOver ? styles.over : undefined}>
+    <div ref={setNodeRef} data-terminal={`${deviceId}/${terminal}`} className={isOver ? styles.over : undefined}>
       {device.name}, <b>{terminalName(device, terminal)}</b>
     </div>
   );
@@ -100,6 +133,7 @@ export function Terminal({ at, children }: { at: TerminalRef; children: ReactNod
         drop.setNodeRef(node);
       }}
       title="Pull it onto another terminal to draw a wire"
+      data-terminal={key}
       className={`${styles.terminal} ${isEnd ? styles.end : ''} ${drop.isOver ? styles.over : ''}`}
       onPointerDown={drag.listeners?.onPointerDown as React.PointerEventHandler | undefined}
     >
