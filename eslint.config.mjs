@@ -33,6 +33,7 @@ const floors = [
   'wording',
   'diagram',
   'advice',
+  'practise',
   'formats',
   'handbook',
 ];

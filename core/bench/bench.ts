@@ -75,6 +75,17 @@ export class Bench {
     this.answer = this.come(driven(this.state, this.wires, this.side));
   }
 
+  /** Everything that decides what it does at this moment. */
+  get standing(): ControlState {
+    return this.state;
+  }
+
+  /** A new one in place of a part: it remembers nothing. */
+  renew(deviceId: string): Answer {
+    const memory = Object.fromEntries(Object.entries(this.state.memory).filter(([id]) => id !== deviceId));
+    return (this.answer = this.come({ ...this.state, memory }));
+  }
+
   /** How a control stands. */
   position(deviceId: string, control: string): ControlValue {
     const device = this.index.devices.get(deviceId);
@@ -129,8 +140,12 @@ export class Bench {
 
   /** Volts a meter reads with its red lead on one terminal and its black one on another; null where either is not there. */
   volts(red: TerminalRef, black: TerminalRef): number | null {
-    const [above, below] = [this.live.voltage(red), this.live.voltage(black)];
-    return above === null || below === null ? null : above - below;
+    return this.live.metered(red, black);
+  }
+
+  /** Whether nothing but insulation joins a terminal to another: whatever a meter's other lead touches, it reads nothing there. */
+  floats(at: TerminalRef, from: TerminalRef): boolean {
+    return !this.live.hangTogether(at, from);
   }
 
   /** Amperes a clamp reads round a wire, from its first end to its second; null where it is not there. */

@@ -56,6 +56,16 @@ const CLAMP_MINUTES = 3;
 /** A second lead on a second terminal, minutes. */
 const SECOND_LEAD_MINUTES = 1;
 
+/** What a hunt begins with, beside what may be wrong everywhere. */
+export interface Suspicion {
+  /** Suspected too. */
+  also?: readonly Flaw[];
+  /** How much likelier each is than before, by what was seen otherwise. */
+  weight?: (flaw: Flaw) => number;
+  /** Everything in the design is suspected, whatever it can influence. */
+  isWhole?: boolean;
+}
+
 /** One state of a design with everything that may be wrong in it foreseen; asked again and again as readings come in. */
 export class Finder {
   private readonly foreseen: readonly Foreseen[];
@@ -64,19 +74,23 @@ export class Finder {
   /** Loads whose doing tells something. */
   readonly loadIds: readonly string[];
 
-  /** @param loadIds what the complaint is about, and what is known to work: everything that can influence them is suspected, and nothing else */
+  /**
+   * @param loadIds what the complaint is about, and what is known to work: everything that can influence them is suspected, and nothing else
+   */
   constructor(
     private readonly index: DesignIndex,
     wiring: Wiring,
     loadIds: readonly string[],
     moved: readonly Moved[],
+    { also = [], weight = () => 1, isWhole = false }: Suspicion = {},
   ) {
-    const part = partDeciding(index, wiring, loadIds);
+    const part = isWhole ? index : partDeciding(index, wiring, loadIds);
     const points = probePoints(part);
     const foresight = new Foresight(index, moved, points, part.wires.map(({ id }) => id)); // prettier-ignore
     this.places = foresight.places;
     this.loadIds = part.loads.map(({ id }) => id);
-    this.foreseen = foresight.all(suspectsIn(part));
+    const suspects = suspectsIn(part, also).map(({ flaw, prior }) => ({ flaw, prior: prior * weight(flaw) }));
+    this.foreseen = foresight.all(suspects.filter(({ prior }) => prior > 0));
     this.measurements = measurementsIn(part, points);
   }
 
@@ -125,7 +139,7 @@ export class Finder {
     return batteryV === null || own === 0 ? 1 : batteryV / own;
   }
 
-  private valueOf({ volts, amps }: Foreseen, what: Measurement): number | null {
+  private valueOf({ volts, floats, amps }: Foreseen, what: Measurement): number | null {
     if (what.kind === 'amps') {
       const at = this.places.wires.get(what.wireId);
       // Nobody looks which way round a clamp is.
@@ -133,6 +147,7 @@ export class Finder {
     }
     const [at, to] = [this.places.points.get(pointKey(what.at)), what.to && this.places.points.get(pointKey(what.to))];
     if (at === undefined || to === undefined) return null;
+    if (floats[at] === 1 || (to !== null && floats[to] === 1)) return 0;
     return volts[at]! - (to === null ? 0 : volts[to]!);
   }
 
@@ -207,7 +222,8 @@ function measurementsIn(part: DesignIndex, points: readonly TerminalRef[]): Meas
   ];
 }
 
-function minutesFor(index: DesignIndex, what: Measurement): number {
+/** Minutes until the leads are on it, or the clamp round it. */
+export function minutesFor(index: DesignIndex, what: Measurement): number {
   if (what.kind === 'amps') return CLAMP_MINUTES;
   return what.to === null
     ? minutesTo(index, what.at)

@@ -1,5 +1,5 @@
 import { cableOhmPerM } from '../catalog/cable';
-import type { Device, Wire } from '../design/schema';
+import type { Device, TerminalRef, Wire } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import { kindOf } from '../devices';
 import type { DesignIndex } from '../rig/designIndex';
@@ -20,6 +20,10 @@ export type Flaw =
   | { kind: 'dudDimmer'; deviceId: string; gives: 'full' | 'none' }
   /** Two wires on each other's terminals. */
   | { kind: 'swapped'; wireIds: readonly [string, string] }
+  /** One end of a wire on another terminal than the plan has it on. */
+  | { kind: 'misplaced'; wireId: string; end: 'from' | 'to'; on: TerminalRef }
+  /** Two terminals joined that the plan keeps apart: a wire too many, a bare place that touches, a strand across. */
+  | { kind: 'bridged'; from: TerminalRef; to: TerminalRef }
   /** All as it should be. */
   | { kind: 'none' };
 
@@ -39,6 +43,8 @@ const SHARES: Record<FlawKind, number> = {
   openCoil: 0.02,
   dudDimmer: 0.04,
   swapped: 0.04,
+  misplaced: 0.02,
+  bridged: 0.02,
   none: 0.02,
 };
 
@@ -61,9 +67,12 @@ export interface Suspect {
   prior: number;
 }
 
-/** Everything that may be wrong in a part of a design, one at a time; a joint of each wire once, its resistance not known. */
-export function suspectsIn(index: DesignIndex): Suspect[] {
-  const flaws: Flaw[] = [{ kind: 'none' }];
+/**
+ * Everything that may be wrong in a part of a design, one at a time; a joint of each wire once, its resistance not known.
+ * @param also suspected beside what is suspected everywhere: work that is new may be wired other than planned
+ */
+export function suspectsIn(index: DesignIndex, also: readonly Flaw[] = []): Suspect[] {
+  const flaws: Flaw[] = [{ kind: 'none' }, ...also];
   for (const wire of index.wires) {
     flaws.push({ kind: 'openWire', wireId: wire.id });
     flaws.push({ kind: 'highJoint', wireId: wire.id, ohm: 0 });
@@ -187,7 +196,19 @@ export function withFlaw(index: DesignIndex, flaw: Flaw): Flawed {
       const [one, other] = flaw.wireIds.map((id) => index.wires.find((wire) => wire.id === id)!);
       return { index: { ...index, wires: exchanged(index.wires, one!, other!) }, held: NOTHING_HELD };
     }
+    case 'misplaced': {
+      const wires = index.wires.map((wire) => (wire.id === flaw.wireId ? { ...wire, [flaw.end]: flaw.on } : wire));
+      return { index: { ...index, wires }, held: NOTHING_HELD };
+    }
+    case 'bridged':
+      return { index: { ...index, wires: [...index.wires, bridging(flaw)] }, held: NOTHING_HELD };
   }
+}
+
+/** The wire that two terminals are joined by: short, and thick enough to count as none. */
+function bridging({ from, to }: Extract<Flaw, { kind: 'bridged' }>): Wire {
+  const id = `${from.deviceId}.${from.terminal} ${to.deviceId}.${to.terminal}`;
+  return { id, type: 'wire', role: 'supply', from, to, lengthMm: 100, lengthMeasured: true, conductor: 'mm2:2.5' };
 }
 
 function replaced(index: DesignIndex, id: string, by: (device: Device) => Device): Flawed {
@@ -217,7 +238,10 @@ export function subjectsOf(flaw: Flaw): readonly string[] {
       return [];
     case 'openWire':
     case 'highJoint':
+    case 'misplaced':
       return [flaw.wireId];
+    case 'bridged':
+      return [flaw.from.deviceId, flaw.to.deviceId];
     case 'blownFuse':
       return [flaw.fuseId];
     case 'deadLoad':
@@ -232,6 +256,8 @@ export function subjectsOf(flaw: Flaw): readonly string[] {
 /** Flaws that are one to whoever repairs it: a wire and its joints are looked at together, however bad they are. */
 export function sameRepair(flaw: Flaw): string {
   if (flaw.kind === 'openWire' || flaw.kind === 'highJoint') return `wire ${flaw.wireId}`;
+  if (flaw.kind === 'misplaced') return `${flaw.kind} ${flaw.wireId} ${flaw.end} ${flaw.on.deviceId} ${flaw.on.terminal}`;
+  if (flaw.kind === 'bridged') return `${flaw.kind} ${bridging(flaw).id}`;
   if (flaw.kind === 'dudDimmer') return `${flaw.kind} ${flaw.deviceId}`;
   return `${flaw.kind} ${subjectsOf(flaw).join(' ')}`;
 }

@@ -24,6 +24,8 @@ export interface Foreseen {
   prior: number;
   does: readonly number[];
   volts: Float64Array;
+  /** 1 at a terminal that nothing joins to the battery's minus: whatever the meter's other lead is on, it reads nothing there. */
+  floats: Uint8Array;
   amps: Float64Array;
 }
 
@@ -112,6 +114,7 @@ export class Foresight {
     return {
       ...{ flaw, prior, does: bench.answer.loads.map(({ level }) => level) },
       volts: Float64Array.from(this.points, (at) => (minus ? (bench.volts(at, minus) ?? 0) : 0)),
+      floats: Uint8Array.from(this.points, (at) => (minus && bench.floats(at, minus) ? 1 : 0)),
       amps: Float64Array.from(this.wireIds, (id) => bench.clamp(id) ?? 0),
     };
   }
@@ -156,6 +159,7 @@ function filledIn(tried: readonly Foreseen[]): Foreseen[] {
         flaw: { ...low, ohm: mixed(low.ohm, high.ohm) },
         prior: one.prior,
         does: one.does.map((level, load) => mixed(level, next.does[load]!)),
+        floats: one.floats,
         volts: one.volts.map((volts, point) => mixed(volts, next.volts[point]!)),
         amps: one.amps.map((amps, wire) => mixed(amps, next.amps[wire]!)),
       };

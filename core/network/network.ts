@@ -109,6 +109,11 @@ export class Network {
     this.contactsStand = false;
   }
 
+  /** A resistor's ohms at the moment. */
+  ohmOf(element: number): number {
+    return this.ohms.ohm[element]!;
+  }
+
   /** Sets the volts or amperes of a source. */
   setSource(element: number, value: number): void {
     const source = this.netlist.elements[element]!;

@@ -4,6 +4,7 @@ import { INSULATION_OHM, type DeviceKind, type Memory, type Sees } from '../devi
 import { compile, valueOf, withValue, type CompiledDesign, type LivePart } from './compile';
 import { controlOf, memoryOf, type ControlState } from './controlState';
 import type { DesignIndex } from '../rig/designIndex';
+import { islandsOf } from './islands';
 import type { Netlist } from './netlist';
 import { Network, type Solved } from './network';
 import { terminalKey } from './wiring';
@@ -29,6 +30,8 @@ export class LiveDesign {
   /** Live parts that follow each device's state: its own, and for a dimmer those of the loads behind it. */
   private readonly parts: Map<string, LivePart[]>;
   private state: ControlState;
+  /** Which nodes hang together in the present state, found when a meter is first put to it. */
+  private islands: Int32Array | null = null;
   /** Elements at each node, made when a path is first asked for. */
   private touching: number[][] | null = null;
   solved: Solved;
@@ -84,6 +87,7 @@ export class LiveDesign {
 
   /** Puts so many ohms more into a wire's run; nought: as it was, infinite: it is broken. */
   resist(wireId: string, moreOhm: number): void {
+    this.islands = null;
     const element = this.compiled.wireElement.get(wireId)!;
     const own = this.compiled.netlist.elements[element]!;
     if (own.kind === 'resistor') this.network.setOhm(element, Math.min(INSULATION_OHM, own.ohm + moreOhm));
@@ -99,6 +103,7 @@ export class LiveDesign {
   solve(state: ControlState): Solved {
     const changed = new Set([...changedKeys(this.state.controls, state.controls), ...changedKeys(this.state.memory, state.memory)]);
     this.state = state;
+    this.islands = null;
     for (const id of changed) {
       for (const part of this.parts.get(id) ?? []) this.set(part);
       const watched = this.watched.get(id);
@@ -112,6 +117,20 @@ export class LiveDesign {
   voltage({ deviceId, terminal }: TerminalRef): number | null {
     const node = this.compiled.nodeOf.get(terminalKey(deviceId, terminal));
     return node === undefined ? null : this.network.voltage(node);
+  }
+
+  /** What a meter reads with its red lead on one terminal and its black one on another, V: nothing where what one of them touches floats. Null for a terminal the design does not have. */
+  metered(red: TerminalRef, black: TerminalRef): number | null {
+    const [above, below] = [this.voltage(red), this.voltage(black)];
+    if (above === null || below === null) return null;
+    return this.hangTogether(red, black) ? above - below : 0;
+  }
+
+  /** Whether more than insulation joins two terminals. */
+  hangTogether(one: TerminalRef, other: TerminalRef): boolean {
+    this.islands ??= islandsOf(this.compiled.netlist, (element) => this.network.ohmOf(element));
+    const [first, second] = [one, other].map(({ deviceId, terminal }) => this.compiled.nodeOf.get(terminalKey(deviceId, terminal)));
+    return first !== undefined && second !== undefined && this.islands[first] === this.islands[second];
   }
 
   /** Volts of one terminal of a device over another. */

@@ -89,6 +89,20 @@ export function flawWords(design: Design, flaw: Flaw, numbers: WireNumbers): Fla
         cure: 'Isolate, compare with the pin card, exchange them.',
         proof: 'Each position lights what it should.',
       };
+    case 'misplaced':
+      return {
+        fault: `wire on the wrong terminal: on ${pointWords(design, flaw.on)}`,
+        where: wireWords(design, flaw.wireId, numbers),
+        cure: 'Isolate, compare with the pin card, land it where the plan has it.',
+        proof: 'Every terminal of that part reads as expected, with it on and off.',
+      };
+    case 'bridged':
+      return {
+        fault: 'two terminals joined that the plan keeps apart',
+        where: `${pointWords(design, flaw.from)} and ${pointWords(design, flaw.to)}`,
+        cure: 'Isolate, look for a wire too many, a strand across, a bare place that touches; insulate or take it out.',
+        proof: 'Power off and both leads lifted, no continuity between the two.',
+      };
   }
 }
 

@@ -1,0 +1,174 @@
+import { Bench } from '../bench/bench';
+import { inputFor } from '../bench/inputs';
+import type { Device, TerminalRef, Wire } from '../design/schema';
+import { kindOf } from '../devices';
+import { Finder, type Measurement, type Observed, type Reading } from '../diagnosis/diagnose';
+import { sameRepair, type Flaw } from '../diagnosis/flaws';
+import { traceWiring } from '../network/wiring';
+import { indexDesign, type DesignIndex } from '../rig/designIndex';
+import { namesFor, type Complaint, type Hunt, type HuntAct, type Named } from './hunt';
+import { HuntBench } from './huntBench';
+
+/** One step of the shortest way the finder knows. */
+export interface WayStep {
+  act: HuntAct;
+  /** What was read; null for what is no measurement. */
+  read: number | null;
+  /** What it would have read with nothing wrong. */
+  sound: number | null;
+}
+
+/** The way the finder goes from the complaints to the proof. */
+export interface Way {
+  steps: WayStep[];
+  minutes: number;
+  /** Whether it named every fault. */
+  isRight: boolean;
+}
+
+/** How sure it has to be before something is taken apart. */
+const SURE = 0.9;
+/** Measurements after which it names what is likeliest. */
+const MOST_MEASURED = 12;
+
+/** Goes the finder's way on a board: the measurement that tells most for its minutes, again and again, until one repair is sure. @throws NetworkError */
+export function bestWay(hunt: Hunt): Way {
+  const index = indexDesign(hunt.design);
+  const bench = new HuntBench(hunt);
+  const steps: WayStep[] = [];
+  let isRight = true;
+  const take = (act: HuntAct, sound: number | null = null) => {
+    const told = bench.do(act)?.told[0];
+    const read = told && (told.kind === 'volts' || told.kind === 'amps') ? told.value : null;
+    steps.push({ act, read, sound });
+    return read;
+  };
+  hunt.complaints.forEach((complaint, at) => {
+    if (at > 0) for (const { mover, position } of complaint.moved) take({ kind: 'flick', mover, position });
+    const { named } = followed(index, bench, complaint, hunt.complaints.slice(0, at + 1), take);
+    isRight &&= namesFor(complaint.flaw).some(({ kind, subjectId }) => kind === named?.kind && subjectId === named.subjectId);
+    for (const act of mending(index, complaint.flaw)) take(act);
+  });
+  take({ kind: 'prove' });
+  return { steps, minutes: bench.minutes, isRight: isRight && bench.isDone };
+}
+
+/** Isolated, mended, joined again; a fuse is just fitted. */
+function mending(index: DesignIndex, flaw: Flaw): HuntAct[] {
+  const fuse = flaw.kind === 'blownFuse' && index.devices.get(flaw.fuseId);
+  if (fuse && fuse.kind === 'protection') return [{ kind: 'pullFuse', fuseId: fuse.id }, { kind: 'fitFuse', fuseId: fuse.id, ratingA: fuse.ratingA }]; // prettier-ignore
+  return [
+    { kind: 'isolate', off: true },
+    { kind: 'mend', named: namesFor(flaw)[0]! },
+    { kind: 'isolate', off: false },
+  ];
+}
+
+function followed(
+  index: DesignIndex,
+  bench: HuntBench,
+  complaint: Complaint,
+  sofar: readonly Complaint[],
+  take: (act: HuntAct, sound: number | null) => number | null,
+): { named: Named | undefined } {
+  const moved = sofar.flatMap((one) => one.moved);
+  const finder = new Finder(index, traceWiring(index), complaint.loadIds, moved, {
+    ...{ also: newWork(index), weight: weightsOf(index, bench, complaint), isWhole: true },
+  });
+  const sound = new Bench(index);
+  for (const { mover, position } of moved) if (inputFor(index, mover)) sound.do({ kind: 'move', mover, position });
+  const unseen = new Set(complaint.unseenIds);
+  const minus = { deviceId: index.battery!.id, terminal: 'minus' };
+  const observed: { -readonly [K in keyof Observed]: Observed[K] } = {
+    batteryV: null,
+    seen: finder.loadIds.filter((id) => !unseen.has(id)).map((loadId) => ({ loadId, does: bench.does(loadId) })),
+    readings: [],
+  };
+  for (let measured = 0; ; measured++) {
+    const { ranked, next } = finder.diagnose(observed);
+    const [first] = ranked;
+    if (!first || first.probability > SURE || next.length === 0 || measured === MOST_MEASURED)
+      return { named: first && namesFor(first.flaw)[0] };
+    const { what } = next[0]!;
+    const act: HuntAct = what.kind === 'amps' ? { kind: 'clamp', wireId: what.wireId } : { kind: 'meter', mode: 'volts', red: what.at, black: what.to ?? minus }; // prettier-ignore
+    const value = take(act, readBy(sound, what, minus));
+    observed.readings = [...observed.readings, { ...what, value: value ?? 0 } as Reading];
+  }
+}
+
+/** How much likelier each fault is by what was seen in other states; that something is wrong is known. */
+function weightsOf(index: DesignIndex, bench: HuntBench, complaint: Complaint): (flaw: Flaw) => number {
+  const others = (complaint.seenToo ?? []).map((moved) => {
+    const finder = new Finder(index, traceWiring(index), complaint.loadIds, moved, { also: newWork(index), isWhole: true });
+    const asked = (seen: Observed['seen']) => new Map(finder.diagnose({ batteryV: null, seen, readings: [] }).ranked.map(({ flaw, probability }) => [sameRepair(flaw), probability])); // prettier-ignore
+    const [before, after] = [asked([]), asked(bench.seenAfter(moved, finder.loadIds))];
+    return (flaw: Flaw) => (after.get(sameRepair(flaw)) ?? 0) / (before.get(sameRepair(flaw)) ?? 1);
+  });
+  return (flaw) => (flaw.kind === 'none' ? 0 : others.reduce((product, weight) => product * weight(flaw), 1));
+}
+
+function readBy(bench: Bench, what: Measurement, minus: TerminalRef): number {
+  // Nobody looks which way round a clamp is.
+  return what.kind === 'amps' ? Math.abs(bench.clamp(what.wireId) ?? 0) : (bench.volts(what.at, what.to ?? minus) ?? 0);
+}
+
+/**
+ * What may be wired other than planned where work is new: an end of a wire on another terminal of its part, two ends exchanged, a wire ahead of its fuse in place of
+ * behind it, a way home that touches the body before what switches it.
+ */
+export function newWork(index: DesignIndex): Flaw[] {
+  return [...Array.from(index.devices.values()).flatMap((device) => atPart(index, device)), ...aheadOfFuses(index), ...touching(index)];
+}
+
+function endsAt({ wires }: DesignIndex, { id }: Device): { wire: Wire; end: 'from' | 'to' }[] {
+  return wires.flatMap((wire) => (['from', 'to'] as const).filter((end) => wire[end].deviceId === id).map((end) => ({ wire, end })));
+}
+
+function atPart(index: DesignIndex, device: Device): Flaw[] {
+  if (device.kind === 'battery' || device.kind === 'load') return [];
+  const ends = endsAt(index, device);
+  const onOther = ends.flatMap(({ wire, end }) =>
+    kindOf(device)
+      .terminals(device)
+      .filter((terminal) => terminal !== wire[end].terminal)
+      .map((terminal): Flaw => ({ kind: 'misplaced', wireId: wire.id, end, on: { deviceId: device.id, terminal } })),
+  );
+  const exchanged = ends.flatMap(({ wire, end }, at) =>
+    ends
+      .slice(at + 1)
+      .filter((other) => wire.id !== other.wire.id && wire[end].terminal !== other.wire[other.end].terminal)
+      .map((other): Flaw => ({ kind: 'swapped', wireIds: [wire.id, other.wire.id] })),
+  );
+  return [...onOther, ...exchanged];
+}
+
+function aheadOfFuses(index: DesignIndex): Flaw[] {
+  return Array.from(index.devices.values()).flatMap((device) => {
+    if (device.kind !== 'protection') return [];
+    const ends = endsAt(index, device);
+    const feed = ends.find(({ wire, end }) => wire[end].terminal === 'in');
+    const on = feed && feed.wire[feed.end === 'from' ? 'to' : 'from'];
+    return on
+      ? ends
+          .filter(({ wire, end }) => wire[end].terminal === 'out')
+          .map(({ wire, end }): Flaw => ({ kind: 'misplaced', wireId: wire.id, end, on }))
+      : [];
+  });
+}
+
+/** A lamp's way home on the body, where a dimmer or a door's contact on it should decide. */
+function touching(index: DesignIndex): Flaw[] {
+  const { battery } = index;
+  const home =
+    battery && index.wires.find(({ from, to }) => [from, to].some((end) => end.deviceId === battery.id && end.terminal === 'minus'));
+  const bar = home && (home.from.deviceId === battery.id ? home.to : home.from);
+  if (!bar) return [];
+  const isHome = ({ deviceId, terminal }: TerminalRef) => deviceId === bar.deviceId && terminal === bar.terminal;
+  return index.loads
+    .filter(({ id }) =>
+      index.wires.every(
+        ({ from, to }) => ![from, to].some((end) => end.deviceId === id && end.terminal === 'minus') || ![from, to].some(isHome),
+      ),
+    )
+    .map(({ id }): Flaw => ({ kind: 'bridged', from: { deviceId: id, terminal: 'minus' }, to: bar }));
+}

@@ -1,0 +1,427 @@
+import { Bench } from '../bench/bench';
+import { inputFor } from '../bench/inputs';
+import type { Device, Protection, TerminalRef } from '../design/schema';
+import { kindOf } from '../devices';
+import type { ControlValue } from '../devices/kind';
+import { minutesFor, minutesTo } from '../diagnosis/diagnose';
+import { probePoints, type Flaw } from '../diagnosis/flaws';
+import { doing, type Moved, type Seen } from '../diagnosis/foresee';
+import { indexDesign, type DesignIndex } from '../rig/designIndex';
+import { isSameName, namesFor, type Hunt, type HuntAct, type Named, type NamedKind, type WireEnd } from './hunt';
+import { diodeBetween, ohmsBetween } from './testSource';
+import { BRIDGE_FUSE, isBatteryMinus, looseEnd, standing, type Standing } from './world';
+
+/** What came of an act, as the person sees, hears, feels or reads it. */
+export type Told =
+  | { kind: 'volts' | 'amps'; value: number }
+  /** Null: OL. */
+  | { kind: 'ohms' | 'continuity' | 'diode'; value: number | null }
+  /** Ohms were asked where there is voltage: what a real meter does then. */
+  | { kind: 'meterLive'; volts: number }
+  | { kind: 'does'; loadId: string; does: Seen['does'] }
+  | { kind: 'lands'; terminal: string; wireIds: readonly string[] }
+  | { kind: 'link'; isWhole: boolean; ratingA: number }
+  | { kind: 'warmth'; warmth: Warmth }
+  | { kind: 'mended'; isRight: boolean }
+  /** What still keeps it from being done. */
+  | { kind: 'proved'; left: readonly LeftOver[] }
+  | { kind: 'notThere' };
+
+export type Warmth = 'cold' | 'warm' | 'hot';
+
+/** What is not as it should be once somebody says it is done. */
+export type LeftOver =
+  | { kind: 'wrong'; loadIds: readonly string[] }
+  | { kind: 'lifted'; end: WireEnd }
+  | { kind: 'fuseOut'; fuseId: string }
+  | { kind: 'otherFuse'; fuseId: string; ratingA: number }
+  | { kind: 'bridge' }
+  | { kind: 'isolated' };
+
+/** What nobody should do who works on a vehicle. */
+export const UNSAFE = ['ohmsLive', 'liftedLive', 'landedLive', 'mendedLive', 'biggerFuse', 'bridgedShort', 'fuseBlown'] as const;
+export type Unsafe = (typeof UNSAFE)[number];
+
+/** One act with everything that came of it. */
+export interface Entry {
+  act: HuntAct;
+  told: readonly Told[];
+  /** Relays that clicked. */
+  clicks: readonly string[];
+  /** Fuses that went. */
+  blown: readonly string[];
+  unsafe: readonly Unsafe[];
+  minutes: number;
+}
+
+/** Volts from which a point is live. */
+const LIVE_V = 0.5;
+/** Across the leads of a meter set to ohms it takes more for its own. */
+const OHMS_LIVE_V = 0.05;
+/** Watts in a joint or part from which a hand tells. From memory of the trade: a loose blade hot to the touch wastes a few watts. */
+const WARM_W = 0.3;
+const HOT_W = 2;
+/** Time that passes with each act, s: fuses go, timers do not. */
+const ACT_S = 1;
+
+/** Minutes. Common practice, a practised hand. */
+const MINUTES = { flick: 0.5, isolate: 2, fuse: 1, lead: 2, bridge: 3, prove: 5 } as const;
+/** Until it is mended. Common practice. */
+const MEND: Record<NamedKind, number> = {
+  joint: 10,
+  misplaced: 6,
+  bridged: 12,
+  blown: 2,
+  dead: 15,
+  openContact: 12,
+  stuckContact: 12,
+  openCoil: 10,
+  dudDimmer: 12,
+};
+
+/** A board with its faults, on which a person looks, flicks, meters and mends. The design itself never changes. */
+export class HuntBench {
+  readonly plan: DesignIndex;
+  private flaws: Flaw[];
+  private lifted: WireEnd[] = [];
+  private fittedA = new Map<string, number>();
+  private readonly out = new Set<string>();
+  private bridge: { from: TerminalRef; to: TerminalRef } | null = null;
+  private isIsolated = false;
+  /** How hands have left what they moved. */
+  private readonly left = new Map<string, Moved>();
+  private world: Standing;
+  private bench: Bench;
+  readonly entries: Entry[] = [];
+  isDone = false;
+
+  /** @throws NetworkError where the board as it is has no answer */
+  constructor(private readonly hunt: Hunt) {
+    this.plan = indexDesign(hunt.design);
+    this.flaws = hunt.complaints.map(({ flaw }) => flaw);
+    this.world = this.asItIs();
+    this.bench = new Bench(this.world.index);
+    this.hold();
+    for (const moved of hunt.complaints[0]?.moved ?? []) this.move(moved);
+    this.bench.wait(ACT_S);
+  }
+
+  /** Minutes spent. */
+  get minutes(): number {
+    return this.entries.reduce((sum, { minutes }) => sum + minutes, 0);
+  }
+
+  /** Where a lead of the meter can be put, loose ends among it. */
+  reachable(): TerminalRef[] {
+    const { index } = this.world;
+    // Where a broken wire was there still is a terminal.
+    const wires = [...this.plan.wires, ...index.wires];
+    return probePoints({ ...index, wires }).filter(({ deviceId }) => deviceId !== BRIDGE_FUSE);
+  }
+
+  /** How everything stands, to be drawn. */
+  get state() {
+    const { lifted, out, bridge, isIsolated, bench } = this;
+    return { lifted, out: out as ReadonlySet<string>, bridge, isIsolated, fittedA: this.fittedA as ReadonlyMap<string, number>, loads: bench.answer.loads }; // prettier-ignore
+  }
+
+  position(deviceId: string, control: string): ControlValue {
+    return this.left.get(`${deviceId} ${control}`)?.position ?? this.bench.position(deviceId, control);
+  }
+
+  sidePosition(control: keyof Bench['side']): ControlValue {
+    return this.bench.side[control];
+  }
+
+  /** What a load is seen to do. */
+  does(loadId: string): Seen['does'] {
+    return doing(this.bench.answer.loads.find(({ id }) => id === loadId)?.level ?? 0);
+  }
+
+  /** What loads would be seen to do with other controls moved. */
+  seenAfter(moved: readonly Moved[], loadIds: readonly string[]): Seen[] {
+    const bench = new Bench(this.world.index);
+    for (const { mover, position } of moved) {
+      const isHeld = mover.kind === 'device' && this.isHeld(mover.deviceId, mover.control);
+      if (!isHeld) bench.do({ kind: 'move', mover, position });
+    }
+    for (const [id, controls] of this.world.held) for (const [control, value] of Object.entries(controls)) bench.set(id, control, value);
+    return loadIds.map((loadId) => ({ loadId, does: doing(bench.answer.loads.find(({ id }) => id === loadId)?.level ?? 0) }));
+  }
+
+  /** Does one act. After everything is proved nothing changes any more. @throws NetworkError */
+  do(act: HuntAct): Entry | null {
+    if (this.isDone) return null;
+    const before = { pulled: this.remembering('pulledIn'), blown: this.remembering('open') };
+    const unsafe: Unsafe[] = [];
+    const { told, minutes } = this.act(act, (what) => unsafe.push(what));
+    if (act.kind !== 'wait') this.bench.wait(ACT_S);
+    const pulled = this.remembering('pulledIn');
+    const blown = [...this.remembering('open')].filter((id) => !before.blown.has(id));
+    const clicks = [...this.world.index.devices.keys()].filter((id) => before.pulled.has(id) !== pulled.has(id));
+    if (blown.length > 0) unsafe.push(blown.includes(BRIDGE_FUSE) ? 'bridgedShort' : 'fuseBlown');
+    const entry: Entry = { act, told, clicks, blown, unsafe, minutes };
+    this.entries.push(entry);
+    return entry;
+  }
+
+  private act(act: HuntAct, unsafe: (what: Unsafe) => void): { told: Told[]; minutes: number } {
+    switch (act.kind) {
+      case 'flick':
+        this.move(act);
+        return { told: [], minutes: MINUTES.flick };
+      case 'wait':
+        this.bench.wait(act.seconds);
+        return { told: [], minutes: act.seconds / 60 };
+      case 'isolate':
+        this.isIsolated = act.off;
+        this.rewire();
+        return { told: [], minutes: MINUTES.isolate };
+      case 'pullFuse':
+        return this.pull(act.fuseId);
+      case 'fitFuse':
+        return this.fit(act.fuseId, act.ratingA, unsafe);
+      case 'lift':
+      case 'land':
+        return this.lead(act, unsafe);
+      case 'bridge':
+        if (act.lead && ![act.lead.from, act.lead.to].every((at) => this.has(at))) return NOT_THERE;
+        this.bridge = act.lead;
+        this.rewire();
+        this.bench.renew(BRIDGE_FUSE);
+        return { told: [], minutes: act.lead ? MINUTES.bridge : 1 };
+      case 'meter':
+        return this.meter(act, unsafe);
+      case 'clamp':
+        return this.clamp(act.wireId);
+      case 'look':
+        return this.look(act.deviceId);
+      case 'touch':
+        return this.touch(act.subjectId);
+      case 'mend':
+        return this.mend(act.named, unsafe);
+      case 'prove':
+        return this.prove();
+    }
+  }
+
+  private asItIs(): Standing {
+    const { flaws, lifted, fittedA, bridge, isIsolated } = this;
+    return standing(this.plan, { flaws, lifted, fittedA, bridge, isIsolated });
+  }
+
+  /** Wires it up as it stands now; what is set and remembered stays. */
+  private rewire(): void {
+    const freed = [...this.world.held].flatMap(([id, controls]) => Object.keys(controls).map((control) => ({ deviceId: id, control })));
+    this.world = this.asItIs();
+    this.bench = new Bench(this.world.index, this.bench);
+    for (const { deviceId, control } of freed) {
+      if (this.isHeld(deviceId, control)) continue;
+      const device = this.world.index.devices.get(deviceId);
+      const atRest = device && kindOf(device).controls?.(device)[control]?.[0];
+      const position = this.left.get(`${deviceId} ${control}`)?.position ?? atRest;
+      if (position !== undefined) this.bench.set(deviceId, control, position);
+    }
+    this.hold();
+  }
+
+  private hold(): void {
+    for (const [id, controls] of this.world.held)
+      for (const [control, value] of Object.entries(controls)) this.bench.set(id, control, value);
+    for (const id of this.out) this.bench.set(id, 'fitted', false);
+  }
+
+  private isHeld(deviceId: string, control: string): boolean {
+    return this.world.held.get(deviceId)?.[control] !== undefined;
+  }
+
+  private move({ mover, position }: Moved): void {
+    if (!inputFor(this.world.index, mover)?.positions.includes(position)) return;
+    if (mover.kind === 'device') this.left.set(`${mover.deviceId} ${mover.control}`, { mover, position });
+    if (mover.kind === 'device' && this.isHeld(mover.deviceId, mover.control)) return;
+    this.bench.do({ kind: 'move', mover, position });
+  }
+
+  private fuse(id: string): Protection | null {
+    const device = this.plan.devices.get(id);
+    return device?.kind === 'protection' ? device : null;
+  }
+
+  private isWhole(fuseId: string): boolean {
+    return !this.flaws.some((flaw) => flaw.kind === 'blownFuse' && flaw.fuseId === fuseId) && this.bench.standing.memory[fuseId]?.open !== true; // prettier-ignore
+  }
+
+  private pull(fuseId: string): { told: Told[]; minutes: number } {
+    const fuse = this.fuse(fuseId);
+    if (!fuse) return NOT_THERE;
+    this.out.add(fuseId);
+    this.bench.set(fuseId, 'fitted', false);
+    return {
+      told: [{ kind: 'link', isWhole: this.isWhole(fuseId), ratingA: this.fittedA.get(fuseId) ?? fuse.ratingA }],
+      minutes: MINUTES.fuse,
+    };
+  }
+
+  private fit(fuseId: string, ratingA: number, unsafe: (what: Unsafe) => void): { told: Told[]; minutes: number } {
+    const fuse = this.fuse(fuseId);
+    if (!fuse) return NOT_THERE;
+    if (ratingA > fuse.ratingA) unsafe('biggerFuse');
+    if (ratingA === fuse.ratingA) this.fittedA.delete(fuseId);
+    else this.fittedA.set(fuseId, ratingA);
+    this.out.delete(fuseId);
+    this.flaws = this.flaws.filter((flaw) => flaw.kind !== 'blownFuse' || flaw.fuseId !== fuseId);
+    this.rewire();
+    this.bench.set(fuseId, 'fitted', true);
+    this.bench.renew(fuseId);
+    return { told: [], minutes: MINUTES.fuse };
+  }
+
+  private lead(
+    { kind, wireId, end }: Extract<HuntAct, { kind: 'lift' | 'land' }>,
+    unsafe: (what: Unsafe) => void,
+  ): { told: Told[]; minutes: number } {
+    const wire = this.plan.wires.find(({ id }) => id === wireId);
+    const isOff = this.lifted.some((one) => one.wireId === wireId && one.end === end);
+    if (!wire || isOff === (kind === 'lift')) return NOT_THERE;
+    const at = this.world.index.wires.find(({ id }) => id === wireId)?.[end] ?? wire[end];
+    if (kind === 'lift') {
+      const wasLive = this.isLive(at);
+      this.lifted = [...this.lifted, { wireId, end }];
+      this.rewire();
+      if (wasLive || this.isLive(looseEnd({ wireId, end }))) unsafe('liftedLive');
+    } else {
+      const wasLive = this.isLive(at);
+      this.lifted = this.lifted.filter((one) => one.wireId !== wireId || one.end !== end);
+      this.rewire();
+      if (wasLive || this.isLive(wire[end])) unsafe('landedLive');
+    }
+    return { told: [], minutes: Math.max(MINUTES.lead, minutesTo(this.plan, wire[end])) };
+  }
+
+  /** Volts of a terminal over the battery's minus; nought where it is not there. */
+  private volts(at: TerminalRef): number {
+    const { battery } = this.plan;
+    return battery ? (this.bench.volts(at, { deviceId: battery.id, terminal: 'minus' }) ?? 0) : 0;
+  }
+
+  private isLive(at: TerminalRef): boolean {
+    return Math.abs(this.volts(at)) > LIVE_V;
+  }
+
+  private has(at: TerminalRef): boolean {
+    return this.reachable().some(({ deviceId, terminal }) => deviceId === at.deviceId && terminal === at.terminal);
+  }
+
+  private meter(
+    { mode, red, black }: Extract<HuntAct, { kind: 'meter' }>,
+    unsafe: (what: Unsafe) => void,
+  ): { told: Told[]; minutes: number } {
+    if (![red, black].every((at) => this.has(at))) return NOT_THERE;
+    const isAtMinus = isBatteryMinus(this.plan.devices, black);
+    const minutes = minutesFor(this.plan, { kind: 'volts', at: planned(red, this.plan), to: isAtMinus ? null : planned(black, this.plan) });
+    const volts = this.bench.volts(red, black) ?? 0;
+    if (mode === 'volts') return { told: [{ kind: 'volts', value: volts }], minutes };
+    if (Math.abs(volts) > OHMS_LIVE_V || this.isLive(red) || this.isLive(black)) {
+      unsafe('ohmsLive');
+      return { told: [{ kind: 'meterLive', volts }], minutes };
+    }
+    const { index } = this.world;
+    const { standing: state } = this.bench;
+    if (mode === 'diode') return { told: [{ kind: 'diode', value: diodeBetween(index, state, red, black) }], minutes };
+    return { told: [{ kind: mode, value: ohmsBetween(index, state, red, black) }], minutes };
+  }
+
+  private clamp(wireId: string): { told: Told[]; minutes: number } {
+    if (!this.plan.wires.some(({ id }) => id === wireId)) return NOT_THERE;
+    return {
+      told: [{ kind: 'amps', value: Math.abs(this.bench.clamp(wireId) ?? 0) }],
+      minutes: minutesFor(this.plan, { kind: 'amps', wireId }),
+    };
+  }
+
+  private look(deviceId: string): { told: Told[]; minutes: number } {
+    const device = this.plan.devices.get(deviceId);
+    if (!device) return NOT_THERE;
+    const { wires } = this.world.index;
+    const landed = kindOf(device).terminals(device).map((terminal): Told => ({
+      ...{ kind: 'lands', terminal },
+      wireIds: wires.filter(({ from, to }) => [from, to].some((end) => end.deviceId === deviceId && end.terminal === terminal)).map(({ id }) => id),
+    })); // prettier-ignore
+    const does: Told[] = device.kind === 'load' ? [{ kind: 'does', loadId: deviceId, does: this.does(deviceId) }] : [];
+    return { told: [...does, ...landed], minutes: minutesTo(this.plan, { deviceId, terminal: '' }) + 1 };
+  }
+
+  private touch(subjectId: string): { told: Told[]; minutes: number } {
+    const wire = this.plan.wires.find(({ id }) => id === subjectId);
+    const device = this.plan.devices.get(subjectId);
+    if (!wire && !device) return NOT_THERE;
+    const minutes =
+      1 + Math.min(...(wire ? [wire.from, wire.to] : [{ deviceId: subjectId, terminal: '' }]).map((at) => minutesTo(this.plan, at)));
+    return { told: [{ kind: 'warmth', warmth: warmthOf(wire ? this.joule(subjectId) : this.wastedIn(device!)) }], minutes };
+  }
+
+  /** Watts in a bad joint of a wire. */
+  private joule(wireId: string): number {
+    const amps = this.bench.clamp(wireId) ?? 0;
+    return this.flaws.reduce((sum, flaw) => (flaw.kind === 'highJoint' && flaw.wireId === wireId ? sum + amps * amps * flaw.ohm : sum), 0);
+  }
+
+  /** Watts that a part turns into heat: a coil's, a load's. */
+  private wastedIn(device: Device): number {
+    if (device.kind === 'load') {
+      const { volts = 0, amps = 0 } = this.bench.answer.loads.find(({ id }) => id === device.id) ?? {};
+      return volts * amps;
+    }
+    if (device.kind !== 'relay') return 0;
+    const coil = this.bench.volts({ deviceId: device.id, terminal: '86' }, { deviceId: device.id, terminal: '85' }) ?? 0;
+    return (coil * coil) / device.coilOhm;
+  }
+
+  private mend(named: Named, unsafe: (what: Unsafe) => void): { told: Told[]; minutes: number } {
+    if (!this.plan.devices.has(named.subjectId) && !this.plan.wires.some(({ id }) => id === named.subjectId)) return NOT_THERE;
+    if (named.kind !== 'blown' && this.isFed()) unsafe('mendedLive');
+    const right = this.flaws.find((flaw) => namesFor(flaw).some((one) => isSameName(one, named)));
+    if (right) {
+      this.flaws = this.flaws.filter((flaw) => flaw !== right);
+      this.rewire();
+      if (right.kind === 'blownFuse') this.bench.renew(right.fuseId);
+    }
+    return { told: [{ kind: 'mended', isRight: right !== undefined }], minutes: MEND[named.kind] };
+  }
+
+  /** Whether the battery feeds anything. */
+  private isFed(): boolean {
+    const { battery } = this.plan;
+    return battery !== null && !this.isIsolated;
+  }
+
+  private prove(): { told: Told[]; minutes: number } {
+    const fuses = [...this.plan.devices.values()].filter((device) => device.kind === 'protection');
+    const wrong = this.hunt.complaints.filter(({ flaw }) => this.flaws.includes(flaw));
+    const left: LeftOver[] = [
+      ...wrong.map(({ loadIds }): LeftOver => ({ kind: 'wrong', loadIds })),
+      ...(this.isIsolated ? [{ kind: 'isolated' as const }] : []),
+      ...this.lifted.map((end): LeftOver => ({ kind: 'lifted', end })),
+      ...fuses.filter(({ id }) => this.out.has(id) || !this.isWhole(id)).map(({ id }): LeftOver => ({ kind: 'fuseOut', fuseId: id })),
+      ...[...this.fittedA].map(([fuseId, ratingA]): LeftOver => ({ kind: 'otherFuse', fuseId, ratingA })),
+      ...(this.bridge ? [{ kind: 'bridge' as const }] : []),
+    ];
+    this.isDone = left.length === 0;
+    return { told: [{ kind: 'proved', left }], minutes: MINUTES.prove };
+  }
+
+  private remembering(key: 'pulledIn' | 'open'): Set<string> {
+    return new Set(Object.entries(this.bench.standing.memory).flatMap(([id, memory]) => (memory[key] === true ? [id] : [])));
+  }
+}
+
+const NOT_THERE: { told: Told[]; minutes: number } = { told: [{ kind: 'notThere' }], minutes: 0 };
+
+const warmthOf = (watts: number): Warmth => (watts >= HOT_W ? 'hot' : watts >= WARM_W ? 'warm' : 'cold');
+
+/** A loose end is reached where its wire was. */
+function planned(at: TerminalRef, plan: DesignIndex): TerminalRef {
+  for (const wire of plan.wires)
+    for (const end of ['from', 'to'] as const) if (looseEnd({ wireId: wire.id, end }).deviceId === at.deviceId) return wire[end];
+  return at;
+}

@@ -1,0 +1,75 @@
+import type { Device, Load, TerminalRef, Wire } from '../design/schema';
+import type { ControlValue } from '../devices/kind';
+import { withFlaw, type Flaw } from '../diagnosis/flaws';
+import type { DesignIndex } from '../rig/designIndex';
+import type { WireEnd } from './hunt';
+
+/** Everything of a board that differs from its plan: what is wrong with it, and what was done to it since. */
+export interface Tampered {
+  flaws: readonly Flaw[];
+  lifted: readonly WireEnd[];
+  /** Ratings in holders that are not those planned, A. */
+  fittedA: ReadonlyMap<string, number>;
+  bridge: { from: TerminalRef; to: TerminalRef } | null;
+  isIsolated: boolean;
+}
+
+/** A board as it stands, and the controls that faults hold whatever a hand does. */
+export interface Standing {
+  index: DesignIndex;
+  held: ReadonlyMap<string, Readonly<Record<string, ControlValue>>>;
+}
+
+/** The fuse in the lead that terminals are bridged with. */
+export const BRIDGE_FUSE = 'bridge-fuse';
+const BRIDGE_A = 10;
+
+/** The terminal an end of a wire has become that was taken off: it can be metered like any other. */
+export const looseEnd = ({ wireId, end }: WireEnd): TerminalRef => ({ deviceId: `loose-${wireId}-${end}`, terminal: 'joint' });
+
+/** Puts together what a meter would find. */
+export function standing(plan: DesignIndex, { flaws, lifted, fittedA, bridge, isIsolated }: Tampered): Standing {
+  let index = plan;
+  const held = new Map<string, Readonly<Record<string, ControlValue>>>();
+  for (const flaw of flaws) {
+    const flawed = withFlaw(index, flaw);
+    index = flawed.index;
+    for (const [id, controls] of flawed.held) held.set(id, { ...held.get(id), ...controls });
+  }
+  const devices = new Map(index.devices);
+  for (const [id, ratingA] of fittedA) {
+    const fuse = devices.get(id);
+    if (fuse?.kind === 'protection') devices.set(id, { ...fuse, ratingA });
+  }
+  let wires = index.wires;
+  for (const end of lifted) {
+    const loose = looseEnd(end);
+    devices.set(loose.deviceId, part({ kind: 'splice' }, loose.deviceId));
+    wires = wires.map((wire) => (wire.id === end.wireId ? { ...wire, [end.end]: loose } : wire));
+  }
+  if (bridge) {
+    devices.set(BRIDGE_FUSE, part({ kind: 'protection', family: 'blade', ratingA: BRIDGE_A, mount: null }, BRIDGE_FUSE));
+    wires = [...wires, lead('bridge-from', bridge.from, 'in'), lead('bridge-to', bridge.to, 'out')];
+  }
+  if (isIsolated) wires = wires.filter(({ from, to }) => ![from, to].some((end) => isBatteryMinus(devices, end)));
+  return { index: { ...index, devices, wires, loads: index.loads.map(({ id }) => devices.get(id) as Load) }, held };
+}
+
+export const isBatteryMinus = (devices: ReadonlyMap<string, Device>, { deviceId, terminal }: TerminalRef) =>
+  terminal === 'minus' && devices.get(deviceId)?.kind === 'battery';
+
+type Own<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> : never;
+
+/** A part that is on the board and in no design. */
+export function part(own: Own<Device>, id: string): Device {
+  return { ...own, id, type: 'device', name: id, zoneId: null } as Device;
+}
+
+function lead(id: string, from: TerminalRef, terminal: 'in' | 'out'): Wire {
+  return shortWire(id, from, { deviceId: BRIDGE_FUSE, terminal });
+}
+
+/** Half a metre of what test leads are made of. */
+export function shortWire(id: string, from: TerminalRef, to: TerminalRef): Wire {
+  return { id, type: 'wire', role: 'supply', from, to, lengthMm: 500, lengthMeasured: true, conductor: 'mm2:2.5' };
+}
