@@ -33,8 +33,8 @@ const floors = [
   'wording',
   'diagram',
   'advice',
-  'practise',
   'formats',
+  'practise',
   'handbook',
 ];
 const floorArrows = floors.map((floor, at) => ({

@@ -4,6 +4,7 @@ import { diagnoseDesign } from './diagnose';
 import { expectDesign } from './expect';
 import { exportDesign } from './export';
 import { harness } from './harness';
+import { huntFaults } from './hunt';
 import { BadInput } from './input';
 import { monitor } from './monitor';
 import { simulateDays } from './simulate';
@@ -27,6 +28,7 @@ const USAGE = `Usage:
   vine-knot plan FILE.json [--people 1|2] [--cold] [--json]
   vine-knot expect FILE.json [--set "NAME=VALUE"]... [--battery V] [--seed 1] [--json]
   vine-knot diagnose FILE.json --observed OBS.json [--json]
+  vine-knot hunt BOARD|FILE.json [--seed N] [--play ACTS.json] [--json]
   vine-knot export FILE.json --format spice|wires.csv|parts.csv|labels.csv|labels.pdf|diagram.svg|diagram.pdf|diagram.dxf
                    |panel.svg|panel.pdf|panel.dxf|loom.svg|loom.pdf|fuse-map.pdf
                    [--state all-on|all-off|SCENARIO] [--circuit NUMBER] [--panel NAME]
@@ -43,6 +45,7 @@ harness lists every wire with its number, colour, size, length and ends, what is
 plan says what is to be done to build it, in an order for one or two people, with what holds by the clock.
 expect says what every point should read after some acts, at the battery's voltage, and between which figures.
 diagnose ranks what may be wrong after what was seen and read, and says what to measure next and what each answer would mean.
+hunt gives a board with a fault in it, what its owner says and par; with acts, what each gave and the score.
 export writes the netlist of a design in a state as a SPICE deck, its wire schedule, parts list or labels, the diagram
 of a circuit or of all, a panel's template at full size, the loom board at 1:10, or the fuse map for the lid.
 Exit status: 0 well, 1 a finding is a fault, a network has no answer or never comes to rest, a wish is broken or a load was cut, 2 bad input.
@@ -74,6 +77,8 @@ function commanded(argv: string[]): number | Promise<number> {
       return expectDesign(rest);
     case 'harness':
       return harness(rest);
+    case 'hunt':
+      return huntFaults(rest);
     case 'truth':
       return truth(rest);
     case 'wishes':

@@ -2,7 +2,7 @@ import { Bench } from '../bench/bench';
 import { inputFor } from '../bench/inputs';
 import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
-import { Finder, type Measurement, type Observed, type Reading } from '../diagnosis/diagnose';
+import { Finder, type Measurement, type Observed, type Reading, type Suspicion } from '../diagnosis/diagnose';
 import { sameRepair, type Flaw } from '../diagnosis/flaws';
 import { traceWiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
@@ -30,6 +30,8 @@ export interface Way {
 const SURE = 0.9;
 /** Measurements after which it names what is likeliest. */
 const MOST_MEASURED = 12;
+/** Parts up to which all of a board is suspected, and new work too; of a larger one what can influence the complaint. */
+const SMALL_BOARD = 40;
 
 /** Goes the finder's way on a board: the measurement that tells most for its minutes, again and again, until one repair is sure. @throws NetworkError */
 export function bestWay(hunt: Hunt): Way {
@@ -73,7 +75,8 @@ function followed(
 ): { named: Named | undefined } {
   const moved = sofar.flatMap((one) => one.moved);
   const finder = new Finder(index, traceWiring(index), complaint.loadIds, moved, {
-    ...{ also: newWork(index), weight: weightsOf(index, bench, complaint), isWhole: true },
+    ...suspicionOf(index),
+    weight: weightsOf(index, bench, complaint),
   });
   const sound = new Bench(index);
   for (const { mover, position } of moved) if (inputFor(index, mover)) sound.do({ kind: 'move', mover, position });
@@ -96,10 +99,14 @@ function followed(
   }
 }
 
+function suspicionOf(index: DesignIndex): Suspicion {
+  return index.devices.size > SMALL_BOARD ? {} : { also: newWork(index), isWhole: true };
+}
+
 /** How much likelier each fault is by what was seen in other states; that something is wrong is known. */
 function weightsOf(index: DesignIndex, bench: HuntBench, complaint: Complaint): (flaw: Flaw) => number {
   const others = (complaint.seenToo ?? []).map((moved) => {
-    const finder = new Finder(index, traceWiring(index), complaint.loadIds, moved, { also: newWork(index), isWhole: true });
+    const finder = new Finder(index, traceWiring(index), complaint.loadIds, moved, suspicionOf(index));
     const asked = (seen: Observed['seen']) => new Map(finder.diagnose({ batteryV: null, seen, readings: [] }).ranked.map(({ flaw, probability }) => [sameRepair(flaw), probability])); // prettier-ignore
     const [before, after] = [asked([]), asked(bench.seenAfter(moved, finder.loadIds))];
     return (flaw: Flaw) => (after.get(sameRepair(flaw)) ?? 0) / (before.get(sameRepair(flaw)) ?? 1);

@@ -138,6 +138,10 @@ export class HuntBench {
     return doing(this.bench.answer.loads.find(({ id }) => id === loadId)?.level ?? 0);
   }
 
+  ampsOf(loadId: string): number {
+    return this.bench.answer.loads.find(({ id }) => id === loadId)?.amps ?? 0;
+  }
+
   /** What loads would be seen to do with other controls moved. */
   seenAfter(moved: readonly Moved[], loadIds: readonly string[]): Seen[] {
     const bench = new Bench(this.world.index);
@@ -298,10 +302,12 @@ export class HuntBench {
     return { told: [], minutes: Math.max(MINUTES.lead, minutesTo(this.plan, wire[end])) };
   }
 
-  /** Volts of a terminal over the battery's minus; nought where it is not there. */
+  /** Volts of a terminal over what comes home to the battery's minus, its lead off or on; nought where it is not there. */
   private volts(at: TerminalRef): number {
-    const { battery } = this.plan;
-    return battery ? (this.bench.volts(at, { deviceId: battery.id, terminal: 'minus' }) ?? 0) : 0;
+    const { devices, wires } = this.plan;
+    const home = wires.find(({ from, to }) => isBatteryMinus(devices, from) || isBatteryMinus(devices, to));
+    const bar = home && (isBatteryMinus(devices, home.from) ? home.to : home.from);
+    return bar ? (this.bench.volts(at, bar) ?? 0) : 0;
   }
 
   private isLive(at: TerminalRef): boolean {

@@ -1,0 +1,100 @@
+import { z } from 'zod';
+import { SCHEMA_VERSION } from '../catalog/vocabulary';
+import { makeDesign } from '../design/design';
+import type { RecordType } from '../design/schema';
+import { DESIGN_FORMAT, DesignFileError, readDesignFile } from '../formats/designFile';
+import { subjectsOf } from '../diagnosis/flaws';
+import { id } from '../devices/fields';
+import { flawSchema, movedSchema, type Hunt } from './hunt';
+
+/** A hunt as a file, to be given to somebody: the design as planned, the story, and what is wrong wrapped up so that nobody reads it at a glance. */
+export const HUNT_FORMAT = 'vine-knot-hunt';
+const HUNT_VERSION = 1;
+
+const wrapped = z.array(
+  z.strictObject({
+    says: z.string().min(1).max(600),
+    flaw: flawSchema,
+    moved: z.array(movedSchema).max(60),
+    loadIds: z.array(id).min(1).max(60),
+    unseenIds: z.array(id).max(60).optional(),
+    seenToo: z.array(z.array(movedSchema).max(60)).max(10).optional(),
+  }),
+);
+
+const huntFile = z.strictObject({
+  format: z.literal(HUNT_FORMAT),
+  version: z.literal(HUNT_VERSION),
+  title: z.string().min(1).max(120),
+  level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+  story: z.string().max(1200),
+  schemaVersion: z.number().int().min(1),
+  records: z.array(z.unknown()),
+  /** Base64 of the complaints with what is wrong, as JSON. */
+  wrapped: z.string().max(100_000),
+});
+
+/** A file that is no hunt, with what to do about it. */
+export class HuntFileError extends Error {
+  constructor(readonly reasons: readonly string[]) {
+    super(reasons.join('\n'));
+    this.name = 'HuntFileError';
+  }
+}
+
+/** What of a design tells of its owner or its past and is nobody else's. */
+const LEFT_OUT: ReadonlySet<RecordType> = new Set(['reading', 'event', 'photo', 'doneTask', 'log', 'stock', 'wish', 'trigger']);
+
+export function writeHuntFile(hunt: Hunt): string {
+  const records = Array.from(hunt.design.records.values()).filter(({ type }) => !LEFT_OUT.has(type));
+  const { title, level, story } = hunt;
+  const file: z.infer<typeof huntFile> = {
+    ...{ format: HUNT_FORMAT, version: HUNT_VERSION, title, level, story, schemaVersion: SCHEMA_VERSION, records },
+    wrapped: btoa(String.fromCharCode(...new TextEncoder().encode(JSON.stringify(hunt.complaints)))),
+  };
+  return `${JSON.stringify(file, null, 1)}\n`;
+}
+
+/** @throws HuntFileError with what is wrong with the file */
+export function readHuntFile(text: string): Hunt {
+  const read = huntFile.safeParse(parsed(text));
+  if (!read.success) {
+    const [issue] = read.error.issues;
+    throw new HuntFileError([`this is not a hunt: ${issue!.path.join('.') || 'the file'}: ${issue!.message}`]);
+  }
+  const { title, level, story, schemaVersion, records } = read.data;
+  const design = designIn(JSON.stringify({ format: DESIGN_FORMAT, schemaVersion, records }));
+  const complaints = wrapped.safeParse(unwrapped(read.data.wrapped));
+  if (!complaints.success || complaints.data.length === 0)
+    throw new HuntFileError(['what is wrong on the board cannot be read: ask for the file again']);
+  const unknown = complaints.data
+    .flatMap(({ flaw, loadIds }) => [...subjectsOf(flaw), ...loadIds])
+    .filter((one) => !design.records.has(one));
+  if (unknown.length > 0) throw new HuntFileError(['what is wrong is about something the board does not have: ask for the file again']);
+  return { id: 'file', title, level, story, design, complaints: complaints.data };
+}
+
+function designIn(text: string): Hunt['design'] {
+  try {
+    return makeDesign(Array.from(readDesignFile(text).records.values()));
+  } catch (error) {
+    if (error instanceof DesignFileError) throw new HuntFileError(error.reasons);
+    throw error;
+  }
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new HuntFileError(['the file is no JSON']);
+  }
+}
+
+function unwrapped(text: string): unknown {
+  try {
+    return JSON.parse(new TextDecoder().decode(Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0))));
+  } catch {
+    return null;
+  }
+}
