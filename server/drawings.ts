@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Analysis } from '@/core/analysis/types';
-import { sheetsOf, type SheetOf } from '@/core/diagram/drawing';
+import { sheetsOf } from '@/core/diagram/drawing';
 import { drawSheets } from '@/core/diagram/drawSheets';
 import type { Drawing } from '@/core/diagram/layout';
 import { writeDiagramDxf } from '@/core/formats/diagramPages';
@@ -20,8 +20,7 @@ async function drawn(request: Request, designId: string): Promise<{ analysis: An
   const { design, index, wiring } = analysis;
   const harness = harnessOf(index, wiring);
   const wanted = new URL(request.url).searchParams.get('sheet');
-  const isWanted = (sheet: SheetOf) => wanted === null || wanted === (sheet === 'shared' ? sheet : sheet.circuitId);
-  const sheets = sheetsOf(index, harness).filter(isWanted);
+  const sheets = sheetsOf(index, harness).filter((sheet) => wanted === null || wanted === (sheet === 'shared' ? sheet : sheet.circuitId));
   if (sheets.length === 0) throw new BadRequest('there is no such sheet', [], 404);
   const drawings = await withLayouter(request.signal, (layouter) => drawSheets({ design, index, wiring, harness }, sheets, layouter));
   return { analysis, drawings };

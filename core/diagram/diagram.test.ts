@@ -7,10 +7,11 @@ import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { harnessOf } from '../harness/schedule';
 import { traceWiring } from '../network/wiring';
+import { BOARDS } from '../practise/boards';
 import { indexDesign } from '../rig/designIndex';
 import { drawSheets } from './drawSheets';
-import { sheetsOf } from './drawing';
-import { HEAD, TYPE, type Drawing, type Point } from './layout';
+import { sheetsOf, sketch } from './drawing';
+import { HEAD, layOutSketch, TYPE, type Drawing, type Point } from './layout';
 import { writeDiagramSvg } from './writeSvg';
 
 const elk = new ELK();
@@ -127,4 +128,17 @@ test('names of people’s own making break no drawing', async () => {
   const svg = writeDiagramSvg(await draw(named));
   expect(svg).toContain('&lt;script&gt;&quot;&amp;');
   expect(svg).not.toContain('<script');
+});
+
+test('a whole board wraps into rows, and every line runs from terminal to terminal', async () => {
+  for (const { id, design: board } of BOARDS) {
+    const of = indexDesign(board);
+    const wiring = traceWiring(of);
+    const whole = await layOutSketch(sketch(board, of, wiring, harnessOf(of, wiring), 'whole'), elk);
+    const ports = new Map(whole.parts.flatMap((part) => part.ports.map((port) => [port.id, port] as const)));
+    const loose = whole.wires.filter(({ from, to, points }) =>
+      ([[from, points[0]!], [to, points.at(-1)!]] as const).some(([port, point]) => Math.hypot(ports.get(port)!.x - point.x, ports.get(port)!.y - point.y) > 1),
+    ); // prettier-ignore
+    expect({ id, loose: loose.map(({ wireId }) => wireId), isNarrow: whole.width < 1250 }).toEqual({ id, loose: [], isNarrow: true });
+  }
 });

@@ -46,11 +46,11 @@ export interface SketchWire {
   line: HarnessWire;
 }
 
-/** What a sheet shows: one circuit, or what circuits share. */
-export type SheetOf = { circuitId: string } | 'shared';
+/** What a sheet shows: one circuit, what circuits share, or everything of a small design. */
+export type SheetOf = { circuitId: string } | 'shared' | 'whole';
 
 /** The sheets a design is drawn on: what circuits share, then each circuit. */
-export function sheetsOf({ circuits }: DesignIndex, { wires }: Harness): SheetOf[] {
+export function sheetsOf({ circuits }: DesignIndex, { wires }: Harness): Exclude<SheetOf, 'whole'>[] {
   const drawn = new Set(wires.map(({ role }) => role.circuitId));
   const own = [...circuits].sort((a, b) => a.number - b.number).filter(({ id }) => drawn.has(id));
   return [...(drawn.has(null) ? (['shared'] as const) : []), ...own.map(({ id }) => ({ circuitId: id }))];
@@ -58,8 +58,8 @@ export function sheetsOf({ circuits }: DesignIndex, { wires }: Harness): SheetOf
 
 /** A sheet with its devices and wires. Every wire of the design is on one sheet and only one; bars, blocks and batteries stand on each that leads to them. */
 export function sketch(design: Design, index: DesignIndex, wiring: Wiring, harness: Harness, sheet: SheetOf): Sketch {
-  const circuitId = sheet === 'shared' ? null : sheet.circuitId;
-  const lines = harness.wires.filter(({ role }) => role.circuitId === circuitId);
+  const circuitId = typeof sheet === 'string' ? null : sheet.circuitId;
+  const lines = sheet === 'whole' ? harness.wires : harness.wires.filter(({ role }) => role.circuitId === circuitId);
   const depth = depths(wiring);
   const parts = new Map<string, SketchPart>();
   const port = ({ deviceId, terminal }: TerminalRef, side: SketchPort['side']): string => {
@@ -80,8 +80,9 @@ export function sketch(design: Design, index: DesignIndex, wiring: Wiring, harne
     const label = [line.number, line.look ? lookCode(line.look) : null, formatConductor(line.wire.conductor)].filter(Boolean).join(' ');
     return { wireId: line.wire.id, from: port(near, 'right'), to: port(far, 'left'), label, line };
   });
-  const title = circuitId === null ? `${nameOf(design, 'settings')}: what circuits share` : nameOf(design, circuitId);
-  return { id: circuitId ?? 'shared', title, parts: Array.from(parts.values(), inOrder(index)), wires };
+  const shared = sheet === 'whole' ? nameOf(design, 'settings') : `${nameOf(design, 'settings')}: what circuits share`;
+  const title = circuitId === null ? shared : nameOf(design, circuitId);
+  return { id: typeof sheet === 'string' ? sheet : sheet.circuitId, title, parts: Array.from(parts.values(), inOrder(index)), wires };
 }
 
 /** Its name, and for a fuse in a block the slot it is in. */

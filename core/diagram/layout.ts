@@ -42,13 +42,42 @@ const SYMBOL = 36;
 /** Over a part: the room its name has. */
 export const HEAD = 18;
 
+/** A whole board on one sheet goes on in a next row, as a page's text does: from a battery's plus to its minus is a long way. Its width to its height, the best first. */
+const WRAPPED = [1.25, 1.6, 1, 0.8, 2, 2.5].flatMap((aspect) =>
+  ['NETWORK_SIMPLEX', 'LONGEST_PATH'].map((layering) => ({
+    'elk.layered.wrapping.strategy': 'MULTI_EDGE',
+    'elk.aspectRatio': String(aspect),
+    'elk.layered.layering.strategy': layering,
+  })),
+);
+
 /** What finds places for everything: the layout package, in this thread or in a worker. */
 export interface Layouter {
   layout(graph: ElkNode): Promise<ElkNode>;
 }
 
 /** Lays a sheet out: layers from left to right, lines at right angles, nothing over anything else. The same sheet always comes out the same. */
-export async function layOutSketch({ id: sheetId, title, parts, wires }: Sketch, elk: Layouter): Promise<Drawing> {
+export async function layOutSketch(sketch: Sketch, elk: Layouter): Promise<Drawing> {
+  if (sketch.id === 'whole')
+    for (const wrapped of WRAPPED) {
+      const drawing = await laidOut(sketch, elk, wrapped);
+      // The layout package loses the end of a line at times where it wraps.
+      if (drawing.wires.every((wire) => isJoined(wire, drawing))) return drawing;
+    }
+  return laidOut(sketch, elk, {});
+}
+
+/** Whether a line runs from the one terminal to the other. */
+function isJoined({ from, to, points }: DrawnWire, { parts }: Drawing): boolean {
+  const ports = parts.flatMap((part) => part.ports);
+  const meets = (id: string, point: Point | undefined) => {
+    const port = ports.find((one) => one.id === id);
+    return port !== undefined && point !== undefined && Math.hypot(port.x - point.x, port.y - point.y) < 1;
+  };
+  return meets(from, points[0]) && meets(to, points.at(-1));
+}
+
+async function laidOut({ id: sheetId, title, parts, wires }: Sketch, elk: Layouter, more: Record<string, string>): Promise<Drawing> {
   const sizes = new Map(parts.map((part) => [part.id, sizeOf(part)]));
   const graph: ElkNode = {
     id: 'sheet',
@@ -67,6 +96,7 @@ export async function layOutSketch({ id: sheetId, title, parts, wires }: Sketch,
       'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
       'elk.padding': '[top=14,left=14,bottom=14,right=14]',
       'elk.randomSeed': '1',
+      ...more,
     },
     children: parts.map((part) => nodeOf(part, sizes.get(part.id)!)),
     edges: wires.map(({ wireId, from, to, label }): ElkExtendedEdge => ({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Design } from '../design/design';
+import type { DesignRecord } from '../design/schema';
 import { mover, position } from '../design/wishSchema';
 import { id } from '../devices/fields';
 import type { Flaw } from '../diagnosis/flaws';
@@ -127,3 +128,26 @@ export function namesFor(flaw: Flaw): Named[] {
 }
 
 export const isSameName = (one: Named, other: Named) => one.kind === other.kind && one.subjectId === other.subjectId;
+
+/** What may be said to be wrong with something, by what it is. */
+export function namesOffered(record: DesignRecord | undefined): NamedKind[] {
+  if (record?.type === 'wire') return ['joint', 'misplaced'];
+  if (record?.type !== 'device') return [];
+  switch (record.kind) {
+    case 'protection':
+      return ['blown'];
+    case 'load':
+      return ['dead', 'bridged'];
+    case 'relay':
+      return ['openContact', 'stuckContact', 'openCoil', 'bridged'];
+    case 'dimmer':
+      return ['dudDimmer', 'bridged'];
+    case 'switch':
+    case 'doorSwitch':
+    case 'microSwitch':
+    case 'isolator':
+      return ['openContact', 'stuckContact', 'bridged'];
+    default:
+      return ['bridged'];
+  }
+}

@@ -104,7 +104,7 @@ export function actWords(board: Labelled, act: HuntAct): string {
   }
 }
 
-export const MODE_WORDS = { volts: 'Volts', ohms: 'Ohms', continuity: 'Continuity', diode: 'Diode range' } as const;
+export const MODE_WORDS = { volts: 'Volts', ohms: 'Ohms', continuity: 'Continuity', diode: 'Diode' } as const;
 
 /** A reading as the meter's display has it. */
 export function displayWords(told: Extract<Told, { kind: 'volts' | 'amps' | 'ohms' | 'continuity' | 'diode' }>): string {

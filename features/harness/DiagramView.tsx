@@ -2,9 +2,8 @@
 
 import { Button, Input, Select } from 'antd';
 import { Download, Maximize, Printer, ZoomIn, ZoomOut } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { sheetsOf, sketch, type SheetOf } from '@/core/diagram/drawing';
-import { layOutSketch, type Drawing } from '@/core/diagram/layout';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { sheetsOf } from '@/core/diagram/drawing';
 import { writeDiagramSvg } from '@/core/diagram/writeSvg';
 import { nameOf } from '@/core/design/names';
 import type { Harness } from '@/core/harness/schedule';
@@ -13,6 +12,7 @@ import { useViewQuery } from '@/features/design/useViewQuery';
 import { useJump } from '@/features/workspace/useJump';
 import { saveFile } from '@/ui/saveFile';
 import { DiagramSheet } from './DiagramSheet';
+import { useDrawings } from './useDrawings';
 import styles from './Diagram.module.css';
 
 const ALL = 'all';
@@ -28,7 +28,20 @@ export function DiagramView({ harness }: { harness: Harness }) {
   const [wanted, setWanted] = useState<string>(ALL);
   const chosen = wanted === ALL || sheets.some((sheet) => keyOf(sheet) === wanted) ? wanted : ALL;
   const shown = useMemo(() => sheets.filter((sheet) => chosen === ALL || keyOf(sheet) === chosen), [sheets, chosen]);
-  const { drawings, done } = useDrawings(harness, shown);
+  const store = useDesignStore();
+  const analysis = useDesign((state) => state.analysis);
+  const drawable = useMemo(
+    () => ({ design: analysis.design, index: analysis.index, wiring: analysis.wiring, harness }),
+    [analysis, harness],
+  );
+  const failed = useCallback(
+    () =>
+      store.report(
+        'The diagram could not be drawn: a part of the program could not be fetched, or it failed. Show it again once there is a connection.',
+      ),
+    [store],
+  );
+  const { drawings, done } = useDrawings(drawable, shown, failed);
   const [scale, setScale] = useState(1);
   const [find, setFind] = useState('');
   const words = useMemo(() => find.toLowerCase().split(/\s+/).filter(Boolean), [find]); // prettier-ignore
@@ -105,53 +118,4 @@ export function DiagramView({ harness }: { harness: Harness }) {
   );
 }
 
-const keyOf = (sheet: SheetOf) => (sheet === 'shared' ? 'shared' : sheet.circuitId);
-
-/** Sheets as they come out of the layout's worker, one after another; what is under way ends when the design moves on. */
-function useDrawings(harness: Harness, sheets: readonly SheetOf[]): { drawings: readonly Drawing[]; done: number } {
-  const store = useDesignStore();
-  const analysis = useDesign((state) => state.analysis);
-  const [state, setState] = useState<{ drawings: readonly Drawing[]; done: number }>({ drawings: [], done: 0 });
-  const elk = useRef<{ terminateWorker(): void } | null>(null);
-  useEffect(() => {
-    let wanted = true;
-    const draw = async () => {
-      const { default: Elk } = await import('elkjs/lib/elk-api.js');
-      if (!wanted) return;
-      // A worker that cannot be fetched answers nothing: what it is asked would be waited for without end.
-      let fail: (why: Error) => void = () => undefined;
-      const failed = new Promise<never>((_, reject) => (fail = reject));
-      failed.catch(() => undefined);
-      const workerFactory = () => {
-        const worker = new Worker(new URL('elkjs/lib/elk-worker.min.js', import.meta.url));
-        worker.onerror = () => fail(new Error('the layout’s worker failed'));
-        return worker;
-      };
-      const layouter = new Elk({ workerFactory });
-      elk.current = layouter;
-      const { design, index, wiring } = analysis;
-      const drawings: Drawing[] = [];
-      for (const sheet of sheets) {
-        const drawing = await Promise.race([layOutSketch(sketch(design, index, wiring, harness, sheet), layouter), failed]);
-        if (!wanted) break;
-        drawings.push(drawing);
-        if (drawings.length === sheets.length) setState({ drawings: [...drawings], done: 1 });
-        else setState((before) => ({ drawings: before.drawings, done: drawings.length / sheets.length }));
-      }
-      layouter.terminateWorker();
-    };
-    draw().catch(() => {
-      if (!wanted) return;
-      setState({ drawings: [], done: 1 });
-      store.report(
-        'The diagram could not be drawn: a part of the program could not be fetched, or it failed. Show it again once there is a connection.',
-      );
-    });
-    return () => {
-      wanted = false;
-      elk.current?.terminateWorker();
-      elk.current = null;
-    };
-  }, [analysis, harness, sheets, store]);
-  return state;
-}
+const keyOf = (sheet: ReturnType<typeof sheetsOf>[number]) => (sheet === 'shared' ? 'shared' : sheet.circuitId);

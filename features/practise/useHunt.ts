@@ -1,0 +1,56 @@
+import { useState } from 'react';
+import { z } from 'zod';
+import { NetworkError } from '@/core/network/networkError';
+import { huntAct, MOST_HUNT_ACTS, type Hunt, type HuntAct } from '@/core/practise/hunt';
+import { HuntBench, type Entry } from '@/core/practise/huntBench';
+import { useKept } from '@/ui/useKept';
+
+/** A hunt under way: what was done is kept in this browser, so that a page that is left goes on where it was. */
+export interface HuntUnderWay {
+  bench: HuntBench;
+  /** Why the last act could not be answered. */
+  problem: string | null;
+  do(act: HuntAct): Entry | null;
+  again(): void;
+}
+
+const kept = z.array(huntAct).max(MOST_HUNT_ACTS);
+
+function played(hunt: Hunt, acts: readonly HuntAct[]): HuntBench {
+  const bench = new HuntBench(hunt);
+  for (const act of acts) bench.do(act);
+  return bench;
+}
+
+export function useHunt(hunt: Hunt): HuntUnderWay {
+  const [acts, setActs] = useKept<HuntAct[]>(`vine-knot hunt ${hunt.id}`, kept, () => []);
+  const [bench, setBench] = useState(() => played(hunt, acts));
+  const [problem, setProblem] = useState<string | null>(null);
+  return {
+    bench,
+    problem,
+    do(act) {
+      if (bench.entries.length >= MOST_HUNT_ACTS) {
+        setProblem(`That were ${MOST_HUNT_ACTS} acts. Begin again, or look at the way the finder goes.`);
+        return null;
+      }
+      try {
+        const entry = bench.do(act);
+        setProblem(null);
+        setActs(bench.entries.map((one) => one.act));
+        return entry;
+      } catch (error) {
+        if (!(error instanceof NetworkError)) throw error;
+        // What has no answer is taken back by playing the rest again.
+        setBench(played(hunt, acts));
+        setProblem('With that, the board has no answer. It was taken back.');
+        return null;
+      }
+    },
+    again() {
+      setActs([]);
+      setBench(played(hunt, []));
+      setProblem(null);
+    },
+  };
+}
