@@ -120,6 +120,31 @@ test('a copy is brought back whole, what was there is kept, and never under a ru
   expect(await idsIn('now.db')).toEqual(['kept', 'lost']);
 });
 
+test('a copy brings back every table: photos, links and what was learnt too', async () => {
+  await storeWith('full.db', 'van');
+  const database = await openDatabase(url('full.db'));
+  await database.insert(table.record).values({ designId: 'van', id: 'z', type: 'zone', json: { id: 'z', type: 'zone', name: 'Bunk' } as never }); // prettier-ignore
+  await database.insert(table.link).values({ key: 'k', designId: 'van', at: 1 });
+  await database.insert(table.photo).values({ designId: 'van', id: 'p', jpeg: Buffer.from([255, 216, 255]), at: 1 });
+  await database.insert(table.practice).values({ id: 'a', learner: 'Robin', kind: 'drill', subject: 'pins', seed: 3, points: 100, at: 1 });
+  database.$client.close();
+  await backup(url('full.db'), at('copy.db'));
+  await storeWith('empty.db');
+  await restore(url('empty.db'), at('copy.db'));
+  const counts = async (name: string) => {
+    const client = createClient({ url: url(name) });
+    const { rows } = await client.execute("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE '\\_\\_%' ESCAPE '\\' AND name NOT LIKE 'sqlite%'"); // prettier-ignore
+    const all: Record<string, number> = {};
+    for (const { name: one } of rows)
+      all[String(one)] = Number((await client.execute(`SELECT count(*) FROM "${String(one)}"`)).rows[0]![0]);
+    client.close();
+    return all;
+  };
+  const had = await counts('full.db');
+  expect(Object.values(had).every((count) => count === 1)).toBe(true);
+  expect(await counts('empty.db')).toEqual(had);
+});
+
 test('one copy a day, the last seven kept', async () => {
   await storeWith('designs.db', 'a');
   const start = Date.UTC(2026, 5, 1, 12);

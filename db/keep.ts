@@ -1,7 +1,9 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { createClient } from '@libsql/client';
+import { getTableName } from 'drizzle-orm';
 import { fileOf, openDatabase, refuseDamaged } from './client';
+import * as schema from './schema';
 import { StoreError, storeErrorOf } from './storeError';
 
 /** Keeping what is stored: copies of it, bringing one back, looking through it, tidying at the end. */
@@ -40,6 +42,11 @@ export async function backup(url: string, to: string): Promise<Holding> {
   }
 }
 
+/** Every table there is, those that others stand on last. */
+const TABLES_LAST_FIRST = Object.values(schema)
+  .map((table) => getTableName(table))
+  .sort((a, b) => Number(a === 'design') - Number(b === 'design'));
+
 /**
  * Puts a copy in place of what a store holds, in one transaction: all of it or nothing. What was there is kept beside it first.
  * @returns what the store holds then, and where what it held before is kept
@@ -62,7 +69,7 @@ export async function restore(url: string, from: string): Promise<Holding & { be
     (await openDatabase(`file:${passing}`)).$client.close();
     const { $client: client } = await openDatabase(url);
     try {
-      const tables = ['link', 'change', 'record', 'design'];
+      const tables = TABLES_LAST_FIRST;
       const text = passing.replaceAll("'", "''");
       await client.executeMultiple(
         [

@@ -1,4 +1,4 @@
-import { blob, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { blob, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Change } from '../core/design/change';
 import type { DesignRecord } from '../core/design/schema';
 
@@ -84,4 +84,22 @@ export const photo = sqliteTable(
     at: integer('at').notNull(),
   },
   (table) => [primaryKey({ columns: [table.designId, table.id] })],
+);
+
+/** What learners did, one row a question answered or a hunt ended. Nothing of it is about a design. */
+export const practice = sqliteTable(
+  'practice',
+  {
+    id: text('id').primaryKey(),
+    learner: text('learner').notNull(),
+    kind: text('kind', { enum: ['hunt', 'drill'] }).notNull(),
+    /** A board, or a topic. */
+    subject: text('subject').notNull(),
+    /** Which question of a topic. */
+    seed: integer('seed'),
+    /** Of 100. */
+    points: integer('points').notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [index('practice_by_learner').on(table.learner, table.at)],
 );

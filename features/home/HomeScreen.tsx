@@ -130,6 +130,9 @@ export function HomeScreen({ first, deleted, hasPassword }: HomeScreenProps) {
             onChange={(event) => takeFile(event.target.files?.[0])}
             onClick={(event) => (event.currentTarget.value = '')}
           />
+          <Link href="/practise">
+            <Button>Practise</Button>
+          </Link>
           {hasPassword && <Button onClick={() => act(() => request('POST', '/api/leave'))}>Lock</Button>}
           {first.total > 0 && <Button href="/api/export">Save all designs</Button>}
           <Button onClick={() => fileInput.current?.click()}>Import designs</Button>

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import Link from 'next/link';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { sheetsOf, type SheetOf } from '@/core/diagram/drawing';
 import type { TerminalRef } from '@/core/design/schema';
 import { partDeciding } from '@/core/diagnosis/diagnose';
@@ -27,15 +27,19 @@ import styles from './Practise.module.css';
 /** Parts up to which a board is drawn on one sheet. */
 const ONE_SHEET = 40;
 const NOTHING = '– – –';
+const PRACTISE = { href: '/practise', says: 'Practise' };
 
 interface HuntScreenProps {
   hunt: Hunt;
   /** Told once everything is proved. */
   onDone(points: number): void;
+  /** What else there is to do, in the bar. */
+  more?: ReactNode;
+  back?: { href: string; says: string };
 }
 
 /** A board with a fault in it: what its owner says, the board to put leads on, the meter, the hands, and in the end how it went. */
-export function HuntScreen({ hunt, onDone }: HuntScreenProps) {
+export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenProps) {
   const { bench, problem, do: act, again } = useHunt(hunt);
   const [mode, setMode] = useState<LeadMode>('volts');
   const [red, setRed] = useState<TerminalRef | null>(null);
@@ -91,7 +95,7 @@ export function HuntScreen({ hunt, onDone }: HuntScreenProps) {
   return (
     <main className={styles.hunt}>
       <header className={styles.bar}>
-        <Link href="/practise">All boards</Link>
+        <Link href={back.href}>{back.says}</Link>
         <h1>{hunt.title}</h1>
         <span className="reading" aria-label="Time spent">
           {formatNumber(bench.minutes, 1)} min, {bench.entries.length} {bench.entries.length === 1 ? 'act' : 'acts'}
@@ -101,6 +105,7 @@ export function HuntScreen({ hunt, onDone }: HuntScreenProps) {
             Show me the way
           </Button>
         )}
+        {more}
         {bench.entries.length > 0 && (
           <Button size="small" onClick={begin}>
             Begin again

@@ -76,6 +76,7 @@ export function TestStage() {
             </span>
           </>
         )}
+        {isWired && shown === 'find' && <Link href={`/practise/own/${designId}`}>Practise on a copy</Link>}
       </div>
       {shown === 'log' ? (
         <LogView />
