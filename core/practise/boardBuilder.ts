@@ -9,6 +9,9 @@ import type { Moved } from '../diagnosis/foresee';
 
 type Own<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> : never;
 
+/** From the bar to a fuse: as thick as the main fuse asks for. */
+const LEAD = 'mm2:6';
+
 /** A terminal as boards name it: `lamp.plus`. */
 export function at(text: string): TerminalRef {
   const [deviceId, terminal] = text.split('.') as [string, string];
@@ -69,13 +72,13 @@ export class BoardBuilder {
   }
 
   /** A fuse on the plus bar, with its circuit. */
-  fuse(id: string, name: string, ratingA: number, conductor: ConductorSize = 'mm2:2.5'): this {
+  fuse(id: string, name: string, ratingA: number): this {
     this.circuits += 1;
     this.records.push({
       ...{ id: `circuit_${id}`, type: 'circuit', number: this.circuits, name, zoneId: null, protectionId: id },
       ...{ dropClass: 'general', targetPercent: null, note: '' },
     });
-    return this.add(id, `${name} fuse`, { kind: 'protection', family: 'blade', ratingA, mount: null }).wire('plusBar.bar', `${id}.in`, 150, conductor); // prettier-ignore
+    return this.add(id, `${name} fuse`, { kind: 'protection', family: 'blade', ratingA, mount: null }).wire('plusBar.bar', `${id}.in`, 150, LEAD); // prettier-ignore
   }
 
   /** A wire, whose id is its two ends. */

@@ -65,11 +65,11 @@ const sharedGround: Hunt = {
 };
 
 /** A light bar behind a relay, its switch on the plus side of the coil. */
-const relayBoard = (name: string) =>
+const relayBoard = (name: string, switchFuseA = 5) =>
   new BoardBuilder(name)
     .supply(60, 'mm2:10')
-    .fuse('coilFuse', 'Bar switch', 5)
-    .fuse('barFuse', 'Light bar', 20, 'mm2:4')
+    .fuse('coilFuse', 'Bar switch', switchFuseA)
+    .fuse('barFuse', 'Light bar', 20)
     .part('switch', 'Bar switch', 'switch')
     .part('relay', 'Bar relay', 'relay')
     .lamp('bar', 'Light bar', 120, 'ledConstantPower')
@@ -103,8 +103,9 @@ const silentRelay: Hunt = {
 
 const hotRelay: Hunt = {
   ...{ id: 'hot-relay', title: 'All works, and the relay is hot', level: 3 },
-  story: 'A light bar wired last weekend by its owner. It does what it should, but something does not.',
-  design: relayBoard('Light bar, wired at home').design(),
+  story:
+    'A light bar wired last weekend by its owner, who had only 15 A fuses left for the switch. It does what it should, but something does not.',
+  design: relayBoard('Light bar, wired at home', 15).design(),
   complaints: [
     {
       says: 'The bar works with its switch, on and off. But the relay is warm all night and the battery goes down by it.',
@@ -140,7 +141,7 @@ const followBeam: Hunt = {
   design: new BoardBuilder('Follow, off, on')
     .supply(60, 'mm2:10')
     .part('signals', 'Vehicle wires', 'signals', { signals: ['constant', 'highBeam'], maxA: 0.5 })
-    .fuse('lampFuse', 'Driving lamps', 15, 'mm2:4')
+    .fuse('lampFuse', 'Driving lamps', 15)
     .part('switch', 'Follow, off, on', 'changeoverOff')
     .part('relay', 'Lamp relay', 'relay')
     .lamp('lamps', 'Driving lamps', 110, 'filament')
@@ -243,8 +244,8 @@ const vanPanel = (name: string) =>
     .supply(60, 'mm2:16')
     .fuse('lightFuse', 'Ceiling lights', 7.5)
     .fuse('pumpFuse', 'Water pump', 10)
-    .fuse('fridgeFuse', 'Fridge', 15, 'mm2:4')
-    .fuse('floodFuse', 'Floodlight', 15, 'mm2:4')
+    .fuse('fridgeFuse', 'Fridge', 15)
+    .fuse('floodFuse', 'Floodlight', 15)
     .part('lightSwitch', 'Light switch', 'switch')
     .part('pumpSwitch', 'Pump switch', 'switch')
     .part('floodSwitch', 'Flood switch', 'switch')

@@ -57,7 +57,7 @@ export function DrillScreen({ topic }: { topic: TopicId | null }) {
     setChosen(null);
   };
   return (
-    <main className={styles.drill}>
+    <main className={styles.drill} data-board={question.board !== undefined}>
       <header className={styles.bar}>
         <Link href="/practise">Practise</Link>
         <span>{topic ? TOPICS[topic].title : `Mixed: ${TOPICS[asked.topic].title}`}</span>

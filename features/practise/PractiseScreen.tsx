@@ -140,8 +140,8 @@ function Drills({ results }: { results: readonly Result[] }) {
     <section aria-label="Drills">
       <h2>Drills</h2>
       <p>
-        <Link href="/practise/drill/mixed" className={styles.mixed}>
-          Ten minutes, mixed
+        <Link href="/practise/drill/mixed">
+          <Button type="primary">Ten minutes, mixed</Button>
         </Link>{' '}
         What you are weakest at comes first; what was wrong comes again.
       </p>

@@ -1,10 +1,6 @@
-import type { ConductorSize } from '../../catalog/conductorSizes';
-import { RATINGS_A } from '../../catalog/fuses';
-import { ampacity } from '../../sizing/ampacity';
 import { Bench } from '../../bench/bench';
 import { deviceHandles } from '../../bench/handles';
-import { makeDesign, type Design } from '../../design/design';
-import { nameOf } from '../../design/names';
+import type { Design } from '../../design/design';
 import { harnessOfDesign, wireNumbersOf } from '../../harness/schedule';
 import { withFlaw, type Flaw } from '../../diagnosis/flaws';
 import { doing } from '../../diagnosis/foresee';
@@ -151,49 +147,5 @@ function based(name: string): BoardBuilder {
   return new BoardBuilder(name).supply(30, 'mm2:6').fuse('fuse', name, 10);
 }
 
-/** A copy of a board in which somebody has wired one thing so that nobody should. */
-function whatIsWrong(random: Random) {
-  const board = pick(random, WITH_SEVERAL).design;
-  const index = indexDesign(board);
-  const fuses = Array.from(index.devices.values()).flatMap((device) =>
-    device.kind === 'protection' && device.id !== 'main' ? [device] : [],
-  );
-  const fuse = pick(random, fuses);
-  const out = index.wires.find(({ from }) => from.deviceId === fuse.id && from.terminal === 'out');
-  if (!out) return null;
-  const largeA = tooLargeFor(out.conductor);
-  const kind = pick(random, largeA === null ? (['none', 'ahead'] as const) : (['none', 'ahead', 'large', 'large'] as const));
-  const records = Array.from(board.records.values(), (record) => {
-    if (kind === 'ahead' && record.id === out.id && record.type === 'wire')
-      return { ...record, from: { deviceId: 'plusBar', terminal: 'bar' } };
-    if (kind === 'large' && record.id === fuse.id && record.type === 'device' && record.kind === 'protection')
-      return { ...record, ratingA: largeA ?? record.ratingA };
-    return record;
-  });
-  const words = {
-    ahead: `${nameOf(board, out.to.deviceId)} is joined ahead of its fuse`,
-    large: `${fuse.name} is larger than its wires carry`,
-    none: 'nothing: every plus has its fuse, every fuse its wire',
-  };
-  const wrongs = Object.entries(words).filter(([one]) => one !== kind).map(([one, says]): Wrong => [says, one === 'none' ? `Look again: ${words[kind]}.` : 'Follow the plus from the bar to that load: it is as it should be.']); // prettier-ignore
-  const more: Wrong = [`${nameOf(board, out.to.deviceId)} has no way home`, 'Its minus comes home to the bar.'];
-  const table = { head: ['Fuse', 'Rating', 'Wire behind it'], rows: fuses.map((one) => [one.name, `${kind === 'large' && one.id === fuse.id ? largeA : one.ratingA} A`, `${sizeBehind(index, one.id)}`]) }; // prettier-ignore
-  return ask(random, 'One thing may be wrong in this picture. What?', words[kind], [...wrongs, more], `It is: ${words[kind]}. Between the bar and the fuse only the main fuse guards, and a fuse guards the wire, not the lamp.`, { board: makeDesign(records), table }); // prettier-ignore
-}
-
-/** The smallest blade fuse that a wire does not carry, A; null where it carries them all. */
-function tooLargeFor(conductor: ConductorSize): number | null {
-  const { amps } = ampacity(conductor, { standard: 'iso-small-craft', insulationC: 105, ambientC: 30, engineSpace: false });
-  return RATINGS_A.blade.find((rating) => rating > amps) ?? null;
-}
-
-function sizeBehind(index: DesignIndex, fuseId: string): string {
-  return (
-    (index.wires.find(({ from }) => from.deviceId === fuseId && from.terminal === 'out')?.conductor ?? 'mm2:2.5').replace('mm2:', '') +
-    ' mm²'
-  );
-}
-
 export const diagrams: readonly Generator[] = [willItLight];
 export const logics: readonly Generator[] = [logic];
-export const mistakes: readonly Generator[] = [whatIsWrong];

@@ -255,7 +255,7 @@ function whichTrigger(random: Random) {
     const differs = STATES.find(({ moves }) => reads(signal, moves) !== reads(wanted.signal, moves));
     return [letters[at]!, differs ? `With ${differs.says} it reads ${reads(signal, differs.moves)} V, which is not what is wanted.` : ''];
   }).filter(([says]) => says !== right); // prettier-ignore
-  return ask(random, `Four wires behind the dash, read to body in five states. Which works ${wanted.says}?`, right, wrongs, `${right} is live exactly when it is wanted. A trigger works a coil and no more: the load has its own fused feed.`, { table: { head: ['Wire', ...STATES.map(({ says }) => says)], rows } }); // prettier-ignore
+  return ask(random, `Four wires behind the dash, read in volts to body in five states. Which works ${wanted.says}?`, right, wrongs, `${right} is live exactly when it is wanted. A trigger works a coil and no more: the load has its own fused feed.`, { table: { head: ['Wire', ...STATES.map(({ says }) => says)], rows } }); // prettier-ignore
 }
 
 export const pins: readonly Generator[] = [wornRelay, relayBlades, shroudedHalf];

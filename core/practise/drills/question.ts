@@ -51,5 +51,7 @@ export function ask(
   const others = wrongs.filter(([says], at) => says !== right && wrongs.findIndex((one) => one[0] === says) === at).slice(0, MOST_WRONG);
   if (others.length < LEAST_WRONG) return null;
   const options = [{ says: right, isRight: true, why: '' }, ...others.map(([says, why]): Option => ({ says, isRight: false, why }))];
-  return { asks, ...more, options: shuffled(random, options), explains };
+  const isLettered = options.every(({ says }) => /^[A-E]$/.test(says));
+  const ordered = isLettered ? options.sort((a, b) => (a.says < b.says ? -1 : 1)) : shuffled(random, options);
+  return { asks, ...more, options: ordered, explains };
 }

@@ -1,7 +1,8 @@
 import { seeded } from '../../energy/weather';
-import { diagrams, logics, mistakes } from './circuits';
+import { diagrams, logics } from './circuits';
 import { figures } from './figures';
 import { colours, meterUse, pins, triggers } from './hands';
+import { mistakes } from './mistakes';
 import type { Generator, Question } from './question';
 import { sizes } from './sizes';
 
