@@ -48,6 +48,9 @@ for (const [theme, look] of [
       `/d/${heron}/test`,
       `/d/${heron}/report`,
       '/handbook/chain',
+      '/practise',
+      '/practise/hunt/two-faults',
+      '/practise/drill/trigger',
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();

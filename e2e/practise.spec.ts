@@ -1,0 +1,192 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './fixtures';
+
+/** Opens a board once it is drawn. */
+async function hunt(page: Page, id: string): Promise<void> {
+  await page.goto(`/practise/hunt/${id}`);
+  await expect(page.getByRole('button', { name: /^Lead on/ }).first()).toBeVisible();
+}
+
+const display = (page: Page) => page.getByRole('status', { name: 'The meter says' });
+const log = (page: Page) => page.getByRole('region', { name: 'What was done' });
+
+/** Says what is wrong with what is chosen, and mends it. */
+async function mend(page: Page, about: string, fault: string): Promise<void> {
+  await page.getByRole('combobox', { name: `What is wrong with ${about}` }).click();
+  await page.getByTitle(fault).click();
+  await page.getByRole('button', { name: 'Mend it' }).click();
+}
+
+test('a hunt by mouse: leads on the board, the relay named, mended isolated, proved, and kept beside the best way', async ({ page }) => {
+  await hunt(page, 'click-no-light');
+  await page.getByRole('button', { name: 'Lead on Bar relay, 87' }).click();
+  await expect(display(page)).toHaveText('0.000 V');
+  await page.getByRole('button', { name: 'Lead on Bar relay, 30' }).click();
+  await expect(display(page)).toHaveText(/^12\.\d+ V$/);
+  await page.getByRole('button', { name: 'Lead on Bar relay, 86, coil' }).click();
+  await expect(display(page)).toHaveText(/^12\.\d+ V$/);
+
+  // What was done stays over a reload.
+  await page.reload();
+  await expect(page.getByLabel('Time spent')).toContainText('3 acts');
+
+  // Ohms on a live circuit are told, and cost.
+  await page.getByText('Ohms', { exact: true }).click();
+  await page.getByRole('button', { name: 'Lead on Light bar, +' }).click();
+  await page.getByRole('button', { name: 'Lead on Bar relay, 30' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Ohms on a live circuit' })).toBeVisible();
+
+  await page.getByRole('button', { name: /^Bar relay/ }).first().click(); // prettier-ignore
+  await page.getByRole('button', { name: 'Battery’s minus off' }).click();
+  await mend(page, 'Bar relay', 'its coil is open');
+  await expect(log(page).getByRole('listitem').first()).toContainText('for nothing');
+  await mend(page, 'Bar relay', 'its contact does not make');
+  await expect(log(page).getByRole('listitem').first()).toContainText('mended');
+  await page.getByRole('button', { name: 'Try everything' }).click();
+  await expect(log(page).getByRole('listitem').first()).toContainText('The battery is still off.');
+  await page.getByRole('button', { name: 'Battery’s minus on again' }).click();
+  await expect(log(page).getByRole('listitem').first()).toContainText('Bar relay clicks.');
+  await page.getByRole('button', { name: 'Try everything' }).click();
+  const result = page.getByRole('region', { name: 'How it went' });
+  await expect(result).toContainText('It was: Bar relay: its contact does not make.');
+  await expect(result).toContainText('Taken apart for nothing: 1.');
+  await expect(result.getByRole('table', { name: 'The finder’s way' }).getByRole('row')).not.toHaveCount(1);
+  await expect(result.getByRole('heading')).toHaveText(/^\d+ of 100$/);
+  const points = Number((await result.getByRole('heading').textContent())!.split(' ')[0]);
+  expect(points).toBeLessThan(80);
+
+  await page.getByRole('link', { name: 'Practise', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Fault hunts, relays, two ways' }).getByRole('listitem').filter({ hasText: 'It clicks' })).toContainText(`best ${points}`); // prettier-ignore
+});
+
+test('a hunt by keyboard alone: leads from the lists, a wire clamped and taken off, the fault named', async ({ page }) => {
+  await hunt(page, 'dim-lamp');
+  const choose = async (name: string, text: string) => {
+    await page.getByRole('combobox', { name }).focus();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  };
+  await choose('red lead on', 'Reading lamp, −');
+  await expect(display(page)).toHaveText(/^[4-9]\.\d+ V$/);
+  await choose('Part or wire to work on', '01c');
+  await page.getByRole('button', { name: 'Clamp', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(display(page)).toHaveText(/^0\.\d+ A$/);
+  await page.getByRole('button', { name: 'Feel its ends' }).focus();
+  await page.keyboard.press('Space');
+  await expect(log(page).getByRole('listitem').first()).toContainText('Hot');
+  // A letter typed anywhere is no command.
+  await page.keyboard.press('f');
+  await page.keyboard.press('n');
+  await expect(page.getByLabel('Time spent')).toContainText('3 acts');
+  await page.getByRole('button', { name: 'Battery’s minus off' }).focus();
+  await page.keyboard.press('Enter');
+  await choose('What is wrong with Wire 01c', 'bad joint');
+  await page.getByRole('button', { name: 'Mend it' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Battery’s minus on again' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Reading lamp, on' })).toBeVisible();
+  await page.getByRole('button', { name: 'Try everything' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'How it went' })).toContainText('100 of 100');
+  await expect(page.getByRole('region', { name: 'How it went' })).toContainText('Nothing that could hurt');
+});
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('a hunt by touch: nothing runs out of the page, and it ends proved', async ({ page }) => {
+    await hunt(page, 'dead-pump');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await page.getByRole('button', { name: 'Lead on Pump switch, in' }).tap();
+    await expect(display(page)).toHaveText(/^12\.\d+ V$/);
+    await page.getByRole('button', { name: 'Lead on Pump switch, out' }).tap();
+    await expect(display(page)).toHaveText('0.000 V');
+    await page.getByRole('button', { name: /^Pump switch/ }).first().tap(); // prettier-ignore
+    await page.getByRole('button', { name: 'Battery’s minus off' }).tap();
+    await mend(page, 'Pump switch', 'its contact does not make');
+    await page.getByRole('button', { name: 'Battery’s minus on again' }).tap();
+    await page.getByRole('button', { name: 'Try everything' }).tap();
+    await expect(page.getByRole('region', { name: 'How it went' })).toContainText('100 of 100');
+  });
+});
+
+test('a hunt on a copy of a design: another fault, saved as a file, opened by somebody else; the design never changes', async ({
+  page,
+  pip,
+}) => {
+  await page.goto(`/d/${pip}/test`);
+  await page.getByText('Find a fault', { exact: true }).click();
+  await page.getByRole('link', { name: 'Practise on a copy' }).click();
+  await expect(page.getByRole('button', { name: /^Lead on/ }).first()).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a file for somebody' }).click();
+  const file = await (await saved).path();
+  const complaint = await page.locator('blockquote').textContent();
+  await page.getByRole('button', { name: 'Another fault' }).click();
+  await expect(page.getByRole('button', { name: /^Lead on/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Show me the way' }).click();
+  await expect(page.getByRole('region', { name: 'How it went' })).toContainText('The finder’s way');
+
+  await page.goto('/practise');
+  await page.getByLabel('Hunt file').setInputFiles({ name: 'other.json', mimeType: 'application/json', buffer: Buffer.from('{"a":1}') });
+  await expect(page.getByRole('alert').filter({ hasText: 'not a hunt' })).toBeVisible();
+  await page.getByLabel('Hunt file').setInputFiles(file);
+  await expect(page.locator('blockquote')).toHaveText(complaint!);
+  const { revision } = (await (await page.request.get(`/api/designs/${pip}`)).json()) as { revision: number };
+  expect(revision).toBe(1);
+});
+
+test('drills: a wrong answer says which mistake it is and comes again, what was answered is kept by name and can be forgotten', async ({
+  page,
+}) => {
+  await page.goto('/practise');
+  await page.getByRole('combobox', { name: 'Learner' }).fill('Robin');
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'Current, fuse, drop' }).click();
+  const answers = page.getByRole('list', { name: 'Answers' });
+  await expect(answers).toBeVisible();
+  let right = 0;
+  for (let asked = 1; asked <= 10; asked++) {
+    const buttons = answers.getByRole('button');
+    await buttons.nth(asked % 3).press('Enter');
+    await expect(page.getByText(/^[01]?\d of \d+ right/)).toContainText(`of ${asked} right`);
+    await expect(buttons.first()).toBeDisabled();
+    const chosen = answers.getByRole('listitem').nth(asked % 3);
+    if ((await chosen.getAttribute('data-state')) === 'right') right++;
+    else await expect(chosen.locator('span')).not.toBeEmpty();
+    // Going on by keyboard: the next question has the focus, and one letter answers nothing.
+    await page.keyboard.press('Enter');
+    await expect(buttons.first()).toBeEnabled();
+    await page.keyboard.press('a');
+    await expect(buttons.first()).toBeEnabled();
+  }
+  await page.getByRole('link', { name: 'Practise', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Drills' })).toContainText(`${right} of 10 right`);
+  const record = page.getByRole('region', { name: 'Record' });
+  await expect(record.getByRole('heading')).toHaveText('What Robin may do alone');
+  await expect(record.getByRole('row').filter({ hasText: 'Choose a fuse and a wire' })).toContainText('not yet');
+  const saved = page.waitForEvent('download');
+  await record.getByRole('button', { name: 'Save the record as CSV' }).click();
+  expect((await saved).suggestedFilename()).toBe('practise.csv');
+  await record.getByRole('button', { name: 'Reset' }).click();
+  await page.getByRole('button', { name: 'Forget it' }).click();
+  await expect(page.getByRole('region', { name: 'Drills' })).not.toContainText('of 10 right');
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Drills' })).toContainText('not begun');
+});
+
+test('ten of every topic are answered, each with its picture or table where it has one', async ({ page }) => {
+  test.setTimeout(120_000);
+  for (const topic of ['pins', 'diagram', 'logic', 'colours', 'sizes', 'figures', 'meter', 'trigger', 'mistake']) {
+    await page.goto(`/practise/drill/${topic}`);
+    const answers = page.getByRole('list', { name: 'Answers' });
+    for (let asked = 0; asked < 10; asked++) {
+      await answers.getByRole('button').first().click();
+      await expect(page.getByRole('button', { name: 'Next question' })).toBeFocused();
+      await page.getByRole('button', { name: 'Next question' }).click();
+    }
+    await expect(page.getByText(/of 10 right/)).toBeVisible();
+  }
+});
