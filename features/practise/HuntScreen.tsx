@@ -6,8 +6,8 @@ import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } fro
 import { sheetsOf, type SheetOf } from '@/core/diagram/drawing';
 import type { TerminalRef } from '@/core/design/schema';
 import { partDeciding } from '@/core/diagnosis/diagnose';
-import { harnessOf, wireNumbersOf, type Harness } from '@/core/harness/schedule';
-import { traceWiring, type Wiring } from '@/core/network/wiring';
+import { harnessOf, wireNumbersOf } from '@/core/harness/schedule';
+import { traceWiring } from '@/core/network/wiring';
 import type { Hunt, HuntAct, LeadMode } from '@/core/practise/hunt';
 import { displayWords, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
 import { scoreOf } from '@/core/practise/score';
@@ -50,7 +50,7 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
   const [isGivenUp, setGivenUp] = useState(false);
   const isOver = bench.isDone || isGivenUp;
   const { way, problem: wayProblem } = useWay(hunt, isOver);
-  const { board, drawable, sheets } = useMemo(() => layoutOf(hunt, bench.plan), [hunt, bench.plan]);
+  const { board, drawable, sheets, near } = useMemo(() => layoutOf(hunt, bench.plan), [hunt, bench.plan]);
   const [undrawn, setUndrawn] = useState(false);
   const failed = useCallback(() => setUndrawn(true), []);
   const { drawings } = useDrawings(drawable, sheets, failed);
@@ -149,7 +149,7 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
             onInHand={setInHand}
             onRead={() => red && read({ red, black })}
           />
-          <HuntControls bench={bench} onFlick={(mover, position) => onDo({ kind: 'flick', mover, position })} />
+          <HuntControls bench={bench} near={near} onFlick={(mover, position) => onDo({ kind: 'flick', mover, position })} />
           <SubjectPanel {...{ hunt, board, bench, subjectId, onDo }} onSubject={setSubjectId} />
           <section aria-label="Battery and proof" className={styles.acts}>
             <Button size="small" onClick={() => onDo({ kind: 'isolate', off: !isIsolated })}>
@@ -178,23 +178,16 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
   );
 }
 
-/** Wire numbers of a board, and the sheets it is drawn on. */
+/** Wire numbers of a board, the sheets it is drawn on, and which of its parts have a say in what is complained about. */
 function layoutOf(hunt: Hunt, index: DesignIndex) {
   const wiring = traceWiring(index);
   const harness = harnessOf(index, wiring);
   const board: Labelled = { design: hunt.design, numbers: wireNumbersOf(harness) };
-  return { board, drawable: { design: hunt.design, index, wiring, harness }, sheets: sheetsFor(hunt, index, wiring, harness) };
-}
-
-/** One sheet, or of a large design those its complaints are about. */
-function sheetsFor(hunt: Hunt, index: DesignIndex, wiring: Wiring, harness: Harness): SheetOf[] {
-  if (index.devices.size <= ONE_SHEET) return ['whole'];
-  const near = partDeciding(
-    index,
-    wiring,
-    hunt.complaints.flatMap(({ loadIds }) => loadIds),
-  );
-  const wireIds = new Set(near.wires.map(({ id }) => id));
+  const isSmall = index.devices.size <= ONE_SHEET;
+  const loadIds = hunt.complaints.flatMap((complaint) => complaint.loadIds);
+  const part = isSmall ? index : partDeciding(index, wiring, loadIds);
+  const wireIds = new Set(part.wires.map(({ id }) => id));
   const circuits = new Set(harness.wires.flatMap(({ wire, role }) => (wireIds.has(wire.id) && role.circuitId ? [role.circuitId] : [])));
-  return sheetsOf(index, harness).filter((sheet) => sheet === 'shared' || circuits.has(sheet.circuitId));
+  const sheets: SheetOf[] = isSmall ? ['whole'] : sheetsOf(index, harness).filter((sheet) => sheet === 'shared' || circuits.has(sheet.circuitId)); // prettier-ignore
+  return { board, drawable: { design: hunt.design, index, wiring, harness }, sheets, near: new Set(part.devices.keys()) };
 }
