@@ -7,6 +7,15 @@ async function hunt(page: Page, id: string): Promise<void> {
   await expect(page.getByRole('button', { name: /^Lead on/ }).first()).toBeVisible();
 }
 
+/** Gives the name results are kept under, of which nothing is known yet. */
+async function goBy(page: Page, name: string): Promise<void> {
+  await page.request.delete(`/api/practise?learner=${name}`);
+  await page.goto('/practise');
+  await page.getByRole('combobox', { name: 'Learner' }).fill(name);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Record' }).getByRole('heading')).toHaveText(`What ${name} may do alone`);
+}
+
 const display = (page: Page) => page.getByRole('status', { name: 'The meter says' });
 const log = (page: Page) => page.getByRole('region', { name: 'What was done' });
 
@@ -17,7 +26,18 @@ async function mend(page: Page, about: string, fault: string): Promise<void> {
   await page.getByRole('button', { name: 'Mend it' }).click();
 }
 
+test('a way that was shown counts for nothing, also after a reload', async ({ page }) => {
+  await hunt(page, 'door-light');
+  await page.getByRole('button', { name: 'Show me the way' }).click();
+  await expect(page.getByRole('region', { name: 'How it went' })).toContainText('The way to it');
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'How it went' })).toContainText('The way to it');
+  await page.getByRole('button', { name: 'Once more from the start' }).click();
+  await expect(page.getByRole('region', { name: 'How it went' })).toHaveCount(0);
+});
+
 test('a hunt by mouse: leads on the board, the relay named, mended isolated, proved, and kept beside the best way', async ({ page }) => {
+  await goBy(page, 'Alex');
   await hunt(page, 'click-no-light');
   await page.getByRole('button', { name: 'Lead on Bar relay, 87' }).click();
   await expect(display(page)).toHaveText('0.000 V');
@@ -55,8 +75,13 @@ test('a hunt by mouse: leads on the board, the relay named, mended isolated, pro
   const points = Number((await result.getByRole('heading').textContent())!.split(' ')[0]);
   expect(points).toBeLessThan(80);
 
+  // Looked at once more, it is not counted once more.
+  await page.reload();
+  await expect(result).toBeVisible();
   await page.getByRole('link', { name: 'Practise', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Fault hunts, relays, two ways' }).getByRole('listitem').filter({ hasText: 'It clicks' })).toContainText(`best ${points}`); // prettier-ignore
+  const kept = (await (await page.request.get('/api/practise?learner=Alex')).json()) as { subject: string }[];
+  expect(kept.map(({ subject }) => subject)).toEqual(['click-no-light']);
 });
 
 test('a hunt by keyboard alone: leads from the lists, a wire clamped and taken off, the fault named', async ({ page }) => {
@@ -134,6 +159,8 @@ test('a hunt on a copy of a design: another fault, saved as a file, opened by so
   await expect(page.getByRole('alert').filter({ hasText: 'not a hunt' })).toBeVisible();
   await page.getByLabel('Hunt file').setInputFiles(file);
   await expect(page.locator('blockquote')).toHaveText(complaint!);
+  await page.getByRole('button', { name: 'Practise', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Drills' })).toBeVisible();
   const { revision } = (await (await page.request.get(`/api/designs/${pip}`)).json()) as { revision: number };
   expect(revision).toBe(1);
 });
@@ -141,9 +168,7 @@ test('a hunt on a copy of a design: another fault, saved as a file, opened by so
 test('drills: a wrong answer says which mistake it is and comes again, what was answered is kept by name and can be forgotten', async ({
   page,
 }) => {
-  await page.goto('/practise');
-  await page.getByRole('combobox', { name: 'Learner' }).fill('Robin');
-  await page.keyboard.press('Enter');
+  await goBy(page, 'Robin');
   await page.getByRole('link', { name: 'Current, fuse, drop' }).click();
   const answers = page.getByRole('list', { name: 'Answers' });
   await expect(answers).toBeVisible();
@@ -189,4 +214,77 @@ test('ten of every topic are answered, each with its picture or table where it h
     }
     await expect(page.getByText(/of 10 right/)).toBeVisible();
   }
+});
+
+test('a box of parts: wired by clicks, by pulling and from the lists; what breaks it is shown, then it is proved and kept', async ({
+  page,
+}) => {
+  await page.goto('/practise/build/two-places');
+  const end = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}`) });
+  await end('Lamp fuse, out').click();
+  await end('Door switch, common').click();
+  // Pulled from one to the other.
+  await end('Door switch, up').hover();
+  await page.mouse.down();
+  await end('Bunk switch, down').hover();
+  await page.mouse.up();
+  await end('Door switch, down').click();
+  await end('Bunk switch, up').click();
+  // From the lists, by keyboard.
+  for (const [from, to] of [
+    ['Bunk switch, common', 'Ceiling lamp, +'],
+    ['Ceiling lamp, −', 'Return bar, bar'],
+  ] as const) {
+    for (const [name, text] of [
+      ['Wire from', from],
+      ['Wire to', to],
+    ] as const) {
+      await page.getByRole('combobox', { name }).focus();
+      await page.keyboard.type(text);
+      await page.keyboard.press('Enter');
+    }
+    await page.getByRole('button', { name: 'Join' }).press('Enter');
+  }
+  const side = page.getByRole('region', { name: 'Wishes and wires' });
+  await expect(side.getByRole('button', { name: /^Take out/ })).toHaveCount(5);
+  await page.getByRole('button', { name: 'Check it' }).click();
+  await expect(side).toContainText('Not yet');
+  await expect(side.locator('[data-verdict="broken"]').first()).toContainText('Door switch');
+
+  // The travellers are crossed: put right, over a reload.
+  await side.getByRole('button', { name: 'Take out the wire from Door switch, up to Bunk switch, down' }).click();
+  await side.getByRole('button', { name: 'Take out the wire from Door switch, down to Bunk switch, up' }).click();
+  await page.reload();
+  await expect(side.getByRole('button', { name: /^Take out/ })).toHaveCount(3);
+  for (const way of ['up', 'down']) {
+    await end(`Door switch, ${way}`).click();
+    await end(`Bunk switch, ${way}`).click();
+  }
+  await page.getByRole('button', { name: 'Check it' }).click();
+  await expect(side).toContainText('5 wires, as few as it takes.');
+  await page.getByRole('link', { name: 'Practise', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Build it' }).getByRole('listitem').filter({ hasText: 'From two places' })).toContainText(
+    'best 100',
+  );
+});
+
+test('a hunt of one’s own making: its fault and its owner’s words, played and saved; what cannot be is told', async ({ page, pip }) => {
+  await page.goto(`/practise/own/${pip}`);
+  await page.getByRole('button', { name: 'Make one' }).click();
+  const dialog = page.getByRole('dialog', { name: 'A hunt of your own' });
+  const choose = async (name: string, text: string) => {
+    await dialog.getByRole('combobox', { name }).click();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  };
+  await choose('The complaint is about', 'Water pump');
+  await choose('Part or wire that is wrong', '06c');
+  await expect(dialog.getByRole('button', { name: 'Make it' })).toBeDisabled();
+  await dialog.getByRole('textbox', { name: 'In its owner’s words' }).fill('The pump is dead, says Aunt Mo.');
+  await dialog.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.locator('blockquote')).toHaveText('The pump is dead, says Aunt Mo.');
+  await expect(page.getByRole('button', { name: 'Water pump, off' })).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a file for somebody' }).click();
+  expect((await saved).suggestedFilename()).toBe('hunt.json');
 });

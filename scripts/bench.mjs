@@ -36,6 +36,9 @@ console.table(
 console.log('\nOn the bench: a control flicked, and a truth table');
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/flick.ts', ...SIZES.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout));
 
+console.log('\nFault hunts: from a lead put down to what the meter says, and the finder’s way');
+console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/hunts.ts'], { cwd: ROOT, encoding: 'utf8' }).stdout));
+
 console.log('\nFaults found: foreseen, ranked, hunted');
 console.table(JSON.parse(spawnSync('npx', ['tsx', 'bench/diagnosis.ts', ...SIZES.map(String)], { cwd: ROOT, encoding: 'utf8' }).stdout));
 

@@ -128,7 +128,7 @@ const pilotAlways: Hunt = {
     .design(),
   complaints: [
     {
-      says: 'The fan does as it should, but the little lamp in the switch burns day and night.',
+      says: 'The fan does as it should, but the little lamp in the switch is lit day and night.',
       ...{ flaw: wrong.misplaced('switch.out', 'switch.lampPlus', 'from', 'switch.in'), moved: [], loadIds: ['fan'] },
       seenToo: [[put('switch', 'on')]],
     },
@@ -152,7 +152,7 @@ const followBeam: Hunt = {
     .design(),
   complaints: [
     {
-      says: 'Set to follow, they burn even when I park and lock it. Twice the battery was flat in the morning.',
+      says: 'Set to follow, they are on even when I park and lock it. Twice the battery was flat in the morning.',
       ...{ flaw: wrong.misplaced('signals.highBeam', 'switch.up', 'from', 'signals.constant'), loadIds: ['lamps'] },
       moved: [put('switch', 'up'), vehicle('key', 'off')],
     },
@@ -214,7 +214,7 @@ const wrongWayDoor: Hunt = {
     .design(),
   complaints: [
     {
-      says: 'It is dark when I open the wardrobe. And it burns while it is shut: I have seen the light through the gap.',
+      says: 'It is dark when I open the wardrobe. And it is lit while it is shut: I have seen the light through the gap.',
       ...{ flaw: wrong.misplaced('roller.normallyClosed', 'lamp.plus', 'from', 'roller.normallyOpen'), loadIds: ['lamp'] },
       ...{ moved: [put('roller', false, 'pressed')], seenToo: [[put('roller', true, 'pressed')]] },
     },

@@ -1,11 +1,15 @@
 import { z } from 'zod';
 import { SCHEMA_VERSION } from '../catalog/vocabulary';
 import { makeDesign } from '../design/design';
-import type { RecordType } from '../design/schema';
+import type { RecordType, TerminalRef } from '../design/schema';
+import { kindOf } from '../devices';
+import { NetworkError } from '../network/networkError';
+import { indexDesign } from '../rig/designIndex';
 import { DESIGN_FORMAT, DesignFileError, readDesignFile } from '../formats/designFile';
 import { subjectsOf } from '../diagnosis/flaws';
 import { id } from '../devices/fields';
-import { flawSchema, movedSchema, type Hunt } from './hunt';
+import { flawSchema, movedSchema, type Complaint, type Hunt } from './hunt';
+import { HuntBench } from './huntBench';
 
 /** A hunt as a file, to be given to somebody: the design as planned, the story, and what is wrong wrapped up so that nobody reads it at a glance. */
 export const HUNT_FORMAT = 'vine-knot-hunt';
@@ -67,11 +71,37 @@ export function readHuntFile(text: string): Hunt {
   const complaints = wrapped.safeParse(unwrapped(read.data.wrapped));
   if (!complaints.success || complaints.data.length === 0)
     throw new HuntFileError(['what is wrong on the board cannot be read: ask for the file again']);
-  const unknown = complaints.data
-    .flatMap(({ flaw, loadIds }) => [...subjectsOf(flaw), ...loadIds])
-    .filter((one) => !design.records.has(one));
-  if (unknown.length > 0) throw new HuntFileError(['what is wrong is about something the board does not have: ask for the file again']);
-  return { id: 'file', title, level, story, design, complaints: complaints.data };
+  const hunt: Hunt = { id: `file-${markOf(text)}`, title, level, story, design, complaints: complaints.data };
+  if (!canBePlayed(hunt)) throw new HuntFileError(['what is wrong is about something the board does not have: ask for the file again']);
+  return hunt;
+}
+
+/** Whether the board has a battery and everything its faults are about, and the network as it is then an answer. */
+function canBePlayed(hunt: Hunt): boolean {
+  const index = indexDesign(hunt.design);
+  const isTerminal = ({ deviceId, terminal }: TerminalRef) => {
+    const device = index.devices.get(deviceId);
+    return device !== undefined && kindOf(device).terminals(device).includes(terminal);
+  };
+  const isThere = ({ flaw, loadIds }: Complaint) =>
+    [...subjectsOf(flaw), ...loadIds].every((one) => hunt.design.records.has(one)) &&
+    (flaw.kind !== 'misplaced' || isTerminal(flaw.on)) &&
+    (flaw.kind !== 'bridged' || [flaw.from, flaw.to].every(isTerminal));
+  if (!index.battery || !hunt.complaints.every(isThere)) return false;
+  try {
+    new HuntBench(hunt);
+    return true;
+  } catch (error) {
+    if (error instanceof NetworkError) return false;
+    throw error;
+  }
+}
+
+/** A short mark of a text, so that what was begun on one file is not taken for another's: FNV-1a. */
+function markOf(text: string): string {
+  let mark = 0x811c9dc5;
+  for (let at = 0; at < text.length; at++) mark = Math.imul(mark ^ text.charCodeAt(at), 0x01000193) >>> 0;
+  return mark.toString(36);
 }
 
 function designIn(text: string): Hunt['design'] {

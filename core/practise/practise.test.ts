@@ -339,6 +339,7 @@ describe('a hunt in a file', () => {
     const text = writeHuntFile(hunt);
     const read = readHuntFile(text);
     expect(read.complaints).toEqual(hunt.complaints);
+    expect(readHuntFile(writeHuntFile(board('drain'))).id).not.toBe(read.id);
     expect(text).not.toContain(hunt.complaints[0]!.flaw.kind);
     expect([...read.design.records.values()].filter(({ type }) => type === 'event' || type === 'reading' || type === 'stock')).toEqual([]);
     expect(bestWay(read).steps.length).toBeGreaterThan(0);

@@ -35,27 +35,27 @@ interface HuntScreenProps {
   onDone(points: number): void;
   /** What else there is to do, in the bar. */
   more?: ReactNode;
-  back?: { href: string; says: string };
+  back?: { says: string } & ({ href: string } | { go(): void });
 }
 
 /** A board with a fault in it: what its owner says, the board to put leads on, the meter, the hands, and in the end how it went. */
 export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenProps) {
-  const { bench, problem, do: act, again } = useHunt(hunt);
+  const { bench, problem, isShown, do: act, showWay, again } = useHunt(hunt);
   const [mode, setMode] = useState<LeadMode>('volts');
   const [red, setRed] = useState<TerminalRef | null>(null);
   const [black, setBlack] = useState<TerminalRef>(() => ({ deviceId: bench.plan.battery?.id ?? '', terminal: 'minus' }));
   const [inHand, setInHand] = useState<Lead>('red');
   const [display, setDisplay] = useState(NOTHING);
   const [subjectId, setSubjectId] = useState<string | null>(null);
-  const [isGivenUp, setGivenUp] = useState(false);
-  const isOver = bench.isDone || isGivenUp;
+  const isOver = bench.isDone || isShown;
   const { way, problem: wayProblem } = useWay(hunt, isOver);
   const { board, drawable, sheets, near } = useMemo(() => layoutOf(hunt, bench.plan), [hunt, bench.plan]);
   const [undrawn, setUndrawn] = useState(false);
   const failed = useCallback(() => setUndrawn(true), []);
   const { drawings } = useDrawings(drawable, sheets, failed);
-  const score = bench.isDone && way ? scoreOf(bench.entries, way) : null;
-  const told = useRef(false);
+  const score = bench.isDone && !isShown && way ? scoreOf(bench.entries, way) : null;
+  // What was done before this page was opened was told then.
+  const told = useRef(bench.isDone);
   useEffect(() => {
     if (!score || told.current) return;
     told.current = true;
@@ -86,7 +86,6 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
   const begin = () => {
     again();
     told.current = false;
-    setGivenUp(false);
     setDisplay(NOTHING);
     setRed(null);
   };
@@ -95,13 +94,19 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
   return (
     <main className={styles.hunt}>
       <header className={styles.bar}>
-        <Link href={back.href}>{back.says}</Link>
+        {'href' in back ? (
+          <Link href={back.href}>{back.says}</Link>
+        ) : (
+          <Button size="small" onClick={back.go}>
+            {back.says}
+          </Button>
+        )}
         <h1>{hunt.title}</h1>
         <span className="reading" aria-label="Time spent">
           {formatNumber(bench.minutes, 1)} min, {bench.entries.length} {bench.entries.length === 1 ? 'act' : 'acts'}
         </span>
         {!isOver && (
-          <Button size="small" onClick={() => setGivenUp(true)}>
+          <Button size="small" onClick={showWay}>
             Show me the way
           </Button>
         )}

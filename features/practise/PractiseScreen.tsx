@@ -4,6 +4,7 @@ import { AutoComplete, Button, Popconfirm } from 'antd';
 import Link from 'next/link';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { BOARDS } from '@/core/practise/boards';
+import { BUILD_TASKS } from '@/core/practise/buildTasks';
 import { TOPIC_IDS, TOPICS } from '@/core/practise/drills/topics';
 import type { Hunt } from '@/core/practise/hunt';
 import { HuntFileError, readHuntFile } from '@/core/practise/huntFile';
@@ -38,7 +39,7 @@ export function PractiseScreen() {
       setProblem(`${file.name}: ${error.reasons.slice(0, 3).join('; ')}`);
     }
   };
-  if (fromFile) return <HuntScreen hunt={fromFile} onDone={onDone} />;
+  if (fromFile) return <HuntScreen hunt={fromFile} onDone={onDone} back={{ says: 'Practise', go: () => setFromFile(null) }} />;
   const results = learner.results ?? [];
   return (
     <main className={styles.home}>
@@ -68,7 +69,19 @@ export function PractiseScreen() {
           </ul>
         </section>
       ))}
-      <section aria-label="Other hunts" className={styles.other}>
+      <section aria-label="Build it">
+        <h2>Build it: wishes and a box of parts</h2>
+        <ul className={styles.boards}>
+          {BUILD_TASKS.map(({ id, title, story }) => (
+            <li key={id}>
+              <Link href={`/practise/build/${id}`}>{title}</Link>
+              <span>{story}</span>
+              <Best points={bestOf(results, `build ${id}`)} />
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-label="Other hunts">
         <h2>On your own wiring</h2>
         <p>
           A design’s Build and test stage leads to a hunt on a copy of it. One that somebody saved for you is opened from its file.{' '}

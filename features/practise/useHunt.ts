@@ -10,11 +10,15 @@ export interface HuntUnderWay {
   bench: HuntBench;
   /** Why the last act could not be answered. */
   problem: string | null;
+  /** The way was looked at before it was found: it counts for nothing. */
+  isShown: boolean;
   do(act: HuntAct): Entry | null;
+  showWay(): void;
   again(): void;
 }
 
-const kept = z.array(huntAct).max(MOST_HUNT_ACTS);
+const kept = z.strictObject({ acts: z.array(huntAct).max(MOST_HUNT_ACTS), isShown: z.boolean() });
+const FRESH: z.infer<typeof kept> = { acts: [], isShown: false };
 
 function played(hunt: Hunt, acts: readonly HuntAct[]): HuntBench {
   const bench = new HuntBench(hunt);
@@ -23,12 +27,13 @@ function played(hunt: Hunt, acts: readonly HuntAct[]): HuntBench {
 }
 
 export function useHunt(hunt: Hunt): HuntUnderWay {
-  const [acts, setActs] = useKept<HuntAct[]>(`vine-knot hunt ${hunt.id}`, kept, () => []);
+  const [{ acts, isShown }, keep] = useKept(`vine-knot hunt ${hunt.id}`, kept, () => FRESH);
   const [bench, setBench] = useState(() => played(hunt, acts));
   const [problem, setProblem] = useState<string | null>(null);
   return {
     bench,
     problem,
+    isShown,
     do(act) {
       if (bench.entries.length >= MOST_HUNT_ACTS) {
         setProblem(`That were ${MOST_HUNT_ACTS} acts. Begin again, or look at the way the finder goes.`);
@@ -37,7 +42,7 @@ export function useHunt(hunt: Hunt): HuntUnderWay {
       try {
         const entry = bench.do(act);
         setProblem(null);
-        setActs(bench.entries.map((one) => one.act));
+        keep({ acts: bench.entries.map((one) => one.act), isShown });
         return entry;
       } catch (error) {
         if (!(error instanceof NetworkError)) throw error;
@@ -47,8 +52,11 @@ export function useHunt(hunt: Hunt): HuntUnderWay {
         return null;
       }
     },
+    showWay() {
+      keep({ acts, isShown: true });
+    },
     again() {
-      setActs([]);
+      keep(FRESH);
       setBench(played(hunt, []));
       setProblem(null);
     },

@@ -57,7 +57,7 @@ function otherSets(random: Random, index: DesignIndex): Wrong[] {
   ]);
 }
 
-/** What burns on a drawn board with one thing wrong in it. */
+/** What is lit on a drawn board with one thing wrong in it. */
 function willItLight(random: Random) {
   const board = pick(random, WITH_SEVERAL).design;
   const index = indexDesign(board);
@@ -68,7 +68,7 @@ function willItLight(random: Random) {
   const numbers = wireNumbersOf(harnessOfDesign(board));
   const { fault, where } = flawWords(board, flaw, numbers);
   const wrongs: Wrong[] = [[sound, `That is with nothing wrong; but ${where}: ${fault}.`], ...otherSets(random, index)];
-  const asks = `${positionsWords(index, positions)}. And one thing is wrong: ${where}: ${fault}. What burns or runs?`;
+  const asks = `${positionsWords(index, positions)}. And one thing is wrong: ${where}: ${fault}. What lights or runs?`;
   return ask(random, asks, right, wrongs, `With nothing wrong it would be: ${sound}. With that fault: ${right}.`, { board });
 }
 
@@ -85,19 +85,19 @@ function flawsIn(index: DesignIndex): Flaw[] {
 
 const WITH_SEVERAL = BOARDS.filter(({ design }) => indexDesign(design).loads.length > 1);
 
-/** Two lamps on two switches wired as people wire them: what burns in these positions. */
+/** Two lamps on two switches wired as people wire them: what is lit in these positions. */
 function logic(random: Random) {
   const { design, rule } = pick(random, LOGIC)();
   const index = indexDesign(design);
   const positions = drawnPositions(random, index);
   const right = litIn(index, positions, { kind: 'none' });
-  const asks = `${positionsWords(index, positions)}. What burns?`;
+  const asks = `${positionsWords(index, positions)}. What is lit?`;
   return ask(random, asks, right, otherSets(random, index), `${rule} Here: ${right}.`, { board: design });
 }
 
 const LOGIC: readonly (() => { design: Design; rule: string })[] = [
   () => ({
-    rule: 'Two changeovers with two wires between them: the lamp burns while both are the same way. The second lamp hangs on the first switch’s upper throw.',
+    rule: 'Two changeovers with two wires between them: the lamp is lit while both are the same way. The second lamp hangs on the first switch’s upper throw.',
     design: based('Two places and a tell-tale')
       .part('door', 'Door switch', 'changeover')
       .part('bunk', 'Bunk switch', 'changeover')

@@ -111,7 +111,7 @@ test('logic: two places by the printed truth table, straight travellers', () => 
 
 test('pins: a relay by the numbers it is sold with, whatever its numbers are called', () => {
   // DIN 72552 as sold: 30 feed, 87 make, 87a break, 85 to minus, 86 to plus.
-  const sold: [RegExp, string][] = [[/fused feed/, '30'], [/while the switch is on/, '87'], [/burns while .* is off/, '87a'], [/way home of the coil/, '85'], [/cathode at 86/, '86']]; // prettier-ignore
+  const sold: [RegExp, string][] = [[/fused feed/, '30'], [/while the switch is on/, '87'], [/is lit while .* is off/, '87a'], [/way home of the coil/, '85'], [/cathode at 86/, '86']]; // prettier-ignore
   const seen = new Set<string>();
   for (let seed = 1; seed <= 400; seed++) {
     const { asks, table } = questionOf('pins', seed);

@@ -70,7 +70,7 @@ function relayBlades(random: Random) {
     { asks: `the fused feed of the ${load}`, blade: '30', why: 'It takes what is switched, from the battery through the fuse.' },
     { asks: `the wire on to the ${load}, which shall run while the switch is on`, blade: '87', why: 'It is made while the coil is fed.' },
     {
-      asks: `the wire on to a lamp that burns while the ${load} is off`,
+      asks: `the wire on to a lamp that is lit while the ${load} is off`,
       blade: '87a',
       why: 'It is made at rest and left when the relay pulls in.',
     },

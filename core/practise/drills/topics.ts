@@ -15,7 +15,7 @@ interface Topic {
 /** What is drilled, each topic with what makes its questions. */
 export const TOPICS = {
   pins: { title: 'Pins and plugs', about: 'relays with and without numbers, which half of a plug is covered', makes: pins },
-  diagram: { title: 'Will it light?', about: 'a drawn board with one fault: what still burns', makes: diagrams },
+  diagram: { title: 'Will it light?', about: 'a drawn board with one fault: what still lights', makes: diagrams },
   logic: { title: 'Switching logic', about: 'two places, one of two, a middle position, a door', makes: logics },
   colours: { title: 'Colours by school', about: 'what a colour says, and where it says something else', makes: colours },
   sizes: { title: 'Sizes and units', about: 'gauges and square millimetres, 14/2, outsides that are not copper', makes: sizes },
