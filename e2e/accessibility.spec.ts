@@ -48,14 +48,28 @@ for (const [theme, look] of [
       `/d/${heron}/test`,
       `/d/${heron}/report`,
       '/handbook/chain',
-      '/practise',
-      '/practise/hunt/two-faults',
-      '/practise/drill/trigger',
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
       expect(await seriousIn(page, null, look), path).toEqual([]);
     }
+  });
+
+  test(`axe finds nothing serious where one practises, ${theme} theme`, async ({ page, context, baseURL }) => {
+    test.setTimeout(120_000);
+    await context.addCookies([{ name: 'vine-knot-theme', value: theme, url: baseURL! }]);
+    for (const [path, shown] of [
+      ['/practise', 'Ten minutes, mixed'],
+      ['/practise/hunt/dim-lamp', 'Lead on Reading lamp, −'],
+      ['/practise/build/two-places', 'Ceiling lamp, −'],
+    ] as const) {
+      await page.goto(path);
+      await expect(page.getByRole('button', { name: shown })).toBeVisible();
+      expect(await seriousIn(page, null, look), path).toEqual([]);
+    }
+    await page.goto('/practise/drill/trigger');
+    await page.getByRole('list', { name: 'Answers' }).getByRole('button').first().click();
+    expect(await seriousIn(page, null, look), 'a drill answered').toEqual([]);
   });
 
   test(`axe finds nothing serious in what opens on a stage, ${theme} theme`, async ({ page, context, baseURL, heron }) => {

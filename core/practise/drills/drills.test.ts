@@ -135,6 +135,28 @@ test('pins: a relay by the numbers it is sold with, whatever its numbers are cal
   expect([...seen].sort()).toEqual(['30', '85', '86', '87', '87a', 'coil', 'make']);
 });
 
+test('pins: terminal numbers both ways round, a switch’s own lamp by where its plus comes from', () => {
+  // DIN 72552-2: the numbers every workshop knows.
+  const known: Record<string, RegExp> = { '15': /ignition/, '30': /battery/, '31': /chassis/, '50': /starter/, '54': /stop/, '56a': /main beam/, '56b': /dipped/, '58': /tail/ }; // prettier-ignore
+  const seen = new Set<string>();
+  for (let seed = 1; seed <= 1200; seed++) {
+    const { asks } = questionOf('pins', seed);
+    const { says } = rightOf('pins', seed);
+    const number = /bears the number (\S+)\./.exec(asks)?.[1];
+    if (number && known[number]) {
+      expect(says).toMatch(known[number]);
+      seen.add(number);
+    }
+    if (asks.startsWith('Which number') && known[says]) expect(asks).toMatch(known[says]);
+    if (asks.includes('plus from its out terminal')) {
+      expect(says).toContain('only while the switch is on');
+      seen.add('pilot');
+    }
+    if (asks.includes('shall be lit always')) expect(says).toBe('its in terminal');
+  }
+  expect(seen.size).toBe(9);
+});
+
 test('colours: the way home by each school', () => {
   // ABYC E-11 and ISO 10133 yellow; DIN 72551 brown; SAE J560 white; black by pole: common practice.
   const home = { 'red and black by pole': 'black', 'small craft': 'yellow', 'road vehicles': 'brown', 'heavy trucks': 'white' };

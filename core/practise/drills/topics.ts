@@ -3,6 +3,7 @@ import { diagrams, logics } from './circuits';
 import { figures } from './figures';
 import { colours, meterUse, pins, triggers } from './hands';
 import { mistakes } from './mistakes';
+import { numbers } from './numbers';
 import type { Generator, Question } from './question';
 import { sizes } from './sizes';
 
@@ -14,7 +15,11 @@ interface Topic {
 
 /** What is drilled, each topic with what makes its questions. */
 export const TOPICS = {
-  pins: { title: 'Pins and plugs', about: 'relays with and without numbers, which half of a plug is covered', makes: pins },
+  pins: {
+    title: 'Pins and plugs',
+    about: 'relays with and without numbers, terminals by their number, pilot lamps, plug halves',
+    makes: [...pins, ...numbers],
+  },
   diagram: { title: 'Will it light?', about: 'a drawn board with one fault: what still lights', makes: diagrams },
   logic: { title: 'Switching logic', about: 'two places, one of two, a middle position, a door', makes: logics },
   colours: { title: 'Colours by school', about: 'what a colour says, and where it says something else', makes: colours },
