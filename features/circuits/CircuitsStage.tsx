@@ -72,8 +72,10 @@ export function CircuitsStage() {
         if (!store.getState().design.records.has(id)) return;
         setShown('parts');
         void whenThere(id).then((row) => {
-          row?.scrollIntoView({ block: 'center' });
-          row?.querySelector('input')?.focus();
+          // Who has begun to write elsewhere meanwhile is left there.
+          if (!row || document.activeElement?.matches('input, textarea')) return;
+          row.scrollIntoView({ block: 'center' });
+          row.querySelector('input')?.focus();
         });
         return;
       }
@@ -211,9 +213,9 @@ function useFrozenOrder(circuitIds: string, order: Order): string[] {
   }, [store, circuitIds, order]);
 }
 
-/** An element once it has been drawn, looked for over a second: a view may have to be fetched first. */
+/** An element once it has been drawn, looked for over some seconds: a view may have to be fetched first. */
 async function whenThere(id: string): Promise<HTMLElement | null> {
-  for (let tries = 0; tries < 20; tries++) {
+  for (let tries = 0; tries < 160; tries++) {
     const found = document.getElementById(id);
     if (found) return found;
     await new Promise((resolve) => setTimeout(resolve, 50));

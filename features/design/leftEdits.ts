@@ -23,7 +23,10 @@ export async function leftEdits(designId: string): Promise<Pending[]> {
       return [];
     }
   });
-  if (bad.length > 0) outbox.setAside(designId, bad);
+  if (bad.length > 0) {
+    outbox.setAside(designId, bad);
+    await outbox.writeDurably(designId, good);
+  }
   return good;
 }
 

@@ -35,6 +35,11 @@ export const outbox = {
       return [];
     });
   },
+  /** The same, done only once the second keeping holds it too: what was set aside must not come back from there. */
+  async writeDurably(designId: string, pending: Pending[]): Promise<void> {
+    outbox.write(designId, pending);
+    await keepDurably(prefix(designId) + PAGE, marked(pending));
+  },
   /** Keeps what is on its way in the second keeping alone, which holds up no key: a page killed before the server has answered loses none of it. */
   note(designId: string, pending: readonly Pending[]): void {
     if (canTellPages()) void keepDurably(prefix(designId) + PAGE, marked(pending));
