@@ -7,7 +7,7 @@ import { pip } from '../demo/pip';
 import { writeDesignFile } from '../core/formats/designFile';
 import type { CheckOutput } from '../core/formats/checkOutput';
 import { ngspice } from '../testing/ngspice';
-import { run } from './run';
+import { vineKnot } from '../testing/vineKnot';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'vine-knot-cli-'));
 const file = (name: string, text: string) => {
@@ -18,19 +18,6 @@ const file = (name: string, text: string) => {
 const tsx = path.join('node_modules', '.bin', 'tsx');
 /** The command as a process of its own, as a person starts it. */
 const started = (...args: string[]) => spawnSync(tsx, ['cli/main.ts', ...args], { encoding: 'utf8' });
-
-/** The command within this process, which saves starting one. */
-async function vineKnot(...args: string[]) {
-  const [out, err] = [process.stdout, process.stderr].map((stream) => jest.spyOn(stream, 'write').mockReturnValue(true));
-  try {
-    const status = await run(args);
-    const [stdout, stderr] = [out!, err!].map((spy) => spy.mock.calls.map(([text]) => String(text)).join(''));
-    return { stdout: stdout!, stderr: stderr!, status };
-  } finally {
-    out!.mockRestore();
-    err!.mockRestore();
-  }
-}
 
 const heronFile = file('heron.json', writeDesignFile(heron()));
 const pipFile = file('pip.json', writeDesignFile(pip()));
@@ -361,43 +348,3 @@ test('plan gives tasks in an order that keeps what must come before, its holds, 
   expect(plan.minutes).toBeGreaterThanOrEqual(plan.leastMinutes);
   expect((await vineKnot('plan', pipFile, '--people', '3')).status).toBe(2);
 });
-
-test('hunt gives a board, its complaint and par; acts are answered and scored; what it cannot play is refused', async () => {
-  const given = await vineKnot('hunt', 'dim-lamp', '--json');
-  const board = JSON.parse(given.stdout) as {
-    complaints: string[];
-    par: { acts: number };
-    terminals: unknown[];
-    wires: { wireId: string; number: string }[];
-  };
-  expect(given.status).toBe(0);
-  expect(board.complaints[0]).toContain('reading lamp');
-  expect(given.stdout).not.toMatch(/highJoint|"flaw"/);
-  const home = board.wires.find(({ number }) => number === '01c')!.wireId;
-  const acts = [
-    { kind: 'meter', mode: 'volts', red: { deviceId: 'lamp', terminal: 'minus' }, black: { deviceId: 'battery', terminal: 'minus' } },
-    { kind: 'isolate', off: true },
-    { kind: 'mend', named: { kind: 'joint', subjectId: home } },
-    { kind: 'isolate', off: false },
-    { kind: 'prove' },
-  ];
-  const played = await vineKnot('hunt', 'dim-lamp', '--play', file('acts.json', JSON.stringify(acts)), '--json');
-  const { entries, solved, score } = JSON.parse(played.stdout) as { entries: { told: { value: number }[] }[]; solved: boolean; score: { points: number; parActs: number } }; // prettier-ignore
-  expect({ status: played.status, solved, points: score.points, par: score.parActs }).toEqual({ status: 0, solved: true, points: 100, par: board.par.acts }); // prettier-ignore
-  // Most of the battery's volts are lost over 14 ohm where the lamp has 14.4 hot.
-  expect(entries[0]!.told[0]!.value).toBeGreaterThan(5);
-  const words = await vineKnot('hunt', 'dim-lamp', '--play', file('half.json', JSON.stringify(acts.slice(0, 2))));
-  expect(words.status).toBe(1);
-  expect(words.stdout).toMatch(/Volts: red on Reading lamp, −.*\n {2}[\d.]+ V[\s\S]*Not solved/);
-
-  const drawn = await vineKnot('hunt', pipFile, '--seed', '4', '--json');
-  expect(await vineKnot('hunt', pipFile, '--seed', '4', '--json')).toEqual(drawn);
-  for (const args of [
-    ['nothing'],
-    ['dim-lamp', '--seed', '-1'],
-    ['dim-lamp', '--play', file('bad.json', '[{"kind":"smash"}]')],
-    [file('x.json', '{}')],
-    [],
-  ])
-    expect((await vineKnot('hunt', ...args)).status).toBe(2);
-}, 60_000);

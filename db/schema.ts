@@ -92,8 +92,8 @@ export const practice = sqliteTable(
   {
     id: text('id').primaryKey(),
     learner: text('learner').notNull(),
-    kind: text('kind', { enum: ['hunt', 'drill'] }).notNull(),
-    /** A board, or a topic. */
+    kind: text('kind', { enum: ['hunt', 'drill', 'build'] }).notNull(),
+    /** A board, a topic, a box of parts. */
     subject: text('subject').notNull(),
     /** Which question of a topic. */
     seed: integer('seed'),

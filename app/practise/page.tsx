@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { PractiseHome } from '@/features/practise/PractiseHome';
+import { PractiseScreen } from '@/features/practise/screens';
 
 export const metadata: Metadata = { title: 'Practise' };
 
 export default function PractisePage() {
-  return <PractiseHome />;
+  return <PractiseScreen />;
 }

@@ -145,7 +145,7 @@ export class Bench {
 
   /** Whether nothing but insulation joins a terminal to another: whatever a meter's other lead touches, it reads nothing there. */
   floats(at: TerminalRef, from: TerminalRef): boolean {
-    return !this.live.hangTogether(at, from);
+    return this.live.floats(at, from);
   }
 
   /** Amperes a clamp reads round a wire, from its first end to its second; null where it is not there. */

@@ -8,7 +8,7 @@ import type { Path } from './kind';
  */
 
 /** What a device is besides its id, name and place. */
-type Make<D extends Device = Device> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId' | 'placeId'> : never;
+export type Make<D extends Device = Device> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId' | 'placeId'> : never;
 
 /** Where a part stands in a run: on the way from the source to the load, on the way back, or on neither, by wires of its own. */
 export type RunSide = 'supply' | 'return';

@@ -5,11 +5,9 @@ import { randomDesign } from '../../testing/randomDesign';
 import { runs } from '../../testing/runs';
 import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
-import { harnessOf } from '../harness/schedule';
-import { traceWiring } from '../network/wiring';
 import { BOARDS } from '../practise/boards';
 import { indexDesign } from '../rig/designIndex';
-import { drawSheets } from './drawSheets';
+import { drawableOf, drawSheets } from './drawSheets';
 import { sheetsOf, sketch } from './drawing';
 import { HEAD, layOutSketch, TYPE, type Drawing, type Point } from './layout';
 import { writeDiagramSvg } from './writeSvg';
@@ -17,10 +15,8 @@ import { writeDiagramSvg } from './writeSvg';
 const elk = new ELK();
 
 async function draw(design: Design): Promise<Drawing[]> {
-  const index = indexDesign(design);
-  const wiring = traceWiring(index);
-  const harness = harnessOf(index, wiring);
-  return drawSheets({ design, index, wiring, harness }, sheetsOf(index, harness), elk);
+  const drawable = drawableOf(design);
+  return drawSheets(drawable, sheetsOf(drawable.index, drawable.harness), elk);
 }
 
 /** The demos and random designs, each drawn once. */
@@ -132,9 +128,8 @@ test('names of people’s own making break no drawing', async () => {
 
 test('a whole board wraps into rows, and every line runs from terminal to terminal', async () => {
   for (const { id, design: board } of BOARDS) {
-    const of = indexDesign(board);
-    const wiring = traceWiring(of);
-    const whole = await layOutSketch(sketch(board, of, wiring, harnessOf(of, wiring), 'whole'), elk);
+    const { index, wiring, harness } = drawableOf(board);
+    const whole = await layOutSketch(sketch(board, index, wiring, harness, 'whole'), elk);
     const ports = new Map(whole.parts.flatMap((part) => part.ports.map((port) => [port.id, port] as const)));
     const loose = whole.wires.filter(({ from, to, points }) =>
       ([[from, points[0]!], [to, points.at(-1)!]] as const).some(([port, point]) => Math.hypot(ports.get(port)!.x - point.x, ports.get(port)!.y - point.y) > 1),

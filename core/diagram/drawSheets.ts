@@ -1,7 +1,7 @@
 import type { Design } from '../design/design';
-import type { Harness } from '../harness/schedule';
-import type { Wiring } from '../network/wiring';
-import type { DesignIndex } from '../rig/designIndex';
+import { harnessOf, type Harness } from '../harness/schedule';
+import { traceWiring, type Wiring } from '../network/wiring';
+import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { sketch, type SheetOf } from './drawing';
 import { layOutSketch, type Drawing, type Layouter } from './layout';
 
@@ -11,6 +11,13 @@ export interface Drawable {
   index: DesignIndex;
   wiring: Wiring;
   harness: Harness;
+}
+
+/** The same from records alone. */
+export function drawableOf(design: Design): Drawable {
+  const index = indexDesign(design);
+  const wiring = traceWiring(index);
+  return { design, index, wiring, harness: harnessOf(index, wiring) };
 }
 
 /** Sheets laid out one after another. */

@@ -18,6 +18,8 @@ export interface Sketch {
   title: string;
   parts: SketchPart[];
   wires: SketchWire[];
+  /** From a battery's plus to its minus it is a long way: it goes on in a next row, as a page's text does. */
+  wraps: boolean;
 }
 
 /** A device with the terminals that something on the sheet lands on. */
@@ -82,7 +84,13 @@ export function sketch(design: Design, index: DesignIndex, wiring: Wiring, harne
   });
   const shared = sheet === 'whole' ? nameOf(design, 'settings') : `${nameOf(design, 'settings')}: what circuits share`;
   const title = circuitId === null ? shared : nameOf(design, circuitId);
-  return { id: typeof sheet === 'string' ? sheet : sheet.circuitId, title, parts: Array.from(parts.values(), inOrder(index)), wires };
+  return {
+    id: typeof sheet === 'string' ? sheet : sheet.circuitId,
+    title,
+    parts: Array.from(parts.values(), inOrder(index)),
+    wires,
+    wraps: sheet === 'whole',
+  };
 }
 
 /** Its name, and for a fuse in a block the slot it is in. */

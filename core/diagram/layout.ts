@@ -42,7 +42,7 @@ const SYMBOL = 36;
 /** Over a part: the room its name has. */
 export const HEAD = 18;
 
-/** A whole board on one sheet goes on in a next row, as a page's text does: from a battery's plus to its minus is a long way. Its width to its height, the best first. */
+/** How a sheet that wraps is laid out: its width to its height, and how parts are put in columns; the best first. */
 const WRAPPED = [1.25, 1.6, 1, 0.8, 2, 2.5].flatMap((aspect) =>
   ['NETWORK_SIMPLEX', 'LONGEST_PATH'].map((layering) => ({
     'elk.layered.wrapping.strategy': 'MULTI_EDGE',
@@ -58,7 +58,7 @@ export interface Layouter {
 
 /** Lays a sheet out: layers from left to right, lines at right angles, nothing over anything else. The same sheet always comes out the same. */
 export async function layOutSketch(sketch: Sketch, elk: Layouter): Promise<Drawing> {
-  if (sketch.id === 'whole')
+  if (sketch.wraps)
     for (const wrapped of WRAPPED) {
       const drawing = await laidOut(sketch, elk, wrapped);
       // The layout package loses the end of a line at times where it wraps.

@@ -12,6 +12,7 @@ import { foldChains } from './chains';
 import { checkConnected, checkValues } from './checks';
 import { CurrentSums } from './currentSums';
 import { CutOff } from './cutOff';
+import { DutySteps } from './dutySteps';
 import type { Elimination } from './elimination';
 import type { Law } from '../devices/laws';
 import { mergeNodes, type MergedNodes } from './mergedNodes';
@@ -54,6 +55,7 @@ export class Network {
   private readonly ohms: OhmBranches;
   private readonly duties: DutyBranches;
   private readonly laws: LawBranches;
+  private readonly dutySteps: DutySteps;
   private readonly cutOff: CutOff;
   private readonly lawAt: Map<number, number>;
   private readonly dutyAt: Map<number, number>;
@@ -88,6 +90,7 @@ export class Network {
     this.ohms = ohmBranches(chains, elements, this.unknown, placeOf);
     this.duties = dutyBranches(elements, this.unknown, placeOf);
     this.laws = lawBranches(elements, this.unknown, placeOf);
+    this.dutySteps = new DutySteps(this.duties, this.unknown, count);
     this.cutOff = new CutOff(this.ohms, this.laws, count);
     this.lawAt = positions(this.laws.element);
     this.dutyAt = positions(this.duties.element);
@@ -222,6 +225,7 @@ export class Network {
       system.factorise();
       for (let at = 0; at < count; at++) step[at] = -sums.residual[at]!;
       system.solve(step);
+      this.dutySteps.correct(system, step);
       before.set(x);
       let worst = 0;
       let share = 1;

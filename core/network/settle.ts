@@ -123,14 +123,17 @@ export class LiveDesign {
   metered(red: TerminalRef, black: TerminalRef): number | null {
     const [above, below] = [this.voltage(red), this.voltage(black)];
     if (above === null || below === null) return null;
-    return this.hangTogether(red, black) ? above - below : 0;
+    return this.floats(red, black) ? 0 : above - below;
   }
 
-  /** Whether more than insulation joins two terminals. */
-  hangTogether(one: TerminalRef, other: TerminalRef): boolean {
+  /** Whether nothing but insulation joins a terminal to another one. */
+  floats(at: TerminalRef, from: TerminalRef): boolean {
+    return this.islandOf(at) !== this.islandOf(from);
+  }
+
+  private islandOf({ deviceId, terminal }: TerminalRef): number | undefined {
     this.islands ??= islandsOf(this.compiled.netlist, (element) => this.network.ohmOf(element));
-    const [first, second] = [one, other].map(({ deviceId, terminal }) => this.compiled.nodeOf.get(terminalKey(deviceId, terminal)));
-    return first !== undefined && second !== undefined && this.islands[first] === this.islands[second];
+    return this.islands[this.compiled.nodeOf.get(terminalKey(deviceId, terminal)) ?? -1];
   }
 
   /** Volts of one terminal of a device over another. */

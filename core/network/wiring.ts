@@ -1,3 +1,4 @@
+import { isSameTerminal } from '../design/terminals';
 import { sameRecord } from '../design/change';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
@@ -134,7 +135,7 @@ interface Traced {
 }
 
 function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
-  if (a.type === 'wire' && b.type === 'wire') return sameEnd(a.from, b.from) && sameEnd(a.to, b.to);
+  if (a.type === 'wire' && b.type === 'wire') return isSameTerminal(a.from, b.from) && isSameTerminal(a.to, b.to);
   if (a.type === 'circuit' && b.type === 'circuit') return a.protectionId === b.protectionId && a.number === b.number;
   if (a.type !== 'device' || b.type !== 'device') return a.type === b.type;
   if (a.kind === 'protection' && b.kind === 'protection') return sameMount(a.mount, b.mount);
@@ -146,10 +147,6 @@ function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
 
 function sameMount(a: Protection['mount'], b: Protection['mount']): boolean {
   return a?.blockId === b?.blockId && a?.slot === b?.slot && a?.tap === b?.tap;
-}
-
-function sameEnd(a: TerminalRef, b: TerminalRef): boolean {
-  return a.deviceId === b.deviceId && a.terminal === b.terminal;
 }
 
 interface WireEnd {

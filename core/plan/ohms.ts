@@ -33,12 +33,15 @@ export function ohmsExpected(loads: readonly Load[], running: ReadonlySet<string
   };
 }
 
+/** What an ohmmeter reads of a load by itself, ohm; null: nothing that can be counted on. */
+export function coldOhm(load: Load): number | null {
+  const cold = COLD[behaviourOf(load)];
+  const { watts, amps } = loadDraw(load);
+  return cold === null || amps === 0 || watts === 0 ? null : (watts * cold) / amps ** 2;
+}
+
 /** Cold resistances side by side, ohm; null where none can be counted on. */
 function together(loads: readonly Load[]): number | null {
-  const siemens = loads.reduce((sum, load) => {
-    const cold = COLD[behaviourOf(load)];
-    const { watts, amps } = loadDraw(load);
-    return cold === null || amps === 0 || watts === 0 ? sum : sum + amps ** 2 / (watts * cold);
-  }, 0);
+  const siemens = loads.reduce((sum, load) => sum + 1 / (coldOhm(load) ?? Infinity), 0);
   return siemens === 0 ? null : 1 / siemens;
 }

@@ -1,12 +1,12 @@
-import { Bench } from '../bench/bench';
-import { inputFor } from '../bench/inputs';
-import type { Device, TerminalRef, Wire } from '../design/schema';
+import type { Device, Wire } from '../design/schema';
+import { landsOn } from '../design/terminals';
 import { kindOf } from '../devices';
-import { Finder, type Measurement, type Observed, type Reading, type Suspicion } from '../diagnosis/diagnose';
+import { readAll } from '../diagnosis/expect';
+import { Finder, type Observed, type Reading, type Suspicion } from '../diagnosis/diagnose';
 import { sameRepair, type Flaw } from '../diagnosis/flaws';
 import { traceWiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import { namesFor, type Complaint, type Hunt, type HuntAct, type Named } from './hunt';
+import { isSameName, namesFor, type Complaint, type Hunt, type HuntAct, type Named } from './hunt';
 import { HuntBench } from './huntBench';
 
 /** One step of the shortest way the finder knows. */
@@ -48,7 +48,7 @@ export function bestWay(hunt: Hunt): Way {
   hunt.complaints.forEach((complaint, at) => {
     if (at > 0) for (const { mover, position } of complaint.moved) take({ kind: 'flick', mover, position });
     const { named } = followed(index, bench, complaint, hunt.complaints.slice(0, at + 1), take);
-    isRight &&= namesFor(complaint.flaw).some(({ kind, subjectId }) => kind === named?.kind && subjectId === named.subjectId);
+    isRight &&= named !== undefined && namesFor(complaint.flaw).some((one) => isSameName(one, named));
     for (const act of mending(index, complaint.flaw)) take(act);
   });
   take({ kind: 'prove' });
@@ -78,8 +78,6 @@ function followed(
     ...suspicionOf(index),
     weight: weightsOf(index, bench, complaint),
   });
-  const sound = new Bench(index);
-  for (const { mover, position } of moved) if (inputFor(index, mover)) sound.do({ kind: 'move', mover, position });
   const unseen = new Set(complaint.unseenIds);
   const minus = { deviceId: index.battery!.id, terminal: 'minus' };
   const observed: { -readonly [K in keyof Observed]: Observed[K] } = {
@@ -94,7 +92,7 @@ function followed(
       return { named: first && namesFor(first.flaw)[0] };
     const { what } = next[0]!;
     const act: HuntAct = what.kind === 'amps' ? { kind: 'clamp', wireId: what.wireId } : { kind: 'meter', mode: 'volts', red: what.at, black: what.to ?? minus }; // prettier-ignore
-    const value = take(act, readBy(sound, what, minus));
+    const value = take(act, readAll(index, moved, null, [what])[0]!);
     observed.readings = [...observed.readings, { ...what, value: value ?? 0 } as Reading];
   }
 }
@@ -112,11 +110,6 @@ function weightsOf(index: DesignIndex, bench: HuntBench, complaint: Complaint): 
     return (flaw: Flaw) => (after.get(sameRepair(flaw)) ?? 0) / (before.get(sameRepair(flaw)) ?? 1);
   });
   return (flaw) => (flaw.kind === 'none' ? 0 : others.reduce((product, weight) => product * weight(flaw), 1));
-}
-
-function readBy(bench: Bench, what: Measurement, minus: TerminalRef): number {
-  // Nobody looks which way round a clamp is.
-  return what.kind === 'amps' ? Math.abs(bench.clamp(what.wireId) ?? 0) : (bench.volts(what.at, what.to ?? minus) ?? 0);
 }
 
 /**
@@ -166,16 +159,11 @@ function aheadOfFuses(index: DesignIndex): Flaw[] {
 /** A lamp's way home on the body, where a dimmer or a door's contact on it should decide. */
 function touching(index: DesignIndex): Flaw[] {
   const { battery } = index;
-  const home =
-    battery && index.wires.find(({ from, to }) => [from, to].some((end) => end.deviceId === battery.id && end.terminal === 'minus'));
+  const home = battery && index.wires.find((wire) => landsOn(wire, { deviceId: battery.id, terminal: 'minus' }));
   const bar = home && (home.from.deviceId === battery.id ? home.to : home.from);
   if (!bar) return [];
-  const isHome = ({ deviceId, terminal }: TerminalRef) => deviceId === bar.deviceId && terminal === bar.terminal;
+  const isOnBar = (id: string) => index.wires.some((wire) => landsOn(wire, { deviceId: id, terminal: 'minus' }) && landsOn(wire, bar));
   return index.loads
-    .filter(({ id }) =>
-      index.wires.every(
-        ({ from, to }) => ![from, to].some((end) => end.deviceId === id && end.terminal === 'minus') || ![from, to].some(isHome),
-      ),
-    )
+    .filter(({ id }) => !isOnBar(id))
     .map(({ id }): Flaw => ({ kind: 'bridged', from: { deviceId: id, terminal: 'minus' }, to: bar }));
 }

@@ -3,11 +3,9 @@ import { defaultSettings } from '../design/defaultSettings';
 import { makeDesign, type Design } from '../design/design';
 import type { Device, DesignRecord, TerminalRef } from '../design/schema';
 import type { LoadBehaviour } from '../devices/load';
-import { PARTS } from '../devices/parts';
+import { PARTS, type Make } from '../devices/parts';
 import type { Flaw } from '../diagnosis/flaws';
 import type { Moved } from '../diagnosis/foresee';
-
-type Own<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> : never;
 
 /** From the bar to a fuse: as thick as the main fuse asks for. */
 const LEAD = 'mm2:6';
@@ -39,7 +37,7 @@ export class BoardBuilder {
     ];
   }
 
-  add(id: string, name: string, own: Own<Device>): this {
+  add(id: string, name: string, own: Make): this {
     this.records.push({ ...own, id, type: 'device', name, zoneId: null } as Device);
     return this;
   }
@@ -47,7 +45,7 @@ export class BoardBuilder {
   /** A part of its usual make. */
   part(id: string, name: string, partId: string, more: object = {}): this {
     const own = PARTS.find((part) => part.id === partId)!.make(12);
-    return this.add(id, name, { ...own, ...more } as Own<Device>);
+    return this.add(id, name, { ...own, ...more } as Make);
   }
 
   /** A lead-acid battery with its main fuse, a plus bar behind it and a bar for the returns. */

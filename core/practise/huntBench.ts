@@ -1,58 +1,18 @@
 import { Bench } from '../bench/bench';
 import { inputFor } from '../bench/inputs';
-import type { Device, Protection, TerminalRef } from '../design/schema';
+import type { Device, Protection, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import { minutesFor, minutesTo } from '../diagnosis/diagnose';
 import { probePoints, type Flaw } from '../diagnosis/flaws';
 import { doing, type Moved, type Seen } from '../diagnosis/foresee';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import { isSameName, namesFor, type Hunt, type HuntAct, type Named, type NamedKind, type WireEnd } from './hunt';
+import { isSameTerminal, landsOn } from '../design/terminals';
+import { isSameName, namesFor, type Hunt, type HuntAct, type Named, type WireEnd } from './hunt';
 import { diodeBetween, ohmsBetween } from './testSource';
-import { BRIDGE_FUSE, isBatteryMinus, looseEnd, standing, type Standing } from './world';
-
-/** What came of an act, as the person sees, hears, feels or reads it. */
-export type Told =
-  | { kind: 'volts' | 'amps'; value: number }
-  /** Null: OL. */
-  | { kind: 'ohms' | 'continuity' | 'diode'; value: number | null }
-  /** Ohms were asked where there is voltage: what a real meter does then. */
-  | { kind: 'meterLive'; volts: number }
-  | { kind: 'does'; loadId: string; does: Seen['does'] }
-  | { kind: 'lands'; terminal: string; wireIds: readonly string[] }
-  | { kind: 'link'; isWhole: boolean; ratingA: number }
-  | { kind: 'warmth'; warmth: Warmth }
-  | { kind: 'mended'; isRight: boolean }
-  /** What still keeps it from being done. */
-  | { kind: 'proved'; left: readonly LeftOver[] }
-  | { kind: 'notThere' };
-
-export type Warmth = 'cold' | 'warm' | 'hot';
-
-/** What is not as it should be once somebody says it is done. */
-export type LeftOver =
-  | { kind: 'wrong'; loadIds: readonly string[] }
-  | { kind: 'lifted'; end: WireEnd }
-  | { kind: 'fuseOut'; fuseId: string }
-  | { kind: 'otherFuse'; fuseId: string; ratingA: number }
-  | { kind: 'bridge' }
-  | { kind: 'isolated' };
-
-/** What nobody should do who works on a vehicle. */
-export const UNSAFE = ['ohmsLive', 'liftedLive', 'landedLive', 'mendedLive', 'biggerFuse', 'bridgedShort', 'fuseBlown'] as const;
-export type Unsafe = (typeof UNSAFE)[number];
-
-/** One act with everything that came of it. */
-export interface Entry {
-  act: HuntAct;
-  told: readonly Told[];
-  /** Relays that clicked. */
-  clicks: readonly string[];
-  /** Fuses that went. */
-  blown: readonly string[];
-  unsafe: readonly Unsafe[];
-  minutes: number;
-}
+import { MEND, MINUTES } from './minutes';
+import type { Entry, LeftOver, Told, Unsafe, Warmth } from './told';
+import { BRIDGE_FUSE, isBatteryMinus, looseEnd, plannedTerminal, standing, type Standing } from './world';
 
 /** Volts from which a point is live. */
 const LIVE_V = 0.5;
@@ -66,20 +26,11 @@ const ACT_S = [0.005, 0.01, 0.015, 0.03, 0.06, 0.13, 0.25, 0.5];
 /** Acts that only look. */
 const LOOKS: ReadonlySet<HuntAct['kind']> = new Set(['meter', 'clamp', 'look', 'touch']);
 
-/** Minutes. Common practice, a practised hand. */
-const MINUTES = { flick: 0.5, isolate: 2, fuse: 1, lead: 2, bridge: 3, prove: 5 } as const;
-/** Until it is mended. Common practice. */
-const MEND: Record<NamedKind, number> = {
-  joint: 10,
-  misplaced: 6,
-  bridged: 12,
-  blown: 2,
-  dead: 15,
-  openContact: 12,
-  stuckContact: 12,
-  openCoil: 10,
-  dudDimmer: 12,
-};
+/** What an act gives, and what it costs. */
+interface Came {
+  told: Told[];
+  minutes: number;
+}
 
 /** A board with its faults, on which a person looks, flicks, meters and mends. The design itself never changes. */
 export class HuntBench {
@@ -160,9 +111,10 @@ export class HuntBench {
     if (this.isDone) return null;
     const pulledBefore = this.remembering('pulledIn');
     const unsafe: Unsafe[] = [];
-    const gone = this.remembering('open');
+    const openBefore = this.remembering('open');
     const { told, minutes } = this.act(act, (what) => unsafe.push(what));
-    if (act.kind === 'fitFuse') gone.delete(act.fuseId);
+    // One that was open and is whole now is a new one, which may go as well.
+    const gone = new Set([...this.remembering('open')].filter((id) => openBefore.has(id)));
     if (!LOOKS.has(act.kind)) this.passes();
     const pulled = this.remembering('pulledIn');
     const blown = [...this.remembering('open')].filter((id) => !gone.has(id));
@@ -177,7 +129,7 @@ export class HuntBench {
     for (const seconds of ACT_S) this.bench.wait(seconds);
   }
 
-  private act(act: HuntAct, unsafe: (what: Unsafe) => void): { told: Told[]; minutes: number } {
+  private act(act: HuntAct, unsafe: (what: Unsafe) => void): Came {
     switch (act.kind) {
       case 'flick':
         this.move(act);
@@ -263,7 +215,7 @@ export class HuntBench {
     return !this.flaws.some((flaw) => flaw.kind === 'blownFuse' && flaw.fuseId === fuseId) && this.bench.standing.memory[fuseId]?.open !== true; // prettier-ignore
   }
 
-  private pull(fuseId: string): { told: Told[]; minutes: number } {
+  private pull(fuseId: string): Came {
     const fuse = this.fuse(fuseId);
     if (!fuse) return NOT_THERE;
     this.out.add(fuseId);
@@ -274,7 +226,7 @@ export class HuntBench {
     };
   }
 
-  private fit(fuseId: string, ratingA: number, unsafe: (what: Unsafe) => void): { told: Told[]; minutes: number } {
+  private fit(fuseId: string, ratingA: number, unsafe: (what: Unsafe) => void): Came {
     const fuse = this.fuse(fuseId);
     if (!fuse) return NOT_THERE;
     if (ratingA > fuse.ratingA) unsafe('biggerFuse');
@@ -288,14 +240,11 @@ export class HuntBench {
     return { told: [], minutes: MINUTES.fuse };
   }
 
-  private lead(
-    { kind, wireId, end }: Extract<HuntAct, { kind: 'lift' | 'land' }>,
-    unsafe: (what: Unsafe) => void,
-  ): { told: Told[]; minutes: number } {
+  private lead({ kind, wireId, end }: Extract<HuntAct, { kind: 'lift' | 'land' }>, unsafe: (what: Unsafe) => void): Came {
     const wire = this.plan.wires.find(({ id }) => id === wireId);
     const isOff = this.lifted.some((one) => one.wireId === wireId && one.end === end);
     if (!wire || isOff === (kind === 'lift')) return NOT_THERE;
-    const at = this.world.index.wires.find(({ id }) => id === wireId)?.[end] ?? wire[end];
+    const at = this.endOf(wire, end);
     if (kind === 'lift') {
       const wasLive = this.isLive(at);
       this.lifted = [...this.lifted, { wireId, end }];
@@ -305,34 +254,37 @@ export class HuntBench {
       const wasLive = this.isLive(at);
       this.lifted = this.lifted.filter((one) => one.wireId !== wireId || one.end !== end);
       this.rewire();
-      if (wasLive || this.isLive(wire[end])) unsafe('landedLive');
+      if (wasLive || this.isLive(this.endOf(wire, end))) unsafe('landedLive');
     }
     return { told: [], minutes: Math.max(MINUTES.lead, minutesTo(this.plan, wire[end])) };
   }
 
-  /** Volts of a terminal over what comes home to the battery's minus, its lead off or on; nought where it is not there. */
-  private volts(at: TerminalRef): number {
-    const { devices, wires } = this.plan;
-    const home = wires.find(({ from, to }) => isBatteryMinus(devices, from) || isBatteryMinus(devices, to));
-    const bar = home && (isBatteryMinus(devices, home.from) ? home.to : home.from);
-    return bar ? (this.bench.volts(at, bar) ?? 0) : 0;
+  /** Where an end of a wire truly is, which may not be where the plan has it. */
+  private endOf({ id, ...plan }: Wire, end: WireEnd['end']): TerminalRef {
+    return this.world.index.wires.find((wire) => wire.id === id)?.[end] ?? plan[end];
   }
 
+  /** Whether there is voltage between a terminal and anything that comes home to the battery's minus, its lead off or on. */
   private isLive(at: TerminalRef): boolean {
-    return Math.abs(this.volts(at)) > LIVE_V;
+    const { devices, wires } = this.plan;
+    return wires.some(({ from, to }) => {
+      const home = isBatteryMinus(devices, from) ? to : isBatteryMinus(devices, to) ? from : null;
+      return home !== null && Math.abs(this.bench.volts(at, home) ?? 0) > LIVE_V;
+    });
   }
 
   private has(at: TerminalRef): boolean {
-    return this.reachable().some(({ deviceId, terminal }) => deviceId === at.deviceId && terminal === at.terminal);
+    return this.reachable().some((one) => isSameTerminal(one, at));
   }
 
-  private meter(
-    { mode, red, black }: Extract<HuntAct, { kind: 'meter' }>,
-    unsafe: (what: Unsafe) => void,
-  ): { told: Told[]; minutes: number } {
+  private meter({ mode, red, black }: Extract<HuntAct, { kind: 'meter' }>, unsafe: (what: Unsafe) => void): Came {
     if (![red, black].every((at) => this.has(at))) return NOT_THERE;
     const isAtMinus = isBatteryMinus(this.plan.devices, black);
-    const minutes = minutesFor(this.plan, { kind: 'volts', at: planned(red, this.plan), to: isAtMinus ? null : planned(black, this.plan) });
+    const minutes = minutesFor(this.plan, {
+      kind: 'volts',
+      at: plannedTerminal(this.plan, red),
+      to: isAtMinus ? null : plannedTerminal(this.plan, black),
+    });
     const volts = this.bench.volts(red, black) ?? 0;
     if (mode === 'volts') return { told: [{ kind: 'volts', value: volts }], minutes };
     if (Math.abs(volts) > OHMS_LIVE_V || this.isLive(red) || this.isLive(black)) {
@@ -345,7 +297,7 @@ export class HuntBench {
     return { told: [{ kind: mode, value: ohmsBetween(index, state, red, black) }], minutes };
   }
 
-  private clamp(wireId: string): { told: Told[]; minutes: number } {
+  private clamp(wireId: string): Came {
     if (!this.plan.wires.some(({ id }) => id === wireId)) return NOT_THERE;
     return {
       told: [{ kind: 'amps', value: Math.abs(this.bench.clamp(wireId) ?? 0) }],
@@ -353,19 +305,19 @@ export class HuntBench {
     };
   }
 
-  private look(deviceId: string): { told: Told[]; minutes: number } {
+  private look(deviceId: string): Came {
     const device = this.plan.devices.get(deviceId);
     if (!device) return NOT_THERE;
     const { wires } = this.world.index;
     const landed = kindOf(device).terminals(device).map((terminal): Told => ({
       ...{ kind: 'lands', terminal },
-      wireIds: wires.filter(({ from, to }) => [from, to].some((end) => end.deviceId === deviceId && end.terminal === terminal)).map(({ id }) => id),
+      wireIds: wires.filter((wire) => landsOn(wire, { deviceId, terminal })).map(({ id }) => id),
     })); // prettier-ignore
     const does: Told[] = device.kind === 'load' ? [{ kind: 'does', loadId: deviceId, does: this.does(deviceId) }] : [];
     return { told: [...does, ...landed], minutes: minutesTo(this.plan, { deviceId, terminal: '' }) + 1 };
   }
 
-  private touch(subjectId: string): { told: Told[]; minutes: number } {
+  private touch(subjectId: string): Came {
     const wire = this.plan.wires.find(({ id }) => id === subjectId);
     const device = this.plan.devices.get(subjectId);
     if (!wire && !device) return NOT_THERE;
@@ -391,25 +343,33 @@ export class HuntBench {
     return (coil * coil) / device.coilOhm;
   }
 
-  private mend(named: Named, unsafe: (what: Unsafe) => void): { told: Told[]; minutes: number } {
+  private mend(named: Named, unsafe: (what: Unsafe) => void): Came {
     if (!this.plan.devices.has(named.subjectId) && !this.plan.wires.some(({ id }) => id === named.subjectId)) return NOT_THERE;
-    if (named.kind !== 'blown' && this.isFed()) unsafe('mendedLive');
+    const fuse = named.kind === 'blown' ? this.fuse(named.subjectId) : null;
+    if (fuse) return this.newFuse(fuse);
+    if (this.isFed()) unsafe('mendedLive');
     const right = this.flaws.find((flaw) => namesFor(flaw).some((one) => isSameName(one, named)));
     if (right) {
       this.flaws = this.flaws.filter((flaw) => flaw !== right);
       this.rewire();
-      if (right.kind === 'blownFuse') this.bench.renew(right.fuseId);
     }
     return { told: [{ kind: 'mended', isRight: right !== undefined }], minutes: MEND[named.kind] };
   }
 
-  /** Whether the battery feeds anything. */
-  private isFed(): boolean {
-    const { battery } = this.plan;
-    return battery !== null && !this.isIsolated;
+  /** A fuse that is said to have gone, whatever made it go: one of its rating in its place. */
+  private newFuse({ id, ratingA }: Protection): Came {
+    const isRight = !this.isWhole(id);
+    this.fit(id, ratingA, () => undefined);
+    return { told: [{ kind: 'mended', isRight }], minutes: MEND.blown };
   }
 
-  private prove(): { told: Told[]; minutes: number } {
+  /** Whether the battery feeds anything: its minus lead is on, and no isolator is off. */
+  private isFed(): boolean {
+    const isolators = [...this.plan.devices.values()].filter(({ kind }) => kind === 'isolator');
+    return this.plan.battery !== null && !this.isIsolated && isolators.every(({ id }) => this.bench.position(id, 'position') !== 'off');
+  }
+
+  private prove(): Came {
     const fuses = [...this.plan.devices.values()].filter((device) => device.kind === 'protection');
     const wrong = this.hunt.complaints.filter(({ flaw }) => this.flaws.includes(flaw));
     const left: LeftOver[] = [
@@ -429,13 +389,6 @@ export class HuntBench {
   }
 }
 
-const NOT_THERE: { told: Told[]; minutes: number } = { told: [{ kind: 'notThere' }], minutes: 0 };
+const NOT_THERE: Came = { told: [{ kind: 'notThere' }], minutes: 0 };
 
 const warmthOf = (watts: number): Warmth => (watts >= HOT_W ? 'hot' : watts >= WARM_W ? 'warm' : 'cold');
-
-/** A loose end is reached where its wire was. */
-function planned(at: TerminalRef, plan: DesignIndex): TerminalRef {
-  for (const wire of plan.wires)
-    for (const end of ['from', 'to'] as const) if (looseEnd({ wireId: wire.id, end }).deviceId === at.deviceId) return wire[end];
-  return at;
-}

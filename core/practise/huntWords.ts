@@ -6,8 +6,8 @@ import { handleName, positionWord, VEHICLE_WORDS } from '../wording/benchWords';
 import { pointWords, wireWords, type WireNumbers } from '../wording/flawWords';
 import { terminalName } from '../wording/terminalNames';
 import type { HuntAct, Named, NamedKind, WireEnd } from './hunt';
-import type { LeftOver, Told, Unsafe, Warmth } from './huntBench';
-import { looseEnd } from './world';
+import type { LeftOver, Told, Unsafe, Warmth } from './told';
+import { isOwnLead, looseEnd } from './world';
 
 /** A board's design with the numbers of its wires. */
 export interface Labelled {
@@ -144,7 +144,7 @@ export function toldWords(board: Labelled, subjectId: string | null, told: Told)
     case 'lands': {
       const device = subjectId === null ? undefined : design.records.get(subjectId);
       const terminal = device?.type === 'device' ? terminalName(device, told.terminal) : told.terminal;
-      return `${terminal}: ${told.wireIds.map((id) => numbers.get(id) ?? 'a lead that is on no plan').join(', ') || 'nothing'}`;
+      return `${terminal}: ${told.wireIds.map((id) => numbers.get(id) ?? (isOwnLead(id) ? 'the fused lead' : 'a lead that is on no plan')).join(', ') || 'nothing'}`;
     }
     case 'link':
       return told.isWhole ? `Its link is whole, ${told.ratingA} A.` : `Its link has gone, ${told.ratingA} A.`;

@@ -12,8 +12,8 @@ export const learnerName = z
 
 /** One question answered, or one hunt ended. */
 export const resultSchema = z.strictObject({
-  kind: z.enum(['hunt', 'drill']),
-  /** A board, or a topic. */
+  kind: z.enum(['hunt', 'drill', 'build']),
+  /** A board, a topic, a box of parts. */
   subject: z.string().min(1).max(60),
   /** Which question of a topic. */
   seed: z.number().int().min(0).max(1e9).nullable(),
@@ -113,9 +113,9 @@ export function streakOf(results: readonly Result[], now: number): { days: numbe
   return { days: days.size, inARow };
 }
 
-/** The best a board was hunted with; null: not yet. */
-export function bestOf(results: readonly Result[], boardId: string): number | null {
-  const mine = results.filter(({ kind, subject }) => kind === 'hunt' && subject === boardId);
+/** The best a board was hunted with, or a box of parts wired; null: not yet. */
+export function bestOf(results: readonly Result[], of: 'hunt' | 'build', id: string): number | null {
+  const mine = results.filter(({ kind, subject }) => kind === of && subject === id);
   return mine.length === 0 ? null : Math.max(...mine.map(({ points }) => points));
 }
 
@@ -133,7 +133,7 @@ export const ALONE = [
 export function mayAlone(results: readonly Result[]): { says: string; may: boolean; lacks: { topics: TopicId[]; boards: number } }[] {
   return ALONE.map(({ says, topics, boards, level }) => {
     const lacking = topics.filter((topic) => learntOf(results, topic).level !== 'sure');
-    const hunted = BOARDS.filter((board) => board.level >= level && (bestOf(results, board.id) ?? 0) >= WELL_HUNTED).length;
+    const hunted = BOARDS.filter((board) => board.level >= level && (bestOf(results, 'hunt', board.id) ?? 0) >= WELL_HUNTED).length;
     const missing = Math.max(0, boards - hunted);
     return { says, may: lacking.length === 0 && missing === 0, lacks: { topics: lacking, boards: missing } };
   });

@@ -1,4 +1,4 @@
-import type { Entry, Unsafe } from './huntBench';
+import type { Entry, Unsafe } from './told';
 import type { Way } from './bestWay';
 
 /** How a hunt was gone about, beside the way the finder goes. */

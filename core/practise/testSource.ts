@@ -1,5 +1,6 @@
-import type { TerminalRef } from '../design/schema';
+import type { Load, TerminalRef } from '../design/schema';
 import { LiveDesign } from '../network/settle';
+import { coldOhm } from '../plan/ohms';
 import type { ControlState } from '../network/controlState';
 import type { DesignIndex } from '../rig/designIndex';
 import { part, shortWire } from './world';
@@ -25,6 +26,14 @@ export function diodeBetween(index: DesignIndex, state: ControlState, red: Termi
   return volts > MOST_DIODE_V ? null : Math.max(0, volts);
 }
 
+/** A load as a meter finds it, standing still and cold; electronics are nothing that can be counted on. */
+function cold(load: Load): Load {
+  const { atV } = load.rated;
+  const ohm = coldOhm(load);
+  const rated = { kind: 'amps' as const, amps: ohm === null ? 0 : atV / ohm, atV };
+  return { ...load, rated, quantity: 1, measured: null, standbyA: 0, behaviour: 'resistive' };
+}
+
 /** The network with the meter's source across two of its terminals. @throws NetworkError */
 function driven(index: DesignIndex, state: ControlState, red: TerminalRef, black: TerminalRef, source: typeof OHMS) {
   const meter = part(
@@ -35,7 +44,12 @@ function driven(index: DesignIndex, state: ControlState, red: TerminalRef, black
     METER,
   );
   const leads = [shortWire('@red', { deviceId: METER, terminal: 'plus' }, red), shortWire('@black', { deviceId: METER, terminal: 'minus' }, black)]; // prettier-ignore
-  const live = new LiveDesign({ ...index, devices: new Map(index.devices).set(METER, meter), wires: [...index.wires, ...leads] }, state);
+  const devices = new Map(Array.from(index.devices, ([id, device]) => [id, device.kind === 'load' ? cold(device) : device] as const)).set(
+    METER,
+    meter,
+  );
+  const loads = index.loads.map(cold);
+  const live = new LiveDesign({ ...index, devices, loads, wires: [...index.wires, ...leads] }, state);
   live.resist('@red', source.behindOhm);
   live.hold(METER, 'rest', source.openV);
   live.settle(state);

@@ -1,5 +1,7 @@
 import type { Device, Load, TerminalRef, Wire } from '../design/schema';
-import type { ControlValue } from '../devices/kind';
+import { isSameTerminal } from '../design/terminals';
+import { INSULATION_OHM, type ControlValue } from '../devices/kind';
+import type { Make } from '../devices/parts';
 import { withFlaw, type Flaw } from '../diagnosis/flaws';
 import type { DesignIndex } from '../rig/designIndex';
 import type { WireEnd } from './hunt';
@@ -23,6 +25,7 @@ export interface Standing {
 /** The fuse in the lead that terminals are bridged with. */
 export const BRIDGE_FUSE = 'bridge-fuse';
 const BRIDGE_A = 10;
+const OWN_LEADS: readonly string[] = ['bridge-from', 'bridge-to'];
 
 /** The terminal an end of a wire has become that was taken off: it can be metered like any other. */
 export const looseEnd = ({ wireId, end }: WireEnd): TerminalRef => ({ deviceId: `loose-${wireId}-${end}`, terminal: 'joint' });
@@ -32,7 +35,7 @@ export function standing(plan: DesignIndex, { flaws, lifted, fittedA, bridge, is
   let index = plan;
   const held = new Map<string, Readonly<Record<string, ControlValue>>>();
   for (const flaw of flaws) {
-    const flawed = withFlaw(index, flaw);
+    const flawed = withFlaw(index, asFound(flaw));
     index = flawed.index;
     for (const [id, controls] of flawed.held) held.set(id, { ...held.get(id), ...controls });
   }
@@ -49,25 +52,36 @@ export function standing(plan: DesignIndex, { flaws, lifted, fittedA, bridge, is
   }
   if (bridge) {
     devices.set(BRIDGE_FUSE, part({ kind: 'protection', family: 'blade', ratingA: BRIDGE_A, mount: null }, BRIDGE_FUSE));
-    wires = [...wires, lead('bridge-from', bridge.from, 'in'), lead('bridge-to', bridge.to, 'out')];
+    wires = [...wires, lead(OWN_LEADS[0]!, bridge.from, 'in'), lead(OWN_LEADS[1]!, bridge.to, 'out')];
   }
   if (isIsolated) wires = wires.filter(({ from, to }) => ![from, to].some((end) => isBatteryMinus(devices, end)));
   return { index: { ...index, devices, wires, loads: index.loads.map(({ id }) => devices.get(id) as Load) }, held };
 }
 
+/** A wire that is broken still lies where it lay, with both its ends: what it does not do is carry. */
+const asFound = (flaw: Flaw): Flaw => (flaw.kind === 'openWire' ? { kind: 'highJoint', wireId: flaw.wireId, ohm: INSULATION_OHM } : flaw);
+
 export const isBatteryMinus = (devices: ReadonlyMap<string, Device>, { deviceId, terminal }: TerminalRef) =>
   terminal === 'minus' && devices.get(deviceId)?.kind === 'battery';
 
-type Own<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> : never;
+/** A loose end is reached where its wire was. */
+export function plannedTerminal({ wires }: DesignIndex, at: TerminalRef): TerminalRef {
+  for (const wire of wires)
+    for (const end of ['from', 'to'] as const) if (isSameTerminal(looseEnd({ wireId: wire.id, end }), at)) return wire[end];
+  return at;
+}
 
 /** A part that is on the board and in no design. */
-export function part(own: Own<Device>, id: string): Device {
+export function part(own: Make, id: string): Device {
   return { ...own, id, type: 'device', name: id, zoneId: null } as Device;
 }
 
 function lead(id: string, from: TerminalRef, terminal: 'in' | 'out'): Wire {
   return shortWire(id, from, { deviceId: BRIDGE_FUSE, terminal });
 }
+
+/** Whether a wire is half of the lead that somebody bridged terminals with. */
+export const isOwnLead = (wireId: string) => OWN_LEADS.includes(wireId);
 
 /** Half a metre of what test leads are made of. */
 export function shortWire(id: string, from: TerminalRef, to: TerminalRef): Wire {

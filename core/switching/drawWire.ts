@@ -1,3 +1,4 @@
+import { isSameTerminal } from '../design/terminals';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Change } from '../design/change';
 import { recordOf, recordsOf, type Design } from '../design/design';
@@ -34,11 +35,15 @@ export function allEnds(design: Design): WireEnd[] {
  */
 export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
   const ends = allEnds(design);
-  const start = ends.find((end) => same(end, from));
+  const start = ends.find((end) => isSameTerminal(end, from));
   if (!start) return [];
   const wires = recordsOf(design, 'wire');
   const joined = (end: TerminalRef) =>
-    wires.some((wire) => (same(wire.from, from) && same(wire.to, end)) || (same(wire.to, from) && same(wire.from, end)));
+    wires.some(
+      (wire) =>
+        (isSameTerminal(wire.from, from) && isSameTerminal(wire.to, end)) ||
+        (isSameTerminal(wire.to, from) && isSameTerminal(wire.from, end)),
+    );
   const meant = recordsOf(design, 'device').some((device) => device.kind === 'load' && device.fedTwice);
   const landed = landedTerminals(wires);
   const isFreeThrow = (end: WireEnd) =>
@@ -50,7 +55,7 @@ export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
     end.deviceId !== start.deviceId &&
     (meant || (isFreeThrow(start) && isFreeThrow(end)));
   return ends
-    .filter((end) => !same(end, from) && !joined(end) && (fits(start, end) || (mayJoin(end) && isSecondWay(design, start, end))))
+    .filter((end) => !isSameTerminal(end, from) && !joined(end) && (fits(start, end) || (mayJoin(end) && isSecondWay(design, start, end))))
     .sort((a, b) => Number(a.side !== null) - Number(b.side !== null) || nearness(start, a) - nearness(start, b));
 }
 
@@ -59,8 +64,8 @@ export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
  * @returns null where the two ends do not go together
  */
 export function drawWire(design: Design, from: TerminalRef, to: TerminalRef, lengthMm: number, conductor: ConductorSize): Change | null {
-  const end = sensibleEnds(design, from).find((one) => same(one, to));
-  const start = allEnds(design).find((one) => same(one, from));
+  const end = sensibleEnds(design, from).find((one) => isSameTerminal(one, to));
+  const start = allEnds(design).find((one) => isSameTerminal(one, from));
   if (!end || !start) return null;
   const edit = new Edit(design);
   const role = start.side === 'return' || end.side === 'return' ? 'return' : 'supply';
@@ -121,5 +126,4 @@ function nearness(start: WireEnd, end: WireEnd): number {
   return start.device.zoneId !== null && start.device.zoneId === end.device.zoneId ? 1 : 2;
 }
 
-const same = (a: TerminalRef, b: TerminalRef) => a.deviceId === b.deviceId && a.terminal === b.terminal;
 const ref = ({ deviceId, terminal }: TerminalRef): TerminalRef => ({ deviceId, terminal });

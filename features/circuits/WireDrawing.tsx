@@ -5,13 +5,12 @@ import { createContext, useContext, useEffect, useMemo, useRef, useState, type R
 import { nameOf } from '@/core/design/names';
 import { recordOf } from '@/core/design/design';
 import type { TerminalRef } from '@/core/design/schema';
+import { pointKey } from '@/core/diagnosis/foresee';
 import { sensibleEnds, type WireEnd } from '@/core/switching/drawWire';
 import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign } from '@/features/design/DesignProvider';
 import { DrawWireDialog } from './DrawWireDialog';
 import styles from './WireDrawing.module.css';
-
-const keyOf = ({ deviceId, terminal }: TerminalRef) => `${deviceId}/${terminal}`;
 
 interface Drawing {
   /** Where the wire in the hand may go, by terminal; null while none is in the hand. */
@@ -33,11 +32,11 @@ export function WireDrawing({ children }: { children: ReactNode }) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const ends = useMemo(() => (pulled ? sensibleEnds(design, pulled) : []), [design, pulled]);
   const drawing = useMemo(
-    () => ({ sensible: pulled && new Set(ends.map(keyOf)), draw: (from: TerminalRef) => setDrawn({ from }) }),
+    () => ({ sensible: pulled && new Set(ends.map(pointKey)), draw: (from: TerminalRef) => setDrawn({ from }) }),
     [pulled, ends],
   );
   const letGo = useLastPointerUp();
-  const aside = ends.filter((end) => !seen.has(keyOf(end)));
+  const aside = ends.filter((end) => !seen.has(pointKey(end)));
   return (
     <WireInHand.Provider value={drawing}>
       <DndContext
@@ -52,7 +51,7 @@ export function WireDrawing({ children }: { children: ReactNode }) {
         onDragCancel={() => setPulled(null)}
         onDragEnd={() => {
           const key = letGo.current && terminalUnder(letGo.current);
-          const to = ends.find((end) => keyOf(end) === key);
+          const to = ends.find((end) => pointKey(end) === key);
           if (pulled && to) setDrawn({ from: pulled, to: { deviceId: to.deviceId, terminal: to.terminal } });
           setPulled(null);
         }}
@@ -62,7 +61,7 @@ export function WireDrawing({ children }: { children: ReactNode }) {
           <aside className={styles.aside} aria-label="Where the wire may go">
             {ends.length === 0 && <p>Nothing can sensibly be joined to it.</p>}
             {aside.map((end) => (
-              <AsideEnd key={keyOf(end)} end={end} />
+              <AsideEnd key={pointKey(end)} end={end} />
             ))}
           </aside>
         )}
@@ -113,7 +112,7 @@ function wordOf(design: Parameters<typeof recordOf>[0], { deviceId, terminal }: 
 function AsideEnd({ end: { deviceId, terminal, device } }: { end: WireEnd }) {
   const { setNodeRef, isOver } = useDroppable({ id: `aside ${deviceId}/${terminal}`, data: { deviceId, terminal } });
   return (
-    <div ref={setNodeRef} data-terminal={`${deviceId}/${terminal}`} className={isOver ? styles.over : undefined}>
+    <div ref={setNodeRef} data-terminal={pointKey({ deviceId, terminal })} className={isOver ? styles.over : undefined}>
       {device.name}, <b>{terminalName(device, terminal)}</b>
     </div>
   );
@@ -122,7 +121,7 @@ function AsideEnd({ end: { deviceId, terminal, device } }: { end: WireEnd }) {
 /** A terminal’s name: pulled onto another it draws a wire, and another may be pulled onto it. */
 export function Terminal({ at, children }: { at: TerminalRef; children: ReactNode }) {
   const sensible = useContext(WireInHand)?.sensible ?? null;
-  const key = keyOf(at);
+  const key = pointKey(at);
   const isEnd = sensible?.has(key) ?? false;
   const drag = useDraggable({ id: key, data: at });
   const drop = useDroppable({ id: `to ${key}`, data: at, disabled: !isEnd });

@@ -1,41 +1,45 @@
 import { Button, Select } from 'antd';
 import Link from 'next/link';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { z } from 'zod';
 import { recordOf } from '@/core/design/design';
 import type { Device, TerminalRef } from '@/core/design/schema';
+import { isSameTerminal } from '@/core/design/terminals';
 import { kindOf } from '@/core/devices';
-import { harnessOf } from '@/core/harness/schedule';
-import { traceWiring } from '@/core/network/wiring';
-import { checked, wiredUp, type BuildTask, type Built, type Drawn } from '@/core/practise/buildTasks';
-import { indexDesign } from '@/core/rig/designIndex';
+import { pointKey } from '@/core/diagnosis/foresee';
+import { BUILD_TASKS, checked, wiredUp, type BuildTask, type Built, type Drawn } from '@/core/practise/buildTasks';
 import { nameOf } from '@/core/design/names';
 import { pointWords } from '@/core/wording/flawWords';
 import { seriesWords, verdictWords, wishWords } from '@/core/wording/wishWords';
 import { terminalName } from '@/core/wording/terminalNames';
-import { DiagramSheet } from '@/features/harness/DiagramSheet';
-import { useDrawings } from '@/features/harness/useDrawings';
 import { useKept } from '@/ui/useKept';
+import { BoardPicture } from './BoardPicture';
 import { useLearner } from './useLearner';
+import shared from './Practise.module.css';
 import styles from './Build.module.css';
 
 const terminal = z.strictObject({ deviceId: z.string().max(40), terminal: z.string().max(20) });
 const MOST_WIRES = 40;
 const kept = z.array(z.strictObject({ from: terminal, to: terminal })).max(MOST_WIRES);
-const WHOLE = ['whole'] as const;
-const NONE: readonly string[] = [];
-const stay = () => undefined;
-const isSame = (one: TerminalRef, other: TerminalRef) => one.deviceId === other.deviceId && one.terminal === other.terminal;
-const keyOf = ({ deviceId, terminal: name }: TerminalRef) => `${deviceId} ${name}`;
 
 /** Wishes and a box of parts, wired terminal to terminal; the checker proves it or shows what breaks it. */
-export function BuildScreen({ task }: { task: BuildTask }) {
+export function BuildScreen({ taskId }: { taskId: string }) {
+  const task = BUILD_TASKS.find(({ id }) => id === taskId);
+  return task ? <Box key={task.id} task={task} /> : null;
+}
+
+function Box({ task }: { task: BuildTask }) {
   const { keep } = useLearner();
-  const [drawn, setDrawn] = useKept<Drawn[]>(`vine-knot build ${task.id}`, kept, () => []);
+  const [keptWires, setDrawn] = useKept<Drawn[]>(`vine-knot build ${task.id}`, kept, () => []);
   const [held, setHeld] = useState<TerminalRef | null>(null);
   const [built, setBuilt] = useState<Built | null>(null);
-  const design = useMemo(() => wiredUp(task, drawn), [task, drawn]);
   const terminals = useMemo(() => terminalsOf(task), [task]);
+  // What was kept may be of another version of the box.
+  const drawn = useMemo(() => {
+    const there = new Set(terminals.flatMap(({ ends }) => ends.map(pointKey)));
+    return keptWires.filter(({ from, to }) => there.has(pointKey(from)) && there.has(pointKey(to)));
+  }, [keptWires, terminals]);
+  const design = useMemo(() => wiredUp(task, drawn), [task, drawn]);
   const change = (next: Drawn[]) => {
     setDrawn(next);
     setBuilt(null);
@@ -43,21 +47,26 @@ export function BuildScreen({ task }: { task: BuildTask }) {
   const join = (from: TerminalRef, to: TerminalRef) => {
     setHeld(null);
     const isThere = drawn.some(
-      (wire) => (isSame(wire.from, from) && isSame(wire.to, to)) || (isSame(wire.from, to) && isSame(wire.to, from)),
+      (wire) =>
+        (isSameTerminal(wire.from, from) && isSameTerminal(wire.to, to)) ||
+        (isSameTerminal(wire.from, to) && isSameTerminal(wire.to, from)),
     );
-    if (isSame(from, to) || isThere || drawn.length >= MOST_WIRES) return;
+    if (isSameTerminal(from, to) || isThere || drawn.length >= MOST_WIRES) return;
     change([...drawn, { from, to }]);
+  };
+  const pull = (from: TerminalRef, key: string) => {
+    const to = terminals.flatMap(({ ends }) => ends).find((one) => pointKey(one) === key);
+    if (to) join(from, to);
   };
   const press = (at: TerminalRef) => (held ? join(held, at) : setHeld(at));
   const check = () => {
     const said = checked(task, drawn);
     setBuilt(said);
-    if (said.isDone)
-      keep({ kind: 'hunt', subject: `build ${task.id}`, seed: null, points: Math.max(0, 100 - 10 * (said.wires - said.par)) });
+    if (said.isDone && !built?.isDone) keep({ kind: 'build', subject: task.id, seed: null, points: said.points });
   };
   return (
     <main className={styles.build}>
-      <header className={styles.bar}>
+      <header className={shared.bar}>
         <Link href="/practise">Practise</Link>
         <h1>{task.title}</h1>
         <span className="reading">
@@ -79,12 +88,12 @@ export function BuildScreen({ task }: { task: BuildTask }) {
               : 'Press a terminal, then the one its wire goes to, or pull from one to the other.'}
           </p>
           <ul className={styles.parts}>
-            {terminals.map(({ device, ends }) => (
+            {terminals.map(({ device, ends: own }) => (
               <li key={device.id}>
                 <b>{device.name}</b>
                 <span>
-                  {ends.map((at) => (
-                    <Terminal key={keyOf(at)} {...{ device, at, held, drawn }} onPress={press} onPull={join} />
+                  {own.map((at) => (
+                    <Terminal key={pointKey(at)} {...{ device, at, held, drawn }} onPress={press} onPull={pull} />
                   ))}
                 </span>
               </li>
@@ -99,7 +108,7 @@ export function BuildScreen({ task }: { task: BuildTask }) {
           {drawn.length === 0 && <p className={styles.soft}>None yet.</p>}
           <ol className={styles.wires}>
             {drawn.map((wire, at) => (
-              <li key={`${keyOf(wire.from)} ${keyOf(wire.to)}`}>
+              <li key={`${pointKey(wire.from)} ${pointKey(wire.to)}`}>
                 <span>
                   {pointWords(design, wire.from)} to {pointWords(design, wire.to)}
                 </span>
@@ -115,7 +124,7 @@ export function BuildScreen({ task }: { task: BuildTask }) {
           </ol>
         </section>
       </div>
-      <Picture design={design} />
+      <BoardPicture design={design} />
     </main>
   );
 }
@@ -142,18 +151,19 @@ interface TerminalProps {
   held: TerminalRef | null;
   drawn: readonly Drawn[];
   onPress(at: TerminalRef): void;
-  onPull(from: TerminalRef, to: TerminalRef): void;
+  /** Pulled onto the terminal of a key. */
+  onPull(from: TerminalRef, key: string): void;
 }
 
 function Terminal({ device, at, held, drawn, onPress, onPull }: TerminalProps) {
-  const isHeld = held !== null && isSame(held, at);
+  const isHeld = held !== null && isSameTerminal(held, at);
   // A pull ends in a click on where it began.
   const isPulled = useRef(false);
-  const landed = drawn.filter(({ from, to }) => isSame(from, at) || isSame(to, at)).length;
+  const landed = drawn.filter(({ from, to }) => isSameTerminal(from, at) || isSameTerminal(to, at)).length;
   return (
     <button
       type="button"
-      data-end={keyOf(at)}
+      data-end={pointKey(at)}
       aria-pressed={isHeld}
       aria-label={`${device.name}, ${terminalName(device, at.terminal)}${landed > 0 ? `, ${landed} landed` : ''}`}
       className={styles.terminal}
@@ -164,10 +174,9 @@ function Terminal({ device, at, held, drawn, onPress, onPull }: TerminalProps) {
       onPointerUp={({ clientX, clientY }) => {
         const under = document.elementsFromPoint(clientX, clientY).find((element) => element.matches('[data-end]'));
         const key = under?.getAttribute('data-end');
-        if (!key || key === keyOf(at)) return;
+        if (!key || key === pointKey(at)) return;
         isPulled.current = true;
-        const [deviceId, name] = key.split(' ') as [string, string];
-        onPull(at, { deviceId, terminal: name });
+        onPull(at, key);
       }}
       onClick={() => !isPulled.current && onPress(at)}
     >
@@ -190,31 +199,27 @@ function JoinByList({
   const [from, setFrom] = useState<string | null>(null);
   const [to, setTo] = useState<string | null>(null);
   const all = terminals.flatMap(({ ends }) => ends);
-  const options = all.map((at) => ({ value: keyOf(at), label: pointWords(design, at) }));
-  const find = (key: string | null) => all.find((at) => keyOf(at) === key);
+  const options = all.map((at) => ({ value: pointKey(at), label: pointWords(design, at) }));
+  const find = (key: string | null) => all.find((at) => pointKey(at) === key);
   const [one, other] = [find(from), find(to)];
   return (
     <div className={styles.join}>
-      <Select
-        showSearch
-        size="small"
-        optionFilterProp="label"
-        aria-label="Wire from"
-        placeholder="wire from"
-        value={from}
-        options={options}
-        onChange={setFrom}
-      />
-      <Select
-        showSearch
-        size="small"
-        optionFilterProp="label"
-        aria-label="Wire to"
-        placeholder="wire to"
-        value={to}
-        options={options}
-        onChange={setTo}
-      />
+      {[
+        { name: 'Wire from', value: from, set: setFrom },
+        { name: 'Wire to', value: to, set: setTo },
+      ].map(({ name, value, set }) => (
+        <Select
+          key={name}
+          showSearch
+          size="small"
+          optionFilterProp="label"
+          aria-label={name}
+          placeholder={name.toLowerCase()}
+          value={value}
+          options={options}
+          onChange={set}
+        />
+      ))}
       <Button
         size="small"
         disabled={!one || !other}
@@ -262,24 +267,5 @@ function Wishes({ task, design, built }: { task: BuildTask; design: BuildTask['d
         {built && !built.isDone && <p>Not yet: what breaks it is said above.</p>}
       </div>
     </>
-  );
-}
-
-function Picture({ design }: { design: BuildTask['design'] }) {
-  const drawable = useMemo(() => {
-    const index = indexDesign(design);
-    const wiring = traceWiring(index);
-    return { design, index, wiring, harness: harnessOf(index, wiring) };
-  }, [design]);
-  const [isUndrawn, setUndrawn] = useState(false);
-  const failed = useCallback(() => setUndrawn(true), []);
-  const { drawings } = useDrawings(drawable, WHOLE, failed);
-  return (
-    <div className={styles.picture}>
-      {isUndrawn && <p role="alert">The picture could not be drawn; the wires are in the list.</p>}
-      {drawings.map((drawing) => (
-        <DiagramSheet key={drawing.id} drawing={drawing} scale={1} find={NONE} onGo={stay} />
-      ))}
-    </div>
   );
 }

@@ -1,23 +1,13 @@
-'use client';
-
 import { Button } from 'antd';
 import Link from 'next/link';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Design } from '@/core/design/design';
-import type { SheetOf } from '@/core/diagram/drawing';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { questionOf, TOPICS, type TopicId } from '@/core/practise/drills/topics';
 import { nextQuestion, type Asked } from '@/core/practise/record';
-import { harnessOf } from '@/core/harness/schedule';
-import { traceWiring } from '@/core/network/wiring';
-import { indexDesign } from '@/core/rig/designIndex';
-import { DiagramSheet } from '@/features/harness/DiagramSheet';
-import { useDrawings } from '@/features/harness/useDrawings';
+import { BoardPicture } from './BoardPicture';
 import { useLearner } from './useLearner';
 import styles from './Drill.module.css';
 
 const MINUTES = 10;
-const WHOLE: readonly SheetOf[] = ['whole'];
-const nothing = () => undefined;
 const newSeed = () => Math.floor(Math.random() * 1e9);
 
 /** Questions one after another, of one topic or of what one is weakest at, for ten minutes or as long as one likes. */
@@ -114,31 +104,10 @@ export function DrillScreen({ topic }: { topic: TopicId | null }) {
           </Button>
         </div>
       )}
-      {question.board && <Picture key={`${asked.topic} ${asked.seed}`} board={question.board} />}
+      {question.board && <BoardPicture key={`${asked.topic} ${asked.seed}`} design={question.board} />}
     </main>
   );
 }
-
-function Picture({ board }: { board: Design }) {
-  const drawable = useMemo(() => {
-    const index = indexDesign(board);
-    const wiring = traceWiring(index);
-    return { design: board, index, wiring, harness: harnessOf(index, wiring) };
-  }, [board]);
-  const [isUndrawn, setUndrawn] = useState(false);
-  const failed = useCallback(() => setUndrawn(true), []);
-  const { drawings } = useDrawings(drawable, WHOLE, failed);
-  return (
-    <div className={styles.picture}>
-      {isUndrawn && <p role="alert">The picture could not be drawn. Go on to the next question.</p>}
-      {drawings.map((drawing) => (
-        <DiagramSheet key={drawing.id} drawing={drawing} scale={1} find={NOTHING_FOUND} onGo={nothing} />
-      ))}
-    </div>
-  );
-}
-
-const NOTHING_FOUND: readonly string[] = [];
 
 /** Whole minutes since this was opened. */
 function useMinutes(): number {

@@ -4,6 +4,7 @@ import { nameOf } from '@/core/design/names';
 import { HEAD, TYPE, type Drawing, type DrawnPart, type DrawnWire } from '@/core/diagram/layout';
 import { SYMBOLS } from '@/core/diagram/symbols';
 import type { TerminalRef } from '@/core/design/schema';
+import { isSameTerminal } from '@/core/design/terminals';
 import type { Hunt } from '@/core/practise/hunt';
 import type { HuntBench } from '@/core/practise/huntBench';
 import styles from './Board.module.css';
@@ -21,8 +22,6 @@ interface HuntBoardProps {
 
 /** A wide board is shrunk so far to fit; beyond it is scrolled. */
 const SMALLEST = 0.72;
-
-const isAt = (one: TerminalRef | null, { deviceId, terminal }: TerminalRef) => one?.deviceId === deviceId && one.terminal === terminal;
 
 /** Enter and the space bar press what is focused. */
 const pressed = (act: () => void) => (event: KeyboardEvent) => {
@@ -138,7 +137,7 @@ function PartBox({ part, hunt, bench, red, black, subjectId, onTerminal, onSubje
       </g>
       {ports.map((port) => {
         const at = { deviceId, terminal: port.terminal };
-        const lead = isAt(red, at) ? 'red' : isAt(black, at) ? 'black' : undefined;
+        const lead = red && isSameTerminal(red, at) ? 'red' : isSameTerminal(black, at) ? 'black' : undefined;
         return (
           <g
             key={port.id}

@@ -1,5 +1,5 @@
 import { nameOf } from '@/core/design/names';
-import type { Entry } from '@/core/practise/huntBench';
+import type { Entry } from '@/core/practise/told';
 import { actWords, toldWords, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
 import { BRIDGE_FUSE } from '@/core/practise/world';
 import styles from './Practise.module.css';

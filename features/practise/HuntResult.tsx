@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { Hunt } from '@/core/practise/hunt';
-import type { Entry } from '@/core/practise/huntBench';
+import type { Entry } from '@/core/practise/told';
 import type { Way } from '@/core/practise/bestWay';
 import { actWords, namedWords, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
 import { namesFor } from '@/core/practise/hunt';

@@ -1,17 +1,14 @@
-'use client';
-
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { sheetsOf, type SheetOf } from '@/core/diagram/drawing';
+import { drawableOf } from '@/core/diagram/drawSheets';
 import type { TerminalRef } from '@/core/design/schema';
 import { partDeciding } from '@/core/diagnosis/diagnose';
-import { harnessOf, wireNumbersOf } from '@/core/harness/schedule';
-import { traceWiring } from '@/core/network/wiring';
+import { wireNumbersOf } from '@/core/harness/schedule';
 import type { Hunt, HuntAct, LeadMode } from '@/core/practise/hunt';
 import { displayWords, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
 import { scoreOf } from '@/core/practise/score';
-import type { DesignIndex } from '@/core/rig/designIndex';
 import { formatNumber } from '@/core/units/quantity';
 import { useDrawings } from '@/features/harness/useDrawings';
 import { HuntBoard } from './HuntBoard';
@@ -49,7 +46,7 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
   const [subjectId, setSubjectId] = useState<string | null>(null);
   const isOver = bench.isDone || isShown;
   const { way, problem: wayProblem } = useWay(hunt, isOver);
-  const { board, drawable, sheets, near } = useMemo(() => layoutOf(hunt, bench.plan), [hunt, bench.plan]);
+  const { board, drawable, sheets, near } = useMemo(() => layoutOf(hunt), [hunt]);
   const [undrawn, setUndrawn] = useState(false);
   const failed = useCallback(() => setUndrawn(true), []);
   const { drawings } = useDrawings(drawable, sheets, failed);
@@ -184,9 +181,9 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
 }
 
 /** Wire numbers of a board, the sheets it is drawn on, and which of its parts have a say in what is complained about. */
-function layoutOf(hunt: Hunt, index: DesignIndex) {
-  const wiring = traceWiring(index);
-  const harness = harnessOf(index, wiring);
+function layoutOf(hunt: Hunt) {
+  const drawable = drawableOf(hunt.design);
+  const { index, wiring, harness } = drawable;
   const board: Labelled = { design: hunt.design, numbers: wireNumbersOf(harness) };
   const isSmall = index.devices.size <= ONE_SHEET;
   const loadIds = hunt.complaints.flatMap((complaint) => complaint.loadIds);
@@ -194,5 +191,5 @@ function layoutOf(hunt: Hunt, index: DesignIndex) {
   const wireIds = new Set(part.wires.map(({ id }) => id));
   const circuits = new Set(harness.wires.flatMap(({ wire, role }) => (wireIds.has(wire.id) && role.circuitId ? [role.circuitId] : [])));
   const sheets: SheetOf[] = isSmall ? ['whole'] : sheetsOf(index, harness).filter((sheet) => sheet === 'shared' || circuits.has(sheet.circuitId)); // prettier-ignore
-  return { board, drawable: { design: hunt.design, index, wiring, harness }, sheets, near: new Set(part.devices.keys()) };
+  return { board, drawable, sheets, near: new Set(part.devices.keys()) };
 }

@@ -1,5 +1,6 @@
 import { Button, Segmented, Select } from 'antd';
 import type { TerminalRef } from '@/core/design/schema';
+import { pointKey } from '@/core/diagnosis/foresee';
 import { LEAD_MODES, type LeadMode } from '@/core/practise/hunt';
 import { MODE_WORDS, placeWords, type Labelled } from '@/core/practise/huntWords';
 import styles from './Practise.module.css';
@@ -20,13 +21,11 @@ interface MeterPanelProps {
   onRead(): void;
 }
 
-const keyOf = ({ deviceId, terminal }: TerminalRef) => `${deviceId} ${terminal}`;
-
 /** The meter: its range, where its leads are, and what it says. Red put down reads; black is put down first. */
 export function MeterPanel({ board, reachable, mode, leads, inHand, display, onMode, onLead, onInHand, onRead }: MeterPanelProps) {
-  const options = reachable.map((at) => ({ value: keyOf(at), label: placeWords(board, at) }));
+  const options = reachable.map((at) => ({ value: pointKey(at), label: placeWords(board, at) }));
   const put = (lead: Lead) => (key: string) => {
-    const at = reachable.find((one) => keyOf(one) === key);
+    const at = reachable.find((one) => pointKey(one) === key);
     if (at) onLead(lead, at);
   };
   return (
@@ -51,7 +50,7 @@ export function MeterPanel({ board, reachable, mode, leads, inHand, display, onM
             optionFilterProp="label"
             aria-label={`${lead} lead on`}
             placeholder="not on anything"
-            value={leads[lead] ? keyOf(leads[lead]) : undefined}
+            value={leads[lead] ? pointKey(leads[lead]) : undefined}
             options={options}
             onChange={put(lead)}
           />

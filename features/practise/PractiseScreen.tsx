@@ -1,5 +1,3 @@
-'use client';
-
 import { AutoComplete, Button, Popconfirm } from 'antd';
 import Link from 'next/link';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -14,7 +12,7 @@ import { request } from '@/features/home/requests';
 import { saveFile } from '@/ui/saveFile';
 import { HuntScreen } from './HuntScreen';
 import { useLearner, type Learner } from './useLearner';
-import styles from './PractiseHome.module.css';
+import styles from './PractiseScreen.module.css';
 
 const LEVELS = { 1: 'to begin with', 2: 'relays, two ways', 3: 'all of it' } as const;
 const LEVEL_WORDS: Record<Learnt['level'], string> = { new: 'not begun', begun: 'begun', sure: 'sure' };
@@ -63,7 +61,7 @@ export function PractiseScreen() {
               <li key={id}>
                 <Link href={`/practise/hunt/${id}`}>{title}</Link>
                 <span>{complaints.map(({ says }) => says).join(' ')}</span>
-                <Best points={bestOf(results, id)} />
+                <Best points={bestOf(results, 'hunt', id)} />
               </li>
             ))}
           </ul>
@@ -76,7 +74,7 @@ export function PractiseScreen() {
             <li key={id}>
               <Link href={`/practise/build/${id}`}>{title}</Link>
               <span>{story}</span>
-              <Best points={bestOf(results, `build ${id}`)} />
+              <Best points={bestOf(results, 'build', id)} />
             </li>
           ))}
         </ul>

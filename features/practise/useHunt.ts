@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { NetworkError } from '@/core/network/networkError';
 import { huntAct, MOST_HUNT_ACTS, type Hunt, type HuntAct } from '@/core/practise/hunt';
-import { HuntBench, type Entry } from '@/core/practise/huntBench';
+import { HuntBench } from '@/core/practise/huntBench';
+import type { Entry } from '@/core/practise/told';
 import { useKept } from '@/ui/useKept';
 
 /** A hunt under way: what was done is kept in this browser, so that a page that is left goes on where it was. */

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { BUILD_TASKS } from '@/core/practise/buildTasks';
-import { BuildIt } from '@/features/practise/BuildIt';
+import { BuildScreen } from '@/features/practise/screens';
 
 export const metadata: Metadata = { title: 'Build it' };
 
@@ -9,5 +9,5 @@ export const metadata: Metadata = { title: 'Build it' };
 export default async function BuildPage({ params }: { params: Promise<{ task: string }> }) {
   const { task } = await params;
   if (!BUILD_TASKS.some(({ id }) => id === task)) notFound();
-  return <BuildIt taskId={task} />;
+  return <BuildScreen taskId={task} />;
 }

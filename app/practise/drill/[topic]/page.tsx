@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { TOPIC_IDS } from '@/core/practise/drills/topics';
-import { Drill } from '@/features/practise/Drill';
+import { DrillScreen } from '@/features/practise/screens';
 
 export const metadata: Metadata = { title: 'Drill' };
 
@@ -10,5 +10,5 @@ export default async function DrillPage({ params }: { params: Promise<{ topic: s
   const { topic } = await params;
   const one = TOPIC_IDS.find((id) => id === topic) ?? null;
   if (!one && topic !== 'mixed') notFound();
-  return <Drill topic={one} />;
+  return <DrillScreen topic={one} />;
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { BOARDS } from '@/core/practise/boards';
-import { ReadyHunt } from '@/features/practise/ReadyHunt';
+import { BoardHunt } from '@/features/practise/screens';
 
 export const metadata: Metadata = { title: 'Fault hunt' };
 
@@ -14,5 +14,5 @@ export default async function HuntPage({ params, searchParams }: Props) {
   const [{ board }, { seed }] = await Promise.all([params, searchParams]);
   if (!BOARDS.some(({ id }) => id === board)) notFound();
   const drawn = typeof seed === 'string' && /^\d{1,9}$/.test(seed) ? Number(seed) : null;
-  return <ReadyHunt boardId={board} seed={drawn} />;
+  return <BoardHunt boardId={board} seed={drawn} />;
 }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { OwnHunt } from '@/features/practise/OwnHunt';
+import { DesignHunt } from '@/features/practise/screens';
 import { orNotFound } from '@/server/orNotFound';
 import { readDesign } from '@/server/stored';
 
@@ -9,5 +9,5 @@ export const metadata: Metadata = { title: 'Fault hunt' };
 export default async function OwnHuntPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const { design } = await readDesign(id).catch(orNotFound);
-  return <OwnHunt designId={id} records={Array.from(design.records.values())} />;
+  return <DesignHunt designId={id} records={Array.from(design.records.values())} />;
 }

@@ -1,0 +1,16 @@
+import type { NamedKind } from './hunt';
+
+/** Minutes. Common practice, a practised hand. */
+export const MINUTES = { flick: 0.5, isolate: 2, fuse: 1, lead: 2, bridge: 3, prove: 5 } as const;
+/** Until it is mended. Common practice. */
+export const MEND: Record<NamedKind, number> = {
+  joint: 10,
+  misplaced: 6,
+  bridged: 12,
+  blown: 2,
+  dead: 15,
+  openContact: 12,
+  stuckContact: 12,
+  openCoil: 10,
+  dudDimmer: 12,
+};
