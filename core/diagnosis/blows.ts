@@ -1,6 +1,6 @@
 import { Bench } from '../bench/bench';
 import { cableOhmPerM } from '../catalog/cable';
-import type { Device, Protection, TerminalRef, Wire } from '../design/schema';
+import type { Device, Protection, Settings, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { terminalKey, type Wiring, type WiringNode } from '../network/wiring';
@@ -201,7 +201,7 @@ export function partedAt({ supply }: Wiring, { from, to }: Wire, end: Parting['e
 }
 
 /** Of the battery's volts, from which a lamp is bright: only a short leaves it so much. Common practice. */
-const BRIGHT_SHARE = 0.85;
+export const BRIGHT_SHARE = 0.85;
 
 /** A design with a lamp where a fuse was, each point of its circuit ready to be bolted to the return. */
 class Lamp {
@@ -306,20 +306,24 @@ function entropy(share: number): number {
 
 /** Thin wire that makes a lamp's resistance in a design; what it is made of does not matter. */
 const LAMP_CONDUCTOR = 'mm2:0.5';
-const LAMP = { joint: 'lamp_joint', wire: 'lamp_wire' } as const;
+export const LAMP = { joint: 'lamp_joint', wire: 'lamp_wire' } as const;
 
 /** What is on a fuse's outgoing side is on the lamp's, where that has taken its place. */
 function atLamp(fuse: Protection, end: TerminalRef): TerminalRef {
   return end.deviceId === fuse.id && end.terminal === 'out' ? { deviceId: LAMP.joint, terminal: 'joint' } : end;
 }
 
-/** A design with a lamp where a fuse was: as long a thin wire as has its resistance. */
-export function withLamp(index: DesignIndex, fuse: Protection): DesignIndex {
-  const { nominalV, conductorStandard, conductorTemperatureC } = index.settings;
+/** A lamp between two terminals: as long a thin wire as has its resistance. */
+export function lampWire({ nominalV, conductorStandard, conductorTemperatureC }: Settings, from: TerminalRef, to: TerminalRef): Wire {
   const ohm = nominalV ** 2 / LAMP_W;
   const lengthMm = (ohm / cableOhmPerM(LAMP_CONDUCTOR, conductorStandard, conductorTemperatureC)) * 1000;
+  return { id: LAMP.wire, type: 'wire', role: 'supply', from, to, lengthMm, lengthMeasured: true, conductor: LAMP_CONDUCTOR };
+}
+
+/** A design with a lamp where a fuse was. */
+export function withLamp(index: DesignIndex, fuse: Protection): DesignIndex {
   const out = { deviceId: fuse.id, terminal: 'out' };
-  const lamp: Wire = { id: LAMP.wire, type: 'wire', role: 'supply', from: out, to: atLamp(fuse, out), lengthMm, lengthMeasured: true, conductor: LAMP_CONDUCTOR }; // prettier-ignore
+  const lamp = lampWire(index.settings, out, atLamp(fuse, out));
   const splice: Device = { id: LAMP.joint, type: 'device', kind: 'splice', name: 'Lamp', zoneId: fuse.zoneId };
   return {
     ...index,

@@ -1,7 +1,9 @@
 import { cableOhmPerM } from '../catalog/cable';
 import type { Device, TerminalRef, Wire } from '../design/schema';
+import { landsOn } from '../design/terminals';
 import type { ControlValue } from '../devices/kind';
 import { kindOf } from '../devices';
+import { CHASSIS } from '../devices/groundPoint';
 import type { DesignIndex } from '../rig/designIndex';
 
 /** One thing that may be wrong with what is built. */
@@ -24,6 +26,8 @@ export type Flaw =
   | { kind: 'misplaced'; wireId: string; end: 'from' | 'to'; on: TerminalRef }
   /** Two terminals joined that the plan keeps apart: a wire too many, a bare place that touches, a strand across. */
   | { kind: 'bridged'; from: TerminalRef; to: TerminalRef }
+  /** A wire worn through, its copper on the body, near one of its ends. */
+  | { kind: 'chafed'; wireId: string; end: 'from' | 'to' }
   /** All as it should be. */
   | { kind: 'none' };
 
@@ -45,6 +49,7 @@ const SHARES: Record<FlawKind, number> = {
   swapped: 0.04,
   misplaced: 0.02,
   bridged: 0.02,
+  chafed: 0.02,
   none: 0.02,
 };
 
@@ -202,7 +207,24 @@ export function withFlaw(index: DesignIndex, flaw: Flaw): Flawed {
     }
     case 'bridged':
       return { index: { ...index, wires: [...index.wires, bridging(flaw)] }, held: NOTHING_HELD };
+    case 'chafed': {
+      const wire = index.wires.find(({ id }) => id === flaw.wireId);
+      const body = bodyOf(index);
+      if (!wire || !body) return { index, held: NOTHING_HELD };
+      const touching = { ...bridging({ kind: 'bridged', from: wire[flaw.end], to: body }), id: chafeId(flaw.wireId) };
+      return { index: { ...index, wires: [...index.wires, touching] }, held: NOTHING_HELD };
+    }
   }
+}
+
+/** What a worn wire touches the body by, as a wire of its own. */
+export const chafeId = (wireId: string) => `${wireId} worn`;
+
+/** What stands for the body: the chassis where something is bolted to it, else the far end of the battery's minus lead. */
+export function bodyOf({ battery, devices, wires }: DesignIndex): TerminalRef | null {
+  if (Array.from(devices.values()).some(({ kind }) => kind === 'groundPoint')) return CHASSIS;
+  const home = battery && wires.find((wire) => landsOn(wire, { deviceId: battery.id, terminal: 'minus' }));
+  return home ? (home.from.deviceId === battery.id ? home.to : home.from) : null;
 }
 
 /** The wire that two terminals are joined by: short, and thick enough to count as none. */
@@ -239,6 +261,7 @@ export function subjectsOf(flaw: Flaw): readonly string[] {
     case 'openWire':
     case 'highJoint':
     case 'misplaced':
+    case 'chafed':
       return [flaw.wireId];
     case 'bridged':
       return [flaw.from.deviceId, flaw.to.deviceId];

@@ -7,7 +7,10 @@ import { sameRepair, type Flaw } from '../diagnosis/flaws';
 import { traceWiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { isSameName, namesFor, type Complaint, type Hunt, type HuntAct, type Named } from './hunt';
+import { seenAfter } from './world';
+import { followedByLamp } from './blowWay';
 import { HuntBench } from './huntBench';
+import type { Shine } from './told';
 
 /** One step of the shortest way the finder knows. */
 export interface WayStep {
@@ -16,6 +19,8 @@ export interface WayStep {
   read: number | null;
   /** What it would have read with nothing wrong. */
   sound: number | null;
+  /** What the lamp in a fuse's place did then. */
+  shines: Shine | null;
 }
 
 /** The way the finder goes from the complaints to the proof. */
@@ -42,28 +47,31 @@ export function bestWay(hunt: Hunt): Way {
   const take = (act: HuntAct, sound: number | null = null) => {
     const told = bench.do(act)?.told[0];
     const read = told && (told.kind === 'volts' || told.kind === 'amps') ? told.value : null;
-    steps.push({ act, read, sound });
+    steps.push({ act, read, sound, shines: bench.lampShines() });
     return read;
   };
   hunt.complaints.forEach((complaint, at) => {
     if (at > 0) for (const { mover, position } of complaint.moved) take({ kind: 'flick', mover, position });
-    const { named } = followed(index, bench, complaint, hunt.complaints.slice(0, at + 1), take);
+    const looked = (act: HuntAct) => {
+      take(act);
+      return bench.lampShines();
+    };
+    const named = complaint.blows
+      ? followedByLamp(hunt, index, complaint, looked)
+      : followed(index, bench, complaint, hunt.complaints.slice(0, at + 1), take);
     isRight &&= named !== undefined && namesFor(complaint.flaw).some((one) => isSameName(one, named));
-    for (const act of mending(index, complaint.flaw)) take(act);
+    for (const act of mending(index, complaint)) take(act);
   });
   take({ kind: 'prove' });
   return { steps, minutes: bench.minutes, isRight: isRight && bench.isDone };
 }
 
 /** Isolated, mended, joined again; a fuse is just fitted. */
-function mending(index: DesignIndex, flaw: Flaw): HuntAct[] {
-  const fuse = flaw.kind === 'blownFuse' && index.devices.get(flaw.fuseId);
-  if (fuse && fuse.kind === 'protection') return [{ kind: 'pullFuse', fuseId: fuse.id }, { kind: 'fitFuse', fuseId: fuse.id, ratingA: fuse.ratingA }]; // prettier-ignore
-  return [
-    { kind: 'isolate', off: true },
-    { kind: 'mend', named: namesFor(flaw)[0]! },
-    { kind: 'isolate', off: false },
-  ];
+function mending(index: DesignIndex, { flaw, blows }: Complaint): HuntAct[] {
+  const fuse = index.devices.get(flaw.kind === 'blownFuse' ? flaw.fuseId : (blows?.fuseId ?? ''));
+  const fitted: HuntAct[] = fuse?.kind === 'protection' ? [{ kind: 'fitFuse', fuseId: fuse.id, ratingA: fuse.ratingA }] : [];
+  if (flaw.kind === 'blownFuse') return [{ kind: 'pullFuse', fuseId: flaw.fuseId }, ...fitted];
+  return [{ kind: 'isolate', off: true }, { kind: 'mend', named: namesFor(flaw)[0]! }, { kind: 'isolate', off: false }, ...fitted];
 }
 
 function followed(
@@ -72,7 +80,7 @@ function followed(
   complaint: Complaint,
   sofar: readonly Complaint[],
   take: (act: HuntAct, sound: number | null) => number | null,
-): { named: Named | undefined } {
+): Named | undefined {
   const moved = sofar.flatMap((one) => one.moved);
   const finder = new Finder(index, traceWiring(index), complaint.loadIds, moved, {
     ...suspicionOf(index),
@@ -88,8 +96,7 @@ function followed(
   for (let measured = 0; ; measured++) {
     const { ranked, next } = finder.diagnose(observed);
     const [first] = ranked;
-    if (!first || first.probability > SURE || next.length === 0 || measured === MOST_MEASURED)
-      return { named: first && namesFor(first.flaw)[0] };
+    if (!first || first.probability > SURE || next.length === 0 || measured === MOST_MEASURED) return first && namesFor(first.flaw)[0];
     const { what } = next[0]!;
     const act: HuntAct = what.kind === 'amps' ? { kind: 'clamp', wireId: what.wireId } : { kind: 'meter', mode: 'volts', red: what.at, black: what.to ?? minus }; // prettier-ignore
     const value = take(act, readAll(index, moved, null, [what])[0]!);
@@ -106,7 +113,7 @@ function weightsOf(index: DesignIndex, bench: HuntBench, complaint: Complaint): 
   const others = (complaint.seenToo ?? []).map((moved) => {
     const finder = new Finder(index, traceWiring(index), complaint.loadIds, moved, suspicionOf(index));
     const asked = (seen: Observed['seen']) => new Map(finder.diagnose({ batteryV: null, seen, readings: [] }).ranked.map(({ flaw, probability }) => [sameRepair(flaw), probability])); // prettier-ignore
-    const [before, after] = [asked([]), asked(bench.seenAfter(moved, finder.loadIds))];
+    const [before, after] = [asked([]), asked(seenAfter(bench.world, moved, finder.loadIds))];
     return (flaw: Flaw) => (after.get(sameRepair(flaw)) ?? 0) / (before.get(sameRepair(flaw)) ?? 1);
   });
   return (flaw) => (flaw.kind === 'none' ? 0 : others.reduce((product, weight) => product * weight(flaw), 1));

@@ -111,5 +111,6 @@ export const wrong = {
   broken: (from: string, to: string): Flaw => ({ kind: 'openWire', wireId: wireId(from, to) }),
   misplaced: (from: string, to: string, end: 'from' | 'to', on: string): Flaw => ({ kind: 'misplaced', wireId: wireId(from, to), end, on: at(on) }), // prettier-ignore
   swapped: (one: readonly [string, string], other: readonly [string, string]): Flaw => ({ kind: 'swapped', wireIds: [wireId(...one), wireId(...other)] }), // prettier-ignore
+  chafed: (from: string, to: string, end: 'from' | 'to'): Flaw => ({ kind: 'chafed', wireId: wireId(from, to), end }),
   bridged: (from: string, to: string): Flaw => ({ kind: 'bridged', from: at(from), to: at(to) }),
 } as const;

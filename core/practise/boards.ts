@@ -317,6 +317,59 @@ const drain: Hunt = {
   ],
 };
 
+const blowsAtOnce: Hunt = {
+  ...{ id: 'blows-at-once', title: 'A fuse that will not stay', level: 2 },
+  story: 'Two marker lamps at the tail, fed through the floor to a joint between them. The van has been over a bad track.',
+  design: new BoardBuilder('Marker lamps')
+    .supply(30, 'mm2:6')
+    .fuse('fuse', 'Marker lamps', 5)
+    .fuse('cabinFuse', 'Cabin lamp', 5)
+    .part('plug', 'Joint at the tail', 'splice')
+    .part('cabinSwitch', 'Cabin switch', 'switch')
+    .lamp('left', 'Left marker', 5)
+    .lamp('right', 'Right marker', 5)
+    .lamp('cabin', 'Cabin lamp', 10)
+    .wires('fuse.out > plug.joint', 4500, 'mm2:1.5')
+    .wires('plug.joint > left.plus, plug.joint > right.plus', 1200, 'mm2:1.5')
+    .wires('left.minus > minusBar.bar, right.minus > minusBar.bar', 4500, 'mm2:1.5')
+    .wires('cabinFuse.out > cabinSwitch.in, cabinSwitch.out > cabin.plus, cabin.minus > minusBar.bar', 2500)
+    .design(),
+  complaints: [
+    {
+      says: 'The markers are out. I have put in three fuses, and each goes the moment I push it in.',
+      ...{ flaw: wrong.chafed('plug.joint', 'right.plus', 'from'), moved: [], loadIds: ['left', 'right'] },
+      blows: { fuseId: 'fuse', when: 'atOnce' },
+    },
+  ],
+};
+
+const blowsSwitched: Hunt = {
+  ...{ id: 'blows-switched', title: 'It holds until I switch', level: 3 },
+  story: 'A work lamp and a reversing lamp behind one fuse, each with its switch and its relay, wired along the frame rail.',
+  design: new BoardBuilder('Work and reversing lamp')
+    .supply(60, 'mm2:10')
+    .fuse('fuse', 'Rear lamps', 15)
+    .fuse('coilFuse', 'Rear switches', 5)
+    .part('workSwitch', 'Work switch', 'switch')
+    .part('backSwitch', 'Reversing switch', 'switch')
+    .part('workRelay', 'Work relay', 'relay')
+    .part('backRelay', 'Reversing relay', 'relay')
+    .lamp('work', 'Work lamp', 55)
+    .lamp('back', 'Reversing lamp', 55)
+    .wires('coilFuse.out > workSwitch.in, coilFuse.out > backSwitch.in', 1500)
+    .wires('workSwitch.out > workRelay.86, backSwitch.out > backRelay.86, workRelay.85 > minusBar.bar, backRelay.85 > minusBar.bar', 1500)
+    .wires('fuse.out > workRelay.30, fuse.out > backRelay.30', 800, 'mm2:4')
+    .wires('workRelay.87 > work.plus, work.minus > minusBar.bar, backRelay.87 > back.plus, back.minus > minusBar.bar', 5000, 'mm2:4')
+    .design(),
+  complaints: [
+    {
+      says: 'The reversing lamp works. The moment I switch the work lamp on, both are dark and the fuse has gone.',
+      ...{ flaw: wrong.chafed('workRelay.87', 'work.plus', 'to'), moved: [put('workSwitch', 'on')], loadIds: ['work', 'back'] },
+      blows: { fuseId: 'fuse', when: 'switchedOn' },
+    },
+  ],
+};
+
 export const BOARDS: readonly Hunt[] = [
   readingLamp,
   deadPump,
@@ -333,4 +386,6 @@ export const BOARDS: readonly Hunt[] = [
   mainJoint,
   twoFaults,
   drain,
+  blowsAtOnce,
+  blowsSwitched,
 ];

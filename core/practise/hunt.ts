@@ -3,6 +3,7 @@ import type { Design } from '../design/design';
 import type { DesignRecord } from '../design/schema';
 import { mover, position } from '../design/wishSchema';
 import { id } from '../devices/fields';
+import { BLOWS_WHEN, type BlowsWhen } from '../diagnosis/blows';
 import type { Flaw } from '../diagnosis/flaws';
 import type { Moved } from '../diagnosis/foresee';
 
@@ -18,6 +19,13 @@ export interface Complaint {
   unseenIds?: readonly string[];
   /** In which other states somebody has seen what they do. */
   seenToo?: readonly (readonly Moved[])[];
+  /** The fuse that goes by it, and when. */
+  blows?: Blows;
+}
+
+export interface Blows {
+  fuseId: string;
+  when: BlowsWhen;
 }
 
 /** Something to be found on a board: a design as it was planned, and what of it is not so. */
@@ -47,7 +55,10 @@ export const flawSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('swapped'), wireIds: z.tuple([id, id]) }),
   z.strictObject({ kind: z.literal('misplaced'), wireId: id, end: z.enum(['from', 'to']), on: terminal }),
   z.strictObject({ kind: z.literal('bridged'), from: terminal, to: terminal }),
+  z.strictObject({ kind: z.literal('chafed'), wireId: id, end: z.enum(['from', 'to']) }),
 ]);
+
+export const blowsSchema = z.strictObject({ fuseId: id, when: z.enum(BLOWS_WHEN) });
 
 export const movedSchema = z.strictObject({ mover, position });
 
@@ -56,6 +67,7 @@ export const NAMED_KINDS = [
   'joint',
   'misplaced',
   'bridged',
+  'chafed',
   'blown',
   'dead',
   'openContact',
@@ -91,6 +103,10 @@ export const huntAct = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('look'), deviceId: id }),
   /** A hand on a wire's ends, or on a part. */
   z.strictObject({ kind: z.literal('touch'), subjectId: id }),
+  /** A nose close to a part or wire. */
+  z.strictObject({ kind: z.literal('smell'), subjectId: id }),
+  /** A lamp in a fuse's place; null: taken out again. */
+  z.strictObject({ kind: z.literal('lamp'), fuseId: id.nullable() }),
   /** Says what is wrong and mends it. */
   z.strictObject({ kind: z.literal('mend'), named }),
   /** Everything tried once more. */
@@ -119,7 +135,8 @@ export function namesFor(flaw: Flaw): Named[] {
     case 'swapped':
       return flaw.wireIds.map((subjectId) => ({ kind: 'misplaced', subjectId }));
     case 'misplaced':
-      return [{ kind: 'misplaced', subjectId: flaw.wireId }];
+    case 'chafed':
+      return [{ kind: flaw.kind, subjectId: flaw.wireId }];
     case 'bridged':
       return [flaw.from, flaw.to].map(({ deviceId }) => ({ kind: 'bridged', subjectId: deviceId }));
     default:
@@ -131,7 +148,7 @@ export const isSameName = (one: Named, other: Named) => one.kind === other.kind 
 
 /** What may be said to be wrong with something, by what it is. */
 export function namesOffered(record: DesignRecord | undefined): NamedKind[] {
-  if (record?.type === 'wire') return ['joint', 'misplaced'];
+  if (record?.type === 'wire') return ['joint', 'misplaced', 'chafed'];
   if (record?.type !== 'device') return [];
   switch (record.kind) {
     case 'protection':

@@ -1,30 +1,32 @@
 import { Bench } from '../bench/bench';
 import { inputFor } from '../bench/inputs';
-import type { Device, Protection, TerminalRef, Wire } from '../design/schema';
+import type { Protection, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
+import { BRIGHT_SHARE } from '../diagnosis/blows';
 import { minutesFor, minutesTo } from '../diagnosis/diagnose';
-import { probePoints, type Flaw } from '../diagnosis/flaws';
+import { chafeId, probePoints, type Flaw } from '../diagnosis/flaws';
 import { doing, type Moved, type Seen } from '../diagnosis/foresee';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { isSameTerminal, landsOn } from '../design/terminals';
 import { isSameName, namesFor, type Hunt, type HuntAct, type Named, type WireEnd } from './hunt';
 import { diodeBetween, ohmsBetween } from './testSource';
 import { MEND, MINUTES } from './minutes';
-import type { Entry, LeftOver, Told, Unsafe, Warmth } from './told';
-import { BRIDGE_FUSE, isBatteryMinus, looseEnd, plannedTerminal, standing, type Standing } from './world';
+import { leftOver } from './leftOver';
+import { smellAt, warmthAt } from './senses';
+import type { Entry, Shine, Told, Unsafe } from './told';
+import { BRIDGE_FUSE, isBatteryMinus, lampEnds, looseEnd, plannedTerminal, standing, type Standing, type Tampered } from './world';
 
 /** Volts from which a point is live. */
 const LIVE_V = 0.5;
 /** Across the leads of a meter set to ohms it takes more for its own. */
 const OHMS_LIVE_V = 0.05;
-/** Watts in a joint or part from which a hand tells. From memory of the trade: a loose blade hot to the touch wastes a few watts. */
-const WARM_W = 0.3;
-const HOT_W = 2;
 /** Time that passes with each act that changes something, s, in steps: of two fuses in a row the quicker one goes alone. */
 const ACT_S = [0.005, 0.01, 0.015, 0.03, 0.06, 0.13, 0.25, 0.5];
+/** Of the battery's volts, from which a lamp is seen to glow. Common practice. */
+const GLOWS_SHARE = 0.1;
 /** Acts that only look. */
-const LOOKS: ReadonlySet<HuntAct['kind']> = new Set(['meter', 'clamp', 'look', 'touch']);
+const LOOKS: ReadonlySet<HuntAct['kind']> = new Set(['meter', 'clamp', 'look', 'touch', 'smell']);
 
 /** What an act gives, and what it costs. */
 interface Came {
@@ -35,16 +37,18 @@ interface Came {
 /** A board with its faults, on which a person looks, flicks, meters and mends. The design itself never changes. */
 export class HuntBench {
   readonly plan: DesignIndex;
-  private flaws: Flaw[];
+  flaws: readonly Flaw[];
   private lifted: WireEnd[] = [];
   private fittedA = new Map<string, number>();
   private readonly out = new Set<string>();
+  /** The fuse in whose place a lamp is. */
+  private lampAt: string | null = null;
   private bridge: { from: TerminalRef; to: TerminalRef } | null = null;
   private isIsolated = false;
   /** How hands have left what they moved. */
   private readonly left = new Map<string, Moved>();
-  private world: Standing;
-  private bench: Bench;
+  world: Standing;
+  bench: Bench;
   readonly entries: Entry[] = [];
   isDone = false;
 
@@ -52,7 +56,7 @@ export class HuntBench {
   constructor(private readonly hunt: Hunt) {
     this.plan = indexDesign(hunt.design);
     this.flaws = hunt.complaints.map(({ flaw }) => flaw).filter(({ kind }) => kind !== 'none');
-    this.world = this.asItIs();
+    this.world = standing(this.plan, this.tampered);
     this.bench = new Bench(this.world.index);
     this.hold();
     for (const moved of hunt.complaints[0]?.moved ?? []) this.move(moved);
@@ -74,8 +78,8 @@ export class HuntBench {
 
   /** How everything stands, to be drawn. */
   get state() {
-    const { lifted, out, bridge, isIsolated, bench } = this;
-    return { lifted, out: out as ReadonlySet<string>, bridge, isIsolated, fittedA: this.fittedA as ReadonlyMap<string, number>, loads: bench.answer.loads }; // prettier-ignore
+    const { lifted, out, bridge, lampAt, isIsolated, bench } = this;
+    return { lifted, out: out as ReadonlySet<string>, bridge, lampAt, isIsolated, fittedA: this.fittedA as ReadonlyMap<string, number>, loads: bench.answer.loads }; // prettier-ignore
   }
 
   position(deviceId: string, control: string): ControlValue {
@@ -95,29 +99,22 @@ export class HuntBench {
     return this.bench.answer.loads.find(({ id }) => id === loadId)?.amps ?? 0;
   }
 
-  /** What loads would be seen to do with other controls moved. */
-  seenAfter(moved: readonly Moved[], loadIds: readonly string[]): Seen[] {
-    const bench = new Bench(this.world.index);
-    for (const { mover, position } of moved) {
-      const isHeld = mover.kind === 'device' && this.isHeld(mover.deviceId, mover.control);
-      if (!isHeld) bench.do({ kind: 'move', mover, position });
-    }
-    for (const [id, controls] of this.world.held) for (const [control, value] of Object.entries(controls)) bench.set(id, control, value);
-    return loadIds.map((loadId) => ({ loadId, does: doing(bench.answer.loads.find(({ id }) => id === loadId)?.level ?? 0) }));
-  }
-
   /** Does one act. After everything is proved nothing changes any more. @throws NetworkError */
   do(act: HuntAct): Entry | null {
     if (this.isDone) return null;
     const pulledBefore = this.remembering('pulledIn');
     const unsafe: Unsafe[] = [];
-    const openBefore = this.remembering('open');
+    const openBefore = this.blown;
     const { told, minutes } = this.act(act, (what) => unsafe.push(what));
     // One that was open and is whole now is a new one, which may go as well.
-    const gone = new Set([...this.remembering('open')].filter((id) => openBefore.has(id)));
-    if (!LOOKS.has(act.kind)) this.passes();
+    const gone = new Set([...this.blown].filter((id) => openBefore.has(id)));
+    if (!LOOKS.has(act.kind)) {
+      this.passes();
+      const shines = this.lampShines();
+      if (shines) told.push({ kind: 'lamp', shines });
+    }
     const pulled = this.remembering('pulledIn');
-    const blown = [...this.remembering('open')].filter((id) => !gone.has(id));
+    const blown = [...this.blown].filter((id) => !gone.has(id));
     const clicks = [...this.world.index.devices.keys()].filter((id) => pulledBefore.has(id) !== pulled.has(id));
     if (blown.length > 0) unsafe.push(blown.includes(BRIDGE_FUSE) ? 'bridgedShort' : 'fuseBlown');
     const entry: Entry = { act, told, clicks, blown, unsafe, minutes };
@@ -149,7 +146,7 @@ export class HuntBench {
       case 'land':
         return this.lead(act, unsafe);
       case 'bridge':
-        if (act.lead && ![act.lead.from, act.lead.to].every((at) => this.has(at))) return NOT_THERE;
+        if (act.lead && ![act.lead.from, act.lead.to].every((at) => this.has(at))) return notThere();
         this.bridge = act.lead;
         this.rewire();
         this.bench.renew(BRIDGE_FUSE);
@@ -161,7 +158,10 @@ export class HuntBench {
       case 'look':
         return this.look(act.deviceId);
       case 'touch':
-        return this.touch(act.subjectId);
+      case 'smell':
+        return this.feel(act);
+      case 'lamp':
+        return this.lamp(act.fuseId);
       case 'mend':
         return this.mend(act.named, unsafe);
       case 'prove':
@@ -169,15 +169,15 @@ export class HuntBench {
     }
   }
 
-  private asItIs(): Standing {
-    const { flaws, lifted, fittedA, bridge, isIsolated } = this;
-    return standing(this.plan, { flaws, lifted, fittedA, bridge, isIsolated });
+  private get tampered(): Tampered {
+    const { flaws, lifted, fittedA, bridge, lampAt, isIsolated } = this;
+    return { flaws, lifted, fittedA, bridge, lampAt, isIsolated };
   }
 
   /** Wires it up as it stands now; what is set and remembered stays. */
   private rewire(): void {
     const freed = [...this.world.held].flatMap(([id, controls]) => Object.keys(controls).map((control) => ({ deviceId: id, control })));
-    this.world = this.asItIs();
+    this.world = standing(this.plan, this.tampered);
     this.bench = new Bench(this.world.index, this.bench);
     for (const { deviceId, control } of freed) {
       if (this.isHeld(deviceId, control)) continue;
@@ -217,7 +217,7 @@ export class HuntBench {
 
   private pull(fuseId: string): Came {
     const fuse = this.fuse(fuseId);
-    if (!fuse) return NOT_THERE;
+    if (!fuse) return notThere();
     this.out.add(fuseId);
     this.bench.set(fuseId, 'fitted', false);
     return {
@@ -228,11 +228,12 @@ export class HuntBench {
 
   private fit(fuseId: string, ratingA: number, unsafe: (what: Unsafe) => void): Came {
     const fuse = this.fuse(fuseId);
-    if (!fuse) return NOT_THERE;
+    if (!fuse) return notThere();
     if (ratingA > fuse.ratingA) unsafe('biggerFuse');
     if (ratingA === fuse.ratingA) this.fittedA.delete(fuseId);
     else this.fittedA.set(fuseId, ratingA);
     this.out.delete(fuseId);
+    if (this.lampAt === fuseId) this.lampAt = null;
     this.flaws = this.flaws.filter((flaw) => flaw.kind !== 'blownFuse' || flaw.fuseId !== fuseId);
     this.rewire();
     this.bench.set(fuseId, 'fitted', true);
@@ -240,22 +241,35 @@ export class HuntBench {
     return { told: [], minutes: MINUTES.fuse };
   }
 
+  /** A lamp into a fuse's place, the fuse with it out; or the lamp out again. */
+  private lamp(fuseId: string | null): Came {
+    if (fuseId === null ? this.lampAt === null : !this.fuse(fuseId)) return notThere();
+    this.lampAt = fuseId;
+    if (fuseId !== null) this.out.add(fuseId);
+    this.rewire();
+    return { told: [], minutes: MINUTES.lamp };
+  }
+
+  /** What the lamp in a fuse's place does; null: there is none. */
+  lampShines(): Shine | null {
+    const ends = lampEnds(this.plan, this.lampAt);
+    if (!ends) return null;
+    const across = this.bench.volts(ends.from, ends.to) ?? 0;
+    const share = Math.abs(across) / this.plan.settings.nominalV;
+    return share > BRIGHT_SHARE ? 'bright' : share > GLOWS_SHARE ? 'glows' : 'dark';
+  }
+
   private lead({ kind, wireId, end }: Extract<HuntAct, { kind: 'lift' | 'land' }>, unsafe: (what: Unsafe) => void): Came {
     const wire = this.plan.wires.find(({ id }) => id === wireId);
     const isOff = this.lifted.some((one) => one.wireId === wireId && one.end === end);
-    if (!wire || isOff === (kind === 'lift')) return NOT_THERE;
+    if (!wire || isOff === (kind === 'lift')) return notThere();
     const at = this.endOf(wire, end);
-    if (kind === 'lift') {
-      const wasLive = this.isLive(at);
-      this.lifted = [...this.lifted, { wireId, end }];
-      this.rewire();
-      if (wasLive || this.isLive(looseEnd({ wireId, end }))) unsafe('liftedLive');
-    } else {
-      const wasLive = this.isLive(at);
-      this.lifted = this.lifted.filter((one) => one.wireId !== wireId || one.end !== end);
-      this.rewire();
-      if (wasLive || this.isLive(this.endOf(wire, end))) unsafe('landedLive');
-    }
+    const wasLive = this.isLiveFully(at);
+    const isThis = (one: WireEnd) => one.wireId === wireId && one.end === end;
+    this.lifted = kind === 'lift' ? [...this.lifted, { wireId, end }] : this.lifted.filter((one) => !isThis(one));
+    this.rewire();
+    const now = kind === 'lift' ? looseEnd({ wireId, end }) : this.endOf(wire, end);
+    if (wasLive || this.isLiveFully(now)) unsafe(kind === 'lift' ? 'liftedLive' : 'landedLive');
     return { told: [], minutes: Math.max(MINUTES.lead, minutesTo(this.plan, wire[end])) };
   }
 
@@ -265,12 +279,19 @@ export class HuntBench {
   }
 
   /** Whether there is voltage between a terminal and anything that comes home to the battery's minus, its lead off or on. */
-  private isLive(at: TerminalRef): boolean {
+  private isLive(at: TerminalRef, bench = this.bench): boolean {
     const { devices, wires } = this.plan;
     return wires.some(({ from, to }) => {
       const home = isBatteryMinus(devices, from) ? to : isBatteryMinus(devices, to) ? from : null;
-      return home !== null && Math.abs(this.bench.volts(at, home) ?? 0) > LIVE_V;
+      return home !== null && Math.abs(bench.volts(at, home) ?? 0) > LIVE_V;
     });
+  }
+
+  /** Whether a terminal is live by more than a test lamp lets through, which harms nothing. */
+  private isLiveFully(at: TerminalRef): boolean {
+    if (this.lampAt === null) return this.isLive(at);
+    const { index } = standing(this.plan, { ...this.tampered, lampAt: null });
+    return this.isLive(at, new Bench(index, this.bench));
   }
 
   private has(at: TerminalRef): boolean {
@@ -278,7 +299,7 @@ export class HuntBench {
   }
 
   private meter({ mode, red, black }: Extract<HuntAct, { kind: 'meter' }>, unsafe: (what: Unsafe) => void): Came {
-    if (![red, black].every((at) => this.has(at))) return NOT_THERE;
+    if (![red, black].every((at) => this.has(at))) return notThere();
     const isAtMinus = isBatteryMinus(this.plan.devices, black);
     const minutes = minutesFor(this.plan, {
       kind: 'volts',
@@ -298,7 +319,7 @@ export class HuntBench {
   }
 
   private clamp(wireId: string): Came {
-    if (!this.plan.wires.some(({ id }) => id === wireId)) return NOT_THERE;
+    if (!this.plan.wires.some(({ id }) => id === wireId)) return notThere();
     return {
       told: [{ kind: 'amps', value: Math.abs(this.bench.clamp(wireId) ?? 0) }],
       minutes: minutesFor(this.plan, { kind: 'amps', wireId }),
@@ -307,8 +328,10 @@ export class HuntBench {
 
   private look(deviceId: string): Came {
     const device = this.plan.devices.get(deviceId);
-    if (!device) return NOT_THERE;
-    const { wires } = this.world.index;
+    if (!device) return notThere();
+    // Where a wire is worn is found by following it, not at its terminals.
+    const worn = new Set(this.flaws.map((flaw) => (flaw.kind === 'chafed' ? chafeId(flaw.wireId) : null)));
+    const wires = this.world.index.wires.filter(({ id }) => !worn.has(id));
     const landed = kindOf(device).terminals(device).map((terminal): Told => ({
       ...{ kind: 'lands', terminal },
       wireIds: wires.filter((wire) => landsOn(wire, { deviceId, terminal })).map(({ id }) => id),
@@ -317,34 +340,18 @@ export class HuntBench {
     return { told: [...does, ...landed], minutes: minutesTo(this.plan, { deviceId, terminal: '' }) + 1 };
   }
 
-  private touch(subjectId: string): Came {
+  /** A hand, or a nose, close to a part or to the nearer end of a wire. */
+  private feel({ kind, subjectId }: Extract<HuntAct, { kind: 'touch' | 'smell' }>): Came {
     const wire = this.plan.wires.find(({ id }) => id === subjectId);
-    const device = this.plan.devices.get(subjectId);
-    if (!wire && !device) return NOT_THERE;
-    const minutes =
-      1 + Math.min(...(wire ? [wire.from, wire.to] : [{ deviceId: subjectId, terminal: '' }]).map((at) => minutesTo(this.plan, at)));
-    return { told: [{ kind: 'warmth', warmth: warmthOf(wire ? this.joule(subjectId) : this.wastedIn(device!)) }], minutes };
-  }
-
-  /** Watts in a bad joint of a wire. */
-  private joule(wireId: string): number {
-    const amps = this.bench.clamp(wireId) ?? 0;
-    return this.flaws.reduce((sum, flaw) => (flaw.kind === 'highJoint' && flaw.wireId === wireId ? sum + amps * amps * flaw.ohm : sum), 0);
-  }
-
-  /** Watts that a part turns into heat: a coil's, a load's. */
-  private wastedIn(device: Device): number {
-    if (device.kind === 'load') {
-      const { volts = 0, amps = 0 } = this.bench.answer.loads.find(({ id }) => id === device.id) ?? {};
-      return volts * amps;
-    }
-    if (device.kind !== 'relay') return 0;
-    const coil = this.bench.volts({ deviceId: device.id, terminal: '86' }, { deviceId: device.id, terminal: '85' }) ?? 0;
-    return (coil * coil) / device.coilOhm;
+    if (!wire && !this.plan.devices.has(subjectId)) return notThere();
+    const ends = wire ? [wire.from, wire.to] : [{ deviceId: subjectId, terminal: '' }];
+    const minutes = MINUTES[kind] + Math.min(...ends.map((at) => minutesTo(this.plan, at)));
+    const felt = kind === 'touch' ? ({ kind: 'warmth', warmth: warmthAt(this, subjectId) } as const) : ({ kind, smell: smellAt(this, subjectId) } as const); // prettier-ignore
+    return { told: [felt], minutes };
   }
 
   private mend(named: Named, unsafe: (what: Unsafe) => void): Came {
-    if (!this.plan.devices.has(named.subjectId) && !this.plan.wires.some(({ id }) => id === named.subjectId)) return NOT_THERE;
+    if (!this.plan.devices.has(named.subjectId) && !this.plan.wires.some(({ id }) => id === named.subjectId)) return notThere();
     const fuse = named.kind === 'blown' ? this.fuse(named.subjectId) : null;
     if (fuse) return this.newFuse(fuse);
     if (this.isFed()) unsafe('mendedLive');
@@ -370,18 +377,14 @@ export class HuntBench {
   }
 
   private prove(): Came {
-    const fuses = [...this.plan.devices.values()].filter((device) => device.kind === 'protection');
-    const wrong = this.hunt.complaints.filter(({ flaw }) => this.flaws.includes(flaw));
-    const left: LeftOver[] = [
-      ...wrong.map(({ loadIds }): LeftOver => ({ kind: 'wrong', loadIds })),
-      ...(this.isIsolated ? [{ kind: 'isolated' as const }] : []),
-      ...this.lifted.map((end): LeftOver => ({ kind: 'lifted', end })),
-      ...fuses.filter(({ id }) => this.out.has(id) || !this.isWhole(id)).map(({ id }): LeftOver => ({ kind: 'fuseOut', fuseId: id })),
-      ...[...this.fittedA].map(([fuseId, ratingA]): LeftOver => ({ kind: 'otherFuse', fuseId, ratingA })),
-      ...(this.bridge ? [{ kind: 'bridge' as const }] : []),
-    ];
+    const left = leftOver(this.hunt, { ...this.tampered, plan: this.plan, out: this.out, isWhole: (id) => this.isWhole(id) });
     this.isDone = left.length === 0;
     return { told: [{ kind: 'proved', left }], minutes: MINUTES.prove };
+  }
+
+  /** Fuses that have gone and are still in. */
+  get blown(): Set<string> {
+    return this.remembering('open');
   }
 
   private remembering(key: 'pulledIn' | 'open'): Set<string> {
@@ -389,6 +392,5 @@ export class HuntBench {
   }
 }
 
-const NOT_THERE: Came = { told: [{ kind: 'notThere' }], minutes: 0 };
-
-const warmthOf = (watts: number): Warmth => (watts >= HOT_W ? 'hot' : watts >= WARM_W ? 'warm' : 'cold');
+/** New each time: what a lamp does is told with it. */
+const notThere = (): Came => ({ told: [{ kind: 'notThere' }], minutes: 0 });

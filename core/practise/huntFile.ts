@@ -8,7 +8,7 @@ import { indexDesign } from '../rig/designIndex';
 import { DESIGN_FORMAT, DesignFileError, readDesignFile } from '../formats/designFile';
 import { subjectsOf } from '../diagnosis/flaws';
 import { id } from '../devices/fields';
-import { flawSchema, movedSchema, type Complaint, type Hunt } from './hunt';
+import { blowsSchema, flawSchema, movedSchema, type Complaint, type Hunt } from './hunt';
 import { HuntBench } from './huntBench';
 
 /** A hunt as a file, to be given to somebody: the design as planned, the story, and what is wrong wrapped up so that nobody reads it at a glance. */
@@ -23,6 +23,7 @@ const wrapped = z.array(
     loadIds: z.array(id).min(1).max(60),
     unseenIds: z.array(id).max(60).optional(),
     seenToo: z.array(z.array(movedSchema).max(60)).max(10).optional(),
+    blows: blowsSchema.optional(),
   }),
 );
 
@@ -83,8 +84,9 @@ function canBePlayed(hunt: Hunt): boolean {
     const device = index.devices.get(deviceId);
     return device !== undefined && kindOf(device).terminals(device).includes(terminal);
   };
-  const isThere = ({ flaw, loadIds }: Complaint) =>
+  const isThere = ({ flaw, loadIds, blows }: Complaint) =>
     [...subjectsOf(flaw), ...loadIds].every((one) => hunt.design.records.has(one)) &&
+    (!blows || index.devices.get(blows.fuseId)?.kind === 'protection') &&
     (flaw.kind !== 'misplaced' || isTerminal(flaw.on)) &&
     (flaw.kind !== 'bridged' || [flaw.from, flaw.to].every(isTerminal));
   if (!index.battery || !hunt.complaints.every(isThere)) return false;

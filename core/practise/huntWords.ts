@@ -1,3 +1,4 @@
+import { LAMP } from '../diagnosis/blows';
 import { recordOf, type Design } from '../design/design';
 import { nameOf } from '../design/names';
 import type { TerminalRef } from '../design/schema';
@@ -6,7 +7,7 @@ import { handleName, positionWord, VEHICLE_WORDS } from '../wording/benchWords';
 import { pointWords, wireWords, type WireNumbers } from '../wording/flawWords';
 import { terminalName } from '../wording/terminalNames';
 import type { HuntAct, Named, NamedKind, WireEnd } from './hunt';
-import type { LeftOver, Told, Unsafe, Warmth } from './told';
+import type { LeftOver, Shine, Smell, Told, Unsafe, Warmth } from './told';
 import { isOwnLead, looseEnd } from './world';
 
 /** A board's design with the numbers of its wires. */
@@ -20,6 +21,7 @@ export const NAMED_WORDS: Record<NamedKind, string> = {
   joint: 'broken, or a bad joint at an end',
   misplaced: 'on the wrong terminal',
   bridged: 'touches something it should not',
+  chafed: 'worn through to the body',
   blown: 'blown',
   dead: 'dead itself',
   openContact: 'its contact does not make',
@@ -43,6 +45,14 @@ const WARMTH_WORDS: Record<Warmth, string> = {
   warm: 'Warm to the hand.',
   hot: 'Hot: a joint or part wastes watts here.',
 };
+
+const SMELL_WORDS: Record<Smell, string> = {
+  nothing: 'It smells of nothing.',
+  hot: 'It smells of hot plastic.',
+  burnt: 'It smells burnt: here, or at what is joined to it.',
+};
+
+export const SHINE_WORDS: Record<Shine, string> = { bright: 'The lamp is bright.', glows: 'The lamp glows.', dark: 'The lamp is dark.' };
 
 /** Where a lead is, a loose end too. */
 export function placeWords({ design, numbers }: Labelled, at: TerminalRef): string {
@@ -97,6 +107,10 @@ export function actWords(board: Labelled, act: HuntAct): string {
       return `Look at ${nameOf(design, act.deviceId)}`;
     case 'touch':
       return `Hand on ${design.records.get(act.subjectId)?.type === 'wire' ? wireWords(design, act.subjectId, numbers) : nameOf(design, act.subjectId)}`;
+    case 'smell':
+      return `Smell at ${design.records.get(act.subjectId)?.type === 'wire' ? wireWords(design, act.subjectId, numbers) : nameOf(design, act.subjectId)}`;
+    case 'lamp':
+      return act.fuseId === null ? 'Test lamp out' : `Test lamp in place of ${nameOf(design, act.fuseId)}`;
     case 'mend':
       return `Mend: ${namedWords(board, act.named)}`;
     case 'prove':
@@ -144,12 +158,16 @@ export function toldWords(board: Labelled, subjectId: string | null, told: Told)
     case 'lands': {
       const device = subjectId === null ? undefined : design.records.get(subjectId);
       const terminal = device?.type === 'device' ? terminalName(device, told.terminal) : told.terminal;
-      return `${terminal}: ${told.wireIds.map((id) => numbers.get(id) ?? (isOwnLead(id) ? 'the fused lead' : 'a lead that is on no plan')).join(', ') || 'nothing'}`;
+      return `${terminal}: ${told.wireIds.map((id) => numbers.get(id) ?? leadWords(id)).join(', ') || 'nothing'}`;
     }
     case 'link':
       return told.isWhole ? `Its link is whole, ${told.ratingA} A.` : `Its link has gone, ${told.ratingA} A.`;
     case 'warmth':
       return WARMTH_WORDS[told.warmth];
+    case 'smell':
+      return SMELL_WORDS[told.smell];
+    case 'lamp':
+      return SHINE_WORDS[told.shines];
     case 'mended':
       return told.isRight ? 'That was it: mended.' : 'It was good: taken apart and put together again for nothing.';
     case 'proved':
@@ -157,6 +175,11 @@ export function toldWords(board: Labelled, subjectId: string | null, told: Told)
     case 'notThere':
       return 'There is nothing to do that with.';
   }
+}
+
+function leadWords(wireId: string): string {
+  if (wireId === LAMP.wire) return 'the test lamp';
+  return isOwnLead(wireId) ? 'the fused lead' : 'a lead that is on no plan';
 }
 
 function leftWords(board: Labelled, left: LeftOver): string {
@@ -172,6 +195,8 @@ function leftWords(board: Labelled, left: LeftOver): string {
       return `${nameOf(design, left.fuseId)} holds ${left.ratingA} A, which is not the plan’s.`;
     case 'bridge':
       return 'The fused lead is still there.';
+    case 'lamp':
+      return 'The test lamp is still in a fuse’s place.';
     case 'isolated':
       return 'The battery is still off.';
   }

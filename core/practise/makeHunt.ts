@@ -7,6 +7,7 @@ import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { namesOffered, type Complaint, type Hunt, type Named, type NamedKind } from './hunt';
 import { HuntBench } from './huntBench';
+import { blowsOf } from './shorts';
 
 /** What somebody wants others to find on a design of their own. */
 export interface Wanted {
@@ -20,7 +21,16 @@ export interface Wanted {
 }
 
 /** Faults that are made by naming a part; where a wire should not be takes a second place to name. */
-export const MADE_KINDS: readonly NamedKind[] = ['joint', 'blown', 'dead', 'openContact', 'stuckContact', 'openCoil', 'dudDimmer'];
+export const MADE_KINDS: readonly NamedKind[] = [
+  'joint',
+  'chafed',
+  'blown',
+  'dead',
+  'openContact',
+  'stuckContact',
+  'openCoil',
+  'dudDimmer',
+];
 
 /** What a part or wire of a design can be made to have. */
 export const kindsFor = (design: Design, id: string): NamedKind[] =>
@@ -36,7 +46,9 @@ export function madeHunt(design: Design, { named, ohm, loadId, says, story }: Wa
   const hunt: Hunt = { id: `made-${named.kind}-${named.subjectId}`, title: `${nameOf(design, 'settings')}: ${nameOf(design, loadId)}`, level: 3, story, design, complaints: [complaint] }; // prettier-ignore
   try {
     const sound = new HuntBench({ ...hunt, complaints: [{ ...complaint, flaw: { kind: 'none' } }] });
-    return { hunt, shows: new HuntBench(hunt).does(loadId) !== sound.does(loadId) };
+    const blows = flaw.kind === 'chafed' ? blowsOf(hunt) : null;
+    const told = blows ? { ...hunt, complaints: [{ ...complaint, blows, moved: blows.when === 'atOnce' ? [] : moved }] } : hunt;
+    return { hunt: told, shows: blows !== null || new HuntBench(hunt).does(loadId) !== sound.does(loadId) };
   } catch (error) {
     if (error instanceof NetworkError) return null;
     throw error;
@@ -57,6 +69,8 @@ function flawOf({ kind, subjectId }: Named, ohm: number | null): Flaw | null {
     case 'stuckContact':
     case 'openCoil':
       return { kind, deviceId: subjectId };
+    case 'chafed':
+      return { kind: 'chafed', wireId: subjectId, end: 'from' };
     case 'misplaced':
     case 'bridged':
       return null;

@@ -10,6 +10,7 @@ import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import type { Hunt } from './hunt';
 import { HuntBench } from './huntBench';
+import { blowsOf } from './shorts';
 
 /** Faults drawn before a design is given up: most of one that is wired show in the load they are drawn for. */
 const MOST_DRAWS = 60;
@@ -17,6 +18,9 @@ const MOST_DRAWS = 60;
 const JOINT_FROM = 0.3;
 const JOINT_TO = 3;
 const LEAST_A = 0.2;
+const STORY = 'A copy of this design, with one thing wrong in it.';
+/** How often a wire is drawn that is worn through. From memory of the trade. */
+const SHORT_SHARE = 0.15;
 
 /**
  * A fault drawn from a seed into a copy of any design, as often as each is found, with the complaint an owner would have.
@@ -34,7 +38,10 @@ export function randomHunt(design: Design, seed: number): Hunt | null {
     const moved = movesFor(index, wiring, [load.id]);
     if (!moved) continue;
     const part = partDeciding(index, wiring, [load.id]);
-    const flaw = drawn(suspectsIn(part), random, index.settings.nominalV);
+    const wire = random() < SHORT_SHARE ? pick(part.wires) : null;
+    const flaw: Flaw | null = wire
+      ? { kind: 'chafed', wireId: wire.id, end: pick(['from', 'to'] as const) }
+      : drawn(suspectsIn(part), random, index.settings.nominalV);
     const hunt = flaw && shown(design, flaw, moved, load.id);
     if (hunt) return { ...hunt, id: `seed-${seed}`, title: `${nameOf(design, 'settings')}: ${load.name}` };
   }
@@ -61,12 +68,25 @@ function shown(design: Design, flaw: Flaw, moved: readonly Moved[], loadId: stri
     const scaled: Flaw = flaw.kind === 'highJoint' ? { ...flaw, ohm: flaw.ohm / Math.max(LEAST_A, good.ampsOf(loadId)) } : flaw;
     const does = new HuntBench({ ...frame, complaints: [{ ...complaint, flaw: scaled }] }).does(loadId);
     if (does === sound) return null;
+    if (flaw.kind === 'chafed') return shorted({ ...frame, complaints: [complaint] }, loadId);
     const says = complaintOf(nameOf(design, loadId), does, sound);
-    return { ...frame, story: 'A copy of this design, with one thing wrong in it.', complaints: [{ ...complaint, flaw: scaled, says }] };
+    return { ...frame, story: STORY, complaints: [{ ...complaint, flaw: scaled, says }] };
   } catch (error) {
     if (error instanceof NetworkError) return null;
     throw error;
   }
+}
+
+/** The hunt of a short, if one fuse goes by it. */
+function shorted(hunt: Hunt, loadId: string): ReturnType<typeof shown> {
+  const blows = blowsOf(hunt);
+  if (!blows) return null;
+  const { design, complaints } = hunt;
+  const fuse = nameOf(design, blows.fuseId);
+  const goes = blows.when === 'atOnce' ? 'A new one goes the moment it is put in.' : 'A new one goes as soon as it is switched on.';
+  const says = `${nameOf(design, loadId)} does nothing: ${fuse} has gone. ${goes}`;
+  const moved = blows.when === 'atOnce' ? [] : complaints[0]!.moved;
+  return { ...hunt, story: STORY, complaints: [{ ...complaints[0]!, moved, says, blows }] };
 }
 
 /** As an owner would say it. */

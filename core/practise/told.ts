@@ -12,12 +12,17 @@ export type Told =
   | { kind: 'lands'; terminal: string; wireIds: readonly string[] }
   | { kind: 'link'; isWhole: boolean; ratingA: number }
   | { kind: 'warmth'; warmth: Warmth }
+  | { kind: 'smell'; smell: Smell }
+  /** What the lamp in a fuse's place does. */
+  | { kind: 'lamp'; shines: Shine }
   | { kind: 'mended'; isRight: boolean }
   /** What still keeps it from being done. */
   | { kind: 'proved'; left: readonly LeftOver[] }
   | { kind: 'notThere' };
 
 export type Warmth = 'cold' | 'warm' | 'hot';
+export type Smell = 'nothing' | 'hot' | 'burnt';
+export type Shine = 'bright' | 'glows' | 'dark';
 
 /** What is not as it should be once somebody says it is done. */
 export type LeftOver =
@@ -26,6 +31,7 @@ export type LeftOver =
   | { kind: 'fuseOut'; fuseId: string }
   | { kind: 'otherFuse'; fuseId: string; ratingA: number }
   | { kind: 'bridge' }
+  | { kind: 'lamp' }
   | { kind: 'isolated' };
 
 /** What nobody should do who works on a vehicle. */

@@ -1,9 +1,12 @@
+import { Bench } from '../bench/bench';
 import type { Device, Load, TerminalRef, Wire } from '../design/schema';
 import { isSameTerminal } from '../design/terminals';
 import { INSULATION_OHM, type ControlValue } from '../devices/kind';
 import type { Make } from '../devices/parts';
-import { withFlaw, type Flaw } from '../diagnosis/flaws';
-import type { DesignIndex } from '../rig/designIndex';
+import { lampWire } from '../diagnosis/blows';
+import { chafeId, withFlaw, type Flaw } from '../diagnosis/flaws';
+import { doing, type Moved, type Seen } from '../diagnosis/foresee';
+import { inletOf, type DesignIndex } from '../rig/designIndex';
 import type { WireEnd } from './hunt';
 
 /** Everything of a board that differs from its plan: what is wrong with it, and what was done to it since. */
@@ -13,6 +16,8 @@ export interface Tampered {
   /** Ratings in holders that are not those planned, A. */
   fittedA: ReadonlyMap<string, number>;
   bridge: { from: TerminalRef; to: TerminalRef } | null;
+  /** The fuse in whose place there is a lamp. */
+  lampAt: string | null;
   isIsolated: boolean;
 }
 
@@ -31,7 +36,7 @@ const OWN_LEADS: readonly string[] = ['bridge-from', 'bridge-to'];
 export const looseEnd = ({ wireId, end }: WireEnd): TerminalRef => ({ deviceId: `loose-${wireId}-${end}`, terminal: 'joint' });
 
 /** Puts together what a meter would find. */
-export function standing(plan: DesignIndex, { flaws, lifted, fittedA, bridge, isIsolated }: Tampered): Standing {
+export function standing(plan: DesignIndex, { flaws, lifted, fittedA, bridge, lampAt, isIsolated }: Tampered): Standing {
   let index = plan;
   const held = new Map<string, Readonly<Record<string, ControlValue>>>();
   for (const flaw of flaws) {
@@ -48,14 +53,28 @@ export function standing(plan: DesignIndex, { flaws, lifted, fittedA, bridge, is
   for (const end of lifted) {
     const loose = looseEnd(end);
     devices.set(loose.deviceId, part({ kind: 'splice' }, loose.deviceId));
-    wires = wires.map((wire) => (wire.id === end.wireId ? { ...wire, [end.end]: loose } : wire));
+    const worn = flaws.some((flaw) => flaw.kind === 'chafed' && flaw.wireId === end.wireId && flaw.end === end.end);
+    wires = wires.map((wire) => {
+      if (wire.id === end.wireId) return { ...wire, [end.end]: loose };
+      // Where it is worn it goes on touching the body.
+      return worn && wire.id === chafeId(end.wireId) ? { ...wire, from: loose } : wire;
+    });
   }
   if (bridge) {
     devices.set(BRIDGE_FUSE, part({ kind: 'protection', family: 'blade', ratingA: BRIDGE_A, mount: null }, BRIDGE_FUSE));
     wires = [...wires, lead(OWN_LEADS[0]!, bridge.from, 'in'), lead(OWN_LEADS[1]!, bridge.to, 'out')];
   }
+  const lamp = lampEnds(plan, lampAt);
+  if (lamp) wires = [...wires, lampWire(plan.settings, lamp.from, lamp.to)];
   if (isIsolated) wires = wires.filter(({ from, to }) => ![from, to].some((end) => isBatteryMinus(devices, end)));
   return { index: { ...index, devices, wires, loads: index.loads.map(({ id }) => devices.get(id) as Load) }, held };
+}
+
+/** What a lamp in a fuse's place joins. */
+export function lampEnds(plan: DesignIndex, lampAt: string | null): { from: TerminalRef; to: TerminalRef } | null {
+  const fuse = lampAt === null ? undefined : plan.devices.get(lampAt);
+  const from = fuse?.kind === 'protection' ? inletOf(plan, fuse) : null;
+  return from && { from, to: { deviceId: fuse!.id, terminal: 'out' } };
 }
 
 /** A wire that is broken still lies where it lay, with both its ends: what it does not do is carry. */
@@ -86,4 +105,15 @@ export const isOwnLead = (wireId: string) => OWN_LEADS.includes(wireId);
 /** Half a metre of what test leads are made of. */
 export function shortWire(id: string, from: TerminalRef, to: TerminalRef): Wire {
   return { id, type: 'wire', role: 'supply', from, to, lengthMm: 500, lengthMeasured: true, conductor: 'mm2:2.5' };
+}
+
+/** What loads would be seen to do with other controls moved, from rest. */
+export function seenAfter({ index, held }: Standing, moved: readonly Moved[], loadIds: readonly string[]): Seen[] {
+  const bench = new Bench(index);
+  for (const { mover, position } of moved) {
+    const isHeld = mover.kind === 'device' && held.get(mover.deviceId)?.[mover.control] !== undefined;
+    if (!isHeld) bench.do({ kind: 'move', mover, position });
+  }
+  for (const [id, controls] of held) for (const [control, value] of Object.entries(controls)) bench.set(id, control, value);
+  return loadIds.map((loadId) => ({ loadId, does: doing(bench.answer.loads.find(({ id }) => id === loadId)?.level ?? 0) }));
 }

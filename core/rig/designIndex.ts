@@ -15,6 +15,7 @@ import type {
   Route,
   Scenario,
   Settings,
+  TerminalRef,
   Wire,
   Zone,
 } from '../design/schema';
@@ -130,6 +131,14 @@ export function indexDesign(design: Design): DesignIndex {
 export function hostOf({ mounted }: Pick<DesignIndex, 'mounted'>, { mount }: Protection): Protection | null {
   if (!mount?.tap) return null;
   return mounted.get(mount.blockId)?.find((fuse) => fuse.mount!.slot === mount.slot) ?? null;
+}
+
+/** Where a fuse is fed: its own inlet, its block, or the fuse ahead in a tap turned round; null where there is none. */
+export function inletOf(index: Pick<DesignIndex, 'mounted'>, fuse: Protection): TerminalRef | null {
+  if (!fuse.mount) return { deviceId: fuse.id, terminal: 'in' };
+  if (fuse.mount.tap !== 'load') return { deviceId: fuse.mount.blockId, terminal: 'in' };
+  const host = hostOf(index, fuse);
+  return host && { deviceId: host.id, terminal: 'out' };
 }
 
 /** The fuse that taps the slot of one; null where none does. */

@@ -103,6 +103,12 @@ export function flawWords(design: Design, flaw: Flaw, numbers: WireNumbers): Fla
         cure: 'Isolate, look for a wire too many, a strand across, a bare place that touches; insulate or take it out.',
         proof: 'Power off and both leads lifted, no continuity between the two.',
       };
+    case 'chafed':
+      return {
+        ...{ fault: 'wire worn through to the body', where: wireWords(design, flaw.wireId, numbers) },
+        cure: 'Isolate, find where it rubs, put in a new piece behind a grommet or in a sleeve.',
+        proof: 'Both its ends lifted, no continuity from it to the body; the fuse holds with everything on.',
+      };
   }
 }
 

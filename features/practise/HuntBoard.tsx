@@ -106,16 +106,18 @@ function WireLine({
 
 function PartBox({ part, hunt, bench, red, black, subjectId, onTerminal, onSubject }: HuntBoardProps & { part: DrawnPart }) {
   const { deviceId, name, symbol, symbolAt, x, y, width, height, ports } = part;
-  const { out, loads } = bench.state;
+  const { out, loads, lampAt } = bench.state;
   const unseen = hunt.complaints.some(({ unseenIds }) => unseenIds?.includes(deviceId));
   const does = !unseen && loads.some(({ id }) => id === deviceId) ? bench.does(deviceId) : null;
+  const shines = lampAt === deviceId ? bench.lampShines() : null;
+  const says = shines ? `lamp ${shines}` : does;
   return (
-    <g data-does={does ?? undefined} data-chosen={deviceId === subjectId} className={styles.part}>
+    <g data-does={does ?? undefined} data-shines={shines ?? undefined} data-chosen={deviceId === subjectId} className={styles.part}>
       <g
         role="button"
         tabIndex={0}
         aria-pressed={deviceId === subjectId}
-        aria-label={`${name}${does ? `, ${does}` : ''}${out.has(deviceId) ? ', pulled' : ''}`}
+        aria-label={`${name}${says ? `, ${says}` : ''}${out.has(deviceId) ? ', pulled' : ''}`}
         onClick={() => onSubject(deviceId)}
         onKeyDown={pressed(() => onSubject(deviceId))}
       >
@@ -129,9 +131,9 @@ function PartBox({ part, hunt, bench, red, black, subjectId, onTerminal, onSubje
           transform={`translate(${symbolAt.x} ${symbolAt.y})`}
           d={SYMBOLS[symbol]}
         />
-        {does && (
+        {says && (
           <text className={styles.does} textAnchor="middle" x={x + width / 2} y={y + height + 11}>
-            {does}
+            {says}
           </text>
         )}
       </g>

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import type { Hunt } from '@/core/practise/hunt';
 import type { Entry } from '@/core/practise/told';
 import type { Way } from '@/core/practise/bestWay';
-import { actWords, namedWords, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
+import { actWords, namedWords, SHINE_WORDS, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
 import { namesFor } from '@/core/practise/hunt';
 import type { Score } from '@/core/practise/score';
 import { formatNumber } from '@/core/units/quantity';
@@ -49,13 +49,13 @@ export function HuntResult({ hunt, board, entries, score, way, onAgain }: HuntRe
       <div className={styles.ways}>
         <Steps
           title="Your way"
-          steps={entries.map(({ act, told }) => ({ words: actWords(board, act), read: readOf(told[0]), sound: null }))}
+          steps={entries.map(({ act, told }) => ({ words: actWords(board, act), read: readOf(told.at(-1)), sound: null }))}
         />
         <Steps
           title="The finder’s way"
-          steps={way.steps.map(({ act, read, sound }) => ({
+          steps={way.steps.map(({ act, read, sound, shines }) => ({
             words: actWords(board, act),
-            read: unit(act.kind, read),
+            read: shines ? SHINE_WORDS[shines] : unit(act.kind, read),
             sound: unit(act.kind, sound),
           }))}
         />
@@ -70,6 +70,7 @@ export function HuntResult({ hunt, board, entries, score, way, onAgain }: HuntRe
 const unit = (kind: string, value: number | null) => (value === null ? null : `${formatNumber(value, 2)} ${kind === 'clamp' ? 'A' : 'V'}`);
 
 function readOf(told: Entry['told'][number] | undefined): string | null {
+  if (told?.kind === 'lamp') return SHINE_WORDS[told.shines];
   if (told?.kind !== 'volts' && told?.kind !== 'amps') return null;
   return `${formatNumber(told.value, 2)} ${told.kind === 'amps' ? 'A' : 'V'}`;
 }

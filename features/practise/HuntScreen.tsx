@@ -78,7 +78,7 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
     const entry = act(one);
     const [first] = entry?.told ?? [];
     if (first?.kind === 'amps') setDisplay(displayWords(first));
-    else if (one.kind !== 'look' && one.kind !== 'touch') setDisplay(NOTHING);
+    else if (one.kind !== 'look' && one.kind !== 'touch' && one.kind !== 'smell') setDisplay(NOTHING);
   };
   const begin = () => {
     again();

@@ -45,6 +45,9 @@ export function SubjectPanel({ hunt, board, bench, subjectId, onSubject, onDo }:
           <Button size="small" onClick={() => onDo({ kind: 'touch', subjectId: record.id })}>
             Feel
           </Button>
+          <Button size="small" onClick={() => onDo({ kind: 'smell', subjectId: record.id })}>
+            Smell
+          </Button>
           {record.kind === 'protection' && <FuseActs bench={bench} fuseId={record.id} ratingA={record.ratingA} onDo={onDo} />}
         </div>
       )}
@@ -55,6 +58,9 @@ export function SubjectPanel({ hunt, board, bench, subjectId, onSubject, onDo }:
           </Button>
           <Button size="small" onClick={() => onDo({ kind: 'touch', subjectId: record.id })}>
             Feel its ends
+          </Button>
+          <Button size="small" onClick={() => onDo({ kind: 'smell', subjectId: record.id })}>
+            Smell
           </Button>
           {(['from', 'to'] as const).map((end) => {
             const isOff = bench.state.lifted.some((one) => one.wireId === record.id && one.end === end);
@@ -79,11 +85,15 @@ export function SubjectPanel({ hunt, board, bench, subjectId, onSubject, onDo }:
 }
 
 function FuseActs({ bench, fuseId, ratingA, onDo }: { bench: HuntBench; fuseId: string; ratingA: number; onDo(act: HuntAct): void }) {
+  const isLamp = bench.state.lampAt === fuseId;
   const [wantedA, setWantedA] = useState<number | null>(ratingA);
   return (
     <>
       <Button size="small" disabled={bench.state.out.has(fuseId)} onClick={() => onDo({ kind: 'pullFuse', fuseId })}>
         Pull
+      </Button>
+      <Button size="small" onClick={() => onDo({ kind: 'lamp', fuseId: isLamp ? null : fuseId })}>
+        {isLamp ? 'Test lamp out' : 'Test lamp in its place'}
       </Button>
       <span className={styles.fit}>
         <InputNumber

@@ -1,0 +1,56 @@
+import { analyse } from '../analysis/analyse';
+import { circuitSaid } from '../analysis/circuitSaid';
+import type { Protection } from '../design/schema';
+import { BlownCircuit, partedAt, type BlowCause, type LampTest, type Parting } from '../diagnosis/blows';
+import { isSameTerminal } from '../design/terminals';
+import { traceWiring, type Wiring } from '../network/wiring';
+import type { DesignIndex } from '../rig/designIndex';
+import type { Complaint, Hunt, HuntAct, Named, WireEnd } from './hunt';
+import type { Shine } from './told';
+
+/** How sure it has to be before a wire is replaced. */
+const SURE = 0.9;
+const MOST_LOOKS = 16;
+
+/**
+ * Goes the finder's way to what blows a fuse: a lamp in its place, and one wire after another lifted where it tells most.
+ * @param take does an act and says what the lamp does then
+ */
+export function followedByLamp(
+  { design }: Hunt,
+  index: DesignIndex,
+  { moved, blows }: Complaint,
+  take: (act: HuntAct) => Shine | null,
+): Named | undefined {
+  const fuse = blows && (index.devices.get(blows.fuseId) as Protection);
+  if (!fuse) return undefined;
+  const wiring = traceWiring(index);
+  const circuit = new BlownCircuit(index, wiring, fuse, moved, circuitSaid(analyse(design), fuse));
+  const tests: LampTest[] = [];
+  const look = (shines: Shine | null, parting: Parting | null) => tests.push({ parting, bright: shines === 'bright' });
+  look(take({ kind: 'lamp', fuseId: fuse.id }), null);
+  for (;;) {
+    const { ranked, next } = circuit.diagnose({ when: blows.when, tests });
+    const [first] = ranked;
+    const parting = next.find((one) => one.parting)?.parting;
+    if (!first || first.probability > SURE || !parting || tests.length > MOST_LOOKS) {
+      take({ kind: 'lamp', fuseId: null });
+      return first && nameFor(first.cause);
+    }
+    const wireEnd = endOf(index, wiring, parting);
+    look(take({ kind: 'lift', ...wireEnd }), parting);
+    take({ kind: 'land', ...wireEnd });
+  }
+}
+
+/** Where a wire is lifted, as one of its ends. */
+function endOf({ wires }: DesignIndex, wiring: Wiring, { wireId, end }: Parting): WireEnd {
+  const wire = wires.find(({ id }) => id === wireId)!;
+  return { wireId, end: isSameTerminal(partedAt(wiring, wire, end), wire.from) ? 'from' : 'to' };
+}
+
+/** What a cause is called; of too much drawn there is nothing to mend. */
+function nameFor(cause: BlowCause): Named | undefined {
+  if (cause.kind === 'wire') return { kind: 'chafed', subjectId: cause.wireId };
+  return cause.kind === 'part' ? { kind: 'bridged', subjectId: cause.deviceId } : undefined;
+}
