@@ -14,12 +14,14 @@ const LEAST_V = 1;
  * network shows at a terminal (Thevenin), the battery as it usually is. Best asked with every load off.
  */
 export function prospectiveCurrents(live: LiveDesign): ProspectiveCurrent[] {
+  const { battery } = live.compiled.index;
+  const minus = { deviceId: battery?.id ?? '', terminal: 'minus' };
   const found: ProspectiveCurrent[] = [];
   for (const name of live.compiled.nodeOf.keys()) {
     const [deviceId, terminal] = name.split('/') as [string, string];
     if (terminal.startsWith('#')) continue;
     const volts = live.voltage({ deviceId, terminal })!;
-    if (volts > LEAST_V) found.push({ deviceId, terminal, amps: volts / live.resistanceSeen({ deviceId, terminal }) });
+    if (volts > LEAST_V) found.push({ deviceId, terminal, amps: volts / live.resistanceBetween({ deviceId, terminal }, minus) });
   }
   return found;
 }

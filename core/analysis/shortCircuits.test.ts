@@ -88,8 +88,8 @@ test('Thevenin’s resistance inside a chain is what a fault there would see', (
   const network = new Network(netlist);
   network.solve();
   // 5 ohm to the source on one side, 5 to ground on the other.
-  expect(network.resistanceSeen(netlist.nodes.indexOf('y'))).toBeCloseTo(2.5, 12);
-  expect(network.resistanceSeen(netlist.nodes.indexOf('x'))).toBeCloseTo((2 * 8) / 10, 12);
+  expect(network.resistanceBetween(netlist.nodes.indexOf('y'), netlist.reference)).toBeCloseTo(2.5, 12);
+  expect(network.resistanceBetween(netlist.nodes.indexOf('x'), netlist.reference)).toBeCloseTo((2 * 8) / 10, 12);
 });
 
 test.each([

@@ -9,6 +9,7 @@ import {
   type OhmBranches,
 } from './branches';
 import { foldChains } from './chains';
+import { placed, withinChain, type Placed } from './placed';
 import { checkConnected, checkValues } from './checks';
 import { CurrentSums } from './currentSums';
 import { CutOff } from './cutOff';
@@ -170,29 +171,23 @@ export class Network {
   }
 
   /**
-   * Thevenin's resistance between a node and the reference, ohm: how far one ampere more would move it, around the present
-   * operating point.
+   * Thevenin's resistance between two nodes, ohm: how far one ampere more, into one and out of the other, would move them apart, around the present operating
+   * point. The ampere goes in and comes out in one solution, so that what they float on together is not the difference of two large numbers.
    */
-  resistanceSeen(node: number): number {
-    const { system, unknown, ohms } = this;
-    const rise = (at: number, by: number) => {
-      this.step.fill(0);
-      if (by === system.count || at === system.count) return 0;
-      this.step[by] = 1;
-      system.solve(this.step);
-      return this.step[at]!;
+  resistanceBetween(one: number, other: number): number {
+    const { system, step, unknown, ohms, dutySteps } = this;
+    const [into, out] = [placed(one, unknown, ohms), placed(other, unknown, ohms)];
+    const fed = ({ shares }: Placed, amps: number) => {
+      for (const { unknown: at, share } of shares) if (at < system.count) step[at]! += amps * share;
     };
-    const own = unknown[node]!;
-    if (own >= 0) return rise(own, own);
-    const branch = ohms.chains.findIndex(({ inner }) => inner.includes(node));
-    const { a, b, links, inner } = ohms.chains[branch]!;
-    const toA = links.slice(0, inner.indexOf(node) + 1).reduce((sum, { element }) => sum + ohms.ohm[element]!, 0);
-    const toB = 1 / ohms.siemens[branch]! - toA;
-    const shareA = toB / (toA + toB);
-    const shareB = toA / (toA + toB);
-    const [atA, atB] = [unknown[a]!, unknown[b]!];
-    const ends = shareA * shareA * rise(atA, atA) + shareB * shareB * rise(atB, atB) + 2 * shareA * shareB * rise(atA, atB);
-    return (toA * toB) / (toA + toB) + ends;
+    const rise = ({ shares }: Placed) =>
+      shares.reduce((sum, { unknown: at, share }) => sum + (at < system.count ? share * step[at]! : 0), 0);
+    step.fill(0);
+    fed(into, 1);
+    fed(out, -1);
+    system.solve(step);
+    dutySteps.correct(system, step);
+    return rise(into) - rise(out) + withinChain(into, out);
   }
 
   /**

@@ -141,9 +141,12 @@ export class LiveDesign {
     return (this.voltage({ deviceId, terminal: plus }) ?? 0) - (this.voltage({ deviceId, terminal: minus }) ?? 0);
   }
 
-  /** Ohms the whole network shows between a terminal and the battery's minus, around the present state. */
-  resistanceSeen({ deviceId, terminal }: TerminalRef): number {
-    return this.network.resistanceSeen(this.compiled.nodeOf.get(terminalKey(deviceId, terminal))!);
+  /** Ohms the whole network shows between two terminals around the present state; infinite where nothing joins them. */
+  resistanceBetween(one: TerminalRef, other: TerminalRef): number {
+    const node = ({ deviceId, terminal }: TerminalRef) => this.compiled.nodeOf.get(terminalKey(deviceId, terminal));
+    const [into, out] = [node(one), node(other)];
+    if (into === undefined || out === undefined || this.floats(one, other)) return Infinity;
+    return this.network.resistanceBetween(into, out);
   }
 
   /** Amperes in a wire from its first end to its second. */

@@ -7,10 +7,11 @@ import { BRIGHT_SHARE } from '../diagnosis/blows';
 import { minutesFor, minutesTo } from '../diagnosis/diagnose';
 import { chafeId, probePoints, type Flaw } from '../diagnosis/flaws';
 import { doing, type Moved, type Seen } from '../diagnosis/foresee';
+import type { ControlState } from '../network/controlState';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { isSameTerminal, landsOn } from '../design/terminals';
 import { isSameName, namesFor, type Hunt, type HuntAct, type Named, type WireEnd } from './hunt';
-import { diodeBetween, ohmsBetween } from './testSource';
+import { ColdBoard } from './testSource';
 import { MEND, MINUTES } from './minutes';
 import { leftOver } from './leftOver';
 import { smellAt, warmthAt } from './senses';
@@ -49,6 +50,7 @@ export class HuntBench {
   private readonly left = new Map<string, Moved>();
   world: Standing;
   bench: Bench;
+  private cold: { world: Standing; state: ControlState; board: ColdBoard } | null = null;
   readonly entries: Entry[] = [];
   isDone = false;
 
@@ -294,6 +296,14 @@ export class HuntBench {
     return this.isLive(at, new Bench(index, this.bench));
   }
 
+  /** What a meter with a source of its own finds, made anew after everything that changed something. */
+  private coldBoard(): ColdBoard {
+    const { world, bench } = this;
+    if (this.cold?.world !== world || this.cold.state !== bench.standing)
+      this.cold = { world, state: bench.standing, board: new ColdBoard(world.index, bench.standing) };
+    return this.cold.board;
+  }
+
   private has(at: TerminalRef): boolean {
     return this.reachable().some((one) => isSameTerminal(one, at));
   }
@@ -312,10 +322,9 @@ export class HuntBench {
       unsafe('ohmsLive');
       return { told: [{ kind: 'meterLive', volts }], minutes };
     }
-    const { index } = this.world;
-    const { standing: state } = this.bench;
-    if (mode === 'diode') return { told: [{ kind: 'diode', value: diodeBetween(index, state, red, black) }], minutes };
-    return { told: [{ kind: mode, value: ohmsBetween(index, state, red, black) }], minutes };
+    const board = this.coldBoard();
+    if (mode === 'diode') return { told: [{ kind: 'diode', value: board.diode(red, black) }], minutes };
+    return { told: [{ kind: mode, value: board.ohms(red, black) }], minutes };
   }
 
   private clamp(wireId: string): Came {

@@ -7,7 +7,7 @@ import { AT_REST } from '../../network/controlState';
 import { indexDesign } from '../../rig/designIndex';
 import { BoardBuilder } from '../boardBuilder';
 import { displayWords } from '../huntWords';
-import { ohmsBetween } from '../testSource';
+import { ColdBoard } from '../testSource';
 import { ask, pick, shuffled, whole, type Generator, type Random, type Wrong } from './question';
 
 const BLADES = ['86', '85', '30', '87a', '87'] as const;
@@ -26,13 +26,14 @@ function wornRelay(random: Random) {
   const index = indexDesign(
     new BoardBuilder('A relay on the bench').part('relay', 'Relay', 'changeoverRelay', { coilOhm, suppression }).design(),
   );
+  const bench = new ColdBoard(index, AT_REST);
   const letters = ['A', 'B', 'C', 'D', 'E'];
   const blades = shuffled(random, BLADES);
   const letterOf = (blade: string) => letters[blades.indexOf(blade as (typeof BLADES)[number])]!;
   const rows: string[][] = [];
   blades.forEach((one, at) =>
     blades.slice(at + 1).forEach((other) => {
-      const value = ohmsBetween(index, AT_REST, { deviceId: 'relay', terminal: one }, { deviceId: 'relay', terminal: other });
+      const value = bench.ohms({ deviceId: 'relay', terminal: one }, { deviceId: 'relay', terminal: other });
       if (value !== null) rows.push([`${letterOf(one)} to ${letterOf(other)}`, displayWords({ kind: 'ohms', value })]);
     }),
   );
