@@ -117,6 +117,9 @@ export type LeadMode = (typeof LEAD_MODES)[number];
 /** An end of a wire. */
 export type WireEnd = Pick<Extract<HuntAct, { kind: 'lift' }>, 'wireId' | 'end'>;
 
+/** Acts that only look: nothing moves by them. */
+export const LOOKS: ReadonlySet<HuntAct['kind']> = new Set(['meter', 'clamp', 'look', 'touch', 'smell']);
+
 /** The most acts of one hunt. */
 export const MOST_HUNT_ACTS = 400;
 

@@ -10,9 +10,9 @@ import { doing, type Moved, type Seen } from '../diagnosis/foresee';
 import type { ControlState } from '../network/controlState';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { isSameTerminal, landsOn } from '../design/terminals';
-import { isSameName, namesFor, type Hunt, type HuntAct, type Named, type WireEnd } from './hunt';
+import { isSameName, LOOKS, namesFor, type Hunt, type HuntAct, type Named, type WireEnd } from './hunt';
 import { ColdBoard } from './testSource';
-import { MEND, MINUTES } from './minutes';
+import { ACT_S, MEND, MINUTES } from './minutes';
 import { leftOver } from './leftOver';
 import { smellAt, warmthAt } from './senses';
 import type { Entry, Shine, Told, Unsafe } from './told';
@@ -22,12 +22,8 @@ import { BRIDGE_FUSE, isBatteryMinus, lampEnds, looseEnd, plannedTerminal, stand
 const LIVE_V = 0.5;
 /** Across the leads of a meter set to ohms it takes more for its own. */
 const OHMS_LIVE_V = 0.05;
-/** Time that passes with each act that changes something, s, in steps: of two fuses in a row the quicker one goes alone. */
-const ACT_S = [0.005, 0.01, 0.015, 0.03, 0.06, 0.13, 0.25, 0.5];
 /** Of the battery's volts, from which a lamp is seen to glow. Common practice. */
 const GLOWS_SHARE = 0.1;
-/** Acts that only look. */
-const LOOKS: ReadonlySet<HuntAct['kind']> = new Set(['meter', 'clamp', 'look', 'touch', 'smell']);
 
 /** What an act gives, and what it costs. */
 interface Came {
@@ -80,8 +76,7 @@ export class HuntBench {
 
   /** How everything stands, to be drawn. */
   get state() {
-    const { lifted, out, bridge, lampAt, isIsolated, bench } = this;
-    return { lifted, out: out as ReadonlySet<string>, bridge, lampAt, isIsolated, fittedA: this.fittedA as ReadonlyMap<string, number>, loads: bench.answer.loads }; // prettier-ignore
+    return { ...this.tampered, out: this.out as ReadonlySet<string>, loads: this.bench.answer.loads };
   }
 
   position(deviceId: string, control: string): ControlValue {
@@ -95,10 +90,6 @@ export class HuntBench {
   /** What a load is seen to do. */
   does(loadId: string): Seen['does'] {
     return doing(this.bench.answer.loads.find(({ id }) => id === loadId)?.level ?? 0);
-  }
-
-  ampsOf(loadId: string): number {
-    return this.bench.answer.loads.find(({ id }) => id === loadId)?.amps ?? 0;
   }
 
   /** Does one act. After everything is proved nothing changes any more. @throws NetworkError */

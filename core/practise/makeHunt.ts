@@ -47,7 +47,7 @@ export function madeHunt(design: Design, { named, ohm, loadId, says, story }: Wa
   try {
     const sound = new HuntBench({ ...hunt, complaints: [{ ...complaint, flaw: { kind: 'none' } }] });
     const blows = flaw.kind === 'chafed' ? blowsOf(hunt) : null;
-    const told = blows ? { ...hunt, complaints: [{ ...complaint, blows, moved: blows.when === 'atOnce' ? [] : moved }] } : hunt;
+    const told = blows ? { ...hunt, complaints: [{ ...complaint, blows }] } : hunt;
     return { hunt: told, shows: blows !== null || new HuntBench(hunt).does(loadId) !== sound.does(loadId) };
   } catch (error) {
     if (error instanceof NetworkError) return null;

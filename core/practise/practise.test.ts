@@ -234,7 +234,7 @@ describe('what is done', () => {
       }
       expect(JSON.stringify([...hunt.design.records])).toBe(before);
     }
-    for (const kind of ['flick', 'isolate', 'pullFuse', 'fitFuse', 'lift', 'land', 'bridge', 'meter', 'clamp', 'look', 'touch', 'mend', 'prove', 'told volts', 'told ohms', 'told diode', 'told continuity', 'told meterLive', 'told amps', 'ohmsLive', 'liftedLive', 'mendedLive', 'biggerFuse', 'bridgedShort']) expect(reached).toContain(kind); // prettier-ignore
+    for (const kind of ['flick', 'isolate', 'pullFuse', 'fitFuse', 'lift', 'land', 'bridge', 'meter', 'clamp', 'look', 'touch', 'smell', 'lamp', 'told lamp', 'told smell', 'mend', 'prove', 'told volts', 'told ohms', 'told diode', 'told continuity', 'told meterLive', 'told amps', 'ohmsLive', 'liftedLive', 'mendedLive', 'biggerFuse', 'bridgedShort']) expect(reached).toContain(kind); // prettier-ignore
   }, 60_000);
 });
 
@@ -260,6 +260,8 @@ function anyAct(bench: HuntBench, random: () => number): HuntAct {
     () => ({ kind: 'clamp', wireId: wire.id }),
     () => ({ kind: 'look', deviceId: pick([...plan.devices.keys()]) }),
     () => ({ kind: 'touch', subjectId: subject.id }),
+    () => ({ kind: 'smell', subjectId: subject.id }),
+    () => ({ kind: 'lamp', fuseId: pick([pick(fuses).id, null]) }),
     () => ({ kind: 'mend', named: { kind: pick(namesOffered(subject)), subjectId: subject.id } }),
     () => ({ kind: 'prove' }),
   ])();
@@ -288,7 +290,8 @@ describe('hunts drawn from a seed', () => {
     }
     expect(lost.length).toBeLessThanOrEqual(4);
     expect(acts / 200).toBeLessThan(9);
-    for (const kind of ['openWire', 'highJoint', 'blownFuse', 'deadLoad', 'openContact']) expect(kinds.get(kind) ?? 0).toBeGreaterThan(3);
+    for (const kind of ['openWire', 'highJoint', 'blownFuse', 'deadLoad', 'openContact', 'chafed'])
+      expect(kinds.get(kind) ?? 0).toBeGreaterThan(3);
   }, 240_000);
 
   test('somebody who measures at random takes far more', () => {

@@ -65,7 +65,10 @@ function shown(design: Design, flaw: Flaw, moved: readonly Moved[], loadId: stri
     const good = new HuntBench({ ...frame, complaints: [{ ...complaint, flaw: { kind: 'none' } }] });
     const sound = good.does(loadId);
     // A joint is as bad as its load's current makes it.
-    const scaled: Flaw = flaw.kind === 'highJoint' ? { ...flaw, ohm: flaw.ohm / Math.max(LEAST_A, good.ampsOf(loadId)) } : flaw;
+    const scaled: Flaw =
+      flaw.kind === 'highJoint'
+        ? { ...flaw, ohm: flaw.ohm / Math.max(LEAST_A, good.state.loads.find(({ id }) => id === loadId)?.amps ?? 0) }
+        : flaw;
     const does = new HuntBench({ ...frame, complaints: [{ ...complaint, flaw: scaled }] }).does(loadId);
     if (does === sound) return null;
     if (flaw.kind === 'chafed') return shorted({ ...frame, complaints: [complaint] }, loadId);
@@ -85,8 +88,7 @@ function shorted(hunt: Hunt, loadId: string): ReturnType<typeof shown> {
   const fuse = nameOf(design, blows.fuseId);
   const goes = blows.when === 'atOnce' ? 'A new one goes the moment it is put in.' : 'A new one goes as soon as it is switched on.';
   const says = `${nameOf(design, loadId)} does nothing: ${fuse} has gone. ${goes}`;
-  const moved = blows.when === 'atOnce' ? [] : complaints[0]!.moved;
-  return { ...hunt, story: STORY, complaints: [{ ...complaints[0]!, moved, says, blows }] };
+  return { ...hunt, story: STORY, complaints: [{ ...complaints[0]!, says, blows }] };
 }
 
 /** As an owner would say it. */

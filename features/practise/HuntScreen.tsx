@@ -6,7 +6,7 @@ import { drawableOf } from '@/core/diagram/drawSheets';
 import type { TerminalRef } from '@/core/design/schema';
 import { partDeciding } from '@/core/diagnosis/diagnose';
 import { wireNumbersOf } from '@/core/harness/schedule';
-import type { Hunt, HuntAct, LeadMode } from '@/core/practise/hunt';
+import { LOOKS, type Hunt, type HuntAct, type LeadMode } from '@/core/practise/hunt';
 import { displayWords, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
 import { scoreOf } from '@/core/practise/score';
 import { formatNumber } from '@/core/units/quantity';
@@ -78,7 +78,7 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
     const entry = act(one);
     const [first] = entry?.told ?? [];
     if (first?.kind === 'amps') setDisplay(displayWords(first));
-    else if (one.kind !== 'look' && one.kind !== 'touch' && one.kind !== 'smell') setDisplay(NOTHING);
+    else if (!LOOKS.has(one.kind)) setDisplay(NOTHING);
   };
   const begin = () => {
     again();
