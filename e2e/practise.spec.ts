@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './fixtures';
 
 /** Opens a board once it is drawn. */
@@ -287,4 +287,48 @@ test('a hunt of one’s own making: its fault and its owner’s words, played an
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file for somebody' }).click();
   expect((await saved).suggestedFilename()).toBe('hunt.json');
+});
+
+test('a hunt on one’s own design to its end: a worn wire blows a fuse, a lamp takes its place, a wire is lifted, the fault named, a new fuse fitted', async ({
+  page,
+  pip,
+}) => {
+  await page.goto(`/practise/own/${pip}`);
+  await page.getByRole('button', { name: 'Make one' }).click();
+  const dialog = page.getByRole('dialog', { name: 'A hunt of your own' });
+  const choose = async (scope: Page | Locator, name: string, text: string) => {
+    await scope.getByRole('combobox', { name }).click();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  };
+  await choose(dialog, 'The complaint is about', 'Water pump');
+  await choose(dialog, 'Part or wire that is wrong', '06a');
+  await dialog.getByRole('combobox', { name: 'Its fault' }).click();
+  await page.getByTitle('worn through').click();
+  await dialog.getByRole('textbox', { name: 'In its owner’s words' }).fill('The pump is dead and its fuse goes each time.');
+  await dialog.getByRole('button', { name: 'Make it' }).click();
+  await choose(page, 'Part or wire to work on', 'Water pump fuse');
+  await page.getByRole('button', { name: 'Smell', exact: true }).click();
+  await expect(log(page).getByRole('listitem').first()).toContainText('It smells burnt');
+  await page.getByRole('button', { name: 'Test lamp in its place' }).click();
+  await expect(log(page).getByRole('listitem').first()).toContainText('The lamp is bright.');
+  await expect(page.getByRole('status', { name: 'Open work' })).toContainText('The lamp is bright. Water pump fuse is out or has gone.');
+  await choose(page, 'Part or wire to work on', '06a');
+  await page.getByRole('button', { name: /^Take off 06a/ }).first().click(); // prettier-ignore
+  await expect(log(page).getByRole('listitem').first()).toContainText('The lamp is dark.');
+  await page.getByRole('button', { name: /^Land 06a/ }).click();
+  await page.getByRole('button', { name: 'Battery’s minus off' }).click();
+  await mend(page, 'Wire 06a', 'worn through');
+  await expect(log(page).getByRole('listitem').first()).toContainText('mended');
+  await page.getByRole('button', { name: 'Battery’s minus on again' }).click();
+  await expect(log(page).getByRole('listitem').first()).not.toContainText('bright');
+  await page.getByRole('button', { name: 'Try everything' }).click();
+  await expect(log(page).getByRole('listitem').first()).toContainText('The test lamp is still in a fuse’s place.');
+  await choose(page, 'Part or wire to work on', 'Water pump fuse');
+  await page.getByRole('button', { name: 'Fit a new one' }).click();
+  await page.getByRole('button', { name: 'Try everything' }).click();
+  const result = page.getByRole('region', { name: 'How it went' });
+  await expect(result).toContainText('worn through to the body');
+  await expect(result).toContainText('Nothing that could hurt');
+  await expect(result.getByRole('table', { name: 'The finder’s way' })).toContainText('The lamp is');
 });

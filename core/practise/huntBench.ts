@@ -5,21 +5,29 @@ import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import { BRIGHT_SHARE } from '../diagnosis/blows';
 import { minutesFor, minutesTo } from '../diagnosis/diagnose';
-import { chafeId, probePoints, type Flaw } from '../diagnosis/flaws';
+import { probePoints, type Flaw } from '../diagnosis/flaws';
 import { doing, type Moved, type Seen } from '../diagnosis/foresee';
 import type { ControlState } from '../network/controlState';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import { isSameTerminal, landsOn } from '../design/terminals';
+import { isSameTerminal } from '../design/terminals';
 import { isSameName, LOOKS, namesFor, type Hunt, type HuntAct, type Named, type WireEnd } from './hunt';
 import { ColdBoard } from './testSource';
 import { ACT_S, MEND, MINUTES } from './minutes';
 import { leftOver } from './leftOver';
-import { smellAt, warmthAt } from './senses';
-import type { Entry, Shine, Told, Unsafe } from './told';
-import { BRIDGE_FUSE, isBatteryMinus, lampEnds, looseEnd, plannedTerminal, standing, type Standing, type Tampered } from './world';
+import { landedAt, smellAt, warmthAt } from './senses';
+import type { Entry, LeftOver, Shine, Told, Unsafe } from './told';
+import {
+  BRIDGE_FUSE,
+  isBatteryMinus,
+  isLiveAt,
+  lampEnds,
+  looseEnd,
+  plannedTerminal,
+  standing,
+  type Standing,
+  type Tampered,
+} from './world';
 
-/** Volts from which a point is live. */
-const LIVE_V = 0.5;
 /** Across the leads of a meter set to ohms it takes more for its own. */
 const OHMS_LIVE_V = 0.05;
 /** Of the battery's volts, from which a lamp is seen to glow. Common practice. */
@@ -81,10 +89,6 @@ export class HuntBench {
 
   position(deviceId: string, control: string): ControlValue {
     return this.left.get(`${deviceId} ${control}`)?.position ?? this.bench.position(deviceId, control);
-  }
-
-  sidePosition(control: keyof Bench['side']): ControlValue {
-    return this.bench.side[control];
   }
 
   /** What a load is seen to do. */
@@ -271,20 +275,15 @@ export class HuntBench {
     return this.world.index.wires.find((wire) => wire.id === id)?.[end] ?? plan[end];
   }
 
-  /** Whether there is voltage between a terminal and anything that comes home to the battery's minus, its lead off or on. */
-  private isLive(at: TerminalRef, bench = this.bench): boolean {
-    const { devices, wires } = this.plan;
-    return wires.some(({ from, to }) => {
-      const home = isBatteryMinus(devices, from) ? to : isBatteryMinus(devices, to) ? from : null;
-      return home !== null && Math.abs(bench.volts(at, home) ?? 0) > LIVE_V;
-    });
+  private isLive(at: TerminalRef): boolean {
+    return isLiveAt(this.plan, this.bench, at);
   }
 
   /** Whether a terminal is live by more than a test lamp lets through, which harms nothing. */
   private isLiveFully(at: TerminalRef): boolean {
     if (this.lampAt === null) return this.isLive(at);
     const { index } = standing(this.plan, { ...this.tampered, lampAt: null });
-    return this.isLive(at, new Bench(index, this.bench));
+    return isLiveAt(this.plan, new Bench(index, this.bench), at);
   }
 
   /** What a meter with a source of its own finds, made anew after everything that changed something. */
@@ -329,13 +328,7 @@ export class HuntBench {
   private look(deviceId: string): Came {
     const device = this.plan.devices.get(deviceId);
     if (!device) return notThere();
-    // Where a wire is worn is found by following it, not at its terminals.
-    const worn = new Set(this.flaws.map((flaw) => (flaw.kind === 'chafed' ? chafeId(flaw.wireId) : null)));
-    const wires = this.world.index.wires.filter(({ id }) => !worn.has(id));
-    const landed = kindOf(device).terminals(device).map((terminal): Told => ({
-      ...{ kind: 'lands', terminal },
-      wireIds: wires.filter((wire) => landsOn(wire, { deviceId, terminal })).map(({ id }) => id),
-    })); // prettier-ignore
+    const landed = landedAt(this, this.world.index.wires, device);
     const does: Told[] = device.kind === 'load' ? [{ kind: 'does', loadId: deviceId, does: this.does(deviceId) }] : [];
     return { told: [...does, ...landed], minutes: minutesTo(this.plan, { deviceId, terminal: '' }) + 1 };
   }
@@ -376,8 +369,17 @@ export class HuntBench {
     return this.plan.battery !== null && !this.isIsolated && isolators.every(({ id }) => this.bench.position(id, 'position') !== 'off');
   }
 
+  /** What somebody has left open, as far as it is plain to see: not what is still wrong, nor a fuse that is in and has gone. */
+  openWork(): LeftOver[] {
+    return this.leftOf([], () => true);
+  }
+
+  private leftOf(complaints: Hunt['complaints'], isWhole: (id: string) => boolean): LeftOver[] {
+    return leftOver(complaints, { ...this.tampered, plan: this.plan, out: this.out, isWhole });
+  }
+
   private prove(): Came {
-    const left = leftOver(this.hunt, { ...this.tampered, plan: this.plan, out: this.out, isWhole: (id) => this.isWhole(id) });
+    const left = this.leftOf(this.hunt.complaints, (id) => this.isWhole(id));
     this.isDone = left.length === 0;
     return { told: [{ kind: 'proved', left }], minutes: MINUTES.prove };
   }

@@ -182,7 +182,7 @@ function leadWords(wireId: string): string {
   return isOwnLead(wireId) ? 'the fused lead' : 'a lead that is on no plan';
 }
 
-function leftWords(board: Labelled, left: LeftOver): string {
+export function leftWords(board: Labelled, left: LeftOver): string {
   const { design } = board;
   switch (left.kind) {
     case 'wrong':

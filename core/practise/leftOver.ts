@@ -1,6 +1,6 @@
 import type { Flaw } from '../diagnosis/flaws';
 import type { DesignIndex } from '../rig/designIndex';
-import type { Hunt } from './hunt';
+import type { Complaint } from './hunt';
 import type { LeftOver } from './told';
 import type { Tampered } from './world';
 
@@ -13,7 +13,7 @@ export interface Left extends Tampered {
 
 /** What still keeps a hunt from being done: what is wrong, and what somebody has left open. */
 export function leftOver(
-  { complaints }: Hunt,
+  complaints: readonly Complaint[],
   { plan, flaws, lifted, fittedA, bridge, lampAt, isIsolated, out, isWhole }: Left,
 ): LeftOver[] {
   const fuses = Array.from(plan.devices.values()).filter((device) => device.kind === 'protection');

@@ -1,8 +1,10 @@
 import type { Bench } from '../bench/bench';
-import type { Device } from '../design/schema';
-import type { Flaw } from '../diagnosis/flaws';
+import type { Device, Wire } from '../design/schema';
+import { landsOn } from '../design/terminals';
+import { kindOf } from '../devices';
+import { chafeId, type Flaw } from '../diagnosis/flaws';
 import type { DesignIndex } from '../rig/designIndex';
-import type { Smell, Warmth } from './told';
+import type { Smell, Told, Warmth } from './told';
 
 /** Watts in a joint or part from which a hand tells. From memory of the trade: a loose blade hot to the touch wastes a few watts. */
 const WARM_W = 0.3;
@@ -13,6 +15,17 @@ export interface Felt {
   plan: DesignIndex;
   bench: Bench;
   flaws: readonly Flaw[];
+}
+
+/** Which wires an eye finds on each terminal of a part. Where a wire is worn is found by following it, not at its terminals. */
+export function landedAt({ flaws }: Felt, wires: readonly Wire[], device: Device): Told[] {
+  const worn = new Set(flaws.map((flaw) => (flaw.kind === 'chafed' ? chafeId(flaw.wireId) : null)));
+  return kindOf(device)
+    .terminals(device)
+    .map((terminal) => {
+      const landed = wires.filter((wire) => landsOn(wire, { deviceId: device.id, terminal }) && !worn.has(wire.id));
+      return { kind: 'lands', terminal, wireIds: landed.map(({ id }) => id) };
+    });
 }
 
 /** How warm a part or a wire's ends are. */

@@ -83,6 +83,17 @@ const asFound = (flaw: Flaw): Flaw => (flaw.kind === 'openWire' ? { kind: 'highJ
 export const isBatteryMinus = (devices: ReadonlyMap<string, Device>, { deviceId, terminal }: TerminalRef) =>
   terminal === 'minus' && devices.get(deviceId)?.kind === 'battery';
 
+/** Volts from which a point is live. */
+const LIVE_V = 0.5;
+
+/** Whether there is voltage between a terminal and anything that comes home to the battery's minus, its lead off or on. */
+export function isLiveAt({ devices, wires }: DesignIndex, bench: Bench, at: TerminalRef): boolean {
+  return wires.some(({ from, to }) => {
+    const home = isBatteryMinus(devices, from) ? to : isBatteryMinus(devices, to) ? from : null;
+    return home !== null && Math.abs(bench.volts(at, home) ?? 0) > LIVE_V;
+  });
+}
+
 /** A loose end is reached where its wire was. */
 export function plannedTerminal({ wires }: DesignIndex, at: TerminalRef): TerminalRef {
   for (const wire of wires)

@@ -7,7 +7,7 @@ import type { TerminalRef } from '@/core/design/schema';
 import { partDeciding } from '@/core/diagnosis/diagnose';
 import { wireNumbersOf } from '@/core/harness/schedule';
 import { LOOKS, type Hunt, type HuntAct, type LeadMode } from '@/core/practise/hunt';
-import { displayWords, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
+import { displayWords, leftWords, SHINE_WORDS, UNSAFE_WORDS, type Labelled } from '@/core/practise/huntWords';
 import { scoreOf } from '@/core/practise/score';
 import { formatNumber } from '@/core/units/quantity';
 import { useDrawings } from '@/features/harness/useDrawings';
@@ -88,6 +88,7 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
   };
   const last = bench.entries.at(-1);
   const { isIsolated, bridge } = bench.state;
+  const shines = bench.lampShines();
   return (
     <main className={styles.hunt}>
       <header className={styles.bar}>
@@ -173,6 +174,10 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
               {last.unsafe.map((what) => UNSAFE_WORDS[what]).join(' ')}
             </p>
           )}
+          <p role="status" aria-label="Open work">
+            {shines && `${SHINE_WORDS[shines]} `}
+            {!isOver && bench.openWork().map((one) => `${leftWords(board, one)} `)}
+          </p>
           <HuntLog board={board} entries={bench.entries} />
         </aside>
       </div>

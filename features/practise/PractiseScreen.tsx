@@ -11,7 +11,7 @@ import { writeResultsCsv } from '@/core/practise/resultsCsv';
 import { request } from '@/features/home/requests';
 import { saveFile } from '@/ui/saveFile';
 import { HuntScreen } from './HuntScreen';
-import { useLearner, type Learner } from './useLearner';
+import { NOBODY, useLearner, type Learner } from './useLearner';
 import styles from './PractiseScreen.module.css';
 
 const LEVELS = { 1: 'to begin with', 2: 'relays, two ways', 3: 'all of it' } as const;
@@ -181,7 +181,7 @@ function Sheet({ learner, results }: { learner: Learner; results: readonly Resul
   const { days, inARow } = streakOf(results, now);
   return (
     <section aria-label="Record">
-      <h2>What {learner.name} may do alone</h2>
+      <h2>What {learner.name === NOBODY ? 'you' : learner.name} may do alone</h2>
       <table className={styles.sheet}>
         <thead>
           <tr>

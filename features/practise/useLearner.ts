@@ -17,7 +17,8 @@ export interface Learner {
   reset(): void;
 }
 
-const NOBODY = 'me';
+/** Who has not given a name. */
+export const NOBODY = 'me';
 
 export function useLearner(): Learner {
   const [name, setName] = useKept('vine-knot learner', learnerName, () => NOBODY);

@@ -3,6 +3,7 @@ import { awgAreaMm2, AWG_SIZES, type AwgSize } from '../../catalog/conductorSize
 import { runs } from '../../../testing/runs';
 import { settingsOf, type Design } from '../../design/design';
 import { BOARDS } from '../boards';
+import type { Question } from './question';
 import { questionOf, TOPIC_IDS, type TopicId } from './topics';
 
 const MADE = runs(1000);
@@ -186,8 +187,9 @@ test('mistakes: the program’s own rules find what is said to be wrong, and no 
   const findings = (design: Design) => analyse(design).findings.map(({ rule, subjects }) => `${rule} ${subjects.join(' ')}`);
   const planned = new Map(BOARDS.map(({ design }) => [settingsOf(design).name, new Set(findings(design))]));
   const found = new Map<string, number>();
-  for (let seed = 1; seed <= 150; seed++) {
-    const board = questionOf('mistake', seed).board!;
+  for (let seed = 1; seed <= 450; seed++) {
+    const { asks, board } = questionOf('mistake', seed);
+    if (!asks.startsWith('One thing may be wrong') || !board) continue;
     const { says } = rightOf('mistake', seed);
     const kind = ['nothing', 'ahead of', 'larger than', 'too thin', 'no way home'].find((words) => says.includes(words))!;
     found.set(kind, (found.get(kind) ?? 0) + 1);
@@ -196,4 +198,48 @@ test('mistakes: the program’s own rules find what is said to be wrong, and no 
     else expect({ seed, says, isFound: more.length > 0 }).toEqual({ seed, says, isFound: true });
   }
   expect([...found.keys()].sort()).toEqual(['ahead of', 'larger than', 'no way home', 'nothing', 'too thin']);
+});
+
+/** Questions about what is wrong, whose words match. */
+const wrongs = Array.from({ length: 300 }, (_, seed) => questionOf('mistake', seed));
+const asked = (words: RegExp) => wrongs.filter(({ asks }) => words.test(asks));
+const rightIn = ({ options }: Question) => options.find(({ isRight }) => isRight)!.says;
+
+test('plugs: the half that stays live is to be covered; on a way home it is the lamp’s, through the lamp. Common practice', () => {
+  const met = new Set<string>();
+  for (const question of asked(/pulled apart/)) {
+    const isOn = question.asks.includes('switch is on');
+    const wires = [...question.board!.records.values()].flatMap((one) => (one.type === 'wire' ? [one] : []));
+    const isSwitchFirst = wires.some(({ from, to }) => from.deviceId === 'switch' && to.deviceId === 'feedPlug');
+    // The half towards the fuse is live where current could come: in the plus ahead of an open switch too, on the way home only through the lamp.
+    const isLive = (plug: string) => isOn || (plug === 'Plug in its plus' && !isSwitchFirst);
+    const bad = question.table!.rows.filter(([plug, nearer]) => nearer === 'bare' && isLive(plug!)).map(([plug]) => plug);
+    const right = bad.length === 0 ? 'neither' : bad.length === 2 ? 'both' : bad[0];
+    expect(rightIn(question)).toBe(right);
+    met.add(`${isOn} ${isSwitchFirst} ${right}`);
+  }
+  expect(met.size).toBeGreaterThan(6);
+});
+
+test('batteries: in a row, one without a way round, or both leads at one of them, by the posts alone. Common practice: leads at opposite ends', () => {
+  const met = new Set<string>();
+  for (const question of asked(/^Two batteries/)) {
+    const { rows } = question.table!;
+    const links = rows.filter(([cable]) => cable === 'link').map(([, from, to]) => [from!, to!].sort().join(' to '));
+    const postOf = (lead: string) => rows.find(([cable]) => cable === lead)![1]!;
+    const battery = (post: string) => post.slice(0, 9).at(-1)!;
+    const other = (name: string) => (name === 'A' ? 'B' : 'A');
+    const right = rightIn(question);
+    met.add(right.replace(/ [AB] /, ' x ').replace(/\d+ V/, 'n V'));
+    if (links.some((link) => link.includes('+') && link.includes('−')))
+      expect(right).toMatch(/^they are in a row: 2[456] V on a 12 V system$/);
+    else if (links.length === 1) {
+      const isPlus = links[0]!.includes('+');
+      // The post that nothing joins is at the battery whose lead of that pole is not there.
+      expect(right).toContain(`battery ${other(battery(postOf(isPlus ? 'minus lead' : 'plus lead')))} gives nothing`);
+    } else if (battery(postOf('plus lead')) === battery(postOf('minus lead')))
+      expect(right).toContain(`battery ${battery(postOf('plus lead'))} works harder`);
+    else expect(right).toBe('nothing');
+  }
+  expect(met.size).toBe(4);
 });

@@ -4,6 +4,7 @@ import { figures } from './figures';
 import { colours, meterUse, pins, triggers } from './hands';
 import { mistakes } from './mistakes';
 import { numbers } from './numbers';
+import { pictures } from './pictures';
 import type { Generator, Question } from './question';
 import { sizes } from './sizes';
 
@@ -27,7 +28,11 @@ export const TOPICS = {
   figures: { title: 'Current, fuse, drop', about: 'in the head, then checked', makes: figures },
   meter: { title: 'Using the meter', about: 'where the leads go, which range, what it says', makes: meterUse },
   trigger: { title: 'Which wire is the trigger?', about: 'unknown wires read in several states', makes: triggers },
-  mistake: { title: 'What is wrong here?', about: 'missing protection, a fuse its wire does not stand', makes: mistakes },
+  mistake: {
+    title: 'What is wrong here?',
+    about: 'missing protection, a fuse its wire does not stand, bare plugs, batteries joined wrongly',
+    makes: [...mistakes, ...pictures],
+  },
 } as const satisfies Record<string, Topic>;
 
 export type TopicId = keyof typeof TOPICS;
