@@ -108,7 +108,7 @@ function placeOf({ devices }: Pick<DesignIndex, 'devices'>, deviceId: string): s
 
 /** What a design takes with everything at rest and the load itself off, A. */
 function restA(index: DesignIndex, loadId: string): number {
-  return new Bench(index).set(loadId, 'on', false).batteryA;
+  return new Bench(index).set(loadId, 'on', false).answer.batteryA;
 }
 
 /** Receivers and hubs with channels that nothing is wired to. */

@@ -83,7 +83,7 @@ test('a switch, the high beam and a key are flicked, and what answers says so wi
   expect(lit(bench)).toEqual([]);
   expect(vehicleHandles(indexDesign(design))).toEqual(['key', 'lamps']);
   const dark = bench.answer;
-  const bright = bench.drive('lamps', 'high');
+  const bright = bench.drive('lamps', 'high').answer;
   expect(lit(bench)).toEqual(['beam']);
   const [change, ...more] = changedLoads(dark, bright);
   expect(more).toEqual([]);
@@ -266,7 +266,7 @@ describe('Heron', () => {
     let moves = 0;
     for (const { deviceId, control, positions } of deviceHandles(indexDesign(design))) {
       for (const position of positions) {
-        expect(bench.set(deviceId, control, position).outcome).toBe('settled');
+        expect(bench.set(deviceId, control, position).answer.outcome).toBe('settled');
         expect(bench.position(deviceId, control)).toBe(position);
         moves += 1;
       }

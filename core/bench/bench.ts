@@ -2,7 +2,7 @@ import type { Load, TerminalRef } from '../design/schema';
 import { loadDraw } from '../devices/load';
 import type { ControlValue, Memory } from '../devices/kind';
 import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
-import { LiveDesign } from '../network/settle';
+import { LiveDesign, type Outcome } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
 import { driven, vehicleWires, type VehicleWire } from './handles';
 import type { VehicleControl } from '../catalog/vocabulary';
@@ -57,7 +57,9 @@ export class Bench {
   /** What has gone wrong. */
   faults: readonly Fault[] = [];
   side: VehicleSide = PARKED;
-  answer: Answer;
+  private outcome!: Outcome;
+  /** What answers at the moment, once somebody asks. */
+  private known: Answer | null = null;
 
   /** @param earlier the bench of the same design before an edit: what still exists stands and remembers as it did there */
   constructor(
@@ -72,7 +74,22 @@ export class Bench {
     }
     this.wires = vehicleWires(index);
     this.live = this.wiredUp();
-    this.answer = this.come(driven(this.state, this.wires, this.side));
+    this.come(driven(this.state, this.wires, this.side));
+  }
+
+  /** What everything does since the last act. */
+  get answer(): Answer {
+    return (this.known ??= this.read());
+  }
+
+  /** Whether it has come to rest, or goes on buzzing. */
+  get isAtRest(): boolean {
+    return this.outcome.kind === 'settled';
+  }
+
+  /** Shares of full power of every load, 0 to 1, in the design's order. */
+  levels(): number[] {
+    return this.index.loads.map((load) => this.levelNow(load));
   }
 
   /** Everything that decides what it does at this moment. */
@@ -81,9 +98,9 @@ export class Bench {
   }
 
   /** A new one in place of a part: it remembers nothing. */
-  renew(deviceId: string): Answer {
+  renew(deviceId: string): this {
     const memory = Object.fromEntries(Object.entries(this.state.memory).filter(([id]) => id !== deviceId));
-    return (this.answer = this.come({ ...this.state, memory }));
+    return this.come({ ...this.state, memory });
   }
 
   /** How a control stands. */
@@ -93,18 +110,18 @@ export class Bench {
   }
 
   /** Moves one control of a device. */
-  set(deviceId: string, control: string, position: ControlValue): Answer {
-    return (this.answer = this.come(withControl(this.state, deviceId, control, position)));
+  set(deviceId: string, control: string, position: ControlValue): this {
+    return this.come(withControl(this.state, deviceId, control, position));
   }
 
   /** Moves one of the vehicle's own controls, and with it all wires that follow it. */
-  drive(control: VehicleControl, position: ControlValue): Answer {
+  drive(control: VehicleControl, position: ControlValue): this {
     this.side = moved(this.side, control, position);
-    return (this.answer = this.come(driven(this.state, this.wires, this.side)));
+    return this.come(driven(this.state, this.wires, this.side));
   }
 
   /** Does one act. One that is about something that is not there changes nothing. */
-  do(act: BenchAct): Answer {
+  do(act: BenchAct): this {
     switch (act.kind) {
       case 'wait':
         return this.wait(Math.min(act.seconds, LONGEST_WAIT_S));
@@ -116,22 +133,22 @@ export class Bench {
         return this.breakOnly(this.faults.filter((fault) => !isSameFault(fault, act.fault)));
       case 'move': {
         const { mover, position } = act;
-        if (!inputFor(this.index, mover)?.positions.includes(position)) return this.answer;
+        if (!inputFor(this.index, mover)?.positions.includes(position)) return this;
         return mover.kind === 'device' ? this.set(mover.deviceId, mover.control, position) : this.drive(mover.control, position);
       }
     }
   }
 
-  private breaks(fault: Fault): Answer {
-    if (!hasSubject(this.index, fault) || this.faults.some((one) => isSameFault(one, fault))) return this.answer;
+  private breaks(fault: Fault): this {
+    if (!hasSubject(this.index, fault) || this.faults.some((one) => isSameFault(one, fault))) return this;
     return this.breakOnly([...this.faults, fault]);
   }
 
   /** These and no other things are wrong from now on. */
-  private breakOnly(faults: readonly Fault[]): Answer {
+  private breakOnly(faults: readonly Fault[]): this {
     this.faults = faults;
     this.live = this.wiredUp();
-    return (this.answer = this.come(this.state));
+    return this.come(this.state);
   }
 
   private wiredUp(): LiveDesign {
@@ -148,10 +165,21 @@ export class Bench {
     return this.live.floats(at, from);
   }
 
+  /** Volts at many places over one, and whether each floats. */
+  everywhere(points: readonly TerminalRef[], over: TerminalRef): { volts: Float64Array; floats: Uint8Array } {
+    return this.live.everywhere(points, over);
+  }
+
   /** Amperes a clamp reads round a wire, from its first end to its second; null where it is not there. */
   clamp(wireId: string): number | null {
     if (!this.index.wires.some(({ id }) => id === wireId)) return null;
     return this.faults.some((fault) => fault.kind === 'wireOff' && fault.wireId === wireId) ? 0 : this.live.wireAmps(wireId);
+  }
+
+  /** What a clamp reads round each of many wires, A; nought where one is not there. */
+  clamps(wireIds: readonly string[]): Float64Array {
+    const off = new Set(this.faults.map((fault) => (fault.kind === 'wireOff' ? fault.wireId : null)));
+    return Float64Array.from(wireIds, (id) => (off.has(id) || !this.live.hasWire(id) ? 0 : this.live.wireAmps(id)));
   }
 
   /** Puts so many ohms more into a wire's run; nought: as it was, infinite: it is broken. What answers is read at the next act. */
@@ -160,44 +188,50 @@ export class Bench {
   }
 
   /** Brings the house battery's posts to these volts, whatever its charge, everything else standing as it does. */
-  atBattery(postsV: number): Answer {
+  atBattery(postsV: number): this {
     const { battery } = this.index;
-    if (!battery) return this.answer;
+    if (!battery) return this;
     const posts = { red: { deviceId: battery.id, terminal: 'plus' }, black: { deviceId: battery.id, terminal: 'minus' } };
     let restV = postsV;
     for (let turn = 0; turn < MOST_TURNS; turn++) {
       this.live.hold(battery.id, 'rest', restV);
-      this.answer = this.come(this.state);
+      this.come(this.state);
       const off = postsV - (this.volts(posts.red, posts.black) ?? postsV);
       if (Math.abs(off) < 1e-4) break;
       restV += off;
     }
-    return this.answer;
+    return this;
   }
 
   /** Lets time run, s. */
-  wait(seconds: number): Answer {
+  wait(seconds: number): this {
     const stepS = Math.max(STEP_S, seconds / MOST_STEPS);
-    const outcome = this.live.advance(this.state, seconds, stepS);
-    return (this.answer = this.read(outcome));
+    return this.comeTo(this.live.advance(this.state, seconds, stepS));
   }
 
   /** Everything back as it is left and mended, the time at nought. */
-  rest(): Answer {
+  rest(): this {
     this.side = PARKED;
     if (this.faults.length > 0) {
       this.faults = [];
       this.live = this.wiredUp();
     }
-    return (this.answer = this.come(driven(AT_REST, this.wires, this.side)));
+    return this.come(driven(AT_REST, this.wires, this.side));
   }
 
-  private come(state: ControlState): Answer {
-    return this.read(this.live.settle(state));
+  private come(state: ControlState): this {
+    return this.comeTo(this.live.settle(state));
   }
 
-  private read(outcome: ReturnType<LiveDesign['settle']>): Answer {
+  private comeTo(outcome: Outcome): this {
+    this.outcome = outcome;
     this.state = outcome.state;
+    this.known = null;
+    return this;
+  }
+
+  private read(): Answer {
+    const { outcome } = this;
     return {
       outcome: outcome.kind,
       oscillating: outcome.kind === 'oscillating' ? outcome.devices : [],
@@ -208,15 +242,20 @@ export class Bench {
     };
   }
 
+  /** Behind a pulsing dimmer a meter reads means of both: it is lit as by what there is while it is on, for that share of the time. */
+  private levelNow(load: Load): number {
+    const full = loadDraw(load).watts;
+    const pulsed = dimmedTo(this.live, load.id, this.state);
+    const watts = this.live.across(load.id) * this.live.partAmps(load.id, 'draw');
+    const whileOn = full > 0 && pulsed > 0 ? watts / pulsed ** 2 / full : 0;
+    return pulsed * Math.min(1, Math.max(0, whileOn));
+  }
+
   private loadNow(load: Load): LoadAnswer {
     const { id } = load;
     const volts = this.live.across(id);
     const amps = this.live.partAmps(id, 'draw');
-    const full = loadDraw(load).watts;
-    // Behind a pulsing dimmer a meter reads means of both: it is lit as by what there is while it is on, for that share of the time.
-    const pulsed = dimmedTo(this.live, id, this.state);
-    const whileOn = full > 0 && pulsed > 0 ? (volts * amps) / pulsed ** 2 / full : 0;
-    const share = pulsed * Math.min(1, Math.max(0, whileOn));
+    const share = this.levelNow(load);
     const state = share >= ON_SHARE ? 'on' : share >= GLOW_SHARE ? 'glows' : 'off';
     const path = state === 'off' ? [] : this.live.upstream({ deviceId: id, terminal: 'plus' }).map(({ deviceId }) => deviceId);
     const by = path.filter((deviceId, at) => deviceId !== id && path.indexOf(deviceId) === at);

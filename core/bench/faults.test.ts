@@ -54,7 +54,7 @@ test('with the ground off a meter reads the feed’s volts at the lamp’s minus
   // No current, so nothing is lost in the lamp: its minus is at the battery's plus. By Ohm's law.
   expect(bench.volts(minus, home)!).toBeGreaterThan(12);
   expect([bench.clamp(ground), Math.abs(bench.clamp(feed)!) < 1e-4]).toEqual([0, true]);
-  expect(bench.rest().loads[0]!.state).toBe('off');
+  expect(bench.rest().answer.loads[0]!.state).toBe('off');
   expect(bench.faults).toEqual([]);
 });
 

@@ -239,7 +239,7 @@ class Lamp {
     for (const { mover, position } of moved) bench.do({ kind: 'move', mover, position });
     const volts = Math.abs(bench.volts({ deviceId: this.fuse.id, terminal: 'out' }, { deviceId: LAMP.joint, terminal: 'joint' }) ?? 0);
     // Relays that buzz make it flicker: dark it is not.
-    const isBright = bench.answer.outcome === 'oscillating' || volts > BRIGHT_SHARE * this.index.settings.nominalV;
+    const isBright = !bench.isAtRest || volts > BRIGHT_SHARE * this.index.settings.nominalV;
     if (touching) bench.resist(boltId(touching), Infinity);
     if (liftedId) bench.resist(liftedId, 0);
     const one = { volts, isBright };

@@ -111,12 +111,8 @@ export class Foresight {
     }
     const { battery } = this.index;
     const minus = battery && { deviceId: battery.id, terminal: 'minus' };
-    return {
-      ...{ flaw, prior, does: bench.answer.loads.map(({ level }) => level) },
-      volts: Float64Array.from(this.points, (at) => (minus ? (bench.volts(at, minus) ?? 0) : 0)),
-      floats: Uint8Array.from(this.points, (at) => (minus && bench.floats(at, minus) ? 1 : 0)),
-      amps: Float64Array.from(this.wireIds, (id) => bench.clamp(id) ?? 0),
-    };
+    const { volts, floats } = minus ? bench.everywhere(this.points, minus) : { volts: new Float64Array(this.points.length), floats: new Uint8Array(this.points.length) }; // prettier-ignore
+    return { flaw, prior, does: bench.levels(), volts, floats, amps: bench.clamps(this.wireIds) };
   }
 }
 

@@ -32,6 +32,8 @@ export class LiveDesign {
   private state: ControlState;
   /** Which nodes hang together in the present state, found when a meter is first put to it. */
   private islands: Int32Array | null = null;
+  /** Places last asked for together, as nodes. */
+  private asked: { points: readonly TerminalRef[]; nodes: Int32Array } | null = null;
   /** Elements at each node, made when a path is first asked for. */
   private touching: number[][] | null = null;
   solved: Solved;
@@ -126,14 +128,32 @@ export class LiveDesign {
     return this.floats(red, black) ? 0 : above - below;
   }
 
+  /** What a meter reads at many terminals with its black lead on one, V, and 1 where one floats. Asked for the same list again it is quick. */
+  everywhere(points: readonly TerminalRef[], over: TerminalRef): { volts: Float64Array; floats: Uint8Array } {
+    const nodeOf = ({ deviceId, terminal }: TerminalRef) => this.compiled.nodeOf.get(terminalKey(deviceId, terminal)) ?? -1;
+    if (this.asked?.points !== points) this.asked = { points, nodes: Int32Array.from(points, nodeOf) };
+    const { nodes } = this.asked;
+    const islands = this.islandsNow();
+    const home = nodeOf(over);
+    const floats = Uint8Array.from(nodes, (node) => (node >= 0 && islands[node] !== islands[home] ? 1 : 0));
+    const homeV = home < 0 ? 0 : this.network.voltage(home);
+    return {
+      volts: Float64Array.from(nodes, (node, at) => (node < 0 || floats[at] === 1 ? 0 : this.network.voltage(node) - homeV)),
+      floats,
+    };
+  }
+
   /** Whether nothing but insulation joins a terminal to another one. */
   floats(at: TerminalRef, from: TerminalRef): boolean {
     return this.islandOf(at) !== this.islandOf(from);
   }
 
   private islandOf({ deviceId, terminal }: TerminalRef): number | undefined {
-    this.islands ??= islandsOf(this.compiled.netlist, (element) => this.network.ohmOf(element));
-    return this.islands[this.compiled.nodeOf.get(terminalKey(deviceId, terminal)) ?? -1];
+    return this.islandsNow()[this.compiled.nodeOf.get(terminalKey(deviceId, terminal)) ?? -1];
+  }
+
+  private islandsNow(): Int32Array {
+    return (this.islands ??= islandsOf(this.compiled.netlist, (element) => this.network.ohmOf(element)));
   }
 
   /** Volts of one terminal of a device over another. */
@@ -147,6 +167,10 @@ export class LiveDesign {
     const [into, out] = [node(one), node(other)];
     if (into === undefined || out === undefined || this.floats(one, other)) return Infinity;
     return this.network.resistanceBetween(into, out);
+  }
+
+  hasWire(wireId: string): boolean {
+    return this.compiled.wireElement.has(wireId);
   }
 
   /** Amperes in a wire from its first end to its second. */

@@ -36,7 +36,7 @@ export const MADE_KINDS: readonly NamedKind[] = [
 export const kindsFor = (design: Design, id: string): NamedKind[] =>
   namesOffered(design.records.get(id)).filter((kind) => MADE_KINDS.includes(kind));
 
-/** A hunt with that fault in a copy of the design, and whether the load then does other than it should; null where the load can never be lit or the network has no answer. */
+/** A hunt with that fault in a copy of the design, and whether the load then does other than it should; null where the load can never be lit, the network has no answer, or a short would meet no fuse. */
 export function madeHunt(design: Design, { named, ohm, loadId, says, story }: Wanted): { hunt: Hunt; shows: boolean } | null {
   const index = indexDesign(design);
   const flaw = flawOf(named, ohm);
@@ -48,7 +48,9 @@ export function madeHunt(design: Design, { named, ohm, loadId, says, story }: Wa
     const sound = new HuntBench({ ...hunt, complaints: [{ ...complaint, flaw: { kind: 'none' } }] });
     const blows = flaw.kind === 'chafed' ? blowsOf(hunt) : null;
     const told = blows ? { ...hunt, complaints: [{ ...complaint, blows }] } : hunt;
-    return { hunt: told, shows: blows !== null || new HuntBench(hunt).does(loadId) !== sound.does(loadId) };
+    const shows = new HuntBench(hunt).does(loadId) !== sound.does(loadId);
+    // What no fuse guards burns: that is no hunt.
+    return flaw.kind === 'chafed' && shows && !blows ? null : { hunt: told, shows };
   } catch (error) {
     if (error instanceof NetworkError) return null;
     throw error;

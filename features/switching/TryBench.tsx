@@ -32,7 +32,7 @@ export function TryBench({ design, loadId, inputs }: { design: Design; loadId: s
   ];
   const springs = new Set(deviceHandles(index).flatMap((handle) => (handle.springs ? [`${handle.deviceId} ${handle.control}`] : [])));
   const move = (input: Input, position: Input['positions'][number]) =>
-    setAnswer(input.kind === 'device' ? bench.set(input.deviceId, input.control, position) : bench.drive(input.control, position));
+    setAnswer((input.kind === 'device' ? bench.set(input.deviceId, input.control, position) : bench.drive(input.control, position)).answer);
   const isOn = load !== undefined && load.state !== 'off';
   return (
     <section aria-label="Try it" className={styles.try}>

@@ -66,7 +66,7 @@ export function useBench(): BenchShown | NetworkError | null {
       const now = last.current;
       if (!now) return;
       const before = now.answer;
-      const after = now.do(asked);
+      const after = now.do(asked).answer;
       setAnswer(after);
       const changed = changeWords(design, changedLoads(before, after));
       if (goesWithoutSaying && changed.length === 0) return;

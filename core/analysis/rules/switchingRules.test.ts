@@ -50,7 +50,7 @@ test('a coil with a diode turned round is a fault, and changing its wires over m
   const [mended] = after(turned, wrong(turned)[0]!);
   expect(said(mended!)).toEqual([]);
   // And so it is on the bench: turned round, what flows as it is switched on is a short.
-  const amps = (of: Design) => new Bench(indexDesign(of)).set('sw', 'position', 'on').batteryA;
+  const amps = (of: Design) => new Bench(indexDesign(of)).set('sw', 'position', 'on').answer.batteryA;
   expect(amps(turned)).toBeGreaterThan(50);
   expect(amps(mended!)).toBeLessThan(3);
 });
@@ -70,8 +70,8 @@ test('a relay always pulled in while the switch carries the lamp is found; as it
   expect(said(exchanged)).toEqual([['switching.coilAlwaysFed', 'caution', ['relay', 'sw']]]);
   const bench = new Bench(indexDesign(exchanged));
   // It seems to work: that is why nobody looks.
-  expect([bench.answer.loads[0]!.state, bench.set('sw', 'position', 'on').loads[0]!.state]).toEqual(['off', 'on']);
-  expect(bench.set('sw', 'position', 'off').batteryA).toBeGreaterThan(0.1);
+  expect([bench.answer.loads[0]!.state, bench.set('sw', 'position', 'on').answer.loads[0]!.state]).toEqual(['off', 'on']);
+  expect(bench.set('sw', 'position', 'off').answer.batteryA).toBeGreaterThan(0.1);
 });
 
 test('a coil behind a dimmer chatters', () => {
@@ -103,7 +103,7 @@ test('a lamp dimmed in its return that has another way home is a fault, and on t
     });
   expect(said(dimmed(false))).toEqual([]);
   expect(said(dimmed(true))).toEqual([['switching.dimmerBridged', 'fault', ['dimmer', 'lamp']]]);
-  const atQuarter = (of: Design) => new Bench(indexDesign(of)).set('dimmer', 'levelPercent', 25).loads[0]!.amps;
+  const atQuarter = (of: Design) => new Bench(indexDesign(of)).set('dimmer', 'levelPercent', 25).answer.loads[0]!.amps;
   expect(atQuarter(dimmed(true)) / atQuarter(dimmed(false))).toBeGreaterThan(3);
 });
 

@@ -295,7 +295,7 @@ test('a button turns a latching relay over at each press, and it stays so withou
   expect(lit()).toBe(true);
   const late = new Bench(indexDesign(taken(small(), 'late').design));
   const shines = () => late.answer.loads.find(({ id }) => id === LAMP)!.state === 'on';
-  const seen = [late.drive('key', 'on'), late.drive('key', 'off'), late.wait(59), late.wait(2)].map((answer) => answer.loads.find(({ id }) => id === LAMP)!.state); // prettier-ignore
+  const seen = [() => late.drive('key', 'on'), () => late.drive('key', 'off'), () => late.wait(59), () => late.wait(2)].map((act) => act().answer.loads.find(({ id }) => id === LAMP)!.state); // prettier-ignore
   expect([seen, shines()]).toEqual([['on', 'on', 'on', 'off'], false]);
 });
 
@@ -304,7 +304,7 @@ test('dimmed on either side a lamp is lit as far as it is set, and a load withou
     const index = indexDesign(taken(small(), id).design);
     const bench = new Bench(index);
     const dimmer = [...index.devices.values()].find(({ kind }) => kind === 'dimmer')!.id;
-    const level = (percent: number) => bench.set(dimmer, 'levelPercent', percent).loads.find((load) => load.id === LAMP)!.level;
+    const level = (percent: number) => bench.set(dimmer, 'levelPercent', percent).answer.loads.find((load) => load.id === LAMP)!.level;
     const full = level(100);
     expect([id, Math.round((level(25) / full) * 100), level(0)]).toEqual([id, 25, 0]);
   }
