@@ -330,6 +330,24 @@ test('diagnose leads from a fuse that blows to where the live side touches, by w
   expect([refused.status, refused.stderr]).toEqual([2, expect.stringMatching(/nothing is called "Teapot fuse"/)]);
 });
 
+// 7.5 A blade, 10.9 milliohm: 46 mV are 4.2 A, which the pump draws and nothing else on that fuse does.
+test('diagnose takes millivolts across fuses for what draws while everything is off', async () => {
+  const ask = (name: string, drain: object) => vineKnot('diagnose', pipFile, '--observed', file(name, JSON.stringify({ drain })), '--json');
+  const { stdout, status } = await ask('drain.json', { fuses: [{ name: 'Water pump fuse', millivolts: 46 }], batteryA: 4.4 });
+  const said = JSON.parse(stdout) as {
+    elsewhereA: number | null;
+    days: number;
+    fuses: { fuse: string; verdict: string; causes: { cause: string }[] }[];
+  };
+  const pump = said.fuses.find(({ fuse }) => fuse === 'Water pump fuse')!;
+  expect([status, pump.verdict, said.elsewhereA]).toEqual([0, 'more', null]);
+  expect(pump.causes[0]!.cause).toBe('Water pump switch left at “on”');
+  expect(said.days).toBeLessThan(1);
+  const odd = await ask('odd.json', { fuses: [{ name: 'Water pump fuse', millivolts: 3 }] });
+  expect(odd.status).toBe(1);
+  expect((await ask('bad.json', { fuses: [{ name: 'Teapot', millivolts: 3 }] })).status).toBe(2);
+});
+
 test('plan gives tasks in an order that keeps what must come before, its holds, and when each begins', async () => {
   const { stdout, status } = await vineKnot('plan', pipFile, '--people', '2', '--json');
   const plan = JSON.parse(stdout) as {

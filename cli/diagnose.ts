@@ -7,6 +7,7 @@ import { nameOf } from '../core/design/names';
 import type { TerminalRef } from '../core/design/schema';
 import { kindOf } from '../core/devices';
 import { BLOWS_WHEN, BlownCircuit } from '../core/diagnosis/blows';
+import { drainOf } from '../core/diagnosis/drain';
 import { Finder, type Observed, type Reading } from '../core/diagnosis/diagnose';
 import type { Moved } from '../core/diagnosis/foresee';
 import { harnessOf, wireNumbersOf } from '../core/harness/schedule';
@@ -14,6 +15,7 @@ import { NetworkError } from '../core/network/networkError';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
 import { blowWords, partingWords } from '../core/wording/blowWords';
+import { drainWords, flatWords } from '../core/wording/drainWords';
 import { flawWords, measurementWords, type WireNumbers } from '../core/wording/flawWords';
 import { terminalName } from '../core/wording/terminalNames';
 import { loadDesign, readBounded } from './designFile';
@@ -26,11 +28,18 @@ const lampTest = z.strictObject({ lifted: z.strictObject({ wire: text, end: z.en
 /** A fuse that blows: when it does, and what a lamp in its place did with everything joined, or with a wire lifted at its fuse's end or its other. */
 const blowing = z.strictObject({ name: text, blows: z.enum(BLOWS_WHEN), tests: z.array(lampTest).max(100).default([]) });
 
+/** Everything off: millivolts across fuses that stayed in, and what a clamp read round the battery's minus lead. */
+const draining = z.strictObject({
+  fuses: z.array(z.strictObject({ name: text, millivolts: z.number().min(-2000).max(2000) })).max(400),
+  batteryA: z.number().min(0).max(500).nullable().default(null),
+});
+
 /** What was done, seen and read, all of it in one state. */
 const observations = z.strictObject({
   batteryV: z.number().min(0).max(60).nullable().optional(),
   set: z.array(text).max(60).default([]),
   fuse: blowing.optional(),
+  drain: draining.optional(),
   seen: z
     .array(z.strictObject({ load: text, on: z.boolean().optional(), dim: z.boolean().optional() }))
     .max(400)
@@ -65,7 +74,8 @@ export function diagnoseDesign(argv: string[]): number {
     const [issue] = read.error.issues;
     throw new BadInput(`--observed: ${issue!.path.join('.') || 'the file'}: ${issue!.message}`);
   }
-  const { batteryV = null, set, fuse, seen, readings } = read.data;
+  const { batteryV = null, set, fuse, drain, seen, readings } = read.data;
+  if (drain) return diagnoseDrain({ design, index, numbers }, drain, values.json === true);
   const named = everythingNamed(index);
   const moved = set.flatMap((act): Moved[] => {
     const { what, positions } = readAct(act, named);
@@ -141,6 +151,28 @@ function diagnoseFuse(
   if (isJson) process.stdout.write(`${JSON.stringify({ faults, next: looks, outside: false }, null, 1)}\n`);
   else process.stdout.write(inWords(faults, looks, false));
   return 0;
+}
+
+function diagnoseDrain({ design, index, numbers }: Opened, said: z.infer<typeof draining>, isJson: boolean): number {
+  const fuses = Array.from(index.devices.values()).filter((device) => device.kind === 'protection');
+  const readings = said.fuses.map(({ name, millivolts }) => ({ fuseId: theOne(fuses, name, 'drain').id, millivolts }));
+  const drain = found(() => drainOf(index, readings, said.batteryA));
+  const rows = drain.fuses.map(({ fuseId, expectedA, expectedMv, read, verdict, causes }) => ({
+    ...{ fuse: nameOf(design, fuseId), expectedA: round(expectedA), expectedMv: round(expectedMv), verdict },
+    ...(read && { millivolts: read.millivolts, amps: round(read.amps), lowA: round(read.lowA), highA: round(read.highA) }),
+    causes: causes.map(({ cause, amps }) => ({ cause: drainWords(design, cause, numbers), amps: round(amps) })),
+  }));
+  const { expectedA, batteryA, elsewhereA, days } = drain;
+  const whole = { expectedA: round(expectedA), batteryA, elsewhereA: elsewhereA === null ? null : round(elsewhereA), days: days === null ? null : round(days) }; // prettier-ignore
+  if (isJson) process.stdout.write(`${JSON.stringify({ ...whole, fuses: rows }, null, 1)}\n`);
+  else {
+    const lines = rows.filter(({ verdict }) => verdict !== 'unread').flatMap(({ fuse, amps, verdict, causes }) => [
+      `${fuse}: ${amps} A, ${verdict === 'asItShould' ? 'as it should' : verdict}`,
+      ...causes.map((one) => `  ${one.cause}: ${one.amps} A`),
+    ]); // prettier-ignore
+    process.stdout.write(`${[`Should flow: ${whole.expectedA} A${days === null ? '' : `; ${flatWords(days)}`}`, ...lines].join('\n')}\n`);
+  }
+  return rows.some(({ verdict, causes }) => verdict === 'more' && causes.length === 0) ? 1 : 0;
 }
 
 /** @throws BadInput where the design has no answer to compare with */

@@ -140,3 +140,38 @@ test('the work is ticked off in its order, and planned anew from what is done', 
   await page.getByText('two people').click();
   await expect(plan.getByRole('list').first()).toContainText('second person');
 });
+
+test('a battery that goes flat: millivolts across fuses are amperes, what draws them is named and led to, and they stay over a reload', async ({
+  page,
+  pip,
+}) => {
+  await page.goto(`/d/${pip}/test`);
+  await page.getByText('Find a fault', { exact: true }).click();
+  await page.getByText('Battery goes flat', { exact: true }).click();
+  const view = page.getByRole('region', { name: 'Where the current goes' });
+  const table = view.getByRole('table', { name: 'Millivolts across fuses' });
+  const read = async (name: string, text: string) => {
+    const field = view.getByRole('textbox', { name });
+    await field.fill(text);
+    await field.press('Enter');
+  };
+  await expect(view).toContainText('20 mA flow while everything is off');
+  await read('Millivolts across Water pump fuse', 'plenty');
+  await expect(view.getByRole('alert')).toBeVisible();
+  await read('Millivolts across Water pump fuse', '46');
+  const pump = table.getByRole('row').filter({ hasText: 'Water pump fuse' });
+  await expect(pump).toContainText('more');
+  await expect(table.getByRole('button', { name: 'Water pump switch left at “on”' })).toBeVisible();
+  await read('Millivolts across Cabin lights fuse', '0,3');
+  await expect(table).toContainText('Nothing on the plan alone draws that.');
+  await read('Amperes out of the battery with everything off', '4.5');
+  await expect(view).toContainText('read were 4.5');
+  await page.reload();
+  await page.getByText('Find a fault', { exact: true }).click();
+  await page.getByText('Battery goes flat', { exact: true }).click();
+  await expect(view.getByRole('textbox', { name: 'Millivolts across Water pump fuse' })).toHaveValue('46 mV');
+  await view.getByRole('button', { name: 'Mended: begin anew' }).click();
+  await expect(view.getByRole('textbox', { name: 'Millivolts across Water pump fuse' })).toHaveValue('');
+  // Emptied it is not read, and no nought.
+  await expect(pump).not.toContainText('more');
+});

@@ -1,6 +1,7 @@
 import { deviceOf, makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { BlownCircuit, type BlowsObserved, type CircuitSaid } from '@/core/diagnosis/blows';
+import { drainOf, type Drain, type FuseReading } from '@/core/diagnosis/drain';
 import { Finder, type Diagnosis, type Measurement, type Observed } from '@/core/diagnosis/diagnose';
 import { expectedReadings, type Expected } from '@/core/diagnosis/expect';
 import { fitToReadings, type Fitted } from '@/core/diagnosis/fit';
@@ -17,10 +18,12 @@ export type DiagnosisQuestion =
   | { ask: 'expect'; moved: readonly Moved[]; batteryV: number | null; points: readonly Measurement[] }
   /** Why a fuse blows in a state, and what to do next with a lamp in its place. */
   | { ask: 'blows'; fuseId: string; moved: readonly Moved[]; said: CircuitSaid; observed: BlowsObserved }
+  /** Where the current goes while everything is off. */
+  | { ask: 'drain'; readings: readonly FuseReading[]; batteryA: number | null }
   /** How the plan would have to be for all that was read. */
   | { ask: 'fit' };
 export type DiagnosisAnswer =
-  { diagnosis: Diagnosis } | { blown: Blown } | { expected: Expected[] } | { fitted: Fitted } | { problem: string };
+  { diagnosis: Diagnosis } | { blown: Blown } | { drain: Drain } | { expected: Expected[] } | { fitted: Fitted } | { problem: string };
 
 /** Why a fuse blows, and the lamp's volts while nothing is wrong. */
 export type Blown = ReturnType<BlownCircuit['diagnose']> & { soundV: number };
@@ -40,7 +43,8 @@ self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRe
       if (!fuse) return say({ problem: 'That fuse is not in the design any more.' });
       const circuit = new BlownCircuit(index, traceWiring(index), fuse, data.moved, data.said);
       say({ blown: { ...circuit.diagnose(data.observed), soundV: circuit.soundV } });
-    } else if (data.ask === 'fit') say({ fitted: fitToReadings(index, traceWiring(index), lastReadings(design)) });
+    } else if (data.ask === 'drain') say({ drain: drainOf(index, data.readings, data.batteryA) });
+    else if (data.ask === 'fit') say({ fitted: fitToReadings(index, traceWiring(index), lastReadings(design)) });
     else say({ expected: expectedReadings(index, data.moved, data.batteryV, data.points, seeded(SEED)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;

@@ -182,6 +182,11 @@ export class Bench {
     return Float64Array.from(wireIds, (id) => (off.has(id) || !this.live.hasWire(id) ? 0 : this.live.wireAmps(id)));
   }
 
+  /** Amperes through a part inside a device. */
+  through(deviceId: string, part: string): number {
+    return this.live.partAmps(deviceId, part);
+  }
+
   /** Puts so many ohms more into a wire's run; nought: as it was, infinite: it is broken. What answers is read at the next act. */
   resist(wireId: string, moreOhm: number): void {
     this.live.resist(wireId, moreOhm);

@@ -76,4 +76,25 @@ export const TEST_PAGES: readonly HandbookPage[] = [
     caution:
       'Never a larger fuse to try, never foil or a bare wire in its place. Isolate before a wire is lifted. The lamp gets hot enough to burn what it lies on.',
   },
+  {
+    id: 'battery-flat',
+    title: 'A battery that goes flat',
+    about: 'What flows while everything is off is read across the fuses, in millivolts, without pulling one.',
+    paragraphs: [
+      'First the whole: everything off, doors shut or their latches closed by hand, the key out, and a clamp round the battery’s minus lead. Radios, heaters and receivers fall asleep only after a while: ten to thirty minutes. What flows then, held against what may, says whether there is anything to look for.',
+      'Then where. Every fuse is a small known resistance, so the millivolts across its two test points are its current: a 10 A blade has 7.7 milliohm, and one millivolt on it is 0.13 A. Nothing is pulled: a fuse that is pulled wakes what sleeps as it goes back, and hides what drew. Fuses of one rating differ by a fifth, and a meter that shows a tenth of a millivolt sees 13 mA on 10 A, but only 50 on 30: what is read is a range, not a figure.',
+      'A fuse that carries more than it should is held against everything on the plan that could be left on or hold itself: a switch, a door contact that does not open, a relay that sticks. What comes near is named, with what it would draw. Two things together, damp in a plug or a part that does not fall asleep are on no plan: there one unplugs part after part behind that fuse.',
+      'What the clamp saw and no circuit’s fuse carries is joined ahead of the fuses, or leaks there.',
+    ],
+    table: {
+      head: ['Flows', 'A battery of 100 Ah, half of it counted', 'Usually'],
+      rows: [
+        ['over 1 A', 'flat overnight to two days', 'a lamp, a heater, an inverter left on'],
+        ['0.05 to 0.3 A', 'flat in one to six weeks', 'something that does not sleep'],
+        ['under 0.02 A', 'months', 'as it should be'],
+      ],
+    },
+    sources: ['common practice: parasitic draw by voltage drop across fuses', 'cold resistances from makers’ tables, from memory'],
+    caution: 'A meter on its ampere socket is never laid across a fuse or a battery: that is a short through the meter.',
+  },
 ];

@@ -34,7 +34,11 @@ export function useWorkerAnswer<Question extends object, Answer extends object>(
     };
     const records: DesignRecord[] = Array.from(design.records.values());
     worker.postMessage({ ...asked, records });
-    return () => worker.terminate();
+    return () => {
+      // One that is ended while it is still being fetched has not failed.
+      worker.onerror = null;
+      worker.terminate();
+    };
   }, [design, key, store, make, failed]);
   return state.of === design && state.key === key ? state : { done: 0, answer: null };
 }

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { BlowsView } from './BlowsView';
+import { DrainView } from './DrainView';
 import { FindView } from './FindView';
 import styles from './Test.module.css';
 
@@ -14,7 +15,7 @@ interface FaultViewProps {
   batteryV: number | null;
 }
 
-type Matter = 'does' | 'blows';
+type Matter = 'does' | 'blows' | 'drain';
 
 /** What is the matter with a circuit decides how it is looked for. */
 export function FaultView({ circuit, moved, batteryV }: FaultViewProps) {
@@ -29,14 +30,13 @@ export function FaultView({ circuit, moved, batteryV }: FaultViewProps) {
           options={[
             { value: 'does', label: 'It does not do what it should' },
             { value: 'blows', label: 'Its fuse blows' },
+            { value: 'drain', label: 'Battery goes flat' },
           ]}
         />
       </div>
-      {matter === 'does' ? (
-        <FindView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} />
-      ) : (
-        <BlowsView key={circuit.id} circuit={circuit} moved={moved} />
-      )}
+      {matter === 'does' && <FindView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} />}
+      {matter === 'blows' && <BlowsView key={circuit.id} circuit={circuit} moved={moved} />}
+      {matter === 'drain' && <DrainView />}
     </>
   );
 }

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { useKept } from '@/ui/useKept';
+
+const kept = z.object({
+  readings: z.array(z.object({ fuseId: z.string(), millivolts: z.number() })).max(400),
+  batteryA: z.number().nullable(),
+});
+
+/** What was read while everything was off. */
+export interface DrainNotes {
+  readings: readonly { fuseId: string; millivolts: number }[];
+  /** A clamp round the battery's minus lead, A. */
+  batteryA: number | null;
+}
+
+export const NOTHING_READ: DrainNotes = { readings: [], batteryA: null };
+
+/** Millivolts across fuses, kept in this browser until the drain is mended. */
+export function useDrainNotes(designId: string): [DrainNotes, (notes: DrainNotes) => void] {
+  return useKept<DrainNotes>(`vine-knot-drain:${designId}`, kept, () => NOTHING_READ);
+}
