@@ -47,6 +47,12 @@ test('a lamp left on is known by the millivolts of its fuse, and nothing is said
     { kind: 'left', deviceId: 'hallSwitch', control: 'position', position: 'on' },
     { kind: 'flaw', flaw: { kind: 'stuckContact', deviceId: 'hallSwitch' } },
   ]);
+  // The nearer to what was read the sooner it is named: here nothing is off at all.
+  expect(row.causes[0]!.off).toBeLessThan(0.1);
+  expect(fuseRow(lamps, 'hallFuse', 18).causes[0]!.off).toBeCloseTo(
+    (18 / 7.7 - row.causes[0]!.amps) / ((18.1 / 7.7 / 0.8 - 17.9 / 7.7 / 1.2) / 2),
+    2,
+  );
   // What should flow is the same whatever was read and tried.
   const tried = drainOf(indexDesign(lamps), [{ fuseId: 'hallFuse', millivolts: 14.4 }], null);
   expect(tried.expectedA).toBe(drainOf(indexDesign(lamps), [], null).expectedA);
@@ -72,6 +78,25 @@ test('fridges and what sleeps: only what stands by is expected of what has a swi
   expect(fuseRow(sleeping, 'fuse', 0.2).verdict).toBe('less');
   // 60 W at 12.8 V: 5.33 A, by itself on.
   expect(fuseRow(sleeping, 'fuse', 41).causes[0]!.cause).toEqual({ kind: 'left', deviceId: 'radio', control: 'on', position: true });
+});
+
+test('a reading is a range: a fifth for the fuse, a digit for the meter; a clamp’s own error counts too', () => {
+  // 10 A blade: 7.7 milliohm. 7.7 mV are 1 A: (7.7 - 0.1) / 7.7 / 1.2 to (7.7 + 0.1) / 7.7 / 0.8.
+  const { read } = fuseRow(lamps, 'hallFuse', 7.7);
+  expect(read!.lowA).toBeCloseTo(7.6 / 7.7 / 1.2, 6);
+  expect(read!.highA).toBeCloseTo(7.8 / 7.7 / 0.8, 6);
+  const index = indexDesign(lamps);
+  const readings = [{ fuseId: 'hallFuse', millivolts: 7.7 }, { fuseId: 'bathFuse', millivolts: 0 }]; // prettier-ignore
+  const bath = drainOf(index, readings, null).fuses.find(({ fuseId }) => fuseId === 'bathFuse')!.read!;
+  // Both ends of what the fuses may carry, the clamp's 0.03 A and 3 % beyond them.
+  const [least, most] = [read!.lowA, read!.highA + bath.highA];
+  const elsewhere = (batteryA: number) => drainOf(index, readings, batteryA).elsewhereA;
+  expect(elsewhere((most + 0.03) / 0.97 - 0.01)).toBe(0);
+  expect(elsewhere((most + 0.03) / 0.97 + 0.01)).toBeGreaterThan(0);
+  expect(elsewhere((least - 0.03) / 1.03 + 0.01)).toBe(0);
+  expect(elsewhere((least - 0.03) / 1.03 - 0.01)).toBeLessThan(0);
+  // Nothing flows: it lasts for as long as it lasts.
+  expect(drainOf(index, [], 0).days).toBeNull();
 });
 
 test('what a clamp reads and no fuse carries is joined ahead of them; within the error of both it is nothing', () => {
