@@ -1,6 +1,7 @@
 import type { Rule } from '../analysis/finding';
 import type { HandbookPage } from './page';
 import { HARNESS_PAGES } from './harnessPages';
+import { FAULTS_PAGE } from './faultsPage';
 import { TEST_PAGES } from './testPages';
 import { SWITCHING_PAGES } from './switchingPages';
 
@@ -210,6 +211,7 @@ export const HANDBOOK: readonly HandbookPage[] = [
   },
   ...SWITCHING_PAGES,
   ...HARNESS_PAGES,
+  FAULTS_PAGE,
   ...TEST_PAGES,
 ];
 

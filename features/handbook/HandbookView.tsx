@@ -45,26 +45,28 @@ export function HandbookView({ page }: { page: HandbookPage }) {
         </p>
       ))}
       {page.table && (
-        <table>
-          <thead>
-            <tr>
-              {page.table.head.map((cell, at) => (
-                <th key={at} scope="col">
-                  {cell}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {page.table.rows.map((row) => (
-              <tr key={row.join()}>
-                {row.map((cell, at) => (
-                  <td key={at}>{cell}</td>
+        <div className={styles.figures} role="region" aria-label="Figures to keep at hand" tabIndex={0}>
+          <table>
+            <thead>
+              <tr>
+                {page.table.head.map((cell, at) => (
+                  <th key={at} scope="col">
+                    {cell}
+                  </th>
                 ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {page.table.rows.map((row) => (
+                <tr key={row.join()}>
+                  {row.map((cell, at) => (
+                    <td key={at}>{cell}</td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       <p className={styles.caution}>{page.caution}</p>
       <p className={styles.sources}>Sources: {page.sources.join('; ')}.</p>

@@ -1,6 +1,7 @@
 'use client';
 
 import { Segmented } from 'antd';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { Moved } from '@/core/diagnosis/foresee';
@@ -33,6 +34,9 @@ export function FaultView({ circuit, moved, batteryV }: FaultViewProps) {
             { value: 'drain', label: 'Battery goes flat' },
           ]}
         />
+        <Link href={`/handbook/${matter === 'blows' ? 'fuse-blows' : matter === 'drain' ? 'battery-flat' : 'faults'}`}>
+          {matter === 'does' ? 'Faults as they come' : 'How it is done'}
+        </Link>
       </div>
       {matter === 'does' && <FindView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} />}
       {matter === 'blows' && <BlowsView key={circuit.id} circuit={circuit} moved={moved} />}
