@@ -18,6 +18,7 @@ export function BoardPicture({ design }: { design: Design }) {
   return (
     <div className={styles.picture}>
       {isUndrawn && <p role="alert">The picture could not be drawn. Everything else goes on without it.</p>}
+      {!isUndrawn && drawings.length === 0 && <p role="status">Drawing the board …</p>}
       {drawings.map((drawing) => (
         <DiagramSheet key={drawing.id} drawing={drawing} scale={1} find={NOTHING} onGo={stay} />
       ))}

@@ -128,6 +128,7 @@ export function HuntScreen({ hunt, onDone, more, back = PRACTISE }: HuntScreenPr
           {isOver && way && <HuntResult hunt={hunt} board={board} entries={bench.entries} score={score} way={way} onAgain={begin} />}
           <div className={styles.sheets} role="region" aria-label="Board" tabIndex={0}>
             {undrawn && <p role="alert">The board could not be drawn. Everything can be reached from the lists beside it.</p>}
+            {!undrawn && drawings.length === 0 && <p role="status">Drawing the board …</p>}
             {drawings.map((drawing) => (
               <HuntBoard
                 key={drawing.id}
