@@ -332,3 +332,32 @@ test('a hunt on one’s own design to its end: a worn wire blows a fuse, a lamp 
   await expect(result).toContainText('Nothing that could hurt');
   await expect(result.getByRole('table', { name: 'The finder’s way' })).toContainText('The lamp is');
 });
+
+test('answers given without a connection wait in the browser and are kept once there is one; two tabs are on one and the same hunt', async ({
+  page,
+  context,
+}) => {
+  await goBy(page, 'Kim');
+  await page.goto('/practise/drill/sizes');
+  const answers = page.getByRole('list', { name: 'Answers' });
+  await expect(answers).toBeVisible();
+  await context.setOffline(true);
+  for (let asked = 0; asked < 3; asked++) {
+    await answers.getByRole('button').first().click();
+    await page.getByRole('button', { name: 'Next question' }).click();
+  }
+  await expect(page.getByRole('alert').filter({ hasText: '3 results wait in this browser' })).toBeVisible();
+  await context.setOffline(false);
+  const kept = async () => ((await (await page.request.get('/api/practise?learner=Kim')).json()) as object[]).length;
+  await expect.poll(kept).toBe(3);
+  await expect(page.getByRole('alert').filter({ hasText: 'wait' })).toHaveCount(0);
+
+  const other = await context.newPage();
+  await hunt(page, 'door-light');
+  await hunt(other, 'door-light');
+  await page.getByRole('button', { name: 'Lead on Wardrobe lamp, +' }).click();
+  await expect(other.getByLabel('Time spent')).toContainText('1 act');
+  await other.getByRole('button', { name: 'Lead on Wardrobe lamp, −' }).click();
+  await expect(page.getByLabel('Time spent')).toContainText('2 acts');
+  await expect(log(page).getByRole('listitem')).toHaveCount(2);
+});

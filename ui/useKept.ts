@@ -1,12 +1,14 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { z } from 'zod';
 
 /**
- * What somebody is in the middle of, kept in this browser so that a page that is put to sleep loses none of it. What does not read back as what it was is let go.
+ * What somebody is in the middle of, kept in this browser so that a page that is put to sleep loses none of it, and the same in every tab. What does not read back as what it was
+ * is let go.
+ * @param schema always the same one
  * @param fresh what there is while nothing is kept
  */
 export function useKept<T>(key: string, schema: z.ZodType<T>, fresh: () => T): [T, (next: T) => void] {
-  const [value, setValue] = useState<T>(() => read(key, schema) ?? fresh());
+  const [value, setValue] = useState<T>(() => readKept(key, schema) ?? fresh());
   const put = useCallback(
     (next: T) => {
       setValue(next);
@@ -18,10 +20,19 @@ export function useKept<T>(key: string, schema: z.ZodType<T>, fresh: () => T): [
     },
     [key],
   );
+  useEffect(() => {
+    const heard = ({ key: changed }: StorageEvent) => {
+      const next = changed === key ? readKept(key, schema) : null;
+      if (next !== null) setValue(next);
+    };
+    window.addEventListener('storage', heard);
+    return () => window.removeEventListener('storage', heard);
+  }, [key, schema]);
   return [value, put];
 }
 
-function read<T>(key: string, schema: z.ZodType<T>): T | null {
+/** What is kept under a key now; null where nothing is, or nothing that reads. */
+export function readKept<T>(key: string, schema: z.ZodType<T>): T | null {
   if (typeof window === 'undefined') return null;
   try {
     const parsed = schema.safeParse(JSON.parse(window.localStorage.getItem(key) ?? 'null'));

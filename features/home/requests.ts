@@ -10,13 +10,16 @@ export class Refused extends Error {
   }
 }
 
+/** The server did not hear of it. */
+export class Unreachable extends Refused {}
+
 /** Sends a request to the server. @throws Refused with what it says is wrong, or that it cannot be reached. */
 export async function request<T = object>(method: 'GET' | 'POST' | 'DELETE', url: string, body?: object): Promise<T> {
   let response: Response;
   try {
     response = await fetch(url, { method, ...(body && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) });
   } catch {
-    throw new Refused('The server cannot be reached. Nothing was changed.', []);
+    throw new Unreachable('The server cannot be reached. Nothing was changed.', []);
   }
   if (response.ok) return (await response.json()) as T;
   const answer = (await response.json().catch(() => null)) as ErrorBody | null;

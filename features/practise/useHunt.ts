@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { z } from 'zod';
+import { sameRecord } from '@/core/design/change';
 import { NetworkError } from '@/core/network/networkError';
 import { huntAct, MOST_HUNT_ACTS, type Hunt, type HuntAct } from '@/core/practise/hunt';
 import { HuntBench } from '@/core/practise/huntBench';
@@ -27,10 +28,18 @@ function played(hunt: Hunt, acts: readonly HuntAct[]): HuntBench {
   return bench;
 }
 
+const actsOf = ({ entries }: HuntBench) => entries.map(({ act }) => act);
+
 export function useHunt(hunt: Hunt): HuntUnderWay {
   const [{ acts, isShown }, keep] = useKept(`vine-knot hunt ${hunt.id}`, kept, () => FRESH);
   const [bench, setBench] = useState(() => played(hunt, acts));
   const [problem, setProblem] = useState<string | null>(null);
+  // What another tab has done is done here too.
+  const [known, setKnown] = useState(acts);
+  if (known !== acts) {
+    setKnown(acts);
+    if (!sameRecord(acts, actsOf(bench))) setBench(played(hunt, acts));
+  }
   return {
     bench,
     problem,
@@ -43,7 +52,7 @@ export function useHunt(hunt: Hunt): HuntUnderWay {
       try {
         const entry = bench.do(act);
         setProblem(null);
-        keep({ acts: bench.entries.map((one) => one.act), isShown });
+        keep({ acts: actsOf(bench), isShown });
         return entry;
       } catch (error) {
         if (!(error instanceof NetworkError)) throw error;

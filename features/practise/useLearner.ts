@@ -2,6 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { learnerName, type Result } from '@/core/practise/record';
 import { Refused, request } from '@/features/home/requests';
 import { useKept } from '@/ui/useKept';
+import { useUnsent } from './useUnsent';
 
 /** Whoever practises here, and what stands under that name. */
 export interface Learner {
@@ -28,6 +29,7 @@ export function useLearner(): Learner {
     readAt: 0,
   });
   const [problem, setProblem] = useState<string | null>(null);
+  const { waiting, send } = useUnsent();
   const address = `/api/practise?learner=${encodeURIComponent(name)}`;
   useEffect(() => {
     let wanted = true;
@@ -43,12 +45,9 @@ export function useLearner(): Learner {
     (result: Omit<Result, 'at'>) => {
       // Counted at once; the server's own time comes with its answer.
       setState((now) => ({ ...now, results: [...(now.results ?? []), { ...result, at: Date.now() }] }));
-      request<Result>('POST', '/api/practise', { learner: name, result }).then(
-        () => setProblem(null),
-        (error: unknown) => setProblem(`Not kept: ${wordsOf(error)}`),
-      );
+      void send({ learner: name, result }).then(setProblem);
     },
-    [name],
+    [name, send],
   );
   const reset = useCallback(() => {
     request('DELETE', address).then(
@@ -56,8 +55,19 @@ export function useLearner(): Learner {
       (error: unknown) => setProblem(wordsOf(error)),
     );
   }, [address, name]);
-  return { name, setName, results: state.of === name ? state.results : null, readAt: state.readAt, problem, keep, reset };
+  return {
+    name,
+    setName,
+    results: state.of === name ? state.results : null,
+    readAt: state.readAt,
+    problem: problem ?? waitingWords(waiting),
+    keep,
+    reset,
+  };
 }
+
+const waitingWords = (count: number) =>
+  count === 0 ? null : `${count === 1 ? 'One result waits' : `${count} results wait`} in this browser until the server can be reached.`;
 
 function wordsOf(error: unknown): string {
   if (error instanceof Refused) return [error.message, ...error.reasons].join(' ');
