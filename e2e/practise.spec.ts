@@ -313,9 +313,14 @@ test('a hunt on one’s own design to its end: a worn wire blows a fuse, a lamp 
   await page.getByRole('button', { name: 'Test lamp in its place' }).click();
   await expect(log(page).getByRole('listitem').first()).toContainText('The lamp is bright.');
   await expect(page.getByRole('status', { name: 'Open work' })).toContainText('The lamp is bright. Water pump fuse is out or has gone.');
+  // The lamp out before a wire comes off, and in again to look.
+  await page.getByRole('button', { name: 'Test lamp out' }).click();
   await choose(page, 'Part or wire to work on', '06a');
   await page.getByRole('button', { name: /^Take off 06a/ }).first().click(); // prettier-ignore
+  await choose(page, 'Part or wire to work on', 'Water pump fuse');
+  await page.getByRole('button', { name: 'Test lamp in its place' }).click();
   await expect(log(page).getByRole('listitem').first()).toContainText('The lamp is dark.');
+  await choose(page, 'Part or wire to work on', '06a');
   await page.getByRole('button', { name: /^Land 06a/ }).click();
   await page.getByRole('button', { name: 'Battery’s minus off' }).click();
   await mend(page, 'Wire 06a', 'worn through');

@@ -27,19 +27,17 @@ export function followedByLamp(
   const wiring = traceWiring(index);
   const circuit = new BlownCircuit(index, wiring, fuse, moved, circuitSaid(analyse(design), fuse));
   const tests: LampTest[] = [];
-  const look = (shines: Shine | null, parting: Parting | null) => tests.push({ parting, bright: shines === 'bright' });
-  look(take({ kind: 'lamp', fuseId: fuse.id }), null);
-  for (;;) {
+  // The lamp comes out before a wire is lifted or landed: behind it what is loose is live.
+  for (let lifted: WireEnd | null = null, parting: Parting | null = null; ;) {
+    tests.push({ parting, bright: take({ kind: 'lamp', fuseId: fuse.id }) === 'bright' });
+    take({ kind: 'lamp', fuseId: null });
+    if (lifted) take({ kind: 'land', ...lifted });
     const { ranked, next } = circuit.diagnose({ when: blows.when, tests });
     const [first] = ranked;
-    const parting = next.find((one) => one.parting)?.parting;
-    if (!first || first.probability > SURE || !parting || tests.length > MOST_LOOKS) {
-      take({ kind: 'lamp', fuseId: null });
-      return first && nameFor(first.cause);
-    }
-    const wireEnd = endOf(index, wiring, parting);
-    look(take({ kind: 'lift', ...wireEnd }), parting);
-    take({ kind: 'land', ...wireEnd });
+    parting = next.find((one) => one.parting)?.parting ?? null;
+    if (!first || first.probability > SURE || !parting || tests.length > MOST_LOOKS) return first && nameFor(first.cause);
+    lifted = endOf(index, wiring, parting);
+    take({ kind: 'lift', ...lifted });
   }
 }
 

@@ -261,12 +261,12 @@ export class HuntBench {
     const isOff = this.lifted.some((one) => one.wireId === wireId && one.end === end);
     if (!wire || isOff === (kind === 'lift')) return notThere();
     const at = this.endOf(wire, end);
-    const wasLive = this.isLiveFully(at);
+    const wasLive = this.isLive(at);
     const isThis = (one: WireEnd) => one.wireId === wireId && one.end === end;
     this.lifted = kind === 'lift' ? [...this.lifted, { wireId, end }] : this.lifted.filter((one) => !isThis(one));
     this.rewire();
     const now = kind === 'lift' ? looseEnd({ wireId, end }) : this.endOf(wire, end);
-    if (wasLive || this.isLiveFully(now)) unsafe(kind === 'lift' ? 'liftedLive' : 'landedLive');
+    if (wasLive || this.isLive(now)) unsafe(kind === 'lift' ? 'liftedLive' : 'landedLive');
     return { told: [], minutes: Math.max(MINUTES.lead, minutesTo(this.plan, wire[end])) };
   }
 
@@ -277,13 +277,6 @@ export class HuntBench {
 
   private isLive(at: TerminalRef): boolean {
     return isLiveAt(this.plan, this.bench, at);
-  }
-
-  /** Whether a terminal is live by more than a test lamp lets through, which harms nothing. */
-  private isLiveFully(at: TerminalRef): boolean {
-    if (this.lampAt === null) return this.isLive(at);
-    const { index } = standing(this.plan, { ...this.tampered, lampAt: null });
-    return isLiveAt(this.plan, new Bench(index, this.bench), at);
   }
 
   /** What a meter with a source of its own finds, made anew after everything that changed something. */
