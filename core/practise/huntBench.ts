@@ -368,7 +368,9 @@ export class HuntBench {
   }
 
   private leftOf(complaints: Hunt['complaints'], isWhole: (id: string) => boolean): LeftOver[] {
-    return leftOver(complaints, { ...this.tampered, plan: this.plan, out: this.out, isWhole });
+    const plugs = [...this.plan.devices.values()].filter(({ kind, id }) => kind === 'plug' && this.position(id, 'mated') === false);
+    const apart = plugs.map(({ id }) => id);
+    return leftOver(complaints, { ...this.tampered, plan: this.plan, out: this.out, apart, isWhole });
   }
 
   private prove(): Came {

@@ -195,6 +195,8 @@ export function leftWords(board: Labelled, left: LeftOver): string {
       return `${nameOf(design, left.fuseId)} holds ${left.ratingA} A, which is not the plan’s.`;
     case 'bridge':
       return 'The fused lead is still there.';
+    case 'apart':
+      return `${nameOf(design, left.plugId)} is still apart.`;
     case 'lamp':
       return 'The test lamp is still in a fuse’s place.';
     case 'isolated':

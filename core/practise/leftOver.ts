@@ -8,13 +8,15 @@ import type { Tampered } from './world';
 export interface Left extends Tampered {
   plan: DesignIndex;
   out: ReadonlySet<string>;
+  /** Plugs that are pulled apart. */
+  apart: readonly string[];
   isWhole(fuseId: string): boolean;
 }
 
 /** What still keeps a hunt from being done: what is wrong, and what somebody has left open. */
 export function leftOver(
   complaints: readonly Complaint[],
-  { plan, flaws, lifted, fittedA, bridge, lampAt, isIsolated, out, isWhole }: Left,
+  { plan, flaws, lifted, fittedA, bridge, lampAt, isIsolated, out, apart, isWhole }: Left,
 ): LeftOver[] {
   const fuses = Array.from(plan.devices.values()).filter((device) => device.kind === 'protection');
   const isWrong = (flaw: Flaw) => flaws.includes(flaw);
@@ -24,6 +26,7 @@ export function leftOver(
     ...lifted.map((end): LeftOver => ({ kind: 'lifted', end })),
     ...fuses.filter(({ id }) => out.has(id) || !isWhole(id)).map(({ id }): LeftOver => ({ kind: 'fuseOut', fuseId: id })),
     ...Array.from(fittedA, ([fuseId, ratingA]): LeftOver => ({ kind: 'otherFuse', fuseId, ratingA })),
+    ...apart.map((plugId): LeftOver => ({ kind: 'apart', plugId })),
     ...(bridge ? [{ kind: 'bridge' as const }] : []),
     ...(lampAt === null ? [] : [{ kind: 'lamp' as const }]),
   ];

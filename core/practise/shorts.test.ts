@@ -98,6 +98,20 @@ describe('a worn wire', () => {
   });
 });
 
+test('a plug is pulled apart and put together by hand, each half a terminal of its own, and one left apart is open work', () => {
+  const design = new BoardBuilder('A plug').supply(30, 'mm2:6').fuse('fuse', 'Lamp', 5).part('plug', 'Plug', 'plug', { pins: 1 }).lamp('lamp', 'Lamp', 10).wires('fuse.out > plug.a1, plug.b1 > lamp.plus, lamp.minus > minusBar.bar', 500).design(); // prettier-ignore
+  const bench = new HuntBench(huntWith({ kind: 'none' }, [], design));
+  expect(bench.does('lamp')).toBe('on');
+  bench.do({ kind: 'flick', ...put('plug', false, 'mated') });
+  expect(bench.does('lamp')).toBe('off');
+  expect(reads(bench, 'volts', 'plug.a1', 'battery.minus')).toBeGreaterThan(12);
+  expect(reads(bench, 'volts', 'plug.b1', 'battery.minus')).toBeCloseTo(0, 3);
+  expect(bench.do({ kind: 'prove' })!.told).toEqual([{ kind: 'proved', left: [{ kind: 'apart', plugId: 'plug' }] }]);
+  bench.do({ kind: 'flick', ...put('plug', true, 'mated') });
+  expect(bench.does('lamp')).toBe('on');
+  expect(bench.do({ kind: 'prove' })!.told).toEqual([{ kind: 'proved', left: [] }]);
+});
+
 test('a joint that is hot smells of hot plastic while current runs, a coil that burnt through always', () => {
   const bench = new HuntBench({ ...board('dim-lamp') });
   const home = wireId('lamp.minus', 'minusBar.bar');

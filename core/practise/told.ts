@@ -32,6 +32,7 @@ export type LeftOver =
   | { kind: 'otherFuse'; fuseId: string; ratingA: number }
   | { kind: 'bridge' }
   | { kind: 'lamp' }
+  | { kind: 'apart'; plugId: string }
   | { kind: 'isolated' };
 
 /** What nobody should do who works on a vehicle. */

@@ -33,6 +33,8 @@ export function positionWord(device: Device, control: string, position: ControlV
       return position === true ? 'press' : 'let go';
     case 'motionSwitch':
       return position === true ? 'moving' : 'still';
+    case 'plug':
+      return position === true ? 'together' : 'apart';
     case 'microSwitch':
       return position === true ? 'pressed' : 'free';
     case 'dimmer':

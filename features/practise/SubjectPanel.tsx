@@ -48,6 +48,7 @@ export function SubjectPanel({ hunt, board, bench, subjectId, onSubject, onDo }:
           <Button size="small" onClick={() => onDo({ kind: 'smell', subjectId: record.id })}>
             Smell
           </Button>
+          {record.kind === 'plug' && <PlugAct bench={bench} plugId={record.id} onDo={onDo} />}
           {record.kind === 'protection' && <FuseActs bench={bench} fuseId={record.id} ratingA={record.ratingA} onDo={onDo} />}
         </div>
       )}
@@ -81,6 +82,16 @@ export function SubjectPanel({ hunt, board, bench, subjectId, onSubject, onDo }:
         />
       )}
     </section>
+  );
+}
+
+function PlugAct({ bench, plugId, onDo }: { bench: HuntBench; plugId: string; onDo(act: HuntAct): void }) {
+  const isTogether = bench.position(plugId, 'mated') === true;
+  const pull = () => onDo({ kind: 'flick', mover: { kind: 'device', deviceId: plugId, control: 'mated' }, position: !isTogether });
+  return (
+    <Button size="small" onClick={pull}>
+      {isTogether ? 'Pull apart' : 'Put together'}
+    </Button>
   );
 }
 
