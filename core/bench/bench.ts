@@ -20,6 +20,9 @@ const MOST_STEPS = 400;
 /** What sags under load is raised so often. */
 const MOST_TURNS = 12;
 
+/** Controls that something holds, by device. */
+export type Held = ReadonlyMap<string, Readonly<Record<string, ControlValue>>>;
+
 /** What a load does at the moment. */
 export interface LoadAnswer {
   id: string;
@@ -114,6 +117,12 @@ export class Bench {
     return this.come(withControl(this.state, deviceId, control, position));
   }
 
+  /** Puts controls where something holds them, whatever a hand does. */
+  hold(held: Held): this {
+    for (const [id, controls] of held) for (const [control, position] of Object.entries(controls)) this.set(id, control, position);
+    return this;
+  }
+
   /** Moves one of the vehicle's own controls, and with it all wires that follow it. */
   drive(control: VehicleControl, position: ControlValue): this {
     this.side = moved(this.side, control, position);
@@ -160,11 +169,6 @@ export class Bench {
     return this.live.metered(red, black);
   }
 
-  /** Whether nothing but insulation joins a terminal to another: whatever a meter's other lead touches, it reads nothing there. */
-  floats(at: TerminalRef, from: TerminalRef): boolean {
-    return this.live.floats(at, from);
-  }
-
   /** Volts at many places over one, and whether each floats. */
   everywhere(points: readonly TerminalRef[], over: TerminalRef): { volts: Float64Array; floats: Uint8Array } {
     return this.live.everywhere(points, over);
@@ -172,14 +176,14 @@ export class Bench {
 
   /** Amperes a clamp reads round a wire, from its first end to its second; null where it is not there. */
   clamp(wireId: string): number | null {
-    if (!this.index.wires.some(({ id }) => id === wireId)) return null;
-    return this.faults.some((fault) => fault.kind === 'wireOff' && fault.wireId === wireId) ? 0 : this.live.wireAmps(wireId);
+    if (this.live.hasWire(wireId)) return this.live.wireAmps(wireId);
+    // One that is off its terminal carries nothing.
+    return this.faults.some((fault) => fault.kind === 'wireOff' && fault.wireId === wireId) ? 0 : null;
   }
 
   /** What a clamp reads round each of many wires, A; nought where one is not there. */
   clamps(wireIds: readonly string[]): Float64Array {
-    const off = new Set(this.faults.map((fault) => (fault.kind === 'wireOff' ? fault.wireId : null)));
-    return Float64Array.from(wireIds, (id) => (off.has(id) || !this.live.hasWire(id) ? 0 : this.live.wireAmps(id)));
+    return Float64Array.from(wireIds, (id) => (this.live.hasWire(id) ? this.live.wireAmps(id) : 0));
   }
 
   /** Amperes through a part inside a device. */

@@ -201,7 +201,14 @@ export function partedAt({ supply }: Wiring, { from, to }: Wire, end: Parting['e
 }
 
 /** Of the battery's volts, from which a lamp is bright: only a short leaves it so much. Common practice. */
-export const BRIGHT_SHARE = 0.85;
+const BRIGHT_SHARE = 0.85;
+/** Up to which it is dark. Common practice. */
+export const DARK_SHARE = 0.15;
+
+export type Shine = 'bright' | 'glows' | 'dark';
+
+/** What a lamp is seen to do at some share of the nominal voltage. */
+export const shineAt = (share: number): Shine => (share > BRIGHT_SHARE ? 'bright' : share < DARK_SHARE ? 'dark' : 'glows');
 
 /** A design with a lamp where a fuse was, each point of its circuit ready to be bolted to the return. */
 class Lamp {
@@ -239,7 +246,7 @@ class Lamp {
     for (const { mover, position } of moved) bench.do({ kind: 'move', mover, position });
     const volts = Math.abs(bench.volts({ deviceId: this.fuse.id, terminal: 'out' }, { deviceId: LAMP.joint, terminal: 'joint' }) ?? 0);
     // Relays that buzz make it flicker: dark it is not.
-    const isBright = !bench.isAtRest || volts > BRIGHT_SHARE * this.index.settings.nominalV;
+    const isBright = !bench.isAtRest || shineAt(volts / this.index.settings.nominalV) === 'bright';
     if (touching) bench.resist(boltId(touching), Infinity);
     if (liftedId) bench.resist(liftedId, 0);
     const one = { volts, isBright };

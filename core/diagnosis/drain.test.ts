@@ -3,7 +3,7 @@ import { pip } from '../../demo/pip';
 import { seeded } from '../../testing/random';
 import { Bench } from '../bench/bench';
 import type { Design } from '../design/design';
-import { BoardBuilder, put } from '../practise/boardBuilder';
+import { BoardBuilder, put, vehicle } from '../practise/boardBuilder';
 import { BOARDS } from '../practise/boards';
 import { indexDesign } from '../rig/designIndex';
 import { drainOf, type DrainCause } from './drain';
@@ -44,7 +44,7 @@ test('a lamp left on is known by the millivolts of its fuse, and nothing is said
   expect(row.verdict).toBe('more');
   expect(row.read!.amps).toBeCloseTo(1.87, 1);
   expect(row.causes.map(({ cause }) => cause)).toEqual([
-    { kind: 'left', deviceId: 'hallSwitch', control: 'position', position: 'on' },
+    { kind: 'left', ...put('hallSwitch', 'on') },
     { kind: 'flaw', flaw: { kind: 'stuckContact', deviceId: 'hallSwitch' } },
   ]);
   // The nearer to what was read the sooner it is named: here nothing is off at all.
@@ -77,7 +77,7 @@ test('fridges and what sleeps: only what stands by is expected of what has a swi
   expect(quiet.days).toBeCloseTo(50 / row.expectedA / 24, 1);
   expect(fuseRow(sleeping, 'fuse', 0.2).verdict).toBe('less');
   // 60 W at 12.8 V: 5.33 A, by itself on.
-  expect(fuseRow(sleeping, 'fuse', 41).causes[0]!.cause).toEqual({ kind: 'left', deviceId: 'radio', control: 'on', position: true });
+  expect(fuseRow(sleeping, 'fuse', 41).causes[0]!.cause).toEqual({ kind: 'left', ...put('radio', true, 'on') });
 });
 
 test('a reading is a range: a fifth for the fuse, a digit for the meter; a clamp’s own error counts too', () => {
@@ -97,6 +97,14 @@ test('a reading is a range: a fifth for the fuse, a digit for the meter; a clamp
   expect(elsewhere((least - 0.03) / 1.03 - 0.01)).toBeLessThan(0);
   // Nothing flows: it lasts for as long as it lasts.
   expect(drainOf(index, [], 0).days).toBeNull();
+});
+
+test('a key that was left on is named too, where something hangs on the vehicle’s wires', () => {
+  const design = new BoardBuilder('By the key').supply().part('signals', 'Vehicle wires', 'signals', { signals: ['ignition'], maxA: 0.5 }).fuse('fuse', 'Radio', 10).part('relay', 'Radio relay', 'relay').lamp('radio', 'Radio', 36, 'resistive').wires('signals.ignition > relay.86, relay.85 > minusBar.bar, signals.minus > minusBar.bar, fuse.out > relay.30, relay.87 > radio.plus, radio.minus > minusBar.bar', 1000).design(); // prettier-ignore
+  // 36 W at 12.8 V: 3.2 A through 7.7 milliohm, 24.6 mV.
+  const { causes } = fuseRow(design, 'fuse', 24.6);
+  expect(causes.map(({ cause }) => cause)).toContainEqual({ kind: 'left', ...vehicle('key', 'on') });
+  expect(causes.map(({ cause }) => cause)).toContainEqual({ kind: 'flaw', flaw: { kind: 'stuckContact', deviceId: 'relay' } });
 });
 
 test('what a clamp reads and no fuse carries is joined ahead of them; within the error of both it is nothing', () => {
@@ -121,8 +129,8 @@ test('everything that may be left on or stick, set in turn and read across fuses
       const { index: made, held } = cause.kind === 'flaw' ? withFlaw(index, cause.flaw) : { index, held: new Map<string, never>() };
       const bench = new Bench(made);
       for (const id of running) bench.set(id, 'on', false);
-      for (const [id, controls] of held) for (const [control, value] of Object.entries(controls)) bench.set(id, control, value as string);
-      if (cause.kind === 'left') bench.set(cause.deviceId, cause.control, cause.position);
+      bench.hold(held);
+      if (cause.kind === 'left') bench.do({ kind: 'move', mover: cause.mover, position: cause.position });
       for (const { fuseId, expectedA, leastA } of still.fuses) {
         const amps = Math.abs(bench.through(fuseId, 'link'));
         if (amps < Math.max(0.05, 1.6 * expectedA, 3 * leastA) || random() < 0.5) continue;
@@ -145,7 +153,7 @@ test('everything that may be left on or stick, set in turn and read across fuses
 function causesIn(design: Design): DrainCause[] {
   const devices = [...design.records.values()].flatMap((record) => (record.type === 'device' ? [record] : []));
   return devices.flatMap(({ kind, id }): DrainCause[] => {
-    if (kind === 'switch') return [{ kind: 'left', deviceId: id, control: 'position', position: put(id, 'on').position }];
+    if (kind === 'switch') return [{ kind: 'left', ...put(id, 'on') }];
     return kind === 'relay' || kind === 'doorSwitch' ? [{ kind: 'flaw', flaw: { kind: 'stuckContact', deviceId: id } }] : [];
   });
 }

@@ -1,12 +1,13 @@
 import { Bench } from '../bench/bench';
-import { deviceHandles } from '../bench/handles';
+import { deviceHandles, vehicleHandles } from '../bench/handles';
 import { fuseOhm } from '../catalog/fuses';
-import type { Protection } from '../design/schema';
+import { VEHICLE_CONTROLS } from '../catalog/vocabulary';
+import type { Mover, Protection } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import { bankFacts } from '../energy/battery';
 import { NetworkError } from '../network/networkError';
 import type { DesignIndex } from '../rig/designIndex';
-import { suspectsIn, withFlaw, type Flaw } from './flaws';
+import { suspectsIn, withFlaw, type Flaw, type Flawed } from './flaws';
 
 /** What somebody read across a fuse that stayed in, millivolts. */
 export interface FuseReading {
@@ -15,7 +16,7 @@ export interface FuseReading {
 }
 
 /** Something that would draw more than should flow: a control that was left, or a part that holds itself. */
-export type DrainCause = { kind: 'left'; deviceId: string; control: string; position: ControlValue } | { kind: 'flaw'; flaw: Flaw };
+export type DrainCause = { kind: 'left'; mover: Mover; position: ControlValue } | { kind: 'flaw'; flaw: Flaw };
 
 /** A cause with the amperes the fuse then carries, and how far that is from what was read, in spreads of the reading. */
 export interface Draining {
@@ -133,10 +134,8 @@ class AtRest {
     return this.off(this.bench.rest());
   }
 
-  with({ index, held }: ReturnType<typeof withFlaw>): Bench {
-    const bench = index === this.index ? this.sound() : this.off(new Bench(index));
-    for (const [id, controls] of held) for (const [control, value] of Object.entries(controls)) bench.set(id, control, value);
-    return bench;
+  with({ index, held }: Flawed): Bench {
+    return (index === this.index ? this.sound() : this.off(new Bench(index))).hold(held);
   }
 
   private off(bench: Bench): Bench {
@@ -156,13 +155,12 @@ function explain(index: DesignIndex, still: AtRest, more: readonly FuseDrain[]):
       if (amps - expectedA >= LEAST_MORE_A && off <= FITS) found.get(fuseId)!.push({ cause, amps, off });
     }
   };
-  for (const deviceId of still.running)
-    weigh({ kind: 'left', deviceId, control: 'on', position: true }, () => still.sound().set(deviceId, 'on', true));
-  for (const { deviceId, control, positions, where } of deviceHandles(index)) {
-    if (where === 'fuse' || where === 'supply' || where === 'load') continue;
-    for (const position of positions.slice(1))
-      weigh({ kind: 'left', deviceId, control, position }, () => still.sound().set(deviceId, control, position));
-  }
+  const leave = (mover: Mover, positions: readonly ControlValue[]) =>
+    positions.forEach((position) => weigh({ kind: 'left', mover, position }, () => still.sound().do({ kind: 'move', mover, position })));
+  for (const deviceId of still.running) leave({ kind: 'device', deviceId, control: 'on' }, [true]);
+  for (const { deviceId, control, positions, where } of deviceHandles(index))
+    if (where !== 'fuse' && where !== 'supply' && where !== 'load') leave({ kind: 'device', deviceId, control }, positions.slice(1));
+  for (const control of vehicleHandles(index)) leave({ kind: 'vehicle', control }, VEHICLE_CONTROLS[control].slice(1));
   for (const { flaw } of suspectsIn(index))
     if (flaw.kind === 'stuckContact') weigh({ kind: 'flaw', flaw }, () => still.with(withFlaw(index, flaw)));
   for (const causes of found.values()) causes.sort((a, b) => a.off - b.off).splice(MOST_CAUSES);

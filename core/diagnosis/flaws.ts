@@ -1,3 +1,4 @@
+import type { Held } from '../bench/bench';
 import { cableOhmPerM } from '../catalog/cable';
 import type { Device, TerminalRef, Wire } from '../design/schema';
 import { landsOn } from '../design/terminals';
@@ -147,7 +148,7 @@ function held(device: Device, how: 'open' | 'made'): { device: Device; controls:
 /** A design with a flaw in it, and the controls that are held by it whatever a hand does. */
 export interface Flawed {
   index: DesignIndex;
-  held: ReadonlyMap<string, Readonly<Record<string, ControlValue>>>;
+  held: Held;
 }
 
 const NOTHING_HELD: Flawed['held'] = new Map();
@@ -221,8 +222,12 @@ export function withFlaw(index: DesignIndex, flaw: Flaw): Flawed {
 export const chafeId = (wireId: string) => `${wireId} worn`;
 
 /** What stands for the body: the chassis where something is bolted to it, else the far end of the battery's minus lead. */
-export function bodyOf({ battery, devices, wires }: DesignIndex): TerminalRef | null {
-  if (Array.from(devices.values()).some(({ kind }) => kind === 'groundPoint')) return CHASSIS;
+export function bodyOf(index: DesignIndex): TerminalRef | null {
+  return Array.from(index.devices.values()).some(({ kind }) => kind === 'groundPoint') ? CHASSIS : homeBar(index);
+}
+
+/** The far end of the battery's minus lead; null where it has none. */
+export function homeBar({ battery, wires }: DesignIndex): TerminalRef | null {
   const home = battery && wires.find((wire) => landsOn(wire, { deviceId: battery.id, terminal: 'minus' }));
   return home ? (home.from.deviceId === battery.id ? home.to : home.from) : null;
 }

@@ -1,5 +1,4 @@
-import { Bench } from '../bench/bench';
-import { inputFor } from '../bench/inputs';
+import { Bench, type Held } from '../bench/bench';
 import type { Mover, TerminalRef } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import { NetworkError } from '../network/networkError';
@@ -44,6 +43,16 @@ const ON_FROM = 0.8;
 
 export function doing(level: number): Seen['does'] {
   return level >= ON_FROM ? 'on' : level >= DIM_FROM ? 'dim' : 'off';
+}
+
+/** Moves what a hand moves, from rest; what something holds stays where it is held. */
+export function broughtTo(bench: Bench, moved: readonly Moved[], held: Held): Bench {
+  bench.hold(held);
+  for (const { mover, position } of moved) {
+    const isHeld = mover.kind === 'device' && held.get(mover.deviceId)?.[mover.control] !== undefined;
+    if (!isHeld) bench.do({ kind: 'move', mover, position });
+  }
+  return bench;
 }
 
 /** Between two resistances that were tried, so many more are read off. */
@@ -102,13 +111,8 @@ export class Foresight {
     return answered(() => this.read(index === this.index ? this.sound : new Bench(index), flaw, prior, held));
   }
 
-  private read(bench: Bench, flaw: Flaw, prior: number, held: ReturnType<typeof withFlaw>['held']): Foreseen {
-    bench.rest();
-    for (const [deviceId, controls] of held) for (const [control, value] of Object.entries(controls)) bench.set(deviceId, control, value);
-    for (const { mover, position } of this.moved) {
-      const isHeld = mover.kind === 'device' && held.get(mover.deviceId)?.[mover.control] !== undefined;
-      if (!isHeld && inputFor(this.index, mover)) bench.do({ kind: 'move', mover, position });
-    }
+  private read(bench: Bench, flaw: Flaw, prior: number, held: Held): Foreseen {
+    broughtTo(bench.rest(), this.moved, held);
     const { battery } = this.index;
     const minus = battery && { deviceId: battery.id, terminal: 'minus' };
     const { volts, floats } = minus ? bench.everywhere(this.points, minus) : { volts: new Float64Array(this.points.length), floats: new Uint8Array(this.points.length) }; // prettier-ignore

@@ -1,16 +1,16 @@
 import type { Device, Wire } from '../design/schema';
 import { landsOn } from '../design/terminals';
 import { kindOf } from '../devices';
+import type { Shine } from '../diagnosis/blows';
 import { readAll } from '../diagnosis/expect';
 import { Finder, type Observed, type Reading, type Suspicion } from '../diagnosis/diagnose';
-import { sameRepair, type Flaw } from '../diagnosis/flaws';
+import { homeBar, sameRepair, type Flaw } from '../diagnosis/flaws';
 import { traceWiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { isSameName, namesFor, type Complaint, type Hunt, type HuntAct, type Named } from './hunt';
 import { seenAfter } from './world';
-import { followedByLamp } from './blowWay';
+import { followedByLamp, SURE } from './blowWay';
 import { HuntBench } from './huntBench';
-import type { Shine } from './told';
 
 /** One step of the shortest way the finder knows. */
 export interface WayStep {
@@ -31,8 +31,6 @@ export interface Way {
   isRight: boolean;
 }
 
-/** How sure it has to be before something is taken apart. */
-const SURE = 0.9;
 /** Measurements after which it names what is likeliest. */
 const MOST_MEASURED = 12;
 /** Parts up to which all of a board is suspected, and new work too; of a larger one what can influence the complaint. */
@@ -113,7 +111,7 @@ function weightsOf(index: DesignIndex, bench: HuntBench, complaint: Complaint): 
   const others = (complaint.seenToo ?? []).map((moved) => {
     const finder = new Finder(index, traceWiring(index), complaint.loadIds, moved, suspicionOf(index));
     const asked = (seen: Observed['seen']) => new Map(finder.diagnose({ batteryV: null, seen, readings: [] }).ranked.map(({ flaw, probability }) => [sameRepair(flaw), probability])); // prettier-ignore
-    const [before, after] = [asked([]), asked(seenAfter(bench.world, moved, finder.loadIds))];
+    const [before, after] = [asked([]), asked(seenAfter(bench.asItIs, moved, finder.loadIds))];
     return (flaw: Flaw) => (after.get(sameRepair(flaw)) ?? 0) / (before.get(sameRepair(flaw)) ?? 1);
   });
   return (flaw) => (flaw.kind === 'none' ? 0 : others.reduce((product, weight) => product * weight(flaw), 1));
@@ -165,9 +163,7 @@ function aheadOfFuses(index: DesignIndex): Flaw[] {
 
 /** A lamp's way home on the body, where a dimmer or a door's contact on it should decide. */
 function touching(index: DesignIndex): Flaw[] {
-  const { battery } = index;
-  const home = battery && index.wires.find((wire) => landsOn(wire, { deviceId: battery.id, terminal: 'minus' }));
-  const bar = home && (home.from.deviceId === battery.id ? home.to : home.from);
+  const bar = homeBar(index);
   if (!bar) return [];
   const isOnBar = (id: string) => index.wires.some((wire) => landsOn(wire, { deviceId: id, terminal: 'minus' }) && landsOn(wire, bar));
   return index.loads

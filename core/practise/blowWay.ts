@@ -1,15 +1,14 @@
 import { analyse } from '../analysis/analyse';
 import { circuitSaid } from '../analysis/circuitSaid';
 import type { Protection } from '../design/schema';
-import { BlownCircuit, partedAt, type BlowCause, type LampTest, type Parting } from '../diagnosis/blows';
+import { BlownCircuit, partedAt, type BlowCause, type LampTest, type Parting, type Shine } from '../diagnosis/blows';
 import { isSameTerminal } from '../design/terminals';
 import { traceWiring, type Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
 import type { Complaint, Hunt, HuntAct, Named, WireEnd } from './hunt';
-import type { Shine } from './told';
 
-/** How sure it has to be before a wire is replaced. */
-const SURE = 0.9;
+/** How sure one has to be before something is taken apart. */
+export const SURE = 0.9;
 const MOST_LOOKS = 16;
 
 /**

@@ -48,12 +48,17 @@ export class BoardBuilder {
     return this.add(id, name, { ...own, ...more } as Make);
   }
 
+  /** A lead-acid battery of 12 V. */
+  battery(id: string, name: string, capacityAh: number): this {
+    return this.add(id, name, {
+      ...{ kind: 'battery', chemistry: 'agm', capacityAh, rateH: 20, count: 1 },
+      ...{ usableDepthPercent: null, peukertExponent: null, heldDown: true },
+    });
+  }
+
   /** A lead-acid battery with its main fuse, a plus bar behind it and a bar for the returns. */
   supply(mainA = 60, cable: ConductorSize = 'mm2:16'): this {
-    return this.add('battery', 'Battery', {
-      ...{ kind: 'battery', chemistry: 'agm', capacityAh: 100, rateH: 20, count: 1 },
-      ...{ usableDepthPercent: null, peukertExponent: null, heldDown: true },
-    })
+    return this.battery('battery', 'Battery', 100)
       .add('main', 'Main fuse', { kind: 'protection', family: 'terminalMount', ratingA: mainA, mount: null })
       .part('plusBar', 'Plus bar', 'busBar')
       .part('minusBar', 'Return bar', 'busBar')

@@ -1,9 +1,10 @@
 import { Bench } from '../bench/bench';
 import { inputFor } from '../bench/inputs';
+import type { VehicleSide } from '../bench/vehicleSide';
 import type { Protection, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
-import { BRIGHT_SHARE } from '../diagnosis/blows';
+import { shineAt, type Shine } from '../diagnosis/blows';
 import { minutesFor, minutesTo } from '../diagnosis/diagnose';
 import { probePoints, type Flaw } from '../diagnosis/flaws';
 import { doing, type Moved, type Seen } from '../diagnosis/foresee';
@@ -14,11 +15,12 @@ import { isSameName, LOOKS, namesFor, type Hunt, type HuntAct, type Named, type 
 import { ColdBoard } from './testSource';
 import { ACT_S, MEND, MINUTES } from './minutes';
 import { leftOver } from './leftOver';
-import { landedAt, smellAt, warmthAt } from './senses';
-import type { Entry, LeftOver, Shine, Told, Unsafe } from './told';
+import { landedAt, smellAt, warmthAt, type Felt } from './senses';
+import type { Entry, LeftOver, Told, Unsafe } from './told';
 import {
   BRIDGE_FUSE,
   isBatteryMinus,
+  isFed,
   isLiveAt,
   lampEnds,
   looseEnd,
@@ -30,8 +32,6 @@ import {
 
 /** Across the leads of a meter set to ohms it takes more for its own. */
 const OHMS_LIVE_V = 0.05;
-/** Of the battery's volts, from which a lamp is seen to glow. Common practice. */
-const GLOWS_SHARE = 0.1;
 
 /** What an act gives, and what it costs. */
 interface Came {
@@ -42,7 +42,7 @@ interface Came {
 /** A board with its faults, on which a person looks, flicks, meters and mends. The design itself never changes. */
 export class HuntBench {
   readonly plan: DesignIndex;
-  flaws: readonly Flaw[];
+  private flaws: readonly Flaw[];
   private lifted: WireEnd[] = [];
   private fittedA = new Map<string, number>();
   private readonly out = new Set<string>();
@@ -52,8 +52,8 @@ export class HuntBench {
   private isIsolated = false;
   /** How hands have left what they moved. */
   private readonly left = new Map<string, Moved>();
-  world: Standing;
-  bench: Bench;
+  private world: Standing;
+  private bench: Bench;
   private cold: { world: Standing; state: ControlState; board: ColdBoard } | null = null;
   readonly entries: Entry[] = [];
   isDone = false;
@@ -85,6 +85,16 @@ export class HuntBench {
   /** How everything stands, to be drawn. */
   get state() {
     return { ...this.tampered, out: this.out as ReadonlySet<string>, loads: this.bench.answer.loads };
+  }
+
+  /** What a meter would find, with what its faults hold. */
+  get asItIs(): Standing {
+    return this.world;
+  }
+
+  /** How the vehicle's own controls stand. */
+  get side(): VehicleSide {
+    return this.bench.side;
   }
 
   position(deviceId: string, control: string): ControlValue {
@@ -187,8 +197,7 @@ export class HuntBench {
   }
 
   private hold(): void {
-    for (const [id, controls] of this.world.held)
-      for (const [control, value] of Object.entries(controls)) this.bench.set(id, control, value);
+    this.bench.hold(this.world.held);
     for (const id of this.out) this.bench.set(id, 'fitted', false);
   }
 
@@ -252,8 +261,7 @@ export class HuntBench {
     const ends = lampEnds(this.plan, this.lampAt);
     if (!ends) return null;
     const across = this.bench.volts(ends.from, ends.to) ?? 0;
-    const share = Math.abs(across) / this.plan.settings.nominalV;
-    return share > BRIGHT_SHARE ? 'bright' : share > GLOWS_SHARE ? 'glows' : 'dark';
+    return shineAt(Math.abs(across) / this.plan.settings.nominalV);
   }
 
   private lead({ kind, wireId, end }: Extract<HuntAct, { kind: 'lift' | 'land' }>, unsafe: (what: Unsafe) => void): Came {
@@ -261,22 +269,20 @@ export class HuntBench {
     const isOff = this.lifted.some((one) => one.wireId === wireId && one.end === end);
     if (!wire || isOff === (kind === 'lift')) return notThere();
     const at = this.endOf(wire, end);
-    const wasLive = this.isLive(at);
+    const before = this.bench;
     const isThis = (one: WireEnd) => one.wireId === wireId && one.end === end;
     this.lifted = kind === 'lift' ? [...this.lifted, { wireId, end }] : this.lifted.filter((one) => !isThis(one));
     this.rewire();
     const now = kind === 'lift' ? looseEnd({ wireId, end }) : this.endOf(wire, end);
-    if (wasLive || this.isLive(now)) unsafe(kind === 'lift' ? 'liftedLive' : 'landedLive');
+    // What it is taken off or landed on counts too, before and after.
+    const isLive = [before, this.bench].some((bench) => [at, now].some((one) => isLiveAt(this.plan, bench, one)));
+    if (isLive) unsafe(kind === 'lift' ? 'liftedLive' : 'landedLive');
     return { told: [], minutes: Math.max(MINUTES.lead, minutesTo(this.plan, wire[end])) };
   }
 
   /** Where an end of a wire truly is, which may not be where the plan has it. */
   private endOf({ id, ...plan }: Wire, end: WireEnd['end']): TerminalRef {
     return this.world.index.wires.find((wire) => wire.id === id)?.[end] ?? plan[end];
-  }
-
-  private isLive(at: TerminalRef): boolean {
-    return isLiveAt(this.plan, this.bench, at);
   }
 
   /** What a meter with a source of its own finds, made anew after everything that changed something. */
@@ -301,7 +307,7 @@ export class HuntBench {
     });
     const volts = this.bench.volts(red, black) ?? 0;
     if (mode === 'volts') return { told: [{ kind: 'volts', value: volts }], minutes };
-    if (Math.abs(volts) > OHMS_LIVE_V || this.isLive(red) || this.isLive(black)) {
+    if (Math.abs(volts) > OHMS_LIVE_V || [red, black].some((at) => isLiveAt(this.plan, this.bench, at))) {
       unsafe('ohmsLive');
       return { told: [{ kind: 'meterLive', volts }], minutes };
     }
@@ -321,7 +327,7 @@ export class HuntBench {
   private look(deviceId: string): Came {
     const device = this.plan.devices.get(deviceId);
     if (!device) return notThere();
-    const landed = landedAt(this, this.world.index.wires, device);
+    const landed = landedAt(this.flaws, this.world.index.wires, device);
     const does: Told[] = device.kind === 'load' ? [{ kind: 'does', loadId: deviceId, does: this.does(deviceId) }] : [];
     return { told: [...does, ...landed], minutes: minutesTo(this.plan, { deviceId, terminal: '' }) + 1 };
   }
@@ -332,15 +338,20 @@ export class HuntBench {
     if (!wire && !this.plan.devices.has(subjectId)) return notThere();
     const ends = wire ? [wire.from, wire.to] : [{ deviceId: subjectId, terminal: '' }];
     const minutes = MINUTES[kind] + Math.min(...ends.map((at) => minutesTo(this.plan, at)));
-    const felt = kind === 'touch' ? ({ kind: 'warmth', warmth: warmthAt(this, subjectId) } as const) : ({ kind, smell: smellAt(this, subjectId) } as const); // prettier-ignore
+    const felt = kind === 'touch' ? ({ kind: 'warmth', warmth: warmthAt(this.felt, subjectId) } as const) : ({ kind, smell: smellAt(this.felt, subjectId) } as const); // prettier-ignore
     return { told: [felt], minutes };
+  }
+
+  private get felt(): Felt {
+    const { plan, bench, flaws } = this;
+    return { plan, bench, flaws };
   }
 
   private mend(named: Named, unsafe: (what: Unsafe) => void): Came {
     if (!this.plan.devices.has(named.subjectId) && !this.plan.wires.some(({ id }) => id === named.subjectId)) return notThere();
     const fuse = named.kind === 'blown' ? this.fuse(named.subjectId) : null;
     if (fuse) return this.newFuse(fuse);
-    if (this.isFed()) unsafe('mendedLive');
+    if (!this.isIsolated && isFed(this.plan, this.bench)) unsafe('mendedLive');
     const right = this.flaws.find((flaw) => namesFor(flaw).some((one) => isSameName(one, named)));
     if (right) {
       this.flaws = this.flaws.filter((flaw) => flaw !== right);
@@ -354,12 +365,6 @@ export class HuntBench {
     const isRight = !this.isWhole(id);
     this.fit(id, ratingA, () => undefined);
     return { told: [{ kind: 'mended', isRight }], minutes: MEND.blown };
-  }
-
-  /** Whether the battery feeds anything: its minus lead is on, and no isolator is off. */
-  private isFed(): boolean {
-    const isolators = [...this.plan.devices.values()].filter(({ kind }) => kind === 'isolator');
-    return this.plan.battery !== null && !this.isIsolated && isolators.every(({ id }) => this.bench.position(id, 'position') !== 'off');
   }
 
   /** What somebody has left open, as far as it is plain to see: not what is still wrong, nor a fuse that is in and has gone. */

@@ -1,4 +1,4 @@
-import { LAMP } from '../diagnosis/blows';
+import { LAMP, type Shine } from '../diagnosis/blows';
 import { recordOf, type Design } from '../design/design';
 import { nameOf } from '../design/names';
 import type { TerminalRef } from '../design/schema';
@@ -7,7 +7,7 @@ import { handleName, positionWord, VEHICLE_WORDS } from '../wording/benchWords';
 import { pointWords, wireWords, type WireNumbers } from '../wording/flawWords';
 import { terminalName } from '../wording/terminalNames';
 import type { HuntAct, Named, NamedKind, WireEnd } from './hunt';
-import type { LeftOver, Shine, Smell, Told, Unsafe, Warmth } from './told';
+import type { LeftOver, Smell, Told, Unsafe, Warmth } from './told';
 import { isOwnLead, looseEnd } from './world';
 
 /** A board's design with the numbers of its wires. */

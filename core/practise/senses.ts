@@ -18,7 +18,7 @@ export interface Felt {
 }
 
 /** Which wires an eye finds on each terminal of a part. Where a wire is worn is found by following it, not at its terminals. */
-export function landedAt({ flaws }: Felt, wires: readonly Wire[], device: Device): Told[] {
+export function landedAt(flaws: readonly Flaw[], wires: readonly Wire[], device: Device): Told[] {
   const worn = new Set(flaws.map((flaw) => (flaw.kind === 'chafed' ? chafeId(flaw.wireId) : null)));
   return kindOf(device)
     .terminals(device)

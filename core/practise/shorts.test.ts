@@ -34,14 +34,22 @@ describe('a lamp in a fuse’s place', () => {
     expect(sound.does('lamp')).not.toBe('on');
   });
 
-  test('a wire off at its worn end hangs in the air; off at the other it still shorts; nothing of it is unsafe', () => {
+  test('a wire off at its worn end hangs in the air; off at the other it still shorts; the lamp out before a wire is touched, nothing of it is unsafe', () => {
     const bench = new HuntBench(huntWith(wrong.chafed('fuse.out', 'switch.in', 'to')));
     bench.do({ kind: 'lamp', fuseId: 'fuse' });
-    expect(shines(bench, { kind: 'lift', wireId: feed, end: 'to' })).toBe('bright');
-    expect(shines(bench, { kind: 'land', wireId: feed, end: 'to' })).toBe('bright');
-    expect(shines(bench, { kind: 'lift', wireId: feed, end: 'from' })).toBe('dark');
-    expect(shines(bench, { kind: 'land', wireId: feed, end: 'from' })).toBe('bright');
+    const look = (act: HuntAct) => {
+      bench.do({ kind: 'lamp', fuseId: null });
+      bench.do(act);
+      return shines(bench, { kind: 'lamp', fuseId: 'fuse' });
+    };
+    expect(look({ kind: 'lift', wireId: feed, end: 'to' })).toBe('bright');
+    expect(look({ kind: 'land', wireId: feed, end: 'to' })).toBe('bright');
+    expect(look({ kind: 'lift', wireId: feed, end: 'from' })).toBe('dark');
+    expect(look({ kind: 'land', wireId: feed, end: 'from' })).toBe('bright');
     expect(bench.entries.flatMap(({ unsafe }) => unsafe)).toEqual([]);
+    // With the lamp in, the fuse's terminal is live as soon as the short is off it, and again as it is landed on.
+    expect(bench.do({ kind: 'lift', wireId: feed, end: 'from' })!.unsafe).toEqual(['liftedLive']);
+    expect(bench.do({ kind: 'land', wireId: feed, end: 'from' })!.unsafe).toEqual(['landedLive']);
     // Without the lamp the same lead is live.
     const sound = new HuntBench(huntWith({ kind: 'none' }));
     expect(sound.do({ kind: 'lift', wireId: feed, end: 'from' })!.unsafe).toEqual(['liftedLive']);

@@ -1,3 +1,4 @@
+import type { Shine } from '../diagnosis/blows';
 import type { Seen } from '../diagnosis/foresee';
 import type { HuntAct, WireEnd } from './hunt';
 
@@ -22,7 +23,6 @@ export type Told =
 
 export type Warmth = 'cold' | 'warm' | 'hot';
 export type Smell = 'nothing' | 'hot' | 'burnt';
-export type Shine = 'bright' | 'glows' | 'dark';
 
 /** What is not as it should be once somebody says it is done. */
 export type LeftOver =

@@ -1,11 +1,11 @@
-import { Bench } from '../bench/bench';
+import { Bench, type Held } from '../bench/bench';
 import type { Device, Load, TerminalRef, Wire } from '../design/schema';
 import { isSameTerminal } from '../design/terminals';
 import { INSULATION_OHM, type ControlValue } from '../devices/kind';
 import type { Make } from '../devices/parts';
 import { lampWire } from '../diagnosis/blows';
 import { chafeId, withFlaw, type Flaw } from '../diagnosis/flaws';
-import { doing, type Moved, type Seen } from '../diagnosis/foresee';
+import { broughtTo, doing, type Moved, type Seen } from '../diagnosis/foresee';
 import { inletOf, type DesignIndex } from '../rig/designIndex';
 import type { WireEnd } from './hunt';
 
@@ -24,7 +24,7 @@ export interface Tampered {
 /** A board as it stands, and the controls that faults hold whatever a hand does. */
 export interface Standing {
   index: DesignIndex;
-  held: ReadonlyMap<string, Readonly<Record<string, ControlValue>>>;
+  held: Held;
 }
 
 /** The fuse in the lead that terminals are bridged with. */
@@ -94,6 +94,12 @@ export function isLiveAt({ devices, wires }: DesignIndex, bench: Bench, at: Term
   });
 }
 
+/** Whether the battery feeds anything while its minus lead is on: no isolator is off. */
+export function isFed({ battery, devices }: DesignIndex, bench: Bench): boolean {
+  const isOff = ({ kind, id }: Device) => kind === 'isolator' && bench.position(id, 'position') === 'off';
+  return battery !== null && !Array.from(devices.values()).some(isOff);
+}
+
 /** A loose end is reached where its wire was. */
 export function plannedTerminal({ wires }: DesignIndex, at: TerminalRef): TerminalRef {
   for (const wire of wires)
@@ -120,11 +126,6 @@ export function shortWire(id: string, from: TerminalRef, to: TerminalRef): Wire 
 
 /** What loads would be seen to do with other controls moved, from rest. */
 export function seenAfter({ index, held }: Standing, moved: readonly Moved[], loadIds: readonly string[]): Seen[] {
-  const bench = new Bench(index);
-  for (const { mover, position } of moved) {
-    const isHeld = mover.kind === 'device' && held.get(mover.deviceId)?.[mover.control] !== undefined;
-    if (!isHeld) bench.do({ kind: 'move', mover, position });
-  }
-  for (const [id, controls] of held) for (const [control, value] of Object.entries(controls)) bench.set(id, control, value);
-  return loadIds.map((loadId) => ({ loadId, does: doing(bench.answer.loads.find(({ id }) => id === loadId)?.level ?? 0) }));
+  const levels = broughtTo(new Bench(index), moved, held).levels();
+  return loadIds.map((loadId) => ({ loadId, does: doing(levels[index.loads.findIndex(({ id }) => id === loadId)] ?? 0) }));
 }

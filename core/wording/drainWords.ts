@@ -1,6 +1,6 @@
-import { deviceOf, type Design } from '../design/design';
+import type { Design } from '../design/design';
 import type { DrainCause } from '../diagnosis/drain';
-import { handleName, positionWord } from './benchWords';
+import { handleName, positionWord, VEHICLE_WORDS } from './benchWords';
 import { formatAmps } from '../units/quantity';
 import { flawWords, type WireNumbers } from './flawWords';
 
@@ -10,15 +10,17 @@ export function drainWords(design: Design, cause: DrainCause, numbers: WireNumbe
     const { fault, where } = flawWords(design, cause.flaw, numbers);
     return `${where}: ${fault}`;
   }
-  const device = design.records.get(cause.deviceId);
-  if (device?.type !== 'device') return cause.deviceId;
-  return `${handleName(device, cause.control)} left at “${positionWord(device, cause.control, cause.position)}”`;
+  const { mover, position } = cause;
+  if (mover.kind === 'vehicle') return `${VEHICLE_WORDS[mover.control]} left at “${String(position)}”`;
+  const device = design.records.get(mover.deviceId);
+  if (device?.type !== 'device') return mover.deviceId;
+  return `${handleName(device, mover.control)} left at “${positionWord(device, mover.control, position)}”`;
 }
 
 /** What a drain goes to: the part that draws or holds. */
 export function drainSubject(design: Design, cause: DrainCause): string | null {
-  const id = cause.kind === 'left' ? cause.deviceId : 'deviceId' in cause.flaw ? cause.flaw.deviceId : null;
-  return id !== null && design.records.has(id) ? id : null;
+  const by = cause.kind === 'left' ? cause.mover : cause.flaw;
+  return 'deviceId' in by && design.records.has(by.deviceId) ? by.deviceId : null;
 }
 
 /** Days until flat as they matter: a night, some days, weeks. Common practice: over an ampere is flat overnight, a tenth in weeks. */
@@ -30,9 +32,3 @@ export function flatWords(days: number): string {
 
 /** A current that may be small. */
 export const smallAmps = (amps: number) => (amps < 0.9995 ? `${Math.round(amps * 1000)} mA` : formatAmps(amps));
-
-/** A fuse's own name, its rating beside it. */
-export function fuseWords(design: Design, fuseId: string): { name: string; ratingA: number | null } {
-  const fuse = deviceOf(design, fuseId, 'protection');
-  return { name: fuse?.name ?? fuseId, ratingA: fuse ? (fuse.fittedA ?? fuse.ratingA) : null };
-}

@@ -32,7 +32,7 @@ export function HuntControls({ bench, near, onFlick }: HuntControlsProps) {
         <Positions
           key={control}
           name={VEHICLE_WORDS[control]}
-          at={bench.bench.side[control]}
+          at={bench.side[control]}
           positions={VEHICLE_CONTROLS[control].map((value) => ({ value, word: value }))}
           onMove={(position) => onFlick({ kind: 'vehicle', control }, position)}
         />

@@ -7,7 +7,7 @@ import type { CircuitAnalysis } from '@/core/analysis/types';
 import { sameRecord } from '@/core/design/change';
 import { deviceOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
-import { LAMP_W, partedAt, type BlowCause, type BlowsWhen, type LampTest, type NextTest } from '@/core/diagnosis/blows';
+import { DARK_SHARE, LAMP_W, partedAt, type BlowCause, type BlowsWhen, type LampTest, type NextTest } from '@/core/diagnosis/blows';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { movesFor } from '@/core/diagnosis/moves';
 import { formatNumber } from '@/core/units/quantity';
@@ -37,8 +37,7 @@ const WHEN: { value: BlowsWhen; label: string }[] = [
 
 /** Places to take apart that are offered. */
 const MOST_OFFERED = 3;
-/** Of the nominal voltage, up to which a lamp is dark, or but glows. Common practice. */
-const DARK_SHARE = 0.15;
+/** Of the nominal voltage, up to which a lamp but glows. Common practice. */
 const GLOWS_SHARE = 0.6;
 
 /** A fuse that blows: when it does, and what a lamp in its place shows as the circuit is taken apart, lead to the place. */

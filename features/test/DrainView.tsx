@@ -1,9 +1,11 @@
 'use client';
 
 import { Button } from 'antd';
+import { deviceOf } from '@/core/design/design';
+import { nameOf } from '@/core/design/names';
 import type { Drain, FuseDrain } from '@/core/diagnosis/drain';
 import { formatNumber } from '@/core/units/quantity';
-import { drainSubject, drainWords, flatWords, fuseWords, smallAmps } from '@/core/wording/drainWords';
+import { drainSubject, drainWords, flatWords, smallAmps } from '@/core/wording/drainWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useJump } from '@/features/workspace/useJump';
 import { FigureField } from '@/ui/FigureField';
@@ -114,13 +116,14 @@ interface RowProps {
 
 function Row({ row, kept, onRead }: RowProps) {
   const design = useDesign((state) => state.design);
-  const { name, ratingA } = fuseWords(design, row.fuseId);
+  const fuse = deviceOf(design, row.fuseId, 'protection');
+  const name = nameOf(design, row.fuseId);
   const { read, verdict } = row;
   return (
     <>
       <tr data-verdict={verdict}>
         <th scope="row">{name}</th>
-        <td className="reading">{ratingA === null ? '' : `${ratingA} A`}</td>
+        <td className="reading">{fuse && `${fuse.fittedA ?? fuse.ratingA} A`}</td>
         <td className="reading">{smallAmps(row.expectedA)}</td>
         <td className="reading">{formatNumber(row.expectedMv, 1)} mV</td>
         <td>

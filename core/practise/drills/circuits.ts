@@ -15,13 +15,9 @@ import { ask, pick, shuffled, type Generator, type Random, type Wrong } from './
 function litIn(index: DesignIndex, positions: Positions, flaw: Flaw): string {
   const { index: flawed, held } = withFlaw(index, flaw);
   const bench = new Bench(flawed);
-  const put = () => {
-    for (const [id, controls] of held) for (const [control, value] of Object.entries(controls)) bench.set(id, control, value);
-  };
-  put();
+  bench.hold(held);
   for (const { deviceId, control, position } of positions)
     if (held.get(deviceId)?.[control] === undefined) bench.set(deviceId, control, position);
-  put();
   const lit = bench.answer.loads.filter(({ level }) => doing(level) === 'on').map(({ id }) => index.devices.get(id)!.name);
   return said(lit, index.loads.length);
 }

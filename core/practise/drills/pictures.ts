@@ -1,5 +1,5 @@
 import { Bench } from '../../bench/bench';
-import type { Device, TerminalRef } from '../../design/schema';
+import type { TerminalRef } from '../../design/schema';
 import { AT_REST } from '../../network/controlState';
 import { LiveDesign } from '../../network/settle';
 import { indexDesign, type DesignIndex } from '../../rig/designIndex';
@@ -23,29 +23,25 @@ function bareWhenParted(random: Random) {
   const isOn = random() < 0.75;
   const isSwitchFirst = random() < 0.7;
   const half = () => pick(random, ['a', 'b'] as const);
-  const plugs: DrawnPlug[] = [
-    { id: 'feedPlug', name: 'Plug in its plus', covered: half() },
-    { id: 'homePlug', name: 'Plug in its way home', covered: half() },
-  ];
+  const feed: DrawnPlug = { id: 'feedPlug', name: 'Plug in its plus', covered: half() };
+  const home: DrawnPlug = { id: 'homePlug', name: 'Plug in its way home', covered: half() };
+  const plugs = [feed, home];
   const order = isSwitchFirst
     ? 'fuse.out > switch.in, switch.out > feedPlug.a1, feedPlug.b1 > lamp.plus'
     : 'fuse.out > feedPlug.a1, feedPlug.b1 > switch.in, switch.out > lamp.plus';
-  const board = plugs
-    .reduce(
-      (builder, { id, name }) => builder.part(id, name, 'plug', { pins: 1 }),
-      new BoardBuilder('Two plugs in a run')
-        .supply()
-        .fuse('fuse', part, 5)
-        .part('switch', `${part} switch`, 'switch')
-        .lamp('lamp', part, 10),
-    ) // prettier-ignore
+  const board = new BoardBuilder('Two plugs in a run')
+    .supply()
+    .fuse('fuse', part, 5)
+    .part('switch', `${part} switch`, 'switch')
+    .lamp('lamp', part, 10)
+    .part(feed.id, feed.name, 'plug', { pins: 1 })
+    .part(home.id, home.name, 'plug', { pins: 1 })
     .wires(`${order}, lamp.minus > homePlug.a1, homePlug.b1 > minusBar.bar`, 2500)
     .design();
   const index = indexDesign(board);
   const live = (one: DrawnPlug, side: 'a' | 'b') => liveWhenParted(index, one.id, `${side}1`, isOn);
   const isBad = (one: DrawnPlug) => live(one, one.covered === 'a' ? 'b' : 'a');
   const says = (bad: readonly DrawnPlug[]) => (bad.length === 0 ? 'neither' : bad.length === 2 ? 'both' : bad[0]!.name);
-  const [feed, home] = plugs as [DrawnPlug, DrawnPlug];
   const right = says(plugs.filter(isBad));
   const state = (is: boolean) => (is ? 'live' : 'dead');
   const why = (one: DrawnPlug) => `${one.name}: its half nearer the fuse is ${state(live(one, 'a'))}, the other ${state(live(one, 'b'))}`;
@@ -120,11 +116,7 @@ function findingOf({ links, plus, minus }: Joined, capacityAh: number, linkMm: n
 }
 
 function solved({ links, plus, minus }: Joined, capacityAh: number, linkMm: number, watts: number) {
-  const battery = (id: string): Omit<Extract<Device, { kind: 'battery' }>, 'id' | 'type' | 'name' | 'zoneId'> & { id: string } => ({ ...{ id, kind: 'battery', chemistry: 'agm', capacityAh, rateH: 20, count: 1 }, ...{ usableDepthPercent: null, peukertExponent: null } }); // prettier-ignore
-  const builder = [battery('second'), battery('first')].reduce(
-    (sum, { id, ...own }) => sum.add(id, id, own),
-    new BoardBuilder('Two batteries'),
-  );
+  const builder = new BoardBuilder('Two batteries').battery('second', 'B', capacityAh).battery('first', 'A', capacityAh);
   links.forEach(([from, to]) => builder.wire(from, to, linkMm, 'mm2:16'));
   const design = builder.lamp('load', 'Load', watts, 'resistive').wire(plus, 'load.plus', 1000, 'mm2:16').wire('load.minus', minus, 1000, 'mm2:16').design(); // prettier-ignore
   const live = new LiveDesign(indexDesign(design), AT_REST);
