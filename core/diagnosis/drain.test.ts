@@ -107,6 +107,12 @@ test('a key that was left on is named too, where something hangs on the vehicleâ
   expect(causes.map(({ cause }) => cause)).toContainEqual({ kind: 'flaw', flaw: { kind: 'stuckContact', deviceId: 'relay' } });
 });
 
+test('what takes two things together is named as what runs, where no single thing explains it', () => {
+  const design = new BoardBuilder('Key and switch').supply().part('signals', 'Vehicle wires', 'signals', { signals: ['ignition'], maxA: 0.5 }).fuse('fuse', 'Lamp', 10).part('switch', 'Switch', 'switch').part('relay', 'Relay', 'relay').lamp('lamp', 'Lamp', 36, 'resistive').wires('signals.ignition > relay.86, relay.85 > minusBar.bar, signals.minus > minusBar.bar, fuse.out > relay.30, relay.87 > switch.in, switch.out > lamp.plus, lamp.minus > minusBar.bar', 1000).design(); // prettier-ignore
+  expect(fuseRow(design, 'fuse', 24.6).causes.map(({ cause }) => cause)).toEqual([{ kind: 'runs', loadId: 'lamp' }]);
+  expect(fuseRow(design, 'fuse', 3).causes).toEqual([]);
+});
+
 test('what a clamp reads and no fuse carries is joined ahead of them; within the error of both it is nothing', () => {
   const index = indexDesign(lamps);
   const readings = (hall: number) => [{ fuseId: 'hallFuse', millivolts: hall }, { fuseId: 'bathFuse', millivolts: 0 }]; // prettier-ignore
@@ -114,6 +120,8 @@ test('what a clamp reads and no fuse carries is joined ahead of them; within the
   expect(drainOf(index, readings(14.4), 1.8).elsewhereA).toBe(0);
   expect(drainOf(index, readings(14.4), null).elsewhereA).toBeNull();
   expect(drainOf(index, readings(14.4).slice(1), 1.8).elsewhereA).toBeNull();
+  // One fuse that carries more than all there is was misread, whatever the others say.
+  expect(drainOf(index, readings(14.4).slice(0, 1), 0.5).elsewhereA).toBeCloseTo(0.5 - 14.4 / 7.7, 6);
 });
 
 test('everything that may be left on or stick, set in turn and read across fuses 15 % off and to a tenth of a millivolt, is named for its fuse', () => {

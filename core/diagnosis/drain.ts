@@ -7,7 +7,10 @@ import type { ControlValue } from '../devices/kind';
 import { bankFacts } from '../energy/battery';
 import { NetworkError } from '../network/networkError';
 import type { DesignIndex } from '../rig/designIndex';
-import { suspectsIn, withFlaw, type Flaw, type Flawed } from './flaws';
+import { broughtTo } from './foresee';
+import { movesFor } from './moves';
+import { traceWiring } from '../network/wiring';
+import { NOTHING_HELD, suspectsIn, withFlaw, type Flaw, type Flawed } from './flaws';
 
 /** What somebody read across a fuse that stayed in, millivolts. */
 export interface FuseReading {
@@ -15,8 +18,9 @@ export interface FuseReading {
   millivolts: number;
 }
 
-/** Something that would draw more than should flow: a control that was left, or a part that holds itself. */
-export type DrainCause = { kind: 'left'; mover: Mover; position: ControlValue } | { kind: 'flaw'; flaw: Flaw };
+/** Something that would draw more than should flow: a control that was left, a part that holds itself, a load that runs by more than one thing together. */
+export type DrainCause =
+  { kind: 'left'; mover: Mover; position: ControlValue } | { kind: 'flaw'; flaw: Flaw } | { kind: 'runs'; loadId: string };
 
 /** A cause with the amperes the fuse then carries, and how far that is from what was read, in spreads of the reading. */
 export interface Draining {
@@ -104,15 +108,16 @@ function rowOf({ id, family, ratingA, fittedA }: Protection, expectedA: number, 
   return { ...row, read: { millivolts, amps, lowA, highA }, verdict };
 }
 
-/** What is out of the battery and through no outermost fuse that was read, A; null where either is not known. */
+/** What is out of the battery and through no circuit's fuse, A, below nought where the fuses carry more than the clamp saw; null where too little was read to tell. */
 function elsewhere(index: DesignIndex, rows: readonly FuseDrain[], batteryA: number | null): number | null {
   const last = rows.filter(({ fuseId }) => isLast(index, fuseId));
-  if (batteryA === null || last.length === 0 || last.some(({ read }) => read === null)) return null;
-  const low = last.reduce((sum, { read }) => sum + read!.lowA, 0);
-  const high = last.reduce((sum, { read }) => sum + read!.highA, 0);
+  if (batteryA === null || last.length === 0) return null;
+  const read = last.flatMap((row) => (row.read ? [row.read] : []));
+  const [low, amps, high] = (['lowA', 'amps', 'highA'] as const).map((key) => read.reduce((sum, one) => sum + one[key], 0)) as [number, number, number]; // prettier-ignore
   const slack = CLAMP.amps + CLAMP.share * batteryA;
-  if (batteryA - slack <= high && batteryA + slack >= low) return 0;
-  return batteryA - last.reduce((sum, { read }) => sum + read!.amps, 0);
+  if (batteryA + slack < low) return batteryA - amps;
+  if (read.length < last.length) return null;
+  return batteryA - slack <= high ? 0 : batteryA - amps;
 }
 
 /** Whether a fuse guards a circuit: what is a circuit's own is counted, not what lies ahead of many. */
@@ -163,6 +168,14 @@ function explain(index: DesignIndex, still: AtRest, more: readonly FuseDrain[]):
   for (const control of vehicleHandles(index)) leave({ kind: 'vehicle', control }, VEHICLE_CONTROLS[control].slice(1));
   for (const { flaw } of suspectsIn(index))
     if (flaw.kind === 'stuckContact') weigh({ kind: 'flaw', flaw }, () => still.with(withFlaw(index, flaw)));
+  // What takes a key and a switch together is no single thing that was left.
+  if (Array.from(found.values()).some((causes) => causes.length === 0)) {
+    const wiring = traceWiring(index);
+    for (const { id } of index.loads) {
+      const moved = movesFor(index, wiring, [id]);
+      if (moved) weigh({ kind: 'runs', loadId: id }, () => broughtTo(still.sound(), moved, NOTHING_HELD));
+    }
+  }
   for (const causes of found.values()) causes.sort((a, b) => a.off - b.off).splice(MOST_CAUSES);
   return found;
 }

@@ -151,7 +151,7 @@ export interface Flawed {
   held: Held;
 }
 
-const NOTHING_HELD: Flawed['held'] = new Map();
+export const NOTHING_HELD: Held = new Map();
 /** Volts no coil ever has. */
 const NEVER_V = 1e9;
 const ALWAYS_V = -1;

@@ -1,4 +1,5 @@
 import type { Design } from '../design/design';
+import { nameOf } from '../design/names';
 import type { DrainCause } from '../diagnosis/drain';
 import { handleName, positionWord, VEHICLE_WORDS } from './benchWords';
 import { formatAmps } from '../units/quantity';
@@ -10,6 +11,7 @@ export function drainWords(design: Design, cause: DrainCause, numbers: WireNumbe
     const { fault, where } = flawWords(design, cause.flaw, numbers);
     return `${where}: ${fault}`;
   }
+  if (cause.kind === 'runs') return `${nameOf(design, cause.loadId)} running, by all that switches it together`;
   const { mover, position } = cause;
   if (mover.kind === 'vehicle') return `${VEHICLE_WORDS[mover.control]} left at “${String(position)}”`;
   const device = design.records.get(mover.deviceId);
@@ -19,6 +21,7 @@ export function drainWords(design: Design, cause: DrainCause, numbers: WireNumbe
 
 /** What a drain goes to: the part that draws or holds. */
 export function drainSubject(design: Design, cause: DrainCause): string | null {
+  if (cause.kind === 'runs') return cause.loadId;
   const by = cause.kind === 'left' ? cause.mover : cause.flaw;
   return 'deviceId' in by && design.records.has(by.deviceId) ? by.deviceId : null;
 }

@@ -39,7 +39,7 @@ export function DrainView() {
       <p className={shared.soft}>
         Everything off, doors shut or their latches closed by hand, the key out. Wait until what sleeps is asleep: ten to thirty minutes.
         Then the meter on millivolts across the two test points of each fuse, the fuse staying in: pulled, it would wake or hide what draws.
-        A blank face of the meter is no nought: write what it shows.
+        A field left empty is not read, and never nought.
       </p>
       <div className={styles.seen}>
         <span className={styles.load}>
