@@ -42,38 +42,42 @@ test('axe sees what is wrong where something is: a button without a name, grey o
   expect((await seriousIn(page, null, 'butColours')).join(' ')).toContain('button-name');
 });
 
-// The themes differ in their colours alone.
+/** Goes to the other theme as its button does, beneath what lies over it too, and waits until nothing fades any more. */
+async function otherTheme(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^(Light|Night) theme$/, includeHidden: true }).evaluate((button: HTMLElement) => button.click());
+  await page.waitForFunction(() => document.getAnimations().every((one) => !(one instanceof CSSTransition)));
+}
+
+/** Looks at what is there in both themes: they differ in their colours alone. */
+async function inBothThemes(page: Page, name: string, part: string | null = null): Promise<void> {
+  expect(await seriousIn(page, part), name).toEqual([]);
+  await otherTheme(page);
+  expect(await seriousIn(page, part, 'colours'), `${name}, the other theme`).toEqual([]);
+}
+
+test('axe finds nothing serious on any screen', async ({ page, heron }) => {
+  test.setTimeout(200_000);
+  const stages = ['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'harness', 'test'];
+  for (const path of ['/', ...stages.map((stage) => `/d/${heron}/${stage}`)]) {
+    await page.goto(path);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await inBothThemes(page, path);
+  }
+});
+
+// Where no button changes the theme.
 for (const [theme, look] of [
   ['light', 'everything'],
   ['night', 'colours'],
-] as const) {
-  test(`axe finds nothing serious on any screen, ${theme} theme`, async ({ page, context, baseURL, heron }) => {
-    test.setTimeout(200_000);
+] as const)
+  test(`axe finds nothing serious where one reads and practises, ${theme} theme`, async ({ page, context, baseURL, heron }) => {
+    test.setTimeout(120_000);
     await context.addCookies([{ name: 'vine-knot-theme', value: theme, url: baseURL! }]);
-    for (const path of [
-      '/',
-      '/new',
-      `/d/${heron}/rig`,
-      `/d/${heron}/measure`,
-      `/d/${heron}/loads`,
-      `/d/${heron}/supply`,
-      `/d/${heron}/energy`,
-      `/d/${heron}/circuits`,
-      `/d/${heron}/switching`,
-      `/d/${heron}/harness`,
-      `/d/${heron}/test`,
-      `/d/${heron}/report`,
-      '/handbook/chain',
-    ]) {
+    for (const path of ['/new', `/d/${heron}/measure`, `/d/${heron}/report`, '/handbook/chain']) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
       expect(await seriousIn(page, null, look), path).toEqual([]);
     }
-  });
-
-  test(`axe finds nothing serious where one practises, ${theme} theme`, async ({ page, context, baseURL }) => {
-    test.setTimeout(120_000);
-    await context.addCookies([{ name: 'vine-knot-theme', value: theme, url: baseURL! }]);
     for (const [path, shown] of [
       ['/practise', 'Ten minutes, mixed'],
       ['/practise/hunt/dim-lamp', 'Lead on Reading lamp, −'],
@@ -88,63 +92,64 @@ for (const [theme, look] of [
     expect(await seriousIn(page, null, look), 'a drill answered').toEqual([]);
   });
 
-  test(`axe finds nothing serious in what opens on a stage, ${theme} theme`, async ({ page, context, baseURL, heron }) => {
-    test.setTimeout(200_000);
-    await context.addCookies([{ name: 'vine-knot-theme', value: theme, url: baseURL! }]);
-    await page.goto(`/d/${heron}/circuits`);
-    await strip(page, '02 Fridge')
-      .getByRole('button', { name: /Fridge/ })
-      .first()
-      .click();
-    await page.keyboard.press('f');
-    await expect(page.getByRole('dialog', { name: 'Findings' })).toBeVisible();
-    expect(await seriousIn(page, null, look), 'an open strip and the findings').toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.keyboard.press('?');
-    await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
-    expect(await seriousIn(page, '[role=dialog]', look), 'the shortcuts').toEqual([]);
-    await page.keyboard.press('Escape');
+test('axe finds nothing serious in what opens on a stage', async ({ page, heron }) => {
+  test.setTimeout(200_000);
+  await page.goto(`/d/${heron}/circuits`);
+  await strip(page, '02 Fridge')
+    .getByRole('button', { name: /Fridge/ })
+    .first()
+    .click();
+  await page.keyboard.press('f');
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toBeVisible();
+  await inBothThemes(page, 'an open strip and the findings');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
+  await inBothThemes(page, 'the shortcuts', '[role=dialog]');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await page.getByRole('dialog').getByRole('combobox').fill('fridge');
+  await inBothThemes(page, 'find', '[role=dialog]');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Readings' }).click();
+  await expect(page.getByRole('table', { name: 'Readings' })).toBeVisible();
+  await inBothThemes(page, 'the readings', '[role=dialog]');
+  await page.goto(`/d/${heron}/circuits`);
+  await page.getByRole('button', { name: 'Propose sizes' }).click();
+  await expect(page.getByRole('dialog').getByRole('status')).toBeVisible();
+  await inBothThemes(page, 'the proposal', '[role=dialog]');
+  await page.goto(`/d/${heron}/loads`);
+  await page.getByRole('button', { name: /^A day/ }).click();
+  await expect(page.getByRole('tooltip')).toBeVisible();
+  await inBothThemes(page, 'what a reading is made of', '[role=tooltip]');
+  await page.keyboard.press('Escape');
+  await page.getByRole('gridcell', { name: 'Compressor fridge', exact: true }).click();
+  await page.keyboard.press('Alt+Enter');
+  await expect(page.getByRole('dialog', { name: 'Compressor fridge' })).toBeVisible();
+  await inBothThemes(page, 'a load’s page', '[role=dialog]');
+  for (const open of ['Zones', 'CSV']) {
     await page.goto(`/d/${heron}/loads`);
-    await page.getByRole('button', { name: /^A day/ }).click();
-    await expect(page.getByRole('tooltip')).toBeVisible();
-    expect(await seriousIn(page, '[role=tooltip]', look), 'what a reading is made of').toEqual([]);
-    for (const open of ['Zones', 'CSV']) {
-      await page.goto(`/d/${heron}/loads`);
-      await page.getByRole('button', { name: open }).click();
-      if (open === 'CSV') await page.getByRole('menuitem').first().click();
-      await expect(page.getByRole('dialog')).toBeVisible();
-      expect(await seriousIn(page, '[role=dialog]', look), open).toEqual([]);
-    }
-    await page.goto(`/d/${heron}/circuits`);
-    await page.getByRole('button', { name: 'Readings' }).click();
-    await expect(page.getByRole('table', { name: 'Readings' })).toBeVisible();
-    expect(await seriousIn(page, '[role=dialog]', look), 'the readings').toEqual([]);
-    for (const [stage, view, seen] of [
-      ['circuits', 'Protection', 'Fuses and breakers'],
-      ['circuits', 'Zones', 'Galley'],
-      ['circuits', 'Parts', 'Parts and their wires'],
-      ['loads', 'The budget', 'Budget'],
-    ] as const) {
-      await page.goto(`/d/${heron}/${stage}`);
-      await page.getByText(view, { exact: true }).click();
-      await expect(page.getByRole('region', { name: seen, exact: true })).toBeVisible();
-      expect(await seriousIn(page, null, look), view).toEqual([]);
-    }
-    await page.goto(`/d/${heron}/circuits`);
-    await page.getByRole('button', { name: 'Propose sizes' }).click();
-    await expect(page.getByRole('dialog').getByRole('status')).toBeVisible();
-    expect(await seriousIn(page, '[role=dialog]', look), 'the proposal').toEqual([]);
-    await page.goto(`/d/${heron}/loads`);
-    await page.getByRole('gridcell', { name: 'Compressor fridge', exact: true }).click();
-    await page.keyboard.press('Alt+Enter');
-    await expect(page.getByRole('dialog', { name: 'Compressor fridge' })).toBeVisible();
-    expect(await seriousIn(page, '[role=dialog]', look), 'a load’s page').toEqual([]);
-    await page.goto(`/d/${heron}/circuits`);
-    await page.keyboard.press('/');
-    await page.getByRole('dialog').getByRole('combobox').fill('fridge');
-    expect(await seriousIn(page, '[role=dialog]', look), 'find').toEqual([]);
-  });
-}
+    await page.getByRole('button', { name: open }).click();
+    if (open === 'CSV') await page.getByRole('menuitem').first().click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await inBothThemes(page, open, '[role=dialog]');
+  }
+});
+
+test('axe finds nothing serious in the views of the stages', async ({ page, heron }) => {
+  test.setTimeout(150_000);
+  for (const [stage, view, seen] of [
+    ['circuits', 'Protection', 'Fuses and breakers'],
+    ['circuits', 'Zones', 'Galley'],
+    ['circuits', 'Parts', 'Parts and their wires'],
+    ['loads', 'The budget', 'Budget'],
+  ] as const) {
+    if (!page.url().endsWith(stage)) await page.goto(`/d/${heron}/${stage}`);
+    await page.getByText(view, { exact: true }).click();
+    await expect(page.getByRole('region', { name: seen, exact: true })).toBeVisible();
+    await inBothThemes(page, view);
+  }
+});
 
 test('axe finds nothing serious in the views of the harness', async ({ page, heron }) => {
   test.setTimeout(150_000);

@@ -261,21 +261,21 @@ test('on the rig Escape leaves a mode, a place outside is asked about, an empty 
 
 test('every stage is read at a phone’s width and at twice the size of letters, and nothing runs out of it', async ({ page, heron }) => {
   test.setTimeout(90_000);
-  for (const [width, stage] of [390, 640].flatMap((wide) =>
-    ['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'measure', 'report'].map((name) => [wide, name] as const),
-  )) {
+  for (const stage of ['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'measure', 'report']) {
     // 1280 at 200 % is 640 wide.
-    await page.setViewportSize({ width, height: width === 390 ? 780 : 400 });
-    await page.goto(`/d/${heron}/${stage}`);
-    await expect(page.getByRole('heading').first()).toBeVisible();
-    const over = await page.evaluate(() => {
-      const main = document.querySelector('main')!;
-      return [document.documentElement.scrollWidth - innerWidth, main.scrollWidth - main.clientWidth];
-    });
-    expect(
-      over.every((pixels) => pixels <= 1),
-      `${stage}: ${over}`,
-    ).toBe(true);
+    for (const width of [390, 640]) {
+      await page.setViewportSize({ width, height: width === 390 ? 780 : 400 });
+      if (width === 390) await page.goto(`/d/${heron}/${stage}`);
+      await expect(page.getByRole('heading').first()).toBeVisible();
+      const over = await page.evaluate(() => {
+        const main = document.querySelector('main')!;
+        return [document.documentElement.scrollWidth - innerWidth, main.scrollWidth - main.clientWidth];
+      });
+      expect(
+        over.every((pixels) => pixels <= 1),
+        `${stage} at ${width}: ${over}`,
+      ).toBe(true);
+    }
   }
   await page.goto(`/d/${heron}/rig`);
   await page.getByRole('link', { name: 'Measuring run' }).click();

@@ -11,7 +11,7 @@ import { attachment } from './attachment';
 import { withLayouter } from './layouter';
 import { bookPdf, inTurn } from './pdf';
 import { photoBytes } from './photos';
-import { isoDay } from './reports';
+import { today } from '@/core/units/days';
 
 /** Photos a book carries at most, the newest: more make a document nobody can send. */
 const MOST_PHOTOS = 60;
@@ -30,7 +30,7 @@ export async function bookFile(request: Request, designId: string): Promise<Resp
     const drawings = await withLayouter(request.signal, (layouter) => drawSheets({ design, index, wiring, harness }, sheets, layouter));
     const kept = recordsOf(whole, 'photo').slice(-MOST_PHOTOS);
     const photos = await Promise.all(kept.map(async (photo) => ({ words: photoWords(photo), jpeg: await photoBytes(designId, photo.id) })));
-    const day = isoDay();
+    const day = today();
     const order = {
       report: makeBook(withSlowFindings(analysis), view, whole, day),
       date: day,

@@ -1,3 +1,4 @@
+import { withSlowFindings } from '../core/analysis/rules/slowFindings';
 import { inflateSync } from 'node:zlib';
 import { heron } from '../demo/heron';
 import { pip } from '../demo/pip';
@@ -13,7 +14,7 @@ import { drawingsPdf, inTurn, reportPdf } from './pdf';
 
 const named = (design: Design, name: string) => applyChange(design, updateRecords(design, [{ id: 'settings', set: { name } }]));
 const print = async (design: Design) => {
-  const report = makeReport(analyse(design));
+  const report = makeReport(withSlowFindings(analyse(design)));
   return { report, pdf: Buffer.from(await reportPdf(report, '2026-05-01')).toString('latin1') };
 };
 
@@ -68,7 +69,7 @@ test('documents are made one after another, too many are asked to come again, an
 });
 
 test('a reader who leaves while it is being made stops it, and the next one gets theirs', async () => {
-  const report = makeReport(analyse(heron()));
+  const report = makeReport(withSlowFindings(analyse(heron())));
   const reader = new AbortController();
   const making = reportPdf(report, '2026-05-01', reader.signal);
   reader.abort();

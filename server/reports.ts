@@ -3,6 +3,7 @@ import { withSlowFindings } from '@/core/analysis/rules/slowFindings';
 import { dayStack, type DayStack } from '@/core/energy/dayStack';
 import { makeReport } from '@/core/formats/report';
 import type { Report } from '@/core/formats/reportSection';
+import { today } from '@/core/units/days';
 import { readAnalysed, viewOf } from './analysed';
 import { attachment } from './attachment';
 import { inTurn, reportPdf } from './pdf';
@@ -21,16 +22,13 @@ export async function reportPage(designId: string, view: DesignView = 'planned')
   const { analysis: quick, whole } = await readAnalysed(designId, view);
   const analysis = withSlowFindings(quick);
   const days = analysis.index.scenarios.map((scenario) => ({ name: scenario.name, day: dayStack(analysis.index, scenario, 0) }));
-  return { report: makeReport(analysis, view, whole), days, date: isoDay() };
+  return { report: makeReport(analysis, view, whole), days, date: today() };
 }
 
 /** The report as a PDF to save, made in turn. @throws NotFound */
 export async function reportFile(request: Request, designId: string): Promise<Response> {
   const view = viewOf(request);
   const { analysis, whole } = await readAnalysed(designId, view);
-  const pdf = await inTurn(request.signal, () => reportPdf(makeReport(withSlowFindings(analysis), view, whole), isoDay(), request.signal));
+  const pdf = await inTurn(request.signal, () => reportPdf(makeReport(withSlowFindings(analysis), view, whole), today(), request.signal));
   return attachment(whole, pdf, 'application/pdf', 'pdf');
 }
-
-/** Today, as 2026-05-01. */
-export const isoDay = () => new Date().toISOString().slice(0, 10);

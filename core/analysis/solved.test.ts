@@ -1,3 +1,4 @@
+import { withSlowFindings } from './rules/slowFindings';
 import { heron } from '../../demo/heron';
 import { rig } from '../../testing/rig';
 import { NetworkError } from '../network/networkError';
@@ -117,7 +118,7 @@ test('the report names the worst drop of the screens: as wired, and of the cable
   const worst = worstDrop(analysis, drops)!;
   expect(worst.percent).toBe(worst.wiredPercent);
   expect(worst.wiredPercent!).toBeGreaterThan(worst.cablePercent);
-  const fact = makeReport(analysis).facts.find(({ name }) => name === 'Worst drop')!;
+  const fact = makeReport(withSlowFindings(analysis)).facts.find(({ name }) => name === 'Worst drop')!;
   expect(fact.value).toBe(`${formatPercent(worst.wiredPercent)}, cables ${formatPercent(worst.cablePercent)}`);
 });
 

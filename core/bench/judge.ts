@@ -74,7 +74,7 @@ export function judgeWishes(
 }
 
 /** Answers of the network asked for all wishes of a design together: miswired, one part of it may hang on everything, and nobody waits minutes for each. */
-const MOST_ANSWERS_IN_ALL = 30_000;
+const MOST_ANSWERS_IN_ALL = 12_000;
 
 class Judge {
   private readonly reach: Reach;

@@ -22,7 +22,7 @@ async function draw(design: Design): Promise<Drawing[]> {
 /** The demos and random designs, each drawn once. */
 const drawn: { name: string; design: Design; drawings: Drawing[] }[] = [];
 beforeAll(async () => {
-  const random = Array.from({ length: runs(24) }, (_, at) => ({ name: `random ${at + 1}`, design: randomDesign(at + 1).design }));
+  const random = Array.from({ length: runs(12) }, (_, at) => ({ name: `random ${at + 1}`, design: randomDesign(at + 1).design }));
   for (const one of [{ name: 'heron', design: heron() }, { name: 'pip', design: pip() }, ...random])
     drawn.push({ ...one, drawings: await draw(one.design) });
 }, 120_000);

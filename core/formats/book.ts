@@ -1,3 +1,4 @@
+import type { WholeAnalysis } from '../analysis/rules/slowFindings';
 import type { Analysis } from '../analysis/types';
 import type { DesignView } from '../design/asBuilt';
 import { recordsOf, type Design } from '../design/design';
@@ -13,7 +14,7 @@ import { makeReport } from './report';
 import { left, type Report, type ReportSection } from './reportSection';
 
 /** The book of the vehicle, for whoever owns it next: how to isolate, then all of the report, what is due and the logbook. */
-export function makeBook(analysis: Analysis, view: DesignView, whole: Design, today: string): Report {
+export function makeBook(analysis: WholeAnalysis, view: DesignView, whole: Design, today: string): Report {
   const { units } = analysis.index.settings;
   const report = makeReport(analysis, view, whole);
   const sections = [isolate(analysis), ...report.sections, due(whole, today, units), logbook(whole, units)];

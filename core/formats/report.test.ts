@@ -1,3 +1,4 @@
+import { withSlowFindings } from '../analysis/rules/slowFindings';
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
 import { applyChange, updateRecords } from '../design/change';
@@ -6,7 +7,7 @@ import { CAUTIONS } from './cautions';
 import { checkOutput } from './checkOutput';
 import { makeReport } from './report';
 
-const analysis = analyse(heron());
+const analysis = withSlowFindings(analyse(heron()));
 
 test('the report carries every circuit, load, slot, zone and finding, and every caution', () => {
   const report = makeReport(analysis);
@@ -50,7 +51,7 @@ test('the headless check says what the report says', () => {
 test('a 24-volt design is not called a 12-volt one', () => {
   const design = heron();
   const at24 = applyChange(design, updateRecords(design, [{ id: 'settings', set: { nominalV: 24 } }]));
-  expect([makeReport(analysis).subject, makeReport(analyse(at24)).subject]).toEqual([
+  expect([makeReport(analysis).subject, makeReport(withSlowFindings(analyse(at24))).subject]).toEqual([
     '12-volt house system, as designed',
     '24-volt house system, as designed',
   ]);

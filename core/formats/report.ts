@@ -1,5 +1,6 @@
 import { solveDesign } from '../analysis/solved';
 import { worstDrop } from '../analysis/wiredDrops';
+import type { WholeAnalysis } from '../analysis/rules/slowFindings';
 import type { Analysis, WireAnalysis } from '../analysis/types';
 import type { DesignView } from '../design/asBuilt';
 import type { Design } from '../design/design';
@@ -51,7 +52,7 @@ function worstDropText(analysis: Analysis): string {
 }
 
 /** @param whole the design with all that is planned, fitted, there for now or taken out, where that is more than the view analysed */
-export function makeReport(analysis: Analysis, view: DesignView = 'planned', whole: Design = analysis.design): Report {
+export function makeReport(analysis: WholeAnalysis, view: DesignView = 'planned', whole: Design = analysis.design): Report {
   const { totals, index, bank } = analysis;
   const { settings } = index;
   return {

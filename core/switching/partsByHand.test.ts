@@ -54,7 +54,7 @@ test.each([
   const sides = new Set<string>();
   const wires = recordsOf(design, 'wire');
   for (const [at, one] of PARTS.entries())
-    for (const wire of wires.filter((_wire, place) => place % 5 === at % 5)) {
+    for (const wire of wires.filter((_wire, place) => place % 9 === at % 9)) {
       const stretch = stretchOf(trace(design), wire.id);
       const done = putIntoRun(design, wire.id, one, wire.lengthMm / 3);
       if (!stretch || !one.sides.includes(stretch.side)) {
@@ -82,7 +82,7 @@ test.each([
       expect([one.id, stored(healed)]).toEqual([one.id, stored(design)]);
       expect(laidMm(healed, wire.id)).toBeCloseTo(laidMm(design, wire.id), 6);
     }
-  expect(put).toBeGreaterThan(40);
+  expect(put).toBeGreaterThan(20);
   if (make === heron) for (const one of PARTS) for (const side of one.sides) expect([...sides]).toContain(`${one.id} ${side}`);
 });
 

@@ -1,6 +1,7 @@
 import { Button, Dropdown } from 'antd';
 import { Ellipsis } from 'lucide-react';
 import Link from 'next/link';
+import { localDay } from '@/core/units/days';
 import { formatHours, formatPercent, formatWattHours } from '@/core/units/quantity';
 import type { DesignSummary } from '@/server/designs';
 import { Verdict } from '@/ui/Verdict';
@@ -23,7 +24,9 @@ export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRow
         <span className={styles.name}>{name}</span>
         <span className={styles.kind}>
           {VEHICLE_WORDS[vehicle]}, changed{' '}
-          <time dateTime={new Date(updatedAt).toISOString()}>{new Date(updatedAt).toISOString().slice(0, 10)}</time>
+          <time dateTime={new Date(updatedAt).toISOString()} suppressHydrationWarning>
+            {localDay(new Date(updatedAt))}
+          </time>
         </span>
       </Link>
       <dl className={styles.figures}>

@@ -12,7 +12,7 @@ import { removeLoads } from '@/core/switching/loadWires';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { TextField } from '@/ui/TextField';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import { NO_CIRCUIT, setCell, type LoadField } from './cells';
 import styles from './LoadDetails.module.css';
 

@@ -12,7 +12,7 @@ import { EmptyStage } from '@/ui/EmptyStage';
 import { Grid, type GridHandle } from '@/ui/grid/Grid';
 import type { GridActions } from '@/ui/grid/types';
 import { blockText } from '@/ui/grid/clipboard';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import { AddLoad } from './AddLoad';
 import { setCell, type LoadField } from './cells';
 import { loadColumns, type LoadRow } from './columns';

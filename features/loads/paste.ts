@@ -5,7 +5,7 @@ import { nameOf } from '@/core/design/names';
 import { hasHeadings } from '@/core/formats/loadColumns';
 import { namedLoad } from '@/core/switching/newLoad';
 import type { DesignStore } from '@/features/design/designStore';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import { setCell, type LoadField } from './cells';
 import type { LoadRow } from './columns';
 

@@ -12,7 +12,7 @@ import { parseLength } from '@/core/units/parse';
 import { formatFeetInches, formatLength } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { Notices } from '@/features/workspace/Notices';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import styles from './MeasuringRun.module.css';
 
 /** The stretches one after another, to measure in the vehicle with a tape in one hand and a phone in the other. */

@@ -25,7 +25,7 @@ import { LengthField } from '@/ui/LengthField';
 import { MmField } from '@/ui/MmField';
 import { NameField } from '@/ui/NameField';
 import type { Selection } from './selection';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import { useRefusal } from '@/features/design/useRefusal';
 import { FEED_WORDS, ROUTE_KIND_WORDS } from './words';
 import styles from './Cards.module.css';

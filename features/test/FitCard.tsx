@@ -8,7 +8,7 @@ import { offerWords } from '@/core/wording/fitWords';
 import { measurementWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import { useDiagnosis } from './useDiagnosis';
 import { useWireNumbers } from './useWireNumbers';
 import shared from '../harness/Harness.module.css';

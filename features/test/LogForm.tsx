@@ -14,7 +14,7 @@ import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { FileChoice } from '@/ui/FileChoice';
 import { nameProblem } from '@/ui/NameInput';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import { AboutSelect } from './AboutSelect';
 import { useLogDraft } from './useLogDraft';
 import { useTakePhoto } from './useTakePhoto';

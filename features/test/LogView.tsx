@@ -16,7 +16,7 @@ import { dueWords, EVENT_WORDS, INSPECTION_WORDS } from '@/core/wording/logWords
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { FileChoice } from '@/ui/FileChoice';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import shared from '../harness/Harness.module.css';
 import { LogForm } from './LogForm';
 import { LogPhoto } from './LogPhoto';

@@ -15,7 +15,7 @@ import { formatClock, formatRating } from '@/core/units/quantity';
 import { LIVE_WORDS, ohmsWords, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import shared from '../harness/Harness.module.css';
 import styles from './Plan.module.css';
 

@@ -7,7 +7,7 @@ import { readingOf } from '@/core/diagnosis/readings';
 import { parseNumber } from '@/core/units/parse';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import styles from './Test.module.css';
 
 interface ReadingFieldProps {

@@ -17,7 +17,7 @@ import { FitCard } from './FitCard';
 import { ReadingField } from './ReadingField';
 import { useDiagnosis } from './useDiagnosis';
 import { useWireNumbers } from './useWireNumbers';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import shared from '../harness/Harness.module.css';
 import styles from './Test.module.css';
 

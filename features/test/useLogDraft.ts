@@ -1,5 +1,5 @@
 import { EVENT_KINDS, INSPECTIONS } from '@/core/catalog/vocabulary';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import { useKept } from '@/ui/useKept';
 import { z } from 'zod';
 import type { LogDraft } from './LogForm';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import { useDesignStore } from '@/features/design/DesignProvider';
-import { today } from '@/ui/today';
+import { today } from '@/core/units/days';
 import { keepWaiting, makeSmaller } from './photos';
 
 /** Takes a chosen picture for a line of the logbook: made smaller, kept in this browser, then written down and sent. */

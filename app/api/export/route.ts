@@ -1,5 +1,6 @@
 import { SCHEMA_VERSION } from '@/core/catalog/vocabulary';
 import { DESIGNS_FORMAT } from '@/core/formats/designFile';
+import { today } from '@/core/units/days';
 import { listNames } from '@/server/designs';
 import { NotFound } from '@/server/errors';
 import { answer } from '@/server/http';
@@ -10,7 +11,7 @@ export const dynamic = 'force-dynamic';
 /** Every design that is not deleted as one file, read and sent one after another: no more than one is in memory for it. */
 export function GET(request: Request): Promise<Response> {
   return answer(request, async () => {
-    const date = new Date().toISOString().slice(0, 10);
+    const date = today();
     const pieces = inPieces((await listNames()).map(({ id }) => id));
     const encoder = new TextEncoder();
     const body = new ReadableStream<Uint8Array>({

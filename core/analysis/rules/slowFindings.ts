@@ -1,24 +1,36 @@
+import { judgeWishes, type Judged } from '../../bench/judge';
+import { allWishes } from '../../bench/usualWishes';
+import { recordsOf } from '../../design/design';
+import type { Finding } from '../finding';
 import type { Analysis } from '../types';
+import { findReadings } from './buildRules';
 import { findInDays } from './dayRules';
 import { worstFirst } from './findAll';
-import { findInNetwork } from './networkRules';
-import type { Finding } from '../finding';
-import { findReadings } from './buildRules';
 import { findHarness } from './harnessRules';
+import { findInNetwork } from './networkRules';
 import { findWishes } from './wishRules';
 
-/** What takes too long for every key press: the solved network, the days lived through, and every way the wiring can stand. */
-export function findSlowly(analysis: Analysis): Finding[] {
-  return [
+/** The analysis with all that can be found among its findings, and what was made of every wish. */
+export interface WholeAnalysis extends Analysis {
+  judged: readonly Judged[];
+}
+
+/** With what takes too long for every key press: the solved network, the days lived through, and every way the wiring can stand. */
+export function withSlowFindings(analysis: Analysis): WholeAnalysis {
+  const { found, judged } = findSlowly(analysis);
+  return { ...analysis, findings: worstFirst([...analysis.findings, ...found]), judged };
+}
+
+/** The same alone. */
+export function findSlowly(analysis: Analysis): { found: Finding[]; judged: Judged[] } {
+  const { index, wiring, design } = analysis;
+  const judged = judgeWishes(index, wiring, allWishes(index, recordsOf(design, 'wish')));
+  const found = [
     ...findInNetwork(analysis),
     ...findInDays(analysis),
-    ...findWishes(analysis),
+    ...findWishes(analysis, judged),
     ...findHarness(analysis),
     ...findReadings(analysis),
   ];
-}
-
-/** The analysis with all of that among its findings. */
-export function withSlowFindings(analysis: Analysis): Analysis {
-  return { ...analysis, findings: worstFirst([...analysis.findings, ...findSlowly(analysis)]) };
+  return { found, judged };
 }

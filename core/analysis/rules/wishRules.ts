@@ -1,12 +1,11 @@
-import { judgeWishes, type Judged } from '../../bench/judge';
-import { allWishes, isGiven } from '../../bench/usualWishes';
-import { recordsOf } from '../../design/design';
+import type { Judged } from '../../bench/judge';
+import { isGiven } from '../../bench/usualWishes';
 import type { Finding, Severity } from '../finding';
 import type { Analysis } from '../types';
 
 /** Wishes that the wiring breaks, and those of which nothing can be said yet. */
-export function findWishes({ design, index, wiring, loads }: Analysis): Finding[] {
-  return judgeWishes(index, wiring, allWishes(index, recordsOf(design, 'wish'))).flatMap((judged): Finding[] => {
+export function findWishes({ loads }: Analysis, wishes: readonly Judged[]): Finding[] {
+  return wishes.flatMap((judged): Finding[] => {
     const { wish, verdict } = judged;
     const severity = severityOf(judged);
     if (verdict === 'kept' || severity === null) return [];
