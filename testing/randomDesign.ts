@@ -33,7 +33,9 @@ export type Feature =
   | '24V'
   | 'parts'
   | 'functions'
-  | 'tap';
+  | 'tap'
+  | 'secondFeed'
+  | 'twoWaysHome';
 
 export interface RandomDesign {
   design: Design;
@@ -154,6 +156,28 @@ export function randomDesign(seed: number): RandomDesign {
     attachLoad(onTap, load.id, tap.circuitId);
     design = onTap.design;
     features.add('tap');
+  }
+  // And a load that a second fuse feeds, said to be so or not, with a contact in the way or not; and one that goes home by a second wire.
+  const fed = recordsOf(design, 'device').filter((device): device is Load => device.kind === 'load' && !device.partOf && device.quantity === 1);
+  const circuits = recordsOf(design, 'circuit');
+  if (chance(0.25) && fed.length > 0 && circuits.length > 1) {
+    const twice = new Edit(design);
+    const load = pick(fed);
+    if (chance(0.7)) twice.set(load.id, { fedTwice: true });
+    const from = { deviceId: pick(circuits).protectionId, terminal: 'out' };
+    const wire = addWire(twice, 'supply', from, { deviceId: load.id, terminal: 'plus' }, pick([1000, 4000]), pick(['mm2:1', 'mm2:2.5']));
+    design = twice.design;
+    const put = chance(0.5) ? putIntoRun(design, wire.id, PARTS.find(({ id }) => id === 'switch')!, 500) : null;
+    if (put) design = applyChange(design, put.change);
+    features.add('secondFeed');
+  }
+  if (chance(0.25) && fed.length > 1) {
+    const home = new Edit(design);
+    const [one, other] = [pick(fed), pick(fed)];
+    const to = one.id === other.id || chance(0.5) ? { deviceId: bar.id, terminal: 'bar' } : { deviceId: other.id, terminal: 'minus' };
+    addWire(home, 'return', { deviceId: one.id, terminal: 'minus' }, to, pick([1000, 5000]), pick(['mm2:1', 'mm2:2.5']));
+    design = home.design;
+    features.add('twoWaysHome');
   }
   return { design, features };
 }

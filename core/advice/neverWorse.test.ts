@@ -56,6 +56,8 @@ test(`over ${DESIGNS} random designs a proposal taken whole brings no fault and 
       'parts',
       'functions',
       'tap',
+      'secondFeed',
+      'twoWaysHome',
     ],
     ...['faulty', 'leftAlone', 'atBar'],
   ] as Feature[];

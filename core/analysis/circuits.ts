@@ -26,7 +26,11 @@ export function analyseCircuits(
   before: ReadonlyMap<string, CircuitAnalysis> = new Map(),
 ): Map<string, CircuitAnalysis> {
   const { index, wiring, hanging, standing } = context;
-  const wiresOf = ({ nodes }: WiringTree, own: readonly number[]) => own.flatMap((at) => nodes[at]!.wire ?? []);
+  const wiresOf = ({ nodes }: WiringTree, own: readonly number[]) => {
+    const wires: Wire[] = [];
+    for (const at of own) if (nodes[at]!.wire) wires.push(nodes[at]!.wire);
+    return wires;
+  };
   const feedsTwice = new Set([...context.feeders.loads.values()].flat());
   const circuits = new Map<string, CircuitAnalysis>();
   for (const circuit of index.circuits) {

@@ -27,6 +27,8 @@ export interface Finding {
 export type Rule =
   | 'wiring.short'
   | 'wiring.loop'
+  | 'wiring.twoWaysHome'
+  | 'wiring.goesPast'
   | 'wiring.sideBySide'
   | 'wiring.noReturn'
   | 'reach.twoFeeds'

@@ -7,6 +7,7 @@ import type { TreeFlow } from '../network/flow';
 import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThrough';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import type { AnalysisContext } from './context';
+import { returnRings } from './returnRings';
 import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, SlotAnalysis, WireAnalysis } from './types';
 
 /** Every wire that carries current between battery and loads, with what it carries and what guards it. */
@@ -18,11 +19,13 @@ export function analyseWires(
   const { wiring, hanging, supply, returns, index, feeders } = context;
   const onlyOf = ({ fuseIds, passesA }: FedWire) => fuseIds.find((id) => ratingOf(id) === passesA) ?? null;
   const around = carriedByEither(context);
+  const round = returnRings(context);
   const wires = new Map<string, WireAnalysis>();
   const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Ownership) => {
     const { wire, parent } = tree.nodes[at]!;
-    const more = (tree === wiring.supply && around.get(at)) || 0;
-    if (wire) put(wire, flow.demand[at]!.peakA + more, flow.dropV[at]! - flow.dropV[parent]!, own);
+    const amps = flow.demand[at]!.peakA;
+    const most = tree === wiring.supply ? amps + (around.get(at) ?? 0) : Math.max(amps, round.ways.get(at)?.amps ?? 0);
+    if (wire) put(wire, most, flow.dropV[at]! - flow.dropV[parent]!, own);
   };
   const put = (wire: Wire, amps: number, dropV: number, own: Ownership) => {
     const { protectionA, sharedBy } = own;
@@ -75,12 +78,17 @@ export function analyseWires(
   wiring.return.nodes.forEach(({ wire }, at) => {
     if (!wire) return;
     const circuit = owner.get(wire.id);
-    const sharedBy = hanging.sharedReturns.get(at) ?? null;
+    const sharedBy = round.ways.get(at)?.loadIds ?? hanging.sharedReturns.get(at) ?? null;
     const passes = sharedBy && guardedLetThrough(context, sharedBy);
     const protectionId = passes ? passes.limitedBy : (circuit?.protectionId ?? null);
     const protectionA = passes ? passes.amps : ratingOf(protectionId);
     add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId, protectionA, sharedBy, fedBy: null });
   });
+  for (const [wireId, { amps, loadIds }] of round.closing) {
+    const { limitedBy, amps: protectionA } = guardedLetThrough(context, loadIds);
+    const wire = index.wires.find(({ id }) => id === wireId)!;
+    put(wire, amps, 0, { side: 'return', circuitId: null, protectionId: limitedBy, protectionA, sharedBy: loadIds, fedBy: null });
+  }
   return wires;
 }
 

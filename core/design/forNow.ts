@@ -14,12 +14,14 @@ export interface ForNow {
 
 /** What was done for now: things in place that are no part of the plan, and fuses other than the planned ones, a test fuse left in among them. */
 export function doneForNow(design: Design): ForNow[] {
-  return Array.from(design.records.values()).flatMap((record): ForNow[] => {
-    if (!isFitting(record)) return [];
+  const found: ForNow[] = [];
+  // Every record at every key press: no list for each.
+  for (const record of design.records.values()) {
+    if (!isFitting(record)) continue;
     const { id, work } = record;
-    const found: ForNow[] = work?.state === 'temporary' ? [{ id, why: work.why ?? null, due: work.due ?? null, fittedA: null }] : [];
+    if (work?.state === 'temporary') found.push({ id, why: work.why ?? null, due: work.due ?? null, fittedA: null });
     if (record.type === 'device' && record.kind === 'protection' && record.fittedA !== undefined)
       found.push({ id, why: null, due: null, fittedA: record.fittedA });
-    return found;
-  });
+  }
+  return found;
 }

@@ -44,8 +44,7 @@ export function ampacity(size: ConductorSize, { standard, insulationC, ambientC,
   let column = -1;
   while (column + 1 < table.insulationC.length && table.insulationC[column + 1]! <= insulationC) column++;
   const columnC = table.insulationC[column] ?? table.insulationC[0]!;
-  const area = areaMm2(size) * 1.0005;
-  const row = table.rows.findLast(([tabulated]) => tabulated === size || areaMm2(tabulated) <= area);
+  const row = rowOf(standard, size);
   const none: Ampacity = { amps: 0, baseA: 0, row: null, columnC, factor: 1, factorFor: 'none', bundleFactor: 1, loaded };
   if (!row || column < 0) return none;
 
@@ -58,6 +57,24 @@ export function ampacity(size: ConductorSize, { standard, insulationC, ambientC,
   const bundled = bundleFactor(standard, loaded);
   const factor = heat * bundled;
   return { amps: baseA * factor, baseA, row: row[0], columnC, factor, factorFor, bundleFactor: bundled, loaded };
+}
+
+type Row = (typeof AMPACITY_TABLES)[ConductorStandard]['rows'][number];
+
+/** Each standard's row for each size that was asked for: the tables never change, and every wire asks at every key press. */
+const ROWS = new Map<ConductorStandard, Map<ConductorSize, Row | undefined>>();
+
+function rowOf(standard: ConductorStandard, size: ConductorSize): Row | undefined {
+  let rows = ROWS.get(standard);
+  if (!rows) ROWS.set(standard, (rows = new Map<ConductorSize, Row | undefined>()));
+  if (!rows.has(size)) {
+    const area = areaMm2(size) * 1.0005;
+    rows.set(
+      size,
+      AMPACITY_TABLES[standard].rows.findLast(([tabulated]) => tabulated === size || areaMm2(tabulated) <= area),
+    );
+  }
+  return rows.get(size);
 }
 
 /** What a standard multiplies ampacity by for so many loaded conductors laid together. Source: catalog/ampacity. */

@@ -13,6 +13,16 @@ export const WIRING_RULES: Record<WiringRule, RuleWords> = {
     message: () => 'This wire closes a ring, so the current has two ways to go. Figures here follow the first way found.',
     why: 'A formula for one run cannot share current between two paths. Treat the ring as if one side were cut until it is worked out.',
   },
+  'wiring.twoWaysHome': {
+    title: 'Two ways home',
+    message: (say) => `${say.name()} closes a ring of returns: the current goes home by two ways.`,
+    why: 'Both share the current while both are sound, and nobody notices when one no longer is. So each wire of the ring is judged by all that comes round once another is open. Figures of drop follow the first way found, with all of the current on it.',
+  },
+  'wiring.goesPast': {
+    title: 'A way home that goes past',
+    message: (say) => `By ${say.name()} current goes home past ${say.name(1)}.`,
+    why: 'A shunt counts only what flows through it, and an isolator or cut-out in the minus leaves what another way takes home alive. Land that return on the side away from the battery.',
+  },
   'wiring.sideBySide': {
     title: 'Two contacts side by side',
     message: (say) => `Either of ${say.name()} and ${say.name(1)} puts on what is behind them, and neither alone puts it off.`,

@@ -112,6 +112,7 @@ function wantRelays({ index, wiring, wires, loads }: Analysis): Finding[] {
     const { deviceId } = wiring.supply.nodes[at]!;
     lamps.set(deviceId, { amps: (lamps.get(deviceId)?.amps ?? 0) + draw.amps, circuitId });
   }
+  if (lamps.size === 0) return [];
   // Low and high beam never burn together: no more than its wires carry at once.
   const carried = new Map<string, number>();
   for (const { wire, amps } of wires.values()) {

@@ -2,6 +2,7 @@ import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
 import { pathTo } from '../../network/flow';
 import type { Finding } from '../finding';
+import { partedWays } from '../returnRings';
 
 /** Shorts, rings and loads whose current cannot come back. */
 export function findWiring(analysis: Analysis): Finding[] {
@@ -14,10 +15,15 @@ export function findWiring(analysis: Analysis): Finding[] {
   found.push(...secondFeeds(analysis));
   // A ring behind one fuse is a ring; one that joins two fuses is a second feed, which is said of what it feeds.
   for (const { side, wireId, ends, neverClosed } of wiring.rings) {
-    const tree = side === 'supply' ? wiring.supply : wiring.return;
+    if (neverClosed) continue;
+    if (side === 'return') {
+      found.push(twoWaysHome(analysis, wireId!, ends));
+      continue;
+    }
+    const tree = wiring.supply;
     const fuses = new Set(ends.map((at) => tree.nodes[at]!.protectionId));
-    if (neverClosed || (side === 'supply' && fuses.size > 1 && feeders.loads.size > 0)) continue;
-    const beside = side === 'supply' ? sideBySide(analysis, ends) : null;
+    if (fuses.size > 1 && feeders.loads.size > 0) continue;
+    const beside = sideBySide(analysis, ends);
     if (beside) {
       found.push({ rule: 'wiring.sideBySide', severity: 'note', subjects: beside, circuitId: tree.nodes[ends[0]]!.circuitId, numbers: {} });
       continue;
@@ -31,6 +37,22 @@ export function findWiring(analysis: Analysis): Finding[] {
     }
   }
   return found;
+}
+
+/** Devices in the minus that a second way home goes past: what they count, or cut, is then not all. */
+const GONE_PAST = new Set(['shunt', 'isolator', 'cutOut']);
+
+/** Two ways home: worth knowing where each carries all, and more where one of them goes past what counts or cuts the current. */
+function twoWaysHome({ wiring, index }: Analysis, wireId: string, ends: readonly [number, number]): Finding {
+  const { nodes } = wiring.return;
+  const ways = partedWays(wiring.return, ends);
+  const meets = ways.map((way, side) => (way.length > 0 ? nodes[way.at(-1)!]!.parent : ends[side]!));
+  const round = new Set([...ways.flat(), ...meets].filter((at) => at >= 0));
+  const terminals = Array.from(round, (at) => nodes[at]!.deviceId).filter((id) => GONE_PAST.has(index.devices.get(id)?.kind ?? ''));
+  // Both its terminals are on the ring: the current goes through it, or round it.
+  const past = terminals.find((id, at) => terminals.indexOf(id) !== at);
+  if (past === undefined) return { rule: 'wiring.twoWaysHome', severity: 'note', subjects: [wireId], circuitId: null, numbers: {} };
+  return { rule: 'wiring.goesPast', severity: 'caution', subjects: [wireId, past], circuitId: null, numbers: {} };
 }
 
 /** A ring that is two contacts side by side: whatever hangs on it is reached either way round through a contact of its own, so either puts it on. The two; null for any other ring. */

@@ -1,0 +1,138 @@
+import { rig } from '../../testing/rig';
+import { applyUnchecked } from '../design/change';
+import type { Design } from '../design/design';
+import { stateFor } from '../network/namedStates';
+import { LiveDesign } from '../network/settle';
+import { indexDesign } from '../rig/designIndex';
+import { wordFinding } from '../wording/wording';
+import { analyse } from './analyse';
+
+function supplied() {
+  const build = rig();
+  build.supply();
+  return build;
+}
+
+/** A supply whose bar goes home through a shunt. */
+function shunted() {
+  const build = rig();
+  build.battery();
+  build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: 60, mount: null });
+  build.add({ id: 'block', kind: 'fuseBlock', slots: 6, slotMaxA: 30, blockMaxA: 100 });
+  build.add({ id: 'bar', kind: 'busBar', ratingA: 150 });
+  build.add({ id: 'shunt', kind: 'shunt', ratingA: 300, milliohm: 0.1 });
+  build.wire('battery.plus', 'main.in', 150, 'mm2:16');
+  build.wire('main.out', 'block.in', 1000, 'mm2:16');
+  build.wire('bar.bar', 'shunt.system', 300, 'mm2:16', 'return');
+  build.wire('shunt.battery', 'battery.minus', 300, 'mm2:16', 'return');
+  return build;
+}
+
+/** Lamps of 36 and 60 W, 3 and 5 A at 12 V, each home by a wire of its own, and a wire from the one's minus to the other's. */
+function twoLamps({ build = supplied(), conductor = 'mm2:2.5' as 'mm2:2.5' | 'mm2:1', fuses = [5, 7.5] as readonly [number, number] } = {}) {
+  build.slot('a', 1, fuses[0]);
+  build.slot('b', 2, fuses[1]);
+  for (const [id, number, watts] of [
+    ['a', 1, 36],
+    ['b', 2, 60],
+  ] as const) {
+    build.load(watts, 'resistive', 0, { id: `${id}_lamp` });
+    build.wire(`${id}.out`, `${id}_lamp.plus`);
+    build.circuit(id, number, id);
+  }
+  const homeA = build.wire('a_lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  const homeB = build.wire('b_lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  const between = build.wire('a_lamp.minus', 'b_lamp.minus', 500, conductor, 'return');
+  return { build, wires: { homeA, homeB, between } };
+}
+
+/** What flows in a wire with everything on and another wire taken away. */
+function amps(design: Design, wireId: string, withoutId: string): number {
+  const wire = design.records.get(withoutId)!;
+  const index = indexDesign(applyUnchecked(design, { added: [], updated: [], removed: [wire] }));
+  const state = stateFor({ kind: 'allOn' }, index, () => null);
+  const live = new LiveDesign(index, state);
+  live.settle(state);
+  return Math.abs(live.wireAmps(wireId));
+}
+
+test('each wire of a ring of returns is judged by all that comes round once another of it is open, and by the fuses of both', () => {
+  const { build, wires } = twoLamps();
+  const design = build.design();
+  const analysis = analyse(design);
+  const judged = (id: string) => analysis.wires.get(id)!;
+  // By hand: 3 A and 5 A, of which either way home may carry both, and the wire between the larger.
+  expect(judged(wires.homeA).amps).toBeCloseTo(8, 9);
+  expect(judged(wires.homeB).amps).toBeCloseTo(8, 9);
+  expect(judged(wires.between).amps).toBeCloseTo(5, 9);
+  for (const id of Object.values(wires)) expect(judged(id).protectionA).toBe(12.5);
+  // The network with one of them away: at a battery's volts lamps of constant resistance draw a little more or less than at 12 V.
+  for (const [id, without] of [
+    [wires.homeA, wires.homeB],
+    [wires.homeB, wires.homeA],
+  ] as const) {
+    const flows = amps(design, id, without);
+    expect(flows).toBeGreaterThan(7.4);
+    expect(flows).toBeLessThan(8.6);
+  }
+  const across = amps(design, wires.between, wires.homeB);
+  expect(across).toBeGreaterThan(4.6);
+  expect(across).toBeLessThan(5.4);
+});
+
+test('a wire between two grounds too thin for the fuses of both is a fault, though for either alone it is not', () => {
+  // ISO 10133: 1 mm2 is guarded by 10 A and by 15 A, not by 25 A.
+  const faults = (fuses: readonly [number, number]) => {
+    const { build, wires } = twoLamps({ conductor: 'mm2:1', fuses });
+    return analyse(build.design()).findings.some(({ rule, subjects }) => rule === 'return.sharedThin' && subjects[0] === wires.between);
+  };
+  expect([faults([5, 7.5]), faults([10, 15])]).toEqual([false, true]);
+});
+
+test('two ways home that carry everything are a note', () => {
+  const { build, wires } = twoLamps();
+  const rings = analyse(build.design()).findings.filter(({ rule }) => rule.startsWith('wiring.'));
+  expect(rings).toMatchObject([{ rule: 'wiring.twoWaysHome', severity: 'note', subjects: [wires.between] }]);
+});
+
+test('a wire beside a way home carries all that joins above it too', () => {
+  const build = rig();
+  build.supply();
+  build.slot('a', 1, 10);
+  build.add({ id: 'joint', kind: 'splice' });
+  for (const id of ['near', 'far']) build.load(36, 'resistive', 0, { id });
+  build.wire('a.out', 'near.plus');
+  build.wire('near.plus', 'far.plus');
+  // The far lamp goes home through the joint, where the near one joins; a second wire goes from the far lamp straight to the bar.
+  const first = build.wire('far.minus', 'joint.joint', 1000, 'mm2:2.5', 'return');
+  const near = build.wire('near.minus', 'joint.joint', 1000, 'mm2:2.5', 'return');
+  const home = build.wire('joint.joint', 'bar.bar', 500, 'mm2:2.5', 'return');
+  const straight = build.wire('far.minus', 'bar.bar', 4000, 'mm2:2.5', 'return');
+  build.circuit('a', 1, 'a');
+  const { wires } = analyse(build.design());
+  const most = Object.fromEntries(
+    Object.entries({ first, near, home, straight }).map(([name, id]) => [name, Math.round(wires.get(id)!.amps * 1000) / 1000]),
+  );
+  // With the joint's way home open, both come by the straight wire, the near lamp's through the first one backwards.
+  expect(most).toEqual({ first: 3, near: 3, home: 6, straight: 6 });
+});
+
+test.each([
+  ['a load’s second return', 'a_lamp.minus'],
+  ['a second lead from the bar', 'bar.bar'],
+])('%s round the shunt is not counted by it, and is said', (_, from) => {
+  const build = shunted();
+  build.slot('a', 1, 10);
+  build.lampBehind('a', 1, 36);
+  build.wire(from, 'battery.minus', 1500, 'mm2:16', 'return');
+  const design = build.design();
+  const found = analyse(design).findings.filter(({ rule }) => rule.startsWith('wiring.'));
+  expect(found).toMatchObject([{ rule: 'wiring.goesPast', severity: 'caution', subjects: [expect.anything(), 'shunt'] }]);
+  expect(wordFinding(found[0]!, design, 'metric').message).toMatch(/current goes home past shunt/);
+});
+
+test('a ring on the loads’ side of the shunt is counted whole', () => {
+  const { build } = twoLamps({ build: shunted() });
+  const rules = analyse(build.design()).findings.flatMap(({ rule }) => (rule.startsWith('wiring.') ? [rule] : []));
+  expect(rules).toEqual(['wiring.twoWaysHome']);
+});
