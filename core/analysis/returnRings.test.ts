@@ -29,7 +29,11 @@ function shunted() {
 }
 
 /** Lamps of 36 and 60 W, 3 and 5 A at 12 V, each home by a wire of its own, and a wire from the one's minus to the other's. */
-function twoLamps({ build = supplied(), conductor = 'mm2:2.5' as 'mm2:2.5' | 'mm2:1', fuses = [5, 7.5] as readonly [number, number] } = {}) {
+function twoLamps({
+  build = supplied(),
+  conductor = 'mm2:2.5' as 'mm2:2.5' | 'mm2:1',
+  fuses = [5, 7.5] as readonly [number, number],
+} = {}) {
   build.slot('a', 1, fuses[0]);
   build.slot('b', 2, fuses[1]);
   for (const [id, number, watts] of [
@@ -115,6 +119,27 @@ test('a wire beside a way home carries all that joins above it too', () => {
   );
   // With the joint's way home open, both come by the straight wire, the near lamp's through the first one backwards.
   expect(most).toEqual({ first: 3, near: 3, home: 6, straight: 6 });
+});
+
+test('with the way home of a near lamp open, its current goes out along the far one’s wire and home by the second way', () => {
+  const build = rig();
+  build.supply();
+  build.slot('a', 1, 10);
+  for (const id of ['one', 'two']) build.add({ id, kind: 'splice' });
+  build.load(60, 'resistive', 0, { id: 'near' });
+  build.load(12, 'resistive', 0, { id: 'far' });
+  build.wire('a.out', 'near.plus');
+  build.wire('near.plus', 'far.plus');
+  build.wire('near.minus', 'one.joint', 500, 'mm2:2.5', 'return');
+  build.wire('far.minus', 'two.joint', 500, 'mm2:2.5', 'return');
+  const home = build.wire('one.joint', 'bar.bar', 500, 'mm2:2.5', 'return');
+  const along = build.wire('two.joint', 'one.joint', 500, 'mm2:2.5', 'return');
+  build.add({ id: 'three', kind: 'splice' });
+  const [out, back] = [build.wire('two.joint', 'three.joint', 500, 'mm2:2.5', 'return'), build.wire('three.joint', 'bar.bar', 500, 'mm2:2.5', 'return')]; // prettier-ignore
+  build.circuit('a', 1, 'a');
+  const { wires } = analyse(build.design());
+  // 5 A of the near lamp and 1 A of the far one.
+  for (const [id, amps] of [[home, 6], [along, 5], [out, 6], [back, 6]] as const) expect(wires.get(id)!.amps).toBeCloseTo(amps, 9); // prettier-ignore
 });
 
 test.each([
