@@ -161,3 +161,47 @@ test('a ring on the loads’ side of the shunt is counted whole', () => {
   const rules = analyse(build.design()).findings.flatMap(({ rule }) => (rule.startsWith('wiring.') ? [rule] : []));
   expect(rules).toEqual(['wiring.twoWaysHome']);
 });
+
+test('a load grounded to the body and to the bar has all that the body takes home come by its thin wires, should the body’s own lead open', () => {
+  const build = supplied();
+  for (const id of ['bond', 'near', 'other']) build.add({ id, kind: 'groundPoint', jointMilliohm: 1 });
+  build.slot('a', 1, 5);
+  build.slot('b', 2, 25);
+  build.load(36, 'resistive', 0, { id: 'small' });
+  build.load(240, 'resistive', 0, { id: 'large' });
+  build.wire('a.out', 'small.plus');
+  build.wire('b.out', 'large.plus', 1000, 'mm2:6');
+  build.circuit('a', 1, 'a');
+  build.circuit('b', 2, 'b');
+  build.wire('bond.stud', 'battery.minus', 500, 'mm2:16', 'return');
+  build.wire('large.minus', 'other.stud', 500, 'mm2:6', 'return');
+  const toBody = build.wire('small.minus', 'near.stud', 500, 'mm2:1', 'return');
+  const toBar = build.wire('small.minus', 'bar.bar', 500, 'mm2:1', 'return');
+  const { wires, findings } = analyse(build.design());
+  // 3 A of its own and the 20 A of the other; guarded by 5 and 25 A.
+  expect(Math.max(wires.get(toBody)!.amps, wires.get(toBar)!.amps)).toBeCloseTo(23, 9);
+  for (const id of [toBody, toBar]) expect(wires.get(id)!.amps).toBeGreaterThanOrEqual(20 - 1e-9);
+  for (const id of [toBody, toBar]) expect(wires.get(id)!.protectionA).toBe(30);
+  const thin = findings.filter(({ rule }) => rule === 'return.sharedThin').flatMap(({ subjects }) => subjects);
+  expect(thin).toEqual(expect.arrayContaining([toBody, toBar]));
+  expect(findings.filter(({ rule }) => rule.startsWith('wiring.'))).toMatchObject([{ rule: 'wiring.twoWaysHome', severity: 'note' }]);
+});
+
+// Common practice: a courtesy lamp with a switch in each door pillar, on the return side.
+test('two door switches on one lamp’s return are two contacts side by side', () => {
+  const build = supplied();
+  build.slot('a', 1, 5);
+  build.load(6, 'resistive', 0, { id: 'lamp' });
+  build.wire('a.out', 'lamp.plus');
+  build.circuit('a', 1, 'a');
+  for (const id of ['left', 'right']) {
+    build.add({ id, kind: 'doorSwitch', ratingA: 3 });
+    build.wire('lamp.minus', `${id}.lead`, 1000, 'mm2:1', 'return');
+    build.wire(`${id}.body`, 'bar.bar', 200, 'mm2:1', 'return');
+  }
+  const { findings, wires } = analyse(build.design());
+  const said = findings.filter(({ rule }) => rule.startsWith('wiring.'));
+  expect(said).toMatchObject([{ rule: 'wiring.sideBySide', severity: 'note' }]);
+  expect([...said[0]!.subjects].sort()).toEqual(['left', 'right']);
+  for (const { amps, side } of wires.values()) if (side === 'return') expect(amps).toBeCloseTo(0.5, 9);
+});

@@ -3,11 +3,11 @@ import type { FuseBlock, Protection, Wire } from '../design/schema';
 import { isBehindOwnFuse } from '../devices/vehicleFeed';
 import { DemandSum } from '../network/demand';
 import type { FedWire } from '../network/feeders';
-import type { TreeFlow } from '../network/flow';
+import { isReturnJunction, type TreeFlow } from '../network/flow';
 import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThrough';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import type { AnalysisContext } from './context';
-import { returnRings } from './returnRings';
+import { returnRings, type RoundReturn } from './returnRings';
 import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, SlotAnalysis, WireAnalysis } from './types';
 
 /** Every wire that carries current between battery and loads, with what it carries and what guards it. */
@@ -20,11 +20,13 @@ export function analyseWires(
   const onlyOf = ({ fuseIds, passesA }: FedWire) => fuseIds.find((id) => ratingOf(id) === passesA) ?? null;
   const around = carriedByEither(context);
   const round = returnRings(context);
+  const lent = vehicleReturns(context);
+  const homeward = (at: number) => lent.get(at) ?? round.ways.get(at);
   const wires = new Map<string, WireAnalysis>();
   const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Ownership) => {
     const { wire, parent } = tree.nodes[at]!;
     const amps = flow.demand[at]!.peakA;
-    const most = tree === wiring.supply ? amps + (around.get(at) ?? 0) : Math.max(amps, round.ways.get(at)?.amps ?? 0);
+    const most = tree === wiring.supply ? amps + (around.get(at) ?? 0) : Math.max(amps, homeward(at)?.amps ?? 0);
     if (wire) put(wire, most, flow.dropV[at]! - flow.dropV[parent]!, own);
   };
   const put = (wire: Wire, amps: number, dropV: number, own: Ownership) => {
@@ -78,7 +80,7 @@ export function analyseWires(
   wiring.return.nodes.forEach(({ wire }, at) => {
     if (!wire) return;
     const circuit = owner.get(wire.id);
-    const sharedBy = round.ways.get(at)?.loadIds ?? hanging.sharedReturns.get(at) ?? null;
+    const sharedBy = homeward(at)?.loadIds ?? hanging.sharedReturns.get(at) ?? null;
     const passes = sharedBy && guardedLetThrough(context, sharedBy);
     const protectionId = passes ? passes.limitedBy : (circuit?.protectionId ?? null);
     const protectionA = passes ? passes.amps : ratingOf(protectionId);
@@ -90,6 +92,23 @@ export function analyseWires(
     put(wire, amps, 0, { side: 'return', circuitId: null, protectionId: limitedBy, protectionA, sharedBy: loadIds, fedBy: null });
   }
   return wires;
+}
+
+/** What the vehicle's own side lends goes home to its own battery: by node of the return tree from its minus to where returns meet, all that its feed gives. */
+function vehicleReturns({ wiring, index, hanging, supply }: AnalysisContext): Map<number, RoundReturn> {
+  const lent = new Map<number, RoundReturn>();
+  for (const { id, kind } of index.devices.values()) {
+    const out = kind === 'vehicleFeed' ? wiring.supply.at.get(terminalKey(id, 'out')) : undefined;
+    if (out === undefined) continue;
+    const loadIds = [...hanging.loads].flatMap(([loadId, { plus }]) => (plus !== undefined && wiring.supply.nodes[plus]!.feedId === id ? [loadId] : [])); // prettier-ignore
+    const { nodes } = wiring.return;
+    for (let at = wiring.return.at.get(terminalKey(id, 'minus')) ?? -1; at >= 0; at = nodes[at]!.parent) {
+      const { deviceId } = nodes[at]!;
+      if (isReturnJunction(deviceId, index.devices.get(deviceId)?.kind)) break;
+      lent.set(at, { amps: supply.demand[out]!.peakA, loadIds });
+    }
+  }
+  return lent;
 }
 
 /** Of two ways that one contact chooses between, as the travellers of a lamp switched from two places, the tree follows one; by turns each carries all of it. What comes to a node so, A. */

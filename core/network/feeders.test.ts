@@ -1,12 +1,15 @@
 import { agreesWithNgspice } from '../../testing/agreesWithNgspice';
+import { randomDesign, type Feature } from '../../testing/randomDesign';
 import { rig } from '../../testing/rig';
 import { soundRemedies } from '../advice/soundRemedies';
 import { analyse } from '../analysis/analyse';
+import type { Analysis } from '../analysis/types';
 import { findInNetwork } from '../analysis/rules/networkRules';
 import { solveDesign } from '../analysis/solved';
 import { applyUnchecked, updateRecords } from '../design/change';
 import type { Design } from '../design/design';
 import { NetworkError } from './networkError';
+import type { LiveDesign } from './settle';
 
 const rulesOf = (design: Design) => analyse(design).findings.map(({ rule, subjects }) => `${rule} ${subjects.join(' ')}`);
 const solvedRules = (design: Design) => findInNetwork(analyse(design)).map(({ rule, subjects }) => `${rule} ${subjects.join(' ')}`);
@@ -168,3 +171,36 @@ test('two feeds of one circuit behind one fuse stay a ring, and the wire that cl
   expect(rulesOf(design)).toContain(`wiring.loop ${closing}`);
   expect(passesA(design, closing)).toBe(15);
 });
+
+/** The first random designs that have something, whose wiring has an answer with everything on. The vehicle’s battery joined to the house’s is a fault by itself. */
+function randomWith(feature: Feature, wanted: number) {
+  const found: { seed: number; analysis: Analysis; live: LiveDesign }[] = [];
+  for (let seed = 1; found.length < wanted && seed < 400; seed++) {
+    const { design, features } = randomDesign(seed);
+    // What the random loads say they draw is at 12 V.
+    if (!features.has(feature) || features.has('24V')) continue;
+    const analysis = analyse(design);
+    const solved = solveDesign(analysis, { kind: 'allOn' });
+    if (solved instanceof NetworkError || analysis.findings.some(({ rule }) => rule === 'vehicle.joined')) continue;
+    found.push({ seed, analysis, live: solved.live });
+  }
+  return found;
+}
+
+// A constant power draws more as its voltage falls, and a full battery stands above the nominal volts at which sums are made: a fifth either way.
+test.each<Feature>(['secondFeed', 'twoWaysHome'])(
+  'random designs with %s: ngspice finds the same, and no wire carries more than it was judged by',
+  (feature) => {
+    const found = randomWith(feature, 8);
+    expect(found).toHaveLength(8);
+    for (const { seed, analysis, live } of found) {
+      agreesWithNgspice(live);
+      for (const { wire, amps, protectionA } of analysis.wires.values()) {
+        if (!live.compiled.wireElement.has(wire.id)) continue;
+        const most = Math.max(1.2 * amps, protectionA ?? 0);
+        expect([seed, wire.id, Math.abs(live.wireAmps(wire.id)) <= most + 0.05]).toEqual([seed, wire.id, true]);
+      }
+    }
+  },
+  60_000,
+);

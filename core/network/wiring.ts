@@ -193,9 +193,8 @@ function growTree(
     for (const step of isUnfedFuse ? [] : insideSteps(device, node, index)) {
       const known = tree.at.get(terminalKey(step.deviceId, step.terminal));
       if (known === undefined) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
-      // Blocks, fuses and the body join many points by how they are made; a contact is what somebody wired.
-      else if (known > at && side === 'supply' && device && step.deviceId === device.id && isContact(device))
-        rings.push(ringOf(tree, index, side, null, at, known));
+      // Blocks and fuses join many points by how they are made; a contact, and a second way to the body, is what somebody wired.
+      else if (known > at && joinsAtWill(node, device, step)) rings.push(ringOf(tree, index, side, null, at, known));
     }
     for (const { wire, far } of wiresAt.get(terminalKey(node.deviceId, node.terminal)) ?? []) {
       if (wire === node.wire) continue;
@@ -209,6 +208,12 @@ function growTree(
 interface Found {
   faults: WiringFault[];
   rings: Ring[];
+}
+
+/** Whether it is for a person to wire a second way to a step within a part: through a contact, or to the body. */
+function joinsAtWill({ deviceId }: WiringNode, device: Device | undefined, step: TerminalRef): boolean {
+  if (deviceId === CHASSIS.deviceId || device?.kind === 'groundPoint') return true;
+  return device !== undefined && step.deviceId === device.id && isContact(device);
 }
 
 /** Parts a person wires a way through. */

@@ -55,6 +55,20 @@ test('a circuit on a tap of the vehicle’s fuse box is a circuit like any: fed,
   expect(findInNetwork(analysis).filter(({ severity }) => severity === 'fault')).toEqual([]);
 });
 
+test('what the vehicle lends goes home to its own battery by its ground wire, which is judged by it', () => {
+  const { design, feedId, loadId } = tapped();
+  const analysis = analyse(design);
+  const ground = analysis.index.wires.find(({ from, to }) => [from, to].some(({ deviceId, terminal }) => deviceId === feedId && terminal === 'minus'))!; // prettier-ignore
+  expect(analysis.wires.get(ground.id)).toMatchObject({ side: 'return', protectionA: 5, sharedBy: [loadId] });
+  expect(analysis.wires.get(ground.id)!.amps).toBeCloseTo(2, 9);
+  const solved = solveDesign(analysis, { kind: 'allOn' });
+  if (solved instanceof NetworkError) throw solved;
+  expect(Math.abs(solved.live.wireAmps(ground.id))).toBeCloseTo(2, 0);
+  // Thinner than its fuse guards, it is a fault as any shared return.
+  const thin = analyse(applyChange(design, updateRecords(design, [{ id: ground.id, set: { conductor: 'mm2:1' } }, { id: analysis.circuits.at(-1)!.protectionId, set: { ratingA: 30 } }]))); // prettier-ignore
+  expect(thin.findings.some(({ rule, subjects }) => rule === 'return.sharedThin' && subjects.includes(ground.id))).toBe(true); // prettier-ignore
+});
+
 test('what it takes is the vehicle’s battery’s: the house day, its margin and its runtime stay; with one battery for all they do not', () => {
   const before = analyse(pip());
   const { design, loadId } = tapped();

@@ -1,6 +1,7 @@
 import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
 import { pathTo } from '../../network/flow';
+import type { WiringTree } from '../../network/wiring';
 import type { Finding } from '../finding';
 import { partedWays } from '../returnRings';
 
@@ -15,20 +16,20 @@ export function findWiring(analysis: Analysis): Finding[] {
   found.push(...secondFeeds(analysis));
   // A ring behind one fuse is a ring; one that joins two fuses is a second feed, which is said of what it feeds.
   for (const { side, wireId, ends, neverClosed } of wiring.rings) {
-    if (neverClosed) continue;
-    if (side === 'return') {
-      found.push(twoWaysHome(analysis, wireId!, ends));
-      continue;
-    }
-    const tree = wiring.supply;
+    const tree = wiring[side];
     const fuses = new Set(ends.map((at) => tree.nodes[at]!.protectionId));
-    if (fuses.size > 1 && feeders.loads.size > 0) continue;
-    const beside = sideBySide(analysis, ends);
+    if (neverClosed || (side === 'supply' && fuses.size > 1 && feeders.loads.size > 0)) continue;
+    const beside = sideBySide(analysis, tree, ends);
     if (beside) {
       found.push({ rule: 'wiring.sideBySide', severity: 'note', subjects: beside, circuitId: tree.nodes[ends[0]]!.circuitId, numbers: {} });
       continue;
     }
-    const subject = wireId ?? tree.nodes[ends[0]]!.deviceId;
+    // Where the body closes it, the ground point tells where.
+    const subject = wireId ?? ends.map((at) => tree.nodes[at]!.deviceId).find((id) => index.devices.has(id))!;
+    if (side === 'return') {
+      found.push(twoWaysHome(analysis, subject, ends));
+      continue;
+    }
     found.push({ rule: 'wiring.loop', severity: 'caution', subjects: [subject], circuitId: null, numbers: {} });
   }
   for (const { id, circuitId, returned } of loads.values()) {
@@ -43,7 +44,7 @@ export function findWiring(analysis: Analysis): Finding[] {
 const GONE_PAST = new Set(['shunt', 'isolator', 'cutOut']);
 
 /** Two ways home: worth knowing where each carries all, and more where one of them goes past what counts or cuts the current. */
-function twoWaysHome({ wiring, index }: Analysis, wireId: string, ends: readonly [number, number]): Finding {
+function twoWaysHome({ wiring, index }: Analysis, subject: string, ends: readonly [number, number]): Finding {
   const { nodes } = wiring.return;
   const ways = partedWays(wiring.return, ends);
   const meets = ways.map((way, side) => (way.length > 0 ? nodes[way.at(-1)!]!.parent : ends[side]!));
@@ -51,19 +52,19 @@ function twoWaysHome({ wiring, index }: Analysis, wireId: string, ends: readonly
   const terminals = Array.from(round, (at) => nodes[at]!.deviceId).filter((id) => GONE_PAST.has(index.devices.get(id)?.kind ?? ''));
   // Both its terminals are on the ring: the current goes through it, or round it.
   const past = terminals.find((id, at) => terminals.indexOf(id) !== at);
-  if (past === undefined) return { rule: 'wiring.twoWaysHome', severity: 'note', subjects: [wireId], circuitId: null, numbers: {} };
-  return { rule: 'wiring.goesPast', severity: 'caution', subjects: [wireId, past], circuitId: null, numbers: {} };
+  if (past === undefined) return { rule: 'wiring.twoWaysHome', severity: 'note', subjects: [subject], circuitId: null, numbers: {} };
+  return { rule: 'wiring.goesPast', severity: 'caution', subjects: [subject, past], circuitId: null, numbers: {} };
 }
 
 /** A ring that is two contacts side by side: whatever hangs on it is reached either way round through a contact of its own, so either puts it on. The two; null for any other ring. */
-function sideBySide({ wiring: { supply }, index }: Analysis, [one, other]: readonly [number, number]): [string, string] | null {
-  const [down, up] = [pathTo(supply, one), pathTo(supply, other)];
+function sideBySide({ index }: Analysis, tree: WiringTree, [one, other]: readonly [number, number]): [string, string] | null {
+  const [down, up] = [pathTo(tree, one), pathTo(tree, other)];
   let meet = 0;
   while (down[meet + 1] !== undefined && down[meet + 1] === up[meet + 1]) meet += 1;
   // Round from where the two ways part, down the one and up the other.
   const round = [...down.slice(meet + 1), ...up.slice(meet + 1).reverse()];
   const isRound = new Set(round);
-  const deviceAt = (node: number) => index.devices.get(supply.nodes[node]!.deviceId);
+  const deviceAt = (node: number) => index.devices.get(tree.nodes[node]!.deviceId);
   const crossed = (nodes: readonly number[]) => {
     const counts = new Map<string, number>();
     for (const node of nodes) {
@@ -73,7 +74,7 @@ function sideBySide({ wiring: { supply }, index }: Analysis, [one, other]: reado
     return [...counts].flatMap(([id, terminals]) => (terminals > 1 ? [id] : []));
   };
   const exits = round.flatMap((node, at) =>
-    deviceAt(node)?.kind === 'load' || supply.nodes.some(({ parent }, child) => parent === node && !isRound.has(child)) ? [at] : [],
+    deviceAt(node)?.kind === 'load' || tree.nodes.some(({ parent }, child) => parent === node && !isRound.has(child)) ? [at] : [],
   );
   const ways = exits.map((at) => [crossed(round.slice(0, at + 1)), crossed(round.slice(at))] as const);
   const [first] = ways;
