@@ -24,12 +24,12 @@ export function liveDemo(design: Design, { scenarios, uses, loads, duties, sourc
   const index = indexDesign(design);
   for (const [id, fields] of Object.entries(scenarios)) edit.set(id, fields);
   for (const load of index.loads) {
-    if (loads[load.name]) edit.set(load.id, loads[load.name]!);
+    if (loads[load.name]) edit.set(load, loads[load.name]!);
     for (const duty of index.duties) {
       if (duty.loadId !== load.id) continue;
       const use = uses[load.name]?.[duty.scenarioId];
-      if (use) edit.set(duty.id, { use });
-      if (duties[load.name]) edit.set(duty.id, duties[load.name]!);
+      if (use) edit.set(duty, { use });
+      if (duties[load.name]) edit.set(duty, duties[load.name]!);
     }
   }
   sources.forEach((record) => edit.add(record));

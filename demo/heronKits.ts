@@ -27,6 +27,6 @@ export function kitsOfHeron(design: Design): Design {
   lead('Reversing lamp', 'RD', 'plus', true);
   lead('Reversing lamp', 'WH', 'minus', true);
   const part = recordsOf(design, 'panelPart').find(({ deviceId }) => deviceId === idOf('Hide bench lights switch'))!;
-  edit.set(part.id, { legend: 'Work light' });
+  edit.set(part, { legend: 'Work light' });
   return edit.design;
 }

@@ -104,7 +104,7 @@ function hubOfEight(start: Design): Design {
   HUB_LOADS.forEach((name, at) => {
     const plus = end(idOf(start, name), 'plus');
     for (const wire of recordsOf(edit.design, 'wire'))
-      if (at > 0 && isAt(wire.to, plus)) edit.set(wire.id, { from: end(put.deviceId, `ch${at + 1}`) });
+      if (at > 0 && isAt(wire.to, plus)) edit.set(wire, { from: end(put.deviceId, `ch${at + 1}`) });
   });
   return HUB_LOADS.slice(1).reduce(ownHome, edit.design);
 }
@@ -113,7 +113,7 @@ function hubOfEight(start: Design): Design {
 function ownHome(design: Design, name: string): Design {
   const edit = new Edit(design);
   const home = recordsOf(design, 'wire').find(({ from }) => isAt(from, end(idOf(design, name), 'minus')))!;
-  edit.set(home.id, { to: end('bar_hide', 'bar') });
+  edit.set(home, { to: end('bar_hide', 'bar') });
   return edit.design;
 }
 

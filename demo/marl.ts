@@ -87,7 +87,7 @@ export function laidMarl(circuitCount: number, side = 9): Design {
   const random = generator(11);
   const anywhere = () => id(Math.floor(random() * side), Math.floor(random() * side));
   for (const record of edit.design.records.values()) {
-    if (record.type === 'device' && !(record.kind === 'protection' && record.mount)) edit.set(record.id, { placeId: anywhere() });
+    if (record.type === 'device' && !(record.kind === 'protection' && record.mount)) edit.set(record, { placeId: anywhere() });
   }
   return { records: edit.design.records };
 }

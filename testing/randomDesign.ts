@@ -72,8 +72,8 @@ export function randomDesign(seed: number): RandomDesign {
   const places = chance(0.5) ? layVehicle(edit, random, zones) : [];
   if (places.length > 0) {
     features.add('laidOut');
-    for (const record of records) if (record.type === 'device') edit.set(record.id, { placeId: places[0]! });
-    for (const record of records) if (record.type === 'wire') edit.set(record.id, { lengthMeasured: true });
+    for (const record of records) if (record.type === 'device') edit.set(record, { placeId: places[0]! });
+    for (const record of records) if (record.type === 'wire') edit.set(record, { lengthMeasured: true });
   }
   if (chance(0.4)) {
     features.add('secondBlock');
@@ -158,16 +158,25 @@ export function randomDesign(seed: number): RandomDesign {
     features.add('tap');
   }
   // And a load that a second fuse feeds, said to be so or not, with a contact in the way or not; and one that goes home by a second wire.
-  const fed = recordsOf(design, 'device').filter((device): device is Load => device.kind === 'load' && !device.partOf && device.quantity === 1);
+  const fed = recordsOf(design, 'device').filter(
+    (device): device is Load => device.kind === 'load' && !device.partOf && device.quantity === 1,
+  );
   const circuits = recordsOf(design, 'circuit');
   if (chance(0.25) && fed.length > 0 && circuits.length > 1) {
     const twice = new Edit(design);
     const load = pick(fed);
-    if (chance(0.7)) twice.set(load.id, { fedTwice: true });
+    if (chance(0.7)) twice.set(load, { fedTwice: true });
     const from = { deviceId: pick(circuits).protectionId, terminal: 'out' };
     const wire = addWire(twice, 'supply', from, { deviceId: load.id, terminal: 'plus' }, pick([1000, 4000]), pick(['mm2:1', 'mm2:2.5']));
     design = twice.design;
-    const put = chance(0.5) ? putIntoRun(design, wire.id, PARTS.find(({ id }) => id === 'switch')!, 500) : null;
+    const put = chance(0.5)
+      ? putIntoRun(
+          design,
+          wire.id,
+          PARTS.find(({ id }) => id === 'switch')!,
+          500,
+        )
+      : null;
     if (put) design = applyChange(design, put.change);
     features.add('secondFeed');
   }
@@ -242,7 +251,7 @@ function rearBlock(
   });
   const size = pick(['mm2:6', 'mm2:16', 'mm2:25'] as const);
   const lead = addWire(edit, 'supply', { deviceId: home.id, terminal: 'in' }, { deviceId: feeder.id, terminal: 'in' }, 150, 'mm2:25');
-  edit.set(lead.id, { lengthMeasured: true });
+  edit.set(lead, { lengthMeasured: true });
   addWire(edit, 'supply', { deviceId: feeder.id, terminal: 'out' }, { deviceId: block.id, terminal: 'in' }, 4000, size);
   addWire(edit, 'return', { deviceId: 'bar_rear', terminal: 'bar' }, { deviceId: barId, terminal: 'bar' }, 4000, size);
   return block;

@@ -1,6 +1,6 @@
 import type { Finding } from '../analysis/finding';
 import type { Analysis } from '../analysis/types';
-import { applyChange, composeChanges, updateRecords } from '../design/change';
+import { applyChange, composeChanges, updateRecords, setting } from '../design/change';
 import { recordOf, recordsOf, type Design } from '../design/design';
 import { colourWires } from '../harness/colourWires';
 import { bareWire, colourAll, fixNumbers } from '../harness/editWires';
@@ -20,16 +20,14 @@ export function harnessRemedies({ design, index }: Analysis, { rule, subjects }:
       const isSet = panel?.widthMm !== undefined || panel?.heightMm !== undefined;
       const larger = { widthMm: undefined, heightMm: undefined };
       return panel && isSet
-        ? [{ label: 'As large as it asks for', change: updateRecords(design, [{ id: panel.id, set: larger }]) }]
+        ? [{ label: 'As large as it asks for', change: updateRecords(design, [setting(panel, larger)]) }]
         : inLine(design, subjects.slice(1));
     }
     case 'harness.holesMeet':
       return inLine(design, subjects.slice(1));
     case 'harness.numberTwice': {
       const free = recordOf(design, subjects[0]!, 'wire');
-      return free
-        ? [{ label: 'Give it the next free number', change: updateRecords(design, [{ id: free.id, set: { number: undefined } }]) }]
-        : [];
+      return free ? [{ label: 'Give it the next free number', change: updateRecords(design, [setting(free, { number: undefined })]) }] : [];
     }
     case 'harness.unfinished': {
       const numbered = fixNumbers(design);

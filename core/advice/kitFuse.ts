@@ -27,7 +27,7 @@ export function fitKitFuse(analysis: Analysis, circuit: CircuitAnalysis, ratingA
   const edit = new Edit(design);
   const known = kitFuseOf(analysis, circuit);
   if (known) {
-    edit.set(known.id, { ratingA });
+    edit.set(known, { ratingA });
     return edit.change;
   }
   const node = wiring.supply.nodes.find(

@@ -6,7 +6,7 @@ import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { familyWords, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { breaksAt } from '../catalog/interrupting';
-import { applyUnchecked, isEmpty, updateRecords } from '../design/change';
+import { applyUnchecked, isEmpty, updateRecords, setting } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
@@ -123,7 +123,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     }
     case 'fuse.tapUnproved': {
       const tap = deviceOf(design, subject!, 'protection');
-      return [tap?.mount ? { label: 'It was metered', change: updateRecords(design, [{ id: tap.id, set: { mount: { ...tap.mount, metered: true } } }]) } : null]; // prettier-ignore
+      return [tap?.mount ? { label: 'It was metered', change: updateRecords(design, [setting(tap, { mount: { ...tap.mount, metered: true } })]) } : null]; // prettier-ignore
     }
     case 'alternator.missing':
       return [usualEngine(analysis)];
@@ -139,7 +139,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       const total = load.rated.lengthMm * load.rated.pieces;
       const pieces = Math.max(load.rated.pieces, Math.ceil(total / 5000));
       const rated = { ...load.rated, pieces, lengthMm: total / pieces, join: 'parallel' as const };
-      return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [{ id: load.id, set: { rated } }]) }];
+      return [{ label: `Feed ${pieces} pieces side by side`, change: updateRecords(design, [setting(load, { rated })]) }];
     }
     default:
       return familyRemedies(analysis, finding);
@@ -166,7 +166,7 @@ function smallerFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | nul
   const rating = fuse && RATINGS_A[fuse.family].findLast((a) => a <= (circuit.ampacity?.amps ?? 0));
   if (rating === undefined || rating === null || rating < least) return null;
   const snug = RATINGS_A[fuse!.family].find((a) => a >= least) ?? rating;
-  return { label: `Fit a ${formatRating(snug)} fuse`, change: updateRecords(analysis.design, [{ id: fuse!.id, set: { ratingA: snug } }]) };
+  return { label: `Fit a ${formatRating(snug)} fuse`, change: updateRecords(analysis.design, [setting(fuse!, { ratingA: snug })]) };
 }
 
 function fittingFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | null {
@@ -175,7 +175,7 @@ function fittingFuse(analysis: Analysis, circuit: CircuitAnalysis): Remedy | nul
   const most = Math.min(circuit.ampacity?.amps ?? 0, limitOf(analysis, circuit, fuse));
   const ratingA = chooseFuse(circuit.continuousA, circuit.peakA, most, RATINGS_A[fuse.family]);
   if (ratingA === null) return null;
-  return { label: `Fit a ${formatRating(ratingA)} fuse`, change: updateRecords(analysis.design, [{ id: fuse.id, set: { ratingA } }]) };
+  return { label: `Fit a ${formatRating(ratingA)} fuse`, change: updateRecords(analysis.design, [setting(fuse, { ratingA })]) };
 }
 
 function limitOf({ index, wiring, loads }: Analysis, circuit: CircuitAnalysis, fuse: Protection): number {
@@ -254,7 +254,7 @@ function thickerMain({ design, index, wires, mainFeeds }: Analysis, blockId: str
     label: `Use ${formatConductor(size)} out and back`,
     change: updateRecords(
       design,
-      thin.map(({ wire }) => ({ id: wire.id, set: { conductor: size } })),
+      thin.map(({ wire }) => setting(wire, { conductor: size })),
     ),
   };
 }
@@ -272,7 +272,7 @@ function largerFeeder({ design, index, protections, wires }: Analysis, id: strin
   const ratingA = chooseFuse(continuousA, peakA, slotRoomA(index, fuse), RATINGS_A[fuse.family]);
   if (ratingA === null) return null;
   const edit = new Edit(design);
-  edit.set(fuse.id, { ratingA });
+  edit.set(fuse, { ratingA });
   const sizes = new Set<ConductorSize>();
   for (const entryOfWire of wires.values()) {
     if (entryOfWire.protectionId !== fuse.id || entryOfWire.ampacity.amps >= ratingA) continue;
@@ -326,7 +326,7 @@ function insertMain(analysis: Analysis): Remedy | null {
   const near = cable.from.deviceId === battery.id ? 'from' : 'to';
   const leadMm = Math.min(150, cable.lengthMm / 2);
   addWire(edit, 'supply', cable[near], { deviceId: main.id, terminal: 'in' }, leadMm, cable.conductor);
-  edit.set(cable.id, { [near]: { deviceId: main.id, terminal: 'out' }, lengthMm: cable.lengthMm - leadMm });
+  edit.set(cable, { [near]: { deviceId: main.id, terminal: 'out' }, lengthMm: cable.lengthMm - leadMm });
   return recordOf(design, settings.id, 'settings') && { label: `Put a ${formatRating(ratingA)} main fuse in`, change: edit.change };
 }
 
@@ -341,7 +341,7 @@ function familyThatCan({ design, wires, index }: Analysis, { subjects: [id], num
   if (breaksAt(family, nominalV) < Number(numbers.atA) || guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
   return {
     label: `Fit a ${familyWords(family)}, ${formatRating(ratingA)}`,
-    change: updateRecords(design, [{ id: fuse.id, set: { family, ratingA } }]),
+    change: updateRecords(design, [setting(fuse, { family, ratingA })]),
   };
 }
 
@@ -354,7 +354,7 @@ function saferAhead({ design, wires }: Analysis, { subjects: [, id] }: Finding):
   if (guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
   return {
     label: `Fit a class T fuse of ${formatRating(ratingA)} there`,
-    change: updateRecords(design, [{ id: fuse.id, set: { family: 'classT', ratingA } }]),
+    change: updateRecords(design, [setting(fuse, { family: 'classT', ratingA })]),
   };
 }
 
@@ -368,14 +368,14 @@ function largerFuse({ design, wires, index }: Analysis, { subjects: [id], number
     (rating) => rating > fuse.ratingA && openingTimeS(fuse.family, Number(numbers.amps) / rating) >= Number(numbers.seconds),
   );
   if (ratingA === undefined || ratingA > mostA) return null;
-  return { label: `Fit ${formatRating(ratingA)}`, change: updateRecords(design, [{ id: fuse.id, set: { ratingA } }]) };
+  return { label: `Fit ${formatRating(ratingA)}`, change: updateRecords(design, [setting(fuse, { ratingA })]) };
 }
 
 function turnTap({ design }: Analysis, { subjects: [id] }: Finding): Remedy | null {
   const tap = deviceOf(design, id!, 'protection');
   if (!tap?.mount) return null;
   const mount = { ...tap.mount, tap: 'supply' as const };
-  return { label: 'Turn the tap round', change: updateRecords(design, [{ id: tap.id, set: { mount } }]) };
+  return { label: 'Turn the tap round', change: updateRecords(design, [setting(tap, { mount })]) };
 }
 
 function likeItsFeed({ design, wires, circuits }: Analysis, { circuitId, numbers }: Finding): Remedy | null {

@@ -1,4 +1,4 @@
-import { updateRecords } from '../design/change';
+import { updateRecords, setting } from '../design/change';
 import { recordsOf } from '../design/design';
 import type { Analysis } from '../analysis/types';
 import type { Finding } from '../analysis/finding';
@@ -21,7 +21,7 @@ function changedOver({ design }: Analysis, deviceId: string, one: string, other:
     (['from', 'to'] as const).flatMap((side) => {
       const { deviceId: at, terminal } = wire[side];
       if (at !== deviceId || (terminal !== one && terminal !== other)) return [];
-      return [{ id: wire.id, set: { [side]: { deviceId, terminal: terminal === one ? other : one } } }];
+      return [setting(wire, { [side]: { deviceId, terminal: terminal === one ? other : one } })];
     }),
   );
   return { label, change: updateRecords(design, updates) };

@@ -62,7 +62,7 @@ export function trialChange(design: Design, scenarioId: string, trials: readonly
     }
     for (const record of design.records.values()) {
       if (record.type !== 'duty' || record.loadId !== loadId || record.scenarioId !== scenarioId) continue;
-      edit.set(record.id, kind === 'level' ? { levelPercent: value } : { sharePercent: value });
+      edit.set(record, kind === 'level' ? { levelPercent: value } : { sharePercent: value });
     }
   }
   return edit.change;

@@ -1,7 +1,7 @@
 import type { Analysis } from '../analysis/types';
 import type { Finding } from '../analysis/finding';
 import { progressFields } from '../design/asBuilt';
-import { updateRecords } from '../design/change';
+import { updateRecords, setting } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { formatRating } from '../units/quantity';
 import type { Remedy } from './remedy';
@@ -15,7 +15,7 @@ export function workRemedies({ design }: Analysis, { rule, subjects: [id], numbe
   }
   const thing = recordOf(design, id!, 'device') ?? recordOf(design, id!, 'wire');
   if (rule !== 'work.temporary' || !thing) return [];
-  const to = (progress: 'removed' | 'fitted') => updateRecords(design, [{ id: thing.id, set: progressFields(thing, progress) }]);
+  const to = (progress: 'removed' | 'fitted') => updateRecords(design, [setting(thing, progressFields(thing, progress))]);
   return [
     { label: 'It is taken out', change: to('removed') },
     { label: 'It stays: part of the plan', change: to('fitted') },

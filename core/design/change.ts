@@ -100,10 +100,23 @@ export function composeChanges(first: Change, second: Change): Change {
 
 /** Fields that some kind of record has, each with a value that kind may have. Undefined takes an optional one away. */
 export type RecordFields = FieldsOf<DesignRecord>;
-type FieldsOf<R> = R extends DesignRecord ? { [K in keyof Omit<R, 'id' | 'type' | 'kind'>]?: R[K] | undefined } : never;
+
+/** Fields of one kind of record. */
+export type FieldsOf<R> = R extends DesignRecord ? { [K in keyof Omit<R, 'id' | 'type' | 'kind'>]?: R[K] | undefined } : never;
+
+/** What an update sets of a record, held to the fields of its kind. */
+export interface Update {
+  id: string;
+  set: RecordFields;
+}
+
+/** An update of a record at hand: fields of other kinds do not compile. */
+export function setting<R extends DesignRecord>({ id }: R, set: FieldsOf<NoInfer<R>>): Update {
+  return { id, set };
+}
 
 /** A change that sets fields of records as they stand in the design. Records that would stay the same are left out. */
-export function updateRecords(design: Design, updates: readonly { id: string; set: RecordFields }[]): Change {
+export function updateRecords(design: Design, updates: readonly Update[]): Change {
   const updated: Change['updated'] = [];
   for (const { id, set } of updates) {
     const from = design.records.get(id);
@@ -115,7 +128,7 @@ export function updateRecords(design: Design, updates: readonly { id: string; se
 }
 
 /** A record with some fields set; one set to undefined is taken away, as it would be in a file. */
-export function withFields(record: DesignRecord, fields: object): DesignRecord {
+export function withFields(record: DesignRecord, fields: RecordFields): DesignRecord {
   const set = Object.entries({ ...record, ...fields }).filter(([, value]) => value !== undefined);
   return Object.fromEntries(set) as DesignRecord;
 }

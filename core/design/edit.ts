@@ -1,4 +1,4 @@
-import { sameRecord, withFields, type Change, type RecordFields } from './change';
+import { sameRecord, withFields, type Change, type FieldsOf, type RecordFields } from './change';
 import type { Design } from './design';
 import { DesignError } from './problems';
 import { referencesOf } from './references';
@@ -23,8 +23,11 @@ export class Edit {
     return record;
   }
 
-  /** Sets fields of a record. @throws DesignError when it is not there. */
-  set(id: string, fields: RecordFields): void {
+  /** Sets fields of a record: of one at hand those of its kind, by its id any that some record has. @throws DesignError when it is not there. */
+  set<R extends DesignRecord>(record: R, fields: FieldsOf<NoInfer<R>>): void;
+  set(id: string, fields: RecordFields): void;
+  set(which: string | DesignRecord, fields: RecordFields): void {
+    const id = typeof which === 'string' ? which : which.id;
     const record = this.now.get(id);
     if (!record) throw new DesignError([{ code: 'missingRecord', id }]);
     this.now.set(id, withFields(record, fields));

@@ -1,5 +1,5 @@
 import { pip } from '../../demo/pip';
-import { updateRecords } from './change';
+import { setting, updateRecords } from './change';
 import { Edit } from './edit';
 
 /** Held by the compiler: each line marked as wrong must not compile, or `tsc` says that the mark is not needed. */
@@ -17,6 +17,12 @@ test('fields that no record has, and values that a field cannot have, do not com
     edit.set(wire!.id, { conductor: 'thick' });
     // @ts-expect-error a record keeps its id
     edit.set(wire!.id, { id: 'other' });
+    // @ts-expect-error of a record at hand, a field of another kind of record
+    edit.set(wire!, { ambientC: 40 });
+    // @ts-expect-error one of its own beside one of another kind
+    edit.set(wire!, { lengthMm: 1200, ratingA: 5 });
+    // @ts-expect-error the same in an update
+    setting(wire!, { lengthMm: 1200, ratingA: 5 });
     // @ts-expect-error the same where several are set
     updateRecords(design, [{ id: wire!.id, set: { ratingA: '5' } }]);
   };

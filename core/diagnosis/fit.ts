@@ -113,17 +113,17 @@ export function takeFit(design: Design, index: DesignIndex, offers: readonly Off
         if (load?.kind !== 'load') break;
         const { atV } = load.measured?.draw ?? load.rated;
         const watts = Number((loadDraw(load).watts * factor).toPrecision(3));
-        edit.set(load.id, { measured: { draw: { kind: 'watts', watts, atV }, forSize: loadSize(load), on } });
+        edit.set(load, { measured: { draw: { kind: 'watts', watts, atV }, forSize: loadSize(load), on } });
         break;
       }
       case 'run':
         for (const wire of index.wires)
-          if (quantity.wireIds.includes(wire.id)) edit.set(wire.id, { lengthMm: Math.round(wire.lengthMm * factor), lengthMeasured: true });
+          if (quantity.wireIds.includes(wire.id)) edit.set(wire, { lengthMm: Math.round(wire.lengthMm * factor), lengthMeasured: true });
         break;
       case 'joint': {
         const device = index.devices.get(quantity.deviceId);
-        if (device?.kind === 'relay') edit.set(device.id, { contactMilliohm: Number((device.contactMilliohm * factor).toPrecision(3)) });
-        if (device?.kind === 'groundPoint') edit.set(device.id, { jointMilliohm: Number((device.jointMilliohm * factor).toPrecision(3)) });
+        if (device?.kind === 'relay') edit.set(device, { contactMilliohm: Number((device.contactMilliohm * factor).toPrecision(3)) });
+        if (device?.kind === 'groundPoint') edit.set(device, { jointMilliohm: Number((device.jointMilliohm * factor).toPrecision(3)) });
         break;
       }
       case 'ends':

@@ -170,7 +170,7 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   // A lamp known already stays as it is wired.
   if (!known && lamp) load.partOf = { loadId: lamp.id, shares: /plus/i.test(cell('common')) ? 'plus' : 'minus' };
   if (measured?.ok && measured.draw.kind !== 'strip') load.measured = { draw: measured.draw, forSize: loadSize(load), on: null };
-  if (known) edit.set(known.id, load);
+  if (known) edit.set(known, load);
   else edit.add(load);
   const use = when.ok ? when.value : null;
   if ((cell('hours') !== '' || use) && scenarioId !== null) setDuty(edit, scenarioId, load.id, { hoursPerDay, sharePercent, use });
@@ -205,7 +205,7 @@ function setDuty(
   const { use, hoursPerDay, sharePercent } = fields;
   for (const record of edit.design.records.values()) {
     if (record.type !== 'duty' || record.loadId !== loadId || record.scenarioId !== scenarioId) continue;
-    edit.set(record.id, use ? { use, sharePercent } : { hoursPerDay, sharePercent, ...(record.use && { use }) });
+    edit.set(record, use ? { use, sharePercent } : { hoursPerDay, sharePercent, ...(record.use && { use }) });
     return;
   }
   edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId, loadId, hoursPerDay, sharePercent, ...(use && { use }) });

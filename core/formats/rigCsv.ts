@@ -107,7 +107,7 @@ function readPlace(edit: Edit, cell: Cells, line: number): RigCsvRow {
   row.says = `${at.xMm}, ${at.yMm}, ${at.zMm} mm`;
   if (row.problems.length > 0) return row;
   const fields = { ...at, zoneId: zone?.id ?? null, depthMm, behind: cell('behind').slice(0, LIMITS.noteLength) };
-  if (known) edit.set(known.id, fields);
+  if (known) edit.set(known, fields);
   else edit.add<Place>({ id: newId('place'), type: 'place', name: row.name, ...fields });
   return { ...row, action: known ? 'change' : 'add' };
 }
@@ -135,7 +135,7 @@ function readRoute(edit: Edit, cell: Cells, line: number): RigCsvRow {
     (other) => (other.fromId === fromId && other.toId === toId) || (other.fromId === toId && other.toId === fromId),
   );
   const fields = { name: row.name, kind, measuredMm, insideMm };
-  if (known) edit.set(known.id, { ...fields, measuredOn: measuredMm === known.measuredMm ? known.measuredOn : null });
+  if (known) edit.set(known, { ...fields, measuredOn: measuredMm === known.measuredMm ? known.measuredOn : null });
   else edit.add<Route>({ ...straightRoute(fromId, toId), ...fields });
   return { ...row, action: known ? 'change' : 'add' };
 }

@@ -52,7 +52,7 @@ export function addLeads(edit: Edit, device: Device, listed: readonly { look: Wi
 /** Sets what one source says of a lead; undefined: it says nothing of it. */
 export function setClaim(edit: Edit, lead: Lead, by: string, terminal: string | null | undefined): void {
   const others = lead.says.filter((claim) => claim.by !== by);
-  edit.set(lead.id, { says: terminal === undefined ? others : [...others, { by, terminal }] });
+  edit.set(lead, { says: terminal === undefined ? others : [...others, { by, terminal }] });
 }
 
 /** The next free name of a kit. */
@@ -66,7 +66,7 @@ export function setKitDevices(edit: Edit, kit: Kit, deviceIds: readonly string[]
   for (const record of edit.design.records.values()) {
     if (record.type !== 'device' && record.type !== 'wire') continue;
     const isMine = record.type === 'device' ? mine.has(record.id) : mine.has(record.from.deviceId) && mine.has(record.to.deviceId);
-    if (isMine && record.kitId !== kit.id) edit.set(record.id, { kitId: kit.id });
-    if (!isMine && record.kitId === kit.id) edit.set(record.id, { kitId: undefined });
+    if (isMine && record.kitId !== kit.id) edit.set(record, { kitId: kit.id });
+    if (!isMine && record.kitId === kit.id) edit.set(record, { kitId: undefined });
   }
 }

@@ -1,3 +1,4 @@
+import type { RecordFields } from '../design/change';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { defaultSettings } from '../design/defaultSettings';
 import { makeDesign, type Design } from '../design/design';
@@ -43,7 +44,7 @@ export class BoardBuilder {
   }
 
   /** A part of its usual make. */
-  part(id: string, name: string, partId: string, more: object = {}): this {
+  part(id: string, name: string, partId: string, more: RecordFields = {}): this {
     const own = PARTS.find((part) => part.id === partId)!.make(12);
     return this.add(id, name, { ...own, ...more } as Make);
   }

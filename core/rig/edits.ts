@@ -41,9 +41,9 @@ function follow(edit: Edit, before: Rig, after: Rig): void {
   const places = recordsOf(edit.design, 'place');
   for (const zone of zones) {
     const [was, now] = [were.get(zone.id)!, will.get(zone.id)!];
-    if (sameRecord(zone.plan, was.plan)) edit.set(zone.id, { plan: now.plan });
+    if (sameRecord(zone.plan, was.plan)) edit.set(zone, { plan: now.plan });
     const place = places.find(({ xMm, yMm, zMm }) => xMm === was.place.xMm && yMm === was.place.yMm && zMm === was.place.zMm);
-    if (place) edit.set(place.id, now.place);
+    if (place) edit.set(place, now.place);
   }
 }
 
@@ -60,7 +60,7 @@ export function beginRig(design: Design, body: Vehicle): Change {
   const placed: Place[] = [];
   for (const zone of zones) {
     const { plan, place: at } = suggested.get(zone.id)!;
-    if (!zone.plan) edit.set(zone.id, { plan });
+    if (!zone.plan) edit.set(zone, { plan });
     const place = edit.add<Place>({ ...newPlace(`${zone.name}, right`, at), zoneId: zone.id });
     const nearest = placed.reduce<Place | null>((best, next) => (best && apart(best, place) <= apart(next, place) ? best : next), null);
     if (nearest)
@@ -100,8 +100,7 @@ export function setPlace(design: Design, id: string, fields: Partial<Place>): Ch
   refuseSameSpot(design, place);
   const before = recordOf(design, id, 'place')!;
   if (place.zoneId !== before.zoneId) {
-    for (const device of recordsOf(design, 'device'))
-      if (device.placeId === id && place.zoneId) edit.set(device.id, { zoneId: place.zoneId });
+    for (const device of recordsOf(design, 'device')) if (device.placeId === id && place.zoneId) edit.set(device, { zoneId: place.zoneId });
   }
   return edit.change;
 }
@@ -119,8 +118,8 @@ export function zoneAt(design: Design, { xMm, yMm }: Point): string | null {
 export function removePlace(design: Design, id: string): Change {
   const edit = new Edit(design);
   for (const route of recordsOf(design, 'route')) if (route.fromId === id || route.toId === id) takeOutRoute(edit, route.id);
-  for (const device of recordsOf(design, 'device')) if (device.placeId === id) edit.set(device.id, { placeId: null });
-  for (const panel of recordsOf(design, 'panel')) if (panel.placeId === id) edit.set(panel.id, { placeId: null });
+  for (const device of recordsOf(design, 'device')) if (device.placeId === id) edit.set(device, { placeId: null });
+  for (const panel of recordsOf(design, 'panel')) if (panel.placeId === id) edit.set(panel, { placeId: null });
   edit.remove(id);
   return edit.change;
 }
@@ -132,7 +131,7 @@ export function removeRoute(design: Design, id: string): Change {
 }
 
 function takeOutRoute(edit: Edit, id: string): void {
-  for (const wire of recordsOf(edit.design, 'wire')) if (wire.via?.includes(id)) edit.set(wire.id, { via: null });
+  for (const wire of recordsOf(edit.design, 'wire')) if (wire.via?.includes(id)) edit.set(wire, { via: null });
   edit.remove(id);
 }
 

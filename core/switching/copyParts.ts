@@ -43,12 +43,11 @@ function unbuilt(design: Design, name: string): Design {
   edit.set(SETTINGS_ID, { name });
   for (const record of planned.records.values()) {
     if (OF_ONE_VEHICLE.has(record.type)) edit.remove(record.id);
-    if (isFitting(record) && record.work) edit.set(record.id, { work: undefined });
-    if (record.type === 'wire' && record.made) edit.set(record.id, { made: undefined });
-    if (record.type === 'stock') edit.set(record.id, { have: undefined, ordered: undefined });
-    if (record.type === 'lead' && record.proved !== undefined) edit.set(record.id, asSaid(record));
-    if (record.type === 'device' && record.kind === 'protection' && record.fittedA !== undefined)
-      edit.set(record.id, { fittedA: undefined });
+    if (isFitting(record) && record.work) edit.set(record, { work: undefined });
+    if (record.type === 'wire' && record.made) edit.set(record, { made: undefined });
+    if (record.type === 'stock') edit.set(record, { have: undefined, ordered: undefined });
+    if (record.type === 'lead' && record.proved !== undefined) edit.set(record, asSaid(record));
+    if (record.type === 'device' && record.kind === 'protection' && record.fittedA !== undefined) edit.set(record, { fittedA: undefined });
   }
   return applyChange(planned, edit.change);
 }
@@ -64,8 +63,8 @@ function withoutVehicle(design: Design): Design {
   const edit = new Edit(design);
   for (const record of design.records.values()) {
     if (record.type === 'place' || record.type === 'route' || record.type === 'keepClear' || record.type === 'rig') edit.remove(record.id);
-    if (record.type === 'zone' && record.plan) edit.set(record.id, { plan: null });
-    if ((record.type === 'device' || record.type === 'panel') && record.placeId) edit.set(record.id, { placeId: null });
+    if (record.type === 'zone' && record.plan) edit.set(record, { plan: null });
+    if ((record.type === 'device' || record.type === 'panel') && record.placeId) edit.set(record, { placeId: null });
   }
   for (const { id, lengthMm, via } of indexDesign(design).wires) {
     edit.set(id, { lengthMm: Math.round(lengthMm), lengthMeasured: false, ...(via && { via: null }) });

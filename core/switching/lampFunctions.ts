@@ -50,10 +50,10 @@ export function levelToFunction(design: Design, loadId: string, level: string, s
   const rated = { kind: 'watts', watts: found.watts, atV: lamp.rated.atV } as const;
   const added = edit.add({ ...newFunction(design, lamp, shares, level), rated });
   const left = lamp.levels!.filter(({ name }) => name !== level);
-  edit.set(lamp.id, { levels: left.length > 0 ? left : undefined });
+  edit.set(lamp, { levels: left.length > 0 ? left : undefined });
   for (const record of design.records.values())
     if (record.type === 'duty' && record.loadId === lamp.id && record.level === level)
-      edit.set(record.id, { loadId: added.id, level: undefined });
+      edit.set(record, { loadId: added.id, level: undefined });
   return edit.change;
 }
 
@@ -79,9 +79,9 @@ export function joinLamps(design: Design, lampId: string, otherId: string, share
   else
     for (const wire of wiresAt(design, given.deviceId, shares)) {
       const isFrom = wire.from.deviceId === given.deviceId && wire.from.terminal === shares;
-      edit.set(wire.id, isFrom ? { from: kept } : { to: kept });
+      edit.set(wire, isFrom ? { from: kept } : { to: kept });
     }
-  edit.set(other.id, { ...wholeOf(lamp), placeId: undefined, partOf: { loadId: lamp.id, shares } });
+  edit.set(other, { ...wholeOf(lamp), placeId: undefined, partOf: { loadId: lamp.id, shares } });
   return edit.change;
 }
 
@@ -92,7 +92,7 @@ export function partFromLamp(design: Design, functionId: string): Change | null 
   if (!one?.partOf || !lamp) return null;
   const { shares } = one.partOf;
   const edit = new Edit(design);
-  edit.set(one.id, { partOf: undefined, placeId: lamp.placeId });
+  edit.set(one, { partOf: undefined, placeId: lamp.placeId });
   const own = shares === 'minus' ? 'plus' : 'minus';
   const [common] = wiresAt(design, lamp.id, shares);
   if (common && wiresAt(design, one.id, own).length > 0) {

@@ -56,7 +56,7 @@ export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?
   }
   // The first lamp makes it a lighting circuit, unless somebody has said how it is judged, as a scheme does.
   if (!first && circuit.dropClass === 'general' && circuit.targetPercent === null && isLamp(load))
-    edit.set(circuit.id, { dropClass: 'critical' });
+    edit.set(circuit, { dropClass: 'critical' });
   const start = mustBe(nodes.at(-1) ?? null, circuitId);
   const usual = usualScheme(design, '', null);
   const feed = first ?? { lengthMm: DEFAULT_FEED_MM, conductor: start.wire?.conductor ?? usual.conductor, return: usual.return };
@@ -89,7 +89,7 @@ export function detachPole(edit: Edit, { deviceId, terminal }: ReturnType<typeof
     else {
       const end = { deviceId: parent.deviceId, terminal: parent.terminal };
       const isFrom = wire.from.deviceId === deviceId && wire.from.terminal === terminal;
-      edit.set(wire.id, { ...(isFrom ? { from: end } : { to: end }), lengthMm: wire.lengthMm + upstream.lengthMm });
+      edit.set(wire, { ...(isFrom ? { from: end } : { to: end }), lengthMm: wire.lengthMm + upstream.lengthMm });
     }
   }
 }

@@ -51,7 +51,7 @@ function addBehindMain(edit: Edit, part: 'isolator' | 'cutOut', mostA: number): 
   const home = part === 'cutOut' ? returnPoint(edit.design) : null;
   if (home) {
     const sense = addWire(edit, 'return', { deviceId: added.id, terminal: 'minus' }, home, 500, first.conductor.startsWith('awg') ? 'awg:16' : 'mm2:1.5'); // prettier-ignore
-    edit.set(sense.id, { lengthMeasured: false });
+    edit.set(sense, { lengthMeasured: false });
   }
   return true;
 }
@@ -104,12 +104,12 @@ function returnPoint(design: Design): TerminalRef | null {
 
 function moveEnd(edit: Edit, wire: Wire, from: TerminalRef, to: TerminalRef): void {
   const isFrom = wire.from.deviceId === from.deviceId && wire.from.terminal === from.terminal;
-  edit.set(wire.id, isFrom ? { from: to } : { to });
+  edit.set(wire, isFrom ? { from: to } : { to });
 }
 
 function link(edit: Edit, role: Wire['role'], from: TerminalRef, to: TerminalRef, conductor: Wire['conductor']): void {
   const wire = addWire(edit, role, from, to, LINK_MM, conductor);
-  edit.set(wire.id, { lengthMeasured: true });
+  edit.set(wire, { lengthMeasured: true });
 }
 
 function thickest(wires: readonly Wire[]): Wire['conductor'] {

@@ -70,10 +70,10 @@ export function seat(design: Design, panelId: string, position: number, { device
   const there = positionsOf(design, panel)[position - 1] ?? null;
   if (mine && there === mine) return edit.change;
   if (there) {
-    if (mine && fits(design, mine.panelId, there)) edit.set(there.id, { panelId: mine.panelId, position: mine.position });
+    if (mine && fits(design, mine.panelId, there)) edit.set(there, { panelId: mine.panelId, position: mine.position });
     else edit.remove(there.id);
   }
-  if (mine) edit.set(mine.id, { panelId, position });
+  if (mine) edit.set(mine, { panelId, position });
   else edit.add({ id: newId('pos'), type: 'panelPart', panelId, position, deviceId: device.id, ...(control !== undefined && { control }) });
   for (const part of [mine, there]) if (part) followPanel(edit, part.id);
   if (!mine) toPlaceOf(edit, panel, device.id);
@@ -114,7 +114,7 @@ export function reshapePanel(design: Design, panelId: string, columns: number, r
   positionsOf(design, panel).forEach((part, at) => {
     if (!part) return;
     const [column, row] = [at % panel.columns, Math.floor(at / panel.columns)];
-    if (column < columns && row < rows) edit.set(part.id, { position: row * columns + column + 1 });
+    if (column < columns && row < rows) edit.set(part, { position: row * columns + column + 1 });
     else edit.remove(part.id);
   });
   edit.set(panelId, { columns, rows });

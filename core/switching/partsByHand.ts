@@ -74,9 +74,9 @@ export function putIntoRun(design: Design, wireId: string, part: Part, atMm: num
   const [stays, staysMm, far] = isOut ? [first, firstMm, last] : [last, wire.lengthMm - firstMm, first];
   const [near, beyond] = isOut ? [path.from, path.to] : [path.to, path.from];
   const moved = wire.from.deviceId === stays.deviceId && wire.from.terminal === stays.terminal ? 'to' : 'from';
-  edit.set(wire.id, { [moved]: { deviceId: device.id, terminal: near }, lengthMm: staysMm, ...(wire.via && { via: null }) });
+  edit.set(wire, { [moved]: { deviceId: device.id, terminal: near }, lengthMm: staysMm, ...(wire.via && { via: null }) });
   const other = addWire(edit, wire.role, { deviceId: device.id, terminal: beyond }, far, wire.lengthMm - staysMm, wire.conductor);
-  if (wire.lengthMeasured) edit.set(other.id, { lengthMeasured: true });
+  if (wire.lengthMeasured) edit.set(other, { lengthMeasured: true });
   wireOwnReturn(edit, device, wire, side === 'supply' ? path.to : null);
   return { change: edit.change, deviceId: device.id };
 }
@@ -90,7 +90,7 @@ export function addLoosePart(
 ): { change: Change; deviceId: string } {
   const edit = new Edit(design);
   const device = addPart(edit, part, zoneId);
-  if (placeId !== null) edit.set(device.id, { placeId });
+  if (placeId !== null) edit.set(device, { placeId });
   return { change: edit.change, deviceId: device.id };
 }
 
@@ -264,7 +264,7 @@ function heal(edit: Edit, device: Device, tree: WiringTree): void {
     }
     for (const { wire } of behind) {
       const side = wire!.from.deviceId === device.id ? 'from' : 'to';
-      edit.set(wire!.id, { [side]: ref(before), lengthMm: laid.get(wire!.id)!.lengthMm + inletMm, ...(wire!.via && { via: null }) });
+      edit.set(wire!, { [side]: ref(before), lengthMm: laid.get(wire!.id)!.lengthMm + inletMm, ...(wire!.via && { via: null }) });
     }
   }
 }
@@ -322,7 +322,7 @@ function wireOwnReturn(edit: Edit, device: Device, run: Wire, lit: string | null
   if (device.kind !== 'switch' || lit === null) return;
   const [from, to] = [lit, own.plus].map((terminal) => ({ deviceId: device.id, terminal }));
   const link = addWire(edit, 'supply', from!, to!, PILOT_LINK_MM, run.conductor);
-  edit.set(link.id, { lengthMeasured: true });
+  edit.set(link, { lengthMeasured: true });
 }
 
 function zoneOf({ index, wiring }: Traced, wire: Wire, last: TerminalRef): string | null {

@@ -88,7 +88,7 @@ export function mountFuse(design: Design, protectionId: string, mount: Protectio
   if (mount) {
     const { mounted, taps } = indexDesign(design);
     const there = mount.tap ? taps.get(slotKey(mount)) : mounted.get(mount.blockId)?.find((other) => other.mount!.slot === mount.slot);
-    if (there && there.id !== fuse.id) edit.set(there.id, { mount: fuse.mount });
+    if (there && there.id !== fuse.id) edit.set(there, { mount: fuse.mount });
     for (const wire of wiresAt(design, protectionId, 'in')) edit.remove(wire.id);
   }
   edit.set(protectionId, { mount, ...(mount && { zoneId: blockZone(design, mount) }) });
@@ -101,7 +101,7 @@ const LEAD_MM = 150;
 /** The short lead that feeds a fuse from a bar; as long as it must be, whatever lies around. */
 function addLead(edit: Edit, from: TerminalRef, fuseId: string, conductor: ConductorSize): void {
   const lead = addWire(edit, 'supply', from, { deviceId: fuseId, terminal: 'in' }, LEAD_MM, conductor);
-  edit.set(lead.id, { lengthMeasured: true });
+  edit.set(lead, { lengthMeasured: true });
 }
 
 /** Takes a circuit's fuse out of its slot and puts one of a rating beside a bar. */

@@ -34,7 +34,7 @@ export function addVehicleCircuit(
   });
   const end = (deviceId: string, terminal: string) => ({ deviceId, terminal });
   const lead = addWire(edit, 'supply', end(feed.id, 'out'), end(protectionId, 'in'), HOLDER_MM, scheme.conductor);
-  edit.set(lead.id, { lengthMeasured: true });
+  edit.set(lead, { lengthMeasured: true });
   addWire(edit, 'return', end(feed.id, 'minus'), homeward(edit, feed.id), 500, scheme.conductor);
   return { change: edit.change, circuitId };
 }

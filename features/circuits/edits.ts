@@ -1,6 +1,6 @@
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { ConductorSize } from '@/core/catalog/conductorSizes';
-import { NO_CHANGE, updateRecords, type Change, type RecordFields } from '@/core/design/change';
+import { NO_CHANGE, updateRecords, type Change, type RecordFields, setting } from '@/core/design/change';
 import { deviceOf, recordOf, settingsOf, type Design } from '@/core/design/design';
 import { sizesLike } from '@/core/sizing/conductorChoice';
 import { stepRating } from '@/core/switching/schemes';
@@ -9,7 +9,7 @@ import { stepRating } from '@/core/switching/schemes';
 
 export function stepFuse(design: Design, circuit: CircuitAnalysis, by: 1 | -1): Change {
   const fuse = deviceOf(design, circuit.protectionId, 'protection');
-  return fuse ? updateRecords(design, [{ id: fuse.id, set: { ratingA: stepRating(fuse, by) } }]) : NO_CHANGE;
+  return fuse ? updateRecords(design, [setting(fuse, { ratingA: stepRating(fuse, by) })]) : NO_CHANGE;
 }
 
 /** The sizes a conductor of this family steps through. */
@@ -40,7 +40,7 @@ export function setLength(design: Design, circuit: CircuitAnalysis, wireId: stri
   const back = recordOf(design, onlyReturn ?? null, 'wire');
   const supplyMm = circuit.supplyWireIds.reduce((sum, id) => sum + (recordOf(design, id, 'wire')?.lengthMm ?? 0), 0);
   const besideEachOther = wire.role === 'supply' && circuit.returnWireIds.length === 1 && back && Math.abs(back.lengthMm - supplyMm) < 1;
-  if (besideEachOther) updates.push({ id: back.id, set: { lengthMm: Math.max(0, back.lengthMm + added) } });
+  if (besideEachOther) updates.push(setting(back, { lengthMm: Math.max(0, back.lengthMm + added) }));
   return updateRecords(design, updates);
 }
 

@@ -154,7 +154,7 @@ function AgainstPlan({ log, day, design }: AgainstPlanProps) {
           (record) => record.type === 'duty' && record.loadId === loadId && record.scenarioId === scenario.id,
         );
         const fields = { hoursPerDay: Math.min(24, Math.round(measuredH * 100) / 100), sharePercent: 100, use: null };
-        if (duty) edit.set(duty.id, { ...fields, perPerson: false });
+        if (duty) edit.set(duty, { ...fields, perPerson: false });
         else edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId: scenario.id, loadId, ...fields });
       }
       return edit.change;

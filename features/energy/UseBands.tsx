@@ -57,7 +57,7 @@ const UseBand = memo(function UseBand({ load, duty, scenario, wattHours }: UseBa
   const set = (use: Use | null) =>
     store.commit(`Change when ${load.name} runs`, (design) => {
       const edit = new Edit(design);
-      if (duty) edit.set(duty.id, { use });
+      if (duty) edit.set(duty, { use });
       else
         edit.add<Duty>({
           id: newId('duty'),

@@ -3,7 +3,7 @@
 import { Button, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { lookWords } from '@/core/catalog/wireColours';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Reel } from '@/core/design/schema';
@@ -124,9 +124,7 @@ function Reels({ reels, lots, onCommit }: { reels: readonly Reel[]; lots: readon
             most={1000}
             width={92}
             onCommit={(value) =>
-              onCommit(`Left on ${reel.name}`, (now) =>
-                updateRecords(now, [{ id: reel.id, set: { lengthMm: Math.round(value * unitMm) } }]),
-              )
+              onCommit(`Left on ${reel.name}`, (now) => updateRecords(now, [setting(reel, { lengthMm: Math.round(value * unitMm) })]))
             }
           />
           <Button

@@ -4,7 +4,7 @@ import { Button, Input, Select } from 'antd';
 import { Printer, Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { lookWords } from '@/core/catalog/wireColours';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import { recordsOf } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
@@ -213,7 +213,7 @@ function LeadRow({ device, use: { lead, standing, terminal, meets, misleads }, s
             device={device}
             terminals={terminals}
             value={lead.proved}
-            onChange={(proved) => onCommit(`Proved: ${name}`, (now) => updateRecords(now, [{ id: lead.id, set: { proved } }]))}
+            onChange={(proved) => onCommit(`Proved: ${name}`, (now) => updateRecords(now, [setting(lead, { proved })]))}
           />
         </td>
         <td className={styles.meets}>
@@ -226,7 +226,7 @@ function LeadRow({ device, use: { lead, standing, terminal, meets, misleads }, s
             label={`Sleeve over ${name}`}
             needed={misleads !== null}
             value={lead.sleeve}
-            onChange={(sleeve) => onCommit(`Sleeve over ${name}`, (now) => updateRecords(now, [{ id: lead.id, set: { sleeve } }]))}
+            onChange={(sleeve) => onCommit(`Sleeve over ${name}`, (now) => updateRecords(now, [setting(lead, { sleeve })]))}
           />
         </td>
         <td>

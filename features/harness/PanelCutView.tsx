@@ -5,7 +5,7 @@ import { Download } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { CUT_OUT_IDS, CUT_OUTS, EDGE_MM, type CutOut, type CutOutId } from '@/core/catalog/cutOuts';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import { recordsOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import type { Panel, PanelPart } from '@/core/design/schema';
@@ -60,7 +60,7 @@ function Bar({
   const viewQuery = useViewQuery();
   const { commit, refusal } = useRefusal();
   const set = (label: string, fields: Partial<{ [K in keyof Panel]: Panel[K] | undefined }>) =>
-    commit(label, (now) => updateRecords(now, [{ id: panel.id, set: fields }]));
+    commit(label, (now) => updateRecords(now, [setting(panel, fields)]));
   const file = (ending: string) => `/api/designs/${id}/panel.${ending}${viewQuery}${viewQuery ? '&' : '?'}panel=${panel.id}`;
   return (
     <div className={styles.bar}>
@@ -139,7 +139,7 @@ function Holes({ cut }: { cut: PanelCut }) {
   const { commit, refusal } = useRefusal();
   const depth = useDesign(({ analysis }) => analysis.index.layout.places.get(cut.panel.placeId ?? '')?.depthMm ?? null);
   const set = (part: PanelPart, label: string, fields: Partial<{ [K in keyof PanelPart]: PanelPart[K] | undefined }>) =>
-    commit(label, (now) => updateRecords(now, [{ id: part.id, set: fields }]));
+    commit(label, (now) => updateRecords(now, [setting(part, fields)]));
   return (
     <div>
       {refusal}

@@ -39,9 +39,9 @@ export function LevelFields({ load, set }: { load: Load; set: SetLoad }) {
     const before = levels[at]!.name;
     return store.commit(`Change ${load.name}`, (design) => {
       const edit = new Edit(design);
-      edit.set(load.id, { levels: levels.map((one, place) => (place === at ? { ...one, name } : one)) });
+      edit.set(load, { levels: levels.map((one, place) => (place === at ? { ...one, name } : one)) });
       for (const record of design.records.values()) {
-        if (record.type === 'duty' && record.loadId === load.id && record.level === before) edit.set(record.id, { level: name });
+        if (record.type === 'duty' && record.loadId === load.id && record.level === before) edit.set(record, { level: name });
       }
       return edit.change;
     });
@@ -50,7 +50,7 @@ export function LevelFields({ load, set }: { load: Load; set: SetLoad }) {
     store.commit(`Remove ${name} of ${load.name}`, (design) => {
       const edit = new Edit(design);
       const left = levels.filter((one) => one.name !== name);
-      edit.set(load.id, { levels: left.length > 0 ? left : undefined });
+      edit.set(load, { levels: left.length > 0 ? left : undefined });
       for (const record of design.records.values()) {
         if (record.type === 'duty' && record.loadId === load.id && record.level === name) edit.remove(record.id);
       }

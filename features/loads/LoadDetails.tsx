@@ -35,7 +35,7 @@ export function LoadDetails({ loadId, onOpen, onClose }: { loadId: string; onOpe
   const set: SetLoad = (fields) =>
     store.commit(`Change ${load.name}`, (design) => {
       const edit = new Edit(design);
-      edit.set(load.id, fields);
+      edit.set(load, fields);
       return edit.change;
     });
   return (

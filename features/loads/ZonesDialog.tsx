@@ -3,7 +3,7 @@
 import { Button, Checkbox, Modal } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Zone } from '@/core/design/schema';
@@ -22,7 +22,7 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
   const [name, setName] = useState('');
 
   const set = (zone: Zone, fields: Partial<Zone>) =>
-    store.commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [{ id: zone.id, set: fields }]));
+    store.commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [setting(zone, fields)]));
   /** Zones are told apart by their names, in tables and in what is pasted. */
   const taken = (wanted: string, but?: string) => zones.some((zone) => zone.id !== but && isSameName(zone.name, wanted));
   const add = () => {
@@ -37,7 +37,7 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
       const edit = new Edit(design);
       for (const record of design.records.values()) {
         if ((record.type === 'device' || record.type === 'circuit' || record.type === 'place') && record.zoneId === zone.id)
-          edit.set(record.id, { zoneId: null });
+          edit.set(record, { zoneId: null });
       }
       edit.remove(zone.id);
       return edit.change;

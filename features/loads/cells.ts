@@ -40,13 +40,13 @@ const SETTERS: Record<LoadField, Setter> = {
   name(edit, load, text) {
     if (text === '') return 'a load needs a name';
     if (text.length > LIMITS.nameLength) return `at most ${LIMITS.nameLength} characters`;
-    edit.set(load.id, { name: text });
+    edit.set(load, { name: text });
     return null;
   },
   zone(edit, load, text) {
     const zone = text === '' ? null : named(edit.design, 'zone', text);
     if (zone === undefined) return `there is no zone called “${text}”`;
-    edit.set(load.id, { zoneId: zone });
+    edit.set(load, { zoneId: zone });
     return null;
   },
   circuit(edit, load, text) {
@@ -66,7 +66,7 @@ const SETTERS: Record<LoadField, Setter> = {
   quantity(edit, load, text) {
     return number(parseNumber(text || '1'), 1, LIMITS.quantity, (quantity) => {
       if (!Number.isInteger(quantity)) return 'a whole number';
-      edit.set(load.id, { quantity });
+      edit.set(load, { quantity });
       return null;
     });
   },
@@ -75,7 +75,7 @@ const SETTERS: Record<LoadField, Setter> = {
     if (!parsed.ok) return parsed.why;
     if (parsed.value < 0 || parsed.value > LIMITS.lengthMm)
       return outOfRange(0, LIMITS.lengthMm, (mm) => formatLength(mm, settingsOf(edit.design).units));
-    edit.set(load.id, { spacingMm: parsed.value });
+    edit.set(load, { spacingMm: parsed.value });
     return null;
   },
   rated(edit, load, text) {
@@ -83,12 +83,12 @@ const SETTERS: Record<LoadField, Setter> = {
     const parsed = parseDraw(text, nominalV, units);
     if (!parsed.ok) return parsed.why;
     const same = formatDraw(load.rated, nominalV, units) === formatDraw(parsed.draw, nominalV, units);
-    if (!same) edit.set(load.id, { rated: parsed.draw });
+    if (!same) edit.set(load, { rated: parsed.draw });
     return null;
   },
   measured(edit, load, text, today) {
     if (text === '') {
-      edit.set(load.id, { measured: null });
+      edit.set(load, { measured: null });
       return null;
     }
     const { nominalV, units } = settingsOf(edit.design);
@@ -96,19 +96,19 @@ const SETTERS: Record<LoadField, Setter> = {
     if (!parsed.ok) return parsed.why;
     if (parsed.draw.kind === 'strip') return 'a measurement is watts or amperes of the whole load';
     if (load.measured && formatDraw(load.measured.draw, nominalV, units) === formatDraw(parsed.draw, nominalV, units)) return null;
-    edit.set(load.id, { measured: { draw: parsed.draw, forSize: loadSize(load), on: today } });
+    edit.set(load, { measured: { draw: parsed.draw, forSize: loadSize(load), on: today } });
     return null;
   },
   lasting(edit, load, text) {
     const yes = ['', YES, 'y', 'true', '1', 'for hours'].includes(text.toLowerCase());
     const no = [NO, 'n', 'false', '0', 'briefly'].includes(text.toLowerCase());
     if (!yes && !no) return 'write yes or no: does it run for hours?';
-    edit.set(load.id, { continuous: yes });
+    edit.set(load, { continuous: yes });
     return null;
   },
   group(edit, load, text) {
     if (text.length > 40) return 'at most 40 characters';
-    edit.set(load.id, { exclusiveGroup: text === '' ? null : text });
+    edit.set(load, { exclusiveGroup: text === '' ? null : text });
     return null;
   },
   when(edit, load, text) {
@@ -158,7 +158,7 @@ export function setDuty(edit: Edit, loadId: string, fields: Partial<Duty>, use?:
   if (scenarioId === null) return 'add a scenario first';
   const duty = dutyOf(edit.design, loadId, use);
   const whole = { scenarioId, loadId, hoursPerDay: 0, sharePercent: 100, ...(use !== undefined && { level: use }) };
-  if (duty) edit.set(duty.id, fields);
+  if (duty) edit.set(duty, fields);
   else edit.add<Duty>({ id: newId('duty'), type: 'duty', ...whole, ...fields });
   return null;
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import type { Design } from '@/core/design/design';
 import type { Route } from '@/core/design/schema';
 import type { Point } from '@/core/rig/geometry';
@@ -12,7 +12,7 @@ import styles from './Plan.module.css';
 /** The bends of the chosen stretch, to drag or to move with the arrow keys; Delete straightens one. */
 export function BendMarks({ route, projection }: { route: Route; projection: Projection }) {
   const store = useDesignStore();
-  const setBends = (bends: Point[]) => (design: Design) => updateRecords(design, [{ id: route.id, set: { bends } }]);
+  const setBends = (bends: Point[]) => (design: Design) => updateRecords(design, [setting(route, { bends })]);
   return route.bends.map((bend, at) => (
     <BendMark
       key={at}

@@ -3,7 +3,7 @@
 import { Button, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import { updateRecords, type RecordFields } from '@/core/design/change';
+import { setting, updateRecords, type FieldsOf } from '@/core/design/change';
 import { isFixedByItself } from '@/core/rig/layout';
 import type { Device, Place } from '@/core/design/schema';
 import { LIMITS } from '@/core/catalog/vocabulary';
@@ -231,7 +231,8 @@ const BODY = [
 /** A thing's own reach, size and weight, for what swings by and what lies behind. */
 function BodyFields({ device, commit }: { device: Device; commit: PartProps['commit'] }) {
   const units = useUnits();
-  const set = (fields: RecordFields) => commit(`Size ${device.name}`, (design) => updateRecords(design, [{ id: device.id, set: fields }]));
+  const set = (fields: FieldsOf<typeof device>) =>
+    commit(`Size ${device.name}`, (design) => updateRecords(design, [setting(device, fields)]));
   const size = device.sizeMm ?? { lengthMm: 0, widthMm: 0, heightMm: 0 };
   return (
     <Fields>

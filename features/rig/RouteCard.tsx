@@ -2,7 +2,7 @@
 
 import { Button, Checkbox, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import type { Passage, Route } from '@/core/design/schema';
 import { LIMITS, PASS_PARTS, PASSINGS, ROUTE_FEEDS, ROUTE_KINDS } from '@/core/catalog/vocabulary';
 import { fittingFor, withPassage } from '@/core/analysis/rules/rigRules';
@@ -36,8 +36,7 @@ export function RouteCard({ route, onSelect }: { route: Route; onSelect(selectio
   const units = useUnits();
   const { refusal, commit } = useRefusal();
   const laid = useDesign(({ analysis }) => analysis.index.layout.routes.get(route.id));
-  const set = (fields: Partial<Route>) =>
-    commit(`Change ${route.name}`, (design) => updateRecords(design, [{ id: route.id, set: fields }]));
+  const set = (fields: Partial<Route>) => commit(`Change ${route.name}`, (design) => updateRecords(design, [setting(route, fields)]));
   const setPass = (place: number, fields: Partial<Passage>) => set({ passes: withPassage(route, place, fields) });
   if (!laid) return null;
   const { length } = laid;

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Checkbox } from 'antd';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import type { Zone } from '@/core/design/schema';
 import { LIMITS, ZONE_TRAITS } from '@/core/catalog/vocabulary';
 import { setZonePlan } from '@/core/rig/edits';
@@ -32,8 +32,7 @@ export function ZoneCard({ zone }: { zone: Zone }) {
   const rig = useDesign(({ analysis }) => analysis.index.layout.rig);
   const facts = useDesign(({ analysis }) => analysis.zones.find(({ id }) => id === zone.id));
   const { refusal, commit } = useRefusal();
-  const set = (fields: Partial<Zone>) =>
-    commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [{ id: zone.id, set: fields }]));
+  const set = (fields: Partial<Zone>) => commit(`Change zone ${zone.name}`, (design) => updateRecords(design, [setting(zone, fields)]));
   const traits = zone.traits ?? [];
   const { plan } = zone;
   const draw = () =>

@@ -2,7 +2,7 @@
 
 import { Checkbox, Select } from 'antd';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import type { Battery } from '@/core/design/schema';
 import { CHEMISTRIES, LIMITS, SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { formatAmpHours, formatHours, formatNumber } from '@/core/units/quantity';
@@ -24,7 +24,7 @@ export function BatteryCard() {
   if (!battery || !bank) return null;
 
   const make = (fields: Partial<Battery>) => (design: Parameters<typeof updateRecords>[0]) =>
-    updateRecords(design, [{ id: battery.id, set: fields }]);
+    updateRecords(design, [setting(battery, fields)]);
   const field = (fields: (value: number) => Partial<Battery>) => ({
     onPreview: (value: number) => store.preview(make(fields(value))),
     onCommit: (value: number) => void store.commit('Change the battery', make(fields(value))),

@@ -3,7 +3,7 @@
 import { Button, Checkbox, Popover, Select } from 'antd';
 import { Settings2 } from 'lucide-react';
 import { useState } from 'react';
-import { NO_CHANGE, updateRecords, type RecordFields } from '@/core/design/change';
+import { NO_CHANGE, setting, updateRecords, type FieldsOf } from '@/core/design/change';
 import type { FuseBlock } from '@/core/design/schema';
 import { removePart, whyNotRemoved } from '@/core/switching/partsByHand';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -31,7 +31,7 @@ function BlockFields({ block, onClose }: { block: FuseBlock; onClose(): void }) 
   const zones = useDesign(({ analysis }) => analysis.index.zones);
   const why = useDesign(({ analysis }) => whyNotRemoved(analysis, block));
   const { commit, refusal } = useRefusal();
-  const set = (label: string, fields: RecordFields) => commit(label, (now) => updateRecords(now, [{ id: block.id, set: fields }]));
+  const set = (label: string, fields: FieldsOf<typeof block>) => commit(label, (now) => updateRecords(now, [setting(block, fields)]));
   return (
     <div style={{ width: 330 }}>
       <Fields>

@@ -3,7 +3,7 @@
 import { Button, Checkbox, Dropdown, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { updateRecords, type RecordFields } from '@/core/design/change';
+import { setting, updateRecords, type FieldsOf } from '@/core/design/change';
 import type { Device } from '@/core/design/schema';
 import { Edit } from '@/core/design/edit';
 import { vehicleChargeA } from '@/core/energy/chargeSources';
@@ -69,9 +69,9 @@ function isSource(device: Device): device is Source {
 
 function SourceCard({ source }: { source: Source }) {
   const store = useDesignStore();
-  const make = (fields: RecordFields) => (design: Parameters<typeof updateRecords>[0]) =>
-    updateRecords(design, [{ id: source.id, set: fields }]);
-  const set = (fields: RecordFields) => void store.commit(`Change ${source.name}`, make(fields));
+  const make = (fields: FieldsOf<Source>) => (design: Parameters<typeof updateRecords>[0]) =>
+    updateRecords(design, [setting(source, fields)]);
+  const set = (fields: FieldsOf<Source>) => void store.commit(`Change ${source.name}`, make(fields));
   const number: NumberField = (label, field, value, unit, decimals, least, most) => (
     <Field key={field} label={label}>
       <QuantityField
@@ -117,7 +117,7 @@ function removeSource(edit: Edit, source: Source) {
   return edit.change;
 }
 
-function fieldsOf(source: Source, number: NumberField, set: (fields: RecordFields) => void): ReactNode {
+function fieldsOf(source: Source, number: NumberField, set: (fields: FieldsOf<Source>) => void): ReactNode {
   switch (source.kind) {
     case 'solarPanel':
       return (
@@ -245,7 +245,7 @@ function Choice<T extends string>({ label, source, value, options, onSet }: Choi
 }
 
 /** Where a panel's current goes: through a controller, through its own, or nowhere safe. */
-function ControllerChoice({ panel, onSet }: { panel: Extract<Source, { kind: 'solarPanel' }>; onSet(fields: RecordFields): void }) {
+function ControllerChoice({ panel, onSet }: { panel: Extract<Source, { kind: 'solarPanel' }>; onSet(fields: FieldsOf<Source>): void }) {
   const devices = useDesign(({ analysis }) => analysis.index.devices);
   const controllers = Array.from(devices.values()).filter(({ kind }) => kind === 'solarController');
   const value = panel.regulated ? 'own' : (panel.controllerId ?? 'none');

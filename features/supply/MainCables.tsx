@@ -6,7 +6,7 @@ import { AMPACITY_TABLES } from '@/core/catalog/ampacity';
 import { CONDUCTOR_SIZES } from '@/core/catalog/conductorSizes';
 import { FAMILY_NAMES, RATINGS_A } from '@/core/catalog/fuses';
 import type { WireAnalysis } from '@/core/analysis/types';
-import { updateRecords, type RecordFields } from '@/core/design/change';
+import { setting, updateRecords, type FieldsOf } from '@/core/design/change';
 import type { Protection } from '@/core/design/schema';
 import { LIMITS, PROTECTION_FAMILIES } from '@/core/catalog/vocabulary';
 import { nameOf } from '@/core/design/names';
@@ -129,7 +129,7 @@ const CableRow = memo(function CableRow({ entry }: { entry: WireAnalysis }) {
   const design = store.getState().design;
   const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
   const { wire, side, amps, ampacity, protectionA, dropV } = entry;
-  const make = (fields: RecordFields) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [{ id: wire.id, set: fields }]);
+  const make = (fields: FieldsOf<typeof wire>) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [setting(wire, fields)]);
   const routed = useDesign(({ analysis }) => isRouted(analysis.index, wire.id));
   const tabulated: readonly string[] = AMPACITY_TABLES[standard].rows.map(([size]) => size);
   const sizes = CONDUCTOR_SIZES.filter((size) => tabulated.includes(size) || size === wire.conductor);

@@ -3,7 +3,7 @@
 import { Button, Dropdown } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
-import { NO_CHANGE, updateRecords, type RecordFields } from '@/core/design/change';
+import { NO_CHANGE, setting, updateRecords, type FieldsOf } from '@/core/design/change';
 import type { Device } from '@/core/design/schema';
 import { addMainPart, MAIN_PARTS, removeMainPart, type MainPart } from '@/core/switching/mainParts';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
@@ -50,8 +50,8 @@ export function MainParts() {
 
 function MainPartChip({ part }: { part: Part }) {
   const store = useDesignStore();
-  const make = (fields: RecordFields) => (design: Parameters<typeof updateRecords>[0]) =>
-    updateRecords(design, [{ id: part.id, set: fields }]);
+  const make = (fields: FieldsOf<typeof part>) => (design: Parameters<typeof updateRecords>[0]) =>
+    updateRecords(design, [setting(part, fields)]);
   const field = (label: string, name: string, value: number, unit: string, decimals: number, least: number, most: number) => (
     <label>
       {label}

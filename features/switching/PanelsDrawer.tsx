@@ -5,7 +5,7 @@ import { Button, Drawer, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { PANEL_USES } from '@/core/catalog/vocabulary';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import { recordOf, recordsOf, type Design } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
@@ -115,7 +115,7 @@ function PanelSheet({ panel, onCarry, onCommit }: PanelSheetProps) {
       if (thing) put(Number(over.id), thing);
     } else if (part) takeOut(part);
   };
-  const set = (label: string, fields: Partial<Panel>) => onCommit(label, (now) => updateRecords(now, [{ id: panel.id, set: fields }]));
+  const set = (label: string, fields: Partial<Panel>) => onCommit(label, (now) => updateRecords(now, [setting(panel, fields)]));
   const shape = (columns: number, rows: number) =>
     onCommit(`${panel.name}: ${columns} by ${rows}`, (now) => reshapePanel(now, panel.id, Math.round(columns), Math.round(rows)));
   const seen = chosen !== null && chosen <= positions.length ? chosen : null;
@@ -308,7 +308,7 @@ function Chosen({ number, part, loose, onPut, onTakeOut, onCommit }: ChosenProps
             mayBeEmpty
             onCommit={(legend) =>
               onCommit(`Legend of position ${number}`, (now) =>
-                updateRecords(now, [{ id: part.id, set: { legend: legend === '' ? undefined : legend } }]),
+                updateRecords(now, [setting(part, { legend: legend === '' ? undefined : legend })]),
               )
             }
           />

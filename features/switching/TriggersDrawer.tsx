@@ -4,7 +4,7 @@ import { Button, Drawer, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { readTrigger } from '@/core/bench/triggers';
 import { METER_MOVES, METER_STATES, type MeterState } from '@/core/catalog/vocabulary';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import { devicesOfKind, recordsOf, type Design } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
@@ -55,7 +55,7 @@ function Sheet({ trigger, onCommit }: { trigger: Trigger; onCommit: ReturnType<t
       .join(),
   );
   const read = readTrigger(trigger, nominalV);
-  const set = (label: string, fields: Partial<Trigger>) => onCommit(label, (now) => updateRecords(now, [{ id: trigger.id, set: fields }]));
+  const set = (label: string, fields: Partial<Trigger>) => onCommit(label, (now) => updateRecords(now, [setting(trigger, fields)]));
   const put = (state: MeterState, reading: Partial<Trigger['readings'][number]> | null) => {
     const others = trigger.readings.filter((one) => one.state !== state);
     const before = trigger.readings.find((one) => one.state === state) ?? { state, volts: 0, moves: 'steady' as const };
@@ -144,7 +144,7 @@ function Sheet({ trigger, onCommit }: { trigger: Trigger; onCommit: ReturnType<t
 /** The wire among the vehicle's signals of the design: to those there are, or as the first. */
 function asSignal(design: Design, signal: VehicleSignal, { mayDrawA }: Trigger) {
   const [there] = devicesOfKind(design, 'signalSource');
-  if (there) return updateRecords(design, [{ id: there.id, set: { signals: [...there.signals, signal] } }]);
+  if (there) return updateRecords(design, [setting(there, { signals: [...there.signals, signal] })]);
   const { make, ...part } = PARTS.find(({ id }) => id === 'signals')!;
   return addLoosePart(design, { ...part, make: (nominalV) => ({ ...make(nominalV), signals: [signal], ...(mayDrawA && { maxA: mayDrawA }) }) }, null).change; // prettier-ignore
 }

@@ -7,7 +7,7 @@ import { analyse } from '@/core/analysis/analyse';
 import { fittingGroups, type FittingGroup } from '@/core/analysis/fittingGroups';
 import { RATINGS_A } from '@/core/catalog/fuses';
 import { countProgress, progressFields, progressOf, type DesignView, type Fitting, type Progress } from '@/core/design/asBuilt';
-import { updateRecords } from '@/core/design/change';
+import { updateRecords, setting } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import type { Protection } from '@/core/design/schema';
 import { formatRating } from '@/core/units/quantity';
@@ -40,7 +40,7 @@ export function FittedDrawer({ onClose }: { onClose(): void }) {
   const groups = useMemo(() => fittingGroups(shown.design === whole ? shown : analyse(whole)), [whole, shown]);
   const counts = useMemo(() => countProgress(whole), [whole]);
   const mark = (label: string, fittings: readonly Fitting[], progress: Progress) =>
-    commit(label, (design) => updateRecords(design, fittings.map((fitting) => ({ id: fitting.id, set: progressFields(fitting, progress) })))); // prettier-ignore
+    commit(label, (design) => updateRecords(design, fittings.map((fitting) => (setting(fitting, progressFields(fitting, progress)))))); // prettier-ignore
   const toCome = groups.flatMap(({ fittings }) => fittings.filter((fitting) => progressOf(fitting) === 'planned'));
   return (
     <Drawer open title="Fitted" placement="right" size={560} onClose={onClose} mask={false} rootClassName={drawer.root}>
@@ -146,7 +146,7 @@ function Holder({ fuse, onCommit }: { fuse: Protection; onCommit: Commit }) {
       }
       onChange={(amps: number) =>
         onCommit(`${fuse.name} holds ${formatRating(amps)}`, (design) =>
-          updateRecords(design, [{ id: fuse.id, set: { fittedA: amps === fuse.ratingA ? undefined : amps } }]),
+          updateRecords(design, [setting(fuse, { fittedA: amps === fuse.ratingA ? undefined : amps })]),
         )
       }
     />
@@ -158,7 +158,7 @@ function Reason({ fitting, work, onCommit }: { fitting: Fitting; work: NonNullab
   const name = useDesign((state) => nameOf(state.whole, fitting.id));
   const set = (label: string, { why = work.why, due = work.due }: { why?: string; due?: string }) => {
     const next = { state: work.state, ...(why && { why }), ...(due && { due }) };
-    return onCommit(`${label} ${name}`, (design) => updateRecords(design, [{ id: fitting.id, set: { work: next } }]));
+    return onCommit(`${label} ${name}`, (design) => updateRecords(design, [setting(fitting, { work: next })]));
   };
   return (
     <span className={styles.reason}>

@@ -128,7 +128,7 @@ function build(analysis: Analysis, moved: readonly CircuitAnalysis[], site: SubB
   moved.forEach((circuit, place) => {
     edit.set(circuit.protectionId, { mount: { blockId: block.id, slot: place + 1 }, zoneId: site.zoneId });
     const first = firstWire(analysis, circuit);
-    if (first) edit.set(first.id, shorter(first, site));
+    if (first) edit.set(first, shorter(first, site));
     for (const id of circuit.returnWireIds) {
       const wire = index.wires.find((one) => one.id === id)!;
       const end = homeEnd(index, wire);
@@ -187,7 +187,7 @@ function fuseTrunk({ feederId, ...built }: Built, analysis: Analysis): WithSubBl
     FEEDER_LEAD_MM,
     conductor,
   );
-  edit.set(lead.id, { lengthMeasured: true });
+  edit.set(lead, { lengthMeasured: true });
   return { ...built, design: edit.design, ratingA, trunkIds: [...built.trunkIds, lead.id] };
 }
 

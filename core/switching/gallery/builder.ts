@@ -1,3 +1,4 @@
+import type { RecordFields } from '../../design/change';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { goesByGauge } from '../../catalog/vocabulary';
 import { deviceOf, devicesOfKind, recordOf, settingsOf, type Design } from '../../design/design';
@@ -80,7 +81,7 @@ export class WayBuilder {
   }
 
   /** Adds a part named after what it is for; the first takes name and place of the switch that was there. */
-  part(partId: string, name: string, more: object = {}): string {
+  part(partId: string, name: string, more: RecordFields = {}): string {
     const taken = namesOf(this.design);
     const wanted = (this.kept?.name ?? name).slice(0, NAME_LENGTH - 4);
     const free = Array.from({ length: 99 }, (_, at) => (at === 0 ? wanted : `${wanted} ${at + 1}`)).find((one) => !taken.has(one));
@@ -114,7 +115,7 @@ export class WayBuilder {
     const [first, ...others] = parts;
     if (!first) return;
     const isNear = ({ deviceId, terminal }: TerminalRef) => deviceId === near.deviceId && terminal === near.terminal;
-    this.edit.set(run.id, { [isNear(run.from) ? 'to' : 'from']: end(first[0], first[1]), lengthMm: share, via: run.via && null });
+    this.edit.set(run, { [isNear(run.from) ? 'to' : 'from']: end(first[0], first[1]), lengthMm: share, via: run.via && null });
     let from = end(first[0], first[2]);
     for (const [deviceId, comesIn, goesOut] of others) {
       this.like(run, role, from, end(deviceId, comesIn), share);
@@ -125,7 +126,7 @@ export class WayBuilder {
 
   private like(run: Wire, role: Wire['role'], from: TerminalRef, to: TerminalRef, lengthMm: number): void {
     const wire = addWire(this.edit, role, from, to, lengthMm, run.conductor);
-    if (run.lengthMeasured) this.edit.set(wire.id, { lengthMeasured: true });
+    if (run.lengthMeasured) this.edit.set(wire, { lengthMeasured: true });
   }
 
   /** A wire that carries the load. */
@@ -165,7 +166,7 @@ export class WayBuilder {
   /** A short link within a panel, to a pilot lamp or between controls. */
   link(from: TerminalRef, to: TerminalRef, conductor = this.thin): void {
     const link = addWire(this.edit, 'supply', from, to, LINK_MM, conductor);
-    this.edit.set(link.id, { lengthMeasured: true });
+    this.edit.set(link, { lengthMeasured: true });
   }
 
   /** A short link that carries the load. */
@@ -186,7 +187,7 @@ export class WayBuilder {
     const source = fitting?.id ?? this.signalSource(signal);
     // Nothing comes back to the vehicle where its ground is not joined to ours.
     if (wiresAt(this.design, source, 'minus').length === 0) this.toReturn(source, 'minus');
-    if (fitting && !fitting.signals.includes(signal)) this.edit.set(fitting.id, { signals: [...fitting.signals, signal] });
+    if (fitting && !fitting.signals.includes(signal)) this.edit.set(fitting, { signals: [...fitting.signals, signal] });
     const thin = goesByGauge(settingsOf(this.design).conductorStandard) ? 'awg:16' : 'mm2:1';
     addWire(this.edit, 'supply', end(source, signal), to, Math.max(1000, Math.round(this.feed.lengthMm)), thin);
   }

@@ -1,3 +1,4 @@
+import type { RecordFields } from '../../design/change';
 import type { VehicleSignal } from '../../devices/signalSource';
 import type { Load } from '../../design/schema';
 import { end, type WayBuilder } from './builder';
@@ -51,7 +52,7 @@ const ownPlus = ({ partOf }: Load) => partOf?.shares !== 'plus';
 const ownMinus = ({ partOf }: Load) => partOf?.shares !== 'minus';
 
 /** A relay near the load: its contact in the run, its coil's plus side on `coil`, its minus side home. */
-function relayInRun(at: WayBuilder, more: object = {}, partId = 'relay'): string {
+function relayInRun(at: WayBuilder, more: RecordFields = {}, partId = 'relay'): string {
   const relay = at.part(partId, `${at.load.name} relay`, more);
   at.through([relay, '30', '87']);
   return relay;
@@ -76,7 +77,7 @@ function pilotSwitch(at: WayBuilder, lit: 'in' | 'out' | 'running'): true {
   return true;
 }
 
-function radio(at: WayBuilder, more: object = {}): string {
+function radio(at: WayBuilder, more: RecordFields = {}): string {
   const receiver = at.part('receiver', `${at.load.name} radio`, more);
   at.toReturn(receiver, 'minus');
   return receiver;
