@@ -17,6 +17,9 @@ test('every rule about wiring, fuses, sources and the way leads to a page with s
   expect(handbookPageOf('fuse.continuousLoad')?.id).toBe('fuses');
   expect(handbookPageOf('harness.alike')?.id).toBe('colours');
   expect(handbookPageOf('harness.holesMeet')?.id).toBe('cutting');
+  expect(handbookPageOf('lead.belowFuses')?.id).toBe('fuses');
+  expect(handbookPageOf('build.untested')?.id).toBe('first-power');
+  expect(handbookPageOf('wiring.goesPast')?.id).toBe('joints');
   expect(handbookPageOf('load.noCircuit')).toBeNull();
   for (const id of Object.values(FAMILY_PAGES)) expect(HANDBOOK.map((page) => page.id)).toContain(id);
 });

@@ -127,6 +127,7 @@ export const HANDBOOK: readonly HandbookPage[] = [
       'Where two sizes meet, a terminal that holds the thick one does not grip the thin: a step-down joint, strands folded back, or a plug. Red and yellow spades share one blade and mate, each crimped with its own die.',
       'A row of n lamps has n − 1 three-way joints a pole. Lever connectors inside, sealed crimps outside, a plug at any lamp that may have to be changed. The sleeve goes on before the joint.',
       'At most four rings to a stud; beyond that a bus bar. A ground is clean, bare, tight and then covered, and loses less than a tenth of a volt.',
+      'Two ways home share a current while both are sound, and nobody notices when one no longer is: the body’s own lead works loose, and all that was grounded to the body goes home by one lamp’s thin return. So every wire of such a ring is judged by all that would come, or one of the ways is left out. None of them goes past a shunt or an isolator in the minus.',
       'Colours do not tell polarity: minus is black or brown here and white or yellow there. Map what you find and mark what you lay. Leave slack for one remake at every end, support every 450 mm, a grommet or gland at every hole.',
     ],
     table: {
@@ -215,8 +216,11 @@ export const HANDBOOK: readonly HandbookPage[] = [
   ...TEST_PAGES,
 ];
 
-/** The page for each family of rules. */
-const PAGE_OF_FAMILY: Record<string, string> = {
+/** The first word of a rule’s name. */
+type Family = Rule extends `${infer First}.${string}` ? First : never;
+
+/** The page for each family of rules; null where the finding says it all. */
+const PAGE_OF_FAMILY: Record<Family, string | null> = {
   wiring: 'network',
   wire: 'conductors',
   fuse: 'fuses',
@@ -247,22 +251,33 @@ const PAGE_OF_FAMILY: Record<string, string> = {
   wish: 'wishes',
   switching: 'wrongWay',
   harness: 'colours',
+  lead: 'fuses',
+  build: 'first-power',
+  load: null,
+  circuit: null,
 };
-const OF_CUTTING = new Set<Rule>(['harness.holeAtEdge', 'harness.holesMeet', 'harness.cutTooDeep']);
-const IN_CHAIN = new Set<Rule>([
-  'fuse.cannotBreak',
-  'fuse.backedUp',
-  'fuse.voltage',
-  'fuse.neverClears',
-  'fuse.slowToClear',
-  'fuse.aheadOpensFirst',
-  'fuse.notSelective',
-  'fuse.partlySelective',
-  'wire.spoiltFirst',
-]);
+
+/** Rules that another page than their family’s explains. */
+const PAGE_OF_RULE: Partial<Record<Rule, string>> = {
+  'harness.holeAtEdge': 'cutting',
+  'harness.holesMeet': 'cutting',
+  'harness.cutTooDeep': 'cutting',
+  'fuse.cannotBreak': 'chain',
+  'fuse.backedUp': 'chain',
+  'fuse.voltage': 'chain',
+  'fuse.neverClears': 'chain',
+  'fuse.slowToClear': 'chain',
+  'fuse.aheadOpensFirst': 'chain',
+  'fuse.notSelective': 'chain',
+  'fuse.partlySelective': 'chain',
+  'wire.spoiltFirst': 'chain',
+  'build.readingOut': 'metering',
+  'wiring.twoWaysHome': 'joints',
+  'wiring.goesPast': 'joints',
+};
 
 /** The page that explains a rule; null where the finding says it all. */
 export function handbookPageOf(rule: Rule): HandbookPage | null {
-  const id = IN_CHAIN.has(rule) ? 'chain' : OF_CUTTING.has(rule) ? 'cutting' : PAGE_OF_FAMILY[rule.split('.')[0]!];
+  const id = PAGE_OF_RULE[rule] ?? PAGE_OF_FAMILY[rule.split('.')[0] as Family];
   return HANDBOOK.find((page) => page.id === id) ?? null;
 }
