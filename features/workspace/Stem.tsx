@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { useShallow } from 'zustand/react/shallow';
 import { useDesign } from '@/features/design/DesignProvider';
 import type { Analysis } from '@/core/analysis/types';
 import type { DesignView } from '@/core/design/asBuilt';
@@ -51,8 +52,7 @@ export function Stem({ designId }: { designId: string }) {
 
 /** A stage's knot and words, drawn again only when they change. */
 function Knot({ stage, name }: { stage: StageId; name: string }) {
-  const state = useDesign(({ analysis, findings, view }) => stateOf(findings, stage, analysis, view));
-  const [worst, text, isNext] = state.split('|') as [Severity | 'ok' | 'bare', string, '1' | ''];
+  const { worst, text, isNext } = useDesign(useShallow(({ analysis, findings, view }) => stateOf(findings, stage, analysis, view)));
   return (
     <>
       <svg viewBox="0 0 34 34" width="34" height="34" className={`${styles.knot} ${styles[worst]}`} aria-hidden>
@@ -69,10 +69,16 @@ function Knot({ stage, name }: { stage: StageId; name: string }) {
   );
 }
 
-/** The worst of what is open in a stage and how to say it, as one string so that an equal state is the same. */
-function stateOf(findings: readonly Finding[], stage: StageId, analysis: Analysis, view: DesignView): string {
+interface StageState {
+  worst: Severity | 'ok' | 'bare';
+  text: string;
+  isNext: boolean;
+}
+
+/** The worst of what is open in a stage and how to say it. */
+function stateOf(findings: readonly Finding[], stage: StageId, analysis: Analysis, view: DesignView): StageState {
   const { of, next } = nextSteps(analysis, view);
-  const mark = next === stage ? '1' : '';
+  const isNext = next === stage;
   const here = findings.filter((finding) => stageOf(finding) === stage);
   const count = (severity: Severity) => here.filter((finding) => finding.severity === severity).length;
   const faults = count('fault');
@@ -80,5 +86,5 @@ function stateOf(findings: readonly Finding[], stage: StageId, analysis: Analysi
   const parts = [faults > 0 && `${faults} fault${faults > 1 ? 's' : ''}`, cautions > 0 && `${cautions} caution${cautions > 1 ? 's' : ''}`];
   const said = parts.filter(Boolean).join(', ');
   const worst = faults > 0 ? 'fault' : cautions > 0 ? 'caution' : of[stage] === undefined ? 'ok' : 'bare';
-  return `${worst}|${(mark ? of[stage] : null) ?? (said || (of[stage] ?? 'in order'))}|${mark}`;
+  return { worst, text: (isNext ? of[stage] : null) ?? (said || (of[stage] ?? 'in order')), isNext };
 }
