@@ -193,6 +193,8 @@ export type Rule =
 
 export type SourceRule = Extract<Rule, `${'solar' | 'alternator' | 'charger' | 'battery'}.${string}` | 'relay.chargeOver'>;
 export type FeedRule = Extract<Rule, `feed.${string}`>;
+/** The first word of a rule’s name: what it is about. */
+export type RuleFamily = Rule extends `${infer First}.${string}` ? First : never;
 /** Fuses in a chain, and contacts. */
 export type CoordinationRule =
   | Extract<

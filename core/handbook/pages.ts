@@ -1,4 +1,4 @@
-import type { Rule } from '../analysis/finding';
+import type { Rule, RuleFamily } from '../analysis/finding';
 import type { HandbookPage } from './page';
 import { HARNESS_PAGES } from './harnessPages';
 import { FAULTS_PAGE } from './faultsPage';
@@ -216,11 +216,8 @@ export const HANDBOOK: readonly HandbookPage[] = [
   ...TEST_PAGES,
 ];
 
-/** The first word of a rule’s name. */
-type Family = Rule extends `${infer First}.${string}` ? First : never;
-
 /** The page for each family of rules; null where the finding says it all. */
-const PAGE_OF_FAMILY: Record<Family, string | null> = {
+const PAGE_OF_FAMILY: Record<RuleFamily, string | null> = {
   wiring: 'network',
   wire: 'conductors',
   fuse: 'fuses',
@@ -278,6 +275,6 @@ const PAGE_OF_RULE: Partial<Record<Rule, string>> = {
 
 /** The page that explains a rule; null where the finding says it all. */
 export function handbookPageOf(rule: Rule): HandbookPage | null {
-  const id = PAGE_OF_RULE[rule] ?? PAGE_OF_FAMILY[rule.split('.')[0] as Family];
+  const id = PAGE_OF_RULE[rule] ?? PAGE_OF_FAMILY[rule.split('.')[0] as RuleFamily];
   return HANDBOOK.find((page) => page.id === id) ?? null;
 }
