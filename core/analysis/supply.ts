@@ -21,7 +21,11 @@ export function analyseWires(
   const around = carriedByEither(context);
   const round = returnRings(context);
   const lent = vehicleReturns(context);
-  const homeward = (at: number) => lent.get(at) ?? round.ways.get(at);
+  const homeward = (at: number): RoundReturn | undefined => {
+    const [own, other] = [lent.get(at), round.ways.get(at)];
+    if (!own || !other) return own ?? other;
+    return { amps: own.amps + other.amps, loadIds: [...new Set([...own.loadIds, ...other.loadIds])] };
+  };
   const wires = new Map<string, WireAnalysis>();
   const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Ownership) => {
     const { wire, parent } = tree.nodes[at]!;

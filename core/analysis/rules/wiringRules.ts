@@ -53,7 +53,10 @@ function twoWaysHome({ wiring, index }: Analysis, subject: string, ends: readonl
   // Both its terminals are on the ring: the current goes through it, or round it.
   const past = terminals.find((id, at) => terminals.indexOf(id) !== at);
   if (past === undefined) return { rule: 'wiring.twoWaysHome', severity: 'note', subjects: [subject], circuitId: null, numbers: {} };
-  return { rule: 'wiring.goesPast', severity: 'caution', subjects: [subject, past], circuitId: null, numbers: {} };
+  // The other way's last wire is the one that lands on its far side.
+  const other = ways.find((way) => !way.some((at) => nodes[at]!.deviceId === past))?.at(-1);
+  const lands = other === undefined ? subject : (nodes[other]!.wire?.id ?? subject);
+  return { rule: 'wiring.goesPast', severity: 'caution', subjects: [lands, past], circuitId: null, numbers: {} };
 }
 
 /** A ring that is two contacts side by side: whatever hangs on it is reached either way round through a contact of its own, so either puts it on. The two; null for any other ring. */
