@@ -4,13 +4,14 @@ import { cableRemedies } from './cableRemedies';
 import { harnessRemedies } from './harnessRemedies';
 import { reachRemedies } from './reachRemedies';
 import type { Remedy } from './remedy';
+import { returnRemedies } from './returnRemedies';
 import { rigRemedies } from './rigRemedies';
 import { switchingRemedies } from './switchingRemedies';
 import { workRemedies } from './workRemedies';
 
 /** Remedies of the families of rules that have a file of their own; none for a finding of no such family. */
 export function familyRemedies(analysis: Analysis, finding: Finding): (Remedy | null)[] {
-  return [rigRemedies, reachRemedies, workRemedies, switchingRemedies, harnessRemedies, cableRemedies].flatMap((remedies) =>
+  return [rigRemedies, reachRemedies, returnRemedies, workRemedies, switchingRemedies, harnessRemedies, cableRemedies].flatMap((remedies) =>
     remedies(analysis, finding),
   );
 }

@@ -1,4 +1,5 @@
 import { rig } from '../../testing/rig';
+import { soundRemedies } from '../advice/soundRemedies';
 import { applyUnchecked } from '../design/change';
 import type { Design } from '../design/design';
 import { stateFor } from '../network/namedStates';
@@ -154,6 +155,11 @@ test.each([
   const found = analyse(design).findings.filter(({ rule }) => rule.startsWith('wiring.'));
   expect(found).toMatchObject([{ rule: 'wiring.goesPast', severity: 'caution', subjects: [past, 'shunt'] }]);
   expect(wordFinding(found[0]!, design, 'metric').message).toMatch(/current goes home past shunt/);
+  // Its remedy leaves a second way home that the shunt counts.
+  const [remedy] = soundRemedies(analyse(design), found[0]!);
+  const mended = analyse(applyUnchecked(design, remedy!.change));
+  expect(mended.findings.filter(({ rule }) => rule.startsWith('wiring.'))).toMatchObject([{ rule: 'wiring.twoWaysHome' }]);
+  expect(mended.index.wires.find(({ id }) => id === past)).toMatchObject({ from: { deviceId: from.split('.')[0] }, to: { deviceId: 'shunt', terminal: 'system' } }); // prettier-ignore
 });
 
 test('a ring on the loads’ side of the shunt is counted whole', () => {
