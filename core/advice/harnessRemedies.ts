@@ -1,6 +1,6 @@
 import type { Finding } from '../analysis/finding';
 import type { Analysis } from '../analysis/types';
-import { applyChange, composeChanges, updateRecords, setting } from '../design/change';
+import { applyChange, composeChanges, setting, updateRecords } from '../design/change';
 import { recordOf, recordsOf, type Design } from '../design/design';
 import { colourWires } from '../harness/colourWires';
 import { bareWire, colourAll, fixNumbers } from '../harness/editWires';

@@ -6,7 +6,7 @@ import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { familyWords, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { breaksAt } from '../catalog/interrupting';
-import { applyUnchecked, isEmpty, updateRecords, setting } from '../design/change';
+import { applyUnchecked, isEmpty, setting, updateRecords } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';

@@ -12,10 +12,10 @@ export function returnRemedies({ design, wiring }: Analysis, { rule, subjects }:
   if (rule !== 'wiring.goesPast') return [];
   const [wire, past] = [recordOf(design, subjects[0]!, 'wire'), subjects[1]!];
   const { at, nodes } = wiring.return;
-  const sides = [...at.values()].filter((node) => nodes[node]!.deviceId === past).sort((a, b) => a - b);
-  const away = nodes[sides.at(-1) ?? -1];
+  // The tree grows from the battery: the terminal of it that was reached last is the loads' side.
+  const away = nodes.findLast(({ deviceId }) => deviceId === past);
   if (!wire || !away) return [];
-  // The tree grows from the battery: the wire's end that it reached first is the one on the far side.
+  // And the wire's end that was reached first the one on the far side.
   const reached = ({ deviceId, terminal }: TerminalRef) => at.get(terminalKey(deviceId, terminal)) ?? Infinity;
   const end = { deviceId: past, terminal: away.terminal };
   const change = updateRecords(design, [setting(wire, reached(wire.from) < reached(wire.to) ? { from: end } : { to: end })]);

@@ -1,4 +1,4 @@
-import { updateRecords, setting } from '../design/change';
+import { setting, updateRecords } from '../design/change';
 import { recordsOf } from '../design/design';
 import type { Analysis } from '../analysis/types';
 import type { Finding } from '../analysis/finding';

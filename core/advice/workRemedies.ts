@@ -1,7 +1,7 @@
 import type { Analysis } from '../analysis/types';
 import type { Finding } from '../analysis/finding';
 import { progressFields } from '../design/asBuilt';
-import { updateRecords, setting } from '../design/change';
+import { setting, updateRecords } from '../design/change';
 import { deviceOf, recordOf } from '../design/design';
 import { formatRating } from '../units/quantity';
 import type { Remedy } from './remedy';

@@ -1,4 +1,4 @@
-import type { WiringTree } from '../network/wiring';
+import { partedWays, pathTo } from '../network/flow';
 import type { AnalysisContext } from './context';
 
 /** What comes through a wire of a ring of returns once another of it is open. */
@@ -31,7 +31,7 @@ export function returnRings({ wiring: { return: tree, rings }, hanging, returns 
   for (const { wireId, ends } of found) {
     const sides = partedWays(tree, ends);
     const tops = sides.map((way) => way.at(-1));
-    const loadIds = [...hanging.loads].flatMap(([id, { minus }]) => (minus !== undefined && homeward(tree, minus).some((at) => tops.includes(at)) ? [id] : [])); // prettier-ignore
+    const loadIds = [...hanging.loads].flatMap(([id, { minus }]) => (minus !== undefined && pathTo(tree, minus).some((at) => tops.includes(at)) ? [id] : [])); // prettier-ignore
     sides.forEach((way, side) => {
       const other = amps(tops[1 - side]);
       for (const at of way) {
@@ -43,18 +43,4 @@ export function returnRings({ wiring: { return: tree, rings }, hanging, returns 
     if (wireId !== null) closing.set(wireId, { amps: Math.max(...tops.map(amps)), loadIds });
   }
   return { ways, closing };
-}
-
-/** From either end of what closes a ring the nodes up to where the two ways meet, that one not among them. */
-export function partedWays(tree: WiringTree, [one, other]: readonly [number, number]): [number[], number[]] {
-  const [a, b] = [homeward(tree, one), homeward(tree, other)];
-  const inBoth = new Set(a.filter((at) => b.includes(at)));
-  return [a.filter((at) => !inBoth.has(at)), b.filter((at) => !inBoth.has(at))];
-}
-
-/** A node and all on its way home. */
-function homeward({ nodes }: WiringTree, from: number): number[] {
-  const way: number[] = [];
-  for (let at = from; at >= 0; at = nodes[at]!.parent) way.push(at);
-  return way;
 }

@@ -3,7 +3,7 @@ import type { FuseBlock, Protection, Wire } from '../design/schema';
 import { isBehindOwnFuse } from '../devices/vehicleFeed';
 import { DemandSum } from '../network/demand';
 import type { FedWire } from '../network/feeders';
-import { isReturnJunction, type TreeFlow } from '../network/flow';
+import { isReturnJunction, partedWays, type TreeFlow } from '../network/flow';
 import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThrough';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import type { AnalysisContext } from './context';
@@ -121,21 +121,12 @@ function carriedByEither({ wiring: { supply, rings }, supply: flow }: AnalysisCo
   for (const { side, neverClosed, ends } of rings) {
     if (side !== 'supply' || !neverClosed) continue;
     const amps = Math.max(...ends.map((at) => flow.demand[at]!.peakA));
-    const ways = ends.map((at) => upFrom(supply, at));
-    const common = new Set(ways[0]!.filter((at) => ways[1]!.includes(at)));
-    ends.forEach((end, which) => {
-      const more = amps - flow.demand[end]!.peakA;
-      for (const at of ways[which]!) if (!common.has(at)) carried.set(at, Math.max(more, carried.get(at) ?? 0));
+    partedWays(supply, ends).forEach((way, which) => {
+      const more = amps - flow.demand[ends[which]!]!.peakA;
+      for (const at of way) carried.set(at, Math.max(more, carried.get(at) ?? 0));
     });
   }
   return carried;
-}
-
-/** A node and all before it, to the root. */
-function upFrom({ nodes }: WiringTree, from: number): number[] {
-  const way: number[] = [];
-  for (let at = from; at >= 0; at = nodes[at]!.parent) way.push(at);
-  return way;
 }
 
 type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy' | 'fedBy'>;

@@ -73,19 +73,21 @@ export function judgeWishes(
   return judged;
 }
 
-/** Answers of the network asked for all wishes of a design together: miswired, one part of it may hang on everything, and nobody waits minutes for each. */
-const MOST_ANSWERS_IN_ALL = 12_000;
+/** Answers of the network asked for all wishes of a design together, and for each more: miswired, one part of it may hang on everything, and nobody waits minutes for each. */
+const MOST_ANSWERS = 8000;
+const MOST_A_WISH = 200;
 
 class Judge {
   private readonly reach: Reach;
   private readonly explored = new Map<string, Explored>();
-  private readonly budget = { left: MOST_ANSWERS_IN_ALL };
+  private readonly budget: { left: number };
 
   constructor(
     private readonly index: DesignIndex,
     private readonly wiring: Wiring,
     private readonly wishes: readonly Wish[],
   ) {
+    this.budget = { left: MOST_ANSWERS + MOST_A_WISH * wishes.length };
     this.reach = new Reach(index, wiring);
   }
 

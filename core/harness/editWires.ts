@@ -1,7 +1,7 @@
 import { CONDUCTOR_SIZES, type ConductorSize } from '../catalog/conductorSizes';
 import { lookCode, readLook, type WireLook } from '../catalog/wireColours';
 import { LIMITS, WIRE_ENDS, type UnitSystem } from '../catalog/vocabulary';
-import { updateRecords, withFields, type Change, setting } from '../design/change';
+import { setting, updateRecords, withFields, type Change } from '../design/change';
 import { recordsOf, settingsOf, type Design } from '../design/design';
 import type { Edit } from '../design/edit';
 import type { DesignRecord, Wire } from '../design/schema';

@@ -1,6 +1,6 @@
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { ConductorSize } from '@/core/catalog/conductorSizes';
-import { NO_CHANGE, updateRecords, type Change, type RecordFields, setting } from '@/core/design/change';
+import { NO_CHANGE, setting, updateRecords, type Change, type RecordFields } from '@/core/design/change';
 import { deviceOf, recordOf, settingsOf, type Design } from '@/core/design/design';
 import { sizesLike } from '@/core/sizing/conductorChoice';
 import { stepRating } from '@/core/switching/schemes';

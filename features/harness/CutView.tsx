@@ -3,7 +3,7 @@
 import { Button, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { lookWords } from '@/core/catalog/wireColours';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Reel } from '@/core/design/schema';

@@ -4,7 +4,7 @@ import { Button, Input, Select } from 'antd';
 import { Printer, Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { lookWords } from '@/core/catalog/wireColours';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import { recordsOf } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';

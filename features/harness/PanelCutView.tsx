@@ -5,7 +5,7 @@ import { Download } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { CUT_OUT_IDS, CUT_OUTS, EDGE_MM, type CutOut, type CutOutId } from '@/core/catalog/cutOuts';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import { recordsOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import type { Panel, PanelPart } from '@/core/design/schema';

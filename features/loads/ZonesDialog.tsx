@@ -3,7 +3,7 @@
 import { Button, Checkbox, Modal } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Zone } from '@/core/design/schema';

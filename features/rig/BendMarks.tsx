@@ -1,6 +1,6 @@
 'use client';
 
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import type { Design } from '@/core/design/design';
 import type { Route } from '@/core/design/schema';
 import type { Point } from '@/core/rig/geometry';

@@ -2,7 +2,7 @@
 
 import { Button, Checkbox, Select } from 'antd';
 import { Trash2, X } from 'lucide-react';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import type { Passage, Route } from '@/core/design/schema';
 import { LIMITS, PASS_PARTS, PASSINGS, ROUTE_FEEDS, ROUTE_KINDS } from '@/core/catalog/vocabulary';
 import { fittingFor, withPassage } from '@/core/analysis/rules/rigRules';

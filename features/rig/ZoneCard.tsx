@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Checkbox } from 'antd';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import type { Zone } from '@/core/design/schema';
 import { LIMITS, ZONE_TRAITS } from '@/core/catalog/vocabulary';
 import { setZonePlan } from '@/core/rig/edits';

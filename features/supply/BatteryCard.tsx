@@ -2,7 +2,7 @@
 
 import { Checkbox, Select } from 'antd';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import type { Battery } from '@/core/design/schema';
 import { CHEMISTRIES, LIMITS, SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { formatAmpHours, formatHours, formatNumber } from '@/core/units/quantity';

@@ -5,7 +5,7 @@ import { Button, Drawer, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { PANEL_USES } from '@/core/catalog/vocabulary';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import { recordOf, recordsOf, type Design } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';

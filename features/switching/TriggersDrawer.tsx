@@ -4,7 +4,7 @@ import { Button, Drawer, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { readTrigger } from '@/core/bench/triggers';
 import { METER_MOVES, METER_STATES, type MeterState } from '@/core/catalog/vocabulary';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import { devicesOfKind, recordsOf, type Design } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';

@@ -7,7 +7,7 @@ import { analyse } from '@/core/analysis/analyse';
 import { fittingGroups, type FittingGroup } from '@/core/analysis/fittingGroups';
 import { RATINGS_A } from '@/core/catalog/fuses';
 import { countProgress, progressFields, progressOf, type DesignView, type Fitting, type Progress } from '@/core/design/asBuilt';
-import { updateRecords, setting } from '@/core/design/change';
+import { setting, updateRecords } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import type { Protection } from '@/core/design/schema';
 import { formatRating } from '@/core/units/quantity';
@@ -40,7 +40,7 @@ export function FittedDrawer({ onClose }: { onClose(): void }) {
   const groups = useMemo(() => fittingGroups(shown.design === whole ? shown : analyse(whole)), [whole, shown]);
   const counts = useMemo(() => countProgress(whole), [whole]);
   const mark = (label: string, fittings: readonly Fitting[], progress: Progress) =>
-    commit(label, (design) => updateRecords(design, fittings.map((fitting) => (setting(fitting, progressFields(fitting, progress)))))); // prettier-ignore
+    commit(label, (design) => updateRecords(design, fittings.map((fitting) => setting(fitting, progressFields(fitting, progress))))); // prettier-ignore
   const toCome = groups.flatMap(({ fittings }) => fittings.filter((fitting) => progressOf(fitting) === 'planned'));
   return (
     <Drawer open title="Fitted" placement="right" size={560} onClose={onClose} mask={false} rootClassName={drawer.root}>

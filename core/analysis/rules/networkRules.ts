@@ -69,12 +69,14 @@ function finding(
 
 /** Wires of the tree whose current runs against the way it was grown. Rings have no one way, and are findings already. */
 function reversedCurrents({ index, wiring }: Analysis, live: LiveDesign): Finding[] {
-  if (wiring.faults.length > 0 || wiring.rings.length > 0) return [];
+  if (wiring.faults.length > 0) return [];
   const found: Finding[] = [];
-  for (const [tree, outward] of [
-    [wiring.supply, true],
-    [wiring.return, false],
+  for (const [side, outward] of [
+    ['supply', true],
+    ['return', false],
   ] as const) {
+    if (wiring.rings.some((ring) => ring.side === side)) continue;
+    const tree = wiring[side];
     const lent = lentBelow(index, tree, live);
     for (const [at, { wire, deviceId, terminal, circuitId, parent }] of tree.nodes.entries()) {
       if (!wire || parent < 0 || !live.compiled.wireElement.has(wire.id)) continue;

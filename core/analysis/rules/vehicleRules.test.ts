@@ -135,6 +135,11 @@ test('the vehicle’s plus joined to the house’s through a lamp’s lead is a 
   expect(findInNetwork(analyse(edit.design)).map(({ rule }) => rule)).toEqual(
     expect.arrayContaining(['network.reversed', 'network.besideFuse']),
   );
+  // A second way home says nothing of the feeds: what runs backwards there is found as before.
+  addWire(edit, 'return', { deviceId: loadId, terminal: 'minus' }, { deviceId: other.loadIds[0]!, terminal: 'minus' }, 1000, 'mm2:2.5');
+  const ringed = analyse(edit.design);
+  expect(ringed.wiring.rings.map(({ side }) => side)).toContain('return');
+  expect(findInNetwork(ringed).map(({ rule }) => rule)).toContain('network.reversed');
   // With hardly a lamp on, the fuller battery charges the other.
   const idle = updateRecords(edit.design, recordsOf(edit.design, 'device').flatMap((one) => (one.kind === 'load' ? [{ id: one.id, set: { rated: { kind: 'watts', watts: 0.1, atV: 12 } as const, measured: null } }] : []))); // prettier-ignore
   expect(findInNetwork(analyse(applyChange(edit.design, idle))).map(({ rule }) => rule)).toContain('network.sourcesJoined');

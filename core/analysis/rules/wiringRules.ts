@@ -1,9 +1,8 @@
 import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
-import { pathTo } from '../../network/flow';
+import { partedWays } from '../../network/flow';
 import type { WiringTree } from '../../network/wiring';
 import type { Finding } from '../finding';
-import { partedWays } from '../returnRings';
 
 /** Shorts, rings and loads whose current cannot come back. */
 export function findWiring(analysis: Analysis): Finding[] {
@@ -60,12 +59,10 @@ function twoWaysHome({ wiring, index }: Analysis, subject: string, ends: readonl
 }
 
 /** A ring that is two contacts side by side: whatever hangs on it is reached either way round through a contact of its own, so either puts it on. The two; null for any other ring. */
-function sideBySide({ index }: Analysis, tree: WiringTree, [one, other]: readonly [number, number]): [string, string] | null {
-  const [down, up] = [pathTo(tree, one), pathTo(tree, other)];
-  let meet = 0;
-  while (down[meet + 1] !== undefined && down[meet + 1] === up[meet + 1]) meet += 1;
+function sideBySide({ index }: Analysis, tree: WiringTree, ends: readonly [number, number]): [string, string] | null {
   // Round from where the two ways part, down the one and up the other.
-  const round = [...down.slice(meet + 1), ...up.slice(meet + 1).reverse()];
+  const [one, other] = partedWays(tree, ends);
+  const round = [...one.reverse(), ...other];
   const isRound = new Set(round);
   const deviceAt = (node: number) => index.devices.get(tree.nodes[node]!.deviceId);
   const crossed = (nodes: readonly number[]) => {
