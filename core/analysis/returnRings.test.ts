@@ -1,12 +1,15 @@
 import { rig } from '../../testing/rig';
 import { soundRemedies } from '../advice/soundRemedies';
-import { applyUnchecked } from '../design/change';
+import { applyUnchecked, updateRecords } from '../design/change';
 import type { Design } from '../design/design';
+import { NetworkError } from '../network/networkError';
 import { stateFor } from '../network/namedStates';
 import { LiveDesign } from '../network/settle';
 import { indexDesign } from '../rig/designIndex';
 import { wordFinding } from '../wording/wording';
 import { analyse } from './analyse';
+import { solveDesign } from './solved';
+import type { Analysis } from './types';
 
 function supplied() {
   const build = rig();
@@ -160,6 +163,36 @@ test.each([
   const mended = analyse(applyUnchecked(design, remedy!.change));
   expect(mended.findings.filter(({ rule }) => rule.startsWith('wiring.'))).toMatchObject([{ rule: 'wiring.twoWaysHome' }]);
   expect(mended.index.wires.find(({ id }) => id === past)).toMatchObject({ from: { deviceId: from.split('.')[0] }, to: { deviceId: 'shunt', terminal: 'system' } }); // prettier-ignore
+});
+
+/** A lamp at the end of a thick lead home, and a second one, short and thin or not, straight to the battery. */
+function twoLeads(second: 'mm2:0.5' | 'mm2:35') {
+  const build = supplied();
+  build.slot('a', 1, 15);
+  build.load(120, 'resistive', 0, { id: 'lamp' });
+  build.wire('a.out', 'lamp.plus', 1000, 'mm2:6');
+  build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:6', 'return');
+  const straight = build.wire('lamp.minus', 'battery.minus', 2000, second, 'return');
+  build.circuit('a', 1, 'a');
+  return { design: build.design(), straight };
+}
+
+test('the drop follows the way home of less resistance, not the one of fewer wires, and goes on so after an edit', () => {
+  const { design, straight } = twoLeads('mm2:0.5');
+  const analysis = analyse(design);
+  const dropOf = (of: Analysis) => of.circuits[0]!.dropV;
+  const solved = solveDesign(analysis, { kind: 'allOn' });
+  if (solved instanceof NetworkError) throw solved;
+  // IEC 60228, class 5: 10 A by 1 m of 6 mm² (3.3 mohm) and 1 m of 16 mm² (1.21 mohm) is 45 mV home; by 2 m of 0.5 mm² (39 mohm) it would be 0.78 V.
+  expect(dropOf(analysis)).toBeLessThan(0.2);
+  // As wired fuse and contacts lose theirs too.
+  expect(solved.drops.get('circuit_a')!.dropV - dropOf(analysis)).toBeLessThan(0.1);
+  expect(dropOf(analysis)).toBeGreaterThan(0.05);
+  const thick = applyUnchecked(design, updateRecords(design, [{ id: straight, set: { conductor: 'mm2:35' } }]));
+  const went = analyse(thick, analysis);
+  expect(went.wiring).toEqual(analyse(thick).wiring);
+  expect(dropOf(went)).toBeCloseTo(dropOf(analyse(thick)), 12);
+  expect(dropOf(went)).toBeLessThan(dropOf(analysis));
 });
 
 test('a ring on the loads’ side of the shunt is counted whole', () => {

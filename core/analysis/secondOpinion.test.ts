@@ -155,6 +155,8 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
     const { index } = analysis;
     const { settings, battery } = index;
     if (!battery || analysis.wiring.faults.length > 0) continue;
+    // Where two ways are closed at once each wire is judged by more than flows with all of them sound: held in a test of its own.
+    if (analysis.wiring.rings.some(({ neverClosed }) => !neverClosed)) continue;
     const sides = { plus: flood(index, `${battery.id}/plus`), minus: flood(index, `${battery.id}/minus`) };
     const carried = new Map<Step, Carried[]>();
     const paths = new Map<string, { plus: Step[] | null; minus: Step[] | null }>();
@@ -221,8 +223,6 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
     const onRings = new Set(analysis.wiring.rings.filter(({ neverClosed }) => neverClosed).flatMap(({ contacts }) => contacts.map((contact) => contact.split(' ')[0]))); // prettier-ignore
     const isOnRing = ({ from, to }: Wire) =>
       [from, to].some(({ deviceId }) => onRings.has(deviceId) || (onRings.size > 0 && index.devices.get(deviceId)?.kind === 'receiver'));
-    // Where two ways are closed at once each wire is judged by more than flows with all of them sound: held in a test of its own.
-    if (analysis.wiring.rings.some(({ neverClosed }) => !neverClosed)) continue;
     for (const [step, loads] of carried) {
       if (!step.wire || isOnRing(step.wire)) continue;
       expect([name, step.wire.id, analysis.wires.get(step.wire.id)?.amps]).toEqual([name, step.wire.id, expect.closeTo(atMost(loads), 9)]);

@@ -1,9 +1,11 @@
 import { isSameTerminal } from '../design/terminals';
 import { sameRecord } from '../design/change';
+import { cableOhmPerM } from '../catalog/cable';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { tapOn, type DesignIndex } from '../rig/designIndex';
 import { thrownBetween } from '../rig/joined';
+import { leastOhmSteps } from './leastOhm';
 import type { DesignRecord, Device, Protection, TerminalRef, Wire } from '../design/schema';
 
 /**
@@ -76,12 +78,24 @@ export function traceWiring(index: DesignIndex): Wiring {
   const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
   const found: Found = { faults: [], rings: [] };
   const supply: WiringTree = { nodes: [], at: new Map() };
-  const returns: WiringTree = { nodes: [], at: new Map() };
-  const grow = (tree: WiringTree, side: Side, root: TerminalRef) => growTree(tree, side, root, index, wiresAt, circuitOf, found);
+  let returns: WiringTree = { nodes: [], at: new Map() };
+  const grow = (tree: WiringTree, side: Side, root: TerminalRef, into = found, isWay: IsWay = ALL_WAYS) =>
+    growTree(tree, side, root, index, wiresAt, circuitOf, into, isWay);
 
   if (index.battery) {
     grow(supply, 'supply', { deviceId: index.battery.id, terminal: 'plus' });
-    grow(returns, 'return', { deviceId: index.battery.id, terminal: 'minus' });
+    const root = { deviceId: index.battery.id, terminal: 'minus' };
+    let home: Found = { faults: [], rings: [] };
+    grow(returns, 'return', root, home);
+    if (home.rings.length > 0) {
+      // Of two ways home the tree takes the one that most of the current takes.
+      const isWay = leastOhmWays(returns, index, wiresAt);
+      returns = { nodes: [], at: new Map() };
+      home = { faults: [], rings: [] };
+      grow(returns, 'return', root, home, isWay);
+    }
+    found.faults.push(...home.faults);
+    found.rings.push(...home.rings);
   }
   // What is taken from the vehicle's own wiring is fed by its battery.
   for (const device of index.devices.values())
@@ -115,6 +129,8 @@ export function retraceWiring(before: Wiring, from: Traced, to: Traced): Retrace
     if (old !== wire) replaced.set(old, wire);
   }
   if (replaced.size === 0) return { wiring: before, changed };
+  // Which of two ways home has the less resistance may have changed.
+  if (before.rings.some(({ side }) => side === 'return')) return null;
   const renew = ({ nodes, at }: WiringTree): WiringTree => ({
     nodes: nodes.map((node) => (node.wire && replaced.has(node.wire) ? { ...node, wire: replaced.get(node.wire)! } : node)),
     at,
@@ -177,8 +193,11 @@ function growTree(
   wiresAt: Map<string, WireEnd[]>,
   circuitOf: Map<string, string>,
   { faults, rings }: Found,
+  isWay: IsWay,
 ): void {
   const first = tree.nodes.length;
+  /** Steps to what was not reached yet and is by another: each closes a ring. */
+  const passedOver: { at: number; to: TerminalRef; wireId: string | null }[] = [];
   place(tree, root, -1, null, 0, index, circuitOf, side);
   for (let at = first; at < tree.nodes.length; at++) {
     const node = tree.nodes[at]!;
@@ -192,17 +211,55 @@ function growTree(
     const isUnfedFuse = node.parent < 0 && device?.kind === 'protection';
     for (const step of isUnfedFuse ? [] : insideSteps(device, node, index)) {
       const known = tree.at.get(terminalKey(step.deviceId, step.terminal));
-      if (known === undefined) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
+      if (known === undefined && isWay(node, step, null)) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
       // Blocks and fuses join many points by how they are made; a contact, and a second way to the body, is what somebody wired.
-      else if (known > at && joinsAtWill(node, device, step)) rings.push(ringOf(tree, index, side, null, at, known));
+      else if (!joinsAtWill(node, device, step)) continue;
+      else if (known === undefined) passedOver.push({ at, to: step, wireId: null });
+      else if (known > at) rings.push(ringOf(tree, index, side, null, at, known));
     }
     for (const { wire, far } of wiresAt.get(terminalKey(node.deviceId, node.terminal)) ?? []) {
       if (wire === node.wire) continue;
       const known = tree.at.get(terminalKey(far.deviceId, far.terminal));
-      if (known === undefined) place(tree, far, at, wire, 0, index, circuitOf, side);
+      if (known === undefined && isWay(node, far, wire)) place(tree, far, at, wire, 0, index, circuitOf, side);
+      else if (known === undefined) passedOver.push({ at, to: far, wireId: wire.id });
       else if (known > at) rings.push(ringOf(tree, index, side, wire.id, at, known));
     }
   }
+  for (const { at, to, wireId } of passedOver) {
+    const known = tree.at.get(terminalKey(to.deviceId, to.terminal));
+    if (known !== undefined) rings.push(ringOf(tree, index, side, wireId, at, known));
+  }
+}
+
+/** Whether a tree goes from one terminal to another by a wire, or within a device where there is none. */
+type IsWay = (from: TerminalRef, to: TerminalRef, wire: Wire | null) => boolean;
+const ALL_WAYS: IsWay = () => true;
+
+/** The ways of least resistance from a tree's root to all it reaches: of cables and of joints to the body. */
+function leastOhmWays({ nodes }: WiringTree, index: DesignIndex, wiresAt: Map<string, WireEnd[]>): IsWay {
+  const { conductorStandard, conductorTemperatureC } = index.settings;
+  const keyOf = ({ deviceId, terminal }: TerminalRef) => terminalKey(deviceId, terminal);
+  const nodeAt = new Map(nodes.map((node) => [keyOf(node), node]));
+  const best = leastOhmSteps(keyOf(nodes[0]!), (key) => {
+    const node = nodeAt.get(key);
+    const device = node && index.devices.get(node.deviceId);
+    if (!node || (device && meetsOtherSide(device, node.terminal, 'return'))) return [];
+    const inside = Array.from(insideSteps(device, node, index), (step) => ({
+      to: keyOf(step),
+      ohm: step.jointOhm,
+      via: null as Wire | null,
+    }));
+    const wires = (wiresAt.get(key) ?? []).map(({ wire, far }) => ({
+      to: keyOf(far),
+      ohm: (cableOhmPerM(wire.conductor, conductorStandard, conductorTemperatureC) * wire.lengthMm) / 1000,
+      via: wire as Wire | null,
+    }));
+    return [...inside, ...wires];
+  });
+  return (from, to, wire) => {
+    const step = best.get(keyOf(to));
+    return step === undefined || (step.from === keyOf(from) && step.via === wire);
+  };
 }
 
 interface Found {

@@ -16,7 +16,7 @@ export const WIRING_RULES: Record<WiringRule, RuleWords> = {
   'wiring.twoWaysHome': {
     title: 'Two ways home',
     message: (say) => `${say.name()} closes a ring of returns: the current goes home by two ways.`,
-    why: 'Both share the current while both are sound, and nobody notices when one no longer is. So each wire of the ring is judged by all that comes round once another is open. Figures of drop follow the first way found, with all of the current on it.',
+    why: 'Both share the current while both are sound, and nobody notices when one no longer is. So each wire of the ring is judged by all that comes round once another is open. Figures of drop follow the way of less resistance, with all of the current on it.',
   },
   'wiring.goesPast': {
     title: 'A way home that goes past',
