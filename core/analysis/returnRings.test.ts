@@ -74,6 +74,9 @@ test('each wire of a ring of returns is judged by all that comes round once anot
   expect(judged(wires.homeB).amps).toBeCloseTo(8, 9);
   expect(judged(wires.between).amps).toBeCloseTo(5, 9);
   for (const id of Object.values(wires)) expect(judged(id).protectionA).toBe(12.5);
+  // Kirchhoff: round the ring the volts sum to nothing.
+  expect(judged(wires.between).dropV).toBeCloseTo(Math.abs(judged(wires.homeB).dropV - judged(wires.homeA).dropV), 12);
+  expect(judged(wires.between).dropV).toBeGreaterThan(0.01);
   // The network with one of them away: at a battery's volts lamps of constant resistance draw a little more or less than at 12 V.
   for (const [id, without] of [
     [wires.homeA, wires.homeB],
@@ -216,13 +219,15 @@ test('a load grounded to the body and to the bar has all that the body takes hom
   build.wire('large.minus', 'other.stud', 500, 'mm2:6', 'return');
   const toBody = build.wire('small.minus', 'near.stud', 500, 'mm2:1', 'return');
   const toBar = build.wire('small.minus', 'bar.bar', 500, 'mm2:1', 'return');
-  const { wires, findings } = analyse(build.design());
+  const { wires, findings, circuits } = analyse(build.design());
   // 3 A of its own and the 20 A of the other; guarded by 5 and 25 A.
   expect(Math.max(wires.get(toBody)!.amps, wires.get(toBar)!.amps)).toBeCloseTo(23, 9);
   for (const id of [toBody, toBar]) expect(wires.get(id)!.amps).toBeGreaterThanOrEqual(20 - 1e-9);
   for (const id of [toBody, toBar]) expect(wires.get(id)!.protectionA).toBe(30);
   const thin = findings.filter(({ rule }) => rule === 'return.sharedThin').flatMap(({ subjects }) => subjects);
   expect(thin).toEqual(expect.arrayContaining([toBody, toBar]));
+  // The circuit whose own return it is does not pass for sound.
+  expect(circuits.find(({ name }) => name === 'a')!.verdict).toBe('fault');
   expect(findings.filter(({ rule }) => rule.startsWith('wiring.'))).toMatchObject([{ rule: 'wiring.twoWaysHome', severity: 'note' }]);
 });
 

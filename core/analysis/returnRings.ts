@@ -12,8 +12,8 @@ export interface RoundReturn {
 export interface ReturnRings {
   /** By node of the return tree, for the wire that leads home from it. */
   ways: ReadonlyMap<number, RoundReturn>;
-  /** By the wire that closes a ring and is in no tree. */
-  closing: ReadonlyMap<string, RoundReturn>;
+  /** By the wire that closes a ring and is in no tree, with the two nodes it joins. */
+  closing: ReadonlyMap<string, RoundReturn & { ends: readonly [number, number] }>;
 }
 
 const NONE: ReturnRings = { ways: new Map(), closing: new Map() };
@@ -26,7 +26,7 @@ export function returnRings({ wiring: { return: tree, rings }, hanging, returns 
   const found = rings.filter(({ side }) => side === 'return');
   if (found.length === 0) return NONE;
   const ways = new Map<number, RoundReturn>();
-  const closing = new Map<string, RoundReturn>();
+  const closing = new Map<string, RoundReturn & { ends: readonly [number, number] }>();
   const amps = (at: number | undefined) => (at === undefined ? 0 : returns.demand[at]!.peakA);
   for (const { wireId, ends } of found) {
     const sides = partedWays(tree, ends);
@@ -40,7 +40,7 @@ export function returnRings({ wiring: { return: tree, rings }, hanging, returns 
         if (most > (ways.get(at)?.amps ?? 0)) ways.set(at, { amps: most, loadIds });
       }
     });
-    if (wireId !== null) closing.set(wireId, { amps: Math.max(...tops.map(amps)), loadIds });
+    if (wireId !== null) closing.set(wireId, { amps: Math.max(...tops.map(amps)), loadIds, ends });
   }
   return { ways, closing };
 }

@@ -73,7 +73,14 @@ export function analyseWires(
     const askedAt = (fuseId: string | null) => wiring.supply.at.get(terminalKey(fuseId ?? '', 'out'));
     const amps = Math.max(0, ...[...fuses].map((fuseId) => supply.demand[askedAt(fuseId) ?? -1]?.peakA ?? 0));
     const { circuitId } = wiring.supply.nodes[ends[0]]!;
-    put(fed.wire, amps, 0, { side, circuitId, protectionId: onlyOf(fed), protectionA: fed.passesA, sharedBy: null, fedBy: fed.fuseIds });
+    put(fed.wire, amps, across(supply, ends), {
+      side,
+      circuitId,
+      protectionId: onlyOf(fed),
+      protectionA: fed.passesA,
+      sharedBy: null,
+      fedBy: fed.fuseIds,
+    });
   }
   const owner = new Map<string, CircuitAnalysis>();
   for (const circuit of circuits) {
@@ -90,13 +97,23 @@ export function analyseWires(
     const protectionA = passes ? passes.amps : ratingOf(protectionId);
     add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId, protectionA, sharedBy, fedBy: null });
   });
-  for (const [wireId, { amps, loadIds }] of round.closing) {
+  for (const [wireId, { amps, loadIds, ends }] of round.closing) {
     const { limitedBy, amps: protectionA } = guardedLetThrough(context, loadIds);
     const wire = index.wires.find(({ id }) => id === wireId)!;
-    put(wire, amps, 0, { side: 'return', circuitId: null, protectionId: limitedBy, protectionA, sharedBy: loadIds, fedBy: null });
+    put(wire, amps, across(returns, ends), {
+      side: 'return',
+      circuitId: null,
+      protectionId: limitedBy,
+      protectionA,
+      sharedBy: loadIds,
+      fedBy: null,
+    });
   }
   return wires;
 }
+
+/** Between the ends of a wire that closes a ring are the volts that their two ways lose differently. */
+const across = ({ dropV }: TreeFlow, [one, other]: readonly [number, number]) => Math.abs(dropV[one]! - dropV[other]!);
 
 /** What the vehicle's own side lends goes home to its own battery: by node of the return tree from its minus to where returns meet, all that its feed gives. */
 function vehicleReturns({ wiring, index, hanging, supply }: AnalysisContext): Map<number, RoundReturn> {

@@ -9,7 +9,7 @@ import type { Finding } from '../finding';
 const HAIR = 1e-6;
 
 /** Every wire against what flows in it, what guards it, and the smallest size allowed. */
-export function findConductors({ wires, index }: Analysis): Finding[] {
+export function findConductors({ wires, circuits, index }: Analysis): Finding[] {
   const found: Finding[] = [];
   const { cableForm, conductorStandard } = index.settings;
   for (const { wire, side, circuitId, amps, ampacity, protectionId, protectionA, sharedBy, fedBy } of wires.values()) {
@@ -31,7 +31,10 @@ export function findConductors({ wires, index }: Analysis): Finding[] {
         const numbers = { ampacityA: ampacity.amps, conductor: wire.conductor, passesA: protectionA, loads: sharedBy.length };
         const limits = protectionId === null ? [] : [protectionId];
         const rule = side === 'supply' ? 'lead.belowFuses' : 'return.sharedThin';
-        found.push({ rule, severity: 'fault', subjects: [wire.id, ...limits], circuitId: null, numbers });
+        // On a ring one circuit’s own return is shared too.
+        const [owner, another] = circuits.filter(({ returnWireIds }) => returnWireIds.includes(wire.id));
+        const of = owner && !another ? owner.id : null;
+        found.push({ rule, severity: 'fault', subjects: [wire.id, ...limits], circuitId: of, numbers });
       } else if (protectionA !== null && protectionA > ampacity.amps + HAIR && !isShortTap(wire, index)) {
         found.push(
           about(side === 'supply' ? 'fuse.aboveConductor' : 'return.thinnerThanFuse', ...(protectionId === null ? [] : [protectionId])),
