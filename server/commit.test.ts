@@ -45,8 +45,8 @@ test('a change is stored with its revision, and the list shows what it did', asy
   expect((await listDesigns()).designs.find((summary) => summary.id === id)).toMatchObject({
     name: 'Heron',
     circuits: 21,
-    faults: 1,
-    cautions: 5,
+    faults: 3,
+    cautions: 7,
   });
   // Two cautions at every edit, and three scenarios that run out in more weathers than are accepted, found when the list is asked for.
   const stay = await commit(id, propose(2, set(await stored(id).then((read) => read.design), 'settings', { wishes: ACCEPTS_ALL })));

@@ -10,7 +10,7 @@ import * as table from '@/db/schema';
 import { analysed } from './analysed';
 import { commit } from './commit';
 import { NotFound } from './errors';
-import { judge, type Judged } from './judge';
+import { isWhollyJudged, judge, type Judged } from './judge';
 import { readDesign, summaryOf } from './stored';
 import { forget, oneWriterAtATime, remember, store } from './store';
 
@@ -27,6 +27,8 @@ export interface DesignSummary {
   runtimeH: number | null;
   faults: number;
   cautions: number;
+  /** Whether that is all there is to find. */
+  isWhollyJudged: boolean;
 }
 
 /** Which part of the list: designs whose names hold a text, so many, after the last one seen. */
@@ -88,10 +90,11 @@ async function summariesOf(rows: (typeof table.design.$inferSelect)[]): Promise<
   for (const row of rows) {
     const { id, name, vehicle, updatedAt, deletedAt, circuits, dailyWh, runtimeH } = row;
     const isStale = row.judgedRevision !== row.headRevision && deletedAt === null;
-    const { slowFaults, slowCautions, worstDropPercent } = isStale && Date.now() < until ? await judgedOrNot(id, row) : row;
+    const judged = isStale && Date.now() < until ? await judgedOrNot(id, row) : row;
     summaries.push({
-      ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH },
-      ...{ faults: row.faults + slowFaults, cautions: row.cautions + slowCautions },
+      ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, dailyWh, runtimeH },
+      ...{ worstDropPercent: judged.worstDropPercent, isWhollyJudged: isWhollyJudged({ ...row, judgedRevision: judged.judgedRevision }) },
+      ...{ faults: judged.faults + judged.slowFaults, cautions: judged.cautions + judged.slowCautions },
     });
   }
   return summaries;

@@ -1,11 +1,15 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { analyse } from '../core/analysis/analyse';
+import { withSlowFindings } from '../core/analysis/rules/slowFindings';
+import { heron } from '../demo/heron';
 import { pip } from '../demo/pip';
 import { updateRecords } from '../core/design/change';
 import { changesSince, commit, MOST_CHANGES } from './commit';
 import { createDesign, deleteDesign, eraseDesign, listDesigns, listNames, renameDesign } from './designs';
 import { Busy, NotFound } from './errors';
+import { isWhollyJudged } from './judge';
 import { designOfLink, handOutLink, linkOf, takeBackLink } from './links';
 import { nextSteps, trailOf, type LogLine } from './history';
 import { readDesign } from './stored';
@@ -46,6 +50,23 @@ describe('the list of designs', () => {
     expect(await names('%')).toEqual([]);
     expect(await names("'; --")).toEqual([]);
     expect((await listDesigns({ find: 'awl', most: 1 })).total).toBe(3);
+  });
+
+  test('counts all that is wrong with a design, as its own screens do, or says that it does not', async () => {
+    const design = heron();
+    const id = await createDesign(Array.from(design.records.values()));
+    const listed = async () => (await listDesigns({ find: 'heron' })).designs.find((one) => one.id === id)!;
+    let summary = await listed();
+    // The list leaves for later what takes too long.
+    for (let turn = 0; turn < 5 && !summary.isWhollyJudged; turn++) summary = await listed();
+    const { findings } = withSlowFindings(analyse(design));
+    const count = (severity: string) => findings.filter((finding) => finding.severity === severity).length;
+    expect(count('fault')).toBeGreaterThan(analyse(design).findings.filter(({ severity }) => severity === 'fault').length);
+    expect(summary).toMatchObject({ isWhollyJudged: true, faults: count('fault'), cautions: count('caution') });
+    await deleteDesign(id);
+    await eraseDesign(id);
+    expect(isWhollyJudged({ judgedRevision: 2, headRevision: 3, circuits: 6 })).toBe(false);
+    expect(isWhollyJudged({ judgedRevision: 3, headRevision: 3, circuits: 101 })).toBe(false);
   });
 
   test('of the deleted is a list of its own, and a mark that is none begins at the start', async () => {

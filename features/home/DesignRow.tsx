@@ -17,7 +17,7 @@ interface DesignRowProps {
 
 /** One design in the list: its name, its readings, what is open in it. */
 export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRowProps) {
-  const { id, name, vehicle, circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions, updatedAt } = design;
+  const { id, name, vehicle, circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions, isWhollyJudged, updatedAt } = design;
   return (
     <li className={styles.row}>
       <Link href={`/d/${id}/loads`} className={styles.title}>
@@ -38,7 +38,12 @@ export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRow
       <span className={styles.open}>
         {faults > 0 && <Verdict severity="fault" count={faults} />}
         {cautions > 0 && <Verdict severity="caution" count={cautions} />}
-        {faults + cautions === 0 && <Verdict severity="ok" />}
+        {faults + cautions === 0 && isWhollyJudged && <Verdict severity="ok" />}
+        {!isWhollyJudged && (
+          <span className={styles.more} title="Not all of it was gone through for this list: open the design to see what is found">
+            {faults + cautions === 0 ? 'open to check' : 'or more'}
+          </span>
+        )}
       </span>
       <Dropdown
         trigger={['click']}

@@ -25,12 +25,10 @@ export function withSlowFindings(analysis: Analysis): WholeAnalysis {
 export function findSlowly(analysis: Analysis): { found: Finding[]; judged: Judged[] } {
   const { index, wiring, design } = analysis;
   const judged = judgeWishes(index, wiring, allWishes(index, recordsOf(design, 'wish')));
-  const found = [
-    ...findInNetwork(analysis),
-    ...findInDays(analysis),
-    ...findWishes(analysis, judged),
-    ...findHarness(analysis),
-    ...findReadings(analysis),
-  ];
-  return { found, judged };
+  return { found: [...findInNetwork(analysis), ...findWishes(analysis, judged), ...findAside(analysis)], judged };
+}
+
+/** What of it needs no solved network: the days lived through, the harness, the readings. */
+export function findAside(analysis: Analysis): Finding[] {
+  return [...findInDays(analysis), ...findHarness(analysis), ...findReadings(analysis)];
 }

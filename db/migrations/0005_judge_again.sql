@@ -1,0 +1,1 @@
+UPDATE `design` SET `judged_revision` = 0;
