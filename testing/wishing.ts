@@ -1,5 +1,5 @@
 import { type Bench } from '../core/bench/bench';
-import type { BenchAct } from '../core/bench/acts';
+import type { BenchAct } from '../core/design/schema';
 import { judgeWishes, type Judged } from '../core/bench/judge';
 import type { Design } from '../core/design/design';
 import type { Condition, Mover, Wish, WishSays } from '../core/design/schema';

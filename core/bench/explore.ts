@@ -4,7 +4,7 @@ import { AT_REST, controlOf, type ControlState } from '../network/controlState';
 import { isLit } from '../network/reach';
 import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
-import type { BenchAct } from './acts';
+import type { BenchAct } from '../design/schema';
 import { driven, springsBack, vehicleWires, type VehicleWire } from './handles';
 import { withMoved, type Input, type Standing } from './inputs';
 import { PARKED } from './vehicleSide';

@@ -2,7 +2,8 @@ import { rig } from '../../testing/rig';
 import { heron } from '../../demo/heron';
 import { recordsOf } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
-import { readActs, writeActs, type BenchAct, type Fault } from './acts';
+import { readActs, writeActs } from './acts';
+import type { BenchAct, Fault } from '../design/schema';
 import { Bench } from './bench';
 
 /** A lamp on a relay whose coil a switch works. */

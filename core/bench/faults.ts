@@ -1,6 +1,6 @@
 import type { Device, Load } from '../design/schema';
 import type { DesignIndex } from '../rig/designIndex';
-import type { Fault } from './acts';
+import type { Fault } from '../design/schema';
 
 /** Volts no coil ever has, and less than any. */
 const NEVER_V = 1e9;

@@ -1,6 +1,11 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 12;
+export const SCHEMA_VERSION = 13;
+
+/** The longest that is let run at once on the bench, s. */
+export const LONGEST_WAIT_S = 86_400;
+/** Acts of the bench kept, and played from a link. */
+export const MOST_ACTS = 60;
 
 export const SETTINGS_ID = 'settings';
 

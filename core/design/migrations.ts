@@ -27,6 +27,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 12: the logbook and its photos: added.
   (records) => records,
+  // 13: what was done on the bench, kept: added.
+  (records) => records,
 ];
 
 function withLevels(record: unknown): unknown {

@@ -22,6 +22,7 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'reel':
     case 'cable':
     case 'kit':
+    case 'benchRun':
       return record.name;
     case 'panelPart':
       return `${nameOf(design, record.panelId)}, position ${record.position}`;

@@ -88,6 +88,7 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'doneTask':
     case 'stock':
     case 'event':
+    case 'benchRun':
       break;
   }
   return refs;

@@ -12,6 +12,7 @@ import { stock } from './stockSchema';
 import { WIRE_COLOUR_CODES } from '../catalog/wireColours';
 import { doneTask } from './taskSchema';
 import { trigger } from './triggerSchema';
+import { benchRun } from './actSchema';
 import { wish } from './wishSchema';
 import { keepClear, place, rig, route, zone } from './rigSchema';
 import {
@@ -170,6 +171,7 @@ export const recordSchema = z.discriminatedUnion('type', [
   doneTask,
   event,
   photo,
+  benchRun,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -202,6 +204,7 @@ export type Wish = z.infer<typeof wish>;
 export type { Cable, CableCore, Kit, Lead } from './cableSchema';
 export type { LogEvent, Photo } from './eventSchema';
 export type { ReadingRecord } from './readingSchema';
+export type { BenchAct, BenchRun, Fault } from './actSchema';
 export type { Stock } from './stockSchema';
 export type { Panel, PanelPart } from './panelSchema';
 export type { Condition, Mover, WishSays } from './wishSchema';

@@ -1,4 +1,4 @@
-import type { BenchAct, Fault } from '../bench/acts';
+import type { BenchAct, Fault } from '../design/schema';
 import { subjectOf } from '../bench/faults';
 import type { Judged, Undecided } from '../bench/judge';
 import { nameOf } from '../design/names';

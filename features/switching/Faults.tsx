@@ -3,7 +3,7 @@
 import { Button, Select } from 'antd';
 import { Wrench } from 'lucide-react';
 import { useMemo } from 'react';
-import type { BenchAct, Fault } from '@/core/bench/acts';
+import type { BenchAct, Fault } from '@/core/design/schema';
 import { subjectOf } from '@/core/bench/faults';
 import { nameOf } from '@/core/design/names';
 import { FAULT_WORDS, faultWords } from '@/core/wording/wishWords';

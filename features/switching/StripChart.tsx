@@ -2,11 +2,13 @@
 
 import { Button, Drawer } from 'antd';
 import { useEffect, useState } from 'react';
-import { writeActs, type BenchAct } from '@/core/bench/acts';
+import { writeActs } from '@/core/bench/acts';
+import type { BenchAct } from '@/core/design/schema';
 import { SEEN_SHARE } from '@/core/bench/changedLoads';
 import { nameOf } from '@/core/design/names';
 import { formatClock } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
+import { KeptRuns } from './KeptRuns';
 import { linkToActs } from './useLinkedActs';
 import type { Done } from './useBench';
 import drawer from '@/ui/Drawer.module.css';
@@ -38,6 +40,10 @@ export function StripChart({ acts, onAct, onClose }: { acts: readonly Done[]; on
     }, PACE_MS);
     return () => clearTimeout(timer);
   }, [replayed, onAct]);
+  const play = (asked: readonly BenchAct[]) => {
+    onAct({ kind: 'rest' });
+    setReplayed(asked);
+  };
   const copy = async () => {
     const link = linkToActs(writeActs(steps.map(({ act }) => act)));
     try {
@@ -50,17 +56,16 @@ export function StripChart({ acts, onAct, onClose }: { acts: readonly Done[]; on
   return (
     <Drawer open title="Strip chart" placement="right" size={680} onClose={onClose} mask={false} rootClassName={drawer.root}>
       <p className={styles.buttons}>
-        <Button
-          size="small"
-          disabled={replayed.length > 0}
-          onClick={() => {
-            onAct({ kind: 'rest' });
-            setReplayed(steps.map(({ act }) => act));
-          }}
-        >
-          Play again
-        </Button>
-        <Button size="small" onClick={() => void copy()}>
+        {replayed.length > 0 ? (
+          <Button size="small" onClick={() => setReplayed([])}>
+            Stop playing
+          </Button>
+        ) : (
+          <Button size="small" disabled={steps.length === 0} onClick={() => play(steps.map(({ act }) => act))}>
+            Play again
+          </Button>
+        )}
+        <Button size="small" disabled={steps.length === 0} onClick={() => void copy()}>
           Copy a link to it
         </Button>
         <span role="status">{said}</span>
@@ -103,6 +108,7 @@ export function StripChart({ acts, onAct, onClose }: { acts: readonly Done[]; on
           </li>
         ))}
       </ol>
+      <KeptRuns acts={steps.map(({ act }) => act)} isPlaying={replayed.length > 0} onPlay={play} />
     </Drawer>
   );
 }

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
-import type { BenchAct } from '@/core/bench/acts';
+import type { BenchAct } from '@/core/design/schema';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
 import { VEHICLE_CONTROLS } from '@/core/catalog/vocabulary';
 import { recordsOf, type Design } from '@/core/design/design';
@@ -17,6 +17,7 @@ import { COME, WISH } from '@/features/workspace/targets';
 import { usePreload } from '@/ui/usePreload';
 import frame from '@/ui/Stage.module.css';
 import { Answers, ASKED_LATER } from './Answers';
+import { Clock } from './Clock';
 import { Faults } from './Faults';
 import { Meter } from './Meter';
 import { PanelFace } from './PanelFace';
@@ -33,13 +34,6 @@ const WishesDrawer = later(() => import('./WishesDrawer').then(({ WishesDrawer: 
 
 /** What is opened from the bench: there when the connection is not. */
 const OPENED_LATER = [PanelsDrawer, StripChart, TriggersDrawer, WishesDrawer, ...ASKED_LATER];
-
-const WAITS = [
-  { word: '1 s', seconds: 1 },
-  { word: '10 s', seconds: 10 },
-  { word: '1 min', seconds: 60 },
-  { word: '10 min', seconds: 600 },
-];
 
 /** Where things are worked, in the order they are shown. */
 const PANELS: { where: DeviceHandle['where']; title: string }[] = [
@@ -146,15 +140,7 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
         <Button size="small" disabled={!shown} onClick={() => act?.({ kind: 'rest' })}>
           All at rest
         </Button>
-        <span className={styles.waits} role="group" aria-label="Let time run">
-          <span>Let pass</span>
-          {WAITS.map(({ word, seconds }) => (
-            <Button key={word} size="small" disabled={!shown} onClick={() => act?.({ kind: 'wait', seconds })}>
-              {word}
-            </Button>
-          ))}
-          <span className="reading">{formatClock(shown?.answer.timeS ?? 0)}</span>
-        </span>
+        <Clock timeS={shown?.answer.timeS ?? 0} onAct={act ?? null} />
         <Button size="small" onClick={() => setWishing(true)}>
           Wishes{broken > 0 && `: ${broken} broken`}
         </Button>
@@ -164,7 +150,7 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
         <Button size="small" onClick={() => setMetering(true)}>
           Which wire is it?
         </Button>
-        <Button size="small" disabled={!shown || shown.acts.length === 0} onClick={() => setLooking(true)}>
+        <Button size="small" disabled={!shown} onClick={() => setLooking(true)}>
           Strip chart
         </Button>
       </div>

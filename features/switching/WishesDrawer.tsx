@@ -3,7 +3,7 @@
 import { Button, Drawer, Progress, Select } from 'antd';
 import { CircleHelp, Play, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { BenchAct } from '@/core/bench/acts';
+import type { BenchAct } from '@/core/design/schema';
 import type { Judged } from '@/core/bench/judge';
 import { isGiven, suggestedWishes } from '@/core/bench/usualWishes';
 import { updateRecords } from '@/core/design/change';

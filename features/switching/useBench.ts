@@ -1,7 +1,8 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { MOST_ACTS, type BenchAct } from '@/core/bench/acts';
+import { LONGEST_WAIT_S, MOST_ACTS } from '@/core/catalog/vocabulary';
+import type { BenchAct } from '@/core/design/schema';
 import type { Answer, Bench } from '@/core/bench/bench';
 import { changedLoads } from '@/core/bench/changedLoads';
 import { NetworkError } from '@/core/network/networkError';
@@ -69,10 +70,21 @@ export function useBench(): BenchShown | NetworkError | null {
       const after = now.do(asked).answer;
       setAnswer(after);
       const changed = changeWords(design, changedLoads(before, after));
-      if (goesWithoutSaying && changed.length === 0) return;
-      const said = { what: actWords(design, asked), changed, before: levelsOf(before), levels: levelsOf(after) };
-      const done = { key: ++count.current, timeS: before.timeS, act: asked, ...said };
-      setActs((earlier) => [done, ...earlier].slice(0, MOST_ACTS));
+      const isQuiet = goesWithoutSaying && changed.length === 0;
+      const said = { changed, before: levelsOf(before), levels: levelsOf(after) };
+      const waitedS = isQuiet && asked.kind === 'wait' ? asked.seconds : null;
+      if (isQuiet && waitedS === null) return;
+      const key = ++count.current;
+      setActs((earlier) => {
+        const [last, ...others] = earlier;
+        // Time that runs is one act until something changes.
+        const seconds = waitedS !== null && last?.act.kind === 'wait' && last.changed.length === 0 ? last.act.seconds + waitedS : Infinity;
+        if (last && seconds <= LONGEST_WAIT_S) {
+          const act: BenchAct = { kind: 'wait', seconds };
+          return [{ ...last, act, what: actWords(design, act) }, ...others];
+        }
+        return [{ key, timeS: before.timeS, act: asked, what: actWords(design, asked), ...said }, ...earlier].slice(0, MOST_ACTS);
+      });
     },
     [design],
   );

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { readActs, type BenchAct } from '@/core/bench/acts';
+import { readActs } from '@/core/bench/acts';
+import type { BenchAct } from '@/core/design/schema';
 import { useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 
