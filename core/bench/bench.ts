@@ -1,5 +1,7 @@
 import type { Load, TerminalRef } from '../design/schema';
+import { dimmerPercent } from '../devices/dimmer';
 import { loadDraw } from '../devices/load';
+import { stateOf } from '../network/compile';
 import type { ControlValue, Memory } from '../devices/kind';
 import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
 import { LiveDesign, type Outcome } from '../network/settle';
@@ -276,7 +278,7 @@ export class Bench {
 /** The share of the time a load is on behind its dimmer, 0 to 1; 1 where it has none. */
 export function dimmedTo({ compiled }: LiveDesign, loadId: string, state: ControlState): number {
   const dimmer = compiled.dimmerOf.get(loadId);
-  return dimmer ? Number(controlOf(state, dimmer, 'levelPercent')) / 100 : 1;
+  return dimmer ? dimmerPercent(dimmer, stateOf(state, dimmer)) / 100 : 1;
 }
 
 /** Whether what a fault is about is there. */

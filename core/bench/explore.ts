@@ -5,6 +5,7 @@ import { isLit } from '../network/reach';
 import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
 import type { BenchAct } from '../design/schema';
+import type { Dimmer } from '../devices/dimmer';
 import { driven, springsBack, vehicleWires, type VehicleWire } from './handles';
 import { withMoved, type Input, type Standing } from './inputs';
 import { PARKED } from './vehicleSide';
@@ -93,6 +94,16 @@ export class Explored {
     return isLatched(device) ? state.memory[device.id]?.[mover.control] === true : controlOf(state, device, mover.control);
   }
 
+  /** The dimmer a load is behind; null where there is none. */
+  dimmerOf(loadId: string): Dimmer | null {
+    return this.live.compiled.dimmerOf.get(loadId) ?? null;
+  }
+
+  /** What something is set to in a spot, a button whether it is pressed. */
+  setAt({ state, side }: Standing, mover: Mover): ControlValue {
+    return mover.kind === 'vehicle' ? side[mover.control] : this.controlAt(state, mover);
+  }
+
   /** Whether a hand is on something that springs back. */
   isHeld({ state }: Standing): boolean {
     return this.inputs.some((input) => {
@@ -126,7 +137,7 @@ export class Explored {
 
   private actsAt(spot: Spot): Act[] {
     const moves = this.inputs.flatMap(({ positions, ...mover }) => {
-      const now = mover.kind === 'vehicle' ? spot.side[mover.control] : this.controlAt(spot.state, mover);
+      const now = this.setAt(spot, mover);
       return positions.filter((position) => position !== now).map((position): Act => ({ kind: 'move', mover, position }));
     });
     if (!Object.values(spot.state.memory).some(({ untilS }) => untilS !== undefined)) return moves;

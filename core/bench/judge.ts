@@ -1,58 +1,26 @@
-import type { Condition, Device, Mover, Wish, WishSays } from '../design/schema';
-import type { ControlValue } from '../devices/kind';
+import type { Device, Mover, Wish, WishSays } from '../design/schema';
+import type { Dimmer } from '../devices/dimmer';
 import { AT_REST, withControl, type ControlState } from '../network/controlState';
 import { pathTo } from '../network/flow';
 import { NetworkError } from '../network/networkError';
 import { Reach } from '../network/reach';
 import { terminalKey, type Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
+import { Explored, type Act } from './explore';
 import { withFaults } from './faults';
-import { Explored, type Act, type Spot } from './explore';
 import { vehicleWires } from './handles';
-import { conditionsOf, moversIn, wishedOf } from './wished';
-import { inputFor, inputsOf, isSameMover, withNamed, type Input } from './inputs';
-
-/** Why nothing can be said of a wish. */
-export type Undecided =
-  /** A question without an answer. */
-  | 'unanswered'
-  /** What it asks for never comes about, in any way things can stand. */
-  | 'neverHappens'
-  /** Another wish of the load says the contrary at the same time, and neither wins. */
-  | 'contradicts'
-  /** More ways of standing than are tried; none that was broke it. */
-  | 'notAllTried'
-  /** Relays that never come to rest. */
-  | 'restless'
-  /** What is to be moved has no such position. */
-  | 'gone'
-  /** Nothing of the house battery feeds it. */
-  | 'notFromHouse'
-  /** The wiring has no answer. */
-  | 'noAnswer';
+import { inputFor, inputsOf, withNamed, type Input } from './inputs';
+import { Trial, undecided, type Cutter, type Found } from './trial';
+import { conditionsOf, moversIn } from './wished';
 
 /** What the wiring makes of a wish. */
-export interface Judged {
+export interface Judged extends Found {
   wish: Wish;
-  verdict: 'kept' | 'broken' | 'undecided';
-  why: Undecided | null;
-  /** The fewest acts from rest that break it, or lead to where nothing can be said. */
-  series: Act[];
   /** How far time was let run for it, s; 0: it does not matter. */
   withinS: number;
   /** Ways of standing it was held against. */
   tried: number;
 }
-
-type Finding = Pick<Judged, 'verdict' | 'why' | 'series'>;
-
-const KEPT: Finding = { verdict: 'kept', why: null, series: [] };
-const broken = (series: Act[]): Finding => ({ verdict: 'broken', why: null, series });
-const undecided = (why: Undecided, series: Act[] = []): Finding => ({ verdict: 'undecided', why, series });
-
-/** How much earlier or later than said something may go out. Common practice: simple timers are a tenth off. */
-const TIMER_SHARE = 0.1;
-const TIMER_S = 1;
 
 /**
  * Holds wishes against the wiring: for each, every way that what influences it can stand is tried, nothing else. Dimmers stand at full, fuses are in.
@@ -99,12 +67,19 @@ class Judge {
       // Where not all was tried, a way that breaks it still breaks it, and one that can still be lit still can.
       const isProved = wish.says.kind === 'stillWorks' ? finding.verdict === 'kept' : finding.verdict === 'broken';
       const isOpen = !explored.isWhole && !isProved;
-      const said = isOpen ? undecided('notAllTried') : finding;
+      const isSaid = wish.says.kind !== 'levelKept' || finding.verdict !== 'broken' || this.saysLevel(explored.dimmerOf(wish.loadId));
+      const said = isOpen ? undecided('notAllTried') : isSaid ? finding : undecided('levelNotSaid', finding.series);
       return { wish, ...said, withinS: explored.longestS, tried: explored.spots.length };
     } catch (error) {
       if (error instanceof NetworkError) return { wish, ...undecided('noAnswer'), withinS: 0, tried: 0 };
       throw error;
     }
+  }
+
+  /** Whether somebody said what a dimmer does that is switched on again. */
+  private saysLevel(dimmer: Dimmer | null): boolean {
+    const device = dimmer && this.index.devices.get(dimmer.id);
+    return device?.kind === 'dimmer' && device.keeps !== undefined;
   }
 
   /** Whether everything it names can stand as it says. */
@@ -125,9 +100,10 @@ class Judge {
     const inputs = withNamed(inputsOf(vehicleWires(part), handles), part, named).filter(
       (input) => input.kind === 'vehicle' || input.deviceId !== without,
     );
-    const key = partKey(part, inputs, without);
+    const tried = says.kind === 'levelKept' ? withLevelsLost(part) : lost ? lost.of(part) : part;
+    const key = partKey(part, inputs, without ?? (tried === part ? null : says.kind));
     let explored = this.explored.get(key);
-    if (!explored) this.explored.set(key, (explored = new Explored(lost ? lost.of(part) : part, inputs, this.budget, lost?.start)));
+    if (!explored) this.explored.set(key, (explored = new Explored(tried, inputs, this.budget, lost?.start)));
     return { explored, start: lost?.acts ?? [] };
   }
 
@@ -172,177 +148,15 @@ class Judge {
   }
 }
 
-/** What takes the house battery off, and how it stands then. */
-interface Cutter {
-  mover: Mover;
-  off: ControlValue;
-  on: ControlValue;
-}
-
-/** One wish against every way things can stand. */
-class Trial {
-  constructor(
-    private readonly explored: Explored,
-    private readonly wish: Wish,
-    private readonly contrary: readonly WishSays[],
-    private readonly cutter: Cutter | null,
-  ) {}
-
-  judge(start: readonly Act[]): Finding {
-    const { says } = this.wish;
-    const found = this.look(says);
-    const restless = this.explored.spots.findIndex(({ isRestless }) => isRestless);
-    const said = found.verdict === 'kept' && restless >= 0 ? undecided('restless', this.explored.path(restless)) : found;
-    return said.verdict === 'kept' ? said : { ...said, series: [...start, ...said.series] };
-  }
-
-  private look(says: WishSays): Finding {
-    switch (says.kind) {
-      case 'on':
-      case 'off':
-        return this.onWhen(says);
-      case 'neverWith':
-        if (![this.wish.loadId, says.otherId].every((id) => this.atRest().some(({ lit }) => lit.has(id)))) return undecided('neverHappens');
-        return this.inEverySpot((spot) => !(this.isOn(spot) && spot.lit.has(says.otherId)));
-      case 'staysOn':
-        return this.staysOn(says);
-      case 'keyOut':
-        return this.keyOut(says.answer);
-      case 'powerBack':
-        return this.powerBack(says.answer);
-      case 'whatever':
-        return this.whatever(says.mover);
-      case 'stillWorks':
-        return this.atRest().some((spot) => this.isOn(spot)) ? KEPT : broken([]);
-      case 'notByOne':
-        return this.notByOne();
-    }
-  }
-
-  private atRest(): Spot[] {
-    return this.explored.spots.filter(({ isRestless }) => !isRestless);
-  }
-
-  private isOn({ lit }: Pick<Spot, 'lit'>): boolean {
-    return lit.has(this.wish.loadId);
-  }
-
-  /** Whether it is lit after acts beyond those tried; null where things never come to rest then. */
-  private played(spot: Spot, acts: readonly Act[]): boolean | null {
-    const after = this.explored.play(spot, acts);
-    return after && this.isOn(after);
-  }
-
-  private inEverySpot(isWell: (spot: Spot) => boolean): Finding {
-    const at = this.explored.spots.findIndex((spot) => !spot.isRestless && !isWell(spot));
-    return at < 0 ? KEPT : broken(this.explored.path(at));
-  }
-
-  private holds(spot: Spot, { mover, position }: Condition): boolean {
-    return this.explored.standsAt(spot, mover) === position;
-  }
-
-  private onWhen(says: Extract<WishSays, { kind: 'on' | 'off' }>): Finding {
-    let happens = false;
-    for (const [at, spot] of this.explored.spots.entries()) {
-      if (spot.isRestless || !says.when.every((condition) => this.holds(spot, condition))) continue;
-      const wished = wishedOf([says, ...this.contrary], (condition) => this.holds(spot, condition));
-      if (wished === 'undecided') return undecided('contradicts', this.explored.path(at));
-      // Another one wins here.
-      if (wished !== (says.kind === 'on')) continue;
-      happens = true;
-      if (this.isOn(spot) !== wished) return broken(this.explored.path(at));
-    }
-    return happens ? KEPT : undecided('neverHappens');
-  }
-
-  private keyOut(answer: 'works' | 'dark' | null): Finding {
-    if (answer === null) return undecided('unanswered');
-    if (answer === 'dark') return this.inEverySpot((spot) => spot.side.key !== 'off' || !this.isOn(spot));
-    const key: Mover = { kind: 'vehicle', control: 'key' };
-    if (!this.atRest().some((spot) => this.isOn(spot))) return undecided('neverHappens');
-    return this.afterEvery(
-      (spot) => (spot.side.key !== 'off' && this.isOn(spot) ? [{ kind: 'move', mover: key, position: 'off' }] : []),
-      (_, after) => this.isOn(after),
-    );
-  }
-
-  private whatever(mover: Mover): Finding {
-    const positions = this.explored.inputs.find((input) => isSameMover(input, mover))?.positions ?? [];
-    if (!this.atRest().some((spot) => this.isOn(spot))) return undecided('neverHappens');
-    return this.afterEvery(
-      () => positions.map((position): Act => ({ kind: 'move', mover, position })),
-      (spot, after) => this.isOn(spot) === this.isOn(after),
-    );
-  }
-
-  /** Where an act from any spot leads, and that it is well there. */
-  private afterEvery(acts: (spot: Spot) => Act[], isWell: (spot: Spot, after: Spot) => boolean): Finding {
-    for (const [at, spot] of this.explored.spots.entries()) {
-      if (spot.isRestless) continue;
-      for (const act of acts(spot)) {
-        const to = this.explored.after(at, act);
-        const after = to === null ? null : this.explored.spots[to]!;
-        if (after && !after.isRestless && !isWell(spot, after)) return broken([...this.explored.path(at), act]);
-      }
-    }
-    return KEPT;
-  }
-
-  private staysOn({ after, seconds }: Extract<WishSays, { kind: 'staysOn' }>): Finding {
-    const { explored } = this;
-    const positions = explored.inputs.find((input) => isSameMover(input, after.mover))?.positions ?? [];
-    const others = positions.filter((position) => position !== after.position);
-    const early: Act = { kind: 'wait', seconds: seconds * (1 - TIMER_SHARE) };
-    const late: Act = { kind: 'wait', seconds: 2 * seconds * TIMER_SHARE + TIMER_S };
-    const forEver: Act = { kind: 'wait', seconds: explored.longestS };
-    let happens = false;
-    for (const [at, spot] of explored.spots.entries()) {
-      if (spot.isRestless || !this.isOn(spot) || !this.holds(spot, after)) continue;
-      for (const position of others) {
-        happens = true;
-        const ends: Act[] = [{ kind: 'move', mover: after.mover, position }];
-        if (this.played(spot, [...ends, early]) !== true) return broken([...explored.path(at), ...ends, early]);
-        // Something else may keep it lit for good; then it is no matter of time.
-        const goesOut = this.played(spot, [...ends, early, late, forEver]) === false;
-        if (goesOut && this.played(spot, [...ends, early, late]) === true) return broken([...explored.path(at), ...ends, early, late]);
-      }
-    }
-    return happens ? KEPT : undecided('neverHappens');
-  }
-
-  private powerBack(answer: 'off' | 'asBefore' | 'on' | null): Finding {
-    if (answer === null) return undecided('unanswered');
-    if (!this.cutter) return undecided('notFromHouse');
-    const { mover, off, on } = this.cutter;
-    const acts = [off, on].map((position): Act => ({ kind: 'move', mover, position }));
-    for (const [at, spot] of this.explored.spots.entries()) {
-      // Nobody holds a button while the battery is off.
-      if (spot.isRestless || this.explored.isHeld(spot)) continue;
-      const back = this.played(spot, acts);
-      if (back === null) return undecided('restless', [...this.explored.path(at), ...acts]);
-      const wanted = answer === 'asBefore' ? this.isOn(spot) : answer === 'on';
-      if (back !== wanted) return broken([...this.explored.path(at), ...acts]);
-    }
-    return KEPT;
-  }
-
-  /** However the vehicle stands, with everything of the house left alone it is dark, and no one act on it lights it. */
-  private notByOne(): Finding {
-    const { explored } = this;
-    const untouched = explored.inputs.filter((input) => input.kind === 'device');
-    const isLeft = (spot: Spot) => untouched.every((input) => explored.standsAt(spot, input) === input.positions[0]);
-    const lit = explored.spots.findIndex((spot) => !spot.isRestless && isLeft(spot) && this.isOn(spot));
-    if (lit >= 0) return broken(explored.path(lit));
-    if (!this.atRest().some((spot) => this.isOn(spot))) return undecided('neverHappens');
-    return this.afterEvery(
-      (spot) =>
-        isLeft(spot)
-          ? untouched.flatMap(({ positions, ...mover }) => positions.map((position): Act => ({ kind: 'move', mover, position })))
-          : [],
-      (_, after) => !this.isOn(after),
-    );
-  }
+/** A design in which dimmers of which nobody said so come back at full, as many do. */
+function withLevelsLost(part: DesignIndex): DesignIndex {
+  const open = Array.from(part.devices.values()).filter((device) => device.kind === 'dimmer' && device.keeps === undefined);
+  return open.length === 0
+    ? part
+    : {
+        ...part,
+        devices: new Map([...part.devices, ...open.map((device) => [device.id, { ...device, keeps: 'full' } as Device] as const)]),
+      };
 }
 
 /** What makes two parts of a design, with what is moved in them, one and the same. */

@@ -42,7 +42,8 @@ function safetyOf(load: Load): WishSays[] {
 }
 
 /** What one might wish of a load and has not said: what must be asked, and what its kind makes likely. */
-export function suggestedWishes({ loads, functions }: DesignIndex, load: Load, wishes: readonly Wish[]): WishSays[] {
+export function suggestedWishes(index: DesignIndex, load: Load, wishes: readonly Wish[]): WishSays[] {
+  const { loads, functions } = index;
   const mine = wishes.filter(({ loadId }) => loadId === load.id).map(({ says }) => says);
   const asks = ['keyOut', 'powerBack'] as const;
   const asked = asks.filter((kind) => !mine.some((says) => says.kind === kind)).map((kind): WishSays => ({ kind, answer: null }));
@@ -55,7 +56,16 @@ export function suggestedWishes({ loads, functions }: DesignIndex, load: Load, w
         return other.id !== load.id && its !== undefined && its !== colour && !isSaid;
       })
     : [];
-  return [...others.map(({ id }): WishSays => ({ kind: 'neverWith', otherId: id })), ...asked];
+  const level: WishSays[] = hasDimmer(index, load.id) && !mine.some(({ kind }) => kind === 'levelKept') ? [{ kind: 'levelKept' }] : [];
+  return [...others.map(({ id }): WishSays => ({ kind: 'neverWith', otherId: id })), ...level, ...asked];
+}
+
+/** Whether a dimmer is wired straight to a load. */
+function hasDimmer({ wires, devices }: DesignIndex, loadId: string): boolean {
+  return wires.some(({ from, to }) => {
+    const other = from.deviceId === loadId ? to : to.deviceId === loadId ? from : null;
+    return other !== null && devices.get(other.deviceId)?.kind === 'dimmer';
+  });
 }
 
 /** All that is asked of a design: what was wished, and what is given. */

@@ -112,6 +112,7 @@ function wishReferences(says: WishSays): { field: string; id: string; kind?: 'lo
     case 'keyOut':
     case 'powerBack':
     case 'notByOne':
+    case 'levelKept':
       return [];
   }
 }

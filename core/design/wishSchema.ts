@@ -35,6 +35,8 @@ const says = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('stillWorks'), withoutId: id }),
   /** No single act on anything at rest puts it on. */
   z.strictObject({ kind: z.literal('notByOne') }),
+  /** Off and on again, it is as bright as it was. */
+  z.strictObject({ kind: z.literal('levelKept') }),
 ]);
 
 export const wish = z.strictObject({ id, type: z.literal('wish'), loadId: id, says });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { amps, deviceBase } from './fields';
 import { standbyLaw } from './laws';
-import type { DeviceKind } from './kind';
+import { NOTHING, type DeviceKind, type DeviceState } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -10,9 +10,21 @@ const schema = z.strictObject({
   side: z.enum(['positive', 'return']),
   ratingA: z.number().min(0.1).max(100),
   standbyA: amps,
+  /** Its level when its feed was away and is back; absent: nobody said, and it counts as keeping it. */
+  keeps: z.enum(['level', 'full', 'off']).optional(),
 });
 
 export type Dimmer = z.infer<typeof schema>;
+
+/** Volts below which it has no feed. Common practice: half the supply. */
+const FED_V = 6;
+
+/** How far it is turned up, per cent: as it is set, until its feed was away and it has come back otherwise than it stood; then what it is moved to. */
+export function dimmerPercent({ keeps }: Dimmer, { control, memory }: DeviceState): number {
+  const set = Number(control('levelPercent'));
+  if (memory.wasOff !== true || memory.setTo !== set || keeps === undefined || keeps === 'level') return set;
+  return keeps === 'full' ? 100 : 0;
+}
 
 /** Its switching transistor, ohm. Common practice. */
 const CLOSED_OHM = 0.02;
@@ -27,9 +39,17 @@ export const dimmer: DeviceKind<Dimmer> & { schema: typeof schema } = {
   terminals: ({ side }) => (side === 'positive' ? ['in', 'out', 'minus'] : ['plus', 'dimmed', 'minus']),
   paths: ({ side }) => [side === 'positive' ? { from: 'in', to: 'out' } : { from: 'dimmed', to: 'minus' }],
   controls: () => ({ levelPercent: [100, 75, 50, 25, 10, 0] }),
-  stamp({ side, standbyA }, net) {
+  isStill: ({ keeps }) => keeps === undefined || keeps === 'level',
+  stamp(device, net) {
+    const { side, standbyA } = device;
     const [fed, lamp, common] = side === 'positive' ? (['in', 'out', 'minus'] as const) : (['minus', 'dimmed', 'plus'] as const);
-    net.duty('switch', fed, lamp, common, ({ control }) => Number(control('levelPercent')) / 100, CLOSED_OHM);
+    net.duty('switch', fed, lamp, common, (state) => dimmerPercent(device, state) / 100, CLOSED_OHM);
     net.law('standby', side === 'positive' ? 'in' : 'plus', 'minus', standbyLaw(standbyA));
+  },
+  step({ side }, { control, memory, across }) {
+    const isFed = across(side === 'positive' ? 'in' : 'plus', 'minus') > FED_V;
+    const setTo = control('levelPercent');
+    if (!isFed) return memory.wasOff === true && memory.setTo === setTo ? memory : { wasOff: true, setTo };
+    return memory.wasOff === true && memory.setTo !== setTo ? NOTHING : memory;
   },
 };

@@ -176,7 +176,19 @@ export function settingsOfPart(device: Device): readonly PartSetting[] {
     case 'diode':
       return [carries(0.1, 500)];
     case 'dimmer':
-      return [carries(0.1, 100), standby];
+      return [
+        carries(0.1, 100),
+        standby,
+        {
+          ...{ kind: 'choice', field: 'keeps', label: 'switched on again' },
+          options: [
+            { value: undefined, label: 'not known' },
+            { value: 'level', label: 'keeps its level' },
+            { value: 'full', label: 'is at full' },
+            { value: 'off', label: 'is off' },
+          ],
+        },
+      ];
     case 'motionSwitch':
       return [
         carries(0.1, 100),

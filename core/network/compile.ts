@@ -1,5 +1,6 @@
 import { hostOf, type DesignIndex } from '../rig/designIndex';
 import type { Device, TerminalRef, Wire } from '../design/schema';
+import { dimmerPercent, type Dimmer } from '../devices/dimmer';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { INSULATION_OHM, LEAK_OHM, LEAST_OHM, type DeviceState, type Stamper } from '../devices/kind';
@@ -33,7 +34,7 @@ export interface CompiledDesign {
   /** Terminals that nothing joins to the battery: they are held at nothing through insulation so that the rest has an answer. */
   adrift: TerminalRef[];
   /** Dimmer that feeds each load, where one does. */
-  dimmerOf: Map<string, Device>;
+  dimmerOf: Map<string, Dimmer>;
   /** Dimmers whose two sides wires join: they dim nothing. */
   bridged: Set<string>;
 }
@@ -216,7 +217,7 @@ export function valueOf({ dimmerOf, bridged }: CompiledDesign, { device, value }
   if ('duty' in plain && bridged.has(device.id)) return { ...plain, duty: 1 };
   const dimmer = 'law' in plain ? dimmerOf.get(device.id) : undefined;
   if (!dimmer || !('law' in plain)) return plain;
-  const share = Number(controlOf(state, dimmer, 'levelPercent')) / 100;
+  const share = dimmerPercent(dimmer, stateOf(state, dimmer)) / 100;
   return { law: share >= 1 ? plain.law : share < 0.005 ? IDLE : pulsed(plain.law, share) };
 }
 

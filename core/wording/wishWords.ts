@@ -1,6 +1,7 @@
 import type { BenchAct, Fault } from '../design/schema';
 import { subjectOf } from '../bench/faults';
-import type { Judged, Undecided } from '../bench/judge';
+import type { Judged } from '../bench/judge';
+import type { Undecided } from '../bench/trial';
 import { nameOf } from '../design/names';
 import { recordOf, type Design } from '../design/design';
 import type { Condition, Mover, WishSays } from '../design/schema';
@@ -54,6 +55,8 @@ export function wishWords(design: Design, says: WishSays): string {
       return `still works without ${nameOf(design, says.withoutId)}`;
     case 'notByOne':
       return 'not put on by one act alone';
+    case 'levelKept':
+      return 'as bright as it was, off and on again';
   }
 }
 
@@ -72,6 +75,8 @@ const WHY: Record<Undecided, string> = {
   restless: 'relays never come to rest then',
   gone: 'what it names has no such position',
   notFromHouse: 'the house battery does not feed it',
+  notDimmed: 'it has no dimmer',
+  levelNotSaid: 'nobody has said what its dimmer does when it is switched on again',
   noAnswer: 'the wiring has no answer',
 };
 

@@ -24,6 +24,7 @@ const KINDS: { value: WishSays['kind']; label: string }[] = [
   { value: 'whatever', label: 'does not depend on …' },
   { value: 'stillWorks', label: 'still works without …' },
   { value: 'notByOne', label: 'is not put on by one act alone' },
+  { value: 'levelKept', label: 'is as bright as it was, off and on again' },
 ];
 
 const KEY_OUT = [
@@ -75,6 +76,7 @@ export function WishForm({ loadId, onWish }: { loadId: string; onWish(says: Wish
       case 'stillWorks':
         return other ? { kind, withoutId: other } : null;
       case 'notByOne':
+      case 'levelKept':
         return { kind };
     }
   })();
