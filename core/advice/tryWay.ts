@@ -1,5 +1,5 @@
 import { Bench } from '../bench/bench';
-import { judgeWishes } from '../bench/judge';
+import { judgeWishes, type Judged } from '../bench/judge';
 import type { Input } from '../bench/inputs';
 import { truthOf, type Truth } from '../bench/truth';
 import { analyse } from '../analysis/analyse';
@@ -7,14 +7,16 @@ import { findInNetwork } from '../analysis/rules/networkRules';
 import type { Finding } from '../analysis/finding';
 import type { Analysis } from '../analysis/types';
 import { applyChange, type Change } from '../design/change';
-import { recordsOf, type Design } from '../design/design';
+import type { Design } from '../design/design';
 import type { Device, Wire, Wish, WishSays } from '../design/schema';
 import { kindOf } from '../devices';
 import { ownCurrents } from '../devices/ownDraw';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { traceWiring } from '../network/wiring';
 import type { Way, WayChoice } from '../switching/gallery/ways';
+import { spareChannels } from '../switching/gallery/spare';
 import { wayTo } from '../switching/gallery/wayTo';
+import { priceOfChange, type PriceOfChange } from './priceOfChange';
 
 /** A way to switch a load, tried before it is taken: all of it read off the design as it would be. */
 export interface WayTried {
@@ -37,6 +39,12 @@ export interface WayTried {
   /** What it does by itself; null: that hangs on how things stand. */
   keyOut: 'works' | 'dark' | null;
   powerBack: 'off' | 'asBefore' | 'on' | null;
+  /** Whether its level is the same off and on again; null where nothing dims it. */
+  level: Judged['verdict'] | null;
+  /** What the parts list comes to more than now. */
+  price: PriceOfChange;
+  /** The fuse it hangs on, where that is another than now; null: as now. */
+  fuseId: string | null;
   /** Findings it brings, and how many it ends. */
   brought: Finding[];
   ended: number;
@@ -66,7 +74,10 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
   const answers = ['asBefore', 'off', 'on'] as const;
   const backs = judge(...answers.map((answer): WishSays => ({ kind: 'powerBack', answer })));
   // What only the solved network shows counts too, on both sides.
-  const [now, next] = [analysis, analyse(after)].map((one) => [...one.findings, ...findInNetwork(one)]);
+  const analysed = analyse(after);
+  const [level] = judge({ kind: 'levelKept' });
+  const [fuse] = fuseOf(analysed, loadId);
+  const [now, next] = [analysis, analysed].map((one) => [...one.findings, ...findInNetwork(one)]);
   const keyed = (finding: Finding) => `${finding.rule} ${finding.circuitId ?? finding.subjects[0]}`;
   const before = new Set(now!.map(keyed));
   const later = new Set(next!.map(keyed));
@@ -86,10 +97,13 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
       stillLit: withoutEach[at]!.verdict === 'undecided' ? null : withoutEach[at]!.verdict === 'kept',
     })),
     keyOut: dark?.verdict === 'kept' ? 'dark' : works?.verdict === 'kept' ? 'works' : null,
+    level: level!.why === 'notDimmed' ? null : level!.verdict,
+    price: priceOfChange(analysis, analysed),
+    fuseId: fuse && fuse.id !== fuseOf(analysis, loadId)[0]?.id ? fuse.id : null,
     powerBack: answers.find((_, at) => backs[at]?.verdict === 'kept') ?? null,
     brought: next!.filter((finding) => finding.severity !== 'note' && !before.has(keyed(finding))),
     ended: now!.filter((finding) => finding.severity !== 'note' && !later.has(keyed(finding))).length,
-    spare: spareChannels(design),
+    spare: freeByDevice(design),
   };
 }
 
@@ -111,15 +125,9 @@ function restA(index: DesignIndex, loadId: string): number {
   return new Bench(index).set(loadId, 'on', false).answer.batteryA;
 }
 
-/** Receivers and hubs with channels that nothing is wired to. */
-function spareChannels(design: Design): WayTried['spare'] {
-  const wired = new Set(recordsOf(design, 'wire').flatMap(({ from, to }) => [from, to].map((one) => `${one.deviceId}/${one.terminal}`)));
-  return recordsOf(design, 'device').flatMap((device) => {
-    const [prefix, count] =
-      device.kind === 'receiver' ? ['ch', device.channels] : device.kind === 'ruleHub' ? ['out', device.outputs] : ['', 0];
-    const free = Array.from({ length: count }, (_, at) => at + 1).filter(
-      (channel) => !wired.has(`${device.id}/${prefix}${channel}`),
-    ).length;
-    return free > 0 ? [{ deviceId: device.id, free }] : [];
-  });
+/** What is left over on each receiver and hub. */
+function freeByDevice(design: Design): WayTried['spare'] {
+  const free = new Map<string, number>();
+  for (const { deviceId } of spareChannels(design)) free.set(deviceId, (free.get(deviceId) ?? 0) + 1);
+  return Array.from(free, ([deviceId, count]) => ({ deviceId, free: count }));
 }

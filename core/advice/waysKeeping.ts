@@ -2,10 +2,11 @@ import { judgeWishes } from '../bench/judge';
 import { givenWishes } from '../bench/usualWishes';
 import type { Analysis } from '../analysis/types';
 import { applyChange } from '../design/change';
-import { recordsOf } from '../design/design';
+import { recordsOf, type Design } from '../design/design';
 import { NetworkError } from '../network/networkError';
 import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
+import { channelsToTake } from '../switching/gallery/spare';
 import { waysFor, wayTo } from '../switching/gallery/wayTo';
 import type { Way, WayChoice, WayId } from '../switching/gallery/ways';
 
@@ -32,7 +33,7 @@ export function waysKeeping(analysis: Analysis, loadId: string, tell: (done: num
   if (!load) return [];
   const lampId = load.partOf?.loadId ?? load.id;
   const sibling = index.loads.find(({ id, partOf }) => id !== loadId && (partOf?.loadId ?? id) === lampId)?.id ?? null;
-  const asked = waysFor(load).flatMap((way) => choicesOf(way, sibling).map((choice) => ({ way, choice })));
+  const asked = waysFor(load).flatMap((way) => choicesOf(design, way, sibling).map((choice) => ({ way, choice })));
   const found: WayKeeping[] = [];
   for (const [at, { way, choice }] of asked.entries()) {
     const tried = tryOne(analysis, loadId, way, choice);
@@ -44,9 +45,14 @@ export function waysKeeping(analysis: Analysis, loadId: string, tell: (done: num
   return found.sort((a, b) => open(a) - open(b) || a.parts - b.parts || a.wires - b.wires);
 }
 
-function choicesOf({ asks, signals }: Way, sibling: string | null): WayChoice[] {
+function choicesOf(design: Design, { asks, signals }: Way, sibling: string | null): WayChoice[] {
   if (asks === 'signal') return (signals ?? []).map((signal) => ({ signal, otherId: null }));
   if (asks === 'other') return sibling === null ? [] : [{ signal: 'ignition', otherId: sibling }];
+  if (asks === 'channel') {
+    // The first that is free of each receiver: they are alike.
+    const free = channelsToTake(design).filter(({ deviceId }, at, all) => all.findIndex((one) => one.deviceId === deviceId) === at);
+    return free.map((channel) => ({ signal: 'ignition', otherId: null, channel }));
+  }
   return [{ signal: 'ignition', otherId: null }];
 }
 

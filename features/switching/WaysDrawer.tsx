@@ -3,26 +3,23 @@
 import { Button, Drawer, Input, Select } from 'antd';
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
-import type { WayTried } from '@/core/advice/tryWay';
 import type { WayKeeping } from '@/core/advice/waysKeeping';
 import { allWishes } from '@/core/bench/usualWishes';
 import { recordsOf } from '@/core/design/design';
 import { NO_CHANGE } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
-import { kindOf } from '@/core/devices';
 import { SIGNAL_WORDS } from '@/core/devices/partSettings';
 import { VEHICLE_SIGNALS, type VehicleSignal } from '@/core/devices/signalSource';
 import { giveLoadsCircuits } from '@/core/switching/ownCircuit';
 import { WAY_FAMILIES, type Way, type WayId } from '@/core/switching/gallery/ways';
+import { channelsToTake } from '@/core/switching/gallery/spare';
 import { waysFor, wayTo } from '@/core/switching/gallery/wayTo';
-import { formatAmpHours, formatAmps, formatConductor, formatLength } from '@/core/units/quantity';
-import { moverName } from '@/core/wording/wishWords';
-import { wordFinding } from '@/core/wording/wording';
 import { FAMILY_PAGES, FAMILY_WORDS, WAY_WORDS } from '@/core/wording/wayWords';
-import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { leavesOnly } from '@/ui/leavesOnly';
 import { TryBench } from './TryBench';
+import { WayFacts } from './WayFacts';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
 import drawer from '@/ui/Drawer.module.css';
 import styles from './Ways.module.css';
@@ -185,13 +182,17 @@ function Preview({ loadId, way, isPicked, likely, onTaken }: PreviewProps) {
   // The other function of the same lamp is what one means, as a rule.
   const sibling = loads.find(({ id }) => id !== loadId && lampOf(id) === lampOf(loadId))?.id ?? null;
   const [otherId, setOther] = useState<string | null>(way.asks === 'other' ? sibling : null);
-  const { answer } = useSwitchingAnswer({ ask: 'way', loadId, wayId: way.id, signal, otherId });
+  const channels = useMemo(() => channelsToTake(design), [design]);
+  const [channelAt, setChannelAt] = useState(0);
+  const channel = way.asks === 'channel' ? channels[channelAt] : undefined;
+  const choice = { signal, otherId, ...(channel && { channel }) };
+  const { answer } = useSwitchingAnswer({ ask: 'way', loadId, wayId: way.id, ...choice });
   const { commit, refusal } = useRefusal();
   const words = WAY_WORDS[way.id];
   const take = () => {
     const refused = commit(
       `${nameOf(design, loadId)}: ${words.name.toLowerCase()}`,
-      (now) => wayTo(now, loadId, way, { signal, otherId })?.change ?? NO_CHANGE,
+      (now) => wayTo(now, loadId, way, choice)?.change ?? NO_CHANGE,
     );
     if (refused === null) onTaken();
   };
@@ -221,16 +222,26 @@ function Preview({ loadId, way, isPicked, likely, onTaken }: PreviewProps) {
           />
         </Choice>
       )}
+      {way.asks === 'channel' && channels.length > 0 && (
+        <Choice label="The channel">
+          <Select
+            aria-label="The channel"
+            value={channelAt}
+            options={channels.map(({ deviceId, terminal }, at) => ({ value: at, label: `${nameOf(design, deviceId)}, ${terminal}` }))}
+            onChange={setChannelAt}
+          />
+        </Choice>
+      )}
       {answer === null ? (
         <p role="status">It is tried on a copy…</p>
       ) : 'problem' in answer ? (
         <p role="alert">{answer.problem}</p>
       ) : !('tried' in answer) || answer.tried === null ? (
-        <p>{way.asks === 'other' && otherId === null ? 'Say which other load shares the switch.' : 'This load cannot be wired so.'}</p>
+        <p>{cannot(way, otherId, channels.length)}</p>
       ) : (
         <>
           <TryBench design={answer.tried.after} loadId={loadId} inputs={answer.tried.dependsOn} />
-          <Facts tried={answer.tried} />
+          <WayFacts tried={answer.tried} />
           <p className={styles.pitfall}>
             <strong>Mind:</strong> {words.pitfall} <Link href={`/handbook/${FAMILY_PAGES[way.family]}`}>More in the handbook</Link>
           </p>
@@ -244,91 +255,17 @@ function Preview({ loadId, way, isPicked, likely, onTaken }: PreviewProps) {
   );
 }
 
+/** Why a way cannot be tried yet, or at all. */
+function cannot({ asks }: Way, otherId: string | null, channels: number): string {
+  if (asks === 'other' && otherId === null) return 'Say which other load shares the switch.';
+  return asks === 'channel' && channels === 0 ? 'No receiver or relay hub has a channel free.' : 'This load cannot be wired so.';
+}
+
 function Choice({ label, children }: { label: string; children: React.ReactNode }) {
   return (
     <div className={styles.choice}>
       <span>{label}</span>
       {children}
     </div>
-  );
-}
-
-/** Wishes that name a part which goes. */
-function lostWishes({ change }: WayTried): string[] {
-  const { length } = change.removed.filter(({ type }) => type === 'wish');
-  return length === 0 ? [] : [`and ${length} wish${length === 1 ? '' : 'es'} that name${length === 1 ? 's' : ''} it`];
-}
-
-const KEY_OUT = { works: 'as with it in', dark: 'off' };
-const POWER_BACK = { off: 'off', asBefore: 'as before', on: 'on' };
-
-/** What a way needs, what it hangs on and what becomes of it. */
-function Facts({ tried }: { tried: WayTried }) {
-  const design = useDesign((state) => state.design);
-  const units = useUnits();
-  const { after, added, dropped, wires, cores, standbyAhPerDay, coilA, dependsOn, fails, keyOut, powerBack, brought, ended, spare } = tried;
-  const facts: [string, React.ReactNode][] = [
-    ['Parts', added.length === 0 ? 'none' : added.map((device) => `${device.name} (${kindOf(device).label})`).join(', ')],
-    ['Wires', wires.length === 0 ? 'none' : `${wires.length} more, ${cores} of them from place to place`],
-    [
-      'It draws',
-      standbyAhPerDay + coilA === 0
-        ? 'nothing of its own'
-        : [
-            standbyAhPerDay > 0 && `${formatAmpHours(standbyAhPerDay)} a day at rest`,
-            coilA > 0 && `${formatAmps(coilA)} in its coil while that is fed`,
-          ]
-            .filter(Boolean)
-            .join(', '),
-    ],
-    ['It hangs on', dependsOn.length === 0 ? 'nothing one moves' : dependsOn.map((input) => moverName(after, input)).join(', ')],
-    ['With the key out', keyOut === null ? 'that hangs on how things stand' : KEY_OUT[keyOut]],
-    ['When power comes back', powerBack === null ? 'that hangs on how things stand: decide it as a wish' : POWER_BACK[powerBack]],
-    [
-      'Where a part fails',
-      fails
-        .map(
-          ({ deviceId, stillLit }) =>
-            `without ${nameOf(after, deviceId)}: ${stillLit === null ? 'not known' : stillLit ? 'can still be lit' : 'dark'}`,
-        )
-        .join('; '),
-    ],
-  ];
-  const shared = dependsOn.filter((input) => input.kind === 'device' && !added.some(({ id }) => id === input.deviceId));
-  if (shared.length > 0)
-    facts.push(['It stays behind', `${shared.map((input) => moverName(after, input)).join(', ')}, which others are switched by too`]);
-  if (dropped.length > 0) facts.push(['It drops', [...dropped.map(({ name }) => name), ...lostWishes(tried)].join(', ')]);
-  if (spare.length > 0)
-    facts.push(['Left over elsewhere', spare.map(({ deviceId, free }) => `${nameOf(design, deviceId)}: ${free} free`).join(', ')]);
-  if (ended > 0) facts.push(['It ends', `${ended} finding${ended === 1 ? '' : 's'}`]);
-  return (
-    <>
-      <dl className={styles.facts}>
-        {facts.map(([what, how]) => (
-          <div key={what}>
-            <dt>{what}</dt>
-            <dd>{how}</dd>
-          </div>
-        ))}
-      </dl>
-      {brought.map((finding) => (
-        <p key={`${finding.rule} ${finding.subjects.join()}`} className={styles.brought}>
-          It brings: {wordFinding(finding, after, units).message}
-        </p>
-      ))}
-      {wires.length > 0 && (
-        <details className={styles.wiring} open>
-          <summary>Its wiring</summary>
-          <ul>
-            {wires.map((wire) => (
-              <li key={wire.id}>
-                {nameOf(after, wire.from.deviceId)} <b>{wire.from.terminal}</b> to {nameOf(after, wire.to.deviceId)}{' '}
-                <b>{wire.to.terminal}</b>, {formatConductor(wire.conductor)}, {formatLength(wire.lengthMm, units)}
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
-    </>
   );
 }

@@ -1,7 +1,7 @@
 import type { RecordFields } from '../../design/change';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { goesByGauge } from '../../catalog/vocabulary';
-import { deviceOf, devicesOfKind, recordOf, settingsOf, type Design } from '../../design/design';
+import { deviceOf, devicesOfKind, recordOf, recordsOf, settingsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
 import { newId } from '../../design/ids';
 import type { Device, Load, TerminalRef, Wire } from '../../design/schema';
@@ -161,6 +161,18 @@ export class WayBuilder {
     const isTo = ({ deviceId, terminal }: TerminalRef) => deviceId === to.deviceId && terminal === to.terminal;
     this.edit.set(node.wire.id, { [isTo(node.wire.to) ? 'from' : 'to']: from, conductor: this.feed.conductor });
     return true;
+  }
+
+  /** Hangs the load on a terminal in place of its own fuse, by a wire as thick as any that leads to that part or from it and carries a load. */
+  hangOn(at: TerminalRef): void {
+    const there = recordsOf(this.design, 'wire').filter(
+      ({ role, from, to }) => role === 'supply' && [from, to].some(({ deviceId }) => deviceId === at.deviceId),
+    );
+    const conductor = [this.feed, ...there]
+      .map((wire) => wire.conductor)
+      .reduce((most, one) => (areaMm2(one) > areaMm2(most) ? one : most));
+    const isSource = ({ deviceId, terminal }: TerminalRef) => deviceId === this.source.deviceId && terminal === this.source.terminal;
+    this.edit.set(this.feed, { [isSource(this.feed.from) ? 'from' : 'to']: at, conductor, via: this.feed.via && null });
   }
 
   /** A short link within a panel, to a pilot lamp or between controls. */

@@ -2,6 +2,7 @@ import { recordOf, recordsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
 import type { Device, Load } from '../../design/schema';
 import { kindOf } from '../../devices';
+import { pathTo } from '../../network/flow';
 import { Reach } from '../../network/reach';
 import { terminalKey, type Wiring } from '../../network/wiring';
 import type { DesignIndex } from '../../rig/designIndex';
@@ -58,8 +59,26 @@ export function ownSwitching(design: Design, loads: readonly Load[]): Device[] {
   const theirs = new Set(others.flatMap(({ id }) => influencing(reach, id).map((device) => device.id)));
   return [...new Map(near.map((device) => [device.id, device])).values()].flatMap(({ id }) => {
     const device = recordOf(design, id, 'device');
-    return device && !theirs.has(id) ? [device] : [];
+    return device && (!theirs.has(id) || leadsToNoneBut(index, wiring, device, ids)) ? [device] : [];
   });
+}
+
+/** Whether a relay's contacts lead to these loads alone: its coil may hang on what works others too. */
+function leadsToNoneBut({ loads }: DesignIndex, wiring: Wiring, { id, kind }: Device, ids: ReadonlySet<string>): boolean {
+  if (kind !== 'relay') return false;
+  const led = loads.filter((load) =>
+    (
+      [
+        ['plus', wiring.supply],
+        ['minus', wiring.return],
+      ] as const
+    ).some(([pole, tree]) => {
+      const { deviceId, terminal } = landingOf(load, pole);
+      const at = tree.at.get(terminalKey(deviceId, terminal));
+      return at !== undefined && pathTo(tree, at).some((node) => tree.nodes[node]!.deviceId === id);
+    }),
+  );
+  return led.length > 0 && led.every((load) => ids.has(load.id));
 }
 
 /** The design without the wires that lead on from these loads, away from the battery: what is left of it leads to them. */

@@ -10,6 +10,7 @@ import { traceWiring } from '../../network/wiring';
 import { indexDesign } from '../../rig/designIndex';
 import { heron } from '../../../demo/heron';
 import { wayCalled, WAYS, type WayChoice, type WayId } from './ways';
+import { channelsToTake } from './spare';
 import { wayTo } from './wayTo';
 
 /** A lamp behind a fuse of its own, another behind another. */
@@ -20,12 +21,26 @@ function small(): Design {
   build.slot('second', 2, 10);
   build.lampBehind('first', 1, 36);
   build.lampBehind('second', 2, 24);
+  // A receiver of two channels, one of them free.
+  build.slot('hubFuse', 3, 10);
+  build.add({ id: 'hub', kind: 'receiver', channels: 2, mode: 'latching', channelMaxA: 8, standbyA: 0.006 });
+  build.load(6, 'resistive', 0, { id: 'fan' });
+  build.wire('hubFuse.out', 'hub.plus');
+  build.wire('hub.minus', 'bar.bar', 1000, 'mm2:1', 'return');
+  build.wire('hub.ch1', 'fan.plus');
+  build.wire('fan.minus', 'bar.bar', 1000, 'mm2:1', 'return');
+  build.circuit('hubFuse', 3, 'hubFuse');
   return build.design();
 }
 
+const CHANNEL = { deviceId: 'hub', terminal: 'ch2' };
 const LAMP = 'first_lamp';
 const OTHER = 'second_lamp';
-const choice = (id: string): WayChoice => ({ signal: WAYS.find((way) => way.id === id)!.signals?.[0] ?? 'ignition', otherId: OTHER });
+const choice = (id: string): WayChoice => ({
+  signal: WAYS.find((way) => way.id === id)!.signals?.[0] ?? 'ignition',
+  otherId: OTHER,
+  channel: CHANNEL,
+});
 
 function taken(design: Design, id: string, loadId = LAMP, by = choice(id)) {
   const way = wayTo(
@@ -127,6 +142,8 @@ const TRUTH: Record<string, Record<string, boolean>> = {
     'panel or radio up, radio true, switch up': true,
     'panel or radio up, radio true, switch down': true,
   },
+  channel: { 'hub false': false, 'hub true': true },
+  channelRelay: { 'hub false': false, 'hub true': true },
   motion: {
     'enabling switch off, motion sensor false': false,
     'enabling switch off, motion sensor true': false,
@@ -180,8 +197,8 @@ const TRUTH: Record<string, Record<string, boolean>> = {
   },
 };
 
-/** Whether a way switches another load too. */
-const isShared = (id: string) => WAYS.find((way) => way.id === id)!.asks === 'other';
+/** Whether a way switches another load too, or hangs on what does. */
+const isShared = (id: string) => id === 'channel' || WAYS.find((way) => way.id === id)!.asks === 'other';
 
 const problems = (design: Design) => {
   const analysis = analyse(design);
@@ -234,6 +251,22 @@ test('the vehicle’s signals there are already are taken, and their ground join
     { id: 'signals', signals: ['brake', 'ignition'] },
   ]);
   expect(truth(design)).toEqual(TRUTH.signal);
+});
+
+test('a spare channel carries the load on the receiver’s own fuse by a wire that fuse guards, or works a relay behind the load’s', () => {
+  const fuseOf = (design: Design) => {
+    const { index, loads } = analyse(design);
+    return index.circuits.find(({ id }) => id === loads.get(LAMP)?.circuitId)?.protectionId;
+  };
+  expect(channelsToTake(small())).toEqual([CHANNEL]);
+  const direct = taken(small(), 'channel').design;
+  expect(channelsToTake(direct)).toEqual([]);
+  expect(recordsOf(direct, 'device')).toHaveLength(recordsOf(small(), 'device').length);
+  expect(fuseOf(taken(small(), 'channelRelay').design)).toBe('first');
+  expect(fuseOf(direct)).not.toBe('first');
+  expect(taken(small(), 'channel', LAMP, choice('channel')).change.updated).toHaveLength(1);
+  const none = wayTo(small(), LAMP, wayCalled('channel'), { signal: 'ignition', otherId: null });
+  expect(none).toBeNull();
 });
 
 test('a load that nothing feeds yet is fed by the switch it shares, and gets a way home', () => {

@@ -1,6 +1,6 @@
 import type { RecordFields } from '../../design/change';
 import type { VehicleSignal } from '../../devices/signalSource';
-import type { Load } from '../../design/schema';
+import type { Load, TerminalRef } from '../../design/schema';
 import { end, type WayBuilder } from './builder';
 
 /** What a way may be asked for beside the load. */
@@ -9,6 +9,8 @@ export interface WayChoice {
   signal: VehicleSignal;
   /** The load that shares its switch. */
   otherId: string | null;
+  /** The spare channel it is put on; absent: none is chosen. */
+  channel?: TerminalRef;
 }
 
 /** The families ways are shown in. */
@@ -28,6 +30,8 @@ export const WAY_IDS = [
     'radioRelay',
     'radioOrHand',
     'coloursRadio',
+    'channel',
+    'channelRelay',
   ],
   ...['motion', 'motionDark', 'door', 'roller', 'plunger', 'signal', 'follow', 'late', 'hub'],
 ] as const;
@@ -38,7 +42,7 @@ export interface Way {
   id: WayId;
   family: WayFamily;
   /** What is chosen for it. */
-  asks?: 'signal' | 'other';
+  asks?: 'signal' | 'other' | 'channel';
   /** The signals that make sense, the usual first; absent: any. */
   signals?: readonly VehicleSignal[];
   /** Adds parts and wires. False where the load cannot be wired so. */
@@ -260,6 +264,24 @@ export const WAYS: readonly Way[] = [
       at.toReturn(first, '85');
       at.toReturn(second, '85');
       return at.feedOther(otherId, end(second, '87'));
+    },
+  },
+  {
+    ...{ id: 'channel', family: 'radio', asks: 'channel', isFor: ownPlus },
+    build(at, { channel }) {
+      if (!channel) return false;
+      at.hangOn(channel);
+      return true;
+    },
+  },
+  {
+    ...{ id: 'channelRelay', family: 'radio', asks: 'channel', isFor: ownPlus },
+    build(at, { channel }) {
+      if (!channel) return false;
+      const relay = relayInRun(at);
+      at.control(channel, end(relay, '86'));
+      at.toReturn(relay, '85');
+      return true;
     },
   },
   {

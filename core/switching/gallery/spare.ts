@@ -1,0 +1,21 @@
+import { recordsOf, type Design } from '../../design/design';
+import type { TerminalRef } from '../../design/schema';
+import { landedTerminals, terminalKey } from '../../network/wiring';
+
+/** Channels of radio receivers and outputs of hubs that nothing is wired to, in their order. */
+export function spareChannels(design: Design): (TerminalRef & { of: 'receiver' | 'ruleHub' })[] {
+  const landed = landedTerminals(recordsOf(design, 'wire'));
+  return recordsOf(design, 'device').flatMap((device) => {
+    if (device.kind !== 'receiver' && device.kind !== 'ruleHub') return [];
+    const [prefix, count] = device.kind === 'receiver' ? ['ch', device.channels] : ['out', device.outputs];
+    const free = Array.from({ length: count }, (_, at) => `${prefix}${at + 1}`).filter(
+      (terminal) => !landed.has(terminalKey(device.id, terminal)),
+    );
+    return free.map((terminal) => ({ deviceId: device.id, terminal, of: device.kind }));
+  });
+}
+
+/** Channels a load may be put on: those of receivers, whose buttons are there already. What a hub's output does, a rule has to say first. */
+export function channelsToTake(design: Design): TerminalRef[] {
+  return spareChannels(design).flatMap(({ of, deviceId, terminal }) => (of === 'receiver' ? [{ deviceId, terminal }] : []));
+}

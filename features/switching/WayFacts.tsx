@@ -1,0 +1,109 @@
+'use client';
+
+import type { WayTried } from '@/core/advice/tryWay';
+import { nameOf } from '@/core/design/names';
+import { kindOf } from '@/core/devices';
+import { formatAmpHours, formatAmps, formatConductor, formatLength, formatNumber } from '@/core/units/quantity';
+import { moverName } from '@/core/wording/wishWords';
+import { wordFinding } from '@/core/wording/wording';
+import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { usePrices } from '@/features/design/usePrices';
+import styles from './Ways.module.css';
+
+/** Wishes that name a part which goes. */
+function lostWishes({ change }: WayTried): string[] {
+  const { length } = change.removed.filter(({ type }) => type === 'wish');
+  return length === 0 ? [] : [`and ${length} wish${length === 1 ? '' : 'es'} that name${length === 1 ? 's' : ''} it`];
+}
+
+const KEY_OUT = { works: 'as with it in', dark: 'off' };
+const LEVEL = {
+  kept: 'as bright as it was',
+  broken: 'not as bright as it was',
+  undecided: 'nobody has said what its dimmer does: say it among its parts in Circuits',
+};
+
+/** What the parts come to, as far as prices were given. */
+function priceWords({ cost, open }: WayTried['price'], currency: string): string {
+  const lines = open === 1 ? 'one line of the parts list has no price' : `${open} lines of the parts list have no price`;
+  if (open > 0 && cost === 0) return lines;
+  return `${formatNumber(cost, 2)} ${currency}${open > 0 ? `; ${lines}` : ''}`;
+}
+
+const POWER_BACK = { off: 'off', asBefore: 'as before', on: 'on' };
+
+/** What a way needs, what it hangs on and what becomes of it. */
+export function WayFacts({ tried }: { tried: WayTried }) {
+  const design = useDesign((state) => state.design);
+  const units = useUnits();
+  const { after, added, dropped, wires, cores, standbyAhPerDay, coilA, dependsOn, fails, keyOut, powerBack, level, price, fuseId } = tried;
+  const { brought, ended, spare } = tried;
+  const { currency } = usePrices();
+  const facts: [string, React.ReactNode][] = [
+    ['Parts', added.length === 0 ? 'none' : added.map((device) => `${device.name} (${kindOf(device).label})`).join(', ')],
+    ['Wires', wires.length === 0 ? 'none' : `${wires.length} more, ${cores} of them from place to place`],
+    [
+      'It draws',
+      standbyAhPerDay + coilA === 0
+        ? 'nothing of its own'
+        : [
+            standbyAhPerDay > 0 && `${formatAmpHours(standbyAhPerDay)} a day at rest`,
+            coilA > 0 && `${formatAmps(coilA)} in its coil while that is fed`,
+          ]
+            .filter(Boolean)
+            .join(', '),
+    ],
+    ['It hangs on', dependsOn.length === 0 ? 'nothing one moves' : dependsOn.map((input) => moverName(after, input)).join(', ')],
+    ['With the key out', keyOut === null ? 'that hangs on how things stand' : KEY_OUT[keyOut]],
+    ['When power comes back', powerBack === null ? 'that hangs on how things stand: decide it as a wish' : POWER_BACK[powerBack]],
+    ...(level === null ? [] : [['Off and on again', LEVEL[level]] as [string, React.ReactNode]]),
+    ['It costs', priceWords(price, currency)],
+    [
+      'Where a part fails',
+      fails
+        .map(
+          ({ deviceId, stillLit }) =>
+            `without ${nameOf(after, deviceId)}: ${stillLit === null ? 'not known' : stillLit ? 'can still be lit' : 'dark'}`,
+        )
+        .join('; '),
+    ],
+  ];
+  const shared = dependsOn.filter((input) => input.kind === 'device' && !added.some(({ id }) => id === input.deviceId));
+  if (shared.length > 0)
+    facts.push(['It stays behind', `${shared.map((input) => moverName(after, input)).join(', ')}, which others are switched by too`]);
+  if (fuseId !== null) facts.push(['It is guarded by', `${nameOf(after, fuseId)}, no longer by a fuse of its own`]);
+  if (dropped.length > 0) facts.push(['It drops', [...dropped.map(({ name }) => name), ...lostWishes(tried)].join(', ')]);
+  if (spare.length > 0)
+    facts.push(['Left over elsewhere', spare.map(({ deviceId, free }) => `${nameOf(design, deviceId)}: ${free} free`).join(', ')]);
+  if (ended > 0) facts.push(['It ends', `${ended} finding${ended === 1 ? '' : 's'}`]);
+  return (
+    <>
+      <dl className={styles.facts}>
+        {facts.map(([what, how]) => (
+          <div key={what}>
+            <dt>{what}</dt>
+            <dd>{how}</dd>
+          </div>
+        ))}
+      </dl>
+      {brought.map((finding) => (
+        <p key={`${finding.rule} ${finding.subjects.join()}`} className={styles.brought}>
+          It brings: {wordFinding(finding, after, units).message}
+        </p>
+      ))}
+      {wires.length > 0 && (
+        <details className={styles.wiring} open>
+          <summary>Its wiring</summary>
+          <ul>
+            {wires.map((wire) => (
+              <li key={wire.id}>
+                {nameOf(after, wire.from.deviceId)} <b>{wire.from.terminal}</b> to {nameOf(after, wire.to.deviceId)}{' '}
+                <b>{wire.to.terminal}</b>, {formatConductor(wire.conductor)}, {formatLength(wire.lengthMm, units)}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}
