@@ -1,4 +1,5 @@
 import { tryWay, type WayTried } from '@/core/advice/tryWay';
+import { wireGroup, type GroupWired } from '@/core/advice/wireGroup';
 import { waysKeeping, type WayKeeping } from '@/core/advice/waysKeeping';
 import { analyse } from '@/core/analysis/analyse';
 import { judgeWishes, type Judged } from '@/core/bench/judge';
@@ -13,9 +14,18 @@ import { wayCalled, type WayChoice, type WayId } from '@/core/switching/gallery/
 
 /** What is asked of the worker, and what each question is answered with. */
 export type SwitchingQuestion =
-  { ask: 'wishes' } | { ask: 'truth' | 'ways'; loadId: string } | ({ ask: 'way'; loadId: string; wayId: WayId } & WayChoice);
+  | { ask: 'wishes' }
+  | { ask: 'group'; loadIds: string[] }
+  | { ask: 'truth' | 'ways'; loadId: string }
+  | ({ ask: 'way'; loadId: string; wayId: WayId } & WayChoice);
 export type SwitchingAnswer =
-  { judged: Judged[] } | { truth: Truth } | { tooMany: number } | { ways: WayKeeping[] } | { tried: WayTried | null } | { problem: string };
+  | { judged: Judged[] }
+  | { truth: Truth }
+  | { tooMany: number }
+  | { ways: WayKeeping[] }
+  | { group: GroupWired }
+  | { tried: WayTried | null }
+  | { problem: string };
 
 /** Holds wishes against the wiring, makes out a load's truth table, tries a way to switch it, or finds which keep its wishes, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRecord[] }>) => {
@@ -35,6 +45,7 @@ self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRe
       return true;
     };
     if (data.ask === 'ways') return say({ ways: waysKeeping(analyse(design), data.loadId, tellShare) });
+    if (data.ask === 'group') return say({ group: wireGroup(analyse(design), data.loadIds, tellShare) });
     const all = allWishes(index, wished);
     say({ judged: judgeWishes(index, traceWiring(index), all, (done) => tellShare(done / all.length)) });
   } catch (error) {

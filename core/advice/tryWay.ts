@@ -3,7 +3,6 @@ import { judgeWishes, type Judged } from '../bench/judge';
 import type { Input } from '../bench/inputs';
 import { truthOf, type Truth } from '../bench/truth';
 import { analyse } from '../analysis/analyse';
-import { findInNetwork } from '../analysis/rules/networkRules';
 import type { Finding } from '../analysis/finding';
 import type { Analysis } from '../analysis/types';
 import { applyChange, type Change } from '../design/change';
@@ -16,6 +15,8 @@ import { traceWiring } from '../network/wiring';
 import type { Way, WayChoice } from '../switching/gallery/ways';
 import { spareChannels } from '../switching/gallery/spare';
 import { wayTo } from '../switching/gallery/wayTo';
+import { coresIn } from './coresIn';
+import { whatItBrings } from './whatItBrings';
 import { priceOfChange, type PriceOfChange } from './priceOfChange';
 
 /** A way to switch a load, tried before it is taken: all of it read off the design as it would be. */
@@ -73,17 +74,12 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
   const [works, dark] = judge({ kind: 'keyOut', answer: 'works' }, { kind: 'keyOut', answer: 'dark' });
   const answers = ['asBefore', 'off', 'on'] as const;
   const backs = judge(...answers.map((answer): WishSays => ({ kind: 'powerBack', answer })));
-  // What only the solved network shows counts too, on both sides.
   const analysed = analyse(after);
   const [level] = judge({ kind: 'levelKept' });
   const [fuse] = fuseOf(analysed, loadId);
-  const [now, next] = [analysis, analysed].map((one) => [...one.findings, ...findInNetwork(one)]);
-  const keyed = (finding: Finding) => `${finding.rule} ${finding.circuitId ?? finding.subjects[0]}`;
-  const before = new Set(now!.map(keyed));
-  const later = new Set(next!.map(keyed));
   return {
     ...{ change, after, dropped, added, wires, truth },
-    cores: wires.filter((wire) => placeOf(index, wire.from.deviceId) !== placeOf(index, wire.to.deviceId)).length,
+    cores: coresIn(index, wires),
     standbyAhPerDay: Math.max(0, restA(index, loadId) - restA(analysis.index, loadId)) * HOURS,
     coilA: Array.from(
       ownCurrents(
@@ -101,8 +97,7 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
     price: priceOfChange(analysis, analysed),
     fuseId: fuse && fuse.id !== fuseOf(analysis, loadId)[0]?.id ? fuse.id : null,
     powerBack: answers.find((_, at) => backs[at]?.verdict === 'kept') ?? null,
-    brought: next!.filter((finding) => finding.severity !== 'note' && !before.has(keyed(finding))),
-    ended: now!.filter((finding) => finding.severity !== 'note' && !later.has(keyed(finding))).length,
+    ...whatItBrings(analysis, analysed),
     spare: freeByDevice(design),
   };
 }
@@ -111,13 +106,6 @@ function fuseOf({ index, loads }: Analysis, loadId: string): Device[] {
   const circuit = index.circuits.find(({ id }) => id === loads.get(loadId)?.circuitId);
   const fuse = circuit && index.devices.get(circuit.protectionId);
   return fuse ? [fuse] : [];
-}
-
-/** Where a device is, as far as anybody said. */
-function placeOf({ devices }: Pick<DesignIndex, 'devices'>, deviceId: string): string | null {
-  const device = devices.get(deviceId);
-  if (device?.kind === 'protection' && device.mount) return placeOf({ devices }, device.mount.blockId);
-  return device?.placeId ?? device?.zoneId ?? null;
 }
 
 /** What a design takes with everything at rest and the load itself off, A. */

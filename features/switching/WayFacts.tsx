@@ -3,11 +3,12 @@
 import type { WayTried } from '@/core/advice/tryWay';
 import { nameOf } from '@/core/design/names';
 import { kindOf } from '@/core/devices';
-import { formatAmpHours, formatAmps, formatConductor, formatLength, formatNumber } from '@/core/units/quantity';
+import { formatAmpHours, formatAmps, formatConductor, formatLength } from '@/core/units/quantity';
 import { moverName } from '@/core/wording/wishWords';
 import { wordFinding } from '@/core/wording/wording';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { usePrices } from '@/features/design/usePrices';
+import { priceWords } from './priceWords';
 import styles from './Ways.module.css';
 
 /** Wishes that name a part which goes. */
@@ -22,13 +23,6 @@ const LEVEL = {
   broken: 'not as bright as it was',
   undecided: 'nobody has said what its dimmer does: say it among its parts in Circuits',
 };
-
-/** What the parts come to, as far as prices were given. */
-function priceWords({ cost, open }: WayTried['price'], currency: string): string {
-  const lines = open === 1 ? 'one line of the parts list has no price' : `${open} lines of the parts list have no price`;
-  if (open > 0 && cost === 0) return lines;
-  return `${formatNumber(cost, 2)} ${currency}${open > 0 ? `; ${lines}` : ''}`;
-}
 
 const POWER_BACK = { off: 'off', asBefore: 'as before', on: 'on' };
 

@@ -16,6 +16,7 @@ import { outcomeWords, wishWords } from '@/core/wording/wishWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { Verdict } from '@/ui/Verdict';
+import { GroupWiring } from './GroupWiring';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
 import { WishForm } from './WishForm';
 import drawer from '@/ui/Drawer.module.css';
@@ -54,6 +55,7 @@ export function WishesDrawer({ firstOf, onPlay, onClose }: WishesDrawerProps) {
     });
   const decide = (id: string, of: string, says: WishSays) =>
     commit(`Decide for ${of}`, (now) => updateRecords(now, [{ id, set: { says } }]));
+  const [isWiring, setWiring] = useState(false);
   const shown = (judged ?? last).filter(({ wish: one }) => design.records.has(isGiven(one) ? one.loadId : one.id));
   const counts = { kept: 0, broken: 0, undecided: 0 };
   for (const { verdict } of shown) counts[verdict] += 1;
@@ -97,6 +99,13 @@ export function WishesDrawer({ firstOf, onPlay, onClose }: WishesDrawerProps) {
       />
       {loadId !== null && <Making loadId={loadId} isAsked={loadId === firstOf} onWish={wish} />}
       {refusal}
+      {isWiring ? (
+        <GroupWiring judged={shown} onDone={() => setWiring(false)} />
+      ) : (
+        <Button size="small" className={styles.wire} disabled={judged === null || shown.length === 0} onClick={() => setWiring(true)}>
+          Wire what is wished…
+        </Button>
+      )}
       {loads
         .filter(({ id }) => shown.some((one) => one.wish.loadId === id))
         .map(({ id: of, name }) => (
