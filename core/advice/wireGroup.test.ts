@@ -67,7 +67,7 @@ test('what no way can keep is said and left, and one load alone may be asked for
 
 test('work that is ended leaves what was not reached as it is', () => {
   const design = lamps((['one', 'two'] as const).flatMap((of) => ON_REVERSE.map((says): [string, WishSays] => [of, says])));
-  const found = wireGroup(analyse(design), ['one_lamp', 'two_lamp'], (done) => done < 0.5);
+  const found = wireGroup(analyse(design), ['one_lamp', 'two_lamp'], (done) => done <= 0.5);
   expect(found.lines).toHaveLength(1);
 });
 

@@ -61,9 +61,8 @@ export function wireGroup(analysis: Analysis, loadIds: readonly string[], tell: 
       lines.push({ loadId, fate: 'asItIs', wayId: null, ...counted });
     } else {
       const ways = waysKeeping(now, loadId, (done) => (isWanted = tell((at + done) / loadIds.length)));
-      const best = isWanted
-        ? ways.find(({ broken, lost, undecided }) => broken === 0 && lost === 0 && undecided <= counted.undecided)
-        : undefined;
+      if (!isWanted) break;
+      const best = ways.find(({ broken, lost, undecided }) => broken === 0 && lost === 0 && undecided <= counted.undecided);
       const taken = best && wayTo(now.design, loadId, wayCalled(best.wayId), best);
       lines.push({ loadId, fate: taken ? 'wired' : 'noWay', wayId: best?.wayId ?? null, ...counted });
       if (taken) {
@@ -71,7 +70,7 @@ export function wireGroup(analysis: Analysis, loadIds: readonly string[], tell: 
         now = analyse(applyChange(now.design, taken.change));
       }
     }
-    if (!isWanted || !tell((at + 1) / loadIds.length)) break;
+    if (!tell((at + 1) / loadIds.length)) break;
   }
   const added = change.added.flatMap((record) => (record.type === 'device' ? [record] : []));
   const wires = change.added.flatMap((record) => (record.type === 'wire' ? [record] : []));
