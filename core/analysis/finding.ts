@@ -165,6 +165,7 @@ export type Rule =
   | 'switching.twoDimmers'
   | 'switching.dimmerBridged'
   | 'switching.litWhileShut'
+  | 'switching.hubUndecided'
   | 'harness.alike'
   | 'harness.returnColour'
   | 'harness.numberTwice'

@@ -1,9 +1,10 @@
 import type { Load, TerminalRef } from '../design/schema';
 import { dimmerPercent } from '../devices/dimmer';
 import { loadDraw } from '../devices/load';
+import { blinkingOf, type Blinking } from '../devices/ruleHub';
 import { stateOf } from '../network/compile';
 import type { ControlValue, Memory } from '../devices/kind';
-import { AT_REST, controlOf, withControl, type ControlState } from '../network/controlState';
+import { BEGUN, controlOf, withControl, type ControlState } from '../network/controlState';
 import { LiveDesign, type Outcome } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
 import { driven, vehicleWires, type VehicleWire } from './handles';
@@ -37,6 +38,8 @@ export interface LoadAnswer {
   amps: number;
   /** Devices its current comes by, from the source. */
   by: string[];
+  /** It blinks: with the hub's beat, or against it. Absent: it is steady, and all figures are those of while it is lit. */
+  blinks?: Blinking;
 }
 
 /** Everything at one moment. */
@@ -59,7 +62,7 @@ export interface Answer {
 export class Bench {
   private live: LiveDesign;
   private readonly wires: readonly VehicleWire[];
-  private state: ControlState = AT_REST;
+  private state: ControlState = BEGUN;
   /** What has gone wrong. */
   faults: readonly Fault[] = [];
   side: VehicleSide = PARKED;
@@ -74,7 +77,7 @@ export class Bench {
   ) {
     if (earlier) {
       const { controls, memory, timeS } = earlier.state;
-      this.state = { controls: ofDevices(index, controls), memory: ofDevices(index, memory), timeS };
+      this.state = { ...BEGUN, controls: ofDevices(index, controls), memory: ofDevices(index, memory), timeS };
       this.side = earlier.side;
       this.faults = earlier.faults.filter((fault) => hasSubject(index, fault));
     }
@@ -228,7 +231,7 @@ export class Bench {
       this.faults = [];
       this.live = this.wiredUp();
     }
-    return this.come(driven(AT_REST, this.wires, this.side));
+    return this.come(driven(BEGUN, this.wires, this.side));
   }
 
   private come(state: ControlState): this {
@@ -269,9 +272,11 @@ export class Bench {
     const amps = this.live.partAmps(id, 'draw');
     const share = this.levelNow(load);
     const state = share >= ON_SHARE ? 'on' : share >= GLOW_SHARE ? 'glows' : 'off';
-    const path = state === 'off' ? [] : this.live.upstream({ deviceId: id, terminal: 'plus' }).map(({ deviceId }) => deviceId);
+    const way = state === 'off' ? [] : this.live.upstream({ deviceId: id, terminal: 'plus' });
+    const path = way.map(({ deviceId }) => deviceId);
     const by = path.filter((deviceId, at) => deviceId !== id && path.indexOf(deviceId) === at);
-    return { id, state, level: share, volts, amps, by };
+    const blinks = way.map(({ deviceId, terminal }) => blinkingOf(this.state.memory[deviceId], terminal)).find((one) => one !== null);
+    return { id, state, level: share, volts, amps, by, ...(blinks && { blinks }) };
   }
 }
 

@@ -1,6 +1,7 @@
 import type { Device, Mover } from '../design/schema';
+import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
-import { AT_REST, controlOf, type ControlState } from '../network/controlState';
+import { BEGUN, controlOf, type ControlState } from '../network/controlState';
 import { isLit } from '../network/reach';
 import { LiveDesign } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
@@ -59,14 +60,12 @@ export class Explored {
     readonly part: DesignIndex,
     readonly inputs: readonly Input[],
     private readonly budget: AnswersLeft,
-    start: ControlState = AT_REST,
+    start: ControlState = BEGUN,
   ) {
     this.wires = vehicleWires(part);
-    const timed = Array.from(part.devices.values()).flatMap((device) =>
-      'holdS' in device && device.holdS !== undefined ? [{ id: device.id, holdS: device.holdS }] : [],
-    );
-    this.timed = new Set(timed.map(({ id }) => id));
-    this.holds = [...new Set(timed.map(({ holdS }) => holdS))];
+    const timed = Array.from(part.devices.values()).map((device) => ({ id: device.id, times: kindOf(device).times?.(device) ?? [] }));
+    this.timed = new Set(timed.flatMap(({ id, times }) => (times.length > 0 ? [id] : [])));
+    this.holds = [...new Set(timed.flatMap(({ times }) => times))];
     this.longestS = Math.max(0, ...this.holds.map((holdS) => holdS + PAST_S));
     const rest = driven(start, this.wires, PARKED);
     this.live = new LiveDesign(part, rest);
@@ -140,7 +139,7 @@ export class Explored {
       const now = this.setAt(spot, mover);
       return positions.filter((position) => position !== now).map((position): Act => ({ kind: 'move', mover, position }));
     });
-    if (!Object.values(spot.state.memory).some(({ untilS }) => untilS !== undefined)) return moves;
+    if (!Object.values(spot.state.memory).some((memory) => Object.keys(memory).some(isEnd))) return moves;
     return [...moves, ...this.holds.map((holdS): Act => ({ kind: 'wait', seconds: holdS + PAST_S }))];
   }
 
@@ -186,7 +185,7 @@ export class Explored {
     const held = Object.entries(state.memory).flatMap(([id, memory]) => {
       const kept = Object.entries(memory).flatMap(([name, value]) => {
         if (value === true) return [name];
-        return name === 'untilS' && this.timed.has(id) ? [`${Math.max(0, Number(value) - state.timeS)} s`] : [];
+        return isEnd(name) && this.timed.has(id) ? [`${name} ${Math.max(0, Number(value) - state.timeS)} s`] : [];
       });
       return kept.length > 0 ? [`${id}:${kept.sort().join()}`] : [];
     });
@@ -194,4 +193,6 @@ export class Explored {
   }
 }
 
+/** Whether a memory is when something that runs ends. */
+const isEnd = (name: string) => name.endsWith('untilS');
 const isLatched = (device: Device) => device.kind === 'receiver';

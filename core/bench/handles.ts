@@ -1,6 +1,7 @@
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
 import type { Device, Wish } from '../design/schema';
+import { heardBy } from '../devices/ruleHub';
 import { moversIn } from './wished';
 import { withControl, type ControlState } from '../network/controlState';
 import { landedTerminals, terminalKey } from '../network/wiring';
@@ -63,6 +64,7 @@ export function vehicleWires(index: DesignIndex): VehicleWire[] {
   return Array.from(index.devices.values()).flatMap((device): VehicleWire[] => {
     if (device.kind === 'vehicleFeed') return [{ deviceId: device.id, control: 'live', signal: device.signal }];
     if (device.kind === 'motionSwitch' && device.darkOnly) return [{ deviceId: device.id, control: 'dark', signal: 'dark' }];
+    if (device.kind === 'ruleHub') return heardBy(device).map((signal) => ({ deviceId: device.id, control: signal, signal }));
     return device.kind === 'signalSource' ? device.signals.map((signal) => ({ deviceId: device.id, control: signal, signal })) : [];
   });
 }

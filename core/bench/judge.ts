@@ -1,6 +1,6 @@
 import type { Device, Mover, Wish, WishSays } from '../design/schema';
 import type { Dimmer } from '../devices/dimmer';
-import { AT_REST, withControl, type ControlState } from '../network/controlState';
+import { BEGUN, withControl, type ControlState } from '../network/controlState';
 import { pathTo } from '../network/flow';
 import { NetworkError } from '../network/networkError';
 import { Reach } from '../network/reach';
@@ -112,7 +112,7 @@ class Judge {
     const device = this.index.devices.get(id);
     if (device?.kind === 'protection') {
       const mover: Mover = { kind: 'device', deviceId: id, control: 'fitted' };
-      return { of: (part) => part, start: withControl(AT_REST, id, 'fitted', false), acts: [{ kind: 'move', mover, position: false }] };
+      return { of: (part) => part, start: withControl(BEGUN, id, 'fitted', false), acts: [{ kind: 'move', mover, position: false }] };
     }
     const lost = (part: DesignIndex): DesignIndex => {
       // Its buttons are not pressed: they are no inputs then.
@@ -120,7 +120,7 @@ class Judge {
       if (device?.kind === 'relay') return withFaults(part, [{ kind: 'neverPulls', relayId: id }]);
       return { ...part, wires: part.wires.filter(({ from, to }) => from.deviceId !== id && to.deviceId !== id) };
     };
-    return { of: lost, start: AT_REST, acts: [] };
+    return { of: lost, start: BEGUN, acts: [] };
   }
 
   private contraryOf({ id, loadId, says }: Wish): WishSays[] {

@@ -29,6 +29,8 @@ export interface DeviceKind<Device extends { id: string }> {
   stamp(device: Device, net: Stamper): void;
   /** What it remembers next, seeing what it sees. The same object when nothing changes. */
   step?(device: Device, sees: Sees): Memory;
+  /** Times it measures, s: each is worth waiting for. */
+  times?(device: Device): readonly number[];
   /** Whether this one never steps although its kind may. */
   isStill?(device: Device): boolean;
 }
@@ -60,6 +62,8 @@ export interface DeviceState {
   control(key: string): ControlValue;
   memory: Memory;
   timeS: number;
+  /** Time runs: what comes late has yet to come. Absent: all stands as it has long stood. */
+  timeRuns?: boolean;
 }
 
 export interface Sees extends DeviceState {

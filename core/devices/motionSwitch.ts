@@ -22,6 +22,7 @@ export const motionSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof
   paths: () => [{ from: 'in', to: 'out' }],
   controls: ({ darkOnly }) => ({ motion: [false, true], ...(darkOnly && { dark: [false, true] }) }),
   workedInUse: () => true,
+  times: ({ holdS }) => [holdS],
   stamp({ standbyA }, net) {
     net.contact('contact', 'in', 'out', ({ memory }) => memory.on === true, 0.02);
     net.law('standby', 'in', 'minus', standbyLaw(standbyA));

@@ -57,6 +57,7 @@ export const relay: DeviceKind<Relay> & { schema: typeof schema } = {
     net.contact('make', '30', '87', ({ memory }) => memory.pulledIn === true, closedOhm);
     if (pins === 5) net.contact('break', '30', '87a', ({ memory }) => memory.pulledIn !== true, closedOhm);
   },
+  times: ({ holdS }) => (holdS === undefined ? [] : [holdS]),
   step({ pullInV, dropOutV, latching, holdS }, { across, memory, timeS }) {
     const volts = Math.abs(across('86', '85'));
     if (latching) return turnedOver(memory, memory.driven === true ? volts > dropOutV : volts >= pullInV);

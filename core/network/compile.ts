@@ -157,7 +157,12 @@ class DeviceStamper implements Stamper {
 
 /** The state as one device sees it. */
 export function stateOf(state: ControlState, device: Device): DeviceState {
-  return { control: (name) => controlOf(state, device, name), memory: memoryOf(state, device.id), timeS: state.timeS };
+  return {
+    control: (name) => controlOf(state, device, name),
+    memory: memoryOf(state, device.id),
+    timeS: state.timeS,
+    timeRuns: state.timeRuns === true,
+  };
 }
 
 /** An element set to a value. */

@@ -11,9 +11,14 @@ export interface ControlState {
   controls: Readonly<Record<string, Readonly<Record<string, ControlValue>>>>;
   memory: Readonly<Record<string, Memory>>;
   timeS: number;
+  /** Time runs from here on; absent: a state as it has long stood, in which what comes late has come. */
+  timeRuns?: true;
 }
 
 export const AT_REST: ControlState = { controls: {}, memory: {}, timeS: 0 };
+
+/** At rest on a bench, where time runs. */
+export const BEGUN: ControlState = { ...AT_REST, timeRuns: true };
 
 export function controlOf(state: ControlState, device: Device, key: string): ControlValue {
   return state.controls[device.id]?.[key] ?? kindOf(device).controls?.(device)[key]?.[0] ?? false;

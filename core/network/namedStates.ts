@@ -1,6 +1,7 @@
 import type { DesignIndex } from '../rig/designIndex';
 import type { Duty, Device } from '../design/schema';
 import { kindOf } from '../devices';
+import { heardBy } from '../devices/ruleHub';
 import type { ControlValue } from '../devices/kind';
 import { AT_REST, type ControlState } from './controlState';
 import { landedTerminals, terminalKey } from './wiring';
@@ -67,6 +68,8 @@ function closingControls(device: Device, landed: (deviceId: string, terminal: st
       return { pressed: landed(device.id, 'normallyOpen') };
     case 'vehicleFeed':
       return { live: true };
+    case 'ruleHub':
+      return Object.fromEntries(heardBy(device).map((signal) => [signal, true]));
     case 'signalSource':
       return Object.fromEntries(device.signals.map((signal) => [signal, true]));
     default:

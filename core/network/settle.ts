@@ -262,6 +262,9 @@ export class LiveDesign {
       get timeS() {
         return current().timeS;
       },
+      get timeRuns() {
+        return current().timeRuns === true;
+      },
       across: (plus, minus) => volts(plus) - volts(minus),
       amps: (part) => network.current(element(part)),
     };

@@ -8,6 +8,7 @@ import { recordOf, type Design } from '../design/design';
 import type { Device, Mover } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
+import { blinkingOf } from '../devices/ruleHub';
 import { formatAmps } from '../units/quantity';
 
 /** What the vehicle's controls are called. */
@@ -100,8 +101,9 @@ export function inDisagreementFirst(rows: readonly TruthRow[]): TruthRow[] {
 }
 
 /** What a load does. */
-export function answerWord({ state, level }: Pick<LoadAnswer, 'state' | 'level'>): string {
+export function answerWord({ state, level, blinks }: Pick<LoadAnswer, 'state' | 'level' | 'blinks'>): string {
   if (state !== 'on') return state;
+  if (blinks) return blinks === 'blink' ? 'blinks' : 'blinks, other half';
   return level < 0.9 ? `on at ${Math.round(level * 100)} %` : 'on';
 }
 
@@ -136,6 +138,12 @@ function stateOf(device: Device, memory: Answer['memory'][string]): string | nul
     case 'receiver': {
       const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^ch\d+$/.test(key) ? [key.slice(2)] : []));
       return on.length === 0 ? 'all off' : `on: ${on.join(', ')}`;
+    }
+    case 'ruleHub': {
+      const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^out\d+$/.test(key) ? [key.slice(3)] : []));
+      return on.length === 0
+        ? 'all off'
+        : `on: ${on.map((output) => `${output}${blinkingOf(memory, `out${output}`) ? ' (blinks)' : ''}`).join(', ')}`;
     }
     case 'motionSwitch':
       return memory.on === true ? 'on' : 'off';

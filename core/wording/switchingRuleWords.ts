@@ -1,5 +1,10 @@
 import type { SwitchingRule } from '../analysis/finding';
+import type { HubAct } from '../devices/ruleHub';
+import { HUB_ACT_WORDS } from './hubWords';
 import type { RuleWords } from './ruleWords';
+
+/** What an output does, from the figures of a finding. */
+const actWord = (act: string) => HUB_ACT_WORDS[act as HubAct];
 
 /** What the rules about switching say. */
 export const SWITCHING_RULES: Record<SwitchingRule, RuleWords> = {
@@ -27,6 +32,12 @@ export const SWITCHING_RULES: Record<SwitchingRule, RuleWords> = {
     title: 'Return-side dimmer bridged',
     message: (say) => `${say.name(1)} has another way home than ${say.name()}: it is on at full, whatever the dimmer says.`,
     why: 'A dimmer in the return works only while the lamp’s minus touches neither body nor bar anywhere else. Take the other way home off, or dim the plus. Common practice.',
+  },
+  'switching.hubUndecided': {
+    title: 'Two rules of a hub, neither wins',
+    message: (say) =>
+      `Output ${say.raw('output')} of ${say.name()}: by rule ${say.raw('one')} it ${actWord(say.raw('first'))}, by rule ${say.raw('other')} it ${actWord(say.raw('second'))}. Both may hold at once, and nobody said which goes before.`,
+    why: 'High beam while the indicator blinks: what the lamp does then is for you to say, not for the order the rules were written in. Until it is said the first one is followed on the bench, and this stays open.',
   },
   'switching.litWhileShut': {
     title: 'Lit while it is pressed',

@@ -80,7 +80,7 @@ function Row({ one, name, lamp, onAsk, onWire }: { one: LoadAnswer; name: string
     <tr className={isOn ? styles.on : undefined}>
       <th scope="row">
         <span className={styles.load}>
-          <LoadShape lamp={lamp} lit={isOn ? one.level : null} />
+          <LoadShape lamp={lamp} lit={isOn ? one.level : null} blinks={one.blinks} />
           <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
             {name}
           </button>

@@ -1,11 +1,20 @@
 import type { CSSProperties } from 'react';
+import type { Blinking } from '@/core/devices/ruleHub';
 import styles from './Switching.module.css';
 
+interface LoadShapeProps {
+  lamp: boolean;
+  lit: number | null;
+  size?: number;
+  blinks?: Blinking | undefined;
+}
+
 /** A lamp as a circle, anything else as a square; filled as far as it is lit, empty when it is off. */
-export function LoadShape({ lamp, lit, size = 16 }: { lamp: boolean; lit: number | null; size?: number }) {
+export function LoadShape({ lamp, lit, size = 16, blinks }: LoadShapeProps) {
+  const light = [styles.light, blinks && styles.blinks, blinks === 'against' && styles.against].filter(Boolean).join(' ');
   return (
     <svg viewBox="0 0 16 16" width={size} height={size} aria-hidden className={styles.shape}>
-      {lit !== null && <Shape lamp={lamp} className={styles.light} style={{ opacity: Math.max(0.2, lit) }} />}
+      {lit !== null && <Shape lamp={lamp} className={light} style={{ opacity: Math.max(0.2, lit) }} />}
       <Shape lamp={lamp} />
     </svg>
   );

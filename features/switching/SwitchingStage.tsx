@@ -29,11 +29,12 @@ import styles from './Switching.module.css';
 
 const StripChart = later(() => import('./StripChart').then(({ StripChart: chart }) => chart));
 const PanelsDrawer = later(() => import('./PanelsDrawer').then(({ PanelsDrawer: drawer }) => drawer));
+const HubDrawer = later(() => import('./HubDrawer').then(({ HubDrawer: drawer }) => drawer));
 const TriggersDrawer = later(() => import('./TriggersDrawer').then(({ TriggersDrawer: drawer }) => drawer));
 const WishesDrawer = later(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer));
 
 /** What is opened from the bench: there when the connection is not. */
-const OPENED_LATER = [PanelsDrawer, StripChart, TriggersDrawer, WishesDrawer, ...ASKED_LATER];
+const OPENED_LATER = [HubDrawer, PanelsDrawer, StripChart, TriggersDrawer, WishesDrawer, ...ASKED_LATER];
 
 /** Where things are worked, in the order they are shown. */
 const PANELS: { where: DeviceHandle['where']; title: string }[] = [
@@ -121,6 +122,8 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
   const [wishOf, setWishOf] = useState<string | null>(null);
   const [last] = shown?.acts ?? [];
   const [isMetering, setMetering] = useState(false);
+  const hasHub = useDesign(({ analysis }) => Array.from(analysis.index.devices.values()).some(({ kind }) => kind === 'ruleHub'));
+  const [isRuling, setRuling] = useState(false);
   const [isLooking, setLooking] = useState(false);
   const act = shown?.act;
   const play = useCallback((acts: readonly BenchAct[]) => [{ kind: 'rest' } as const, ...acts].forEach((one) => act?.(one)), [act]);
@@ -150,6 +153,11 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
         <Button size="small" onClick={() => setMetering(true)}>
           Which wire is it?
         </Button>
+        {hasHub && (
+          <Button size="small" onClick={() => setRuling(true)}>
+            Hub rules
+          </Button>
+        )}
         <Button size="small" disabled={!shown} onClick={() => setLooking(true)}>
           Strip chart
         </Button>
@@ -161,6 +169,7 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
         {shown && <Drain amps={shown.answer.batteryA} />}
       </div>
       {isLooking && shown && <StripChart acts={shown.acts} onAct={shown.act} onClose={() => setLooking(false)} />}
+      {isRuling && <HubDrawer onClose={() => setRuling(false)} />}
       {isMetering && <TriggersDrawer onClose={() => setMetering(false)} />}
       {isWishing && <WishesDrawer key={wishOf} firstOf={wishOf} onPlay={play} onClose={() => (setWishing(false), setWishOf(null))} />}
     </div>

@@ -1,4 +1,5 @@
 import type { Device, Load } from '../../design/schema';
+import { hubOverlaps } from '../../bench/hubOverlaps';
 import { kindOf } from '../../devices';
 import { isLamp, landingOf } from '../../devices/load';
 import { pathTo } from '../../network/flow';
@@ -10,7 +11,7 @@ import type { Analysis } from '../types';
 type Relay = Extract<Device, { kind: 'relay' }>;
 
 /** Parts that a design without any of them has nothing to be wrong about. */
-const CONCERNED: ReadonlySet<Device['kind']> = new Set(['relay', 'dimmer', 'microSwitch']);
+const CONCERNED: ReadonlySet<Device['kind']> = new Set(['relay', 'dimmer', 'microSwitch', 'ruleHub']);
 /** What else than a contact decides whether a coil is fed. */
 const FEEDING: ReadonlySet<Device['kind']> = new Set(['dimmer', 'signalSource', 'vehicleFeed', 'cutOut', 'splitRelay']);
 
@@ -24,11 +25,25 @@ export function findSwitching(analysis: Analysis): Finding[] {
     ...analysis.index.loads.flatMap((load) => twoDimmers(analysis, load)),
     ...bridgedDimmers(analysis),
     ...litWhileShut(analysis),
+    ...undecidedHubs(devices),
   ];
 }
 
 function found(rule: SwitchingRule, severity: Severity, subjects: string[], circuitId: string | null = null): Finding {
   return { rule, severity, subjects, circuitId, numbers: {} };
+}
+
+/** Two rules of a hub ask different things of an output, may both hold, and nobody said which wins. */
+function undecidedHubs(devices: readonly Device[]): Finding[] {
+  return devices.flatMap((hub) =>
+    hub.kind === 'ruleHub'
+      ? hubOverlaps(hub).map(({ output, one, other }): Finding => {
+          const [first, second] = [hub.rules[one]!, hub.rules[other]!];
+          const numbers = { output, one: one + 1, other: other + 1, first: first.does ?? 'steady', second: second.does ?? 'steady' };
+          return { rule: 'switching.hubUndecided', severity: 'caution', subjects: [hub.id], circuitId: null, numbers };
+        })
+      : [],
+  );
 }
 
 /** A coil with a diode across it whose minus side is on the supply: the diode is a short as soon as it is fed. */
