@@ -12,6 +12,11 @@ export function switchingRemedies(analysis: Analysis, { rule, subjects: [subject
   if (rule === 'switching.litWhileShut')
     return [changedOver(analysis, subject!, 'normallyOpen', 'normallyClosed', 'Hang it on the normally closed contact')];
   if (rule === 'switching.hubUndecided') return [Number(numbers.one), Number(numbers.other)].map((at) => winning(analysis, subject!, at));
+  if (rule === 'switching.modeToSet') {
+    const receiver = deviceOf(analysis.design, subject!, 'receiver')!;
+    const remembers = { ...receiver.remembers!, comesAs: receiver.mode };
+    return [{ label: 'It is set and proved', change: updateRecords(analysis.design, [setting(receiver, { remembers })]) }];
+  }
   if (rule !== 'switching.twoDimmers') return [];
   const change = removePart(analysis.design, last!);
   return change ? [{ label: 'Take the second dimmer out', change }] : [];

@@ -166,6 +166,7 @@ export type Rule =
   | 'switching.dimmerBridged'
   | 'switching.litWhileShut'
   | 'switching.hubUndecided'
+  | 'switching.modeToSet'
   | 'harness.alike'
   | 'harness.returnColour'
   | 'harness.numberTwice'

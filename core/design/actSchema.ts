@@ -25,5 +25,3 @@ export type BenchAct = z.infer<typeof act>;
 
 /** What was once done on the bench, kept to be looked at and played again. Acts on what has gone since do nothing. */
 export const benchRun = z.strictObject({ id, type: z.literal('benchRun'), name, acts: z.array(act).min(1).max(MOST_ACTS) });
-
-export type BenchRun = z.infer<typeof benchRun>;

@@ -204,7 +204,7 @@ export type Wish = z.infer<typeof wish>;
 export type { Cable, CableCore, Kit, Lead } from './cableSchema';
 export type { LogEvent, Photo } from './eventSchema';
 export type { ReadingRecord } from './readingSchema';
-export type { BenchAct, BenchRun, Fault } from './actSchema';
+export type { BenchAct, Fault } from './actSchema';
 export type { Stock } from './stockSchema';
 export type { Panel, PanelPart } from './panelSchema';
 export type { Condition, Mover, WishSays } from './wishSchema';

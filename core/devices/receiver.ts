@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { amps, deviceBase } from './fields';
 import { standbyLaw } from './laws';
-import type { DeviceKind, Memory } from './kind';
+import type { DeviceKind, Memory, Sees } from './kind';
 
 const MOST_CHANNELS = 16;
 
@@ -12,7 +12,11 @@ const schema = z.strictObject({
   mode: z.enum(['latching', 'momentary']),
   channelMaxA: z.number().min(0.1).max(50),
   standbyA: amps,
+  /** It remembers its mode: how it comes from its maker, and the channel whose button turns the mode over when it is held while power goes away. Absent: it has but one. */
+  remembers: z.strictObject({ comesAs: z.enum(['latching', 'momentary']), holds: z.number().int().min(1).max(MOST_CHANNELS) }).optional(),
 });
+
+export type Receiver = z.infer<typeof schema>;
 
 /** Names of its channels, and its buttons as controls, by how many there are: asked for at every step of every network. */
 const CHANNELS = Array.from({ length: MOST_CHANNELS + 1 }, (_, count) => Array.from({ length: count }, (__, at) => `ch${at + 1}`));
@@ -21,7 +25,7 @@ const BUTTONS = CHANNELS.map((channels) => Object.fromEntries(channels.map((chan
 const channelsOf = ({ channels }: { channels: number }) => CHANNELS[channels]!;
 
 /** A radio receiver: each button works one channel, which joins its output to the supply; latching ones change at each press. */
-export const receiver: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
+export const receiver: DeviceKind<Receiver> & { schema: typeof schema } = {
   schema,
   label: 'radio receiver',
   isContact: true,
@@ -36,16 +40,24 @@ export const receiver: DeviceKind<z.infer<typeof schema>> & { schema: typeof sch
   step(device, { control, memory, across }) {
     const isFed = across('plus', 'minus') > 6;
     const next: Record<string, boolean> = {};
+    if (device.remembers) Object.assign(next, turnedOver(device.remembers.holds, isFed, control, memory));
+    const isMomentary = (device.mode === 'momentary') !== (next.turned === true);
     for (const channel of channelsOf(device)) {
       const pressed = control(channel) === true;
       const wasPressed = memory[`${channel} pressed`] === true;
       const wasOn = memory[channel] === true;
       next[`${channel} pressed`] = pressed;
-      next[channel] = isFed && (device.mode === 'momentary' ? pressed : pressed && !wasPressed ? !wasOn : wasOn);
+      next[channel] = isFed && (isMomentary ? pressed : pressed && !wasPressed ? !wasOn : wasOn);
     }
     return sameMemory(memory, next) ? memory : next;
   },
 };
+
+/** Whether it works in its other mode: held while power goes, that button turns it over, and it stays so without power. */
+function turnedOver(holds: number, fed: boolean, control: Sees['control'], memory: Memory): { fed: boolean; turned: boolean } {
+  const isTurning = memory.fed === true && !fed && control(`ch${holds}`) === true;
+  return { fed, turned: (memory.turned === true) !== isTurning };
+}
 
 function sameMemory(a: Memory, b: Memory): boolean {
   return Object.entries(b).every(([key, value]) => (a[key] ?? false) === value);

@@ -137,7 +137,7 @@ function stateOf(device: Device, memory: Answer['memory'][string]): string | nul
       return memory.pulledIn === true ? 'pulled in' : 'at rest';
     case 'receiver': {
       const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^ch\d+$/.test(key) ? [key.slice(2)] : []));
-      return on.length === 0 ? 'all off' : `on: ${on.join(', ')}`;
+      return `${on.length === 0 ? 'all off' : `on: ${on.join(', ')}`}${memory.turned === true ? ', in its other mode' : ''}`;
     }
     case 'ruleHub': {
       const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^out\d+$/.test(key) ? [key.slice(3)] : []));

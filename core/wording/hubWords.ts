@@ -1,3 +1,4 @@
+import type { Receiver } from '../devices/receiver';
 import { actS, type HubAct, type HubRule } from '../devices/ruleHub';
 import { SIGNAL_WORDS } from '../devices/partSettings';
 import { formatSeconds } from '../units/quantity';
@@ -33,3 +34,6 @@ export function hubWhenWords({ all, none, heard = [], unheard = [] }: HubRule): 
 export function hubRuleWords(rule: HubRule): string {
   return `Output ${rule.output} ${rule.block ? 'stays off' : hubActWords(rule)} ${hubWhenWords(rule)}${rule.wins && !rule.block ? ', before all others' : ''}.`;
 }
+
+/** What a receiver does in each mode. */
+export const MODE_WORDS: Record<Receiver['mode'], string> = { latching: 'turns on and off', momentary: 'is on while held' };

@@ -12,6 +12,7 @@ import { HUB_ACT_WORDS, hubRuleWords } from '@/core/wording/hubWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { QuantityField } from '@/ui/QuantityField';
+import { ReceiverMode } from './ModeSheet';
 import drawer from '@/ui/Drawer.module.css';
 import styles from './HubDrawer.module.css';
 
@@ -19,19 +20,25 @@ type Commit = ReturnType<typeof useRefusal>['commit'];
 
 const MOST_RULES = 64;
 
-/** What the outputs of each rule hub do when: its rules in their order, and where two of them ask for different things at once. */
+/** What the outputs of each rule hub do when, where two of its rules ask for different things at once, and how radios with two modes are set. */
 export function HubDrawer({ onClose }: { onClose(): void }) {
   const design = useDesign((state) => state.design);
   const { commit, refusal } = useRefusal();
+  const hubs = devicesOfKind(design, 'ruleHub');
   return (
-    <Drawer open title="Rules of hubs" placement="right" size={680} onClose={onClose} mask={false} rootClassName={drawer.root}>
-      <p>
-        What is heard comes from the vehicle’s data line, to which a hub listens and nothing else: no wire of it drives that line, no
-        resistor ends it. On the bench the vehicle’s own controls stand in for the line.
-      </p>
+    <Drawer open title="Hubs and radios" placement="right" size={680} onClose={onClose} mask={false} rootClassName={drawer.root}>
+      {hubs.length > 0 && (
+        <p>
+          What is heard comes from the vehicle’s data line, to which a hub listens and nothing else: no wire of it drives that line, no
+          resistor ends it. On the bench the vehicle’s own controls stand in for the line.
+        </p>
+      )}
       {refusal}
-      {devicesOfKind(design, 'ruleHub').map((hub) => (
+      {hubs.map((hub) => (
         <Hub key={hub.id} hub={hub} onCommit={commit} />
+      ))}
+      {devicesOfKind(design, 'receiver').map((receiver) => (
+        <ReceiverMode key={receiver.id} receiver={receiver} onCommit={commit} />
       ))}
     </Drawer>
   );

@@ -122,7 +122,9 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
   const [wishOf, setWishOf] = useState<string | null>(null);
   const [last] = shown?.acts ?? [];
   const [isMetering, setMetering] = useState(false);
-  const hasHub = useDesign(({ analysis }) => Array.from(analysis.index.devices.values()).some(({ kind }) => kind === 'ruleHub'));
+  const hasHub = useDesign(({ analysis }) =>
+    Array.from(analysis.index.devices.values()).some(({ kind }) => kind === 'ruleHub' || kind === 'receiver'),
+  );
   const [isRuling, setRuling] = useState(false);
   const [isLooking, setLooking] = useState(false);
   const act = shown?.act;
@@ -155,7 +157,7 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
         </Button>
         {hasHub && (
           <Button size="small" onClick={() => setRuling(true)}>
-            Hub rules
+            Hubs and radios
           </Button>
         )}
         <Button size="small" disabled={!shown} onClick={() => setLooking(true)}>

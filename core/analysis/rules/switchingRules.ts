@@ -11,7 +11,7 @@ import type { Analysis } from '../types';
 type Relay = Extract<Device, { kind: 'relay' }>;
 
 /** Parts that a design without any of them has nothing to be wrong about. */
-const CONCERNED: ReadonlySet<Device['kind']> = new Set(['relay', 'dimmer', 'microSwitch', 'ruleHub']);
+const CONCERNED: ReadonlySet<Device['kind']> = new Set(['relay', 'dimmer', 'microSwitch', 'ruleHub', 'receiver']);
 /** What else than a contact decides whether a coil is fed. */
 const FEEDING: ReadonlySet<Device['kind']> = new Set(['dimmer', 'signalSource', 'vehicleFeed', 'cutOut', 'splitRelay']);
 
@@ -26,11 +26,21 @@ export function findSwitching(analysis: Analysis): Finding[] {
     ...bridgedDimmers(analysis),
     ...litWhileShut(analysis),
     ...undecidedHubs(devices),
+    ...modesToSet(devices),
   ];
 }
 
 function found(rule: SwitchingRule, severity: Severity, subjects: string[], circuitId: string | null = null): Finding {
   return { rule, severity, subjects, circuitId, numbers: {} };
+}
+
+/** A receiver that comes in another mode than it is to work in, and nobody said it was set. */
+function modesToSet(devices: readonly Device[]): Finding[] {
+  return devices.flatMap((device) => {
+    if (device.kind !== 'receiver' || !device.remembers || device.remembers.comesAs === device.mode) return [];
+    const numbers = { comesAs: device.remembers.comesAs, holds: device.remembers.holds };
+    return [{ rule: 'switching.modeToSet', severity: 'caution', subjects: [device.id], circuitId: null, numbers } satisfies Finding];
+  });
 }
 
 /** Two rules of a hub ask different things of an output, may both hold, and nobody said which wins. */
