@@ -24,7 +24,10 @@ export function FindingsButton() {
   useShortcut('f', () => setOpen((now) => !now));
   return (
     <>
-      <Button aria-label={`Findings: ${faults} faults, ${cautions} cautions`} onClick={() => setOpen(true)}>
+      <Button
+        aria-label={`Findings: ${faults} ${faults === 1 ? 'fault' : 'faults'}, ${cautions} ${cautions === 1 ? 'caution' : 'cautions'}`}
+        onClick={() => setOpen(true)}
+      >
         {faults + cautions === 0 ? (
           !isEmpty && <Verdict severity="ok" />
         ) : (

@@ -157,7 +157,7 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
         </Button>
         {hasHub && (
           <Button size="small" onClick={() => setRuling(true)}>
-            Hubs and radios
+            Hubs
           </Button>
         )}
         <Button size="small" disabled={!shown} onClick={() => setLooking(true)}>

@@ -89,7 +89,7 @@ function UndoRedo() {
 
   return (
     <>
-      <Tooltip title={undo === undefined ? 'Nothing to undo' : `Undo: ${undo}`}>
+      <Tooltip rootClassName={styles.tip} title={undo === undefined ? 'Nothing to undo' : `Undo: ${undo}`}>
         <Button
           type="text"
           aria-label="Undo"
@@ -98,7 +98,7 @@ function UndoRedo() {
           onClick={() => void store.step('undo')}
         />
       </Tooltip>
-      <Tooltip title={redo === undefined ? 'Nothing to redo' : `Redo: ${redo}`}>
+      <Tooltip rootClassName={styles.tip} title={redo === undefined ? 'Nothing to redo' : `Redo: ${redo}`}>
         <Button
           type="text"
           aria-label="Redo"
