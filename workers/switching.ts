@@ -3,7 +3,7 @@ import { wireGroup, type GroupWired } from '@/core/advice/wireGroup';
 import { waysKeeping, type WayKeeping } from '@/core/advice/waysKeeping';
 import { analyse } from '@/core/analysis/analyse';
 import { judgeWishes, type Judged } from '@/core/bench/judge';
-import { truthOf, type Truth } from '@/core/bench/truth';
+import { groupTruthOf, type GroupTruth } from '@/core/bench/truth';
 import { allWishes } from '@/core/bench/usualWishes';
 import { makeDesign, recordsOf } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
@@ -16,11 +16,12 @@ import { wayCalled, type WayChoice, type WayId } from '@/core/switching/gallery/
 export type SwitchingQuestion =
   | { ask: 'wishes' }
   | { ask: 'group'; loadIds: string[] }
-  | { ask: 'truth' | 'ways'; loadId: string }
+  | { ask: 'truth'; loadIds: string[] }
+  | { ask: 'ways'; loadId: string }
   | ({ ask: 'way'; loadId: string; wayId: WayId } & WayChoice);
 export type SwitchingAnswer =
   | { judged: Judged[] }
-  | { truth: Truth }
+  | { truth: GroupTruth }
   | { tooMany: number }
   | { ways: WayKeeping[] }
   | { group: GroupWired }
@@ -35,7 +36,7 @@ self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRe
   const wished = recordsOf(design, 'wish');
   try {
     if (data.ask === 'truth') {
-      const truth = truthOf(index, traceWiring(index), data.loadId, wished);
+      const truth = groupTruthOf(index, traceWiring(index), data.loadIds, wished);
       say('tooMany' in truth ? truth : { truth });
       return;
     }

@@ -1,10 +1,13 @@
 import { heron } from '../../demo/heron';
 import { rig } from '../../testing/rig';
+import { device, so, wish } from '../../testing/wishing';
 import { recordsOf, type Design } from '../design/design';
+import { writeTruthCsv } from '../formats/truthCsv';
+import { disagrees } from '../wording/benchWords';
 import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { Bench } from './bench';
-import { truthOf, type Truth } from './truth';
+import { groupTruthOf, truthOf, type Truth } from './truth';
 
 function truth(design: Design, loadId: string): Truth {
   const index = indexDesign(design);
@@ -127,4 +130,32 @@ test('on Heron every row of every load’s table is what the bench shows', () =>
     }
   }
   expect(compared).toBeGreaterThan(recordsOf(design, 'circuit').length);
+});
+
+// By hand: the two places work one lamp, the third switch the other; neither knows of the other's.
+test('several loads stand beside each other in one table, what matters to any of them varied, each as in its own', () => {
+  const design = places(false);
+  const index = indexDesign(design);
+  const found = groupTruthOf(index, traceWiring(index), ['lamp', 'other']);
+  if ('tooMany' in found) throw new Error('too many');
+  const at = (id: string) => found.inputs.findIndex((input) => input.kind === 'device' && input.deviceId === id);
+  expect(found.rows).toHaveLength(8);
+  for (const { positions, does } of found.rows) {
+    const [front, rear, apart] = ['front', 'rear', 'apart'].map((id) => positions[at(id)]);
+    expect(does.map(({ on }) => on)).toEqual([front === rear, apart === 'on']);
+  }
+  const csv = writeTruthCsv(design, found, ['lamp', 'other']).split('\r\n');
+  expect(csv[0]!.split(',').slice(-2)).toEqual(['lamp', 'other']);
+  expect(csv).toHaveLength(10);
+});
+
+test('what is wished of one of several is held against that one alone', () => {
+  const design = places(false);
+  const index = indexDesign(design);
+  const wished = wish('other', { kind: 'on', when: [so(device('apart'), 'on')] });
+  const found = groupTruthOf(index, traceWiring(index), ['lamp', 'other'], [wished]);
+  if ('tooMany' in found) throw new Error('too many');
+  expect(new Set(found.rows.map(({ does }) => does[0]!.wished))).toEqual(new Set([null]));
+  expect(found.rows.filter(({ does }) => does[1]!.wished === true)).toHaveLength(4);
+  expect(found.rows.some(({ does }) => does.some(disagrees))).toBe(false);
 });

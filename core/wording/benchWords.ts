@@ -3,7 +3,7 @@ import type { LoadChange } from '../bench/changedLoads';
 import type { VehicleControl } from '../catalog/vocabulary';
 import { nameOf } from '../design/names';
 import { isSameMover, type Input } from '../bench/inputs';
-import type { Truth, TruthRow } from '../bench/truth';
+import type { Does, GroupRow, GroupTruth, Truth } from '../bench/truth';
 import { recordOf, type Design } from '../design/design';
 import type { Device, Mover } from '../design/schema';
 import { kindOf } from '../devices';
@@ -78,26 +78,49 @@ export function inputWords(design: Design, input: Input): { name: string; positi
 }
 
 /** A truth table in words, its head first, then each way; where what is so is not what is wished, first. */
-export function truthRows(design: Design, { inputs, rows }: Truth, does = 'Lit'): string[][] {
+export function truthRows(design: Design, { inputs, rows, doesNotMatter }: Truth, does = 'Lit'): string[][] {
+  const group = rows.map(({ positions, ...one }) => ({ positions, does: [one] }));
+  return groupTruthRows(design, { inputs, rows: group, doesNotMatter }, [{ does, wished: 'Wished' }]);
+}
+
+/** The same of several loads: for each the head of what it does, and of what is wished where anything is. */
+export function groupTruthRows(
+  design: Design,
+  { inputs, rows }: GroupTruth,
+  heads: readonly { does: string; wished: string }[],
+): string[][] {
   const words = inputs.map((input) => inputWords(design, input));
-  const isWished = rows.some(({ wished }) => wished !== null);
-  const lines = inDisagreementFirst(rows).map(({ positions, on, wished }) => [
+  const isWished = heads.map((_, of) => rows.some((row) => row.does[of]!.wished !== null));
+  const lines = disagreeingFirst(rows).map(({ positions, does }) => [
     ...positions.map((position, at) => words[at]!.positions[inputs[at]!.positions.indexOf(position)]!),
-    on === null ? 'never at rest' : YES[`${on}`],
-    ...(isWished ? [wished === null ? '' : wished === 'undecided' ? wished : YES[`${wished}`]] : []),
+    ...does.flatMap(({ on, wished }, of) => [
+      on === null ? 'never at rest' : YES[`${on}`],
+      ...(isWished[of] ? [wished === null ? '' : wished === 'undecided' ? wished : YES[`${wished}`]] : []),
+    ]),
   ]);
-  return [[...words.map(({ name }) => name), does, ...(isWished ? ['Wished'] : [])], ...lines];
+  return [
+    [...words.map(({ name }) => name), ...heads.flatMap(({ does, wished }, of) => (isWished[of] ? [does, wished] : [does]))],
+    ...lines,
+  ];
+}
+
+/** Heads of such a table: of one load what it does, of several their names. */
+export function truthHeads(design: Design, loadIds: readonly string[], does = 'Lit'): { does: string; wished: string }[] {
+  if (loadIds.length === 1) return [{ does, wished: 'Wished' }];
+  return loadIds.map((id) => ({ does: nameOf(design, id), wished: `${nameOf(design, id)}, wished` }));
+}
+
+/** Rows in which any of the loads disagrees first. */
+export function disagreeingFirst(rows: readonly GroupRow[]): GroupRow[] {
+  const isWrong = ({ does }: GroupRow) => does.some(disagrees);
+  return [...rows.filter(isWrong), ...rows.filter((row) => !isWrong(row))];
 }
 
 const YES = { true: 'yes', false: 'no' };
 
 /** Whether a load does something else there than is wished, or nobody knows what is. */
-export function disagrees({ on, wished }: TruthRow): boolean {
+export function disagrees({ on, wished }: Does): boolean {
   return wished !== null && wished !== on;
-}
-
-export function inDisagreementFirst(rows: readonly TruthRow[]): TruthRow[] {
-  return [...rows.filter(disagrees), ...rows.filter((row) => !disagrees(row))];
 }
 
 /** What a load does. */
