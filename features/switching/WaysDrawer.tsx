@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Drawer, Input, Select } from 'antd';
+import { Button, Drawer, Input, Radio, Select } from 'antd';
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
 import type { WayKeeping } from '@/core/advice/waysKeeping';
@@ -35,14 +35,18 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
   const [find, setFind] = useState('');
   const [isPicked, setPicked] = useState(false);
   const name = nameOf(design, loadId);
-  const ways = load ? waysFor(load) : [];
+  const onIt = useDesign(
+    ({ analysis }) => Array.from(analysis.loads.values()).filter((row) => row.circuitId === circuitId && circuitId !== null).length,
+  );
+  const [isWhole, setWhole] = useState(false);
+  const ways = load ? waysFor(load, isWhole) : [];
   const way = ways.find(({ id }) => id === wayId) ?? ways[0];
   const fitting = ways.filter(({ id }) => isCalled(`${WAY_WORDS[id].name} ${WAY_WORDS[id].says}`, find));
   const isWished = useMemo(
     () => (load ? allWishes(index, recordsOf(design, 'wish')).some((wish) => wish.loadId === loadId) : false),
     [load, loadId, index, design],
   );
-  const { answer, done } = useSwitchingAnswer(isWished ? { ask: 'ways', loadId } : null);
+  const { answer, done } = useSwitchingAnswer(isWished && !isWhole ? { ask: 'ways', loadId } : null);
   // The first of each way is its best signal.
   const keeping = answer && 'ways' in answer ? answer.ways : [];
   const bestOf = (id: WayId) => keeping.find((one) => one.wayId === id) ?? null;
@@ -63,6 +67,18 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
       ) : (
         <div className={styles.columns}>
           <nav aria-label="Ways" className={styles.list}>
+            {onIt > 1 && (
+              <Radio.Group
+                className={styles.what}
+                aria-label="What is switched so"
+                value={isWhole}
+                options={[
+                  { value: false, label: 'This load alone' },
+                  { value: true, label: `All ${onIt} loads of ${nameOf(design, circuitId)}` },
+                ]}
+                onChange={({ target }) => setWhole(target.value === true)}
+              />
+            )}
             <Input
               autoFocus
               size="small"
@@ -84,7 +100,7 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
                 setPicked(true);
               }}
             />
-            {isWished && answer === null && <p role="status">Held against its wishes: {Math.round(done * 100)} %</p>}
+            {isWished && !isWhole && answer === null && <p role="status">Held against its wishes: {Math.round(done * 100)} %</p>}
             {WAY_FAMILIES.filter((family) => fitting.some((one) => one.family === family)).map((family) => (
               <section key={family}>
                 <h3>{FAMILY_WORDS[family]}</h3>
@@ -108,7 +124,15 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
             ))}
           </nav>
           <div ref={preview} className={styles.preview}>
-            <Preview key={way.id} loadId={loadId} way={way} isPicked={isPicked} likely={bestOf(way.id)?.signal ?? null} onTaken={onClose} />
+            <Preview
+              key={`${way.id} ${isWhole}`}
+              loadId={loadId}
+              way={way}
+              isWhole={isWhole}
+              isPicked={isPicked}
+              likely={bestOf(way.id)?.signal ?? null}
+              onTaken={onClose}
+            />
           </div>
         </div>
       )}
@@ -166,13 +190,15 @@ function Keeps({ keeping }: { keeping: WayKeeping | null }) {
 interface PreviewProps {
   loadId: string;
   way: Way;
+  /** All of the load's circuit is switched so. */
+  isWhole: boolean;
   /** It was picked by key: the next press of Enter takes it. */
   isPicked: boolean;
   likely: VehicleSignal | null;
   onTaken(): void;
 }
 
-function Preview({ loadId, way, isPicked, likely, onTaken }: PreviewProps) {
+function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewProps) {
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
   const [chosen, setChosen] = useState<VehicleSignal | null>(null);
@@ -185,13 +211,14 @@ function Preview({ loadId, way, isPicked, likely, onTaken }: PreviewProps) {
   const channels = useMemo(() => channelsToTake(design), [design]);
   const [channelAt, setChannelAt] = useState(0);
   const channel = way.asks === 'channel' ? channels[channelAt] : undefined;
-  const choice = { signal, otherId, ...(channel && { channel }) };
+  const choice = { signal, otherId, ...(channel && { channel }), ...(isWhole && { whole: true }) };
   const { answer } = useSwitchingAnswer({ ask: 'way', loadId, wayId: way.id, ...choice });
+  const circuitId = useDesign(({ analysis }) => analysis.loads.get(loadId)?.circuitId);
   const { commit, refusal } = useRefusal();
   const words = WAY_WORDS[way.id];
   const take = () => {
     const refused = commit(
-      `${nameOf(design, loadId)}: ${words.name.toLowerCase()}`,
+      `${isWhole ? nameOf(design, circuitId ?? loadId) : nameOf(design, loadId)}: ${words.name.toLowerCase()}`,
       (now) => wayTo(now, loadId, way, choice)?.change ?? NO_CHANGE,
     );
     if (refused === null) onTaken();
@@ -237,7 +264,11 @@ function Preview({ loadId, way, isPicked, likely, onTaken }: PreviewProps) {
       ) : 'problem' in answer ? (
         <p role="alert">{answer.problem}</p>
       ) : !('tried' in answer) || answer.tried === null ? (
-        <p>{cannot(way, otherId, channels.length)}</p>
+        <p>
+          {isWhole
+            ? 'No wire or several leave its fuse: with one to a joint, all that hangs there can be switched so.'
+            : cannot(way, otherId, channels.length)}
+        </p>
       ) : (
         <>
           <TryBench design={answer.tried.after} loadId={loadId} inputs={answer.tried.dependsOn} />

@@ -4,7 +4,7 @@ import { goesByGauge } from '../../catalog/vocabulary';
 import { deviceOf, devicesOfKind, recordOf, recordsOf, settingsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
 import { newId } from '../../design/ids';
-import type { Device, Load, TerminalRef, Wire } from '../../design/schema';
+import type { Circuit, Device, Load, TerminalRef, Wire } from '../../design/schema';
 import { landingOf } from '../../devices/load';
 import { PARTS } from '../../devices/parts';
 import type { VehicleSignal } from '../../devices/signalSource';
@@ -29,6 +29,16 @@ const NAME_LENGTH = 80;
 /** Wires that a new one may come to lie with, where nobody knows yet. */
 const LAID_WITH = 4;
 
+/** The wire that parts are put into, from where to where. */
+interface Run {
+  name: string;
+  source: TerminalRef;
+  sink: TerminalRef;
+  feed: Wire;
+  home: Wire | null;
+  fuseA: number | null;
+}
+
 /**
  * Wires a way to switch a load that hangs straight on its fuse. What carries the load is as thick as its run; what works a coil or feeds a radio is as thin as the fuse that
  * guards both allows, since a run is often thick for its drop alone.
@@ -36,6 +46,8 @@ const LAID_WITH = 4;
 export class WayBuilder {
   /** Where the run to the load begins: its fuse, a joint, a load ahead of it. */
   readonly source: TerminalRef;
+  /** What its parts are named after. */
+  readonly name: string;
   private readonly sink: TerminalRef;
   private readonly feed: Wire;
   private readonly home: Wire | null;
@@ -44,16 +56,17 @@ export class WayBuilder {
 
   private constructor(
     readonly edit: Edit,
-    readonly load: Load,
+    private readonly load: Load,
     private readonly zoneId: string | null,
-    run: { source: TerminalRef; feed: Wire; home: Wire | null; fuseA: number | null },
+    run: Run,
     /** Name and place of a switch that was there before. */
     private kept: KeptSwitch | null,
   ) {
     this.source = run.source;
     this.feed = run.feed;
     this.home = run.home;
-    this.sink = landingOf(load, 'plus');
+    this.sink = run.sink;
+    this.name = run.name;
     this.thin = thinnestBehind(edit.design, run.feed, run.fuseA, [
       zoneId,
       recordOf(edit.design, run.source.deviceId, 'device')?.zoneId ?? null,
@@ -73,7 +86,26 @@ export class WayBuilder {
     const source = { deviceId: before.deviceId, terminal: before.terminal };
     const zoneId = index.circuits.find(({ id }) => id === node.circuitId)?.zoneId ?? load.zoneId;
     const fuse = node.protectionId === null ? null : deviceOf(edit.design, node.protectionId, 'protection');
-    return new WayBuilder(edit, load, zoneId, { source, feed, home: homeNode?.wire ?? null, fuseA: fuse?.ratingA ?? null }, kept);
+    const run = { name: load.name, source, feed, sink: { deviceId, terminal }, home: homeNode?.wire ?? null, fuseA: fuse?.ratingA ?? null };
+    return new WayBuilder(edit, load, zoneId, run, kept);
+  }
+
+  /** The same for all that hangs on a load's fuse, at that fuse. Null where no wire or several leave it. */
+  static atCircuit(edit: Edit, load: Load, kept: KeptSwitch | null): WayBuilder | null {
+    const circuit = circuitWith(edit.design, load)?.circuit;
+    const fuse = circuit && deviceOf(edit.design, circuit.protectionId, 'protection');
+    const leaving = fuse ? wiresAt(edit.design, fuse.id, 'out') : [];
+    const [feed] = leaving;
+    if (!circuit || !fuse || !feed || leaving.length > 1) return null;
+    const source = end(fuse.id, 'out');
+    const sink = feed.from.deviceId === fuse.id ? feed.to : feed.from;
+    return new WayBuilder(
+      edit,
+      load,
+      circuit.zoneId ?? load.zoneId,
+      { name: circuit.name, source, feed, sink, home: null, fuseA: fuse.ratingA },
+      kept,
+    );
   }
 
   get design(): Design {
@@ -211,6 +243,17 @@ export class WayBuilder {
     this.kept = kept;
     return id;
   }
+}
+
+/** The circuit a load hangs on, and all loads on it. */
+export function circuitWith(design: Design, load: Load): { circuit: Circuit; loads: Load[] } | null {
+  const { index, wiring } = trace(design);
+  const circuitIdOf = (one: Load) => {
+    const { deviceId, terminal } = landingOf(one, 'plus');
+    return wiring.supply.nodes[wiring.supply.at.get(terminalKey(deviceId, terminal)) ?? -1]?.circuitId ?? null;
+  };
+  const circuit = index.circuits.find(({ id }) => id === circuitIdOf(load));
+  return circuit ? { circuit, loads: index.loads.filter((one) => circuitIdOf(one) === circuit.id) } : null;
 }
 
 export const end = (deviceId: string, terminal: string): TerminalRef => ({ deviceId, terminal });

@@ -1,6 +1,6 @@
 import { recordOf, recordsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
-import type { Device, Load } from '../../design/schema';
+import type { Device, Load, TerminalRef } from '../../design/schema';
 import { kindOf } from '../../devices';
 import { pathTo } from '../../network/flow';
 import { Reach } from '../../network/reach';
@@ -10,9 +10,13 @@ import { landingOf } from '../../devices/load';
 import { trace } from '../partsByHand';
 import { detachAll } from '../wires';
 
-/** Takes out whatever switches these loads and nothing else, so that they hang straight on their fuse again; a fuse, joints, plugs and lengths stay. Returns what went. */
-export function straighten(edit: Edit, loads: readonly Load[]): Device[] {
-  const mine = ownSwitching(edit.design, loads);
+/**
+ * Takes out whatever switches these loads and nothing else, so that they hang straight on their fuse again; a fuse, joints, plugs and lengths stay. Returns what went.
+ * @param inCommon only what switches each of them, and leaves what switches some
+ */
+export function straighten(edit: Edit, loads: readonly Load[], inCommon = false): Device[] {
+  const own = ownSwitching(edit.design, loads);
+  const mine = inCommon ? own.filter(switchesEach(edit.design, loads)) : own;
   const ids = new Set(mine.map(({ id }) => id));
   const { index, wiring } = trace(edit.design);
   const laidMm = new Map(index.wires.map(({ id, lengthMm }) => [id, lengthMm]));
@@ -36,6 +40,26 @@ export function straighten(edit: Edit, loads: readonly Load[]): Device[] {
     edit.remove(id);
   }
   return mine;
+}
+
+/** Whether a device stands on the way of every one of some loads, or on the way to the coil of a relay that does. */
+function switchesEach(design: Design, loads: readonly Load[]): (device: Device) => boolean {
+  const { index, wiring } = trace(design);
+  const ways = loads.map((load) => new Set((['plus', 'minus'] as const).flatMap((pole) => [...onTheWay(wiring, landingOf(load, pole))])));
+  const common = Array.from(index.devices.values()).filter(({ id }) => ways.every((way) => way.has(id)));
+  const coils = common.flatMap(({ id, kind }) => (kind === 'relay' ? ['85', '86'].map((terminal) => ({ deviceId: id, terminal })) : []));
+  const ids = new Set([...common.map(({ id }) => id), ...coils.flatMap((coil) => [...onTheWay(wiring, coil)])]);
+  return ({ id }) => ids.has(id);
+}
+
+/** Devices on the ways from the sources to a terminal, and home from it. */
+function onTheWay({ supply, return: back }: Wiring, { deviceId, terminal }: TerminalRef): Set<string> {
+  return new Set(
+    [supply, back].flatMap((tree) => {
+      const at = tree.at.get(terminalKey(deviceId, terminal));
+      return at === undefined ? [] : pathTo(tree, at).map((node) => tree.nodes[node]!.deviceId);
+    }),
+  );
 }
 
 /** Whether something is worth a wire of its own once what was ahead of it is gone: not a wire of the vehicle's, a pilot lamp's way home or a bar. */
@@ -66,18 +90,7 @@ export function ownSwitching(design: Design, loads: readonly Load[]): Device[] {
 /** Whether a relay's contacts lead to these loads alone: its coil may hang on what works others too. */
 function leadsToNoneBut({ loads }: DesignIndex, wiring: Wiring, { id, kind }: Device, ids: ReadonlySet<string>): boolean {
   if (kind !== 'relay') return false;
-  const led = loads.filter((load) =>
-    (
-      [
-        ['plus', wiring.supply],
-        ['minus', wiring.return],
-      ] as const
-    ).some(([pole, tree]) => {
-      const { deviceId, terminal } = landingOf(load, pole);
-      const at = tree.at.get(terminalKey(deviceId, terminal));
-      return at !== undefined && pathTo(tree, at).some((node) => tree.nodes[node]!.deviceId === id);
-    }),
-  );
+  const led = loads.filter((load) => (['plus', 'minus'] as const).some((pole) => onTheWay(wiring, landingOf(load, pole)).has(id)));
   return led.length > 0 && led.every((load) => ids.has(load.id));
 }
 

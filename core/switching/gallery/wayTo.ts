@@ -4,7 +4,7 @@ import { Edit } from '../../design/edit';
 import type { Device, Load } from '../../design/schema';
 import { seatNew } from '../panels';
 import { straighten } from './straighten';
-import { WayBuilder, type KeptSwitch } from './builder';
+import { circuitWith, WayBuilder, type KeptSwitch } from './builder';
 import { WAYS, type Way, type WayChoice } from './ways';
 
 /** A load switched another way: the change, and what goes for it. */
@@ -22,8 +22,9 @@ export interface WayTaken {
 export function wayTo(design: Design, loadId: string, way: Way, choice: WayChoice): WayTaken | null {
   const load = deviceOf(design, loadId, 'load');
   const other = choice.otherId === null ? null : deviceOf(design, choice.otherId, 'load');
-  if (!load || (way.isFor && !way.isFor(load)) || (way.asks === 'other' && (!other || other.id === load.id))) return null;
+  if (!load || (way.isFor && !choice.whole && !way.isFor(load)) || (way.asks === 'other' && (!other || other.id === load.id))) return null;
   const edit = new Edit(design);
+  if (choice.whole) return wholeCircuit(edit, load, way, choice);
   const loads: Load[] = way.asks === 'other' && other ? [load, other] : [load];
   const dropped = straighten(edit, loads);
   const kept = dropped.find(({ kind }) => kind === 'switch');
@@ -33,12 +34,25 @@ export function wayTo(design: Design, loadId: string, way: Way, choice: WayChoic
   return { change: edit.change, dropped };
 }
 
+/** All loads of one's circuit switched one way, at its fuse: what switches all of them and nothing else goes, what switches some of them stays. */
+function wholeCircuit(edit: Edit, load: Load, way: Way, choice: WayChoice): WayTaken | null {
+  const before = edit.design;
+  const loads = circuitWith(before, load)?.loads ?? [];
+  if (way.atLoad || loads.length === 0) return null;
+  const dropped = straighten(edit, loads, true);
+  const kept = dropped.find(({ kind }) => kind === 'switch');
+  const builder = WayBuilder.atCircuit(edit, load, way.id === 'direct' || !kept ? null : keptOf(kept, load));
+  if (!builder || !way.build(builder, choice)) return null;
+  seatNew(edit, before);
+  return { change: edit.change, dropped };
+}
+
 /** What a new switch takes over from the one before: its place, and its name where somebody gave it one. */
 function keptOf({ name, zoneId, placeId }: Device, load: Load): KeptSwitch {
   return { name: name.startsWith(load.name) ? null : name, zoneId, ...(placeId && { placeId }) };
 }
 
-/** Ways a load may be switched. */
-export function waysFor(load: Load): Way[] {
-  return WAYS.filter(({ isFor }) => !isFor || isFor(load));
+/** Ways a load may be switched, or all of its circuit. */
+export function waysFor(load: Load, whole = false): Way[] {
+  return WAYS.filter(({ isFor, atLoad }) => (whole ? !atLoad : !isFor || isFor(load)));
 }

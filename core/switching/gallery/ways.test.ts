@@ -1,11 +1,11 @@
 import { rig } from '../../../testing/rig';
+import { problems, takenWay, truthTable } from '../../../testing/gallery';
 import { analyse } from '../../analysis/analyse';
-import { findInNetwork } from '../../analysis/rules/networkRules';
 import { truthOf } from '../../bench/truth';
 import { Bench } from '../../bench/bench';
 import { judgeWishes } from '../../bench/judge';
 import { applyChange } from '../../design/change';
-import { deviceOf, recordsOf, type Design } from '../../design/design';
+import { recordsOf, type Design } from '../../design/design';
 import { traceWiring } from '../../network/wiring';
 import { indexDesign } from '../../rig/designIndex';
 import { heron } from '../../../demo/heron';
@@ -42,36 +42,8 @@ const choice = (id: string): WayChoice => ({
   channel: CHANNEL,
 });
 
-function taken(design: Design, id: string, loadId = LAMP, by = choice(id)) {
-  const way = wayTo(
-    design,
-    loadId,
-    WAYS.find((one) => one.id === id)!,
-    by,
-  );
-  if (!way) throw new Error(`${id} cannot be`);
-  return { ...way, design: applyChange(design, way.change) };
-}
-
-/** When a load is lit: for every way its inputs may stand, by the ends of their names. */
-function truth(design: Design, loadId = LAMP): Record<string, boolean | null> {
-  const index = indexDesign(design);
-  const found = truthOf(index, traceWiring(index), loadId);
-  if ('tooMany' in found) throw new Error('too many');
-  const name = (at: number) => {
-    const input = found.inputs[at]!;
-    return input.kind === 'vehicle' ? input.control : index.devices.get(input.deviceId)!.name.replace(/^.*_lamp (or other )?/, '');
-  };
-  return Object.fromEntries(
-    found.rows.map(({ positions, on }) => [
-      positions
-        .map((position, at) => `${name(at)} ${String(position)}`)
-        .sort()
-        .join(', '),
-      on,
-    ]),
-  );
-}
+const taken = (design: Design, id: string, loadId = LAMP, by = choice(id)) => takenWay(design, id, loadId, by);
+const truth = (design: Design, loadId = LAMP) => truthTable(design, loadId);
 
 // Written down by hand from what each way is for: common practice, and the textbook for two and three places. Lit: yes; what is not named does not matter.
 const TRUTH: Record<string, Record<string, boolean>> = {
@@ -199,13 +171,6 @@ const TRUTH: Record<string, Record<string, boolean>> = {
 
 /** Whether a way switches another load too, or hangs on what does. */
 const isShared = (id: string) => id === 'channel' || WAYS.find((way) => way.id === id)!.asks === 'other';
-
-const problems = (design: Design) => {
-  const analysis = analyse(design);
-  return [...analysis.findings, ...findInNetwork(analysis)]
-    .filter(({ severity }) => severity !== 'note')
-    .map(({ rule, subjects }) => `${rule} ${subjects.map((id) => deviceOf(design, id, 'load')?.name ?? design.records.get(id)?.id.slice(0, 4)).join(' ')}`); // prettier-ignore
-};
 
 test('every way of the gallery has its table here', () => {
   expect(Object.keys(TRUTH).sort()).toEqual(WAYS.map(({ id }) => id).sort());

@@ -11,6 +11,8 @@ export interface WayChoice {
   otherId: string | null;
   /** The spare channel it is put on; absent: none is chosen. */
   channel?: TerminalRef;
+  /** All of the load's circuit is switched so, at its fuse; absent: the load alone. */
+  whole?: boolean;
 }
 
 /** The families ways are shown in. */
@@ -47,6 +49,8 @@ export interface Way {
   signals?: readonly VehicleSignal[];
   /** Adds parts and wires. False where the load cannot be wired so. */
   build(at: WayBuilder, choice: WayChoice): boolean;
+  /** It is wired at the load itself, and not for a whole circuit. */
+  atLoad?: true;
   /** Loads it cannot be for; absent: none. */
   isFor?(load: Load): boolean;
 }
@@ -57,15 +61,15 @@ const ownMinus = ({ partOf }: Load) => partOf?.shares !== 'minus';
 
 /** A relay near the load: its contact in the run, its coil's plus side on `coil`, its minus side home. */
 function relayInRun(at: WayBuilder, more: RecordFields = {}, partId = 'relay'): string {
-  const relay = at.part(partId, `${at.load.name} relay`, more);
+  const relay = at.part(partId, `${at.name} relay`, more);
   at.through([relay, '30', '87']);
   return relay;
 }
 
 /** A motion sensor behind a switch that puts an end to it, with its eye for daylight or without. */
 function motion(at: WayBuilder, eye: { darkOnly?: boolean }): boolean {
-  const sw = at.part('switch', `${at.load.name} enabling switch`);
-  const sensor = at.part('motion', `${at.load.name} motion sensor`, eye);
+  const sw = at.part('switch', `${at.name} enabling switch`);
+  const sensor = at.part('motion', `${at.name} motion sensor`, eye);
   at.through([sw, 'in', 'out'], [sensor, 'in', 'out']);
   at.toReturn(sensor, 'minus');
   return true;
@@ -73,7 +77,7 @@ function motion(at: WayBuilder, eye: { darkOnly?: boolean }): boolean {
 
 /** A panel switch with a pilot lamp whose plus is joined to a terminal of the switch, or to a wire of the vehicle. */
 function pilotSwitch(at: WayBuilder, lit: 'in' | 'out' | 'running'): true {
-  const sw = at.part('pilotSwitch', `${at.load.name} switch`);
+  const sw = at.part('pilotSwitch', `${at.name} switch`);
   at.through([sw, 'in', 'out']);
   if (lit === 'running') at.trigger('running', end(sw, 'lampPlus'));
   else at.link(end(sw, lit), end(sw, 'lampPlus'));
@@ -82,16 +86,16 @@ function pilotSwitch(at: WayBuilder, lit: 'in' | 'out' | 'running'): true {
 }
 
 function radio(at: WayBuilder, more: RecordFields = {}): string {
-  const receiver = at.part('receiver', `${at.load.name} radio`, more);
+  const receiver = at.part('receiver', `${at.name} radio`, more);
   at.toReturn(receiver, 'minus');
   return receiver;
 }
 
 /** Two changeovers joined by two travellers, with what stands between them. */
 function places(at: WayBuilder, withMiddle: boolean, makeDimmer?: () => string): true {
-  const first = at.part('changeover', `${at.load.name} switch, first place`);
-  const middle = withMiddle ? at.part('changeover', `${at.load.name} switch, middle place`, { form: 'doublePoleChangeover' }) : null;
-  const last = at.part('changeover', `${at.load.name} switch, last place`);
+  const first = at.part('changeover', `${at.name} switch, first place`);
+  const middle = withMiddle ? at.part('changeover', `${at.name} switch, middle place`, { form: 'doublePoleChangeover' }) : null;
+  const last = at.part('changeover', `${at.name} switch, last place`);
   const after = makeDimmer ? [[makeDimmer(), 'in', 'out'] as const] : [];
   if (middle === null) {
     at.through([first, 'common', 'up'], [last, 'up', 'common'], ...after);
@@ -116,7 +120,7 @@ export const WAYS: readonly Way[] = [
   {
     ...{ id: 'switch', family: 'hand', isFor: ownPlus },
     build(at) {
-      at.through([at.part('switch', `${at.load.name} switch`), 'in', 'out']);
+      at.through([at.part('switch', `${at.name} switch`), 'in', 'out']);
       return true;
     },
   },
@@ -126,7 +130,7 @@ export const WAYS: readonly Way[] = [
   {
     ...{ id: 'relay', family: 'hand', isFor: ownPlus },
     build(at) {
-      const sw = at.part('switch', `${at.load.name} switch`);
+      const sw = at.part('switch', `${at.name} switch`);
       const relay = relayInRun(at);
       at.control(at.source, end(sw, 'in'));
       at.control(end(sw, 'out'), end(relay, '86'));
@@ -137,7 +141,7 @@ export const WAYS: readonly Way[] = [
   {
     ...{ id: 'relayMinus', family: 'hand', isFor: ownPlus },
     build(at) {
-      const sw = at.part('switch', `${at.load.name} switch`);
+      const sw = at.part('switch', `${at.name} switch`);
       const relay = relayInRun(at);
       at.control(at.source, end(relay, '86'));
       at.controlBack(end(relay, '85'), end(sw, 'in'));
@@ -148,7 +152,7 @@ export const WAYS: readonly Way[] = [
   {
     ...{ id: 'button', family: 'hand', isFor: ownPlus },
     build(at) {
-      const button = at.part('pushButton', `${at.load.name} button`);
+      const button = at.part('pushButton', `${at.name} button`);
       const relay = relayInRun(at, {}, 'latchingRelay');
       at.control(at.source, end(button, 'in'));
       at.control(end(button, 'out'), end(relay, '86'));
@@ -157,20 +161,20 @@ export const WAYS: readonly Way[] = [
     },
   },
   {
-    ...{ id: 'oneOfTwo', family: 'hand', asks: 'other', isFor: ownPlus },
+    ...{ id: 'oneOfTwo', atLoad: true, family: 'hand', asks: 'other', isFor: ownPlus },
     build(at, { otherId }) {
       if (otherId === null) return false;
-      const sw = at.part('changeoverOff', `${at.load.name} or other switch`);
+      const sw = at.part('changeoverOff', `${at.name} or other switch`);
       at.through([sw, 'common', 'up']);
       return at.feedOther(otherId, end(sw, 'down'));
     },
   },
   {
-    ...{ id: 'select', family: 'hand', asks: 'other', isFor: ownPlus },
+    ...{ id: 'select', atLoad: true, family: 'hand', asks: 'other', isFor: ownPlus },
     build(at, { otherId }) {
       if (otherId === null) return false;
-      const onOff = at.part('switch', `${at.load.name} switch`);
-      const which = at.part('changeover', `${at.load.name} choice`);
+      const onOff = at.part('switch', `${at.name} switch`);
+      const which = at.part('changeover', `${at.name} choice`);
       at.through([onOff, 'in', 'out'], [which, 'common', 'up']);
       return at.feedOther(otherId, end(which, 'down'));
     },
@@ -181,7 +185,7 @@ export const WAYS: readonly Way[] = [
     ...{ id: 'twoPlacesDimmed', family: 'places', isFor: ownPlus },
     build(at) {
       return places(at, false, () => {
-        const dimmer = at.part('dimmer', `${at.load.name} dimmer`);
+        const dimmer = at.part('dimmer', `${at.name} dimmer`);
         at.toReturn(dimmer, 'minus');
         return dimmer;
       });
@@ -190,16 +194,16 @@ export const WAYS: readonly Way[] = [
   {
     ...{ id: 'dimmer', family: 'dimmed', isFor: ownPlus },
     build(at) {
-      const dimmer = at.part('dimmer', `${at.load.name} dimmer`);
+      const dimmer = at.part('dimmer', `${at.name} dimmer`);
       at.through([dimmer, 'in', 'out']);
       at.toReturn(dimmer, 'minus');
       return true;
     },
   },
   {
-    ...{ id: 'returnDimmer', family: 'dimmed', isFor: ownMinus },
+    ...{ id: 'returnDimmer', atLoad: true, family: 'dimmed', isFor: ownMinus },
     build(at) {
-      const dimmer = at.part('returnDimmer', `${at.load.name} dimmer`);
+      const dimmer = at.part('returnDimmer', `${at.name} dimmer`);
       at.control(at.source, end(dimmer, 'plus'));
       return at.homeThrough([dimmer, 'dimmed', 'minus']);
     },
@@ -233,7 +237,7 @@ export const WAYS: readonly Way[] = [
     ...{ id: 'radioOrHand', family: 'radio', isFor: ownPlus },
     build(at) {
       // A changeover keeps the two ways apart: by radio, off, by hand.
-      const sw = at.part('changeoverOff', `${at.load.name} switch`);
+      const sw = at.part('changeoverOff', `${at.name} switch`);
       const receiver = radio(at);
       at.through([sw, 'down', 'common']);
       at.wire(at.source, end(receiver, 'plus'));
@@ -242,14 +246,14 @@ export const WAYS: readonly Way[] = [
     },
   },
   {
-    ...{ id: 'coloursRadio', family: 'radio', asks: 'other', isFor: ownPlus },
+    ...{ id: 'coloursRadio', atLoad: true, family: 'radio', asks: 'other', isFor: ownPlus },
     build(at, { otherId }) {
       if (otherId === null) return false;
-      const colour = at.part('changeoverOff', `${at.load.name} or other switch`);
-      const by = at.part('changeover', `${at.load.name} panel or radio`, { form: 'doublePoleChangeover' });
+      const colour = at.part('changeoverOff', `${at.name} or other switch`);
+      const by = at.part('changeover', `${at.name} panel or radio`, { form: 'doublePoleChangeover' });
       const receiver = radio(at, { channels: 2, channelMaxA: 1 });
-      const first = at.part('changeoverRelay', `${at.load.name} relay`);
-      const second = at.part('relay', `${at.load.name} relay, other`);
+      const first = at.part('changeoverRelay', `${at.name} relay`);
+      const second = at.part('relay', `${at.name} relay, other`);
       // The other one is fed through the first one's resting contact: never both, and the first goes before.
       at.through([first, '30', '87']);
       at.wire(end(first, '87a'), end(second, '30'));
@@ -293,21 +297,21 @@ export const WAYS: readonly Way[] = [
     build: (at) => motion(at, { darkOnly: true }),
   },
   {
-    ...{ id: 'door', family: 'itself', isFor: ownMinus },
-    build: (at) => at.homeThrough([at.part('door', `${at.load.name} door switch`), 'lead', 'body']),
+    ...{ id: 'door', atLoad: true, family: 'itself', isFor: ownMinus },
+    build: (at) => at.homeThrough([at.part('door', `${at.name} door switch`), 'lead', 'body']),
   },
   {
     ...{ id: 'roller', family: 'itself', isFor: ownPlus },
     build(at) {
       // Pressed while it is shut: its closed contact lets go then.
-      at.through([at.part('roller', `${at.load.name} roller switch`), 'common', 'normallyClosed']);
+      at.through([at.part('roller', `${at.name} roller switch`), 'common', 'normallyClosed']);
       return true;
     },
   },
   {
     ...{ id: 'plunger', family: 'itself', isFor: ownPlus },
     build(at) {
-      at.through([at.part('plunger', `${at.load.name} hood switch`), 'common', 'normallyClosed']);
+      at.through([at.part('plunger', `${at.name} hood switch`), 'common', 'normallyClosed']);
       return true;
     },
   },
@@ -325,7 +329,7 @@ export const WAYS: readonly Way[] = [
     ...{ id: 'follow', family: 'vehicle', asks: 'signal', isFor: ownPlus },
     signals: ['highBeam', 'reverse', 'running', 'accessory', 'ignition'],
     build(at, { signal }) {
-      const sw = at.part('changeoverOff', `${at.load.name} switch`);
+      const sw = at.part('changeoverOff', `${at.name} switch`);
       const relay = relayInRun(at);
       at.trigger(signal, end(sw, 'up'));
       at.control(at.source, end(sw, 'down'));
@@ -348,7 +352,7 @@ export const WAYS: readonly Way[] = [
     ...{ id: 'hub', family: 'vehicle', asks: 'signal', isFor: ownPlus },
     signals: ['reverse', 'highBeam', 'running', 'ignition', 'brake'],
     build(at, { signal }) {
-      const hub = at.part('hub', `${at.load.name} hub`);
+      const hub = at.part('hub', `${at.name} hub`);
       at.through([hub, 'plus', 'out1']);
       at.trigger(signal, end(hub, 'in1'));
       at.toReturn(hub, 'minus');
