@@ -62,6 +62,7 @@ class Judge {
   of(wish: Wish): Judged {
     try {
       if (!this.canBe(wish.says)) return { wish, ...undecided('gone'), withinS: 0, tried: 0 };
+      if (wish.says.kind === 'levelKept' && !this.hasDimmer(wish.loadId)) return { wish, ...undecided('notDimmed'), withinS: 0, tried: 0 };
       const { explored, start } = this.explore(wish);
       const finding = new Trial(explored, wish, this.contraryOf(wish), this.cutterOf(wish, explored.part)).judge(start);
       // Where not all was tried, a way that breaks it still breaks it, and one that can still be lit still can.
@@ -80,6 +81,11 @@ class Judge {
   private saysLevel(dimmer: Dimmer | null): boolean {
     const device = dimmer && this.index.devices.get(dimmer.id);
     return device?.kind === 'dimmer' && device.keeps !== undefined;
+  }
+
+  /** Whether a dimmer is among what influences a load. */
+  private hasDimmer(loadId: string): boolean {
+    return Array.from(this.reach.influenceOn([loadId]).index.devices.values()).some(({ kind }) => kind === 'dimmer');
   }
 
   /** Whether everything it names can stand as it says. */
