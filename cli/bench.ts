@@ -43,7 +43,7 @@ export function benchDesign(argv: string[]): number {
 function plain(design: Design, { answer }: Bench) {
   return {
     outcome: answer.outcome,
-    loads: answer.loads.map(({ id, state, level, volts, amps, by }) => {
+    loads: answer.loads.map(({ id, state, level, volts, amps, by, blinks }) => {
       const lampId = deviceOf(design, id, 'load')?.partOf?.loadId;
       return {
         name: nameOf(design, id),
@@ -51,6 +51,7 @@ function plain(design: Design, { answer }: Bench) {
         on: state === 'on',
         ...{ level: round(level, 3), volts: round(volts, 3), amps: round(amps, 4) },
         by: by.map((deviceId) => nameOf(design, deviceId)),
+        ...(blinks && { blinks }),
       };
     }),
     devices: deviceStates(design, answer).map(({ name, state }) => ({ name, state })),

@@ -13,7 +13,7 @@ import { ownCurrents } from '../devices/ownDraw';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { traceWiring } from '../network/wiring';
 import type { Way, WayChoice } from '../switching/gallery/ways';
-import { spareChannels } from '../switching/gallery/spare';
+import { spareChannels, sparePoles } from '../switching/gallery/spare';
 import { wayTo } from '../switching/gallery/wayTo';
 import { coresIn } from './coresIn';
 import { whatItBrings } from './whatItBrings';
@@ -51,6 +51,8 @@ export interface WayTried {
   ended: number;
   /** Free channels of receivers and hubs there are already. */
   spare: { deviceId: string; free: number }[];
+  /** Switches with a pole left over, as they would be. */
+  sparePoles: string[];
 }
 
 const HOURS = 24;
@@ -99,6 +101,7 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
     powerBack: answers.find((_, at) => backs[at]?.verdict === 'kept') ?? null,
     ...whatItBrings(analysis, analysed),
     spare: freeByDevice(design),
+    sparePoles: sparePoles(after),
   };
 }
 

@@ -279,3 +279,18 @@ describe('Heron', () => {
     expect(figures(bench)).toEqual(figures(fresh));
   });
 });
+
+test('the run of a load names every part its current comes by, and what each wire on it carries', () => {
+  const index = indexDesign(heron());
+  const lampId = index.loads.find(({ name }) => name === 'Galley light strip')!.id;
+  const bench = new Bench(index);
+  expect(bench.run(lampId)).toEqual([]);
+  const sw = Array.from(index.devices.values()).find(({ name }) => name === 'Galley lights switch')!.id;
+  const { amps, by } = bench.set(sw, 'position', 'on').answer.loads.find(({ id }) => id === lampId)!;
+  const run = bench.run(lampId);
+  expect(run.at(-1)!.amps).toBeCloseTo(amps, 3);
+  expect([...new Set(run.map(({ deviceId }) => deviceId))]).toEqual(by.filter((id) => run.some(({ deviceId }) => deviceId === id)));
+  expect(run.map(({ deviceId }) => deviceId)).toContain(sw);
+  // The battery's own lead carries all that is on.
+  expect(run[0]!.amps).toBeGreaterThan(amps);
+});

@@ -124,6 +124,9 @@ test('what can never be at once is no overlap: low beam and high beam, blocked, 
   expect(hubOverlaps({ rules: [BEAM, rule({ heard: ['left'] })] })).toEqual([]);
   expect(hubOverlaps({ rules: [BEAM, { ...BLINKS, output: 2 }] })).toEqual([]);
   expect(hubOverlaps({ rules: [rule({ all: [1] }), rule({ none: [1], does: 'blink' })] })).toEqual([]);
+  expect(hubOverlaps({ rules: [rule({ output: 2 }), rule({ output: 2 }), BEAM, rule({ output: 2 }), BLINKS] })).toEqual([
+    { output: 1, one: 2, other: 4 },
+  ]);
   expect(
     hubOverlaps({
       rules: [

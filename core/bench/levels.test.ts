@@ -66,6 +66,15 @@ test('a dimmer that comes back off is no lamp that nothing lights', () => {
   expect(analysis.findings.map(({ rule }) => rule)).toEqual(plain.findings.map(({ rule }) => rule));
 });
 
+test('at nothing a dimmer takes its own milliampere from its own feed, on either side', () => {
+  for (const side of ['positive', 'return'] as const) {
+    const bench = new Bench(indexDesign(lamp('switchFirst', side)));
+    const drawn = () => bench.answer.batteryA;
+    const [open, closed] = [drawn(), (bench.set('dimmer', 'levelPercent', 0).set('sw', 'position', 'on'), drawn())];
+    expect([side, closed - open]).toEqual([side, expect.closeTo(0.001, 4)]);
+  }
+});
+
 test('a lamp without a dimmer has no level to keep', () => {
   const build = rig();
   build.supply();

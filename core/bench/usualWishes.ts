@@ -14,6 +14,11 @@ const MOVES_AIR = /\bfan\b|blower/;
 /** Colours of one lamp that mean different things on the road. */
 const COLOURS = /\b(white|amber|yellow|red|blue|green)\b/;
 
+/** The colour a lamp's name says it has; null where it says none. */
+export function colourOf(load: Pick<Load, 'name'>): string | null {
+  return COLOURS.exec(load.name.toLowerCase())?.[0] ?? null;
+}
+
 /**
  * What every load of a kind shall do for the safety of people, whether anybody said so or not: held against the wiring like any wish. Common practice, and road law in most
  * places for the lamps. A wish of one's own that says the contrary, and wins, goes before.
@@ -48,12 +53,12 @@ export function suggestedWishes(index: DesignIndex, load: Load, wishes: readonly
   const asks = ['keyOut', 'powerBack'] as const;
   const asked = asks.filter((kind) => !mine.some((says) => says.kind === kind)).map((kind): WishSays => ({ kind, answer: null }));
   const lampId = load.partOf?.loadId ?? load.id;
-  const colour = COLOURS.exec(load.name.toLowerCase())?.[0];
+  const colour = colourOf(load);
   const others = colour
     ? [...loads.filter(({ id }) => id === lampId), ...(functions.get(lampId) ?? [])].filter((other) => {
-        const its = COLOURS.exec(other.name.toLowerCase())?.[0];
+        const its = colourOf(other);
         const isSaid = mine.some((says) => says.kind === 'neverWith' && says.otherId === other.id);
-        return other.id !== load.id && its !== undefined && its !== colour && !isSaid;
+        return other.id !== load.id && its !== null && its !== colour && !isSaid;
       })
     : [];
   const level: WishSays[] = hasDimmer(index, load.id) && !mine.some(({ kind }) => kind === 'levelKept') ? [{ kind: 'levelKept' }] : [];

@@ -1,6 +1,8 @@
 import { Route } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import type { Answer, LoadAnswer } from '@/core/bench/bench';
+import type { Answer, Bench, LoadAnswer } from '@/core/bench/bench';
+import { colourOf } from '@/core/bench/usualWishes';
+import type { Load } from '@/core/design/schema';
 import { nameOf } from '@/core/design/names';
 import { isLamp } from '@/core/devices/load';
 import { formatAmps, formatVolts } from '@/core/units/quantity';
@@ -17,6 +19,7 @@ const TruthDrawer = later(() => import('./TruthDrawer').then(({ TruthDrawer: dra
 export const ASKED_LATER = [WaysDrawer, TruthDrawer];
 
 interface AnswersProps {
+  bench: Bench;
   answer: Answer;
   /** The load whose switching is looked at. */
   wiring: string | null;
@@ -24,7 +27,8 @@ interface AnswersProps {
 }
 
 /** Every load by its zone: lit or not, how bright, at what volts and amperes. */
-export function Answers({ answer, wiring, onWire }: AnswersProps) {
+export function Answers({ bench, answer, wiring, onWire }: AnswersProps) {
+  const [opened, setOpened] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
@@ -60,7 +64,9 @@ export function Answers({ answer, wiring, onWire }: AnswersProps) {
                 key={one.id}
                 one={one}
                 name={nameOf(design, one.id)}
-                lamp={loads.some((load) => load.id === one.id && isLamp(load))}
+                load={loads.find(({ id }) => id === one.id)}
+                run={opened === one.id ? bench.run(one.id) : null}
+                onRun={() => setOpened(opened === one.id ? null : one.id)}
                 onAsk={() => setAsked(one.id)}
                 onWire={() => onWire(one.id)}
               />
@@ -74,31 +80,77 @@ export function Answers({ answer, wiring, onWire }: AnswersProps) {
   );
 }
 
-function Row({ one, name, lamp, onAsk, onWire }: { one: LoadAnswer; name: string; lamp: boolean; onAsk(): void; onWire(): void }) {
+interface RowProps {
+  one: LoadAnswer;
+  name: string;
+  load: Load | undefined;
+  /** The run its current comes by, where it is shown. */
+  run: ReturnType<Bench['run']> | null;
+  onRun(): void;
+  onAsk(): void;
+  onWire(): void;
+}
+
+function Row({ one, name, load, run, onRun, onAsk, onWire }: RowProps) {
   const isOn = one.state !== 'off';
   return (
-    <tr className={isOn ? styles.on : undefined}>
-      <th scope="row">
-        <span className={styles.load}>
-          <LoadShape lamp={lamp} lit={isOn ? one.level : null} blinks={one.blinks} />
-          <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
-            {name}
+    <>
+      <tr className={isOn ? styles.on : undefined}>
+        <th scope="row">
+          <span className={styles.load}>
+            <LoadShape
+              lamp={load !== undefined && isLamp(load)}
+              lit={isOn ? one.level : null}
+              blinks={one.blinks}
+              colour={load && isLamp(load) ? colourOf(load) : null}
+            />
+            <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
+              {name}
+            </button>
+          </span>
+        </th>
+        <td>{answerWord(one)}</td>
+        <td className="reading">{isOn ? formatVolts(one.volts) : '–'}</td>
+        <td className="reading">
+          {isOn ? (
+            <button type="button" className={styles.ask} aria-expanded={run !== null} title="The run it comes by" onClick={onRun}>
+              {formatAmps(one.amps)}
+            </button>
+          ) : (
+            '–'
+          )}
+        </td>
+        <td>
+          <button
+            type="button"
+            className={styles.way}
+            aria-label={`How should ${name} come on?`}
+            title="How should it come on?"
+            onClick={onWire}
+          >
+            <Route size={14} aria-hidden />
           </button>
-        </span>
-      </th>
-      <td>{answerWord(one)}</td>
-      <td className="reading">{isOn ? formatVolts(one.volts) : '–'}</td>
-      <td className="reading">{isOn ? formatAmps(one.amps) : '–'}</td>
-      <td>
-        <button
-          type="button"
-          className={styles.way}
-          aria-label={`How should ${name} come on?`}
-          title="How should it come on?"
-          onClick={onWire}
-        >
-          <Route size={14} aria-hidden />
-        </button>
+        </td>
+      </tr>
+      {run !== null && isOn && <RunRow run={run} name={name} />}
+    </>
+  );
+}
+
+/** The run with its current flowing: every part and what goes on from it. */
+function RunRow({ run, name }: { run: ReturnType<Bench['run']>; name: string }) {
+  const design = useDesign((state) => state.design);
+  return (
+    <tr>
+      <td colSpan={5} className={styles.run}>
+        <ol aria-label={`Run of ${name}`}>
+          {run.map(({ deviceId, amps }, at) => (
+            <li key={at}>
+              {nameOf(design, deviceId)} <span className="reading">{formatAmps(amps)}</span>
+            </li>
+          ))}
+          <li>{name}</li>
+        </ol>
       </td>
     </tr>
   );

@@ -103,7 +103,11 @@ export function SwitchingStage() {
               </details>
             ))}
         </div>
-        {shown ? <Answers answer={shown.answer} wiring={wiring} onWire={setWiring} /> : <p className={styles.soft}>Wiring it up…</p>}
+        {shown ? (
+          <Answers bench={shown.bench} answer={shown.answer} wiring={wiring} onWire={setWiring} />
+        ) : (
+          <p className={styles.soft}>Wiring it up…</p>
+        )}
         {shown && <Parts shown={shown} />}
       </div>
       {isArranging && <PanelsDrawer onClose={() => setArranging(false)} />}

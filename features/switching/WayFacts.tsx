@@ -31,7 +31,7 @@ export function WayFacts({ tried }: { tried: WayTried }) {
   const design = useDesign((state) => state.design);
   const units = useUnits();
   const { after, added, dropped, wires, cores, standbyAhPerDay, coilA, dependsOn, fails, keyOut, powerBack, level, price, fuseId } = tried;
-  const { brought, ended, spare } = tried;
+  const { brought, ended, spare, sparePoles: poles } = tried;
   const { currency } = usePrices();
   const facts: [string, React.ReactNode][] = [
     ['Parts', added.length === 0 ? 'none' : added.map((device) => `${device.name} (${kindOf(device).label})`).join(', ')],
@@ -67,6 +67,11 @@ export function WayFacts({ tried }: { tried: WayTried }) {
     facts.push(['It stays behind', `${shared.map((input) => moverName(after, input)).join(', ')}, which others are switched by too`]);
   if (fuseId !== null) facts.push(['It is guarded by', `${nameOf(after, fuseId)}, no longer by a fuse of its own`]);
   if (dropped.length > 0) facts.push(['It drops', [...dropped.map(({ name }) => name), ...lostWishes(tried)].join(', ')]);
+  if (poles.length > 0)
+    facts.push([
+      'A pole left over',
+      `${poles.map((id) => nameOf(after, id)).join(', ')}: nothing is on one of its poles; a switch with fewer would do, or it takes something else`,
+    ]);
   if (spare.length > 0)
     facts.push(['Left over elsewhere', spare.map(({ deviceId, free }) => `${nameOf(design, deviceId)}: ${free} free`).join(', ')]);
   if (ended > 0) facts.push(['It ends', `${ended} finding${ended === 1 ? '' : 's'}`]);

@@ -1,5 +1,6 @@
 import { recordsOf, type Design } from '../../design/design';
 import type { TerminalRef } from '../../design/schema';
+import { kindOf } from '../../devices';
 import { landedTerminals, terminalKey } from '../../network/wiring';
 
 /** Channels of radio receivers and outputs of hubs that nothing is wired to, in their order. */
@@ -18,4 +19,19 @@ export function spareChannels(design: Design): (TerminalRef & { of: 'receiver' |
 /** Channels a load may be put on: those of receivers, whose buttons are there already. What a hub's output does, a rule has to say first. */
 export function channelsToTake(design: Design): TerminalRef[] {
   return spareChannels(design).flatMap(({ of, deviceId, terminal }) => (of === 'receiver' ? [{ deviceId, terminal }] : []));
+}
+
+/** Switches with a pole that nothing is wired to: one of fewer poles would do, or the pole may take something else. */
+export function sparePoles(design: Design): string[] {
+  const landed = landedTerminals(recordsOf(design, 'wire'));
+  return recordsOf(design, 'device').flatMap((device) => {
+    if (device.kind !== 'switch') return [];
+    const poles = ['1', '2'].map((pole) =>
+      kindOf(device)
+        .terminals(device)
+        .filter((terminal) => /^(in|out|common|up|down)\d$/.test(terminal) && terminal.endsWith(pole)),
+    );
+    const isFree = (pole: readonly string[]) => pole.length > 0 && !pole.some((terminal) => landed.has(terminalKey(device.id, terminal)));
+    return poles.some(isFree) && !poles.every(isFree) ? [device.id] : [];
+  });
 }

@@ -5,6 +5,7 @@ import { recordsOf, type Design } from '../../design/design';
 import { traceWiring } from '../../network/wiring';
 import { indexDesign } from '../../rig/designIndex';
 import { wayCalled, WAYS, type WayId } from './ways';
+import { sparePoles } from './spare';
 import { wayTo } from './wayTo';
 
 const LAMP = 'one';
@@ -64,4 +65,14 @@ describe('a whole circuit', () => {
     for (const id of ['door', 'returnDimmer', 'oneOfTwo'] as const)
       expect(wayTo(pair(), LAMP, wayCalled(id), { signal: 'ignition', otherId: OTHER, whole: true })).toBeNull();
   });
+});
+
+test('a pole nothing is on is told, one of which both are used or none is is not', () => {
+  const build = rig();
+  build.supply();
+  build.slot('fuse', 1, 10);
+  for (const id of ['half', 'full', 'none']) build.add({ id, kind: 'switch', ratingA: 10, form: 'doublePoleChangeover' });
+  build.wire('fuse.out', 'half.common1');
+  for (const pole of [1, 2]) build.wire('fuse.out', `full.common${pole}`);
+  expect(sparePoles(build.design())).toEqual(['half']);
 });
