@@ -37,9 +37,11 @@ export interface WayTried {
   dependsOn: Input[];
   /** Whether it can still be lit where an added part fails; null: not known. */
   fails: { deviceId: string; stillLit: boolean | null }[];
-  /** What it does by itself; null: that hangs on how things stand. */
-  keyOut: 'works' | 'dark' | null;
-  powerBack: 'off' | 'asBefore' | 'on' | null;
+  /** What it does by itself: one and the same whatever else stands how, or by how things stand; or there were too many ways to try. */
+  keyOut: 'works' | 'dark' | 'varies' | 'notKnown';
+  powerBack: 'off' | 'asBefore' | 'on' | 'varies' | 'notKnown';
+  /** The receiver or hub that is there and takes it on. */
+  ontoId: string | null;
   /** Whether its level is the same off and on again; null where nothing dims it. */
   level: Judged['verdict'] | null;
   /** What the parts list comes to more than now. */
@@ -71,12 +73,17 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
   const truth = truthOf(index, wiring, loadId);
   const judge = (...says: WishSays[]) =>
     judgeWishes(index, wiring, says.map((one, at): Wish => ({ id: `try${at}`, type: 'wish', loadId, says: one }))); // prettier-ignore
-  const failing = [...added.filter((device) => kindOf(device).isContact || device.kind === 'dimmer'), ...fuseOf(analysis, loadId)];
+  const analysed = analyse(after);
+  const onto = choice.channel && index.devices.get(choice.channel.deviceId);
+  const failing = [
+    ...added.filter((device) => kindOf(device).isContact || device.kind === 'dimmer'),
+    ...(onto ? [onto] : []),
+    ...fuseOf(analysed, loadId),
+  ];
   const withoutEach = judge(...failing.map(({ id }): WishSays => ({ kind: 'stillWorks', withoutId: id })));
   const [works, dark] = judge({ kind: 'keyOut', answer: 'works' }, { kind: 'keyOut', answer: 'dark' });
   const answers = ['asBefore', 'off', 'on'] as const;
   const backs = judge(...answers.map((answer): WishSays => ({ kind: 'powerBack', answer })));
-  const analysed = analyse(after);
   const [level] = judge({ kind: 'levelKept' });
   const [fuse] = fuseOf(analysed, loadId);
   return {
@@ -94,15 +101,22 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
       deviceId: id,
       stillLit: withoutEach[at]!.verdict === 'undecided' ? null : withoutEach[at]!.verdict === 'kept',
     })),
-    keyOut: dark?.verdict === 'kept' ? 'dark' : works?.verdict === 'kept' ? 'works' : null,
+    keyOut: oneOf(['dark', 'works'] as const, [dark!, works!]),
     level: level!.why === 'notDimmed' ? null : level!.verdict,
     price: priceOfChange(analysis, analysed),
     fuseId: fuse && fuse.id !== fuseOf(analysis, loadId)[0]?.id ? fuse.id : null,
-    powerBack: answers.find((_, at) => backs[at]?.verdict === 'kept') ?? null,
+    powerBack: oneOf(answers, backs),
+    ontoId: choice.channel?.deviceId ?? null,
     ...whatItBrings(analysis, analysed),
     spare: freeByDevice(design),
     sparePoles: sparePoles(after),
   };
+}
+
+/** The answer that is kept; where none is, whether that was made out of all ways things can stand. */
+function oneOf<T extends string>(answers: readonly T[], judged: readonly Judged[]): T | 'varies' | 'notKnown' {
+  const kept = answers.find((_, at) => judged[at]!.verdict === 'kept');
+  return kept ?? (judged.some(({ why }) => why === 'notAllTried') ? 'notKnown' : 'varies');
 }
 
 function fuseOf({ index, loads }: Analysis, loadId: string): Device[] {

@@ -17,21 +17,26 @@ function lostWishes({ change }: WayTried): string[] {
   return length === 0 ? [] : [`and ${length} wish${length === 1 ? '' : 'es'} that name${length === 1 ? 's' : ''} it`];
 }
 
-const KEY_OUT = { works: 'as with it in', dark: 'off' };
+const NOT_KNOWN = 'not known: too many ways to try them all';
+const KEY_OUT = { works: 'as with it in', dark: 'off', varies: 'that hangs on how things stand', notKnown: NOT_KNOWN };
 const LEVEL = {
   kept: 'as bright as it was',
   broken: 'not as bright as it was',
   undecided: 'nobody has said what its dimmer does: say it among its parts in Circuits',
 };
 
-const POWER_BACK = { off: 'off', asBefore: 'as before', on: 'on' };
+const POWER_BACK = {
+  ...{ off: 'off', asBefore: 'as before', on: 'on' },
+  varies: 'that hangs on how things stand: decide it as a wish',
+  notKnown: NOT_KNOWN,
+};
 
 /** What a way needs, what it hangs on and what becomes of it. */
 export function WayFacts({ tried }: { tried: WayTried }) {
   const design = useDesign((state) => state.design);
   const units = useUnits();
   const { after, added, dropped, wires, cores, standbyAhPerDay, coilA, dependsOn, fails, keyOut, powerBack, level, price, fuseId } = tried;
-  const { brought, ended, spare, sparePoles: poles } = tried;
+  const { brought, ended, spare, sparePoles: poles, ontoId } = tried;
   const { currency } = usePrices();
   const facts: [string, React.ReactNode][] = [
     ['Parts', added.length === 0 ? 'none' : added.map((device) => `${device.name} (${kindOf(device).label})`).join(', ')],
@@ -48,8 +53,8 @@ export function WayFacts({ tried }: { tried: WayTried }) {
             .join(', '),
     ],
     ['It hangs on', dependsOn.length === 0 ? 'nothing one moves' : dependsOn.map((input) => moverName(after, input)).join(', ')],
-    ['With the key out', keyOut === null ? 'that hangs on how things stand' : KEY_OUT[keyOut]],
-    ['When power comes back', powerBack === null ? 'that hangs on how things stand: decide it as a wish' : POWER_BACK[powerBack]],
+    ['With the key out', KEY_OUT[keyOut]],
+    ['When power comes back', POWER_BACK[powerBack]],
     ...(level === null ? [] : [['Off and on again', LEVEL[level]] as [string, React.ReactNode]]),
     ['It costs', priceWords(price, currency)],
     [
@@ -62,7 +67,9 @@ export function WayFacts({ tried }: { tried: WayTried }) {
         .join('; '),
     ],
   ];
-  const shared = dependsOn.filter((input) => input.kind === 'device' && !added.some(({ id }) => id === input.deviceId));
+  const shared = dependsOn.filter(
+    (input) => input.kind === 'device' && input.deviceId !== ontoId && !added.some(({ id }) => id === input.deviceId),
+  );
   if (shared.length > 0)
     facts.push(['It stays behind', `${shared.map((input) => moverName(after, input)).join(', ')}, which others are switched by too`]);
   if (fuseId !== null) facts.push(['It is guarded by', `${nameOf(after, fuseId)}, no longer by a fuse of its own`]);
