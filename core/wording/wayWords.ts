@@ -131,13 +131,13 @@ export const WAY_WORDS: Record<WayId, WayWords> = {
   },
   channel: {
     name: 'A spare channel there is already',
-    says: 'It goes on a free channel of a receiver or relay hub, in place of a fuse of its own.',
+    says: 'It goes on a free channel of a radio receiver or relay hub, in place of a fuse of its own.',
     pitfall:
       'The fuse ahead of the receiver guards it with all the others there, and its own slot is free. The channel carries the whole current.',
   },
   channelRelay: {
     name: 'A spare channel works its relay',
-    says: 'A free channel of a receiver or relay hub works a relay near the load; the load keeps a fuse of its own.',
+    says: 'A free channel of a radio receiver or relay hub works a relay near the load; the load keeps a fuse of its own.',
     pitfall: 'Its coil hangs on the receiver’s fuse: with that one out it does not come on, though its own is in.',
   },
   motion: {

@@ -39,7 +39,8 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
     ({ analysis }) => Array.from(analysis.loads.values()).filter((row) => row.circuitId === circuitId && circuitId !== null).length,
   );
   const [isWhole, setWhole] = useState(false);
-  const ways = load ? waysFor(load, isWhole) : [];
+  const hasChannel = useMemo(() => channelsToTake(design).length > 0, [design]);
+  const ways = load ? waysFor(load, isWhole).filter(({ asks }) => asks !== 'channel' || hasChannel) : [];
   const way = ways.find(({ id }) => id === wayId) ?? ways[0];
   const fitting = ways.filter(({ id }) => isCalled(`${WAY_WORDS[id].name} ${WAY_WORDS[id].says}`, find));
   const isWished = useMemo(
@@ -267,7 +268,9 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
         <p>
           {isWhole
             ? 'No wire or several leave its fuse: with one to a joint, all that hangs there can be switched so.'
-            : cannot(way, otherId, channels.length)}
+            : way.asks === 'other' && otherId === null
+              ? 'Say which other load shares the switch.'
+              : 'This load cannot be wired so.'}
         </p>
       ) : (
         <>
@@ -284,12 +287,6 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
       )}
     </>
   );
-}
-
-/** Why a way cannot be tried yet, or at all. */
-function cannot({ asks }: Way, otherId: string | null, channels: number): string {
-  if (asks === 'other' && otherId === null) return 'Say which other load shares the switch.';
-  return asks === 'channel' && channels === 0 ? 'No receiver or relay hub has a channel free.' : 'This load cannot be wired so.';
 }
 
 function Choice({ label, children }: { label: string; children: React.ReactNode }) {

@@ -209,6 +209,24 @@ export const WAYS: readonly Way[] = [
     },
   },
   {
+    ...{ id: 'channel', family: 'radio', asks: 'channel', isFor: ownPlus },
+    build(at, { channel }) {
+      if (!channel) return false;
+      at.hangOn(channel);
+      return true;
+    },
+  },
+  {
+    ...{ id: 'channelRelay', family: 'radio', asks: 'channel', isFor: ownPlus },
+    build(at, { channel }) {
+      if (!channel) return false;
+      const relay = relayInRun(at);
+      at.control(channel, end(relay, '86'));
+      at.toReturn(relay, '85');
+      return true;
+    },
+  },
+  {
     ...{ id: 'radio', family: 'radio', isFor: ownPlus },
     build(at) {
       at.through([radio(at), 'plus', 'ch1']);
@@ -268,24 +286,6 @@ export const WAYS: readonly Way[] = [
       at.toReturn(first, '85');
       at.toReturn(second, '85');
       return at.feedOther(otherId, end(second, '87'));
-    },
-  },
-  {
-    ...{ id: 'channel', family: 'radio', asks: 'channel', isFor: ownPlus },
-    build(at, { channel }) {
-      if (!channel) return false;
-      at.hangOn(channel);
-      return true;
-    },
-  },
-  {
-    ...{ id: 'channelRelay', family: 'radio', asks: 'channel', isFor: ownPlus },
-    build(at, { channel }) {
-      if (!channel) return false;
-      const relay = relayInRun(at);
-      at.control(channel, end(relay, '86'));
-      at.toReturn(relay, '85');
-      return true;
     },
   },
   {
