@@ -11,7 +11,7 @@ import { withFaults } from './faults';
 import { vehicleWires } from './handles';
 import { inputFor, inputsOf, withNamed, type Input } from './inputs';
 import { Trial, undecided, type Cutter, type Found } from './trial';
-import { conditionsOf, moversIn } from './wished';
+import { conditionsOf, devicesAmong, moversIn } from './wished';
 
 /** What the wiring makes of a wish. */
 export interface Judged extends Found {
@@ -100,9 +100,9 @@ class Judge {
     const contrary = this.wishes.filter((other) => other.loadId === loadId && isContrary(says, other.says));
     const named = [says, ...contrary.map((other) => other.says)].flatMap(moversIn);
     const without = says.kind === 'stillWorks' ? says.withoutId : null;
-    const seeds = [...new Set([...loadIds, ...named.flatMap((mover) => (mover.kind === 'device' ? [mover.deviceId] : [])), ...(without ? [without] : [])])]; // prettier-ignore
+    const seeds = without === null ? loadIds : [...loadIds, without];
+    const { index: part, handles } = this.reach.influenceNaming(seeds, devicesAmong(named));
     const lost = without === null ? null : this.without(without);
-    const { index: part, handles } = this.reach.influenceOn(seeds);
     const inputs = withNamed(inputsOf(vehicleWires(part), handles), part, named).filter(
       (input) => input.kind === 'vehicle' || input.deviceId !== without,
     );

@@ -3,7 +3,7 @@ import type { ControlValue } from '../devices/kind';
 import { dimmedTo } from './bench';
 import { driven, vehicleWires } from './handles';
 import { inputsOf, isSameMover, withMoved, withNamed, type Input, type Standing } from './inputs';
-import { moversIn, wishedOf, type Wished } from './wished';
+import { devicesAmong, moversIn, wishedOf, type Wished } from './wished';
 import type { DesignIndex } from '../rig/designIndex';
 import { Reach, isLit } from '../network/reach';
 import { AT_REST } from '../network/controlState';
@@ -70,10 +70,7 @@ export function groupTruthOf(
     .flat()
     .filter(({ kind }) => kind === 'on' || kind === 'off')
     .flatMap(moversIn);
-  const { index: part, handles } = new Reach(index, wiring).influenceOn([
-    ...loadIds,
-    ...named.flatMap((mover) => (mover.kind === 'device' ? [mover.deviceId] : [])),
-  ]);
+  const { index: part, handles } = new Reach(index, wiring).influenceNaming(loadIds, devicesAmong(named));
   const all = vehicleWires(part);
   const inputs = withNamed(inputsOf(all, handles), part, named);
   const ways = inputs.reduce((product, { positions }) => product * positions.length, 1);

@@ -16,6 +16,11 @@ export function moversIn(says: WishSays): Mover[] {
   return conditionsOf(says).map(({ mover }) => mover);
 }
 
+/** The devices among what is moved. */
+export function devicesAmong(movers: readonly Mover[]): string[] {
+  return movers.flatMap((mover) => (mover.kind === 'device' ? [mover.deviceId] : []));
+}
+
 type OnOrOff = Extract<WishSays, { kind: 'on' | 'off' }>;
 
 /** What wishes come to where `stands` says which of their conditions are so: one that wins goes before the others. */

@@ -1,11 +1,13 @@
 import type { Device, Load, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue, Memory } from '../devices/kind';
+import type { Receiver } from '../devices/receiver';
 import type { DesignIndex } from '../rig/designIndex';
 import { tapOn } from '../rig/designIndex';
 import { AT_REST, withControl, type ControlState } from './controlState';
 import { pathTo } from './flow';
 import { NetworkError } from './networkError';
+import { plainChannels } from './plainChannels';
 import { LiveDesign } from './settle';
 import { landedTerminals, terminalKey, type Wiring } from './wiring';
 
@@ -20,6 +22,8 @@ const MOST_TRIED = 600;
 const MOST_IN_ALL = 4000;
 /** Share of the nominal voltage from which a load counts as lit. Common practice: half glowing lamps are a fault of their own. */
 const LIT_SHARE = 0.5;
+
+const NONE: ReadonlySet<string> = new Set();
 
 /** What a test lamp takes, A. */
 const PROBE_A = 0.05;
@@ -44,6 +48,7 @@ export interface Influence {
 export class Reach {
   private readonly wiresAt = new Map<string, Wire[]>();
   private left = MOST_IN_ALL;
+  private readonly plain = new Map<string, ReadonlySet<string>>();
 
   constructor(
     private readonly index: DesignIndex,
@@ -110,7 +115,9 @@ export class Reach {
       if (!device) return;
       const kind = kindOf(device);
       const terminals = (by !== null && kind.deciding?.(device, by)) || kind.terminals(device);
+      const plain = by !== null && device.kind === 'receiver' ? this.plainOf(device) : NONE;
       for (const terminal of terminals) {
+        if (terminal !== by && plain.has(terminal)) continue;
         const key = terminalKey(deviceId, terminal);
         if (met.has(key)) continue;
         met.add(key);
@@ -137,6 +144,19 @@ export class Reach {
       }
     }
     return { index: partOf(index, devices, wires), handles: handlesOf(index, devices, wires) };
+  }
+
+  /** The same with devices that are named beside them: one that has no part in it is looked at whole. */
+  influenceNaming(ids: readonly string[], named: readonly string[]): Influence {
+    const near = this.influenceOn(ids);
+    const apart = named.filter((id) => !near.index.devices.has(id));
+    return apart.length === 0 ? near : this.influenceOn([...ids, ...apart]);
+  }
+
+  private plainOf(receiver: Receiver): ReadonlySet<string> {
+    let plain = this.plain.get(receiver.id);
+    if (!plain) this.plain.set(receiver.id, (plain = plainChannels(this.index, this.wiring, this.wiresAt, receiver)));
+    return plain;
   }
 }
 

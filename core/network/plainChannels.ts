@@ -1,0 +1,62 @@
+import type { Device, TerminalRef, Wire } from '../design/schema';
+import { kindOf } from '../devices';
+import type { Receiver } from '../devices/receiver';
+import type { DesignIndex } from '../rig/designIndex';
+import { terminalKey, type Wiring } from './wiring';
+
+/** What a channel may lead to and still only feed: loads, what carries or holds up a current on, coils. */
+const ONLY_FED: ReadonlySet<Device['kind']> = new Set(['load', 'splice', 'plug', 'switch', 'dimmer', 'diode', 'protection', 'relay']);
+/** Where ways home end. */
+const HOME: ReadonlySet<Device['kind']> = new Set(['battery', 'busBar', 'fuseBlock', 'groundPoint', 'shunt', 'isolator']);
+
+/**
+ * Channels of a receiver that nothing but itself can bring to life: what hangs on them is fed by it and leads home, so that what they do is no matter of any other
+ * channel. A channel whose wiring meets another source is none, and no channel of a receiver that remembers its mode is.
+ */
+export function plainChannels(
+  index: DesignIndex,
+  wiring: Wiring,
+  wiresAt: ReadonlyMap<string, readonly Wire[]>,
+  receiver: Receiver,
+): Set<string> {
+  if (receiver.remembers) return new Set();
+  const channels = kindOf(receiver as Receiver & Device)
+    .terminals(receiver as Receiver & Device)
+    .filter((terminal) => terminal.startsWith('ch'));
+  return new Set(channels.filter((terminal) => leadsOnlyAway(index, wiring, wiresAt, { deviceId: receiver.id, terminal })));
+}
+
+/** Whether everything that hangs on a terminal, followed up to where it comes home, is only fed by it. */
+function leadsOnlyAway(
+  { devices }: DesignIndex,
+  wiring: Wiring,
+  wiresAt: ReadonlyMap<string, readonly Wire[]>,
+  from: TerminalRef,
+): boolean {
+  const met = new Set([terminalKey(from.deviceId, from.terminal)]);
+  const queue = [from];
+  for (const at of queue)
+    for (const wire of wiresAt.get(terminalKey(at.deviceId, at.terminal)) ?? []) {
+      const far = wire.from.deviceId === at.deviceId && wire.from.terminal === at.terminal ? wire.to : wire.from;
+      const device = devices.get(far.deviceId);
+      if (!device || met.has(terminalKey(far.deviceId, far.terminal))) continue;
+      if (HOME.has(device.kind)) {
+        if (!wiring.return.at.has(terminalKey(far.deviceId, far.terminal))) return false;
+        continue;
+      }
+      const isCoil = device.kind !== 'relay' || far.terminal === '85' || far.terminal === '86';
+      if (
+        !ONLY_FED.has(device.kind) ||
+        !isCoil ||
+        (device.kind === 'protection' && device.mount) ||
+        (device.kind === 'load' && device.partOf)
+      )
+        return false;
+      for (const terminal of kindOf(device).deciding?.(device, far.terminal) ?? kindOf(device).terminals(device)) {
+        const key = terminalKey(device.id, terminal);
+        if (!met.has(key)) queue.push({ deviceId: device.id, terminal });
+        met.add(key);
+      }
+    }
+  return true;
+}
