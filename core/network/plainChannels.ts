@@ -6,9 +6,6 @@ import { terminalKey, type Wiring } from './wiring';
 
 /** What a channel may lead to and still only feed: loads, what carries or holds up a current on, coils. */
 const ONLY_FED: ReadonlySet<Device['kind']> = new Set(['load', 'splice', 'plug', 'switch', 'dimmer', 'diode', 'protection', 'relay']);
-/** Where ways home end. */
-const HOME: ReadonlySet<Device['kind']> = new Set(['battery', 'busBar', 'fuseBlock', 'groundPoint', 'shunt', 'isolator']);
-
 /**
  * Channels of a receiver that nothing but itself can bring to life: what hangs on them is fed by it and leads home, so that what they do is no matter of any other
  * channel. A channel whose wiring meets another source is none, and no channel of a receiver that remembers its mode is.
@@ -26,7 +23,7 @@ export function plainChannels(
   return new Set(channels.filter((terminal) => leadsOnlyAway(index, wiring, wiresAt, { deviceId: receiver.id, terminal })));
 }
 
-/** Whether everything that hangs on a terminal, followed up to where it comes home, is only fed by it. */
+/** Whether everything that hangs on a terminal, followed up to where it is on its way home, is only fed by it. */
 function leadsOnlyAway(
   { devices }: DesignIndex,
   wiring: Wiring,
@@ -34,29 +31,26 @@ function leadsOnlyAway(
   from: TerminalRef,
 ): boolean {
   const met = new Set([terminalKey(from.deviceId, from.terminal)]);
+  const isHome = (key: string) => wiring.return.at.has(key) && !wiring.supply.at.has(key);
   const queue = [from];
   for (const at of queue)
     for (const wire of wiresAt.get(terminalKey(at.deviceId, at.terminal)) ?? []) {
       const far = wire.from.deviceId === at.deviceId && wire.from.terminal === at.terminal ? wire.to : wire.from;
       const device = devices.get(far.deviceId);
-      if (!device || met.has(terminalKey(far.deviceId, far.terminal))) continue;
-      if (HOME.has(device.kind)) {
-        if (!wiring.return.at.has(terminalKey(far.deviceId, far.terminal))) return false;
-        continue;
-      }
-      const isCoil = device.kind !== 'relay' || far.terminal === '85' || far.terminal === '86';
-      if (
-        !ONLY_FED.has(device.kind) ||
-        !isCoil ||
-        (device.kind === 'protection' && device.mount) ||
-        (device.kind === 'load' && device.partOf)
-      )
-        return false;
+      const reached = terminalKey(far.deviceId, far.terminal);
+      if (!device || met.has(reached) || isHome(reached)) continue;
+      if (!isOnlyFed(device, far.terminal)) return false;
       for (const terminal of kindOf(device).deciding?.(device, far.terminal) ?? kindOf(device).terminals(device)) {
         const key = terminalKey(device.id, terminal);
-        if (!met.has(key)) queue.push({ deviceId: device.id, terminal });
+        if (!met.has(key) && !isHome(key)) queue.push({ deviceId: device.id, terminal });
         met.add(key);
       }
     }
   return true;
+}
+
+function isOnlyFed(device: Device, terminal: string): boolean {
+  if (!ONLY_FED.has(device.kind)) return false;
+  if (device.kind === 'relay') return terminal === '85' || terminal === '86';
+  return device.kind === 'protection' ? !device.mount : device.kind !== 'load' || !device.partOf;
 }
