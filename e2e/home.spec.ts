@@ -12,8 +12,13 @@ test('home shows what matters of each design', async ({ page }) => {
   await page.goto('/');
   await expect(row(page, 'Heron').first()).toContainText('20');
   await expect(row(page, 'Heron').first()).toContainText('8.3 %');
-  await expect(row(page, 'Heron').first()).toContainText('1 fault');
-  await expect(row(page, 'Pip').first()).toContainText('OK');
+  // All that is found inside is counted; what takes long is left for the next time the list is asked for.
+  await expect(async () => {
+    await page.reload();
+    await expect(row(page, 'Heron').first()).toContainText('3 faults');
+    await expect(row(page, 'Pip').first()).toContainText('OK');
+    await expect(row(page, 'Heron').first()).not.toContainText('or more');
+  }).toPass({ timeout: 30_000 });
 });
 
 test('a few questions make a design and lead straight to its loads; the first load shows its first steps', async ({ page }) => {
