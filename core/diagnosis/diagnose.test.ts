@@ -27,7 +27,7 @@ function flawsOf(index: DesignIndex, loadId: string, random: () => number): Flaw
 // Every single fault, readings with a hundredth and ten millivolts of noise, the best next measurement followed: the true fault first, or one no meter tells from it, in 95 of 100.
 test.each<[string, () => Design, number]>([
   ['Pip', pip, 2],
-  ['Heron', heron, 17],
+  ['Heron', heron, 13],
 ])(
   '%s: the fault that was set is the one named',
   (_, make, every) => {
