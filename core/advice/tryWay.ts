@@ -27,6 +27,8 @@ export interface WayTried {
   dropped: Device[];
   added: Device[];
   wires: Wire[];
+  /** Wires that are there and become another size. */
+  resized: number;
   /** Wires from one place or zone to another: cores to be pulled. */
   cores: number;
   /** What more is drawn with everything at rest and the load off, Ah a day; and by coils while they are fed, A. */
@@ -89,6 +91,7 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
   return {
     ...{ change, after, dropped, added, wires, truth },
     cores: coresIn(index, wires),
+    resized: change.updated.filter(({ from, to }) => from.type === 'wire' && to.type === 'wire' && from.conductor !== to.conductor).length,
     standbyAhPerDay: Math.max(0, restA(index, loadId) - restA(analysis.index, loadId)) * HOURS,
     coilA: Array.from(
       ownCurrents(

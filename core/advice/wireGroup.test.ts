@@ -5,6 +5,7 @@ import { judgeWishes } from '../bench/judge';
 import { applyChange, isEmpty } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import type { Wish, WishSays } from '../design/schema';
+import { waysKeeping } from './waysKeeping';
 import { wireGroup } from './wireGroup';
 
 /** Three lamps on fuses of their own, and what is wished of them. */
@@ -82,4 +83,27 @@ test('on Heron nothing that keeps its wishes is touched', () => {
   const found = wireGroup(analysis, wellKept);
   expect(found.lines.every(({ fate }) => fate === 'asItIs')).toBe(true);
   expect(isEmpty(found.change)).toBe(true);
+});
+
+// By hand: a channel for 1 A, and a new receiver's for 10 A, are no contacts for 20 A; through a relay either is.
+test('the way with the fewest parts is not taken where it would bring a fault', () => {
+  const build = rig();
+  build.supply();
+  build.slot('hubFuse', 1, 10);
+  build.add({ id: 'hub', kind: 'receiver', channels: 2, mode: 'latching', channelMaxA: 1, standbyA: 0.006 });
+  build.wire('hubFuse.out', 'hub.plus');
+  build.wire('hub.minus', 'bar.bar', 1000, 'mm2:1', 'return');
+  build.circuit('hubFuse', 1, 'hubFuse');
+  build.slot('heavy', 2, 30);
+  build.load(240, 'resistive', 0, { id: 'heavy_lamp' });
+  build.wire('heavy.out', 'heavy_lamp.plus', 1000, 'mm2:10');
+  build.wire('heavy_lamp.minus', 'bar.bar', 1000, 'mm2:10', 'return');
+  build.circuit('heavy', 2, 'heavy');
+  const off: Wish = { id: 'wish', type: 'wish', loadId: 'heavy_lamp', says: { kind: 'powerBack', answer: 'off' } };
+  const analysis = analyse(applyChange(build.design(), { added: [off], updated: [], removed: [] }));
+  expect(waysKeeping(analysis, 'heavy_lamp')[0]).toMatchObject({ wayId: 'channel', broken: 0 });
+  const found = wireGroup(analysis, ['heavy_lamp']);
+  expect(found.lines).toMatchObject([{ fate: 'wired', wayId: 'channelRelay' }]);
+  expect(found.brought.filter(({ severity }) => severity === 'fault')).toEqual([]);
+  expect(found.unmet).toEqual([]);
 });

@@ -12,14 +12,14 @@ import { wayTo } from '../switching/gallery/wayTo';
 import { unseated } from '../switching/panels';
 import { coresIn } from './coresIn';
 import { priceOfChange, type PriceOfChange } from './priceOfChange';
-import { waysKeeping } from './waysKeeping';
+import { waysKeeping, type WayKeeping } from './waysKeeping';
 import { whatItBrings } from './whatItBrings';
 
 /** What becomes of one load of a group. */
 export interface GroupLine {
   loadId: string;
-  /** It does all that is wished already; it is wired another way; or no way does it. */
-  fate: 'asItIs' | 'wired' | 'noWay';
+  /** It does all that is wished already; it is wired another way; no way does it; or those that do would bring a fault. */
+  fate: 'asItIs' | 'wired' | 'noWay' | 'unsound';
   wayId: WayId | null;
   /** Wishes of it, and how many nobody has decided. */
   wishes: number;
@@ -45,7 +45,8 @@ export interface GroupWired {
 }
 
 /**
- * Takes loads with wishes one after another and wires each the best way that keeps all that is wished of it, on what those before it left. Those that do it already stay.
+ * Takes loads with wishes one after another and wires each the best way that keeps all that is wished of it and brings no fault, on what those before it left. Those that do it
+ * already stay.
  * @param tell is told the share that is done; false ends it with what was wired by then
  * @throws NetworkError where the wiring has no answer
  */
@@ -62,12 +63,12 @@ export function wireGroup(analysis: Analysis, loadIds: readonly string[], tell: 
     } else {
       const ways = waysKeeping(now, loadId, (done) => (isWanted = tell((at + done) / loadIds.length)));
       if (!isWanted) break;
-      const best = ways.find(({ broken, lost, undecided }) => broken === 0 && lost === 0 && undecided <= counted.undecided);
-      const taken = best && wayTo(now.design, loadId, wayCalled(best.wayId), best);
-      lines.push({ loadId, fate: taken ? 'wired' : 'noWay', wayId: best?.wayId ?? null, ...counted });
-      if (taken) {
-        change = composeChanges(change, taken.change);
-        now = analyse(applyChange(now.design, taken.change));
+      const keeping = ways.filter(({ broken, lost, undecided }) => broken === 0 && lost === 0 && undecided <= counted.undecided);
+      const sound = firstSound(now, loadId, keeping);
+      lines.push({ loadId, fate: sound ? 'wired' : keeping.length > 0 ? 'unsound' : 'noWay', wayId: sound?.wayId ?? null, ...counted });
+      if (sound) {
+        change = composeChanges(change, sound.change);
+        now = sound.after;
       }
     }
     if (!tell((at + 1) / loadIds.length)) break;
@@ -83,6 +84,18 @@ export function wireGroup(analysis: Analysis, loadIds: readonly string[], tell: 
     ...whatItBrings(analysis, now),
     unmet: judgeOf(now, loadIds).filter(({ verdict, why }) => verdict !== 'kept' && why !== 'unanswered'),
   };
+}
+
+/** The first of some ways that brings no fault, and the design with it. */
+function firstSound(now: Analysis, loadId: string, ways: readonly WayKeeping[]): { wayId: WayId; change: Change; after: Analysis } | null {
+  for (const way of ways) {
+    const taken = wayTo(now.design, loadId, wayCalled(way.wayId), way);
+    if (!taken) continue;
+    const after = analyse(applyChange(now.design, taken.change));
+    if (!whatItBrings(now, after).brought.some(({ severity }) => severity === 'fault'))
+      return { wayId: way.wayId, change: taken.change, after };
+  }
+  return null;
 }
 
 function judgeOf({ index, wiring, design }: Analysis, loadIds: readonly string[]): Judged[] {

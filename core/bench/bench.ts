@@ -4,7 +4,7 @@ import { loadDraw } from '../devices/load';
 import { blinkingOf, type Blinking } from '../devices/ruleHub';
 import { stateOf } from '../network/compile';
 import type { ControlValue, Memory } from '../devices/kind';
-import { BEGUN, controlOf, withControl, type ControlState } from '../network/controlState';
+import { AT_REST, BEGUN, controlOf, withControl, type ControlState } from '../network/controlState';
 import { LiveDesign, type Outcome } from '../network/settle';
 import type { DesignIndex } from '../rig/designIndex';
 import { driven, vehicleWires, type VehicleWire } from './handles';
@@ -62,7 +62,7 @@ export interface Answer {
 export class Bench {
   private live: LiveDesign;
   private readonly wires: readonly VehicleWire[];
-  private state: ControlState = BEGUN;
+  private state: ControlState;
   /** What has gone wrong. */
   faults: readonly Fault[] = [];
   side: VehicleSide = PARKED;
@@ -74,16 +74,23 @@ export class Bench {
   constructor(
     private readonly index: DesignIndex,
     earlier: Bench | null = null,
+    private readonly begun: ControlState = BEGUN,
   ) {
+    this.state = begun;
     if (earlier) {
       const { controls, memory, timeS } = earlier.state;
-      this.state = { ...BEGUN, controls: ofDevices(index, controls), memory: ofDevices(index, memory), timeS };
+      this.state = { ...begun, controls: ofDevices(index, controls), memory: ofDevices(index, memory), timeS };
       this.side = earlier.side;
       this.faults = earlier.faults.filter((fault) => hasSubject(index, fault));
     }
     this.wires = vehicleWires(index);
     this.live = this.wiredUp();
     this.come(driven(this.state, this.wires, this.side));
+  }
+
+  /** A design as somebody meters it, once it has stood for a while: what comes late has come. */
+  static longStanding(index: DesignIndex): Bench {
+    return new Bench(index, null, AT_REST);
   }
 
   /** What everything does since the last act. */
@@ -243,7 +250,7 @@ export class Bench {
       this.faults = [];
       this.live = this.wiredUp();
     }
-    return this.come(driven(BEGUN, this.wires, this.side));
+    return this.come(driven(this.begun, this.wires, this.side));
   }
 
   private come(state: ControlState): this {

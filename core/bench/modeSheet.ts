@@ -31,10 +31,7 @@ export function modeSheet(index: DesignIndex, wiring: Wiring, receiver: Receiver
   const node = wiring.supply.nodes[wiring.supply.at.get(terminalKey(id, 'plus')) ?? -1];
   if (!remembers || !node?.protectionId) return null;
   const fuseId = node.protectionId;
-  const comes = {
-    ...index,
-    devices: new Map(index.devices).set(id, { ...index.devices.get(id)!, mode: remembers.comesAs } as Receiver & { type: 'device' }),
-  };
+  const comes = { ...index, devices: new Map(index.devices).set(id, { ...receiver, mode: remembers.comesAs }) };
   const button = (channel: number, pressed: boolean): Act => moves({ kind: 'device', deviceId: id, control: `ch${channel}` }, pressed);
   const fuse = (fitted: boolean): Act => moves({ kind: 'device', deviceId: fuseId, control: 'fitted' }, fitted);
   const { holds } = remembers;

@@ -66,3 +66,27 @@ test.each([
   },
   120_000,
 );
+
+// Common practice: one meters what stands, so an output that comes on late has come on by then.
+test('what a hub switches on late, or for a moment, is read as lit', () => {
+  const hubbed = (does: 'late' | 'pulse') => {
+    const build = rig();
+    build.supply();
+    build.slot('fuse', 1, 10);
+    const rules = [{ output: 1, all: [1], none: [], block: false, does, seconds: 10 }];
+    build.add({ id: 'hub', kind: 'ruleHub', inputs: 1, outputs: 1, outputMaxA: 10, standbyA: 0.01, rules });
+    build.add({ id: 'sw', kind: 'switch', ratingA: 10 });
+    build.load(24, 'resistive', 0, { id: 'lamp' });
+    build.wire('fuse.out', 'hub.plus');
+    build.wire('fuse.out', 'sw.in');
+    build.wire('sw.out', 'hub.in1');
+    const feed = build.wire('hub.out1', 'lamp.plus');
+    for (const minus of ['hub', 'lamp']) build.wire(`${minus}.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
+    return { index: indexDesign(build.design()), feed };
+  };
+  for (const does of ['late', 'pulse'] as const) {
+    const { index, feed } = hubbed(does);
+    const moved = movesFor(index, traceWiring(index), ['lamp'])!;
+    expect(readAll(index, moved, 12.6, [{ kind: 'amps', wireId: feed }])[0]).toBeGreaterThan(1.9);
+  }
+});

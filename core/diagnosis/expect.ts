@@ -89,7 +89,7 @@ export function mayBeOut(value: number, planned: number): boolean {
 
 /** What every point reads in one vehicle. */
 export function readAll(index: DesignIndex, moved: readonly Moved[], batteryV: number | null, points: readonly Measurement[]): number[] {
-  const bench = new Bench(index);
+  const bench = Bench.longStanding(index);
   for (const { mover, position } of moved) if (inputFor(index, mover)) bench.do({ kind: 'move', mover, position });
   if (batteryV !== null) bench.atBattery(batteryV);
   const minus = index.battery && { deviceId: index.battery.id, terminal: 'minus' };

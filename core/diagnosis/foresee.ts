@@ -68,7 +68,7 @@ export class Foresight {
     private readonly points: readonly TerminalRef[],
     private readonly wireIds: readonly string[],
   ) {
-    this.sound = new Bench(index);
+    this.sound = Bench.longStanding(index);
   }
 
   get places(): Places {
@@ -108,7 +108,7 @@ export class Foresight {
   private changed(flaw: Flaw, prior: number): Foreseen | null {
     const { index, held } = withFlaw(this.index, flaw);
     // A part that is the same, only held, needs no wiring up.
-    return answered(() => this.read(index === this.index ? this.sound : new Bench(index), flaw, prior, held));
+    return answered(() => this.read(index === this.index ? this.sound : Bench.longStanding(index), flaw, prior, held));
   }
 
   private read(bench: Bench, flaw: Flaw, prior: number, held: Held): Foreseen {

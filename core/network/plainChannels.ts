@@ -1,6 +1,5 @@
 import type { Device, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
-import type { Receiver } from '../devices/receiver';
 import type { DesignIndex } from '../rig/designIndex';
 import { terminalKey, type Wiring } from './wiring';
 
@@ -14,11 +13,11 @@ export function plainChannels(
   index: DesignIndex,
   wiring: Wiring,
   wiresAt: ReadonlyMap<string, readonly Wire[]>,
-  receiver: Receiver,
+  receiver: Extract<Device, { kind: 'receiver' }>,
 ): Set<string> {
   if (receiver.remembers) return new Set();
-  const channels = kindOf(receiver as Receiver & Device)
-    .terminals(receiver as Receiver & Device)
+  const channels = kindOf(receiver)
+    .terminals(receiver)
     .filter((terminal) => terminal.startsWith('ch'));
   return new Set(channels.filter((terminal) => leadsOnlyAway(index, wiring, wiresAt, { deviceId: receiver.id, terminal })));
 }

@@ -1,7 +1,6 @@
 import type { Device, Load, TerminalRef, Wire } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue, Memory } from '../devices/kind';
-import type { Receiver } from '../devices/receiver';
 import type { DesignIndex } from '../rig/designIndex';
 import { tapOn } from '../rig/designIndex';
 import { AT_REST, withControl, type ControlState } from './controlState';
@@ -153,7 +152,7 @@ export class Reach {
     return apart.length === 0 ? near : this.influenceOn([...ids, ...apart]);
   }
 
-  private plainOf(receiver: Receiver): ReadonlySet<string> {
+  private plainOf(receiver: Extract<Device, { kind: 'receiver' }>): ReadonlySet<string> {
     let plain = this.plain.get(receiver.id);
     if (!plain) this.plain.set(receiver.id, (plain = plainChannels(this.index, this.wiring, this.wiresAt, receiver)));
     return plain;

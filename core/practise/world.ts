@@ -126,6 +126,6 @@ export function shortWire(id: string, from: TerminalRef, to: TerminalRef): Wire 
 
 /** What loads would be seen to do with other controls moved, from rest. */
 export function seenAfter({ index, held }: Standing, moved: readonly Moved[], loadIds: readonly string[]): Seen[] {
-  const levels = broughtTo(new Bench(index), moved, held).levels();
+  const levels = broughtTo(Bench.longStanding(index), moved, held).levels();
   return loadIds.map((loadId) => ({ loadId, does: doing(levels[index.loads.findIndex(({ id }) => id === loadId)] ?? 0) }));
 }

@@ -1,10 +1,8 @@
 import { Route } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Answer, Bench, LoadAnswer } from '@/core/bench/bench';
-import { colourOf } from '@/core/bench/usualWishes';
 import type { Load } from '@/core/design/schema';
 import { nameOf } from '@/core/design/names';
-import { isLamp } from '@/core/devices/load';
 import { formatAmps, formatVolts } from '@/core/units/quantity';
 import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -98,12 +96,7 @@ function Row({ one, name, load, run, onRun, onAsk, onWire }: RowProps) {
       <tr className={isOn ? styles.on : undefined}>
         <th scope="row">
           <span className={styles.load}>
-            <LoadShape
-              lamp={load !== undefined && isLamp(load)}
-              lit={isOn ? one.level : null}
-              blinks={one.blinks}
-              colour={load && isLamp(load) ? colourOf(load) : null}
-            />
+            <LoadShape load={load} answer={one} />
             <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
               {name}
             </button>

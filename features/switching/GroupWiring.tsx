@@ -13,6 +13,7 @@ import { wordFinding } from '@/core/wording/wording';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { usePrices } from '@/features/design/usePrices';
 import { useRefusal } from '@/features/design/useRefusal';
+import { Facts } from './Facts';
 import { priceWords } from './priceWords';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
 import styles from './WishesDrawer.module.css';
@@ -90,14 +91,7 @@ function Proposal({ group, onTaken }: { group: GroupWired; onTaken(): void }) {
         <p>Nothing is to be wired anew.</p>
       ) : (
         <>
-          <dl className={styles.facts}>
-            {facts.map(([what, how]) => (
-              <div key={what}>
-                <dt>{what}</dt>
-                <dd>{how}</dd>
-              </div>
-            ))}
-          </dl>
+          <Facts facts={facts} />
           {unmet.map((one) => (
             <p key={one.wish.id} className={styles.unmet}>
               Not kept then: {nameOf(design, one.wish.loadId)} {wishWords(after, one.wish.says)}; {outcomeWords(after, one)}.
@@ -121,5 +115,6 @@ function Proposal({ group, onTaken }: { group: GroupWired; onTaken(): void }) {
 function fateWords({ fate, wayId, undecided }: GroupLine): string {
   const open = undecided === 0 ? '' : `; ${undecided} of its questions ${undecided === 1 ? 'is' : 'are'} undecided`;
   if (fate === 'asItIs') return `as it is, it does all that is wished${open}`;
+  if (fate === 'unsound') return `every ready way that keeps all would bring a fault of its own; it stays as it is${open}`;
   return fate === 'noWay' ? `no ready way keeps all that is wished; it stays as it is${open}` : `${WAY_WORDS[wayId!].name}${open}`;
 }

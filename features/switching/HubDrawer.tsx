@@ -44,7 +44,7 @@ export function HubDrawer({ onClose }: { onClose(): void }) {
   );
 }
 
-function Hub({ hub, onCommit }: { hub: RuleHub & { name: string }; onCommit: Commit }) {
+function Hub({ hub, onCommit }: { hub: RuleHub; onCommit: Commit }) {
   const overlaps = hubOverlaps(hub);
   const put = (label: string, rules: HubRule[]) =>
     onCommit(`${hub.name}: ${label}`, (now) => updateRecords(now, [setting(hub, { rules })]));

@@ -1,5 +1,8 @@
 import type { CSSProperties } from 'react';
-import type { Blinking } from '@/core/devices/ruleHub';
+import type { LoadAnswer } from '@/core/bench/bench';
+import { colourOf } from '@/core/bench/usualWishes';
+import type { Load } from '@/core/design/schema';
+import { isLamp } from '@/core/devices/load';
 import styles from './Switching.module.css';
 
 /** How colours of lamps are shown. */
@@ -13,21 +16,21 @@ const LIGHTS: Readonly<Record<string, string>> = {
 };
 
 interface LoadShapeProps {
-  lamp: boolean;
-  lit: number | null;
+  load: Load | undefined;
+  /** What it does; absent: nothing. */
+  answer: LoadAnswer | undefined;
   size?: number;
-  blinks?: Blinking | undefined;
-  /** The colour it shines in, where its name says so. */
-  colour?: string | null;
 }
 
-/** A lamp as a circle, anything else as a square; filled as far as it is lit, empty when it is off. */
-export function LoadShape({ lamp, lit, size = 16, blinks, colour }: LoadShapeProps) {
-  const light = [styles.light, blinks && styles.blinks, blinks === 'against' && styles.against].filter(Boolean).join(' ');
+/** A lamp as a circle, anything else as a square; filled as far as it is lit, in its colour where its name says one, empty when it is off. */
+export function LoadShape({ load, answer, size = 16 }: LoadShapeProps) {
+  const lamp = load !== undefined && isLamp(load);
+  const colour = lamp ? colourOf(load) : null;
+  const light = [styles.light, answer?.blinks && styles.blinks, answer?.blinks === 'against' && styles.against].filter(Boolean).join(' ');
   return (
     <svg viewBox="0 0 16 16" width={size} height={size} aria-hidden className={styles.shape}>
-      {lit !== null && (
-        <Shape lamp={lamp} className={light} style={{ opacity: Math.max(0.2, lit), ...(colour && { fill: LIGHTS[colour] }) }} />
+      {answer && answer.state !== 'off' && (
+        <Shape lamp={lamp} className={light} style={{ opacity: Math.max(0.2, answer.level), ...(colour && { fill: LIGHTS[colour] }) }} />
       )}
       <Shape lamp={lamp} />
     </svg>

@@ -15,13 +15,7 @@ import styles from './HubDrawer.module.css';
 const MODES = (['latching', 'momentary'] as const).map((value) => ({ value, label: MODE_WORDS[value] }));
 
 /** A receiver that remembers its mode: how it comes, and what is done to set it, with what each act shows. */
-export function ReceiverMode({
-  receiver,
-  onCommit,
-}: {
-  receiver: Receiver & { name: string };
-  onCommit: ReturnType<typeof useRefusal>['commit'];
-}) {
+export function ReceiverMode({ receiver, onCommit }: { receiver: Receiver; onCommit: ReturnType<typeof useRefusal>['commit'] }) {
   const { remembers, mode, name, channels } = receiver;
   const set = (fields: Partial<Pick<Receiver, 'mode' | 'remembers'>>) =>
     onCommit(`Mode of ${name}`, (now) => updateRecords(now, [setting(receiver, fields)]));
@@ -64,7 +58,7 @@ export function ReceiverMode({
   );
 }
 
-function Sheet({ receiver }: { receiver: Receiver & { name: string } }) {
+function Sheet({ receiver }: { receiver: Receiver }) {
   const index = useDesign(({ analysis }) => analysis.index);
   const wiring = useDesign(({ analysis }) => analysis.wiring);
   const design = useDesign((state) => state.design);

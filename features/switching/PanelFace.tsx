@@ -5,7 +5,6 @@ import type { DeviceHandle } from '@/core/bench/handles';
 import { nameOf } from '@/core/design/names';
 import type { Device, Panel, PanelPart } from '@/core/design/schema';
 import type { ControlValue } from '@/core/devices/kind';
-import { isLamp } from '@/core/devices/load';
 import { positionsOf } from '@/core/switching/panels';
 import { answerWord, deviceStates, handleName, positionWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -94,7 +93,7 @@ function Stands({ device, shown: { answer } }: { device: Device; shown: BenchSho
   if (device.kind === 'load' && load) {
     return (
       <span className={styles.stands}>
-        <LoadShape lamp={isLamp(device)} lit={load.state === 'off' ? null : load.level} size={22} />
+        <LoadShape load={device} answer={load} size={22} />
         <b>{answerWord(load)}</b>
       </span>
     );

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
-import type { BenchAct } from '@/core/design/schema';
+import type { BenchAct, Device } from '@/core/design/schema';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
 import { VEHICLE_CONTROLS } from '@/core/catalog/vocabulary';
 import { recordsOf, type Design } from '@/core/design/design';
@@ -126,9 +126,8 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
   const [wishOf, setWishOf] = useState<string | null>(null);
   const [last] = shown?.acts ?? [];
   const [isMetering, setMetering] = useState(false);
-  const hasHub = useDesign(({ analysis }) =>
-    Array.from(analysis.index.devices.values()).some(({ kind }) => kind === 'ruleHub' || kind === 'receiver'),
-  );
+  const devices = useDesign(({ analysis }) => analysis.index.devices);
+  const has = (kind: Device['kind']) => Array.from(devices.values()).some((device) => device.kind === kind);
   const [isRuling, setRuling] = useState(false);
   const [isLooking, setLooking] = useState(false);
   const act = shown?.act;
@@ -159,9 +158,9 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
         <Button size="small" onClick={() => setMetering(true)}>
           Which wire is it?
         </Button>
-        {hasHub && (
+        {(has('ruleHub') || has('receiver')) && (
           <Button size="small" onClick={() => setRuling(true)}>
-            Hubs
+            {has('ruleHub') ? 'Hubs' : 'Radios'}
           </Button>
         )}
         <Button size="small" disabled={!shown} onClick={() => setLooking(true)}>

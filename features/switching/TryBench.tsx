@@ -5,7 +5,6 @@ import { Bench, type Answer } from '@/core/bench/bench';
 import { deviceHandles } from '@/core/bench/handles';
 import type { Input } from '@/core/bench/inputs';
 import type { Design } from '@/core/design/design';
-import { isLamp } from '@/core/devices/load';
 import { indexDesign } from '@/core/rig/designIndex';
 import { answerWord } from '@/core/wording/benchWords';
 import { moverName, movedWord } from '@/core/wording/wishWords';
@@ -37,7 +36,7 @@ export function TryBench({ design, loadId, inputs }: { design: Design; loadId: s
   return (
     <section aria-label="Try it" className={styles.try}>
       <p className={styles.lamp} role="status" aria-label="What it does">
-        <LoadShape lit={isOn ? load.level : null} lamp={index.loads.some((one) => one.id === loadId && isLamp(one))} size={30} />
+        <LoadShape load={index.loads.find(({ id }) => id === loadId)} answer={load} size={30} />
         <strong>{load ? answerWord(load) : 'off'}</strong>
         {isOn && (
           <span className="reading">

@@ -8,6 +8,7 @@ import { moverName } from '@/core/wording/wishWords';
 import { wordFinding } from '@/core/wording/wording';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { usePrices } from '@/features/design/usePrices';
+import { Facts } from './Facts';
 import { priceWords } from './priceWords';
 import styles from './Ways.module.css';
 
@@ -31,16 +32,23 @@ const POWER_BACK = {
   notKnown: NOT_KNOWN,
 };
 
+function wireWords(more: number, cores: number, resized: number): string {
+  const words = [more > 0 && `${more} more, ${cores} of them from place to place`, resized > 0 && `${resized} of another size`].filter(
+    Boolean,
+  );
+  return words.length === 0 ? 'none' : words.join('; ');
+}
+
 /** What a way needs, what it hangs on and what becomes of it. */
 export function WayFacts({ tried }: { tried: WayTried }) {
   const design = useDesign((state) => state.design);
   const units = useUnits();
   const { after, added, dropped, wires, cores, standbyAhPerDay, coilA, dependsOn, fails, keyOut, powerBack, level, price, fuseId } = tried;
-  const { brought, ended, spare, sparePoles: poles, ontoId } = tried;
+  const { brought, ended, spare, sparePoles: poles, ontoId, resized } = tried;
   const { currency } = usePrices();
   const facts: [string, React.ReactNode][] = [
     ['Parts', added.length === 0 ? 'none' : added.map((device) => `${device.name} (${kindOf(device).label})`).join(', ')],
-    ['Wires', wires.length === 0 ? 'none' : `${wires.length} more, ${cores} of them from place to place`],
+    ['Wires', wireWords(wires.length, cores, resized)],
     [
       'It draws',
       standbyAhPerDay + coilA === 0
@@ -84,14 +92,7 @@ export function WayFacts({ tried }: { tried: WayTried }) {
   if (ended > 0) facts.push(['It ends', `${ended} finding${ended === 1 ? '' : 's'}`]);
   return (
     <>
-      <dl className={styles.facts}>
-        {facts.map(([what, how]) => (
-          <div key={what}>
-            <dt>{what}</dt>
-            <dd>{how}</dd>
-          </div>
-        ))}
-      </dl>
+      <Facts facts={facts} />
       {brought.map((finding) => (
         <p key={`${finding.rule} ${finding.subjects.join()}`} className={styles.brought}>
           It brings: {wordFinding(finding, after, units).message}
