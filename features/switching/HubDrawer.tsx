@@ -168,10 +168,11 @@ function RuleFields({ hub, rule, at, onSet }: RuleProps) {
             label={`Seconds, ${of}`}
             unit="s"
             value={takesS}
-            decimals={0}
+            decimals={Number.isInteger(takesS) ? 0 : 1}
             least={1}
             most={100_000}
-            onCommit={(seconds) => onSet({ seconds })}
+            // To what is shown: tenths.
+            onCommit={(seconds) => onSet({ seconds: Math.round(seconds * 10) / 10 })}
           />
         )}
         {!rule.block && (
