@@ -199,15 +199,15 @@ export class Bench {
     return Float64Array.from(wireIds, (id) => (this.live.hasWire(id) ? this.live.wireAmps(id) : 0));
   }
 
-  /** The run a load's current comes by, its source first: each part, and amperes in the wire that leads on from it. Empty while none flows. */
-  run(loadId: string): { deviceId: string; amps: number }[] {
+  /** The run a load's current comes by, its source first: each part, the wire that leads on from it and the amperes in it. Empty while none flows. */
+  run(loadId: string): { deviceId: string; wireId: string; amps: number }[] {
     const way = this.live.upstream({ deviceId: loadId, terminal: 'plus' });
     return way.flatMap((at, step) => {
       const next = way[step + 1];
       const isEnd = (one: TerminalRef, other: TerminalRef) => one.deviceId === other.deviceId && one.terminal === other.terminal;
       const wire =
         next && this.index.wires.find(({ from, to }) => (isEnd(from, at) && isEnd(to, next)) || (isEnd(to, at) && isEnd(from, next)));
-      return wire ? [{ deviceId: at.deviceId, amps: Math.abs(this.clamp(wire.id) ?? 0) }] : [];
+      return wire ? [{ deviceId: at.deviceId, wireId: wire.id, amps: Math.abs(this.clamp(wire.id) ?? 0) }] : [];
     });
   }
 

@@ -1,11 +1,12 @@
 import { Route } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type Ref } from 'react';
 import type { Answer, Bench, LoadAnswer } from '@/core/bench/bench';
 import type { Load } from '@/core/design/schema';
 import { nameOf } from '@/core/design/names';
 import { formatAmps, formatVolts } from '@/core/units/quantity';
 import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { LitRig } from './LitRig';
 import { LoadShape } from './LoadShape';
 import { later } from '@/ui/later';
 import styles from './Switching.module.css';
@@ -38,40 +39,56 @@ export function Answers({ bench, answer, wiring, onWire }: AnswersProps) {
     }
     return Array.from(byZone);
   }, [answer, loads]);
+  const open = (loadId: string) => setOpened(opened === loadId ? null : loadId);
+  const rows = useRef(new Map<string, HTMLTableRowElement | null>());
+  // Its row is brought into sight once its run is written under it.
+  const [picked, setPicked] = useState<string | null>(null);
+  const pick = (loadId: string) => {
+    open(loadId);
+    setPicked(loadId);
+  };
+  useEffect(() => {
+    if (picked !== null) rows.current.get(picked)?.scrollIntoView({ block: 'center' });
+  }, [picked]);
   return (
-    <div className={styles.answers} role="region" aria-label="What answers" tabIndex={0}>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Load</th>
-            <th scope="col">Does</th>
-            <th scope="col">Volts</th>
-            <th scope="col">Amperes</th>
-            <th scope="col">Way</th>
-          </tr>
-        </thead>
-        {zones.map(([zoneId, list]) => (
-          <tbody key={zoneId ?? ''}>
-            <tr className={styles.zone}>
-              <th scope="rowgroup" colSpan={5}>
-                {zoneId === null ? 'No zone' : nameOf(design, zoneId)}
-              </th>
+    <div className={styles.answers}>
+      <LitRig bench={bench} answer={answer} openedId={opened} onOpen={pick} />
+      <div className={styles.list} role="region" aria-label="What answers" tabIndex={0}>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Load</th>
+              <th scope="col">Does</th>
+              <th scope="col">Volts</th>
+              <th scope="col">Amperes</th>
+              <th scope="col">Way</th>
             </tr>
-            {list.map((one) => (
-              <Row
-                key={one.id}
-                one={one}
-                name={nameOf(design, one.id)}
-                load={loads.find(({ id }) => id === one.id)}
-                run={opened === one.id ? bench.run(one.id) : null}
-                onRun={() => setOpened(opened === one.id ? null : one.id)}
-                onAsk={() => setAsked(one.id)}
-                onWire={() => onWire(one.id)}
-              />
-            ))}
-          </tbody>
-        ))}
-      </table>
+          </thead>
+          {zones.map(([zoneId, list]) => (
+            <tbody key={zoneId ?? ''}>
+              <tr className={styles.zone}>
+                <th scope="rowgroup" colSpan={5}>
+                  {zoneId === null ? 'No zone' : nameOf(design, zoneId)}
+                </th>
+              </tr>
+              {list.map((one) => (
+                <Row
+                  key={one.id}
+                  ref={(row) => void rows.current.set(one.id, row)}
+                  one={one}
+                  isOpened={opened === one.id}
+                  name={nameOf(design, one.id)}
+                  load={loads.find(({ id }) => id === one.id)}
+                  run={opened === one.id ? bench.run(one.id) : null}
+                  onRun={() => open(one.id)}
+                  onAsk={() => setAsked(one.id)}
+                  onWire={() => onWire(one.id)}
+                />
+              ))}
+            </tbody>
+          ))}
+        </table>
+      </div>
       {wiring !== null && <WaysDrawer loadId={wiring} onClose={() => onWire(null)} />}
       {asked !== null && <TruthDrawer loadId={asked} onClose={() => setAsked(null)} />}
     </div>
@@ -79,7 +96,9 @@ export function Answers({ bench, answer, wiring, onWire }: AnswersProps) {
 }
 
 interface RowProps {
+  ref: Ref<HTMLTableRowElement>;
   one: LoadAnswer;
+  isOpened: boolean;
   name: string;
   load: Load | undefined;
   /** The run its current comes by, where it is shown. */
@@ -89,11 +108,11 @@ interface RowProps {
   onWire(): void;
 }
 
-function Row({ one, name, load, run, onRun, onAsk, onWire }: RowProps) {
+function Row({ ref, one, isOpened, name, load, run, onRun, onAsk, onWire }: RowProps) {
   const isOn = one.state !== 'off';
   return (
     <>
-      <tr className={isOn ? styles.on : undefined}>
+      <tr ref={ref} className={[isOn && styles.on, isOpened && styles.picked].filter(Boolean).join(' ')}>
         <th scope="row">
           <span className={styles.load}>
             <LoadShape load={load} answer={one} />

@@ -82,7 +82,7 @@ export function SwitchingStage() {
     );
   }
   return (
-    <div className={frame.stage}>
+    <div className={`${frame.stage} ${styles.stage}`}>
       <Toolbar shown={shown} onArrange={() => setArranging(true)} onWire={setWiring} />
       <div className={styles.bench}>
         <div className={styles.controls} role="region" aria-label="Controls" tabIndex={0}>
