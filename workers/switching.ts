@@ -10,12 +10,13 @@ import type { DesignRecord } from '@/core/design/schema';
 import { NetworkError } from '@/core/network/networkError';
 import { traceWiring } from '@/core/network/wiring';
 import { indexDesign } from '@/core/rig/designIndex';
+import type { PanelFor } from '@/core/switching/panels';
 import { wayCalled, type WayChoice, type WayId } from '@/core/switching/gallery/ways';
 
 /** What is asked of the worker, and what each question is answered with. */
 export type SwitchingQuestion =
   | { ask: 'wishes' }
-  | { ask: 'group'; loadIds: string[] }
+  | { ask: 'group'; loadIds: string[]; onto: PanelFor | null }
   | { ask: 'truth'; loadIds: string[] }
   | { ask: 'ways'; loadId: string }
   | ({ ask: 'way'; loadId: string; wayId: WayId } & WayChoice);
@@ -46,7 +47,7 @@ self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRe
       return true;
     };
     if (data.ask === 'ways') return say({ ways: waysKeeping(analyse(design), data.loadId, tellShare) });
-    if (data.ask === 'group') return say({ group: wireGroup(analyse(design), data.loadIds, tellShare) });
+    if (data.ask === 'group') return say({ group: wireGroup(analyse(design), data.loadIds, data.onto, tellShare) });
     const all = allWishes(index, wished);
     say({ judged: judgeWishes(index, traceWiring(index), all, (done) => tellShare(done / all.length)) });
   } catch (error) {

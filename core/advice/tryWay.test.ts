@@ -77,11 +77,11 @@ test('parts, cores and what is brought are counted; what has no circuit cannot b
 test('on a spare channel the receiver and its fuse are what may fail, and the other channels are no matter', () => {
   const analysis = analyse(heron());
   const idOf = (name: string) => Array.from(analysis.index.devices.values()).find((device) => device.name === name)!.id;
-  const channel = { deviceId: idOf('Hide relay hub'), terminal: 'ch6' };
-  const tried = tryWay(analysis, idOf('Roof fan'), wayCalled('channel'), { signal: 'ignition', otherId: null, channel })!;
-  expect(tried.fails.map(({ deviceId }) => deviceId)).toEqual([channel.deviceId, idOf('Hide relay hub fuse')]);
+  const onto = { deviceId: idOf('Hide relay hub'), terminal: 'ch6' };
+  const tried = tryWay(analysis, idOf('Roof fan'), wayCalled('channel'), { signal: 'ignition', otherId: null, onto })!;
+  expect(tried.fails.map(({ deviceId }) => deviceId)).toEqual([onto.deviceId, idOf('Hide relay hub fuse')]);
   expect(tried.fails.some(({ stillLit }) => stillLit === true)).toBe(false);
-  expect([tried.fuseId, tried.ontoId]).toEqual([idOf('Hide relay hub fuse'), channel.deviceId]);
+  expect([tried.fuseId, tried.ontoId]).toEqual([idOf('Hide relay hub fuse'), onto.deviceId]);
   // What the other channels do is no matter of this one.
   expect([tried.keyOut, tried.powerBack]).toEqual(['works', 'off']);
 });

@@ -42,7 +42,7 @@ export interface WayTried {
   /** What it does by itself: one and the same whatever else stands how, or by how things stand; or there were too many ways to try. */
   keyOut: 'works' | 'dark' | 'varies' | 'notKnown';
   powerBack: 'off' | 'asBefore' | 'on' | 'varies' | 'notKnown';
-  /** The receiver or hub that is there and takes it on. */
+  /** The receiver, hub or dimmer that is there and takes it on. */
   ontoId: string | null;
   /** Whether its level is the same off and on again; null where nothing dims it. */
   level: Judged['verdict'] | null;
@@ -76,7 +76,7 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
   const judge = (...says: WishSays[]) =>
     judgeWishes(index, wiring, says.map((one, at): Wish => ({ id: `try${at}`, type: 'wish', loadId, says: one }))); // prettier-ignore
   const analysed = analyse(after);
-  const onto = choice.channel && index.devices.get(choice.channel.deviceId);
+  const onto = choice.onto && index.devices.get(choice.onto.deviceId);
   const failing = [
     ...added.filter((device) => kindOf(device).isContact || device.kind === 'dimmer'),
     ...(onto ? [onto] : []),
@@ -109,7 +109,7 @@ export function tryWay(analysis: Analysis, loadId: string, way: Way, choice: Way
     price: priceOfChange(analysis, analysed),
     fuseId: fuse && fuse.id !== fuseOf(analysis, loadId)[0]?.id ? fuse.id : null,
     powerBack: oneOf(answers, backs),
-    ontoId: choice.channel?.deviceId ?? null,
+    ontoId: choice.onto?.deviceId ?? null,
     ...whatItBrings(analysis, analysed),
     spare: freeByDevice(design),
     sparePoles: sparePoles(after),

@@ -6,7 +6,7 @@ import { recordsOf, type Design } from '../design/design';
 import { NetworkError } from '../network/networkError';
 import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
-import { channelsToTake } from '../switching/gallery/spare';
+import { thereToTake } from '../switching/gallery/spare';
 import { waysFor, wayTo } from '../switching/gallery/wayTo';
 import type { Way, WayChoice, WayId } from '../switching/gallery/ways';
 
@@ -48,10 +48,10 @@ export function waysKeeping(analysis: Analysis, loadId: string, tell: (done: num
 function choicesOf(design: Design, { asks, signals }: Way, sibling: string | null): WayChoice[] {
   if (asks === 'signal') return (signals ?? []).map((signal) => ({ signal, otherId: null }));
   if (asks === 'other') return sibling === null ? [] : [{ signal: 'ignition', otherId: sibling }];
-  if (asks === 'channel') {
-    // The first that is free of each receiver: they are alike.
-    const free = channelsToTake(design).filter(({ deviceId }, at, all) => all.findIndex((one) => one.deviceId === deviceId) === at);
-    return free.map((channel) => ({ signal: 'ignition', otherId: null, channel }));
+  if (asks !== undefined) {
+    // The first that is free of each part: they are alike.
+    const free = thereToTake(design, asks).filter(({ deviceId }, at, all) => all.findIndex((one) => one.deviceId === deviceId) === at);
+    return free.flatMap((onto) => (signals ?? ['ignition' as const]).map((signal) => ({ signal, otherId: null, onto })));
   }
   return [{ signal: 'ignition', otherId: null }];
 }

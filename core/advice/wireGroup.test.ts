@@ -1,10 +1,12 @@
 import { rig } from '../../testing/rig';
+import { place } from '../../testing/vehicle';
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
 import { judgeWishes } from '../bench/judge';
 import { applyChange, isEmpty } from '../design/change';
-import { recordsOf, type Design } from '../design/design';
+import { recordOf, recordsOf, type Design } from '../design/design';
 import type { Wish, WishSays } from '../design/schema';
+import { takenOn } from '../switching/panels';
 import { waysKeeping } from './waysKeeping';
 import { wireGroup } from './wireGroup';
 
@@ -35,7 +37,7 @@ test('each load of a group is wired so that all wishes are kept, those that do s
     ['three', { kind: 'powerBack', answer: null }],
   ]);
   const told: number[] = [];
-  const found = wireGroup(analyse(design), ['one_lamp', 'two_lamp', 'three_lamp'], (done) => told.push(done) > 0);
+  const found = wireGroup(analyse(design), ['one_lamp', 'two_lamp', 'three_lamp'], null, (done) => told.push(done) > 0);
   expect(found.lines).toEqual([
     { loadId: 'one_lamp', fate: 'wired', wayId: 'signal', wishes: 2, undecided: 0 },
     { loadId: 'two_lamp', fate: 'wired', wayId: expect.any(String), wishes: 1, undecided: 0 },
@@ -68,7 +70,7 @@ test('what no way can keep is said and left, and one load alone may be asked for
 
 test('work that is ended leaves what was not reached as it is', () => {
   const design = lamps((['one', 'two'] as const).flatMap((of) => ON_REVERSE.map((says): [string, WishSays] => [of, says])));
-  const found = wireGroup(analyse(design), ['one_lamp', 'two_lamp'], (done) => done <= 0.5);
+  const found = wireGroup(analyse(design), ['one_lamp', 'two_lamp'], null, (done) => done <= 0.5);
   expect(found.lines).toHaveLength(1);
 });
 
@@ -106,4 +108,34 @@ test('the way with the fewest parts is not taken where it would bring a fault', 
   expect(found.lines).toMatchObject([{ fate: 'wired', wayId: 'channelRelay' }]);
   expect(found.brought.filter(({ severity }) => severity === 'fault')).toEqual([]);
   expect(found.unmet).toEqual([]);
+});
+
+describe('a whole panel', () => {
+  const BY_HAND: WishSays = { kind: 'notByOne' };
+  const three = lamps(['one', 'two', 'three'].map((of) => [of, BY_HAND]));
+  const placed = applyChange(three, { added: [place('galley', 1000, 500, 900)], updated: [], removed: [] });
+  const ids = ['one_lamp', 'two_lamp', 'three_lamp'];
+  const withPanel = (columns: number) => {
+    const panel = { id: 'board', type: 'panel' as const, name: 'Board', use: 'panel' as const, columns, rows: 1, placeId: null };
+    return applyChange(placed, { added: [panel], updated: [], removed: [] });
+  };
+
+  test('a new one has a position for each of their switches, and they are where it is', () => {
+    const found = wireGroup(analyse(placed), ids, { placeId: 'galley' });
+    const after = applyChange(placed, found.change);
+    const seated = recordsOf(after, 'panelPart');
+    expect(seated.length).toBeGreaterThanOrEqual(3);
+    expect(takenOn(after, found.panelId!)).toEqual({ taken: seated.length, positions: seated.length });
+    expect(found.offPanel).toBe(0);
+    for (const { deviceId } of seated) expect(recordOf(after, deviceId, 'device')!.placeId).toBe('galley');
+  });
+
+  test('on one there is they take what is free, and what finds none is counted', () => {
+    const need = wireGroup(analyse(withPanel(9)), ids, { panelId: 'board' });
+    expect([need.panelId, need.offPanel]).toEqual(['board', 0]);
+    const { taken } = takenOn(applyChange(withPanel(9), need.change), 'board')!;
+    const few = wireGroup(analyse(withPanel(2)), ids, { panelId: 'board' });
+    expect(takenOn(applyChange(withPanel(2), few.change), 'board')).toEqual({ taken: 2, positions: 2 });
+    expect(few.offPanel).toBe(taken - 2);
+  });
 });

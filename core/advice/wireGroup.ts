@@ -9,7 +9,7 @@ import type { Device, Wish } from '../design/schema';
 import { partKey, type PartLine } from '../harness/partsList';
 import { wayCalled, type WayId } from '../switching/gallery/ways';
 import { wayTo } from '../switching/gallery/wayTo';
-import { unseated } from '../switching/panels';
+import { seatOn, unseated, type PanelFor } from '../switching/panels';
 import { coresIn } from './coresIn';
 import { priceOfChange, type PriceOfChange } from './priceOfChange';
 import { waysKeeping, type WayKeeping } from './waysKeeping';
@@ -37,6 +37,8 @@ export interface GroupWired {
   cores: number;
   /** Switches and dimmers that come and sit on no panel. */
   offPanel: number;
+  /** The panel they were to sit on. */
+  panelId: string | null;
   price: PriceOfChange;
   brought: Finding[];
   ended: number;
@@ -47,10 +49,16 @@ export interface GroupWired {
 /**
  * Takes loads with wishes one after another and wires each the best way that keeps all that is wished of it and brings no fault, on what those before it left. Those that do it
  * already stay.
+ * @param onto where what works them sits; null: where the ways put it
  * @param tell is told the share that is done; false ends it with what was wired by then
  * @throws NetworkError where the wiring has no answer
  */
-export function wireGroup(analysis: Analysis, loadIds: readonly string[], tell: (done: number) => boolean = () => true): GroupWired {
+export function wireGroup(
+  analysis: Analysis,
+  loadIds: readonly string[],
+  onto: PanelFor | null = null,
+  tell: (done: number) => boolean = () => true,
+): GroupWired {
   let now = analysis;
   let change = NO_CHANGE;
   const lines: GroupLine[] = [];
@@ -73,6 +81,11 @@ export function wireGroup(analysis: Analysis, loadIds: readonly string[], tell: 
     }
     if (!tell((at + 1) / loadIds.length)) break;
   }
+  const panel = onto && seatOn(now.design, new Set(change.added.map(({ id }) => id)), onto);
+  if (panel) {
+    change = composeChanges(change, panel.change);
+    now = analyse(applyChange(now.design, panel.change));
+  }
   const added = change.added.flatMap((record) => (record.type === 'device' ? [record] : []));
   const wires = change.added.flatMap((record) => (record.type === 'wire' ? [record] : []));
   const ids = new Set(added.map(({ id }) => id));
@@ -80,6 +93,7 @@ export function wireGroup(analysis: Analysis, loadIds: readonly string[], tell: 
     ...{ change, lines, parts: byKind(added), wires: wires.length, cores: coresIn(now.index, wires) },
     dropped: change.removed.filter(({ type }) => type === 'device').length,
     offPanel: unseated(now.design, 'panel').filter(({ device }) => ids.has(device.id)).length,
+    panelId: panel?.panelId ?? null,
     price: priceOfChange(analysis, now),
     ...whatItBrings(analysis, now),
     unmet: judgeOf(now, loadIds).filter(({ verdict, why }) => verdict !== 'kept' && why !== 'unanswered'),

@@ -1,5 +1,5 @@
 import type { PanelUse } from '../catalog/vocabulary';
-import type { Change } from '../design/change';
+import { composeChanges, NO_CHANGE, type Change } from '../design/change';
 import { recordOf, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
@@ -175,6 +175,32 @@ export function addPanel(design: Design, { use, name, place, things }: PanelOffe
     toPlaceOf(edit, panel, device.id);
   });
   return { change: edit.change, panelId: panel.id };
+}
+
+/** Where what works a group of loads sits: on a panel there is, or on a new one at a place. */
+export type PanelFor = { panelId: string } | { placeId: string };
+
+/** Things that sit nowhere put in the free positions of a panel, or of a new one as large as they ask for. What finds none stays loose. Returns the panel; null where none is to be. */
+export function seatOn(design: Design, ids: ReadonlySet<string>, onto: PanelFor): { change: Change; panelId: string } | null {
+  const mine = ({ device }: Seatable) => ids.has(device.id);
+  if ('placeId' in onto) {
+    const place = recordOf(design, onto.placeId, 'place');
+    const things = unseated(design, 'panel').filter(mine);
+    return place && things.length > 0 ? addPanel(design, { use: 'panel', name: place.name, place, things }) : null;
+  }
+  const panel = recordOf(design, onto.panelId, 'panel');
+  if (!panel) return null;
+  const free = positionsOf(design, panel).flatMap((part, at) => (part === null ? [at + 1] : []));
+  const changes = unseated(design, panel.use).filter(mine).slice(0, free.length).map((thing, at) => seat(design, panel.id, free[at]!, thing)); // prettier-ignore
+  return { change: changes.reduce(composeChanges, NO_CHANGE), panelId: panel.id };
+}
+
+/** How many of a panel's positions are taken. */
+export function takenOn(design: Design, panelId: string): { taken: number; positions: number } | null {
+  const panel = recordOf(design, panelId, 'panel');
+  if (!panel) return null;
+  const all = positionsOf(design, panel);
+  return { taken: all.filter((part) => part !== null).length, positions: all.length };
 }
 
 /**

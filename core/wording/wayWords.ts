@@ -103,6 +103,12 @@ export const WAY_WORDS: Record<WayId, WayWords> = {
     says: 'The lamp’s plus is straight on the fuse; the dimmer pulses its way home.',
     pitfall: 'If the lamp’s return touches the body anywhere, it is on at full and the dimmer does nothing.',
   },
+  sharedDimmer: {
+    name: 'A dimmer there is already',
+    says: 'It hangs on a dimmer with what that dims already, as lamps do with the gauges: one knob for all.',
+    pitfall:
+      'The dimmer carries all of them together, and all come on and go out as it does. One in the return needs every lamp’s minus free of the body.',
+  },
   radio: {
     name: 'Radio channel, press on, press off',
     says: 'A button of the fob turns it on and off; the receiver’s own contact carries it.',
@@ -184,5 +190,16 @@ export const WAY_WORDS: Record<WayId, WayWords> = {
     name: 'Output of a rule hub',
     says: 'A hub listens to a wire of the vehicle and switches its output by a rule.',
     pitfall: 'What it does when it loses power or its memory is in its rules, not in the wiring: write them down with the design.',
+  },
+  output: {
+    name: 'A spare output of the hub there is',
+    says: 'It goes on a free output of a rule hub, and a rule puts that on with a signal of the vehicle. An output with rules keeps them.',
+    pitfall: 'The fuse ahead of the hub guards it with all the others there, and the output carries the whole current.',
+  },
+  outputRelay: {
+    name: 'A spare output works its relay',
+    says: 'A free output of a rule hub works a relay near the load by a rule; the load keeps a fuse of its own.',
+    pitfall:
+      'An output that blinks or comes and goes wears a relay out. With the hub’s fuse out it does not come on, though its own is in.',
   },
 };

@@ -5,7 +5,9 @@ import { useState } from 'react';
 import type { GroupLine, GroupWired } from '@/core/advice/wireGroup';
 import type { Judged } from '@/core/bench/judge';
 import { applyChange, isEmpty } from '@/core/design/change';
+import { recordsOf, type Design } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
+import { takenOn } from '@/core/switching/panels';
 import { partWords } from '@/core/wording/harnessWords';
 import { WAY_WORDS } from '@/core/wording/wayWords';
 import { outcomeWords, wishWords } from '@/core/wording/wishWords';
@@ -27,7 +29,10 @@ export function GroupWiring({ judged, onDone }: { judged: readonly Judged[]; onD
   );
   const [loadIds, setLoads] = useState<string[]>(() => open.map(({ id }) => id));
   const [isAsked, setAsked] = useState(false);
-  const { answer, done } = useSwitchingAnswer(isAsked && loadIds.length > 0 ? { ask: 'group', loadIds } : null);
+  const [seats, setSeats] = useState(NOWHERE);
+  const design = useDesign((state) => state.design);
+  const onto = seats.startsWith(NEW) ? { placeId: seats.slice(NEW.length) } : seats === NOWHERE ? null : { panelId: seats };
+  const { answer, done } = useSwitchingAnswer(isAsked && loadIds.length > 0 ? { ask: 'group', loadIds, onto } : null);
   const pick = (ids: string[]) => {
     setLoads(ids);
     setAsked(false);
@@ -45,6 +50,20 @@ export function GroupWiring({ judged, onDone }: { judged: readonly Judged[]; onD
         showSearch={{ optionFilterProp: 'label' }}
         onChange={pick}
       />
+      <label className={styles.seats}>
+        Their switches sit
+        <Select
+          className={styles.load}
+          aria-label="Their switches sit"
+          value={seats}
+          options={seatOptions(design)}
+          showSearch={{ optionFilterProp: 'label' }}
+          onChange={(next) => {
+            setSeats(next);
+            setAsked(false);
+          }}
+        />
+      </label>
       <p className={styles.buttons}>
         <Button size="small" disabled={isAsked || loadIds.length === 0} onClick={() => setAsked(true)}>
           Try it on a copy
@@ -60,18 +79,39 @@ export function GroupWiring({ judged, onDone }: { judged: readonly Judged[]; onD
   );
 }
 
+const NOWHERE = '';
+const NEW = 'new ';
+
+/** Panels there are with a position free, and a new one at any place. */
+function seatOptions(design: Design): { value: string; label: string }[] {
+  const panels = recordsOf(design, 'panel').flatMap(({ id, name, use }) => {
+    const { taken, positions } = takenOn(design, id)!;
+    const free = positions - taken;
+    return free > 0 && (use === 'panel' || use === 'dash') ? [{ value: id, label: `on ${name}, ${free} free` }] : [];
+  });
+  const places = recordsOf(design, 'place').map(({ id, name }) => ({ value: `${NEW}${id}`, label: `on a new panel at ${name}` }));
+  return [{ value: NOWHERE, label: 'where there is a position, else on no panel yet' }, ...panels, ...places];
+}
+
+/** How full the panel is that they were to sit on, and what found no position. */
+function panelWords(after: Design, { panelId, offPanel }: GroupWired): string {
+  const on = panelId === null ? null : takenOn(after, panelId);
+  const off = offPanel === 0 ? 'all have a position' : `${offPanel} ${offPanel === 1 ? 'has' : 'have'} no position on a panel yet`;
+  return on === null ? off : `${nameOf(after, panelId!)}: ${on.taken} of ${on.positions} positions taken; ${off}`;
+}
+
 function Proposal({ group, onTaken }: { group: GroupWired; onTaken(): void }) {
   const design = useDesign((state) => state.design);
   const units = useUnits();
   const { currency } = usePrices();
   const { commit, refusal } = useRefusal();
-  const { change, lines, parts, dropped, wires, cores, offPanel, price, brought, ended, unmet } = group;
+  const { change, lines, parts, dropped, wires, cores, price, brought, ended, unmet } = group;
   const after = applyChange(design, change);
   const facts: [string, string][] = [
     ['Parts', parts.length === 0 ? 'none' : parts.map((line) => `${line.count} × ${partWords(line, units).what}`).join(', ')],
     ['Parts that go', dropped === 0 ? 'none' : String(dropped)],
     ['Wires', wires === 0 ? 'none' : `${wires} more, ${cores} of them from place to place`],
-    ['On panels', offPanel === 0 ? 'all have a position' : `${offPanel} have no position on a panel yet`],
+    ['On panels', panelWords(after, group)],
     ['It costs', priceWords(price, currency)],
     ...(ended > 0 ? [['It ends', `${ended} finding${ended === 1 ? '' : 's'}`] as [string, string]] : []),
   ];

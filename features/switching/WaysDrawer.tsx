@@ -5,14 +5,15 @@ import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
 import type { WayKeeping } from '@/core/advice/waysKeeping';
 import { allWishes } from '@/core/bench/usualWishes';
-import { recordsOf } from '@/core/design/design';
+import { deviceOf, recordsOf, type Design } from '@/core/design/design';
+import type { TerminalRef } from '@/core/design/schema';
 import { NO_CHANGE } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import { SIGNAL_WORDS } from '@/core/devices/partSettings';
-import { VEHICLE_SIGNALS, type VehicleSignal } from '@/core/devices/signalSource';
+import type { VehicleSignal } from '@/core/devices/signalSource';
 import { giveLoadsCircuits } from '@/core/switching/ownCircuit';
 import { WAY_FAMILIES, type Way, type WayId } from '@/core/switching/gallery/ways';
-import { channelsToTake } from '@/core/switching/gallery/spare';
+import { hasRule, THERE, thereToTake, type There } from '@/core/switching/gallery/spare';
 import { waysFor, wayTo } from '@/core/switching/gallery/wayTo';
 import { FAMILY_PAGES, FAMILY_WORDS, WAY_WORDS } from '@/core/wording/wayWords';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -39,8 +40,8 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
     ({ analysis }) => Array.from(analysis.loads.values()).filter((row) => row.circuitId === circuitId && circuitId !== null).length,
   );
   const [isWhole, setWhole] = useState(false);
-  const hasChannel = useMemo(() => channelsToTake(design).length > 0, [design]);
-  const ways = load ? waysFor(load, isWhole).filter(({ asks }) => asks !== 'channel' || hasChannel) : [];
+  const missing = useMemo(() => new Set<Way['asks']>(THERE.filter((what) => thereToTake(design, what).length === 0)), [design]);
+  const ways = load ? waysFor(load, isWhole).filter(({ asks }) => !missing.has(asks)) : [];
   const way = ways.find(({ id }) => id === wayId) ?? ways[0];
   const fitting = ways.filter(({ id }) => isCalled(`${WAY_WORDS[id].name} ${WAY_WORDS[id].says}`, find));
   const isWished = useMemo(
@@ -131,7 +132,7 @@ export function WaysDrawer({ loadId, onClose }: { loadId: string; onClose(): voi
               way={way}
               isWhole={isWhole}
               isPicked={isPicked}
-              likely={bestOf(way.id)?.signal ?? null}
+              likely={bestOf(way.id)}
               onTaken={onClose}
             />
           </div>
@@ -195,7 +196,8 @@ interface PreviewProps {
   isWhole: boolean;
   /** It was picked by key: the next press of Enter takes it. */
   isPicked: boolean;
-  likely: VehicleSignal | null;
+  /** What keeps most of its wishes so. */
+  likely: WayKeeping | null;
   onTaken(): void;
 }
 
@@ -204,15 +206,19 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
   const loads = useDesign(({ analysis }) => analysis.index.loads);
   const [chosen, setChosen] = useState<VehicleSignal | null>(null);
   // Until somebody chooses, the one that keeps most wishes.
-  const signal = chosen ?? (way.asks === 'signal' ? likely : null) ?? way.signals?.[0] ?? 'ignition';
+  const signal = chosen ?? (way.signals ? likely?.signal : null) ?? way.signals?.[0] ?? 'ignition';
   const lampOf = (id: string) => loads.find((load) => load.id === id)?.partOf?.loadId ?? id;
   // The other function of the same lamp is what one means, as a rule.
   const sibling = loads.find(({ id }) => id !== loadId && lampOf(id) === lampOf(loadId))?.id ?? null;
   const [otherId, setOther] = useState<string | null>(way.asks === 'other' ? sibling : null);
-  const channels = useMemo(() => channelsToTake(design), [design]);
-  const [channelAt, setChannelAt] = useState(0);
-  const channel = way.asks === 'channel' ? channels[channelAt] : undefined;
-  const choice = { signal, otherId, ...(channel && { channel }), ...(isWhole && { whole: true }) };
+  const there = useMemo(() => (isThere(way.asks) ? thereToTake(design, way.asks) : []), [design, way.asks]);
+  const [takenAt, setTakenAt] = useState<number | null>(null);
+  const likelyAt = there.findIndex(({ deviceId, terminal }) => deviceId === likely?.onto?.deviceId && terminal === likely.onto.terminal);
+  const ontoAt = takenAt ?? Math.max(0, likelyAt);
+  const onto = there[ontoAt];
+  const hub = onto && deviceOf(design, onto.deviceId, 'ruleHub');
+  const isRuled = hub ? hasRule(hub, onto.terminal) : false;
+  const choice = { signal, otherId, ...(onto && { onto }), ...(isWhole && { whole: true }) };
   const { answer } = useSwitchingAnswer({ ask: 'way', loadId, wayId: way.id, ...choice });
   const circuitId = useDesign(({ analysis }) => analysis.loads.get(loadId)?.circuitId);
   const { commit, refusal } = useRefusal();
@@ -228,12 +234,23 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
     <>
       <h3>{words.name}</h3>
       <p>{words.says}</p>
-      {way.asks === 'signal' && (
+      {onto && isThere(way.asks) && (
+        <Choice label={THERE_WORDS[way.asks]}>
+          <Select
+            aria-label={THERE_WORDS[way.asks]}
+            value={ontoAt}
+            options={there.map((one, at) => ({ value: at, label: thereWords(design, one) }))}
+            onChange={setTakenAt}
+          />
+        </Choice>
+      )}
+      {isRuled && <p>Its rules say already what it does: they stay.</p>}
+      {way.signals && !isRuled && (
         <Choice label="The vehicle’s wire">
           <Select
             aria-label="The vehicle’s wire"
             value={signal}
-            options={(way.signals ?? VEHICLE_SIGNALS).map((value) => ({ value, label: SIGNAL_WORDS[value] }))}
+            options={way.signals.map((value) => ({ value, label: SIGNAL_WORDS[value] }))}
             onChange={setChosen}
           />
         </Choice>
@@ -247,16 +264,6 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
             options={loads.filter(({ id }) => id !== loadId).map(({ id, name }) => ({ value: id, label: name }))}
             showSearch={{ optionFilterProp: 'label' }}
             onChange={setOther}
-          />
-        </Choice>
-      )}
-      {way.asks === 'channel' && channels.length > 0 && (
-        <Choice label="The channel">
-          <Select
-            aria-label="The channel"
-            value={channelAt}
-            options={channels.map(({ deviceId, terminal }, at) => ({ value: at, label: `${nameOf(design, deviceId)}, ${terminal}` }))}
-            onChange={setChannelAt}
           />
         </Choice>
       )}
@@ -287,6 +294,17 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
       )}
     </>
   );
+}
+
+const THERE_WORDS: Record<There, string> = { channel: 'The channel', output: 'The output', dimmer: 'The dimmer' };
+
+function isThere(asks: Way['asks']): asks is There {
+  return THERE.some((what) => what === asks);
+}
+
+function thereWords(design: Design, { deviceId, terminal }: TerminalRef): string {
+  const isDimmer = deviceOf(design, deviceId, 'dimmer') !== null;
+  return isDimmer ? nameOf(design, deviceId) : `${nameOf(design, deviceId)}, ${terminal}`;
 }
 
 function Choice({ label, children }: { label: string; children: React.ReactNode }) {

@@ -7,6 +7,7 @@ import { newId } from '../../design/ids';
 import type { Circuit, Device, Load, TerminalRef, Wire } from '../../design/schema';
 import { landingOf } from '../../devices/load';
 import { PARTS } from '../../devices/parts';
+import { heardBy } from '../../devices/ruleHub';
 import type { VehicleSignal } from '../../devices/signalSource';
 import { terminalKey } from '../../network/wiring';
 import { ampacity } from '../../sizing/ampacity';
@@ -14,6 +15,7 @@ import { mechanicalMinimumMm2, sizesLike } from '../../sizing/conductorChoice';
 import { trace } from '../partsByHand';
 import { homeward } from '../returns';
 import { addWire, wiresAt } from '../wires';
+import { hasRule } from './spare';
 import { namesOf } from './straighten';
 
 /** A part in a run: what the current comes in by and goes out by. */
@@ -205,6 +207,40 @@ export class WayBuilder {
       .reduce((most, one) => (areaMm2(one) > areaMm2(most) ? one : most));
     const isSource = ({ deviceId, terminal }: TerminalRef) => deviceId === this.source.deviceId && terminal === this.source.terminal;
     this.edit.set(this.feed, { [isSource(this.feed.from) ? 'from' : 'to']: at, conductor, via: this.feed.via && null });
+  }
+
+  /** Leads the way home to a terminal in place of the return it goes to, that part's own way home as thick as any that ends there. False where the load has none of its own. */
+  homeOn(at: TerminalRef): boolean {
+    if (!this.home) return false;
+    const { deviceId, terminal } = landingOf(this.load, 'minus');
+    const isMinus = (one: TerminalRef) => one.deviceId === deviceId && one.terminal === terminal;
+    this.edit.set(this.home, { [isMinus(this.home.from) ? 'to' : 'from']: at, via: this.home.via && null });
+    for (const wire of wiresAt(this.design, at.deviceId, 'minus'))
+      if (areaMm2(wire.conductor) < areaMm2(this.home.conductor)) this.edit.set(wire, { conductor: this.home.conductor });
+    return true;
+  }
+
+  /**
+   * Has a hub put an output on with a signal of the vehicle: by an input that has it already, by what the hub hears on the vehicle's data line if it listens there, else by a
+   * free input. An output that has rules keeps them. False where no input is left.
+   */
+  ruled({ deviceId, terminal }: TerminalRef, signal: VehicleSignal): boolean {
+    const hub = deviceOf(this.design, deviceId, 'ruleHub');
+    if (!hub) return false;
+    if (hasRule(hub, terminal)) return true;
+    const inputs = Array.from({ length: hub.inputs }, (_, at) => at + 1);
+    const endsAt = (input: number) =>
+      wiresAt(this.design, hub.id, `in${input}`).map(({ from, to }) => (from.deviceId === hub.id ? to : from));
+    const hasIt = (far: TerminalRef) => far.terminal === signal && deviceOf(this.design, far.deviceId, 'signalSource') !== null;
+    const known = inputs.find((input) => endsAt(input).some(hasIt));
+    const hears = heardBy(hub).length > 0;
+    const free = inputs.find((input) => endsAt(input).length === 0);
+    if (known === undefined && !hears && free === undefined) return false;
+    if (known === undefined && !hears) this.trigger(signal, end(hub.id, `in${free}`));
+    const by = known ?? (hears ? null : free!);
+    const when = by === null ? { all: [], heard: [signal] } : { all: [by] };
+    this.edit.set(hub, { rules: [...hub.rules, { output: Number(terminal.slice(3)), none: [], block: false, ...when }] });
+    return true;
   }
 
   /** A short link within a panel, to a pilot lamp or between controls. */

@@ -1,6 +1,7 @@
-import { recordsOf, type Design } from '../../design/design';
+import { devicesOfKind, recordsOf, type Design } from '../../design/design';
 import type { TerminalRef } from '../../design/schema';
 import { kindOf } from '../../devices';
+import type { RuleHub } from '../../devices/ruleHub';
 import { landedTerminals, terminalKey } from '../../network/wiring';
 
 /** Channels of radio receivers and outputs of hubs that nothing is wired to, in their order. */
@@ -16,9 +17,21 @@ export function spareChannels(design: Design): (TerminalRef & { of: 'receiver' |
   });
 }
 
-/** Channels a load may be put on: those of receivers, whose buttons are there already. What a hub's output does, a rule has to say first. */
-export function channelsToTake(design: Design): TerminalRef[] {
-  return spareChannels(design).flatMap(({ of, deviceId, terminal }) => (of === 'receiver' ? [{ deviceId, terminal }] : []));
+/** What is there already and takes a load on: a free channel of a receiver, whose buttons are there, a free output of a rule hub, the dimmed lead of a dimmer. */
+export const THERE = ['channel', 'output', 'dimmer'] as const;
+export type There = (typeof THERE)[number];
+
+/** Terminals of what is there already that a load may be put on. */
+export function thereToTake(design: Design, what: There): TerminalRef[] {
+  if (what === 'dimmer')
+    return devicesOfKind(design, 'dimmer').map(({ id, side }) => ({ deviceId: id, terminal: side === 'positive' ? 'out' : 'dimmed' }));
+  const kind = what === 'channel' ? 'receiver' : 'ruleHub';
+  return spareChannels(design).flatMap(({ of, deviceId, terminal }) => (of === kind ? [{ deviceId, terminal }] : []));
+}
+
+/** Whether a rule of a hub says already what an output does. */
+export function hasRule({ rules }: Pick<RuleHub, 'rules'>, output: string): boolean {
+  return rules.some((rule) => `out${rule.output}` === output);
 }
 
 /** Switches with a pole that nothing is wired to: one of fewer poles would do, or the pole may take something else. */

@@ -1,5 +1,5 @@
 import { rig } from '../../../testing/rig';
-import { problems, takenWay, truthTable } from '../../../testing/gallery';
+import { choice, LAMP, OTHER, problems, small, takenWay, truthTable } from '../../../testing/gallery';
 import { analyse } from '../../analysis/analyse';
 import { truthOf } from '../../bench/truth';
 import { Bench } from '../../bench/bench';
@@ -9,41 +9,23 @@ import { recordsOf, type Design } from '../../design/design';
 import { traceWiring } from '../../network/wiring';
 import { indexDesign } from '../../rig/designIndex';
 import { heron } from '../../../demo/heron';
-import { wayCalled, WAYS, type WayChoice, type WayId } from './ways';
-import { channelsToTake } from './spare';
+import { wayCalled, WAYS, type WayId } from './ways';
 import { wayTo } from './wayTo';
-
-/** A lamp behind a fuse of its own, another behind another. */
-function small(): Design {
-  const build = rig();
-  build.supply();
-  build.slot('first', 1, 10);
-  build.slot('second', 2, 10);
-  build.lampBehind('first', 1, 36);
-  build.lampBehind('second', 2, 24);
-  // A receiver of two channels, one of them free.
-  build.slot('hubFuse', 3, 10);
-  build.add({ id: 'hub', kind: 'receiver', channels: 2, mode: 'latching', channelMaxA: 8, standbyA: 0.006 });
-  build.load(6, 'resistive', 0, { id: 'fan' });
-  build.wire('hubFuse.out', 'hub.plus');
-  build.wire('hub.minus', 'bar.bar', 1000, 'mm2:1', 'return');
-  build.wire('hub.ch1', 'fan.plus');
-  build.wire('fan.minus', 'bar.bar', 1000, 'mm2:1', 'return');
-  build.circuit('hubFuse', 3, 'hubFuse');
-  return build.design();
-}
-
-const CHANNEL = { deviceId: 'hub', terminal: 'ch2' };
-const LAMP = 'first_lamp';
-const OTHER = 'second_lamp';
-const choice = (id: string): WayChoice => ({
-  signal: WAYS.find((way) => way.id === id)!.signals?.[0] ?? 'ignition',
-  otherId: OTHER,
-  channel: CHANNEL,
-});
 
 const taken = (design: Design, id: string, loadId = LAMP, by = choice(id)) => takenWay(design, id, loadId, by);
 const truth = (design: Design, loadId = LAMP) => truthTable(design, loadId);
+
+// Reverse is live with the ignition, which the starter leaves live.
+const BY_REVERSE = {
+  'key off, reverse out': false,
+  'key off, reverse in': false,
+  'key accessory, reverse out': false,
+  'key accessory, reverse in': false,
+  'key on, reverse out': false,
+  'key on, reverse in': true,
+  'key start, reverse out': false,
+  'key start, reverse in': true,
+};
 
 // Written down by hand from what each way is for: common practice, and the textbook for two and three places. Lit: yes; what is not named does not matter.
 const TRUTH: Record<string, Record<string, boolean>> = {
@@ -88,6 +70,7 @@ const TRUTH: Record<string, Record<string, boolean>> = {
   },
   dimmer: { '': true },
   returnDimmer: { '': true },
+  sharedDimmer: { '': true },
   radio: { 'radio false': false, 'radio true': true },
   radioHeld: { 'radio false': false, 'radio true': true },
   radioRelay: { 'radio false': false, 'radio true': true },
@@ -156,21 +139,13 @@ const TRUTH: Record<string, Record<string, boolean>> = {
     'lamps flash, switch down': true,
   },
   late: { 'key off': false, 'key accessory': false, 'key on': true, 'key start': true },
-  // Reverse is live with the ignition, which the starter leaves live.
-  hub: {
-    'key off, reverse out': false,
-    'key off, reverse in': false,
-    'key accessory, reverse out': false,
-    'key accessory, reverse in': false,
-    'key on, reverse out': false,
-    'key on, reverse in': true,
-    'key start, reverse out': false,
-    'key start, reverse in': true,
-  },
+  hub: BY_REVERSE,
+  output: BY_REVERSE,
+  outputRelay: BY_REVERSE,
 };
 
 /** Whether a way switches another load too, or hangs on what does. */
-const isShared = (id: string) => id === 'channel' || WAYS.find((way) => way.id === id)!.asks === 'other';
+const isShared = (id: string) => ['channel', 'output', 'sharedDimmer'].includes(id) || WAYS.find((way) => way.id === id)!.asks === 'other';
 
 test('every way of the gallery has its table here', () => {
   expect(Object.keys(TRUTH).sort()).toEqual(WAYS.map(({ id }) => id).sort());
@@ -216,22 +191,6 @@ test('the vehicle’s signals there are already are taken, and their ground join
     { id: 'signals', signals: ['brake', 'ignition'] },
   ]);
   expect(truth(design)).toEqual(TRUTH.signal);
-});
-
-test('a spare channel carries the load on the receiver’s own fuse by a wire that fuse guards, or works a relay behind the load’s', () => {
-  const fuseOf = (design: Design) => {
-    const { index, loads } = analyse(design);
-    return index.circuits.find(({ id }) => id === loads.get(LAMP)?.circuitId)?.protectionId;
-  };
-  expect(channelsToTake(small())).toEqual([CHANNEL]);
-  const direct = taken(small(), 'channel').design;
-  expect(channelsToTake(direct)).toEqual([]);
-  expect(recordsOf(direct, 'device')).toHaveLength(recordsOf(small(), 'device').length);
-  expect(fuseOf(taken(small(), 'channelRelay').design)).toBe('first');
-  expect(fuseOf(direct)).not.toBe('first');
-  expect(taken(small(), 'channel', LAMP, choice('channel')).change.updated).toHaveLength(1);
-  const none = wayTo(small(), LAMP, wayCalled('channel'), { signal: 'ignition', otherId: null });
-  expect(none).toBeNull();
 });
 
 test('a load that nothing feeds yet is fed by the switch it shares, and gets a way home', () => {
@@ -301,7 +260,7 @@ test('dimmed on either side a lamp is lit as far as it is set, and a load withou
   for (const id of ['dimmer', 'returnDimmer', 'twoPlacesDimmed']) {
     const index = indexDesign(taken(small(), id).design);
     const bench = new Bench(index);
-    const dimmer = [...index.devices.values()].find(({ kind }) => kind === 'dimmer')!.id;
+    const dimmer = [...index.devices.values()].find(({ kind, name }) => kind === 'dimmer' && name !== 'knob')!.id;
     const level = (percent: number) => bench.set(dimmer, 'levelPercent', percent).answer.loads.find((load) => load.id === LAMP)!.level;
     const full = level(100);
     expect([id, Math.round((level(25) / full) * 100), level(0)]).toEqual([id, 25, 0]);

@@ -1,7 +1,9 @@
 import type { RecordFields } from '../../design/change';
 import type { VehicleSignal } from '../../devices/signalSource';
 import type { Load, TerminalRef } from '../../design/schema';
+import { deviceOf } from '../../design/design';
 import { end, type WayBuilder } from './builder';
+import type { There } from './spare';
 
 /** What a way may be asked for beside the load. */
 export interface WayChoice {
@@ -9,8 +11,8 @@ export interface WayChoice {
   signal: VehicleSignal;
   /** The load that shares its switch. */
   otherId: string | null;
-  /** The spare channel it is put on; absent: none is chosen. */
-  channel?: TerminalRef;
+  /** The terminal of what is there already that it is put on; absent: none is chosen. */
+  onto?: TerminalRef;
   /** All of the load's circuit is switched so, at its fuse; absent: the load alone. */
   whole?: boolean;
 }
@@ -27,6 +29,7 @@ export const WAY_IDS = [
     'twoPlacesDimmed',
     'dimmer',
     'returnDimmer',
+    'sharedDimmer',
     'radio',
     'radioHeld',
     'radioRelay',
@@ -35,7 +38,7 @@ export const WAY_IDS = [
     'channel',
     'channelRelay',
   ],
-  ...['motion', 'motionDark', 'door', 'roller', 'plunger', 'signal', 'follow', 'late', 'hub'],
+  ...['motion', 'motionDark', 'door', 'roller', 'plunger', 'signal', 'follow', 'late', 'hub', 'output', 'outputRelay'],
 ] as const;
 export type WayId = (typeof WAY_IDS)[number];
 
@@ -44,7 +47,7 @@ export interface Way {
   id: WayId;
   family: WayFamily;
   /** What is chosen for it. */
-  asks?: 'signal' | 'other' | 'channel';
+  asks?: 'signal' | 'other' | There;
   /** The signals that make sense, the usual first; absent: any. */
   signals?: readonly VehicleSignal[];
   /** Adds parts and wires. False where the load cannot be wired so. */
@@ -192,6 +195,17 @@ export const WAYS: readonly Way[] = [
     },
   },
   {
+    ...{ id: 'sharedDimmer', atLoad: true, family: 'dimmed', asks: 'dimmer', isFor: (load) => ownPlus(load) && ownMinus(load) },
+    build(at, { onto }) {
+      // One that dimmed this load alone went with the rest of what switched it.
+      const dimmer = onto && deviceOf(at.design, onto.deviceId, 'dimmer');
+      if (!dimmer) return false;
+      if (dimmer.side === 'return') return at.homeOn(onto);
+      at.hangOn(onto);
+      return true;
+    },
+  },
+  {
     ...{ id: 'dimmer', family: 'dimmed', isFor: ownPlus },
     build(at) {
       const dimmer = at.part('dimmer', `${at.name} dimmer`);
@@ -210,18 +224,18 @@ export const WAYS: readonly Way[] = [
   },
   {
     ...{ id: 'channel', family: 'radio', asks: 'channel', isFor: ownPlus },
-    build(at, { channel }) {
-      if (!channel) return false;
-      at.hangOn(channel);
+    build(at, { onto }) {
+      if (!onto) return false;
+      at.hangOn(onto);
       return true;
     },
   },
   {
     ...{ id: 'channelRelay', family: 'radio', asks: 'channel', isFor: ownPlus },
-    build(at, { channel }) {
-      if (!channel) return false;
+    build(at, { onto }) {
+      if (!onto) return false;
       const relay = relayInRun(at);
-      at.control(channel, end(relay, '86'));
+      at.control(onto, end(relay, '86'));
       at.toReturn(relay, '85');
       return true;
     },
@@ -312,6 +326,26 @@ export const WAYS: readonly Way[] = [
     ...{ id: 'plunger', family: 'itself', isFor: ownPlus },
     build(at) {
       at.through([at.part('plunger', `${at.name} hood switch`), 'common', 'normallyClosed']);
+      return true;
+    },
+  },
+  {
+    ...{ id: 'output', family: 'vehicle', asks: 'output', isFor: ownPlus },
+    signals: ['reverse', 'highBeam', 'running', 'ignition', 'brake'],
+    build(at, { onto, signal }) {
+      if (!onto || !at.ruled(onto, signal)) return false;
+      at.hangOn(onto);
+      return true;
+    },
+  },
+  {
+    ...{ id: 'outputRelay', family: 'vehicle', asks: 'output', isFor: ownPlus },
+    signals: ['reverse', 'highBeam', 'running', 'ignition', 'brake'],
+    build(at, { onto, signal }) {
+      if (!onto || !at.ruled(onto, signal)) return false;
+      const relay = relayInRun(at);
+      at.control(onto, end(relay, '86'));
+      at.toReturn(relay, '85');
       return true;
     },
   },
