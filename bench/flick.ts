@@ -20,7 +20,8 @@ const rows = process.argv.slice(2).map((text) => {
   const handles = deviceHandles(index).filter(({ where }) => where === 'panel');
   const flick = (at: number) => {
     const { deviceId, control, positions } = handles[at % handles.length]!;
-    bench.set(deviceId, control, positions[Math.floor(at / handles.length + 1) % positions.length]!);
+    const { answer } = bench.set(deviceId, control, positions[Math.floor(at / handles.length + 1) % positions.length]!);
+    return answer.loads.length;
   };
   for (let at = 0; at < FLICKS; at++) flick(at);
   const times = Array.from({ length: FLICKS }, (_, at) => timed(() => flick(at))[0]).sort((a, b) => a - b);

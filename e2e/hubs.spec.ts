@@ -105,6 +105,34 @@ test('a load is put on a spare channel of the relay hub, which says whose fuse i
   await expect(row).toContainText('off');
 });
 
+test('a load is put on a spare output of the rule hub by a rule on a signal, another on a dimmer that is there', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/switching`);
+  await page.getByRole('button', { name: 'How should Roof fan come on?' }).click();
+  const fan = page.getByRole('dialog', { name: 'How should Roof fan come on?' });
+  await fan.getByRole('button', { name: /^A spare output of the hub there is/ }).click();
+  await choose(page, 'The vehicle’s wire', 'brake', 'brake');
+  await expect(fan).toContainText('Driving lamps fuse, no longer by a fuse of its own');
+  await fan.getByRole('button', { name: 'Wire it so' }).click();
+  await expect(fan).toBeHidden();
+  const row = (name: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) });
+  const move = (control: string, position: string) =>
+    page.getByRole('group', { name: control }).getByRole('button', { name: position, exact: true }).click();
+  await move('Brake', 'pressed');
+  await expect(row('Roof fan')).toContainText('off');
+  // The hub is fed behind this switch.
+  await move('Driving lamps switch', 'up');
+  await expect(row('Roof fan')).toContainText('on');
+  await page.getByRole('button', { name: 'How should Reading light come on?' }).click();
+  const light = page.getByRole('dialog', { name: 'How should Reading light come on?' });
+  await light.getByRole('button', { name: /^A dimmer there is already/ }).click();
+  await expect(light.getByRole('combobox', { name: 'The dimmer' })).toBeVisible();
+  await light.getByRole('button', { name: 'Wire it so' }).click();
+  await expect(light).toBeHidden();
+  await move('Hide bench lights switch', 'up');
+  await page.getByRole('slider', { name: 'Bench dimmer' }).fill('2');
+  await expect(row('Reading light')).toContainText(/on at 2\d %/);
+});
+
 test('loads of which something is wished are wired so that it is kept, told and counted before', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/switching`);
   await page.getByRole('button', { name: /^Wishes/ }).click();
@@ -122,7 +150,9 @@ test('loads of which something is wished are wired so that it is kept, told and 
   await expect(wiring).toContainText('Roof fan');
   for (const other of ['Right scene lamp, white', 'Reversing lamp'])
     await wiring.locator('.ant-select-selection-item', { hasText: other }).locator('.ant-select-selection-item-remove').click();
+  await choose(page, 'Their switches sit', 'on Hide panel', 'on Hide panel, 1 free');
   await wiring.getByRole('button', { name: 'Try it on a copy' }).click();
+  await expect(wiring).toContainText('Hide panel: 9 of 10 positions taken; all have a position');
   await expect(wiring).toContainText(/Roof fan: With a signal of the vehicle/);
   await expect(wiring).toContainText(/1 × .*relay/i);
   await wiring.getByRole('button', { name: 'Wire them so' }).click();

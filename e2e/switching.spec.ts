@@ -15,6 +15,14 @@ test('switches, a sensor and a dimmer are worked on the bench, and every lamp sa
   await expect(row('Left scene lamp, amber')).toContainText('on');
   await expect(row('Left scene lamp, white')).toContainText('off');
 
+  // The same is seen where the lamps are; the one that is clicked shows its run in the list.
+  const rig = page.getByRole('group', { name: 'Lit on the rig' });
+  await expect(rig.getByRole('img', { name: 'Left scene lamp, white: off' })).toBeVisible();
+  await rig.getByRole('img', { name: 'Left scene lamp, amber: on' }).click();
+  const run = answers.getByRole('list', { name: 'Run of Left scene lamp, amber' });
+  await expect(run).toContainText(/^House battery.*Left amber relay.*Left scene lamp, amber$/);
+  await expect(run).toBeInViewport();
+
   await move('Hide bench lights switch', 'up');
   // The dimmer is a slider: up two from nothing is a quarter.
   await page.getByRole('slider', { name: 'Bench dimmer' }).fill('2');

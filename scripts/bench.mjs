@@ -81,6 +81,11 @@ try {
   for (const size of SIZES) cells.push(await cellPresses(browser, size));
   console.table(cells);
 
+  console.log('\nA switch clicked on the bench to every lamp repainted, in the list and on the rig, ms');
+  const flicks = [];
+  for (const size of SIZES) flicks.push(await switchClicks(browser, size));
+  console.table(flicks);
+
   console.log('\nA place dragged over the plan, the hand moving every frame of a 60 Hz screen');
   const drags = [];
   for (const size of SIZES) drags.push(await placeDrags(size));
@@ -127,7 +132,7 @@ async function keyPresses(browser, size, what) {
   const stepper = page.getByRole('spinbutton', { name: what === 'fuse' ? /^Fuse of 01/ : /^Conductor of 01/ });
   await stepper.focus();
   await page.waitForTimeout(600);
-  await page.evaluate(watchKeys);
+  await page.evaluate(watch, 'keydown');
   const times = await timedRounds(page, (press) => (Math.floor(press / 3) % 2 === 0 ? 'ArrowUp' : 'ArrowDown'));
   await page.close();
   return { circuits: size, step: what, ...summary(times) };
@@ -139,10 +144,24 @@ async function cellPresses(browser, size) {
   const cell = page.getByRole('gridcell', { name: /^\d+ W$/ }).first();
   await cell.dblclick();
   await page.waitForTimeout(600);
-  await page.evaluate(watchKeys);
+  await page.evaluate(watch, 'keydown');
   const times = await timedRounds(page, (press) => (press % 2 === 0 ? '7' : 'Backspace'));
   await page.close();
   return { circuits: size, ...summary(times) };
+}
+
+async function switchClicks(browser, size) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${base}/d/laid-${size}/switching`);
+  const sides = page.getByRole('group', { name: 'Switch 1', exact: true }).getByRole('button');
+  await sides.first().click();
+  await page.waitForTimeout(600);
+  await page.evaluate(watch, 'click');
+  const hands = [await sides.nth(1).elementHandle(), await sides.nth(0).elementHandle()];
+  const times = await timedRounds(page, (press) => hands[press % 2].evaluate((side) => side.click()));
+  await page.close();
+  const lit = times.flat().map((time) => time.lit);
+  return { circuits: size, 'lit, median': quantile(lit, 0.5), 'lit, p95': quantile(lit, 0.95), ...summary(times) };
 }
 
 async function placeDrags(size) {
@@ -191,17 +210,27 @@ function dragEveryFrame(mark, { x, y, frames }) {
   });
 }
 
-/** Runs in the page: notes for each key press when everything it caused has been laid out, and when a frame has been drawn. */
-function watchKeys() {
+/** Runs in the page: notes for each key press or click when everything it caused has been laid out, and when a frame has been drawn. */
+function watch(event) {
   window.keyTimes = [];
+  // Comes after everything that is done at once, and before what is put off.
+  const atOnce = new MessageChannel();
+  let drawnAtOnce = () => undefined;
+  atOnce.port1.onmessage = () => drawnAtOnce();
   const channel = new MessageChannel();
   let drawn = () => undefined;
   channel.port1.onmessage = () => drawn();
   window.addEventListener(
-    'keydown',
+    event,
     () => {
       const start = performance.now();
       let press = 0;
+      let lit = 0;
+      drawnAtOnce = () => {
+        void document.body.offsetHeight;
+        lit = performance.now() - start;
+      };
+      atOnce.port2.postMessage(null);
       queueMicrotask(() =>
         setTimeout(() => {
           void document.body.offsetHeight;
@@ -209,7 +238,7 @@ function watchKeys() {
         }),
       );
       requestAnimationFrame(() => {
-        drawn = () => window.keyTimes.push({ press: press || performance.now() - start, paint: performance.now() - start });
+        drawn = () => window.keyTimes.push({ lit, press: press || performance.now() - start, paint: performance.now() - start });
         channel.port2.postMessage(null);
       });
     },
@@ -217,11 +246,12 @@ function watchKeys() {
   );
 }
 
-/** Presses keys in rounds and returns the times of each round. */
+/** Presses a key, or does an act, in rounds and returns the times of each round. */
 async function timedRounds(page, keyAt) {
   const press = async (count) => {
     for (let at = 0; at < count; at++) {
-      await page.keyboard.press(keyAt(at));
+      const key = await keyAt(at);
+      if (key) await page.keyboard.press(key);
       await page.waitForTimeout(PRESS_EVERY);
     }
   };

@@ -269,7 +269,7 @@ export class Bench {
     return {
       outcome: outcome.kind,
       oscillating: outcome.kind === 'oscillating' ? outcome.devices : [],
-      loads: this.index.loads.map((load) => this.loadNow(load)),
+      loads: this.loadsNow(),
       memory: outcome.state.memory,
       batteryA: this.index.battery ? this.live.partAmps(this.index.battery.id, 'inside') : 0,
       timeS: outcome.state.timeS,
@@ -285,17 +285,22 @@ export class Bench {
     return pulsed * Math.min(1, Math.max(0, whileOn));
   }
 
-  private loadNow(load: Load): LoadAnswer {
-    const { id } = load;
-    const volts = this.live.across(id);
-    const amps = this.live.partAmps(id, 'draw');
-    const share = this.levelNow(load);
-    const state = share >= ON_SHARE ? 'on' : share >= GLOW_SHARE ? 'glows' : 'off';
-    const way = state === 'off' ? [] : this.live.upstream({ deviceId: id, terminal: 'plus' });
-    const path = way.map(({ deviceId }) => deviceId);
-    const by = path.filter((deviceId, at) => deviceId !== id && path.indexOf(deviceId) === at);
+  private loadsNow(): LoadAnswer[] {
+    const { loads } = this.index;
+    const shares = this.levels();
+    const lit = loads.filter((_, at) => shares[at]! >= GLOW_SHARE);
+    const ways = this.live.upstreamOfEach(lit.map(({ id }) => ({ deviceId: id, terminal: 'plus' })));
+    const wayOf = new Map(lit.map(({ id }, at) => [id, ways[at]!]));
+    return loads.map((load, at) => this.loadNow(load, shares[at]!, wayOf.get(load.id) ?? []));
+  }
+
+  private loadNow({ id }: Load, level: number, way: readonly TerminalRef[]): LoadAnswer {
+    const by = new Set(way.map(({ deviceId }) => deviceId));
+    by.delete(id);
     const blinks = way.map(({ deviceId, terminal }) => blinkingOf(this.state.memory[deviceId], terminal)).find((one) => one !== null);
-    return { id, state, level: share, volts, amps, by, ...(blinks && { blinks }) };
+    const state = level >= ON_SHARE ? 'on' : level >= GLOW_SHARE ? 'glows' : 'off';
+    const figures = { level, volts: this.live.across(id), amps: this.live.partAmps(id, 'draw') };
+    return { id, state, ...figures, by: [...by], ...(blinks && { blinks }) };
   }
 }
 

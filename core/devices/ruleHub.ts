@@ -63,7 +63,8 @@ export function actS({ does, seconds: set }: HubRule): number | null {
 
 /** Whether an output blinks as a hub remembers it, and in which half. */
 export function blinkingOf(memory: Memory | undefined, output: string): Blinking | null {
-  return memory?.[`${output} blink`] === true ? 'blink' : memory?.[`${output} against`] === true ? 'against' : null;
+  if (!memory) return null;
+  return memory[`${output} blink`] === true ? 'blink' : memory[`${output} against`] === true ? 'against' : null;
 }
 
 /**

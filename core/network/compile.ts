@@ -253,8 +253,14 @@ function holdAdrift(compiled: CompiledDesign, net: NetlistBuilder): void {
     const island = grow(node);
     net.add({ kind: 'resistor', name: `insulation of ${netlist.nodes[node]!}`, a: node, b: netlist.reference, ohm: INSULATION_OHM });
     for (const at of island) {
-      const [deviceId, terminal] = netlist.nodes[at]!.split('/') as [string, string];
-      if (!terminal.startsWith('#')) compiled.adrift.push({ deviceId, terminal });
+      const place = terminalOfNode(netlist.nodes[at]!);
+      if (place) compiled.adrift.push(place);
     }
   }
+}
+
+/** The terminal a node is at; null inside a device. */
+export function terminalOfNode(name: string): TerminalRef | null {
+  const [deviceId, terminal] = name.split('/') as [string, string];
+  return terminal.startsWith('#') ? null : { deviceId, terminal };
 }

@@ -1,7 +1,7 @@
 import type { Device, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
 import { INSULATION_OHM, type DeviceKind, type Memory, type Sees } from '../devices/kind';
-import { compile, valueOf, withValue, type CompiledDesign, type LivePart } from './compile';
+import { compile, terminalOfNode, valueOf, withValue, type CompiledDesign, type LivePart } from './compile';
 import { controlOf, memoryOf, type ControlState } from './controlState';
 import type { DesignIndex } from '../rig/designIndex';
 import { islandsOf } from './islands';
@@ -36,6 +36,8 @@ export class LiveDesign {
   private asked: { points: readonly TerminalRef[]; nodes: Int32Array } | null = null;
   /** Elements at each node, made when a path is first asked for. */
   private touching: number[][] | null = null;
+  /** The terminal at each node; null at those inside a device. */
+  private places: (TerminalRef | null)[] | null = null;
   solved: Solved;
 
   /** Wires it up and solves the given state once, to start from. @throws NetworkError */
@@ -189,27 +191,43 @@ export class LiveDesign {
    * that gives it. Nodes inside a device are left out.
    */
   upstream(terminal: TerminalRef): TerminalRef[] {
+    return this.upstreamOfEach([terminal])[0]!;
+  }
+
+  /** The same of many terminals; what their ways have in common is followed once. */
+  upstreamOfEach(terminals: readonly TerminalRef[]): TerminalRef[][] {
     const { nodeOf, netlist } = this.compiled;
     this.touching ??= elementsAt(netlist);
-    const path: TerminalRef[] = [];
-    const seen = new Set<number>();
-    for (let node = nodeOf.get(terminalKey(terminal.deviceId, terminal.terminal)); node !== undefined && !seen.has(node);) {
-      seen.add(node);
-      const [deviceId, name] = netlist.nodes[node]!.split('/') as [string, string];
-      if (!name.startsWith('#')) path.unshift({ deviceId, terminal: name });
-      let next: number | undefined;
-      let most = LEAST_FOLLOWED_A;
-      for (const at of this.touching[node]!) {
-        const { kind, a, b } = netlist.elements[at]!;
-        const inflow = a === node ? -this.network.current(at) : this.network.current(at);
-        if (inflow <= most) continue;
-        most = inflow;
-        // A source is where a way begins: behind it lies only the other pole.
-        next = kind === 'voltage' || kind === 'current' ? undefined : a === node ? b : a;
+    this.places ??= netlist.nodes.map(terminalOfNode);
+    const [places, known] = [this.places, new Map<number, number | undefined>()];
+    return terminals.map(({ deviceId, terminal }) => {
+      const path: TerminalRef[] = [];
+      const seen = new Set<number>();
+      for (let node = nodeOf.get(terminalKey(deviceId, terminal)); node !== undefined && !seen.has(node);) {
+        seen.add(node);
+        const place = places[node];
+        if (place) path.push(place);
+        const next: number | undefined = known.has(node) ? known.get(node) : this.before(node);
+        known.set(node, next);
+        node = next;
       }
-      node = next;
+      return path.reverse();
+    });
+  }
+
+  /** The node the largest current into one comes from; undefined where next to none does, or a source gives it: behind that lies only the other pole. */
+  private before(node: number): number | undefined {
+    const { elements } = this.compiled.netlist;
+    let next: number | undefined;
+    let most = LEAST_FOLLOWED_A;
+    for (const at of this.touching![node]!) {
+      const { kind, a, b } = elements[at]!;
+      const inflow = a === node ? -this.network.current(at) : this.network.current(at);
+      if (inflow <= most) continue;
+      most = inflow;
+      next = kind === 'voltage' || kind === 'current' ? undefined : a === node ? b : a;
     }
-    return path;
+    return next;
   }
 
   /** The netlist with every value as it is in the present state. */

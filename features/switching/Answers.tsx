@@ -1,5 +1,5 @@
 import { Route } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type Ref } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Answer, Bench, LoadAnswer } from '@/core/bench/bench';
 import type { Load } from '@/core/design/schema';
 import { nameOf } from '@/core/design/names';
@@ -7,7 +7,7 @@ import { formatAmps, formatVolts } from '@/core/units/quantity';
 import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { LitRig } from './LitRig';
-import { LoadShape } from './LoadShape';
+import { litOf, LoadShape, type Lit } from './LoadShape';
 import { later } from '@/ui/later';
 import styles from './Switching.module.css';
 
@@ -19,75 +19,37 @@ export const ASKED_LATER = [WaysDrawer, TruthDrawer];
 
 interface AnswersProps {
   bench: Bench;
+  /** What is lit now, and the figures, that may come a moment later. */
   answer: Answer;
+  figures: Answer;
   /** The load whose switching is looked at. */
   wiring: string | null;
   onWire(loadId: string | null): void;
 }
 
 /** Every load by its zone: lit or not, how bright, at what volts and amperes. */
-export function Answers({ bench, answer, wiring, onWire }: AnswersProps) {
+export function Answers({ bench, answer, figures, wiring, onWire }: AnswersProps) {
   const [opened, setOpened] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
-  const design = useDesign((state) => state.design);
-  const loads = useDesign(({ analysis }) => analysis.index.loads);
-  const zones = useMemo(() => {
-    const byZone = new Map<string | null, LoadAnswer[]>();
-    for (const one of answer.loads) {
-      const zoneId = loads.find(({ id }) => id === one.id)?.zoneId ?? null;
-      byZone.set(zoneId, [...(byZone.get(zoneId) ?? []), one]);
-    }
-    return Array.from(byZone);
-  }, [answer, loads]);
-  const open = (loadId: string) => setOpened(opened === loadId ? null : loadId);
-  const rows = useRef(new Map<string, HTMLTableRowElement | null>());
+  const open = useCallback((loadId: string) => setOpened((now) => (now === loadId ? null : loadId)), []);
   // Its row is brought into sight once its run is written under it.
   const [picked, setPicked] = useState<string | null>(null);
-  const pick = (loadId: string) => {
-    open(loadId);
-    setPicked(loadId);
-  };
+  const pick = useCallback(
+    (loadId: string) => {
+      open(loadId);
+      setPicked(loadId);
+    },
+    [open],
+  );
+  const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    if (picked !== null) rows.current.get(picked)?.scrollIntoView({ block: 'center' });
+    if (picked !== null) list.current?.querySelector(`[data-load="${CSS.escape(picked)}"]`)?.scrollIntoView({ block: 'center' });
   }, [picked]);
   return (
     <div className={styles.answers}>
-      <LitRig bench={bench} answer={answer} openedId={opened} onOpen={pick} />
-      <div className={styles.list} role="region" aria-label="What answers" tabIndex={0}>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Load</th>
-              <th scope="col">Does</th>
-              <th scope="col">Volts</th>
-              <th scope="col">Amperes</th>
-              <th scope="col">Way</th>
-            </tr>
-          </thead>
-          {zones.map(([zoneId, list]) => (
-            <tbody key={zoneId ?? ''}>
-              <tr className={styles.zone}>
-                <th scope="rowgroup" colSpan={5}>
-                  {zoneId === null ? 'No zone' : nameOf(design, zoneId)}
-                </th>
-              </tr>
-              {list.map((one) => (
-                <Row
-                  key={one.id}
-                  ref={(row) => void rows.current.set(one.id, row)}
-                  one={one}
-                  isOpened={opened === one.id}
-                  name={nameOf(design, one.id)}
-                  load={loads.find(({ id }) => id === one.id)}
-                  run={opened === one.id ? bench.run(one.id) : null}
-                  onRun={() => open(one.id)}
-                  onAsk={() => setAsked(one.id)}
-                  onWire={() => onWire(one.id)}
-                />
-              ))}
-            </tbody>
-          ))}
-        </table>
+      <LitRig bench={bench} answer={answer} figures={figures} openedId={opened} onOpen={pick} />
+      <div ref={list} className={styles.list} role="region" aria-label="What answers" tabIndex={0}>
+        <Figures bench={bench} answer={figures} opened={opened} onRun={open} onAsk={setAsked} onWire={onWire} />
       </div>
       {wiring !== null && <WaysDrawer loadId={wiring} onClose={() => onWire(null)} />}
       {asked !== null && <TruthDrawer loadId={asked} onClose={() => setAsked(null)} />}
@@ -95,41 +57,122 @@ export function Answers({ bench, answer, wiring, onWire }: AnswersProps) {
   );
 }
 
-interface RowProps {
-  ref: Ref<HTMLTableRowElement>;
-  one: LoadAnswer;
+interface FiguresProps extends Pick<RowProps, 'onRun' | 'onAsk' | 'onWire'> {
+  bench: Bench;
+  answer: Answer;
+  /** The load whose run is shown. */
+  opened: string | null;
+}
+
+const Figures = memo(function Figures({ bench, answer, opened, onRun, onAsk, onWire }: FiguresProps) {
+  const design = useDesign((state) => state.design);
+  const loads = useDesign(({ analysis }) => analysis.index.loads);
+  const byId = useMemo(() => new Map(loads.map((load) => [load.id, load])), [loads]);
+  const zones = useMemo(() => {
+    const byZone = new Map<string | null, LoadAnswer[]>();
+    for (const one of answer.loads) {
+      const zoneId = byId.get(one.id)?.zoneId ?? null;
+      const list = byZone.get(zoneId);
+      if (list) list.push(one);
+      else byZone.set(zoneId, [one]);
+    }
+    return Array.from(byZone);
+  }, [answer, byId]);
+  return (
+    <table>
+      <colgroup>
+        <col />
+        <col className={styles.does} />
+        <col className={styles.figure} />
+        <col className={styles.figure} />
+        <col className={styles.asking} />
+      </colgroup>
+      <thead>
+        <tr>
+          <th scope="col">Load</th>
+          <th scope="col">Does</th>
+          <th scope="col">Volts</th>
+          <th scope="col">Amperes</th>
+          <th scope="col">Way</th>
+        </tr>
+      </thead>
+      {zones.map(([zoneId, list]) => (
+        <tbody key={zoneId ?? ''}>
+          <tr className={styles.zone}>
+            <th scope="rowgroup" colSpan={5}>
+              {zoneId === null ? 'No zone' : nameOf(design, zoneId)}
+            </th>
+          </tr>
+          {list.map((one) => (
+            <Row
+              key={one.id}
+              loadId={one.id}
+              {...shownOf(one)}
+              isOpened={opened === one.id}
+              load={byId.get(one.id)}
+              run={opened === one.id ? bench.run(one.id) : null}
+              onRun={onRun}
+              onAsk={onAsk}
+              onWire={onWire}
+            />
+          ))}
+        </tbody>
+      ))}
+    </table>
+  );
+});
+
+interface RowProps extends Lit {
+  loadId: string;
+  does: string;
+  volts: string;
+  amps: string;
   isOpened: boolean;
-  name: string;
   load: Load | undefined;
   /** The run its current comes by, where it is shown. */
   run: ReturnType<Bench['run']> | null;
-  onRun(): void;
-  onAsk(): void;
-  onWire(): void;
+  onRun(loadId: string): void;
+  onAsk(loadId: string): void;
+  onWire(loadId: string): void;
 }
 
-function Row({ ref, one, isOpened, name, load, run, onRun, onAsk, onWire }: RowProps) {
+/** What a row says of a load and how it is lit. */
+function shownOf(one: LoadAnswer): Lit & Pick<RowProps, 'does' | 'volts' | 'amps'> {
   const isOn = one.state !== 'off';
+  return { ...litOf(one), does: answerWord(one), volts: isOn ? formatVolts(one.volts) : '–', amps: isOn ? formatAmps(one.amps) : '–' };
+}
+
+/** Drawn anew only where it says or shows something else: every flick moves all volts a little. */
+const Row = memo(function Row(props: RowProps) {
+  const { loadId, load, state, level, blinks, does, volts, amps, isOpened, run, onRun, onAsk, onWire } = props;
+  const isOn = state !== 'off';
+  const name = load?.name ?? loadId;
   return (
     <>
-      <tr ref={ref} className={[isOn && styles.on, isOpened && styles.picked].filter(Boolean).join(' ')}>
+      <tr data-load={loadId} className={[isOn && styles.on, isOpened && styles.picked].filter(Boolean).join(' ')}>
         <th scope="row">
           <span className={styles.load}>
-            <LoadShape load={load} answer={one} />
-            <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={onAsk}>
+            <LoadShape load={load} answer={{ state, level, blinks }} />
+            <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={() => onAsk(loadId)}>
               {name}
             </button>
           </span>
         </th>
-        <td>{answerWord(one)}</td>
-        <td className="reading">{isOn ? formatVolts(one.volts) : '–'}</td>
+        <td>{does}</td>
+        <td className="reading">{volts}</td>
         <td className="reading">
           {isOn ? (
-            <button type="button" className={styles.ask} aria-expanded={run !== null} title="The run it comes by" onClick={onRun}>
-              {formatAmps(one.amps)}
+            <button
+              type="button"
+              className={styles.ask}
+              aria-expanded={run !== null}
+              title="The run it comes by"
+              onClick={() => onRun(loadId)}
+            >
+              {amps}
             </button>
           ) : (
-            '–'
+            amps
           )}
         </td>
         <td>
@@ -138,7 +181,7 @@ function Row({ ref, one, isOpened, name, load, run, onRun, onAsk, onWire }: RowP
             className={styles.way}
             aria-label={`How should ${name} come on?`}
             title="How should it come on?"
-            onClick={onWire}
+            onClick={() => onWire(loadId)}
           >
             <Route size={14} aria-hidden />
           </button>
@@ -147,7 +190,7 @@ function Row({ ref, one, isOpened, name, load, run, onRun, onAsk, onWire }: RowP
       {run !== null && isOn && <RunRow run={run} name={name} />}
     </>
   );
-}
+});
 
 /** The run with its current flowing: every part and what goes on from it. */
 function RunRow({ run, name }: { run: ReturnType<Bench['run']>; name: string }) {

@@ -2,7 +2,7 @@
 
 import { Button, Select } from 'antd';
 import { Wrench } from 'lucide-react';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { BenchAct, Fault } from '@/core/design/schema';
 import { subjectOf } from '@/core/bench/faults';
 import { nameOf } from '@/core/design/names';
@@ -11,7 +11,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import styles from './Switching.module.css';
 
 /** What is made to go wrong, and mended: wires off, lamps dead, relays that do not pull in or stick. Fuses are pulled among the controls. */
-export function Faults({ faults, onAct }: { faults: readonly Fault[]; onAct(act: BenchAct): void }) {
+export const Faults = memo(function Faults({ faults, onAct }: { faults: readonly Fault[]; onAct(act: BenchAct): void }) {
   const index = useDesign(({ analysis }) => analysis.index);
   const design = useDesign((state) => state.design);
   const possible = useMemo(() => {
@@ -22,6 +22,7 @@ export function Faults({ faults, onAct }: { faults: readonly Fault[]; onAct(act:
       ...index.wires.map(({ id }): Fault => ({ kind: 'wireOff', wireId: id })),
     ];
   }, [index]);
+  const options = useMemo(() => possible.map((fault, value) => ({ value, label: faultWords(design, fault) })), [possible, design]);
   return (
     <section aria-label="Faults">
       <h3>Faults</h3>
@@ -31,7 +32,7 @@ export function Faults({ faults, onAct }: { faults: readonly Fault[]; onAct(act:
         aria-label="Break something"
         placeholder="break something"
         value={null}
-        options={possible.map((fault, value) => ({ value, label: faultWords(design, fault) }))}
+        options={options}
         showSearch={{ optionFilterProp: 'label' }}
         popupMatchSelectWidth={360}
         onChange={(at) => onAct({ kind: 'break', fault: possible[at]! })}
@@ -53,4 +54,4 @@ export function Faults({ faults, onAct }: { faults: readonly Fault[]; onAct(act:
       </ul>
     </section>
   );
-}
+});

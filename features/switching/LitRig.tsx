@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react';
-import type { Answer, Bench, LoadAnswer } from '@/core/bench/bench';
+import type { Answer, Bench } from '@/core/bench/bench';
 import type { Load } from '@/core/design/schema';
 import { isLamp } from '@/core/devices/load';
 import { answerWord } from '@/core/wording/benchWords';
@@ -8,7 +8,7 @@ import { Body } from '@/features/rig/Body';
 import { NO_PAN, project, type Projection } from '@/features/rig/projection';
 import { vinePath } from '@/features/rig/RouteVine';
 import { groundOf } from '@/features/rig/zoneNames';
-import { LoadShape } from './LoadShape';
+import { litOf, LoadShape, type Lit } from './LoadShape';
 import { ampsByStretch, apart, stretchesOf, whereLoad } from './onRig';
 import styles from './LitRig.module.css';
 
@@ -20,17 +20,18 @@ const MARK = 13;
 
 interface LitRigProps {
   bench: Bench;
+  /** What is lit now, and what flows, that may come a moment later. */
   answer: Answer;
+  figures: Answer;
   /** The load whose run is shown. */
   openedId: string | null;
   onOpen(loadId: string): void;
 }
 
 /** The vehicle from above as it is now: every load lit where it is fixed, and the stretches that carry current, the thicker the more. */
-export function LitRig({ bench, answer, openedId, onOpen }: LitRigProps) {
-  const analysis = useDesign((state) => state.analysis);
-  const { index } = analysis;
-  const { rig, routes } = index.layout;
+export function LitRig({ bench, answer, figures, openedId, onOpen }: LitRigProps) {
+  const index = useDesign(({ analysis }) => analysis.index);
+  const { rig } = index.layout;
   const high = Math.round(((WIDE - 52) * rig.widthMm) / rig.lengthMm) + 60;
   const projection = useMemo(() => project(rig, 'plan', WIDE, high, NO_PAN), [rig, high]);
   const marks = useMemo(() => {
@@ -40,14 +41,6 @@ export function LitRig({ bench, answer, openedId, onOpen }: LitRigProps) {
     });
     return apart(known, MARK + 2, { left: MARK, right: WIDE - MARK, top: TRIM + MARK, bottom: high - TRIM - MARK });
   }, [index, projection, high]);
-  const amps = useMemo(
-    () => (answer.outcome === 'settled' ? ampsByStretch(analysis, bench) : new Map<string, number>()),
-    [analysis, bench, answer],
-  );
-  const run = useMemo(
-    () => (openedId === null || !answer ? new Set<string>() : stretchesOf(index, bench.run(openedId))),
-    [index, bench, answer, openedId],
-  );
   const answers = useMemo(() => new Map(answer.loads.map((one) => [one.id, one])), [answer]);
   if (marks.length === 0) return null;
   const unplaced = index.loads.length - marks.length;
@@ -55,20 +48,12 @@ export function LitRig({ bench, answer, openedId, onOpen }: LitRigProps) {
     <figure className={styles.rig}>
       <svg viewBox={`0 ${TRIM} ${WIDE} ${high - 2 * TRIM}`} role="group" aria-label="Lit on the rig">
         <Ground projection={projection} />
-        {Array.from(routes.values(), ({ route, from, to }) => (
-          <path
-            key={route.id}
-            d={vinePath(route, from, to, projection).d}
-            className={amps.has(route.id) ? styles.carries : styles.idle}
-            {...(amps.has(route.id) && { style: { strokeWidth: strokeOf(amps.get(route.id)!) } })}
-          />
-        ))}
-        {Array.from(run, (id) => routes.get(id)).map(
-          (one) => one && <path key={one.route.id} d={vinePath(one.route, one.from, one.to, projection).d} className={styles.run} />,
-        )}
-        {marks.map(({ load, x, y }) => (
-          <Mark key={load.id} load={load} x={x} y={y} answer={answers.get(load.id)} isOpened={load.id === openedId} onOpen={onOpen} />
-        ))}
+        <Stretches bench={bench} answer={figures} projection={projection} openedId={openedId} />
+        {marks.map(({ load, x, y }) => {
+          const one = answers.get(load.id);
+          const shown = one && { ...litOf(one), does: answerWord(one) };
+          return shown && <Mark key={load.id} load={load} x={x} y={y} {...shown} isOpened={load.id === openedId} onOpen={onOpen} />;
+        })}
       </svg>
       {unplaced > 0 && (
         <figcaption>{unplaced === 1 ? 'One load has' : `${unplaced} loads have`} neither a place nor a zone drawn.</figcaption>
@@ -76,6 +61,45 @@ export function LitRig({ bench, answer, openedId, onOpen }: LitRigProps) {
     </figure>
   );
 }
+
+interface StretchesProps {
+  bench: Bench;
+  answer: Answer;
+  projection: Projection;
+  openedId: string | null;
+}
+
+/** Every stretch, those that carry current as thick as that asks, and the run of the load that is shown. */
+const Stretches = memo(function Stretches({ bench, answer, projection, openedId }: StretchesProps) {
+  const analysis = useDesign((state) => state.analysis);
+  const { index } = analysis;
+  const vines = useMemo(
+    () => Array.from(index.layout.routes, ([id, { route, from, to }]) => ({ id, d: vinePath(route, from, to, projection).d })),
+    [index, projection],
+  );
+  // Read off the bench as it stands when it answers.
+  const amps = useMemo(
+    () => (answer.outcome === 'settled' ? ampsByStretch(analysis, bench) : new Map<string, number>()),
+    [analysis, bench, answer],
+  );
+  const run = useMemo(
+    () => (openedId === null || answer.outcome !== 'settled' ? new Set<string>() : stretchesOf(index, bench.run(openedId))),
+    [index, bench, answer, openedId],
+  );
+  return (
+    <>
+      {vines.map(({ id, d }) => {
+        const carried = amps.get(id);
+        return carried === undefined ? (
+          <path key={id} d={d} className={styles.idle} />
+        ) : (
+          <path key={id} d={d} className={styles.carries} style={{ strokeWidth: strokeOf(carried) }} />
+        );
+      })}
+      {vines.map(({ id, d }) => run.has(id) && <path key={id} d={d} className={styles.run} />)}
+    </>
+  );
+});
 
 /** How thick a stretch is drawn, by the amperes in the fullest of its wires: twice as thick for ten times as many. */
 function strokeOf(amps: number): number {
@@ -102,18 +126,19 @@ const Ground = memo(function Ground({ projection }: { projection: Projection }) 
   );
 });
 
-interface MarkProps {
+interface MarkProps extends Lit {
   load: Load;
   x: number;
   y: number;
-  answer: LoadAnswer | undefined;
+  /** What it does, in a word. */
+  does: string;
   isOpened: boolean;
   onOpen(loadId: string): void;
 }
 
-function Mark({ load, x, y, answer, isOpened, onOpen }: MarkProps) {
-  const says = `${load.name}: ${answer ? answerWord(answer) : 'off'}`;
-  const isOn = answer !== undefined && answer.state !== 'off';
+const Mark = memo(function Mark({ load, x, y, does, state, level, blinks, isOpened, onOpen }: MarkProps) {
+  const says = `${load.name}: ${does}`;
+  const isOn = state !== 'off';
   const isLit = isOn && isLamp(load);
   return (
     <g
@@ -125,7 +150,7 @@ function Mark({ load, x, y, answer, isOpened, onOpen }: MarkProps) {
     >
       <title>{says}</title>
       <circle cx={MARK / 2} cy={MARK / 2} r={MARK / 2 + (isLit || isOpened ? 3 : 0)} />
-      <LoadShape load={load} answer={answer} size={MARK} />
+      <LoadShape load={load} answer={{ state, level, blinks }} size={MARK} />
     </g>
   );
-}
+});

@@ -15,10 +15,12 @@ const LIGHTS: Readonly<Record<string, string>> = {
   green: '#3fa34d',
 };
 
+export type Lit = Pick<LoadAnswer, 'state' | 'level'> & { blinks: LoadAnswer['blinks'] };
+
 interface LoadShapeProps {
   load: Load | undefined;
   /** What it does; absent: nothing. */
-  answer: LoadAnswer | undefined;
+  answer: Pick<LoadAnswer, 'state' | 'level' | 'blinks'> | Lit | undefined;
   size?: number;
 }
 
@@ -35,6 +37,11 @@ export function LoadShape({ load, answer, size = 16 }: LoadShapeProps) {
       <Shape lamp={lamp} />
     </svg>
   );
+}
+
+/** How far it is lit, as it is drawn: finer differences nobody sees. */
+export function litOf({ state, level, blinks }: LoadAnswer): Lit {
+  return { state, level: Math.round(level * 50) / 50, blinks };
 }
 
 function Shape({ lamp, ...how }: { lamp: boolean; className?: string | undefined; style?: CSSProperties }) {

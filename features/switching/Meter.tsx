@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import type { Bench } from '@/core/bench/bench';
 import { nameOf } from '@/core/design/names';
 import type { TerminalRef } from '@/core/design/schema';
@@ -65,7 +65,7 @@ interface LeadProps {
   onChange(value: string | null): void;
 }
 
-function Lead({ label, value, options, onChange }: LeadProps) {
+const Lead = memo(function Lead({ label, value, options, onChange }: LeadProps) {
   return (
     <label>
       <span>{label}</span>
@@ -82,4 +82,4 @@ function Lead({ label, value, options, onChange }: LeadProps) {
       />
     </label>
   );
-}
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { DeviceHandle } from '@/core/bench/handles';
 import { nameOf } from '@/core/design/names';
 import type { Device, Panel, PanelPart } from '@/core/design/schema';
@@ -60,7 +60,7 @@ function Seated({ part, handles, shown }: { part: PanelPart; handles: readonly D
   return (
     <>
       {handle && device.kind !== 'load' ? (
-        <Worked device={device} handle={handle} shown={shown} />
+        <Worked device={device} handle={handle} at={shown.bench.position(handle.deviceId, handle.control)} act={shown.act} />
       ) : (
         <Stands device={device} shown={shown} />
       )}
@@ -72,10 +72,16 @@ function Seated({ part, handles, shown }: { part: PanelPart; handles: readonly D
   );
 }
 
-function Worked({ device, handle, shown: { bench, act } }: { device: Device; handle: DeviceHandle; shown: BenchShown }) {
+interface WorkedProps {
+  device: Device;
+  handle: DeviceHandle;
+  at: ControlValue;
+  act: BenchShown['act'];
+}
+
+const Worked = memo(function Worked({ device, handle, at, act }: WorkedProps) {
   const { deviceId, control, positions, springs } = handle;
   const name = handleName(device, control);
-  const at = bench.position(deviceId, control);
   const move = (position: ControlValue, goesWithoutSaying = false) =>
     act({ kind: 'move', mover: { kind: 'device', deviceId, control }, position }, goesWithoutSaying);
   const choices = positions.map((value) => ({ value, word: positionWord(device, control, value) }));
@@ -84,7 +90,7 @@ function Worked({ device, handle, shown: { bench, act } }: { device: Device; han
   }
   if (device.kind === 'dimmer') return <Fader name={name} positions={choices} at={at} onMove={move} />;
   return <Rocker name={name} positions={choices} at={at} onMove={move} />;
-}
+});
 
 /** What is not worked by hand: a relay in its socket, a socket or gauge in the wall. */
 function Stands({ device, shown: { answer } }: { device: Device; shown: BenchShown }) {

@@ -2,12 +2,13 @@
 
 import { Button } from 'antd';
 import Link from 'next/link';
-import { useCallback, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import type { BenchAct, Device } from '@/core/design/schema';
 import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/handles';
 import { VEHICLE_CONTROLS } from '@/core/catalog/vocabulary';
 import { recordsOf, type Design } from '@/core/design/design';
 import { bankOf, hoursAt } from '@/core/energy/bank';
+import type { ControlValue } from '@/core/devices/kind';
 import { NetworkError } from '@/core/network/networkError';
 import { formatAmps, formatClock, formatHours } from '@/core/units/quantity';
 import { deviceStates, handleName, positionWord, VEHICLE_WORDS } from '@/core/wording/benchWords';
@@ -59,8 +60,14 @@ export function SwitchingStage() {
   const panels = useMemo(() => recordsOf(design, 'panel'), [design]);
   const loose = useMemo(() => handles.filter((handle) => !sitsOnPanel(design, handle)), [design, handles]);
   const shown = useBench();
+  // What is lit is drawn at once, in how many volts a moment later.
+  const now = useDeferredValue(shown);
+  const figures = now instanceof NetworkError ? null : now;
   const [isArranging, setArranging] = useState(false);
+  const [isLooking, setLooking] = useState(false);
   const [wiring, setWiring] = useState<string | null>(null);
+  const arrange = useCallback(() => setArranging(true), []);
+  const look = useCallback(() => setLooking(true), []);
   usePreload(OPENED_LATER);
   if (index.loads.length === 0 || !index.battery) {
     return (
@@ -83,14 +90,19 @@ export function SwitchingStage() {
   }
   return (
     <div className={`${frame.stage} ${styles.stage}`}>
-      <Toolbar shown={shown} onArrange={() => setArranging(true)} onWire={setWiring} />
+      <div className={styles.top}>
+        <Toolbar act={shown?.act ?? null} timeS={shown?.answer.timeS ?? 0} onArrange={arrange} onLook={look} onWire={setWiring} />
+        <div className={styles.second}>
+          <p className={styles.said} role="status" aria-label="What changed">
+            {shown?.acts[0] ? <Said act={shown.acts[0]} /> : 'Flick a switch: what changes is said here.'}
+          </p>
+          {shown && <Drain amps={shown.answer.batteryA} />}
+        </div>
+      </div>
       <div className={styles.bench}>
         <div className={styles.controls} role="region" aria-label="Controls" tabIndex={0}>
           {shown && <Vehicle shown={shown} />}
-          {shown &&
-            panels.map((panel) => (
-              <PanelFace key={panel.id} panel={panel} handles={handles} shown={shown} onArrange={() => setArranging(true)} />
-            ))}
+          {shown && panels.map((panel) => <PanelFace key={panel.id} panel={panel} handles={handles} shown={shown} onArrange={arrange} />)}
           {shown &&
             PANELS.map(({ where, title }) => (
               <Panel key={where} title={title} handles={loose.filter((one) => one.where === where)} shown={shown} />
@@ -104,12 +116,13 @@ export function SwitchingStage() {
             ))}
         </div>
         {shown ? (
-          <Answers bench={shown.bench} answer={shown.answer} wiring={wiring} onWire={setWiring} />
+          <Answers bench={shown.bench} answer={shown.answer} figures={(figures ?? shown).answer} wiring={wiring} onWire={setWiring} />
         ) : (
           <p className={styles.soft}>Wiring it up…</p>
         )}
-        {shown && <Parts shown={shown} />}
+        {figures && <Parts shown={figures} />}
       </div>
+      {isLooking && shown && <StripChart acts={shown.acts} onAct={shown.act} onClose={() => setLooking(false)} />}
       {isArranging && <PanelsDrawer onClose={() => setArranging(false)} />}
     </div>
   );
@@ -120,17 +133,23 @@ function sitsOnPanel(design: Design, { deviceId, control }: DeviceHandle): boole
   return recordsOf(design, 'panelPart').some((part) => part.deviceId === deviceId && (part.control ?? control) === control);
 }
 
-function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArrange(): void; onWire(loadId: string): void }) {
+interface ToolbarProps {
+  /** Null until the design is on the bench. */
+  act: BenchShown['act'] | null;
+  timeS: number;
+  onArrange(): void;
+  onLook(): void;
+  onWire(loadId: string): void;
+}
+
+const Toolbar = memo(function Toolbar({ act, timeS, onArrange, onLook, onWire }: ToolbarProps) {
   const broken = useDesign(({ findings }) => findings.filter(({ rule }) => rule === 'wish.broken').length);
   const [isWishing, setWishing] = useState(false);
   const [wishOf, setWishOf] = useState<string | null>(null);
-  const [last] = shown?.acts ?? [];
   const [isMetering, setMetering] = useState(false);
   const devices = useDesign(({ analysis }) => analysis.index.devices);
   const has = (kind: Device['kind']) => Array.from(devices.values()).some((device) => device.kind === kind);
   const [isRuling, setRuling] = useState(false);
-  const [isLooking, setLooking] = useState(false);
-  const act = shown?.act;
   const play = useCallback((acts: readonly BenchAct[]) => [{ kind: 'rest' } as const, ...acts].forEach((one) => act?.(one)), [act]);
   const follow = useCallback(
     (target: string) => {
@@ -142,13 +161,13 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
   );
   useLinkedActs(act ? play : null, follow);
   return (
-    <div className={styles.top}>
+    <>
       <div className={frame.toolbar}>
         <h2>Switching</h2>
-        <Button size="small" disabled={!shown} onClick={() => act?.({ kind: 'rest' })}>
+        <Button size="small" disabled={!act} onClick={() => act?.({ kind: 'rest' })}>
           All at rest
         </Button>
-        <Clock timeS={shown?.answer.timeS ?? 0} onAct={act ?? null} />
+        <Clock timeS={timeS} onAct={act} />
         <Button size="small" onClick={() => setWishing(true)}>
           Wishes{broken > 0 && `: ${broken} broken`}
         </Button>
@@ -163,23 +182,16 @@ function Toolbar({ shown, onArrange, onWire }: { shown: BenchShown | null; onArr
             {has('ruleHub') ? 'Hubs' : 'Radios'}
           </Button>
         )}
-        <Button size="small" disabled={!shown} onClick={() => setLooking(true)}>
+        <Button size="small" disabled={!act} onClick={onLook}>
           Strip chart
         </Button>
       </div>
-      <div className={styles.second}>
-        <p className={styles.said} role="status" aria-label="What changed">
-          {last ? <Said act={last} /> : 'Flick a switch: what changes is said here.'}
-        </p>
-        {shown && <Drain amps={shown.answer.batteryA} />}
-      </div>
-      {isLooking && shown && <StripChart acts={shown.acts} onAct={shown.act} onClose={() => setLooking(false)} />}
       {isRuling && <HubDrawer onClose={() => setRuling(false)} />}
       {isMetering && <TriggersDrawer onClose={() => setMetering(false)} />}
       {isWishing && <WishesDrawer key={wishOf} firstOf={wishOf} onPlay={play} onClose={() => (setWishing(false), setWishOf(null))} />}
-    </div>
+    </>
   );
-}
+});
 
 /** What the battery gives now, and how long it could. */
 function Drain({ amps }: { amps: number }) {
@@ -241,38 +253,47 @@ function Panel({ title, isTitled = false, handles, shown: { bench, act } }: Pane
   return (
     <section aria-label={title}>
       {!isTitled && <h3>{title}</h3>}
-      {handles.map(({ deviceId, control, positions, springs }) => {
-        const device = devices.get(deviceId);
+      {handles.map((handle) => {
+        const device = devices.get(handle.deviceId);
         if (!device) return null;
-        const name = handleName(device, control);
-        const at = bench.position(deviceId, control);
-        const move = (position: (typeof positions)[number], goesWithoutSaying = false) =>
-          act({ kind: 'move', mover: { kind: 'device', deviceId, control }, position }, goesWithoutSaying);
-        if (springs)
-          return (
-            <NamedPush
-              key={name}
-              name={name}
-              pressed={at === positions[1]}
-              onPress={(pressed) => move(positions[pressed ? 1 : 0]!, !pressed)}
-            />
-          );
-        return (
-          <Positions
-            key={`${deviceId} ${control}`}
-            name={name}
-            positions={positions.map((value) => ({ value, word: positionWord(device, control, value) }))}
-            at={at}
-            onMove={(value) => move(value)}
-          />
-        );
+        const at = bench.position(handle.deviceId, handle.control);
+        return <Handle key={`${handle.deviceId} ${handle.control}`} device={device} handle={handle} at={at} act={act} />;
       })}
     </section>
   );
 }
 
+interface HandleProps {
+  device: Device;
+  handle: DeviceHandle;
+  at: ControlValue;
+  act: BenchShown['act'];
+}
+
+const Handle = memo(function Handle({ device, handle, at, act }: HandleProps) {
+  const { deviceId, control, positions, springs } = handle;
+  const name = handleName(device, control);
+  const move = (position: ControlValue, goesWithoutSaying = false) =>
+    act({ kind: 'move', mover: { kind: 'device', deviceId, control }, position }, goesWithoutSaying);
+  if (springs)
+    return <NamedPush name={name} pressed={at === positions[1]} onPress={(pressed) => move(positions[pressed ? 1 : 0]!, !pressed)} />;
+  const words = positions.map((value) => ({ value, word: positionWord(device, control, value) }));
+  return <Positions name={name} positions={words} at={at} onMove={(value) => move(value)} />;
+});
+
+const DoneRow = memo(function DoneRow({ act }: { act: Done }) {
+  return (
+    <li>
+      <span className="reading">{formatClock(act.timeS)}</span>
+      <span>
+        <Said act={act} />
+      </span>
+    </li>
+  );
+});
+
 /** What relays, radios and sensors do at the moment, and the acts so far. */
-function Parts({ shown: { bench, answer, acts, act } }: { shown: BenchShown }) {
+const Parts = memo(function Parts({ shown: { bench, answer, acts, act } }: { shown: BenchShown }) {
   const design = useDesign((state) => state.design);
   const states = useMemo(() => deviceStates(design, answer), [design, answer]);
   return (
@@ -297,14 +318,9 @@ function Parts({ shown: { bench, answer, acts, act } }: { shown: BenchShown }) {
       <h3>What was done</h3>
       <ol className={styles.acts}>
         {acts.map((act) => (
-          <li key={act.key}>
-            <span className="reading">{formatClock(act.timeS)}</span>
-            <span>
-              <Said act={act} />
-            </span>
-          </li>
+          <DoneRow key={act.key} act={act} />
         ))}
       </ol>
     </div>
   );
-}
+});

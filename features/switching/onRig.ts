@@ -51,9 +51,12 @@ function spotsOf(ring: number, gap: number): { x: number; y: number }[] {
 
 /** The most amperes any wire in a stretch carries at the moment, by stretch; those that carry next to nothing are left out. */
 export function ampsByStretch({ bundles }: Pick<Analysis, 'bundles'>, bench: Bench): Map<string, number> {
+  const ids = [...new Set(Array.from(bundles.values()).flatMap(({ wires }) => wires.map(({ id }) => id)))];
+  const clamped = bench.clamps(ids);
+  const ampsOf = new Map(ids.map((id, at) => [id, Math.abs(clamped[at]!)]));
   const most = new Map<string, number>();
   for (const [routeId, { wires }] of bundles) {
-    const amps = bench.clamps(wires.map(({ id }) => id)).reduce((high, one) => Math.max(high, Math.abs(one)), 0);
+    const amps = wires.reduce((high, { id }) => Math.max(high, ampsOf.get(id)!), 0);
     if (amps >= CARRIES_A) most.set(routeId, amps);
   }
   return most;

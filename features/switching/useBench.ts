@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { LONGEST_WAIT_S, MOST_ACTS } from '@/core/catalog/vocabulary';
 import type { BenchAct } from '@/core/design/schema';
 import type { Answer, Bench } from '@/core/bench/bench';
@@ -88,6 +88,8 @@ export function useBench(): BenchShown | NetworkError | null {
     },
     [design],
   );
-  if (bench instanceof NetworkError) return bench;
-  return bench && answer ? { bench, answer, acts, act } : null;
+  return useMemo(
+    () => (bench instanceof NetworkError ? bench : bench && answer ? { bench, answer, acts, act } : null),
+    [bench, answer, acts, act],
+  );
 }
