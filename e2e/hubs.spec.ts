@@ -105,7 +105,10 @@ test('a load is put on a spare channel of the relay hub, which says whose fuse i
   await expect(row).toContainText('off');
 });
 
-test('a load is put on a spare output of the rule hub by a rule on a signal, another on a dimmer that is there', async ({ page, heron }) => {
+test('a load is put on a spare output of the rule hub by a rule on a signal, another on a dimmer that is there', async ({
+  page,
+  heron,
+}) => {
   await page.goto(`/d/${heron}/switching`);
   await page.getByRole('button', { name: 'How should Roof fan come on?' }).click();
   const fan = page.getByRole('dialog', { name: 'How should Roof fan come on?' });
