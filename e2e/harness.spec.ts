@@ -1,4 +1,4 @@
-import { expect, saved, test } from './fixtures';
+import { choose, expect, saved, test } from './fixtures';
 
 test('wires are coloured and numbered, one is changed by hand, and schedule, cut list, parts and diagram follow', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/harness`);
@@ -90,4 +90,23 @@ test('the pin cards are printed whole, without what stands about them', async ({
   ]);
   expect(cards[0]).toBeLessThanOrEqual(cards[1]! + 1);
   expect(frame).toBe(true);
+});
+
+test('the bench, as it was left, lights the diagram and is still so afterwards', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/switching`);
+  const scene = page.getByRole('group', { name: 'Scene lights, left switch' });
+  await scene.getByRole('button', { name: 'up', exact: true }).click();
+  await expect(page.getByRole('status', { name: 'What changed' })).toContainText('Left scene lamp, white: on');
+  await page.getByRole('link', { name: /^Harness/ }).click();
+  await page.getByText('Diagram', { exact: true }).click();
+  await choose(page, 'Sheet', 'scene lights, left', 'Scene lights, left');
+  await page.getByRole('button', { name: 'Lit as on the bench' }).click();
+  await expect(page.getByRole('status', { name: 'As on the bench' })).toContainText('last: Scene lights, left switch: up');
+  const diagram = page.getByRole('region', { name: 'Diagram' });
+  await expect(diagram.getByRole('button', { name: 'Left scene lamp, white, on' })).toBeVisible();
+  await expect(diagram.getByRole('button', { name: 'Left scene lamp, amber', exact: true })).toBeVisible();
+  await expect(diagram.getByRole('img', { name: /^14a .*: 3\.\d+ A$/ })).toHaveCount(1);
+  await expect(diagram.getByRole('img', { name: /^14j .*: dead$/ })).toHaveCount(1);
+  await page.getByRole('link', { name: 'Flick switches in Switching' }).click();
+  await expect(scene.getByRole('button', { name: 'up', exact: true })).toHaveAttribute('aria-pressed', 'true');
 });

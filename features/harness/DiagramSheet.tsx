@@ -1,7 +1,9 @@
 import { memo } from 'react';
 import { WIRE_COLOURS } from '@/core/catalog/wireColours';
+import type { LitDiagram, LitWire } from '@/core/diagram/lit';
 import { HEAD, TYPE, type Drawing, type DrawnPart, type DrawnWire } from '@/core/diagram/layout';
 import { SYMBOLS } from '@/core/diagram/symbols';
+import { formatAmps } from '@/core/units/quantity';
 import styles from './Diagram.module.css';
 
 interface DiagramSheetProps {
@@ -10,13 +12,15 @@ interface DiagramSheetProps {
   scale: number;
   /** Words that are looked for; what has all of them stands out. */
   find: readonly string[];
+  /** What is alive, where the bench lights the drawing. */
+  lit?: LitDiagram | null;
   onGo(deviceId: string): void;
 }
 
 const isFound = (text: string, find: readonly string[]) => find.length > 0 && find.every((word) => text.toLowerCase().includes(word));
 
 /** One sheet of the diagram. A part leads to where it is worked on. */
-export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, find, onGo }: DiagramSheetProps) {
+export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, find, lit = null, onGo }: DiagramSheetProps) {
   const { title, width, height, parts, wires } = drawing;
   return (
     <figure className={styles.sheet} aria-label={title}>
@@ -29,21 +33,36 @@ export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, find, o
         aria-label={`${title}, drawn`}
       >
         {wires.map((wire) => (
-          <WireLine key={wire.wireId} wire={wire} found={isFound(wire.label, find)} />
+          <WireLine key={wire.wireId} wire={wire} found={isFound(wire.label, find)} lit={lit && (lit.wires.get(wire.wireId) ?? DEAD)} />
         ))}
         {parts.map((part) => (
-          <PartBox key={part.id} part={part} found={isFound(part.name, find)} onGo={onGo} />
+          <PartBox
+            key={part.id}
+            part={part}
+            found={isFound(part.name, find)}
+            works={lit?.working.has(part.deviceId) ?? false}
+            onGo={onGo}
+          />
         ))}
       </svg>
     </figure>
   );
 });
 
-function WireLine({ wire: { points, label, labelAt, line }, found }: { wire: DrawnWire; found: boolean }) {
+const DEAD: LitWire = { amps: 0, isLive: false };
+
+/** What a wire does on the bench. */
+function litWords({ amps, isLive }: LitWire): string {
+  return amps > 0 ? formatAmps(amps) : isLive ? 'live, no current' : 'dead';
+}
+
+function WireLine({ wire: { points, label, labelAt, line }, found, lit }: { wire: DrawnWire; found: boolean; lit: LitWire | null }) {
   const way = points.map(({ x, y }) => `${x},${y}`).join(' ');
+  const state = lit && (lit.amps > 0 ? 'carries' : lit.isLive ? 'live' : 'dead');
   return (
-    <g data-found={found}>
-      <title>{label}</title>
+    <g data-found={found} {...(lit && { 'data-lit': state, role: 'img', 'aria-label': `${label}: ${litWords(lit)}` })}>
+      <title>{lit ? `${label}: ${litWords(lit)}` : label}</title>
+      {state === 'carries' && <polyline className={styles.glow} points={way} />}
       <polyline className={styles.edge} points={way} />
       <polyline className={styles.wire} points={way} stroke={line.look ? WIRE_COLOURS[line.look.colour].tint : 'var(--ink-soft)'} />
       {line.look?.stripe && <polyline className={styles.stripe} points={way} stroke={WIRE_COLOURS[line.look.stripe].tint} />}
@@ -57,18 +76,22 @@ function WireLine({ wire: { points, label, labelAt, line }, found }: { wire: Dra
 function PartBox({
   part: { deviceId, name, symbol, symbolAt, x, y, width, height, ports },
   found,
+  works,
   onGo,
 }: {
   part: DrawnPart;
   found: boolean;
+  /** It is on, or pulled in, on the bench. */
+  works: boolean;
   onGo(id: string): void;
 }) {
   return (
     <g
       role="button"
       tabIndex={0}
-      aria-label={name}
+      aria-label={works ? `${name}, on` : name}
       data-found={found}
+      data-works={works}
       className={styles.part}
       onClick={() => onGo(deviceId)}
       onKeyDown={(event) => {

@@ -1,7 +1,8 @@
 'use client';
 
 import { Button, Input, Select } from 'antd';
-import { Download, Maximize, Printer, ZoomIn, ZoomOut } from 'lucide-react';
+import Link from 'next/link';
+import { Download, Lightbulb, Maximize, Printer, ZoomIn, ZoomOut } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { sheetsOf } from '@/core/diagram/drawing';
 import { writeDiagramSvg } from '@/core/diagram/writeSvg';
@@ -13,6 +14,7 @@ import { useJump } from '@/features/workspace/useJump';
 import { saveFile } from '@/ui/saveFile';
 import { DiagramSheet } from './DiagramSheet';
 import { useDrawings } from './useDrawings';
+import { useLitDiagram } from './useLitDiagram';
 import styles from './Diagram.module.css';
 
 const ALL = 'all';
@@ -44,6 +46,8 @@ export function DiagramView({ harness }: { harness: Harness }) {
   const { drawings, done } = useDrawings(drawable, shown, failed);
   const [scale, setScale] = useState(1);
   const [find, setFind] = useState('');
+  const [isLit, setLit] = useState(false);
+  const lit = useLitDiagram(isLit);
   const words = useMemo(() => find.toLowerCase().split(/\s+/).filter(Boolean), [find]); // prettier-ignore
   const sheetsAt = useRef<HTMLDivElement>(null);
   const query = chosen === ALL ? viewQuery : `${viewQuery}${viewQuery ? '&' : '?'}sheet=${chosen}`;
@@ -76,6 +80,9 @@ export function DiagramView({ harness }: { harness: Harness }) {
           onChange={({ target }) => setFind(target.value)}
           onPressEnter={() => sheetsAt.current?.querySelector('[data-found="true"]')?.scrollIntoView({ block: 'center', inline: 'center' })}
         />
+        <Button size="small" icon={<Lightbulb size={14} />} type={isLit ? 'primary' : 'default'} aria-pressed={isLit} onClick={() => setLit(!isLit)}>
+          Lit as on the bench
+        </Button>
         <span role="group" aria-label="Size of the drawing" className={styles.zoom}>
           <Button
             size="small"
@@ -109,9 +116,14 @@ export function DiagramView({ harness }: { harness: Harness }) {
           </span>
         )}
       </div>
+      {lit && (
+        <p className={styles.lit} role="status" aria-label="As on the bench">
+          {lit.says} <Link href={`/d/${id}/switching`}>Flick switches in Switching</Link>
+        </p>
+      )}
       <div ref={sheetsAt} className={styles.sheets} role="region" aria-label="Diagram" tabIndex={0}>
         {drawings.map((drawing) => (
-          <DiagramSheet key={drawing.id} drawing={drawing} scale={scale} find={words} onGo={jump} />
+          <DiagramSheet key={drawing.id} drawing={drawing} scale={scale} find={words} lit={lit?.diagram ?? null} onGo={jump} />
         ))}
       </div>
     </div>

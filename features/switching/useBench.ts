@@ -8,7 +8,8 @@ import { changedLoads } from '@/core/bench/changedLoads';
 import { NetworkError } from '@/core/network/networkError';
 import { changeWords } from '@/core/wording/benchWords';
 import { actWords } from '@/core/wording/wishWords';
-import { useDesign } from '@/features/design/DesignProvider';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { benchLeft, keepBench } from './keptBench';
 
 /** One thing done on the bench and what it changed. */
 export interface Done {
@@ -42,9 +43,14 @@ export function useBench(): BenchShown | NetworkError | null {
   const design = useDesign((state) => state.design);
   const [bench, setBench] = useState<Bench | NetworkError | null>(null);
   const [answer, setAnswer] = useState<Answer | null>(null);
-  const [acts, setActs] = useState<readonly Done[]>([]);
-  const last = useRef<Bench | null>(null);
-  const count = useRef(0);
+  const store = useDesignStore();
+  const left = useState(() => benchLeft(store))[0];
+  const [acts, setActs] = useState<readonly Done[]>(left?.acts ?? []);
+  const last = useRef<Bench | null>(left?.bench ?? null);
+  const count = useRef(left?.acts[0]?.key ?? 0);
+  useEffect(() => {
+    if (last.current && bench && !(bench instanceof NetworkError)) keepBench(store, { bench: last.current, acts });
+  }, [store, bench, acts]);
   useEffect(() => {
     let wanted = true;
     void import('@/core/bench/bench').then(({ Bench: Made }) => {
