@@ -80,7 +80,13 @@ export function DiagramView({ harness }: { harness: Harness }) {
           onChange={({ target }) => setFind(target.value)}
           onPressEnter={() => sheetsAt.current?.querySelector('[data-found="true"]')?.scrollIntoView({ block: 'center', inline: 'center' })}
         />
-        <Button size="small" icon={<Lightbulb size={14} />} type={isLit ? 'primary' : 'default'} aria-pressed={isLit} onClick={() => setLit(!isLit)}>
+        <Button
+          size="small"
+          icon={<Lightbulb size={14} />}
+          type={isLit ? 'primary' : 'default'}
+          aria-pressed={isLit}
+          onClick={() => setLit(!isLit)}
+        >
           Lit as on the bench
         </Button>
         <span role="group" aria-label="Size of the drawing" className={styles.zoom}>
