@@ -2,7 +2,7 @@
 
 import { useRef, useState } from 'react';
 import { outOfRange, parseHours, parseNumber, type Parsed } from '@/core/units/parse';
-import { formatNumber } from '@/core/units/quantity';
+import { formatEntered } from '@/core/units/quantity';
 import { leavesOnly } from './leavesOnly';
 import styles from './QuantityField.module.css';
 
@@ -112,5 +112,5 @@ interface QuantityFieldProps extends Omit<FieldProps, 'text' | 'parse'> {
 /** A plain number with its unit. */
 export function QuantityField({ value, decimals, unit, ...rest }: QuantityFieldProps) {
   const parse = unit === 'h' ? parseHours : (text: string) => parseNumber(text, [unit]);
-  return <ParsedField {...rest} unit={unit} text={formatNumber(value, decimals)} parse={parse} />;
+  return <ParsedField {...rest} unit={unit} text={formatEntered(value, decimals)} parse={parse} />;
 }

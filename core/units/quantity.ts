@@ -13,6 +13,17 @@ export function formatNumber(value: number | null, decimals: number): string {
   return value < 0 && Number(text) !== 0 ? `\u2212${text}` : text;
 }
 
+/** The most decimals a field shows beyond those it has as a rule. */
+const MORE_DECIMALS = 4;
+
+/** A figure somebody entered: with so many decimals, or as few more as it takes to show it as it is kept. One that has no end is shortened, as a length come from feet. */
+export function formatEntered(value: number, decimals: number): string {
+  const exact = Array.from({ length: MORE_DECIMALS + 1 }, (_, more) => decimals + more).find(
+    (places) => Math.abs(Number(value.toFixed(places)) - value) < 1e-9,
+  );
+  return formatNumber(value, exact ?? decimals);
+}
+
 /** Current in amperes: two decimals under 10 A, one under 100 A, none above. */
 export function formatAmps(amps: number | null): string {
   return withUnit(formatNumber(amps, amps === null || Math.abs(amps) < 9.995 ? 2 : Math.abs(amps) < 99.95 ? 1 : 0), 'A');

@@ -7,6 +7,7 @@ import {
   formatFeetInches,
   formatHours,
   formatLength,
+  formatEntered,
   formatNumber,
   formatPercent,
   formatRating,
@@ -178,4 +179,20 @@ describe('feet, inches, fractions and what can be read two ways', () => {
     [-76.2, '−3"'],
     [0, '0"'],
   ])('%f mm is said %s', (mm, words) => expect(formatFeetInches(mm)).toBe(words));
+});
+
+describe('a figure somebody entered', () => {
+  test.each([
+    [2.5, 0, '2.5'],
+    [92.25, 0, '92.25'],
+    [60, 0, '60'],
+    [12.8, 1, '12.8'],
+    [0.1 + 0.2, 0, '0.3'],
+    [-4.5, 0, '\u22124.5'],
+    // Three feet and a third come out of feet: it has no end.
+    [10 / 3, 1, '3.3'],
+    [0.0125, 1, '0.0125'],
+  ])('%p with %p decimals as a rule is shown as it is kept: %p', (value, decimals, says) => {
+    expect(formatEntered(value, decimals)).toBe(says);
+  });
 });

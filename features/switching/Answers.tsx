@@ -103,19 +103,25 @@ const Figures = memo(function Figures({ bench, answer, opened, onRun, onAsk, onW
               {zoneId === null ? 'No zone' : nameOf(design, zoneId)}
             </th>
           </tr>
-          {list.map((one) => (
-            <Row
-              key={one.id}
-              loadId={one.id}
-              {...shownOf(one)}
-              isOpened={opened === one.id}
-              load={byId.get(one.id)}
-              run={opened === one.id ? bench.run(one.id) : null}
-              onRun={onRun}
-              onAsk={onAsk}
-              onWire={onWire}
-            />
-          ))}
+          {list.map((one) => {
+            // Figures that come a moment later may be of a load that has just gone.
+            const load = byId.get(one.id);
+            const run = opened === one.id ? bench.run(one.id) : null;
+            return (
+              load && (
+                <Row
+                  key={one.id}
+                  load={load}
+                  {...shownOf(one)}
+                  run={run}
+                  onRun={onRun}
+                  onAsk={onAsk}
+                  onWire={onWire}
+                  isOpened={opened === one.id}
+                />
+              )
+            );
+          })}
         </tbody>
       ))}
     </table>
@@ -123,12 +129,11 @@ const Figures = memo(function Figures({ bench, answer, opened, onRun, onAsk, onW
 });
 
 interface RowProps extends Lit {
-  loadId: string;
+  load: Load;
   does: string;
   volts: string;
   amps: string;
   isOpened: boolean;
-  load: Load | undefined;
   /** The run its current comes by, where it is shown. */
   run: ReturnType<Bench['run']> | null;
   onRun(loadId: string): void;
@@ -144,16 +149,16 @@ function shownOf(one: LoadAnswer): Lit & Pick<RowProps, 'does' | 'volts' | 'amps
 
 /** Drawn anew only where it says or shows something else: every flick moves all volts a little. */
 const Row = memo(function Row(props: RowProps) {
-  const { loadId, load, state, level, blinks, does, volts, amps, isOpened, run, onRun, onAsk, onWire } = props;
+  const { load, state, level, blinks, does, volts, amps, isOpened, run, onRun, onAsk, onWire } = props;
   const isOn = state !== 'off';
-  const name = load?.name ?? loadId;
+  const { id, name } = load;
   return (
     <>
-      <tr data-load={loadId} className={[isOn && styles.on, isOpened && styles.picked].filter(Boolean).join(' ')}>
+      <tr data-load={id} className={[isOn && styles.on, isOpened && styles.picked].filter(Boolean).join(' ')}>
         <th scope="row">
           <span className={styles.load}>
             <LoadShape load={load} answer={{ state, level, blinks }} />
-            <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={() => onAsk(loadId)}>
+            <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={() => onAsk(id)}>
               {name}
             </button>
           </span>
@@ -162,13 +167,7 @@ const Row = memo(function Row(props: RowProps) {
         <td className="reading">{volts}</td>
         <td className="reading">
           {isOn ? (
-            <button
-              type="button"
-              className={styles.ask}
-              aria-expanded={run !== null}
-              title="The run it comes by"
-              onClick={() => onRun(loadId)}
-            >
+            <button type="button" className={styles.ask} aria-expanded={run !== null} title="The run it comes by" onClick={() => onRun(id)}>
               {amps}
             </button>
           ) : (
@@ -181,7 +180,7 @@ const Row = memo(function Row(props: RowProps) {
             className={styles.way}
             aria-label={`How should ${name} come on?`}
             title="How should it come on?"
-            onClick={() => onWire(loadId)}
+            onClick={() => onWire(id)}
           >
             <Route size={14} aria-hidden />
           </button>

@@ -168,7 +168,7 @@ function RuleFields({ hub, rule, at, onSet }: RuleProps) {
             label={`Seconds, ${of}`}
             unit="s"
             value={takesS}
-            decimals={Number.isInteger(takesS) ? 0 : 1}
+            decimals={0}
             least={1}
             most={100_000}
             // To what is shown: tenths.
