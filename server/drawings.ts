@@ -26,7 +26,7 @@ async function drawn(request: Request, designId: string): Promise<{ analysis: An
   return { analysis, drawings };
 }
 
-/** The diagram on paper, a sheet a page. */
+/** The diagram on paper. */
 export async function diagramPdf(request: Request, designId: string): Promise<Response> {
   const pdf = await inTurn(request.signal, async () => {
     const { analysis, drawings } = await drawn(request, designId);

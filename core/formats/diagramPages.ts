@@ -8,15 +8,46 @@ import { n, onPaper, roomOn, type Paper, type PaperPage } from './paper';
 const LARGEST = 0.3;
 const SMALLEST = 0.17;
 
-/** Sheets of the diagram on paper lying across, each on a page of its own, in tiles that lap over where it cannot be read on one. */
+/** Between two sheets on one page, mm. */
+const GAP_MM = 8;
+
+/** A sheet at the scale it has on paper. */
+interface Scaled {
+  shapes: string;
+  widthMm: number;
+  heightMm: number;
+}
+
+/** Sheets of the diagram on paper lying across, in their order: as many under one another as a page holds, one that is larger than a page in tiles that lap over. */
 export function diagramPages(drawings: readonly Drawing[], paper: Paper): PaperPage[] {
   const [roomW, roomH] = roomOn(paper, true);
-  return drawings.flatMap((drawing) => {
-    const { width, height } = sheetSize(drawing);
-    const fit = Math.min(roomW / width, roomH / height);
-    const scale = Math.min(LARGEST, Math.max(SMALLEST, fit));
-    return onPaper(`<g transform="scale(${n(scale)})">${sheetShapes(drawing)}</g>`, width * n(scale), height * n(scale), paper, true).pages;
+  const stacks: Scaled[][] = [];
+  let leftMm = 0;
+  for (const drawing of drawings) {
+    const one = scaled(drawing, roomW, roomH);
+    const fits = one.heightMm + GAP_MM <= leftMm;
+    if (fits) stacks.at(-1)!.push(one);
+    else stacks.push([one]);
+    leftMm = (fits ? leftMm - GAP_MM : roomH) - one.heightMm;
+  }
+  return stacks.flatMap((stack) => pagesOf(stack, paper));
+}
+
+function scaled(drawing: Drawing, roomW: number, roomH: number): Scaled {
+  const { width, height } = sheetSize(drawing);
+  const scale = n(Math.min(LARGEST, Math.max(SMALLEST, Math.min(roomW / width, roomH / height))));
+  return { shapes: `<g transform="scale(${scale})">${sheetShapes(drawing)}</g>`, widthMm: width * scale, heightMm: height * scale };
+}
+
+function pagesOf(stack: readonly Scaled[], paper: Paper): PaperPage[] {
+  let topMm = 0;
+  const groups = stack.map(({ shapes, heightMm }) => {
+    const at = topMm;
+    topMm += heightMm + GAP_MM;
+    return `<g transform="translate(0 ${n(at)})">${shapes}</g>`;
   });
+  const widthMm = Math.max(...stack.map((one) => one.widthMm));
+  return onPaper(groups.join(''), widthMm, topMm - GAP_MM, paper, true).pages;
 }
 
 /** Between sheets of one DXF drawing, in the drawing's unit. */

@@ -29,7 +29,7 @@ export function panelDocument(cut: PanelCut, paper: Paper): PaperDrawings {
   return { title: cut.panel.name, paper, ...onPaper(panelShapes(cut), widthMm, heightMm, paper) };
 }
 
-/** The diagram, a sheet a page. */
+/** The diagram, small sheets under one another on a page. */
 export function diagramDocument({ design }: Analysis, drawings: readonly Drawing[], paper: Paper): PaperDrawings {
   return { title: `${nameOf(design, 'settings')}: diagram`, paper, across: true, pages: diagramPages(drawings, paper) };
 }

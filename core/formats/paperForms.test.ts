@@ -13,6 +13,7 @@ import { drawSheets } from '../diagram/drawSheets';
 import type { Drawing } from '../diagram/layout';
 import { loomBoards, type LoomBoard } from '../harness/loomBoard';
 import { harnessOf } from '../harness/schedule';
+import { sheetSize } from '../diagram/writeSvg';
 import { diagramPages, writeDiagramDxf } from './diagramPages';
 import { fuseMap, fuseMapPages } from './fuseMap';
 import { labelPages, labelsOf } from './labels';
@@ -188,17 +189,46 @@ describe('the diagram on paper and for other programs', () => {
     drawings = await drawSheets({ design, index, wiring, harness }, sheetsOf(index, harness), new ELK());
   });
 
-  test('a sheet is a page, within what a printer reaches, its type never too small to read', () => {
-    for (const paper of ['A4', 'LETTER'] as const) {
-      const pages = diagramPages(drawings, paper);
-      expect(pages.length).toBeGreaterThanOrEqual(drawings.length);
-      const [roomW, roomH] = roomOn(paper, true);
-      for (const { svg, widthMm, heightMm } of pages) {
+  test('what is on paper is within what a printer reaches, its type never too small to read', () => {
+    for (const paper of ['A4', 'LETTER'] as const)
+      for (const { svg, widthMm, heightMm } of diagramPages(drawings, paper)) {
+        const [roomW, roomH] = roomOn(paper, true);
         expect([widthMm <= roomW, heightMm <= roomH]).toEqual([true, true]);
         // A label is 9.5 units: 1.6 mm at the least.
-        expect(Number(/scale\(([\d.]+)\)/.exec(svg)![1]) * 9.5).toBeGreaterThanOrEqual(1.6);
+        for (const [, scale] of svg.matchAll(/scale\(([\d.]+)\)/g)) expect(Number(scale) * 9.5).toBeGreaterThanOrEqual(1.6);
       }
+  });
+
+  test('small sheets share a page, in their order and none over another, and each is on one', () => {
+    const wiresOn = (svg: string) => Array.from(svg.matchAll(/data-wire="([^"]+)"/g), ([, id]) => id!);
+    const pages = diagramPages(drawings, 'A4');
+    expect(pages.length).toBeLessThan(drawings.length);
+    // A page of tiles repeats its sheet; those of one page each do not.
+    const whole = [...new Set(pages.map(({ svg }) => svg.slice(svg.indexOf('>') + 1)))];
+    expect(whole.flatMap(wiresOn)).toEqual(drawings.flatMap(({ wires }) => wires.map(({ wireId }) => wireId)));
+    let stacked = 0;
+    for (const shapes of whole) {
+      const groups = Array.from(
+        shapes.matchAll(/translate\(0 ([\d.]+)\)"><g transform="scale\(([\d.]+)\)/g),
+        ([, top, scale]) => [Number(top), Number(scale)] as const,
+      );
+      const first = wiresOn(shapes)[0];
+      const from = drawings.findIndex(({ wires }) => wires[0]!.wireId === first);
+      groups.slice(1).forEach(([top], at) => {
+        const [before, scale] = groups[at]!;
+        expect(top).toBeGreaterThanOrEqual(before + sheetSize(drawings[from + at]!).height * scale);
+        stacked += 1;
+      });
     }
+    expect(stacked).toBeGreaterThan(5);
+  });
+
+  // The small demo's whole harness is on two sheets of paper.
+  test('Pip is on two pages', async () => {
+    const { design, index, wiring } = PIP;
+    const harness = harnessOf(index, wiring);
+    const sheets = await drawSheets({ design, index, wiring, harness }, sheetsOf(index, harness), new ELK());
+    expect(diagramPages(sheets, 'A4')).toHaveLength(2);
   });
 
   // DXF reference, R12, from memory: entities by group code 0, layers by 8, text by 1.

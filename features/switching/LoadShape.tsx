@@ -15,12 +15,13 @@ const LIGHTS: Readonly<Record<string, string>> = {
   green: '#3fa34d',
 };
 
-export type Lit = Pick<LoadAnswer, 'state' | 'level'> & { blinks: LoadAnswer['blinks'] };
+/** How a load is lit. */
+export type Lit = Pick<LoadAnswer, 'state' | 'level'> & { blinks?: LoadAnswer['blinks'] | undefined };
 
 interface LoadShapeProps {
   load: Load | undefined;
   /** What it does; absent: nothing. */
-  answer: Pick<LoadAnswer, 'state' | 'level' | 'blinks'> | Lit | undefined;
+  answer: Lit | undefined;
   size?: number;
 }
 
