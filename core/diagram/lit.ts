@@ -1,10 +1,9 @@
 import type { Bench } from '../bench/bench';
 import type { DesignIndex } from '../rig/designIndex';
 
-/** A wire on the bench: the amperes in it, and whether it has volts though none flow. */
+/** A wire that is alive on the bench: the amperes in it; nought where it has volts though none flow. */
 export interface LitWire {
   amps: number;
-  isLive: boolean;
 }
 
 /** What of a diagram is alive at the moment. */
@@ -31,9 +30,9 @@ export function litDiagram({ wires, battery, settings }: DesignIndex, bench: Ben
   const lit = new Map<string, LitWire>();
   wires.forEach(({ id }, at) => {
     const carried = Math.abs(amps[at]!);
-    const volts = read && read.floats[at] === 0 ? Math.abs(read.volts[at]!) : 0;
-    if (carried >= CARRIES_A) lit.set(id, { amps: carried, isLive: false });
-    else if (volts >= LIVE_SHARE * settings.nominalV) lit.set(id, { amps: 0, isLive: true });
+    const isLive = read !== null && read.floats[at] === 0 && Math.abs(read.volts[at]!) >= LIVE_SHARE * settings.nominalV;
+    if (carried >= CARRIES_A) lit.set(id, { amps: carried });
+    else if (isLive) lit.set(id, { amps: 0 });
   });
   return { wires: lit, working };
 }

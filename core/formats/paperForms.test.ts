@@ -214,6 +214,11 @@ describe('the diagram on paper and for other programs', () => {
       );
       const first = wiresOn(shapes)[0];
       const from = drawings.findIndex(({ wires }) => wires[0]!.wireId === first);
+      expect(groups[0]![0]).toBe(0);
+      const [last, lastScale] = groups.at(-1)!;
+      const page = pages.find(({ svg }) => svg.endsWith(shapes))!;
+      const isTiled = pages.filter(({ svg }) => svg.endsWith(shapes)).length > 1;
+      if (!isTiled) expect(page.heightMm).toBeCloseTo(last + sheetSize(drawings[from + groups.length - 1]!).height * lastScale, 0);
       groups.slice(1).forEach(([top], at) => {
         const [before, scale] = groups[at]!;
         expect(top).toBeGreaterThanOrEqual(before + sheetSize(drawings[from + at]!).height * scale);

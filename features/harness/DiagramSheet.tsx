@@ -33,7 +33,7 @@ export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, find, l
         aria-label={`${title}, drawn`}
       >
         {wires.map((wire) => (
-          <WireLine key={wire.wireId} wire={wire} found={isFound(wire.label, find)} lit={lit && (lit.wires.get(wire.wireId) ?? DEAD)} />
+          <WireLine key={wire.wireId} wire={wire} found={isFound(wire.label, find)} said={lit && saidOf(lit.wires.get(wire.wireId))} />
         ))}
         {parts.map((part) => (
           <PartBox
@@ -49,20 +49,25 @@ export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, find, l
   );
 });
 
-const DEAD: LitWire = { amps: 0, isLive: false };
-
-/** What a wire does on the bench. */
-function litWords({ amps, isLive }: LitWire): string {
-  return amps > 0 ? formatAmps(amps) : isLive ? 'live, no current' : 'dead';
+/** What the bench says of a wire: the amperes in it, live without any, or dead. */
+function saidOf(lit: LitWire | undefined): { state: 'carries' | 'live' | 'dead'; says: string } {
+  if (lit === undefined) return { state: 'dead', says: 'dead' };
+  return lit.amps > 0 ? { state: 'carries', says: formatAmps(lit.amps) } : { state: 'live', says: 'live, no current' };
 }
 
-function WireLine({ wire: { points, label, labelAt, line }, found, lit }: { wire: DrawnWire; found: boolean; lit: LitWire | null }) {
+interface WireLineProps {
+  wire: DrawnWire;
+  found: boolean;
+  /** Null where the bench does not light the drawing. */
+  said: ReturnType<typeof saidOf> | null;
+}
+
+function WireLine({ wire: { points, label, labelAt, line }, found, said }: WireLineProps) {
   const way = points.map(({ x, y }) => `${x},${y}`).join(' ');
-  const state = lit && (lit.amps > 0 ? 'carries' : lit.isLive ? 'live' : 'dead');
   return (
-    <g data-found={found} {...(lit && { 'data-lit': state, role: 'img', 'aria-label': `${label}: ${litWords(lit)}` })}>
-      <title>{lit ? `${label}: ${litWords(lit)}` : label}</title>
-      {state === 'carries' && <polyline className={styles.glow} points={way} />}
+    <g data-found={found} {...(said && { 'data-lit': said.state, role: 'img', 'aria-label': `${label}: ${said.says}` })}>
+      <title>{said ? `${label}: ${said.says}` : label}</title>
+      {said?.state === 'carries' && <polyline className={styles.glow} points={way} />}
       <polyline className={styles.edge} points={way} />
       <polyline className={styles.wire} points={way} stroke={line.look ? WIRE_COLOURS[line.look.colour].tint : 'var(--ink-soft)'} />
       {line.look?.stripe && <polyline className={styles.stripe} points={way} stroke={WIRE_COLOURS[line.look.stripe].tint} />}

@@ -33,6 +33,23 @@ test('marks stay inside the drawing and on none another, each as near to where i
   expect(apart(free, 15, room)).toEqual(free);
 });
 
+test('what lies on one spot goes to its right, its left and then over and under it', () => {
+  const one = { x: 100, y: 100 };
+  expect(apart([one, one, one, one, one], 15, room)).toEqual([
+    one,
+    { x: 115, y: 100 },
+    { x: 85, y: 100 },
+    { x: 100, y: 85 },
+    { x: 100, y: 115 },
+  ]);
+  // At an edge there is no left, nor anything over it.
+  const corner = { x: 13, y: 20 };
+  expect(apart([corner, corner, corner], 15, room).slice(1)).toEqual([
+    { x: 28, y: 20 },
+    { x: 13, y: 35 },
+  ]);
+});
+
 test('a load is at its place, one that is part of a lamp at the lamp’s, one without in the middle of its zone', () => {
   const fridge = index.loads.find(({ name }) => name === 'Compressor fridge')!;
   const place = index.layout.places.get(fridge.placeId!)!;
