@@ -10,6 +10,7 @@ import { indexDesign } from '../rig/designIndex';
 import { drawableOf, drawSheets } from './drawSheets';
 import { sheetsOf, sketch } from './drawing';
 import { HEAD, layOutSketch, TYPE, type Drawing, type Point } from './layout';
+import { symbolOf } from './symbols';
 import { writeDiagramSvg } from './writeSvg';
 
 const elk = new ELK();
@@ -136,4 +137,13 @@ test('a whole board wraps into rows, and every line runs from terminal to termin
     ); // prettier-ignore
     expect({ id, loose: loose.map(({ wireId }) => wireId), isNarrow: whole.width < 1250 }).toEqual({ id, loose: [], isNarrow: true });
   }
+});
+
+// IEC 60617, from memory: a lamp, a motor and a heating element have symbols of their own, anything else is a box.
+test('a load is drawn as what somebody said it is, and as a box where nobody did', () => {
+  const loads = recordsOf(pip(), 'device').flatMap((device) => (device.kind === 'load' ? [device] : []));
+  const drawn = (name: string) => symbolOf(loads.find((load) => load.name === name)!);
+  expect([drawn('Reading light'), drawn('Roof fan'), drawn('Cabin puck')]).toEqual(['lamp', 'motor', 'consumer']);
+  const puck = loads.find(({ name }) => name === 'Cabin puck')!;
+  expect(symbolOf({ ...puck, behaviour: 'resistive' })).toBe('heater');
 });

@@ -1,5 +1,5 @@
 import type { Device } from '../design/schema';
-import { behaviourOf, isLamp } from '../devices/load';
+import { isLamp } from '../devices/load';
 
 /**
  * Symbols after IEC 60617, drawn by ourselves in a field of 36 by 36 with its middle at 0, 0, contacts at rest and working upwards; the current goes from left to right. Each a
@@ -73,6 +73,6 @@ export function symbolOf(device: Device): SymbolId {
   }
   if (device.kind !== 'load') return OF_KIND[device.kind];
   if (isLamp(device)) return 'lamp';
-  const behaviour = behaviourOf(device);
-  return behaviour === 'motor' ? 'motor' : behaviour === 'resistive' ? 'heater' : 'consumer';
+  // What nobody said is no heater, though it is reckoned as a resistance.
+  return device.behaviour === 'motor' ? 'motor' : device.behaviour === 'resistive' ? 'heater' : 'consumer';
 }
