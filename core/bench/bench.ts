@@ -1,5 +1,6 @@
 import type { Load, TerminalRef } from '../design/schema';
 import { dimmerPercent } from '../devices/dimmer';
+import { landsOn } from '../design/terminals';
 import { loadDraw } from '../devices/load';
 import { blinkingOf, type Blinking } from '../devices/ruleHub';
 import { stateOf } from '../network/compile';
@@ -204,9 +205,7 @@ export class Bench {
     const way = this.live.upstream({ deviceId: loadId, terminal: 'plus' });
     return way.flatMap((at, step) => {
       const next = way[step + 1];
-      const isEnd = (one: TerminalRef, other: TerminalRef) => one.deviceId === other.deviceId && one.terminal === other.terminal;
-      const wire =
-        next && this.index.wires.find(({ from, to }) => (isEnd(from, at) && isEnd(to, next)) || (isEnd(to, at) && isEnd(from, next)));
+      const wire = next && this.index.wires.find((one) => landsOn(one, at) && landsOn(one, next));
       return wire ? [{ deviceId: at.deviceId, wireId: wire.id, amps: Math.abs(this.clamp(wire.id) ?? 0) }] : [];
     });
   }

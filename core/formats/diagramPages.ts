@@ -8,8 +8,9 @@ import { n, onPaper, roomOn, type Paper, type PaperPage } from './paper';
 const LARGEST = 0.3;
 const SMALLEST = 0.17;
 
-/** Between two sheets on one page, mm. */
+/** Between two sheets on one page, and left free of it lest the last digit of a sum takes another page, mm. */
 const GAP_MM = 8;
+const HAIR_MM = 0.1;
 
 /** A sheet at the scale it has on paper. */
 interface Scaled {
@@ -25,7 +26,7 @@ export function diagramPages(drawings: readonly Drawing[], paper: Paper): PaperP
   let leftMm = 0;
   for (const drawing of drawings) {
     const one = scaled(drawing, roomW, roomH);
-    const fits = one.heightMm + GAP_MM <= leftMm;
+    const fits = one.heightMm + GAP_MM < leftMm - HAIR_MM;
     if (fits) stacks.at(-1)!.push(one);
     else stacks.push([one]);
     leftMm = (fits ? leftMm - GAP_MM : roomH) - one.heightMm;
@@ -35,7 +36,9 @@ export function diagramPages(drawings: readonly Drawing[], paper: Paper): PaperP
 
 function scaled(drawing: Drawing, roomW: number, roomH: number): Scaled {
   const { width, height } = sheetSize(drawing);
-  const scale = n(Math.min(LARGEST, Math.max(SMALLEST, Math.min(roomW / width, roomH / height))));
+  // Rounded down: what fits must not be a hair larger than its page.
+  const fit = Math.floor(Math.min(roomW / width, roomH / height) * 1000) / 1000;
+  const scale = Math.min(LARGEST, Math.max(SMALLEST, fit));
   return { shapes: `<g transform="scale(${scale})">${sheetShapes(drawing)}</g>`, widthMm: width * scale, heightMm: height * scale };
 }
 

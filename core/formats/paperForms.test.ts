@@ -228,6 +228,20 @@ describe('the diagram on paper and for other programs', () => {
     expect(stacked).toBeGreaterThan(5);
   });
 
+  test('a sheet that can be read on one page is on one, whatever its size comes to', () => {
+    let reached = 0;
+    for (const paper of ['A4', 'LETTER'] as const)
+      for (let width = 700; width < 1500; width += 3) {
+        const sheet = { ...drawings[0]!, width, height: width * 0.62 };
+        const [roomW, roomH] = roomOn(paper, true);
+        const { height } = sheetSize(sheet);
+        if (Math.min(roomW / width, roomH / height) < 0.171) continue;
+        expect([width, diagramPages([sheet], paper).length]).toEqual([width, 1]);
+        reached += 1;
+      }
+    expect(reached).toBeGreaterThan(200);
+  });
+
   // The small demo's whole harness is on two sheets of paper.
   test('Pip is on two pages', async () => {
     const { design, index, wiring } = PIP;

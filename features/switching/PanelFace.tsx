@@ -4,13 +4,13 @@ import { memo, useMemo } from 'react';
 import type { DeviceHandle } from '@/core/bench/handles';
 import { nameOf } from '@/core/design/names';
 import type { Device, Panel, PanelPart } from '@/core/design/schema';
-import type { ControlValue } from '@/core/devices/kind';
 import { positionsOf } from '@/core/switching/panels';
-import { answerWord, deviceStates, handleName, positionWord } from '@/core/wording/benchWords';
+import { answerWord, deviceStates, handleName } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { LoadShape } from './LoadShape';
 import type { BenchShown } from './useBench';
 import { Fader, Push, Rocker } from './PanelControls';
+import { workedBy, type WorkedProps } from './worked';
 import styles from './Panels.module.css';
 
 interface PanelFaceProps {
@@ -72,24 +72,12 @@ function Seated({ part, handles, shown }: { part: PanelPart; handles: readonly D
   );
 }
 
-interface WorkedProps {
-  device: Device;
-  handle: DeviceHandle;
-  at: ControlValue;
-  act: BenchShown['act'];
-}
-
-const Worked = memo(function Worked({ device, handle, at, act }: WorkedProps) {
-  const { deviceId, control, positions, springs } = handle;
-  const name = handleName(device, control);
-  const move = (position: ControlValue, goesWithoutSaying = false) =>
-    act({ kind: 'move', mover: { kind: 'device', deviceId, control }, position }, goesWithoutSaying);
-  const choices = positions.map((value) => ({ value, word: positionWord(device, control, value) }));
-  if (springs) {
-    return <Push name={name} round pressed={at === positions[1]} onPress={(pressed) => move(positions[pressed ? 1 : 0]!, !pressed)} />;
-  }
-  if (device.kind === 'dimmer') return <Fader name={name} positions={choices} at={at} onMove={move} />;
-  return <Rocker name={name} positions={choices} at={at} onMove={move} />;
+const Worked = memo(function Worked(props: WorkedProps) {
+  const { name, choices, move, press } = workedBy(props);
+  const { device, handle, at } = props;
+  if (handle.springs) return <Push name={name} round pressed={at === handle.positions[1]} onPress={press} />;
+  const Shape = device.kind === 'dimmer' ? Fader : Rocker;
+  return <Shape name={name} positions={choices} at={at} onMove={move} />;
 });
 
 /** What is not worked by hand: a relay in its socket, a socket or gauge in the wall. */

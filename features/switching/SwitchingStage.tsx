@@ -8,10 +8,9 @@ import { deviceHandles, vehicleHandles, type DeviceHandle } from '@/core/bench/h
 import { VEHICLE_CONTROLS } from '@/core/catalog/vocabulary';
 import { recordsOf, type Design } from '@/core/design/design';
 import { bankOf, hoursAt } from '@/core/energy/bank';
-import type { ControlValue } from '@/core/devices/kind';
 import { NetworkError } from '@/core/network/networkError';
 import { formatAmps, formatClock, formatHours } from '@/core/units/quantity';
-import { deviceStates, handleName, positionWord, VEHICLE_WORDS } from '@/core/wording/benchWords';
+import { deviceStates, VEHICLE_WORDS } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { COME, WISH } from '@/features/workspace/targets';
@@ -25,6 +24,7 @@ import { PanelFace } from './PanelFace';
 import { NamedPush, Positions } from './Positions';
 import { useLinkedActs } from './useLinkedActs';
 import { useBench, type BenchShown, type Done } from './useBench';
+import { workedBy, type WorkedProps } from './worked';
 import { later } from '@/ui/later';
 import styles from './Switching.module.css';
 
@@ -263,22 +263,11 @@ function Panel({ title, isTitled = false, handles, shown: { bench, act } }: Pane
   );
 }
 
-interface HandleProps {
-  device: Device;
-  handle: DeviceHandle;
-  at: ControlValue;
-  act: BenchShown['act'];
-}
-
-const Handle = memo(function Handle({ device, handle, at, act }: HandleProps) {
-  const { deviceId, control, positions, springs } = handle;
-  const name = handleName(device, control);
-  const move = (position: ControlValue, goesWithoutSaying = false) =>
-    act({ kind: 'move', mover: { kind: 'device', deviceId, control }, position }, goesWithoutSaying);
-  if (springs)
-    return <NamedPush name={name} pressed={at === positions[1]} onPress={(pressed) => move(positions[pressed ? 1 : 0]!, !pressed)} />;
-  const words = positions.map((value) => ({ value, word: positionWord(device, control, value) }));
-  return <Positions name={name} positions={words} at={at} onMove={(value) => move(value)} />;
+const Handle = memo(function Handle(props: WorkedProps) {
+  const { name, choices, move, press } = workedBy(props);
+  const { handle, at } = props;
+  if (handle.springs) return <NamedPush name={name} pressed={at === handle.positions[1]} onPress={press} />;
+  return <Positions name={name} positions={choices} at={at} onMove={move} />;
 });
 
 const DoneRow = memo(function DoneRow({ act }: { act: Done }) {

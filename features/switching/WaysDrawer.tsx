@@ -277,7 +277,9 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
             ? 'No wire or several leave its fuse: with one to a joint, all that hangs there can be switched so.'
             : way.asks === 'other' && otherId === null
               ? 'Say which other load shares the switch.'
-              : 'This load cannot be wired so.'}
+              : onto
+                ? 'Not on this one: it goes with what switches this load now, it has no input free for that signal, or the load has no way home of its own.'
+                : 'This load cannot be wired so.'}
         </p>
       ) : (
         <>

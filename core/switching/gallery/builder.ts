@@ -4,6 +4,7 @@ import { goesByGauge } from '../../catalog/vocabulary';
 import { deviceOf, devicesOfKind, recordOf, recordsOf, settingsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
 import { newId } from '../../design/ids';
+import { isSameTerminal } from '../../design/terminals';
 import type { Circuit, Device, Load, TerminalRef, Wire } from '../../design/schema';
 import { landingOf } from '../../devices/load';
 import { PARTS } from '../../devices/parts';
@@ -139,7 +140,7 @@ export class WayBuilder {
   homeThrough(...parts: readonly Through[]): boolean {
     if (!this.home) return false;
     const minus = landingOf(this.load, 'minus');
-    const away = this.home.from.deviceId === minus.deviceId && this.home.from.terminal === minus.terminal ? this.home.to : this.home.from;
+    const away = isSameTerminal(this.home.from, minus) ? this.home.to : this.home.from;
     this.lead(this.home, away, 'return', minus, parts);
     return true;
   }
@@ -148,8 +149,11 @@ export class WayBuilder {
     const share = Math.round(run.lengthMm / (parts.length + 1));
     const [first, ...others] = parts;
     if (!first) return;
-    const isNear = ({ deviceId, terminal }: TerminalRef) => deviceId === near.deviceId && terminal === near.terminal;
-    this.edit.set(run, { [isNear(run.from) ? 'to' : 'from']: end(first[0], first[1]), lengthMm: share, via: run.via && null });
+    this.edit.set(run, {
+      [isSameTerminal(run.from, near) ? 'to' : 'from']: end(first[0], first[1]),
+      lengthMm: share,
+      via: run.via && null,
+    });
     let from = end(first[0], first[2]);
     for (const [deviceId, comesIn, goesOut] of others) {
       this.like(run, role, from, end(deviceId, comesIn), share);
@@ -192,29 +196,27 @@ export class WayBuilder {
         this.toReturn(minus.deviceId, minus.terminal, this.feed.conductor);
       return true;
     }
-    const isTo = ({ deviceId, terminal }: TerminalRef) => deviceId === to.deviceId && terminal === to.terminal;
-    this.edit.set(node.wire.id, { [isTo(node.wire.to) ? 'from' : 'to']: from, conductor: this.feed.conductor });
+    this.edit.set(node.wire.id, { [isSameTerminal(node.wire.to, to) ? 'from' : 'to']: from, conductor: this.feed.conductor });
     return true;
   }
 
   /** Hangs the load on a terminal in place of its own fuse, by a wire as thick as any that leads to that part or from it and carries a load. */
-  hangOn(at: TerminalRef): void {
+  hangOn(at: TerminalRef): true {
     const there = recordsOf(this.design, 'wire').filter(
       ({ role, from, to }) => role === 'supply' && [from, to].some(({ deviceId }) => deviceId === at.deviceId),
     );
     const conductor = [this.feed, ...there]
       .map((wire) => wire.conductor)
       .reduce((most, one) => (areaMm2(one) > areaMm2(most) ? one : most));
-    const isSource = ({ deviceId, terminal }: TerminalRef) => deviceId === this.source.deviceId && terminal === this.source.terminal;
-    this.edit.set(this.feed, { [isSource(this.feed.from) ? 'from' : 'to']: at, conductor, via: this.feed.via && null });
+    this.edit.set(this.feed, { [isSameTerminal(this.feed.from, this.source) ? 'from' : 'to']: at, conductor, via: this.feed.via && null });
+    return true;
   }
 
   /** Leads the way home to a terminal in place of the return it goes to, that part's own way home as thick as any that ends there. False where the load has none of its own. */
   homeOn(at: TerminalRef): boolean {
     if (!this.home) return false;
-    const { deviceId, terminal } = landingOf(this.load, 'minus');
-    const isMinus = (one: TerminalRef) => one.deviceId === deviceId && one.terminal === terminal;
-    this.edit.set(this.home, { [isMinus(this.home.from) ? 'to' : 'from']: at, via: this.home.via && null });
+    const minus = landingOf(this.load, 'minus');
+    this.edit.set(this.home, { [isSameTerminal(this.home.from, minus) ? 'to' : 'from']: at, via: this.home.via && null });
     for (const wire of wiresAt(this.design, at.deviceId, 'minus'))
       if (areaMm2(wire.conductor) < areaMm2(this.home.conductor)) this.edit.set(wire, { conductor: this.home.conductor });
     return true;

@@ -101,3 +101,19 @@ test.each(['positive', 'return'] as const)('on a dimmer in the %s side that is t
     expect(Math.abs(lamp! - percent / 100)).toBeLessThan(0.1 * (percent / 100));
   }
 });
+
+test('what switches this load alone is not there to be put on once it has gone: nothing is left hanging in the air', () => {
+  // A radio of its own with a second channel free, and a dimmer of its own.
+  const held = taken(small(), 'radio').design;
+  const own = recordsOf(held, 'device').find(({ name }) => name === 'first_lamp radio')!;
+  const two = applyChange(held, { added: [], removed: [], updated: [{ from: own, to: { ...own, channels: 2 } as typeof own }] });
+  const onto = { deviceId: own.id, terminal: 'ch2' };
+  expect(thereToTake(two, 'channel')).toContainEqual(onto);
+  for (const id of ['channel', 'channelRelay'] as const) expect(wayTo(two, LAMP, wayCalled(id), { ...choice(id), onto })).toBeNull();
+  const dimmed = taken(small(), 'dimmer').design;
+  const knob = recordsOf(dimmed, 'device').find(({ name }) => name === 'first_lamp dimmer')!;
+  const by = { ...choice('sharedDimmer'), onto: { deviceId: knob.id, terminal: 'out' } };
+  expect(wayTo(dimmed, LAMP, wayCalled('sharedDimmer'), by)).toBeNull();
+  // Another load may have that channel.
+  expect(wayTo(two, 'second_lamp', wayCalled('channel'), { ...choice('channel'), onto })).not.toBeNull();
+});

@@ -1,8 +1,9 @@
 import type { Change } from '../../design/change';
-import { deviceOf, type Design } from '../../design/design';
+import { deviceOf, recordOf, type Design } from '../../design/design';
 import { Edit } from '../../design/edit';
 import type { Device, Load } from '../../design/schema';
 import { seatNew } from '../panels';
+import { THERE } from './spare';
 import { straighten } from './straighten';
 import { circuitWith, WayBuilder, type KeptSwitch } from './builder';
 import { WAYS, type Way, type WayChoice } from './ways';
@@ -27,6 +28,7 @@ export function wayTo(design: Design, loadId: string, way: Way, choice: WayChoic
   if (choice.whole) return wholeCircuit(edit, load, way, choice);
   const loads: Load[] = way.asks === 'other' && other ? [load, other] : [load];
   const dropped = straighten(edit, loads);
+  if (!isThere(edit.design, way, choice)) return null;
   const kept = dropped.find(({ kind }) => kind === 'switch');
   const builder = WayBuilder.at(edit, load, way.id === 'direct' || !kept ? null : keptOf(kept, load));
   if (!builder || !way.build(builder, choice)) return null;
@@ -40,11 +42,17 @@ function wholeCircuit(edit: Edit, load: Load, way: Way, choice: WayChoice): WayT
   const loads = circuitWith(before, load)?.loads ?? [];
   if (way.atLoad || loads.length === 0) return null;
   const dropped = straighten(edit, loads, true);
+  if (!isThere(edit.design, way, choice)) return null;
   const kept = dropped.find(({ kind }) => kind === 'switch');
   const builder = WayBuilder.atCircuit(edit, load, way.id === 'direct' || !kept ? null : keptOf(kept, load));
   if (!builder || !way.build(builder, choice)) return null;
   seatNew(edit, before);
   return { change: edit.change, dropped };
+}
+
+/** Whether what the load is to be put on is still there: a receiver that had this load alone goes with the rest of what switched it. */
+function isThere(design: Design, { asks }: Way, { onto }: WayChoice): boolean {
+  return !THERE.some((what) => what === asks) || (onto !== undefined && recordOf(design, onto.deviceId, 'device') !== null);
 }
 
 /** What a new switch takes over from the one before: its place, and its name where somebody gave it one. */

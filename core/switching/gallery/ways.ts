@@ -1,7 +1,6 @@
 import type { RecordFields } from '../../design/change';
 import type { VehicleSignal } from '../../devices/signalSource';
 import type { Load, TerminalRef } from '../../design/schema';
-import { deviceOf } from '../../design/design';
 import { end, type WayBuilder } from './builder';
 import type { There } from './spare';
 
@@ -67,6 +66,14 @@ function relayInRun(at: WayBuilder, more: RecordFields = {}, partId = 'relay'): 
   const relay = at.part(partId, `${at.name} relay`, more);
   at.through([relay, '30', '87']);
   return relay;
+}
+
+/** The same, its coil fed by a channel or an output there is. */
+function relayOn(at: WayBuilder, onto: TerminalRef): true {
+  const relay = relayInRun(at);
+  at.control(onto, end(relay, '86'));
+  at.toReturn(relay, '85');
+  return true;
 }
 
 /** A motion sensor behind a switch that puts an end to it, with its eye for daylight or without. */
@@ -196,14 +203,7 @@ export const WAYS: readonly Way[] = [
   },
   {
     ...{ id: 'sharedDimmer', atLoad: true, family: 'dimmed', asks: 'dimmer', isFor: (load) => ownPlus(load) && ownMinus(load) },
-    build(at, { onto }) {
-      // One that dimmed this load alone went with the rest of what switched it.
-      const dimmer = onto && deviceOf(at.design, onto.deviceId, 'dimmer');
-      if (!dimmer) return false;
-      if (dimmer.side === 'return') return at.homeOn(onto);
-      at.hangOn(onto);
-      return true;
-    },
+    build: (at, { onto }) => onto !== undefined && (onto.terminal === 'dimmed' ? at.homeOn(onto) : at.hangOn(onto)),
   },
   {
     ...{ id: 'dimmer', family: 'dimmed', isFor: ownPlus },
@@ -224,21 +224,11 @@ export const WAYS: readonly Way[] = [
   },
   {
     ...{ id: 'channel', family: 'radio', asks: 'channel', isFor: ownPlus },
-    build(at, { onto }) {
-      if (!onto) return false;
-      at.hangOn(onto);
-      return true;
-    },
+    build: (at, { onto }) => onto !== undefined && at.hangOn(onto),
   },
   {
     ...{ id: 'channelRelay', family: 'radio', asks: 'channel', isFor: ownPlus },
-    build(at, { onto }) {
-      if (!onto) return false;
-      const relay = relayInRun(at);
-      at.control(onto, end(relay, '86'));
-      at.toReturn(relay, '85');
-      return true;
-    },
+    build: (at, { onto }) => onto !== undefined && relayOn(at, onto),
   },
   {
     ...{ id: 'radio', family: 'radio', isFor: ownPlus },
@@ -332,22 +322,12 @@ export const WAYS: readonly Way[] = [
   {
     ...{ id: 'output', family: 'vehicle', asks: 'output', isFor: ownPlus },
     signals: ['reverse', 'highBeam', 'running', 'ignition', 'brake'],
-    build(at, { onto, signal }) {
-      if (!onto || !at.ruled(onto, signal)) return false;
-      at.hangOn(onto);
-      return true;
-    },
+    build: (at, { onto, signal }) => onto !== undefined && at.ruled(onto, signal) && at.hangOn(onto),
   },
   {
     ...{ id: 'outputRelay', family: 'vehicle', asks: 'output', isFor: ownPlus },
     signals: ['reverse', 'highBeam', 'running', 'ignition', 'brake'],
-    build(at, { onto, signal }) {
-      if (!onto || !at.ruled(onto, signal)) return false;
-      const relay = relayInRun(at);
-      at.control(onto, end(relay, '86'));
-      at.toReturn(relay, '85');
-      return true;
-    },
+    build: (at, { onto, signal }) => onto !== undefined && at.ruled(onto, signal) && relayOn(at, onto),
   },
   {
     ...{ id: 'signal', family: 'vehicle', asks: 'signal', isFor: ownPlus },
