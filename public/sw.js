@@ -70,8 +70,9 @@ async function keepAll(pages) {
     if (known.has(href)) continue;
     const answer = await fetch(href).catch(() => null);
     if (!answer?.ok) return false;
-    await put(cache, href, answer, MOST_STILL);
+    await cache.put(href, answer);
   }
+  await trim(cache, MOST_STILL);
   for (const address of pages) {
     const url = new URL(address, self.location.origin);
     if (url.origin !== self.location.origin || !isPage(url)) continue;
@@ -89,6 +90,10 @@ async function keepPage(address, answer) {
 /** Keeps an answer, and lets the oldest go where there are too many. */
 async function put(cache, key, answer, most) {
   await cache.put(key, answer);
+  await trim(cache, most);
+}
+
+async function trim(cache, most) {
   const keys = await cache.keys();
   for (const old of keys.slice(0, Math.max(0, keys.length - most))) await cache.delete(old);
 }

@@ -151,7 +151,8 @@ async function cellPresses(browser, size) {
 }
 
 async function switchClicks(browser, size) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // Pages are kept for want of a connection once, some seconds after the first is opened: not while one measures.
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
   await page.goto(`${base}/d/laid-${size}/switching`);
   const sides = page.getByRole('group', { name: 'Switch 1', exact: true }).getByRole('button');
   await sides.first().click();

@@ -6,6 +6,7 @@ import { nameOf } from '@/core/design/names';
 import { formatAmps, formatVolts } from '@/core/units/quantity';
 import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { inChunks } from './chunks';
 import { LitRig } from './LitRig';
 import { litOf, LoadShape, type Lit } from './LoadShape';
 import { later } from '@/ui/later';
@@ -80,13 +81,6 @@ const Figures = memo(function Figures({ bench, answer, opened, onRun, onAsk, onW
   }, [answer, byId]);
   return (
     <table>
-      <colgroup>
-        <col />
-        <col className={styles.does} />
-        <col className={styles.figure} />
-        <col className={styles.figure} />
-        <col className={styles.asking} />
-      </colgroup>
       <thead>
         <tr>
           <th scope="col">Load</th>
@@ -96,34 +90,39 @@ const Figures = memo(function Figures({ bench, answer, opened, onRun, onAsk, onW
           <th scope="col">Way</th>
         </tr>
       </thead>
-      {zones.map(([zoneId, list]) => (
-        <tbody key={zoneId ?? ''}>
-          <tr className={styles.zone}>
-            <th scope="rowgroup" colSpan={5}>
-              {zoneId === null ? 'No zone' : nameOf(design, zoneId)}
-            </th>
-          </tr>
-          {list.map((one) => {
-            // Figures that come a moment later may be of a load that has just gone.
-            const load = byId.get(one.id);
-            const run = opened === one.id ? bench.run(one.id) : null;
-            return (
-              load && (
-                <Row
-                  key={one.id}
-                  load={load}
-                  {...shownOf(one)}
-                  run={run}
-                  onRun={onRun}
-                  onAsk={onAsk}
-                  onWire={onWire}
-                  isOpened={opened === one.id}
-                />
-              )
-            );
-          })}
-        </tbody>
-      ))}
+      {zones.map(([zoneId, list]) => {
+        const name = zoneId === null ? 'No zone' : nameOf(design, zoneId);
+        return inChunks(list).map((chunk, at) => (
+          <tbody key={`${zoneId ?? ''} ${at}`} aria-label={name} style={{ containIntrinsicSize: `auto ${(chunk.length + 1) * 35}px` }}>
+            {at === 0 && (
+              <tr className={styles.zone}>
+                <th scope="rowgroup" colSpan={5}>
+                  {name}
+                </th>
+              </tr>
+            )}
+            {chunk.map((one) => {
+              // Figures that come a moment later may be of a load that has just gone.
+              const load = byId.get(one.id);
+              const run = opened === one.id ? bench.run(one.id) : null;
+              return (
+                load && (
+                  <Row
+                    key={one.id}
+                    load={load}
+                    {...shownOf(one)}
+                    run={run}
+                    onRun={onRun}
+                    onAsk={onAsk}
+                    onWire={onWire}
+                    isOpened={opened === one.id}
+                  />
+                )
+              );
+            })}
+          </tbody>
+        ));
+      })}
     </table>
   );
 });

@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react';
-import type { Answer, Bench } from '@/core/bench/bench';
+import type { Answer, Bench, LoadAnswer } from '@/core/bench/bench';
 import type { Load } from '@/core/design/schema';
 import { isLamp } from '@/core/devices/load';
 import { answerWord } from '@/core/wording/benchWords';
@@ -8,7 +8,8 @@ import { Body } from '@/features/rig/Body';
 import { NO_PAN, project, type Projection } from '@/features/rig/projection';
 import { vinePath } from '@/features/rig/RouteVine';
 import { groundOf } from '@/features/rig/zoneNames';
-import { litOf, LoadShape, type Lit } from './LoadShape';
+import { inChunks, isDrawnAlike } from './chunks';
+import { DrawnShape } from './LoadShape';
 import { ampsByStretch, apart, stretchesOf, whereLoad } from './onRig';
 import styles from './LitRig.module.css';
 
@@ -17,6 +18,8 @@ const WIDE = 440;
 /** Room round the vehicle that nothing is drawn in. */
 const TRIM = 18;
 const MARK = 13;
+/** The shape in it. */
+const DRAWN = 9.5;
 
 interface LitRigProps {
   bench: Bench;
@@ -41,6 +44,7 @@ export function LitRig({ bench, answer, figures, openedId, onOpen }: LitRigProps
     });
     return apart(known, MARK + 2, { left: MARK, right: WIDE - MARK, top: TRIM + MARK, bottom: high - TRIM - MARK });
   }, [index, projection, high]);
+  const chunks = useMemo(() => inChunks(marks), [marks]);
   const answers = useMemo(() => new Map(answer.loads.map((one) => [one.id, one])), [answer]);
   if (marks.length === 0) return null;
   const unplaced = index.loads.length - marks.length;
@@ -49,11 +53,9 @@ export function LitRig({ bench, answer, figures, openedId, onOpen }: LitRigProps
       <svg viewBox={`0 ${TRIM} ${WIDE} ${high - 2 * TRIM}`} role="group" aria-label="Lit on the rig">
         <Ground projection={projection} />
         <Stretches bench={bench} answer={figures} projection={projection} openedId={openedId} />
-        {marks.map(({ load, x, y }) => {
-          const one = answers.get(load.id);
-          const shown = one && { ...litOf(one), does: answerWord(one) };
-          return shown && <Mark key={load.id} load={load} x={x} y={y} {...shown} isOpened={load.id === openedId} onOpen={onOpen} />;
-        })}
+        {chunks.map((chunk, at) => (
+          <Marks key={at} marks={chunk} answers={answers} openedId={openedId} onOpen={onOpen} />
+        ))}
       </svg>
       {unplaced > 0 && (
         <figcaption>{unplaced === 1 ? 'One load has' : `${unplaced} loads have`} neither a place nor a zone drawn.</figcaption>
@@ -126,31 +128,53 @@ const Ground = memo(function Ground({ projection }: { projection: Projection }) 
   );
 });
 
-interface MarkProps extends Lit {
+interface MarksProps {
+  marks: readonly { load: Load; x: number; y: number }[];
+  answers: ReadonlyMap<string, LoadAnswer>;
+  openedId: string | null;
+  onOpen(loadId: string): void;
+}
+
+/** A few loads; drawn anew only where one of them is seen to change. */
+const Marks = memo(function Marks({ marks, answers, openedId, onOpen }: MarksProps) {
+  return marks.map(({ load, x, y }) => {
+    const one = answers.get(load.id);
+    return one && <Mark key={load.id} load={load} x={x} y={y} answer={one} isOpened={load.id === openedId} onOpen={onOpen} />;
+  });
+}, areMarksAlike);
+
+function areMarksAlike(before: MarksProps, after: MarksProps): boolean {
+  return (
+    before.marks === after.marks &&
+    before.openedId === after.openedId &&
+    before.onOpen === after.onOpen &&
+    before.marks.every(({ load: { id } }) => isDrawnAlike(before.answers.get(id), after.answers.get(id)))
+  );
+}
+
+interface MarkProps {
   load: Load;
   x: number;
   y: number;
-  /** What it does, in a word. */
-  does: string;
+  answer: LoadAnswer;
   isOpened: boolean;
   onOpen(loadId: string): void;
 }
 
-const Mark = memo(function Mark({ load, x, y, does, state, level, blinks, isOpened, onOpen }: MarkProps) {
-  const says = `${load.name}: ${does}`;
-  const isOn = state !== 'off';
+function Mark({ load, x, y, answer, isOpened, onOpen }: MarkProps) {
+  const says = `${load.name}: ${answerWord(answer)}`;
+  const isOn = answer.state !== 'off';
   const isLit = isOn && isLamp(load);
   return (
     <g
       role="img"
       aria-label={says}
-      transform={`translate(${x - MARK / 2} ${y - MARK / 2})`}
       className={[styles.mark, isOn && styles.on, isLit && styles.lit, isOpened && styles.opened].filter(Boolean).join(' ')}
       onClick={() => onOpen(load.id)}
     >
       <title>{says}</title>
-      <circle cx={MARK / 2} cy={MARK / 2} r={MARK / 2 + (isLit || isOpened ? 3 : 0)} />
-      <LoadShape load={load} answer={{ state, level, blinks }} size={MARK} />
+      <circle cx={x} cy={y} r={MARK / 2 + (isLit || isOpened ? 3 : 0)} />
+      <DrawnShape load={load} answer={answer} x={x} y={y} size={DRAWN} />
     </g>
   );
-});
+}

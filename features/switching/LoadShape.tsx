@@ -26,25 +26,41 @@ interface LoadShapeProps {
 }
 
 /** A lamp as a circle, anything else as a square; filled as far as it is lit, in its colour where its name says one, empty when it is off. */
-export function LoadShape({ load, answer, size = 16 }: LoadShapeProps) {
-  const lamp = load !== undefined && isLamp(load);
-  const colour = lamp ? colourOf(load) : null;
-  const light = [styles.light, answer?.blinks && styles.blinks, answer?.blinks === 'against' && styles.against].filter(Boolean).join(' ');
+export function LoadShape({ load, answer, size = 12 }: LoadShapeProps) {
+  const isRound = load !== undefined && isLamp(load);
   return (
-    <svg viewBox="0 0 16 16" width={size} height={size} aria-hidden className={styles.shape}>
-      {answer && answer.state !== 'off' && (
-        <Shape lamp={lamp} className={light} style={{ opacity: Math.max(0.2, answer.level), ...(colour && { fill: LIGHTS[colour] }) }} />
-      )}
-      <Shape lamp={lamp} />
-    </svg>
+    <span aria-hidden className={isRound ? `${styles.shape} ${styles.round}` : styles.shape} style={{ width: size, height: size }}>
+      {answer && answer.state !== 'off' && <span className={lightClass(answer)} style={lightStyle(load, answer)} />}
+    </span>
   );
+}
+
+/** The same on a drawing, about its middle. */
+export function DrawnShape({ load, answer, x, y, size }: { load: Load; answer: Lit; x: number; y: number; size: number }) {
+  const half = size / 2;
+  const shape = (how: { className?: string | undefined; style?: CSSProperties }) =>
+    isLamp(load) ? <circle cx={x} cy={y} r={half} {...how} /> : <rect x={x - half} y={y - half} width={size} height={size} {...how} />;
+  return (
+    <>
+      {answer.state !== 'off' && shape({ className: lightClass(answer), style: lightStyle(load, answer) })}
+      {shape({ className: styles.drawn })}
+    </>
+  );
+}
+
+function lightClass({ blinks }: Lit): string {
+  return [styles.light, blinks && styles.blinks, blinks === 'against' && styles.against].filter(Boolean).join(' ');
+}
+
+/** The colour it shines in, thinner the dimmer it is. */
+function lightStyle(load: Load | undefined, { level }: Lit): CSSProperties {
+  const colour = load && isLamp(load) ? colourOf(load) : null;
+  const light = (colour && LIGHTS[colour]) ?? '#f0b020';
+  const shown = `color-mix(in srgb, ${light} ${Math.round(100 * Math.max(0.2, level))}%, transparent)`;
+  return { backgroundColor: shown, fill: shown };
 }
 
 /** How far it is lit, as it is drawn: finer differences nobody sees. */
 export function litOf({ state, level, blinks }: LoadAnswer): Lit {
   return { state, level: Math.round(level * 50) / 50, blinks };
-}
-
-function Shape({ lamp, ...how }: { lamp: boolean; className?: string | undefined; style?: CSSProperties }) {
-  return lamp ? <circle cx="8" cy="8" r="6" {...how} /> : <rect x="2.5" y="2.5" width="11" height="11" {...how} />;
 }

@@ -87,7 +87,7 @@ function Stands({ device, shown: { answer } }: { device: Device; shown: BenchSho
   if (device.kind === 'load' && load) {
     return (
       <span className={styles.stands}>
-        <LoadShape load={device} answer={load} size={22} />
+        <LoadShape load={device} answer={load} size={16} />
         <b>{answerWord(load)}</b>
       </span>
     );

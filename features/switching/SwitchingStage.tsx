@@ -17,6 +17,7 @@ import { COME, WISH } from '@/features/workspace/targets';
 import { usePreload } from '@/ui/usePreload';
 import frame from '@/ui/Stage.module.css';
 import { Answers, ASKED_LATER } from './Answers';
+import { inChunks } from './chunks';
 import { Clock } from './Clock';
 import { Faults } from './Faults';
 import { Meter } from './Meter';
@@ -250,17 +251,36 @@ interface PanelProps {
 function Panel({ title, isTitled = false, handles, shown: { bench, act } }: PanelProps) {
   const devices = useDesign(({ analysis }) => analysis.index.devices);
   if (handles.length === 0) return null;
+  const worked = handles.flatMap((handle): WorkedProps[] => {
+    const device = devices.get(handle.deviceId);
+    return device ? [{ device, handle, at: bench.position(handle.deviceId, handle.control), act }] : [];
+  });
   return (
     <section aria-label={title}>
       {!isTitled && <h3>{title}</h3>}
-      {handles.map((handle) => {
-        const device = devices.get(handle.deviceId);
-        if (!device) return null;
-        const at = bench.position(handle.deviceId, handle.control);
-        return <Handle key={`${handle.deviceId} ${handle.control}`} device={device} handle={handle} at={at} act={act} />;
-      })}
+      {inChunks(worked).map((chunk, at) => (
+        <Handles key={at} worked={chunk} />
+      ))}
     </section>
   );
+}
+
+/** A few controls; drawn anew only where one of them was moved. */
+const Handles = memo(
+  function Handles({ worked }: { worked: readonly WorkedProps[] }) {
+    return (
+      <div className={styles.few} style={{ containIntrinsicSize: `auto ${worked.length * 39}px` }}>
+        {worked.map((one) => (
+          <Handle key={`${one.handle.deviceId} ${one.handle.control}`} {...one} />
+        ))}
+      </div>
+    );
+  },
+  ({ worked: before }, { worked: after }) => before.length === after.length && before.every((one, at) => isWorkedAlike(one, after[at]!)),
+);
+
+function isWorkedAlike(one: WorkedProps, other: WorkedProps): boolean {
+  return one.device === other.device && one.handle === other.handle && one.at === other.at && one.act === other.act;
 }
 
 const Handle = memo(function Handle(props: WorkedProps) {

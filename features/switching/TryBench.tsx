@@ -36,7 +36,7 @@ export function TryBench({ design, loadId, inputs }: { design: Design; loadId: s
   return (
     <section aria-label="Try it" className={styles.try}>
       <p className={styles.lamp} role="status" aria-label="What it does">
-        <LoadShape load={index.loads.find(({ id }) => id === loadId)} answer={load} size={30} />
+        <LoadShape load={index.loads.find(({ id }) => id === loadId)} answer={load} size={22} />
         <strong>{load ? answerWord(load) : 'off'}</strong>
         {isOn && (
           <span className="reading">
