@@ -8,7 +8,8 @@ import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { inChunks } from './chunks';
 import { LitRig } from './LitRig';
-import { litOf, LoadShape, type Lit } from './LoadShape';
+import { litOf, type Lit } from './lit';
+import { LoadShape } from './LoadShape';
 import { later } from '@/ui/later';
 import styles from './Switching.module.css';
 

@@ -1,8 +1,8 @@
 import type { CSSProperties } from 'react';
-import type { LoadAnswer } from '@/core/bench/bench';
 import { colourOf } from '@/core/bench/usualWishes';
 import type { Load } from '@/core/design/schema';
 import { isLamp } from '@/core/devices/load';
+import type { Lit } from './lit';
 import styles from './Switching.module.css';
 
 /** How colours of lamps are shown. */
@@ -14,9 +14,6 @@ const LIGHTS: Readonly<Record<string, string>> = {
   blue: '#3a7bd5',
   green: '#3fa34d',
 };
-
-/** How a load is lit. */
-export type Lit = Pick<LoadAnswer, 'state' | 'level'> & { blinks?: LoadAnswer['blinks'] | undefined };
 
 interface LoadShapeProps {
   load: Load | undefined;
@@ -58,9 +55,4 @@ function lightStyle(load: Load | undefined, { level }: Lit): CSSProperties {
   const light = (colour && LIGHTS[colour]) ?? '#f0b020';
   const shown = `color-mix(in srgb, ${light} ${Math.round(100 * Math.max(0.2, level))}%, transparent)`;
   return { backgroundColor: shown, fill: shown };
-}
-
-/** How far it is lit, as it is drawn: finer differences nobody sees. */
-export function litOf({ state, level, blinks }: LoadAnswer): Lit {
-  return { state, level: Math.round(level * 50) / 50, blinks };
 }

@@ -1,5 +1,6 @@
 import type { LoadAnswer } from '@/core/bench/bench';
-import { inChunks, isDrawnAlike } from './chunks';
+import { inChunks } from './chunks';
+import { isDrawnAlike } from './lit';
 
 const lit: LoadAnswer = { id: 'lamp', state: 'on', level: 1, volts: 12.6, amps: 0.8, by: [] };
 
