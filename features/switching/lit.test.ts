@@ -1,6 +1,6 @@
 import type { LoadAnswer } from '@/core/bench/bench';
 import { inChunks } from './chunks';
-import { isDrawnAlike } from './lit';
+import { isDrawnAlike, litOf } from './lit';
 
 const lit: LoadAnswer = { id: 'lamp', state: 'on', level: 1, volts: 12.6, amps: 0.8, by: [] };
 
@@ -24,4 +24,5 @@ test('volts that move a little are drawn alike; what one sees or reads is not', 
   expect(isDrawnAlike(lit, { ...lit, level: 0.92 })).toBe(false);
   expect(isDrawnAlike(lit, undefined)).toBe(false);
   expect(isDrawnAlike(undefined, undefined)).toBe(true);
+  expect(litOf({ ...lit, level: 0.503 }).level).toBe(0.5);
 });

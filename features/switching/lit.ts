@@ -12,6 +12,5 @@ export function litOf({ state, level, blinks }: LoadAnswer): Lit {
 /** Whether a load is drawn as before and called the same. */
 export function isDrawnAlike(one: LoadAnswer | undefined, other: LoadAnswer | undefined): boolean {
   if (one === other) return true;
-  if (!one || !other || one.state !== other.state || one.blinks !== other.blinks) return false;
-  return litOf(one).level === litOf(other).level && answerWord(one) === answerWord(other);
+  return one !== undefined && other !== undefined && litOf(one).level === litOf(other).level && answerWord(one) === answerWord(other);
 }
