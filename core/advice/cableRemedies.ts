@@ -13,15 +13,15 @@ import type { Remedy } from './remedy';
 export function cableRemedies({ design, index }: Analysis, { rule, subjects, numbers }: Finding): Remedy[] {
   const [first = '', second = ''] = subjects;
   const school = SCHOOLS[index.settings.colourSchool ?? 'pole'];
-  const sleeved = (id: string): Remedy => {
-    const sleeve = numbers.isReturn === 1 ? school.return[0]! : school.live[0]!;
+  const sleeved = (id: string, isReturn: boolean): Remedy => {
+    const sleeve = isReturn ? school.return[0]! : school.live[0]!;
     return { label: sleeveLabel(sleeve), change: updateRecords(design, [{ id, set: { sleeve } }]) };
   };
   switch (rule) {
     case 'harness.returnColour':
-      return recordOf(design, first, 'wire') ? [sleeved(first)] : [];
+      return recordOf(design, first, 'wire') ? [sleeved(first, numbers.isReturn)] : [];
     case 'harness.leadColour':
-      return [sleeved(second)];
+      return [sleeved(second, numbers.isReturn)];
     case 'harness.leadsDiffer': {
       const [live, home] = [school.live[0]!, school.return[0]!];
       const over = (id: string, sleeve: WireColour): Remedy => ({ label: sleeveLabel(sleeve), change: updateRecords(design, [{ id, set: { sleeve } }]) }); // prettier-ignore

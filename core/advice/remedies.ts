@@ -28,7 +28,7 @@ import { addWire } from '../switching/wires';
 import { formatConductor, formatRating } from '../units/quantity';
 import { familyRemedies } from './familyRemedies';
 import type { Remedy } from './remedy';
-import type { Finding } from '../analysis/finding';
+import type { Finding, FindingOf } from '../analysis/finding';
 
 /** The remedies for a finding in the design it was found in. Empty where only a person can decide. */
 export function remediesFor(analysis: Analysis, finding: Finding): Remedy[] {
@@ -70,7 +70,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'fuse.notFed': {
       const fuse = deviceOf(design, subject!, 'protection');
       const near = whereIs(analysis.index, circuit?.worstLoadId ?? subject!);
-      const mount = fuse && finding.numbers.mounted !== 1 ? nearestSlot(design, near, fuse.ratingA) : null;
+      const mount = fuse && !finding.numbers.mounted ? nearestSlot(design, near, fuse.ratingA) : null;
       if (!mount) return [];
       return [{ label: `Put it in slot ${mount.slot} of ${nameOf(design, mount.blockId)}`, change: mountFuse(design, subject!, mount) }];
     }
@@ -94,9 +94,7 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
       return [likeItsFeed(analysis, finding)];
     case 'contact.unworked': {
       // What works a coil only a person knows; the way home is always the same.
-      const home = String(finding.numbers.terminals)
-        .split(' ')
-        .filter((terminal) => terminal === 'minus' || terminal === '85');
+      const home = finding.numbers.terminals.filter((terminal) => terminal === 'minus' || terminal === '85');
       const [terminal] = home;
       const change = terminal === undefined ? null : wireHome(design, subject!, terminal);
       return [change && { label: `Wire its ${terminal === '85' ? 'coil' : 'minus'} home`, change }];
@@ -331,14 +329,14 @@ function insertMain(analysis: Analysis): Remedy | null {
 }
 
 /** The same rating, or the next one it comes in that the wires still carry, in a family that breaks the fault. */
-function familyThatCan({ design, wires, index }: Analysis, { subjects: [id], numbers }: Finding): Remedy | null {
+function familyThatCan({ design, wires, index }: Analysis, { subjects: [id], numbers }: FindingOf<'fuse.cannotBreak'>): Remedy | null {
   const fuse = deviceOf(design, id!, 'protection');
   const { nominalV } = index.settings;
   if (!fuse || fuse.mount) return null;
-  const family = familyThatBreaks(Number(numbers.atA), nominalV);
+  const family = familyThatBreaks(numbers.atA, nominalV);
   const ratingA = ratingFrom(family, fuse.ratingA);
   const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
-  if (breaksAt(family, nominalV) < Number(numbers.atA) || guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
+  if (breaksAt(family, nominalV) < numbers.atA || guarded.some(({ ampacity: carried }) => carried.amps < ratingA)) return null;
   return {
     label: `Fit a ${familyWords(family)}, ${formatRating(ratingA)}`,
     change: updateRecords(design, [setting(fuse, { family, ratingA })]),
@@ -359,13 +357,13 @@ function saferAhead({ design, wires }: Analysis, { subjects: [, id] }: Finding):
 }
 
 /** The next rating up that stands the start, as far as every wire behind it carries it and the slot takes it. */
-function largerFuse({ design, wires, index }: Analysis, { subjects: [id], numbers }: Finding): Remedy | null {
+function largerFuse({ design, wires, index }: Analysis, { subjects: [id], numbers }: FindingOf<'fuse.opensAtStart'>): Remedy | null {
   const fuse = deviceOf(design, id!, 'protection');
   if (!fuse) return null;
   const guarded = Array.from(wires.values()).filter(({ protectionId }) => protectionId === fuse.id);
   const mostA = Math.min(slotRoomA(index, fuse), ...guarded.map(({ ampacity: carried }) => carried.amps));
   const ratingA = RATINGS_A[fuse.family].find(
-    (rating) => rating > fuse.ratingA && openingTimeS(fuse.family, Number(numbers.amps) / rating) >= Number(numbers.seconds),
+    (rating) => rating > fuse.ratingA && openingTimeS(fuse.family, numbers.amps / rating) >= numbers.seconds,
   );
   if (ratingA === undefined || ratingA > mostA) return null;
   return { label: `Fit ${formatRating(ratingA)}`, change: updateRecords(design, [setting(fuse, { ratingA })]) };
@@ -378,8 +376,10 @@ function turnTap({ design }: Analysis, { subjects: [id] }: Finding): Remedy | nu
   return { label: 'Turn the tap round', change: updateRecords(design, [setting(tap, { mount })]) };
 }
 
-function likeItsFeed({ design, wires, circuits }: Analysis, { circuitId, numbers }: Finding): Remedy | null {
-  const feed = numbers.feed as ConductorSize;
+function likeItsFeed(
+  { design, wires, circuits }: Analysis,
+  { circuitId, numbers: { feed } }: FindingOf<'return.thinnerThanFeed'>,
+): Remedy | null {
   const circuit = circuits.find(({ id }) => id === circuitId);
   const thin = circuit?.returnWireIds.filter((id) => {
     const entry = wires.get(id);

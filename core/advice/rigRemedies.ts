@@ -25,23 +25,23 @@ export function rigRemedies({ design, bundles }: Analysis, { rule, subjects, num
     change: updateRecords(design, [{ id, set: fields }]),
   });
   const route = recordOf(design, subject ?? null, 'route');
-  const setPassage = (label: string, fields: Partial<Passage>) =>
-    route && set(label, route.id, { passes: withPassage(route, Number(numbers.place), fields) });
+  const setPassage = (label: string, place: number, fields: Partial<Passage>) =>
+    route && set(label, route.id, { passes: withPassage(route, place, fields) });
   switch (rule) {
     case 'rig.bareHole':
     case 'rig.unsealed':
     case 'rig.hinge':
     case 'rig.exhaust':
     case 'rig.steering': {
-      const fitting = fittingFor(numbers.what as Passage['what']);
-      return [setPassage(`Fit a ${PART_WORDS[fitting.part]}${fitting.sealed ? ', sealed' : ''}`, fitting)];
+      const fitting = fittingFor(numbers.what);
+      return [setPassage(`Fit a ${PART_WORDS[fitting.part]}${fitting.sealed ? ', sealed' : ''}`, numbers.place, fitting)];
     }
     case 'rig.holeTooSmall': {
-      const holeMm = HOLES_MM.find((hole) => hole >= Number(numbers.bundleMm) + GROMMET_MM);
-      return [holeMm === undefined ? null : setPassage(`Make it a ${holeMm} mm hole`, { holeMm })];
+      const holeMm = HOLES_MM.find((hole) => hole >= numbers.bundleMm + GROMMET_MM);
+      return [holeMm === undefined ? null : setPassage(`Make it a ${holeMm} mm hole`, numbers.place, { holeMm })];
     }
     case 'rig.conduitFull': {
-      const insideMm = CONDUITS_MM.find((size) => size >= Number(numbers.leastMm));
+      const insideMm = CONDUITS_MM.find((size) => size >= numbers.leastMm);
       const known = bundles.has(subject!) && insideMm !== undefined;
       return [known ? set(`Use a conduit of ${insideMm} mm inside`, subject!, { insideMm }) : null];
     }

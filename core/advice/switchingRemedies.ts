@@ -11,7 +11,7 @@ export function switchingRemedies(analysis: Analysis, { rule, subjects: [subject
   if (rule === 'switching.coilTurned') return [changedOver(analysis, subject!, '85', '86', 'Change its coil’s wires over')];
   if (rule === 'switching.litWhileShut')
     return [changedOver(analysis, subject!, 'normallyOpen', 'normallyClosed', 'Hang it on the normally closed contact')];
-  if (rule === 'switching.hubUndecided') return [Number(numbers.one), Number(numbers.other)].map((at) => winning(analysis, subject!, at));
+  if (rule === 'switching.hubUndecided') return [numbers.one, numbers.other].map((at) => winning(analysis, subject!, at));
   if (rule === 'switching.modeToSet') {
     const receiver = deviceOf(analysis.design, subject!, 'receiver')!;
     const remembers = { ...receiver.remembers!, comesAs: receiver.mode };

@@ -9,7 +9,7 @@ import type { Remedy } from './remedy';
 /** Remedies for what was done for now: it goes, or it becomes the plan. */
 export function workRemedies({ design }: Analysis, { rule, subjects: [id], numbers }: Finding): Remedy[] {
   if (rule === 'work.otherFuse') {
-    const planned = numbers.plannedA === null ? 'the planned fuse' : formatRating(Number(numbers.plannedA));
+    const planned = numbers.plannedA === null ? 'the planned fuse' : formatRating(numbers.plannedA);
     const isThere = deviceOf(design, id!, 'protection');
     return isThere ? [{ label: `Put ${planned} in`, change: updateRecords(design, [{ id: id!, set: { fittedA: undefined } }]) }] : [];
   }

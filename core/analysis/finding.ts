@@ -1,4 +1,5 @@
 import type { Judged } from '../bench/judge';
+import type { RuleFigures } from './figures';
 
 /** How bad: a fault can burn or not work and must be put right; a caution should be; a note is worth knowing. */
 export type Severity = 'fault' | 'caution' | 'note';
@@ -10,188 +11,36 @@ export function severityRank(severity: Severity): number {
   return RANK[severity];
 }
 
+export type Rule = keyof RuleFigures;
+
 /** Something a rule found: plain data. wording.ts puts it into words, remedies.ts into changes. */
-export interface Finding {
-  rule: Rule;
+export interface FindingOf<R extends Rule> {
+  rule: R;
   severity: Severity;
   /** The records it is about, the one to look at first in front. */
   subjects: string[];
   /** The circuit it belongs to, if any. */
   circuitId: string | null;
-  /** The figures behind it, SI units or trade sizes. */
-  numbers: Record<string, number | string | null>;
+  /** The figures behind it. */
+  numbers: RuleFigures[R];
   /** The wish it is about and what became of it, where it is about one. */
   judged?: Judged;
 }
 
-export type Rule =
-  | 'wiring.short'
-  | 'wiring.loop'
-  | 'wiring.twoWaysHome'
-  | 'wiring.goesPast'
-  | 'wiring.sideBySide'
-  | 'wiring.noReturn'
-  | 'reach.twoFeeds'
-  | 'reach.unmeantFeed'
-  | 'reach.fusesTogether'
-  | 'wire.overloaded'
-  | 'wire.tooSmallForStandard'
-  | 'wire.belowMinimum'
-  | 'fuse.aboveConductor'
-  | 'fuse.belowLoad'
-  | 'fuse.continuousLoad'
-  | 'fuse.feederBelow'
-  | 'fuse.aboveDevice'
-  | 'fuse.notStandard'
-  | 'fuse.notFed'
-  | 'slot.overRating'
-  | 'slot.doubledUp'
-  | 'fuse.tapReversed'
-  | 'fuse.tapUnproved'
-  | 'block.overRating'
-  | 'main.missing'
-  | 'main.belowDemand'
-  | 'main.farFromBattery'
-  | 'main.bare'
-  | 'main.noIsolator'
-  | 'return.thinnerThanFuse'
-  | 'return.sharedThin'
-  | 'lead.belowFuses'
-  | 'ground.jointDrop'
-  | 'drop.overTarget'
-  | 'drop.realCable'
-  | 'drop.asWired'
-  | 'switch.overRating'
-  | 'switch.wantsRelay'
-  | 'fuse.cannotBreak'
-  | 'fuse.backedUp'
-  | 'fuse.voltage'
-  | 'fuse.neverClears'
-  | 'fuse.slowToClear'
-  | 'fuse.opensAtStart'
-  | 'fuse.aheadOpensFirst'
-  | 'fuse.notSelective'
-  | 'fuse.partlySelective'
-  | 'wire.spoiltFirst'
-  | 'contact.overRating'
-  | 'contact.start'
-  | 'contact.unworked'
-  | 'relay.bareCoil'
-  | 'ground.crowded'
-  | 'joint.ring'
-  | 'joint.twoSizes'
-  | 'return.thinnerThanFeed'
-  | 'drop.starved'
-  | 'drop.feedShare'
-  | 'drop.lightsLoose'
-  | 'idle.notHeld'
-  | 'supply.noBattery'
-  | 'load.noDraw'
-  | 'load.noCircuit'
-  | 'reach.together'
-  | 'reach.neverLit'
-  | 'load.measuredDiffers'
-  | 'circuit.empty'
-  | 'strip.longRun'
-  | 'energy.shortRuntime'
-  | 'energy.runsOut'
-  | 'energy.noUse'
-  | 'network.noAnswer'
-  | 'network.oscillates'
-  | 'network.reversed'
-  | 'reach.fuseOverdrawn'
-  | 'network.sourcesJoined'
-  | 'network.signalOverdrawn'
-  | 'network.otherReturn'
-  | 'network.besideFuse'
-  | 'network.besideSwitch'
-  | 'network.leak'
-  | 'solar.bare'
-  | 'solar.twoControllers'
-  | 'solar.coldVoltage'
-  | 'solar.lowVoltage'
-  | 'solar.controllerClips'
-  | 'solar.controllerOver'
-  | 'alternator.missing'
-  | 'alternator.noLink'
-  | 'alternator.idle'
-  | 'relay.chargeOver'
-  | 'battery.chargedTooFast'
-  | 'charger.inputDrop'
-  | 'charger.inputCable'
-  | 'charger.inputBare'
-  | 'charger.inputFuse'
-  | 'charger.inputFuseSmall'
-  | 'feed.unknown'
-  | 'feed.bareAtBattery'
-  | 'feed.bareAtSource'
-  | 'feed.fuseAbove'
-  | 'feed.fuseBelow'
-  | 'feed.cableSmall'
-  | 'feed.drop'
-  | 'battery.hot'
-  | 'battery.unvented'
-  | 'battery.loose'
-  | 'battery.holdUnknown'
-  | 'battery.coldCharge'
-  | 'rig.noWay'
-  | 'rig.pathBroken'
-  | 'rig.bareHole'
-  | 'rig.unsealed'
-  | 'rig.hinge'
-  | 'rig.exhaust'
-  | 'rig.steering'
-  | 'rig.holeTooSmall'
-  | 'rig.conduitFull'
-  | 'rig.tooShallow'
-  | 'rig.behindUnknown'
-  | 'rig.heavy'
-  | 'rig.inTheWay'
-  | 'rig.inSight'
-  | 'rig.samePlace'
-  | 'rig.outside'
-  | 'rig.wet'
-  | 'rig.measuredDiffers'
-  | 'rig.wireDiffers'
-  | 'rig.panelElsewhere'
-  | 'work.temporary'
-  | 'work.otherFuse'
-  | 'build.poweredUnchecked'
-  | 'build.untested'
-  | 'build.readingOut'
-  | 'switching.coilTurned'
-  | 'switching.coilPulsed'
-  | 'switching.coilAlwaysFed'
-  | 'switching.twoDimmers'
-  | 'switching.dimmerBridged'
-  | 'switching.litWhileShut'
-  | 'switching.hubUndecided'
-  | 'switching.modeToSet'
-  | 'harness.alike'
-  | 'harness.returnColour'
-  | 'harness.numberTwice'
-  | 'harness.noTerminal'
-  | 'harness.unfinished'
-  | 'harness.holeAtEdge'
-  | 'harness.holesMeet'
-  | 'harness.cutTooDeep'
-  | 'harness.coreThin'
-  | 'harness.coreOther'
-  | 'harness.coreAstray'
-  | 'harness.leadsAlike'
-  | 'harness.leadDisputed'
-  | 'harness.leadColour'
-  | 'harness.leadsDiffer'
-  | 'harness.leadUnproved'
-  | 'harness.legend'
-  | 'wish.broken'
-  | 'wish.undecided'
-  | 'vehicle.overdrawn'
-  | 'vehicle.joined'
-  | 'vehicle.unknown'
-  | 'vehicle.bareTap'
-  | 'vehicle.goesDark'
-  | 'vehicle.pulledToGround';
+/** Known by its rule, and with it its figures. */
+export type Finding = { [R in Rule]: FindingOf<R> }[Rule];
+
+/** A finding, held to the figures of its rule. */
+export function finding<R extends Rule>(
+  rule: R,
+  severity: Severity,
+  subjects: string[],
+  numbers: RuleFigures[R],
+  circuitId: string | null = null,
+): Finding {
+  // Which of the rules it is only the caller knows.
+  return { rule, severity, subjects, circuitId, numbers } satisfies FindingOf<R> as unknown as Finding;
+}
 
 export type SourceRule = Extract<Rule, `${'solar' | 'alternator' | 'charger' | 'battery'}.${string}` | 'relay.chargeOver'>;
 export type FeedRule = Extract<Rule, `feed.${string}`>;
@@ -229,5 +78,5 @@ export function whereKey({ rule, circuitId, subjects }: Finding): string {
 
 /** Names a finding among all of a design's. Two passages of one stretch may each have theirs: those have a place. */
 export function findingKey({ rule, subjects, numbers }: Finding): string {
-  return [`${rule}:${subjects.join(',')}`, ...(numbers.place === undefined ? [] : [numbers.place])].join('@');
+  return [`${rule}:${subjects.join(',')}`, ...('place' in numbers ? [numbers.place] : [])].join('@');
 }

@@ -13,6 +13,7 @@ import { Edit } from '../design/edit';
 import { namedLoad } from './newLoad';
 import { addCircuit } from './schemes';
 import { usualScheme } from './usualScheme';
+import { figuresOf } from '../../testing/figuresOf';
 import { addLoosePart, putIntoRun, removePart, turnRound } from './partsByHand';
 
 const design = heron();
@@ -87,10 +88,10 @@ test('a relay put into a lamp’s run is wired by hand to the vehicle’s high b
   );
   let now = applyChange(applyChange(design, relay.change), signals.change);
   const coil = { deviceId: relay.deviceId, terminal: '86' };
-  const coilLoose = (of: Design) =>
-    String(analyse(of).findings.find(({ rule }) => rule === 'contact.unworked')?.numbers.terminals ?? '')
-      .split(' ')
-      .filter(Boolean);
+  const coilLoose = (of: Design) => {
+    const found = analyse(of).findings.find(({ rule }) => rule === 'contact.unworked');
+    return found ? figuresOf(found, 'contact.unworked').terminals : [];
+  };
   const [first] = sensibleEnds(now, coil);
   expect(first!.side).toBeNull();
   for (const [from, to] of [

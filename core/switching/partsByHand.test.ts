@@ -15,6 +15,7 @@ import { PARTS, runPath, type Part } from '../devices/parts';
 import { indexDesign } from '../rig/designIndex';
 import { wordFinding } from '../wording/wording';
 import { allEnds, drawWire } from './drawWire';
+import { figuresOf } from '../../testing/figuresOf';
 import { addLoosePart, moveAlongRun, placeInRun, putIntoRun, removePart, stretchOf, trace, whyNotRemoved, wireHome } from './partsByHand';
 
 const part = (id: string): Part => PARTS.find((one) => one.id === id)!;
@@ -165,10 +166,10 @@ describe('a contact that nothing works', () => {
   test('is a fault for a relay until its coil is wired at both ends, and the way home is a click', () => {
     const { now, deviceId } = put('relay');
     const [finding] = found(now);
-    expect(finding).toMatchObject({ severity: 'fault', subjects: [deviceId], circuitId: circuit.id, numbers: { terminals: '86 85' } });
+    expect(finding).toMatchObject({ severity: 'fault', subjects: [deviceId], circuitId: circuit.id, numbers: { terminals: ['86', '85'] } });
     expect(wordFinding(finding!, now, 'metric').message).toContain('no wire lands on 86 of its coil and 85 of its coil');
     const home = applyChange(now, wireHome(now, deviceId, '85')!);
-    expect(found(home)[0]!.numbers.terminals).toBe('86');
+    expect(figuresOf(found(home)[0], 'contact.unworked').terminals).toEqual(['86']);
     const feed = allEnds(home).find(({ device, side }) => side === 'supply' && device.kind === 'busBar')!;
     expect(found(applyChange(home, drawWire(home, { deviceId, terminal: '86' }, feed, 500, wire.conductor)!))).toEqual([]);
   });
@@ -178,7 +179,7 @@ describe('a contact that nothing works', () => {
     const minus = wiresTo(now, deviceId).find(({ from, to }) => [from, to].some(({ terminal }) => terminal === 'minus'))!;
     const loose = analyse(applyChange(now, { added: [], updated: [], removed: [minus] }));
     const finding = loose.findings.find(({ rule }) => rule === 'contact.unworked')!;
-    expect(finding.numbers.terminals).toBe('minus');
+    expect(figuresOf(finding, 'contact.unworked').terminals).toEqual(['minus']);
     const [remedy] = soundRemedies(loose, finding);
     expect(remedy!.label).toBe('Wire its minus home');
     expect(found(applyChange(loose.design, remedy!.change))).toEqual([]);

@@ -1,8 +1,8 @@
 import type { BuildRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about building and testing say. */
-export const BUILD_RULES: Record<BuildRule, RuleWords> = {
+export const BUILD_RULES: WordsOf<BuildRule> = {
   'build.poweredUnchecked': {
     title: 'Powered before it was checked',
     message: (say) => `${say.name()} has had power, and nobody has ticked its check with ohms before.`,
@@ -15,7 +15,7 @@ export const BUILD_RULES: Record<BuildRule, RuleWords> = {
   },
   'build.readingOut': {
     title: 'A reading that is out',
-    message: (say) => `${say.name()} read ${say.raw('read')} where ${say.raw('low')} to ${say.raw('high')} was to be expected.`,
+    message: (say) => `${say.name()} read ${say.figures.read} where ${say.figures.low} to ${say.figures.high} was to be expected.`,
     why: 'Nineteen of twenty vehicles built to this plan read within that range. Find what is wrong, or mend the plan where the plan was wrong. Common practice.',
   },
 };

@@ -1,26 +1,23 @@
-import type { ConductorSize } from '../catalog/conductorSizes';
 import { familyWords } from '../catalog/fuses';
-import type { ProtectionFamily } from '../catalog/vocabulary';
-import { formatConductor, formatSeconds } from '../units/quantity';
+import { formatSeconds } from '../units/quantity';
 import type { CoordinationRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
-const family = (text: string) => familyWords(text as ProtectionFamily);
-const times = (text: string) => Number(text).toFixed(1);
+const times = (share: number) => share.toFixed(1);
 
 /** What the rules about fuses in a chain and about contacts say. */
-export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
+export const COORDINATION_RULES: WordsOf<CoordinationRule> = {
   'fuse.cannotBreak': {
     title: 'Cannot break a dead short here',
     message: (say) =>
-      `${say.name()}: a short right at it can carry ${say.amps('atA')}; a ${family(say.raw('family'))} is made to break ${say.amps('breaksA')}.`,
+      `${say.name()}: a short right at it can carry ${say.amps('atA')}; a ${familyWords(say.figures.family)} is made to break ${say.amps('breaksA')}.`,
     why: 'Asked to break more than it can, a fuse bursts or goes on arcing. Take a family that breaks it: terminal-mount to 10 kA, class T to 20 kA. Reckoned with a full battery at its lowest resistance and no return; ratings from makers’ data in general, from memory: read your own.',
   },
   'fuse.backedUp': {
     title: 'Relies on the fuse ahead to break a short',
     message: (say) =>
-      `${say.name()}: a short right there can carry ${say.amps('atA')}, a ${family(say.raw('family'))} breaks ${say.amps('breaksA')}. ${say.name(1)} can break it ${
-        say.raw('saves') === '1' ? 'and opens too' : `but may take ${formatSeconds(Number(say.raw('longestS')))}, too long to save it`
+      `${say.name()}: a short right there can carry ${say.amps('atA')}, a ${familyWords(say.figures.family)} breaks ${say.amps('breaksA')}. ${say.name(1)} can break it ${
+        say.figures.saves ? 'and opens too' : `but may take ${formatSeconds(say.figures.longestS)}, too long to save it`
       }.`,
     why: 'Small fuses are seldom made for a bank’s whole short-circuit current: past their breaking capacity they burst or go on arcing. A class T fuse ahead ends such a short within a hundredth of a second and saves them; slower ones do so up to about 2 kA only. Expect both fuses to be gone. Or bring the current down: a battery’s resistance from its data sheet counts instead of the careful guess, and a metre or two of thinner wire takes off much. Common practice.',
   },
@@ -32,19 +29,19 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
   'fuse.neverClears': {
     title: 'A short at the far end may never open it',
     message: (say) =>
-      `${say.name()}: a dead short at ${say.name(1)} carries only ${say.amps('endA')}, ${times(say.raw('multiple'))} times the ${say.rating('ratingA')} it is rated.`,
+      `${say.name()}: a dead short at ${say.name(1)} carries only ${say.amps('endA')}, ${times(say.figures.multiple)} times the ${say.rating('ratingA')} it is rated.`,
     why: 'The run’s own resistance holds the fault current down, so the wire glows instead of the fuse opening. Thicker wire, a shorter run or a smaller fuse. Common practice: at least 6 times the rating to open fast, 3.5 times is acceptable, 2 times is the least.',
   },
   'fuse.slowToClear': {
     title: 'A short at the far end is cleared slowly',
     message: (say) =>
-      `${say.name()}: a dead short at ${say.name(1)} carries ${say.amps('endA')}, ${times(say.raw('multiple'))} times its rating; it may take ${times(say.raw('longestS'))} s.`,
+      `${say.name()}: a dead short at ${say.name(1)} carries ${say.amps('endA')}, ${times(say.figures.multiple)} times its rating; it may take ${times(say.figures.longestS)} s.`,
     why: 'Common practice: at least 6 times the rating (about a tenth of a second), 3.5 times (half a second) is acceptable, 2 times is the least. Reckoned with a worn battery and warm conductors.',
   },
   'fuse.opensAtStart': {
     title: 'May open as the load starts',
     message: (say) =>
-      `${say.name()}: ${say.amps('amps')} for ${times(say.raw('seconds'))} s as ${say.name(1)} starts, with the rest running, is more than a ${say.rating('ratingA')} fuse is likely to stand.`,
+      `${say.name()}: ${say.amps('amps')} for ${times(say.figures.seconds)} s as ${say.name(1)} starts, with the rest running, is more than a ${say.rating('ratingA')} fuse is likely to stand.`,
     why: 'Filaments take 8 to 12 times their current for a moment, motors 4 to 8 times. By the middle of the fuse’s time-current gates; a larger fuse, if the wire allows it.',
   },
   'fuse.aheadOpensFirst': {
@@ -55,7 +52,7 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
   'fuse.notSelective': {
     title: 'Not selective with the fuse ahead',
     message: (say) =>
-      `${say.name()} (${say.rating('ratingA')}) is certain to open first only up to ${say.amps('selectiveToA')}; ${say.name(1)} ahead is ${say.rating('upstreamA')}, ${times(say.raw('ratio'))} times as large.`,
+      `${say.name()} (${say.rating('ratingA')}) is certain to open first only up to ${say.amps('selectiveToA')}; ${say.name(1)} ahead is ${say.rating('upstreamA')}, ${times(say.figures.ratio)} times as large.`,
     why: 'A short on one circuit may take the whole block dark. Common practice: twice the rating between blades and 1.6 times between larger fuses; by their time-current gates 3 times is certain.',
   },
   'fuse.partlySelective': {
@@ -67,7 +64,7 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
   'wire.spoiltFirst': {
     title: 'Wire overheats before the fuse has opened',
     message: (say) =>
-      `${say.name(1)}: a short there may put ${times(say.raw('share'))} times the heat into the conductor that its insulation stands before ${say.name()} is sure to have opened.`,
+      `${say.name(1)}: a short there may put ${times(say.figures.share)} times the heat into the conductor that its insulation stands before ${say.name()} is sure to have opened.`,
     why: 'In a short all heat stays in the copper: t = k²S²/I², IEC 60364-4-43, from memory. Thicker wire, or a smaller or faster fuse.',
   },
   'contact.overRating': {
@@ -83,12 +80,7 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
   'contact.unworked': {
     title: 'Nothing works this contact',
     message: (say) =>
-      `${say.name()}: no wire lands on ${listed(
-        say
-          .raw('terminals')
-          .split(' ')
-          .map((terminal) => NEEDED[terminal] ?? terminal),
-      )}, ${say.raw('rests') === '1' ? 'so that it never pulls in' : 'so that nothing behind it ever comes on'}.`,
+      `${say.name()}: no wire lands on ${listed(say.figures.terminals.map((terminal) => NEEDED[terminal] ?? terminal))}, ${say.figures.rests ? 'so that it never pulls in' : 'so that nothing behind it ever comes on'}.`,
     why: 'A coil needs its feed on one side and its way home on the other, electronics a plus and a minus. Until they are wired the run is sized as if the contact were closed. Draw the wires among the parts.',
   },
   'relay.bareCoil': {
@@ -99,24 +91,24 @@ export const COORDINATION_RULES: Record<CoordinationRule, RuleWords> = {
   'ground.crowded': {
     title: 'Too many on one stud',
     message: (say) =>
-      `${say.name()}: ${say.raw('count')} terminals on one bolt, ${say.amps('amps')} together; ${say.raw('most')} is the most.`,
+      `${say.name()}: ${say.figures.count} terminals on one bolt, ${say.amps('amps')} together; ${say.figures.most} is the most.`,
     why: 'A stack loosens as it warms, and one poor joint then moves everything on it. At most four to a stud, ABYC E-11, from memory; beyond that a bus bar.',
   },
   'joint.ring': {
     title: 'No ring for this stud',
     message: (say) =>
-      `${say.name()}: ${say.conductor()} lands on its ${say.raw('stud')} stud; rings for that cable begin at ${say.raw('least')}.`,
+      `${say.name()}: ${say.conductor('conductor')} lands on its ${say.figures.stud} stud; rings for that cable begin at ${say.figures.least}.`,
     why: 'A ring with too large a hole sits on its edge and burns there; a drilled-out or split one has too little copper left. Take a device with a larger stud, or bring the cable down to a bar first. Ranges of copper tube lugs, from memory.',
   },
   'joint.twoSizes': {
     title: 'Two sizes meet in one splice',
     message: (say) =>
-      `${say.name()} joins ${say.conductor()} (${terminalWords(say.raw('thinTerminal'))}) with ${formatConductor(say.raw('thick') as ConductorSize)} (${terminalWords(say.raw('thickTerminal'))}).`,
+      `${say.name()} joins ${say.conductor('conductor')} (${terminalWords(say.figures.thinTerminal)}) with ${say.conductor('thick')} (${terminalWords(say.figures.thickTerminal)}).`,
     why: 'A terminal that holds the thick one does not grip the thin one. Take a step-down joint, fold the thin one’s strands back, or make it a plug: red and yellow spades share one blade and mate, each crimped with its own die. Then pull on both.',
   },
   'return.thinnerThanFeed': {
     title: 'Return thinner than its feed',
-    message: (say) => `${say.name()} is ${say.conductor()} and brings back what ${say.name(1)} feeds.`,
+    message: (say) => `${say.name()} is ${say.conductor('conductor')} and brings back what ${say.name(1)} feeds.`,
     why: 'The same current flows in both, so the same copper is wanted: for heat, for drop and for clearing a fault. Common practice.',
   },
 };

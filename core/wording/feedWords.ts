@@ -1,8 +1,8 @@
 import type { FeedRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about cables that two sources feed say. */
-export const FEED_RULES: Record<FeedRule, RuleWords> = {
+export const FEED_RULES: WordsOf<FeedRule> = {
   'feed.unknown': {
     title: 'Its cable to the battery is not described',
     message: (say) => `${say.name()} charges the battery with up to ${say.amps('amps')}, by a cable of which nothing is known here.`,
@@ -10,18 +10,19 @@ export const FEED_RULES: Record<FeedRule, RuleWords> = {
   },
   'feed.bareAtBattery': {
     title: 'Charging cable bare at the battery',
-    message: (say) => `No fuse guards the ${say.conductor()} cable of ${say.name()} at the house battery’s end.`,
+    message: (say) => `No fuse guards the ${say.conductor('conductor')} cable of ${say.name()} at the house battery’s end.`,
     why: 'Whatever charges through it, the battery can pour thousands of amperes back into a fault. The fuse sits at the battery, within 7 in (ISO: 200 mm).',
   },
   'feed.bareAtSource': {
     title: 'Cable fed from both ends, fused at one',
     message: (say) =>
-      `No fuse guards the ${say.conductor()} cable at the end of ${say.name()}, which ${say.raw('stiff') === '1' ? 'has a battery behind it' : `gives ${say.amps('amps')}, more than the ${say.amps('ampacityA')} it carries`}.`,
+      `No fuse guards the ${say.conductor('conductor')} cable at the end of ${say.name()}, which ${say.figures.stiff ? 'has a battery behind it' : `gives ${say.amps('amps')}, more than the ${say.amps('ampacityA')} it carries`}.`,
     why: 'With the far fuse open, a fault is still fed from this end. A cable two batteries can feed is protected at both; a charger that gives no more than the cable carries needs none of its own. ABYC E-11, from memory.',
   },
   'feed.fuseAbove': {
     title: 'Fuse larger than the charging cable carries',
-    message: (say) => `${say.name()}: a ${say.rating('ratingA')} fuse on ${say.conductor()}, which carries ${say.amps('ampacityA')} there.`,
+    message: (say) =>
+      `${say.name()}: a ${say.rating('ratingA')} fuse on ${say.conductor('conductor')}, which carries ${say.amps('ampacityA')} there.`,
     why: 'The fuse protects the cable. If it passes more than that, a fault heats the cable instead of opening the fuse.',
   },
   'feed.fuseBelow': {
@@ -33,7 +34,7 @@ export const FEED_RULES: Record<FeedRule, RuleWords> = {
   'feed.cableSmall': {
     title: 'Charging cable too thin',
     message: (say) =>
-      `${say.name()} gives up to ${say.amps('amps')} through ${say.conductor()}, which carries ${say.amps('ampacityA')} there.`,
+      `${say.name()} gives up to ${say.amps('amps')} through ${say.conductor('conductor')}, which carries ${say.amps('ampacityA')} there.`,
     why: 'Charging current flows for hours: the cable would run hotter than its insulation is made for.',
   },
   'feed.drop': {

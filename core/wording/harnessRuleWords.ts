@@ -1,33 +1,30 @@
 import type { HarnessRule } from '../analysis/finding';
 import { readLook, lookWords } from '../catalog/wireColours';
-import type { ConductorSize } from '../catalog/conductorSizes';
-import { formatConductor } from '../units/quantity';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
-const size = (conductor: string) => formatConductor(conductor as ConductorSize);
 const look = (code: string) => {
   const read = readLook(code);
   return read ? lookWords(read) : code;
 };
 
 /** What the rules about the harness say. */
-export const HARNESS_RULES: Record<HarnessRule, RuleWords> = {
+export const HARNESS_RULES: WordsOf<HarnessRule> = {
   'harness.alike': {
     title: 'Two wires alike side by side',
-    message: (say) => `${say.name()} and ${say.name(1)} are both ${look(say.raw('look'))} and end beside each other.`,
+    message: (say) => `${say.name()} and ${say.name(1)} are both ${look(say.figures.look)} and end beside each other.`,
     why: 'Swapped once, in the dark under a dash, they are swapped for good: the lamp lights by the wrong switch. Give one of them a stripe. Common practice.',
   },
   'harness.returnColour': {
     title: 'Colour that means the other pole',
     message: (say) =>
-      Number(say.raw('isReturn')) === 1
-        ? `${say.name()} takes current home and is ${look(say.raw('look'))}, which is live by the colours chosen.`
-        : `${say.name()} is live and ${look(say.raw('look'))}, which is a return by the colours chosen.`,
+      say.figures.isReturn
+        ? `${say.name()} takes current home and is ${look(say.figures.look)}, which is live by the colours chosen.`
+        : `${say.name()} is live and ${look(say.figures.look)}, which is a return by the colours chosen.`,
     why: 'Whoever opens this next reads the colour and joins it to its like. A live wire on a return bar is a dead short. Change it, or mark both its ends.',
   },
   'harness.numberTwice': {
     title: 'One number on two wires',
-    message: (say) => `${say.name()} and ${say.name(1)} are both numbered ${say.raw('number')}.`,
+    message: (say) => `${say.name()} and ${say.name(1)} are both numbered ${say.figures.number}.`,
     why: 'A number that stands on two wires finds neither.',
   },
   'harness.noTerminal': {
@@ -37,42 +34,42 @@ export const HARNESS_RULES: Record<HarnessRule, RuleWords> = {
   },
   'harness.holeAtEdge': {
     title: 'Hole too near the panel’s edge',
-    message: (say) => `${say.name()}: the hole of position ${say.raw('position')} is nearer than ${say.mm('leastMm')} to the edge.`,
+    message: (say) => `${say.name()}: the hole of position ${say.figures.position} is nearer than ${say.mm('leastMm')} to the edge.`,
     why: 'The strip that is left breaks out under the saw, or the first time the switch is pushed. Move it, or make the panel larger. Common practice.',
   },
   'harness.holesMeet': {
     title: 'Two parts too close in a panel',
     message: (say) =>
-      `${say.name()}: positions ${say.raw('one')} and ${say.raw('other')} lie over each other in front, or leave too thin a web between their holes.`,
+      `${say.name()}: positions ${say.figures.one} and ${say.figures.other} lie over each other in front, or leave too thin a web between their holes.`,
     why: 'Bezels that meet do not seat, and a web of a few millimetres breaks. Put them back in line, or further apart.',
   },
   'harness.cutTooDeep': {
     title: 'Deeper than the room behind its panel',
     message: (say) =>
-      `${say.name()}: position ${say.raw('position')} reaches ${say.mm('needMm')} back with its plug; ${say.mm('freeMm')} are free behind the panel.`,
+      `${say.name()}: position ${say.figures.position} reaches ${say.mm('needMm')} back with its plug; ${say.mm('freeMm')} are free behind the panel.`,
     why: 'What touches the skin is pushed out by it, and its wires are bent over the terminals. Another part, or another place.',
   },
   'harness.coreThin': {
     title: 'Core thinner than the wire it is',
     message: (say) =>
-      `${say.name()} is sized ${size(say.raw('planned'))}; core ${say.raw('at')} of ${say.name(1)} is ${size(say.raw('core'))}.`,
+      `${say.name()} is sized ${say.conductor('planned')}; core ${say.figures.at} of ${say.name(1)} is ${say.conductor('core')}.`,
     why: 'What is in the sheath is what carries the current: with less copper than was worked out it drops more and gets hotter than its fuse allows for.',
   },
   'harness.coreOther': {
     title: 'Core of another size than the wire it is',
     message: (say) =>
-      `${say.name()} is reckoned as ${size(say.raw('planned'))}; core ${say.raw('at')} of ${say.name(1)} is ${size(say.raw('core'))}.`,
+      `${say.name()} is reckoned as ${say.conductor('planned')}; core ${say.figures.at} of ${say.name(1)} is ${say.conductor('core')}.`,
     why: 'Thicker does no harm; terminals and drop are reckoned with the planned size until the wire has that of its core.',
   },
   'harness.coreAstray': {
     title: 'Core that ends elsewhere',
     message: (say) =>
-      `${say.name()} is core ${say.raw('at')} of ${say.name(1)}, yet does not lead between the same two places as its first core, ${say.name(2)}.`,
+      `${say.name()} is core ${say.figures.at} of ${say.name(1)}, yet does not lead between the same two places as its first core, ${say.name(2)}.`,
     why: 'A cable has two ends. A core that leaves it on the way is cut out of the sheath and jointed there, or is a wire of its own.',
   },
   'harness.leadsAlike': {
     title: 'Two leads alike on one part',
-    message: (say) => `${say.name()} has two ${look(say.raw('look'))} leads that are not the same, or of which one is not known.`,
+    message: (say) => `${say.name()} has two ${look(say.figures.look)} leads that are not the same, or of which one is not known.`,
     why: 'Put a sleeve or a number on each as soon as the meter has told them apart, before anything is joined.',
   },
   'harness.leadDisputed': {
@@ -83,19 +80,19 @@ export const HARNESS_RULES: Record<HarnessRule, RuleWords> = {
   'harness.leadColour': {
     title: 'Lead in the other pole’s colour',
     message: (say) =>
-      Number(say.raw('isReturn')) === 1
-        ? `${say.name(1)} takes current home, and ${look(say.raw('look'))} is live by the colours chosen.`
-        : `${say.name(1)} is live, and ${look(say.raw('look'))} is a return by the colours chosen.`,
+      say.figures.isReturn
+        ? `${say.name(1)} takes current home, and ${look(say.figures.look)} is live by the colours chosen.`
+        : `${say.name(1)} is live, and ${look(say.figures.look)} is a return by the colours chosen.`,
     why: 'Its maker had another convention. Leads are joined by what they do, never to their like; a sleeve over both ends says so to whoever comes next.',
   },
   'harness.leadsDiffer': {
     title: 'One colour, two poles',
-    message: (say) => `${look(say.raw('look'))} is live on ${say.name()} and comes home on ${say.name(1)}.`,
+    message: (say) => `${look(say.figures.look)} is live on ${say.name()} and comes home on ${say.name(1)}.`,
     why: 'Two makers, two conventions. Where their leads come near each other like is joined to like, and that is a dead short: join by what each does, and put a sleeve over one of them.',
   },
   'harness.leadUnproved': {
     title: 'Leads nobody has metered',
-    message: (say) => `${say.raw('count')} of ${say.raw('of')} leads are joined by what somebody says of them, or not known.`,
+    message: (say) => `${say.figures.count} of ${say.figures.of} leads are joined by what somebody says of them, or not known.`,
     why: 'Makers change colours and sheets are wrong. Each is proved with a meter before it is joined; Leads in Harness says between which, and what it reads.',
   },
   'harness.legend': {
@@ -105,7 +102,7 @@ export const HARNESS_RULES: Record<HarnessRule, RuleWords> = {
   },
   'harness.unfinished': {
     title: 'Wires not numbered or coloured yet',
-    message: (say) => `${say.raw('count')} of ${say.raw('of')} wires have no number of their own or no colour.`,
+    message: (say) => `${say.figures.count} of ${say.figures.of} wires have no number of their own or no colour.`,
     why: 'What is not marked as it is built is guessed a year later. The schedule in Harness numbers and colours all that are left.',
   },
 };

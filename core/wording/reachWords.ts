@@ -1,14 +1,14 @@
 import type { ReachRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about what controls can bring about, and about second ways, say. */
-export const REACH_RULES: Record<ReachRule, RuleWords> = {
+export const REACH_RULES: WordsOf<ReachRule> = {
   'reach.together': {
     title: 'Marked as never together, yet they can be',
     message: (say) =>
-      say.raw('positions') === ''
-        ? `${say.name()} and ${say.name(1)} are marked “${say.raw('group')}”. There are too many controls around them to try all positions, so their sum is taken.`
-        : `${say.name()} and ${say.name(1)} are marked “${say.raw('group')}”, but the wiring lights both with ${say.positions('positions')}. Their sum is taken.`,
+      say.figures.positions === null
+        ? `${say.name()} and ${say.name(1)} are marked “${say.figures.group}”. There are too many controls around them to try all positions, so their sum is taken.`
+        : `${say.name()} and ${say.name(1)} are marked “${say.figures.group}”, but the wiring lights both with ${say.positions('positions')}. Their sum is taken.`,
     why: 'Wires and fuses are sized for what the controls can bring about, not for what one means to do. A changeover contact, or a relay that takes one off before the other comes on, makes it so.',
   },
   'reach.neverLit': {
@@ -36,7 +36,7 @@ export const REACH_RULES: Record<ReachRule, RuleWords> = {
   'reach.fusesTogether': {
     title: 'Two fuses together pass more than the wire carries',
     message: (say) =>
-      `${say.name()}: ${say.name(1)} and ${say.name(2)} may bring ${say.amps('passesA')} to a fault in ${say.conductor()}, which carries ${say.amps('ampacityA')} here.`,
+      `${say.name()}: ${say.name(1)} and ${say.name(2)} may bring ${say.amps('passesA')} to a fault in ${say.conductor('conductor')}, which carries ${say.amps('ampacityA')} here.`,
     why: 'A wire that two fuses reach is heated by both: neither opens until its own rating is passed.',
   },
 };

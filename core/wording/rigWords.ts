@@ -1,6 +1,6 @@
 import type { PassPart, Passing } from '../catalog/vocabulary';
 import type { RigRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 export const PASSING_WORDS: Record<Passing, string> = {
   bulkhead: 'bulkhead',
@@ -22,7 +22,7 @@ export const PART_WORDS: Record<PassPart, string> = {
 };
 
 /** What the rules about the vehicle say. */
-export const RIG_RULES: Record<RigRule, RuleWords> = {
+export const RIG_RULES: WordsOf<RigRule> = {
   'rig.noWay': {
     title: 'No route joins its ends',
     message: (say) => `${say.name()}: no route leads from ${say.name(1)} to ${say.name(2)}, so its length is still a guess.`,
@@ -35,12 +35,12 @@ export const RIG_RULES: Record<RigRule, RuleWords> = {
   },
   'rig.bareHole': {
     title: 'Bare hole',
-    message: (say) => `${say.name()} goes through a ${passing(say.raw('what'))} with nothing in the hole.`,
+    message: (say) => `${say.name()} goes through a ${passing(say.figures.what)} with nothing in the hole.`,
     why: 'A bare edge cuts insulation as the vehicle shakes, and the wire meets the chassis. A grommet or a gland at every hole.',
   },
   'rig.unsealed': {
     title: 'Water can come in here',
-    message: (say) => `${say.name()} passes ${passing(say.raw('what'))} and is not sealed there.`,
+    message: (say) => `${say.name()} passes ${passing(say.figures.what)} and is not sealed there.`,
     why: 'Water follows a cable. A gland that fits the cable, sealant under it, and a drip loop outside, lower than the entry.',
   },
   'rig.hinge': {
@@ -51,7 +51,7 @@ export const RIG_RULES: Record<RigRule, RuleWords> = {
   'rig.exhaust': {
     title: 'Close to the exhaust',
     message: (say) =>
-      `${say.name()} passes the exhaust ${say.raw('clearMm') === '' ? 'at a distance nobody has measured' : `at ${say.raw('clearMm')} mm`}, with no heat shield.`,
+      `${say.name()} passes the exhaust ${say.figures.clearMm === null ? 'at a distance nobody has measured' : `at ${say.figures.clearMm} mm`}, with no heat shield.`,
     why: 'Insulation rated 105 °C softens there within minutes. Keep 150 mm away or put a shield between. Common practice.',
   },
   'rig.steering': {
@@ -62,18 +62,18 @@ export const RIG_RULES: Record<RigRule, RuleWords> = {
   'rig.holeTooSmall': {
     title: 'Bundle does not fit the hole',
     message: (say) =>
-      `${say.name()}: the bundle is ${say.mm('bundleMm')} across, the hole in the ${passing(say.raw('what'))} ${say.mm('holeMm')}.`,
+      `${say.name()}: the bundle is ${say.mm('bundleMm')} across, the hole in the ${passing(say.figures.what)} ${say.mm('holeMm')}.`,
     why: 'Cable forced through a tight hole loses its insulation. The hole must also leave room for the grommet.',
   },
   'rig.conduitFull': {
     title: 'Conduit too full',
     message: (say) =>
-      `${say.name()}: ${say.raw('count')} conductors fill ${say.percent('fillPercent')} of it; ${say.percent('mostPercent')} is the most. ${say.mm('leastMm')} inside would do.`,
+      `${say.name()}: ${say.figures.count} conductors fill ${say.percent('fillPercent')} of it; ${say.percent('mostPercent')} is the most. ${say.mm('leastMm')} inside would do.`,
     why: 'In a full conduit cable is hot and cannot be drawn. NEC chapter 9 table 1: 53 % for one conductor, 31 % for two, 40 % for more.',
   },
   'rig.heavy': {
     title: 'Heavy, on a part that moves or shakes',
-    message: (say) => `${say.name()} weighs ${say.raw('weightKg')} kg and is fixed at ${say.name(1)}, where things move or shake.`,
+    message: (say) => `${say.name()} weighs ${say.figures.weightKg} kg and is fixed at ${say.name(1)}, where things move or shake.`,
     why: 'Screws in thin sheet work loose and tear out. Bolts right through with a plate behind, locking nuts, and a second hold for what could fall on somebody. Common practice.',
   },
   'rig.behindUnknown': {

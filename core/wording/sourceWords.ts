@@ -1,8 +1,8 @@
 import type { SourceRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about sources and the battery's place say. */
-export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
+export const SOURCE_RULES: WordsOf<SourceRule> = {
   'solar.bare': {
     title: 'Panel without a controller',
     message: (say) => `${say.name()} has neither a controller nor one of its own; in the sun it rises to ${say.volts('volts')}.`,
@@ -16,7 +16,7 @@ export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
   'solar.coldVoltage': {
     title: 'Panel voltage in the cold',
     message: (say) =>
-      `${say.name()} may reach ${say.volts('volts')} at ${say.raw('celsius')} °C; ${say.name(1)} takes at most ${say.volts('mostV')}.`,
+      `${say.name()} may reach ${say.volts('volts')} at ${say.figures.celsius} °C; ${say.name(1)} takes at most ${say.volts('mostV')}.`,
     why: 'Open-circuit voltage rises as cells get cold, about 0.3 % a kelvin, and a controller dies of it on the first clear frosty morning. Wire the panels side by side, or take a controller for more. Reckoned 20 K under the coldest month’s mean.',
   },
   'solar.lowVoltage': {
@@ -64,13 +64,13 @@ export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
   'charger.inputDrop': {
     title: 'Input cable of the charger too thin',
     message: (say) =>
-      `${say.name()} draws ${say.amps('amps')}; ${say.conductor()} loses ${say.volts('dropV')} of at most ${say.volts('mostV')} on the way.`,
+      `${say.name()} draws ${say.amps('amps')}; ${say.conductor('conductor')} loses ${say.volts('dropV')} of at most ${say.volts('mostV')} on the way.`,
     why: 'A charger that sees too little voltage at its input starts and stops, or gives up. Both ways counted. Common practice for charging cables.',
   },
   'charger.inputCable': {
     title: 'Input cable of the charger overloaded',
     message: (say) =>
-      `${say.name()} draws ${say.amps('amps')} for hours; ${say.conductor()} through the engine space carries ${say.amps('ampacityA')}.`,
+      `${say.name()} draws ${say.amps('amps')} for hours; ${say.conductor('conductor')} through the engine space carries ${say.amps('ampacityA')}.`,
     why: 'A load that runs for hours counts 125 %, and heat takes from what a cable carries.',
   },
   'charger.inputBare': {
@@ -80,7 +80,8 @@ export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
   },
   'charger.inputFuse': {
     title: 'Input fuse larger than its cable',
-    message: (say) => `${say.name()}: ${say.rating('ratingA')} protects ${say.conductor()} that carries ${say.amps('ampacityA')}.`,
+    message: (say) =>
+      `${say.name()}: ${say.rating('ratingA')} protects ${say.conductor('conductor')} that carries ${say.amps('ampacityA')}.`,
     why: 'The fuse is there for the cable: its rating is at most what the cable carries.',
   },
   'charger.inputFuseSmall': {
@@ -92,7 +93,7 @@ export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
   'battery.hot': {
     title: 'Battery in the heat',
     message: (say) =>
-      `${say.name()} stands in ${say.name(1)}, where it may be ${say.raw('celsius')} °C; it is made for at most ${say.raw('mostC')} °C.`,
+      `${say.name()} stands in ${say.name(1)}, where it may be ${say.figures.celsius} °C; it is made for at most ${say.figures.mostC} °C.`,
     why: 'Sealed batteries dry out in heat, lithium ones shut off and age. Keep them out of the engine bay. Common practice.',
   },
   'battery.unvented': {
@@ -112,7 +113,7 @@ export const SOURCE_RULES: Record<SourceRule, RuleWords> = {
   },
   'battery.coldCharge': {
     title: 'Lithium battery colder than it may be charged',
-    message: (say) => `In ${say.name(1)} ${say.name()} may be as cold as ${say.raw('celsius')} °C; it takes no charge at 0 °C or below.`,
+    message: (say) => `In ${say.name(1)} ${say.name()} may be as cold as ${say.figures.celsius} °C; it takes no charge at 0 °C or below.`,
     why: 'Charging lithium iron phosphate in frost ruins it; a good one refuses. Put it in the living space, or take a heated one. The simulated days count no charge then.',
   },
 };

@@ -1,14 +1,9 @@
 import type { SwitchingRule } from '../analysis/finding';
-import type { Receiver } from '../devices/receiver';
-import type { HubAct } from '../devices/ruleHub';
 import { HUB_ACT_WORDS, MODE_WORDS } from './hubWords';
-import type { RuleWords } from './ruleWords';
-
-/** What an output does, from the figures of a finding. */
-const actWord = (act: string) => HUB_ACT_WORDS[act as HubAct];
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about switching say. */
-export const SWITCHING_RULES: Record<SwitchingRule, RuleWords> = {
+export const SWITCHING_RULES: WordsOf<SwitchingRule> = {
   'switching.coilTurned': {
     title: 'Coil with a diode, turned round',
     message: (say) => `${say.name()}: its pin 85 is on the supply and 86 goes home, but its diode wants 86 positive.`,
@@ -37,13 +32,13 @@ export const SWITCHING_RULES: Record<SwitchingRule, RuleWords> = {
   'switching.hubUndecided': {
     title: 'Two rules of a hub, neither wins',
     message: (say) =>
-      `Output ${say.raw('output')} of ${say.name()}: by rule ${say.raw('one')} it ${actWord(say.raw('first'))}, by rule ${say.raw('other')} it ${actWord(say.raw('second'))}. Both may hold at once, and nobody said which goes before.`,
+      `Output ${say.figures.output} of ${say.name()}: by rule ${say.figures.one} it ${HUB_ACT_WORDS[say.figures.first]}, by rule ${say.figures.other} it ${HUB_ACT_WORDS[say.figures.second]}. Both may hold at once, and nobody said which goes before.`,
     why: 'High beam while the indicator blinks: what the lamp does then is for you to say, not for the order the rules were written in. Until it is said the first one is followed on the bench, and this stays open.',
   },
   'switching.modeToSet': {
     title: 'Mode to be set',
     message: (say) =>
-      `${say.name()} comes as one that ${MODE_WORDS[say.raw('comesAs') as Receiver['mode']]} and is to work the other way: hold button ${say.raw('holds')} while its fuse goes out.`,
+      `${say.name()} comes as one that ${MODE_WORDS[say.figures.comesAs]} and is to work the other way: hold button ${say.figures.holds} while its fuse goes out.`,
     why: 'What a kit remembers is not seen on it. Set it before it is built in, prove it by a press and a release, and say here that it is set. The same acts done by chance turn it back: a button held down in a pocket while a fuse is changed.',
   },
   'switching.litWhileShut': {

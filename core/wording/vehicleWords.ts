@@ -1,12 +1,12 @@
 import type { VehicleRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about feeds from the vehicle's own wiring say. */
-export const VEHICLE_RULES: Record<VehicleRule, RuleWords> = {
+export const VEHICLE_RULES: WordsOf<VehicleRule> = {
   'vehicle.overdrawn': {
     title: 'More than the vehicle’s wiring gives there',
     message: (say) =>
-      say.raw('by') === 'fuse'
+      say.figures.by === 'fuse'
         ? `${say.name()}: ${say.amps('amps')} are added to ${say.amps('drawnA')} of the vehicle’s own, through its ${say.rating('mostA')} fuse.`
         : `${say.name()}: ${say.amps('amps')} are asked of it; it may give ${say.amps('mostA')}.`,
     why: 'The vehicle’s wire was laid for what its maker hangs on it. Past its fuse’s rating the fuse opens and takes that along; a larger fuse there burns the wire instead. Take the current from the house side by a relay, and only its coil’s from here.',
@@ -19,7 +19,7 @@ export const VEHICLE_RULES: Record<VehicleRule, RuleWords> = {
   },
   'vehicle.unknown': {
     title: 'What the vehicle gives there is not known',
-    message: (say) => `${say.name()}: ${say.raw('missing')} not said. Until then nobody knows what may be added to it.`,
+    message: (say) => `${say.name()}: ${say.figures.missing} not said. Until then nobody knows what may be added to it.`,
     why: 'Read the fuse’s rating, switch on all that hangs on it and clamp the current; with a meter see which clip stays live with the fuse out.',
   },
   'vehicle.bareTap': {
@@ -31,7 +31,7 @@ export const VEHICLE_RULES: Record<VehicleRule, RuleWords> = {
   'vehicle.goesDark': {
     title: 'A short here takes the vehicle’s own fuse along',
     message: (say) =>
-      `${say.name()}: ${say.raw('rating') === '' ? 'with no fuse of its own a short' : `behind a fuse of ${say.rating('rating')} a short`} may open the vehicle’s ${say.rating('ownA')} fuse first. Then dark: ${say.raw('serves') || 'whatever of the vehicle hangs on it'}.`,
+      `${say.name()}: ${say.figures.rating === null ? 'with no fuse of its own a short' : `behind a fuse of ${say.rating('rating')} a short`} may open the vehicle’s ${say.rating('ownA')} fuse first. Then dark: ${say.figures.serves || 'whatever of the vehicle hangs on it'}.`,
     why: 'The tap is behind the vehicle’s own fuse. Of two fuses in a row the smaller opens first, and near one rating nobody knows which.',
   },
   'vehicle.pulledToGround': {

@@ -1,11 +1,11 @@
 import type { WiringRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about the wiring as drawn say. */
-export const WIRING_RULES: Record<WiringRule, RuleWords> = {
+export const WIRING_RULES: WordsOf<WiringRule> = {
   'wiring.short': {
     title: 'Positive meets negative',
-    message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.raw('terminal')}, with no load between.`,
+    message: (say) => `The wiring joins positive and negative at ${say.name()}, terminal ${say.figures.terminal}, with no load between.`,
     why: 'This is a dead short, or a load wired the wrong way round. The fuse would open at once; without one the wire would burn.',
   },
   'wiring.loop': {

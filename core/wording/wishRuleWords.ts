@@ -1,8 +1,8 @@
 import type { WishRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about wishes say. */
-export const WISH_RULES: Record<WishRule, RuleWords> = {
+export const WISH_RULES: WordsOf<WishRule> = {
   'wish.broken': {
     title: 'Does not do as wished',
     message: (say) => {

@@ -1,8 +1,8 @@
 import { familyWords } from '../catalog/fuses';
 import type { ConductorSize } from '../catalog/conductorSizes';
-import type { ProtectionFamily, UnitSystem } from '../catalog/vocabulary';
+import type { UnitSystem } from '../catalog/vocabulary';
 import { recordOf, type Design } from '../design/design';
-import type { Device } from '../design/schema';
+import type { Device, TerminalRef } from '../design/schema';
 import { nameOf } from '../design/names';
 import {
   formatAmpHours,
@@ -20,7 +20,7 @@ import { COORDINATION_RULES } from './coordinationWords';
 import { FEED_RULES } from './feedWords';
 import { REACH_RULES } from './reachWords';
 import { RIG_RULES } from './rigWords';
-import type { RuleWords, Teller } from './ruleWords';
+import type { RuleWords, Teller, WordsOf } from './ruleWords';
 import { terminalName } from './terminalNames';
 import { SOURCE_RULES } from './sourceWords';
 import { VEHICLE_RULES } from './vehicleWords';
@@ -31,6 +31,7 @@ import { WISH_RULES } from './wishRuleWords';
 import { outcomeWords, wishWords } from './wishWords';
 import { BUILD_RULES } from './buildWords';
 import { WORK_RULES } from './workWords';
+import type { Moved } from '../analysis/figures';
 import type { Finding, Rule } from '../analysis/finding';
 
 /** A finding in words: what is wrong, in figures, and why the rule exists with its source. */
@@ -40,7 +41,7 @@ export interface FindingText {
   why: string;
 }
 
-export const RULE_WORDS: Record<Rule, RuleWords> = {
+export const RULE_WORDS: WordsOf<Rule> = {
   ...RIG_RULES,
   ...SOURCE_RULES,
   ...FEED_RULES,
@@ -55,23 +56,25 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   ...SWITCHING_RULES,
   'wire.overloaded': {
     title: 'Wire carries too much',
-    message: (say) => `${say.name()}: up to ${say.amps('amps')} flows in ${say.conductor()}, which carries ${say.amps('ampacityA')} here.`,
+    message: (say) =>
+      `${say.name()}: up to ${say.amps('amps')} flows in ${say.conductor('conductor')}, which carries ${say.amps('ampacityA')} here.`,
     why: 'Past its ampacity a conductor runs hotter than its insulation is made for. Ampacity by the chosen standard’s table.',
   },
   'wire.tooSmallForStandard': {
     title: 'Conductor not allowed here',
-    message: (say) => `${say.name()}: the chosen standard gives ${say.conductor()} with this insulation no ampacity in this place.`,
+    message: (say) =>
+      `${say.name()}: the chosen standard gives ${say.conductor('conductor')} with this insulation no ampacity in this place.`,
     why: 'The conductor is smaller than the smallest in the table, or its insulation may not be used in an engine space: ISO asks for 70 °C there, NEC 551 for 125 °C.',
   },
   'wire.belowMinimum': {
     title: 'Conductor thinner than the minimum',
-    message: (say) => `${say.name()}: ${say.conductor()} is under the smallest size for strength, whatever the current.`,
+    message: (say) => `${say.name()}: ${say.conductor('conductor')} is under the smallest size for strength, whatever the current.`,
     why: 'A thin strand breaks from vibration and pulls out of terminals. ABYC E-11 and ISO 10133: 16 AWG or 1 mm² alone, 18 AWG or 0.75 mm² in a sheath.',
   },
   'fuse.aboveConductor': {
     title: 'Fuse larger than the wire can carry',
     message: (say) =>
-      `${say.name()}: a ${say.rating('ratingA')} fuse guards ${say.conductor()}, which carries ${say.amps('ampacityA')} here.`,
+      `${say.name()}: a ${say.rating('ratingA')} fuse guards ${say.conductor('conductor')}, which carries ${say.amps('ampacityA')} here.`,
     why: 'The fuse protects the wire. If it passes more than the wire carries, a fault heats the wire instead of opening the fuse: this is how vehicles burn.',
   },
   'fuse.belowLoad': {
@@ -98,26 +101,25 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   },
   'fuse.notStandard': {
     title: 'No such rating',
-    message: (say) =>
-      `${say.name()}: ${say.rating('ratingA')} is not a rating a ${familyWords(say.raw('family') as ProtectionFamily)} comes in.`,
+    message: (say) => `${say.name()}: ${say.rating('ratingA')} is not a rating a ${familyWords(say.figures.family)} comes in.`,
     why: 'Ratings by ISO 8820-3 for blade fuses, by trade ranges for the others.',
   },
   'fuse.notFed': {
     title: 'Nothing feeds this circuit',
     message: (say) =>
-      `${say.name(1)} has no way back to the battery: ${say.raw('tap') === '1' ? 'its tap is turned round in a slot without a fuse' : say.raw('mounted') === '1' ? 'its fuse block is not wired to the battery' : 'its fuse is in no slot'}.`,
+      `${say.name(1)} has no way back to the battery: ${say.figures.tap ? 'its tap is turned round in a slot without a fuse' : say.figures.mounted ? 'its fuse block is not wired to the battery' : 'its fuse is in no slot'}.`,
     why: 'The circuit would be dead. Until it has a slot its drop counts from the fuse only.',
   },
   'slot.overRating': {
     title: 'Fuse larger than the slot allows',
     message: (say) =>
-      `${say.name()}: ${say.rating('ratingA')} in slot ${say.raw('slot')} of ${say.name(1)}, which takes ${say.rating('mostA')} at most.`,
+      `${say.name()}: ${say.rating('ratingA')} in slot ${say.figures.slot} of ${say.name(1)}, which takes ${say.rating('mostA')} at most.`,
     why: 'A slot’s clips and bus are made for a greatest current; past it they soften and lose their grip.',
   },
   'slot.doubledUp': {
     title: 'Two fuses on one slot pass more than it takes',
     message: (say) =>
-      `${say.name()} taps slot ${say.raw('slot')} of ${say.name(1)}: ${say.amps('amps')} at once and fuses for ${say.rating('ratingA')} together, through clips made for ${say.rating('mostA')}.`,
+      `${say.name()} taps slot ${say.figures.slot} of ${say.name(1)}: ${say.amps('amps')} at once and fuses for ${say.rating('ratingA')} together, through clips made for ${say.rating('mostA')}.`,
     why: 'Both currents pass the same live clip. It is made for one fuse’s current: past it the clip softens, loses its grip and chars.',
   },
   'fuse.tapReversed': {
@@ -166,19 +168,19 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   'return.thinnerThanFuse': {
     title: 'Return thinner than the fuse allows',
     message: (say) =>
-      `${say.name()}: the return is ${say.conductor()}, good for ${say.amps('ampacityA')}, behind a ${say.rating('ratingA')} fuse.`,
+      `${say.name()}: the return is ${say.conductor('conductor')}, good for ${say.amps('ampacityA')}, behind a ${say.rating('ratingA')} fuse.`,
     why: 'The return carries the same current as the feed, so it is as thick as the feed.',
   },
   'return.sharedThin': {
     title: 'Shared return thinner than its fuses let through',
     message: (say) =>
-      `${say.name()}: ${say.conductor()} carries ${say.amps('ampacityA')} here; ${say.raw('loads')} loads share it, and ${say.amps('passesA')} can flow home by it without a fuse opening.`,
+      `${say.name()}: ${say.conductor('conductor')} carries ${say.amps('ampacityA')} here; ${say.figures.loads} loads share it, and ${say.amps('passesA')} can flow home by it without a fuse opening.`,
     why: 'A return has no fuse of its own. Every circuit that shares it may send home as much as its fuse passes, together no more than a fuse ahead of them all: a slow overload in one, with the others running, heats the return and opens nothing. It is as thick as the feed of them all would have to be.',
   },
   'lead.belowFuses': {
     title: 'Lead thinner than its fuses let through',
     message: (say) =>
-      `${say.name()}: ${say.conductor()} carries ${say.amps('ampacityA')} here; no fuse is ahead of it, and ${say.amps('passesA')} can flow through it to what it feeds without one opening.`,
+      `${say.name()}: ${say.conductor('conductor')} carries ${say.amps('ampacityA')} here; no fuse is ahead of it, and ${say.amps('passesA')} can flow through it to what it feeds without one opening.`,
     why: 'The fuse at the end of a lead holds an overload in it too: what flows through the fuse flows through the lead. A thinner lead heats while nothing opens. It is as thick as the cable behind the fuse: ABYC E-11, ISO 10133.',
   },
   'ground.jointDrop': {
@@ -207,7 +209,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   'drop.starved': {
     title: 'Too few volts when it matters',
     message: (say) =>
-      `${say.name()} needs ${say.volts('leastV')}; ${say.raw('when') === 'idle' ? 'with the engine idling' : 'with the battery down to its usable depth'} it gets ${say.volts('volts')}, ${say.volts('dropV')} of the rest lost on the way.`,
+      `${say.name()} needs ${say.volts('leastV')}; ${say.figures.when === 'idle' ? 'with the engine idling' : 'with the battery down to its usable depth'} it gets ${say.volts('volts')}, ${say.volts('dropV')} of the rest lost on the way.`,
     why: 'What is left in the battery is then no use to it. Thicker wire, or count on less of the battery. Reckoned at rest volts, or for what runs on the road alone at idle, less what everything at once drops.',
   },
   'drop.feedShare': {
@@ -225,7 +227,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   'idle.notHeld': {
     title: 'Not held up at idle',
     message: (say) =>
-      `With the engine idling and as much on as in ${say.raw('scenario') || 'the worst case'}, ${say.amps('wantedA')} is asked and ${say.amps('passedA')} comes from the alternator: at worst ${say.volts('volts')} at ${say.name()}. ${say.volts('leastV')} is good.`,
+      `With the engine idling and as much on as in ${say.figures.scenario ?? 'the worst case'}, ${say.amps('wantedA')} is asked and ${say.amps('passedA')} comes from the alternator: at worst ${say.volts('volts')} at ${say.name()}. ${say.volts('leastV')} is good.`,
     why: 'Then the battery gives the rest while one thinks it is charging, and what needs charging volts runs poorly. Measure it once, engine idling, everything lit. Common practice.',
   },
   'switch.overRating': {
@@ -278,8 +280,8 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   'energy.runsOut': {
     title: 'Runs out too often',
     message: (say) =>
-      `${say.name()}: in ${say.raw('draws') === '1' ? 'the weather given' : `${Math.round((Number(say.raw('chancePercent')) / 100) * Number(say.raw('draws')))} of ${say.raw('draws')} weathers drawn`} something is cut within its ${say.raw('days')} days, from full${
-        say.raw('firstCutH') === '' ? '' : `, as a rule after ${say.hours('firstCutH')}`
+      `${say.name()}: in ${say.figures.draws === 1 ? 'the weather given' : `${Math.round((say.figures.chancePercent / 100) * say.figures.draws)} of ${say.figures.draws} weathers drawn`} something is cut within its ${say.figures.days} days, from full${
+        say.figures.firstCutH === null ? '' : `, as a rule after ${say.hours('firstCutH')}`
       }; you accept ${say.percent('acceptedPercent')}.`,
     why: 'Lived through in steps of five minutes with sun, driving and hookup as the scenario has them. Energy shows what is cut and when, and what battery, panel or driving would be enough.',
   },
@@ -290,7 +292,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   },
   'network.noAnswer': {
     title: 'The network has no answer',
-    message: (say) => `Solved as wired, there is no answer: ${say.raw('reason')}. Look at ${say.name()} first.`,
+    message: (say) => `Solved as wired, there is no answer: ${say.figures.reason}. Look at ${say.name()} first.`,
     why: 'Voltages and currents of the whole design come from its network. Something in it contradicts itself.',
   },
   'network.oscillates': {
@@ -310,7 +312,7 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
   },
   'network.signalOverdrawn': {
     title: 'Vehicle wire asked for too much',
-    message: (say) => `${say.name()}, ${say.raw('terminal')}: ${say.amps('amps')} is drawn, it may give ${say.amps('maxA')}.`,
+    message: (say) => `${say.name()}, ${say.figures.terminal}: ${say.amps('amps')} is drawn, it may give ${say.amps('maxA')}.`,
     why: 'A vehicle’s own wires are triggers: they carry a coil’s current, never a lamp’s. Put a relay between.',
   },
   'network.otherReturn': {
@@ -336,24 +338,29 @@ export const RULE_WORDS: Record<Rule, RuleWords> = {
 };
 
 export function wordFinding(finding: Finding, design: Design, units: UnitSystem): FindingText {
-  const words = RULE_WORDS[finding.rule];
+  // Its own words: which they are is known only here.
+  const words = RULE_WORDS[finding.rule] as unknown as RuleWords<AnyFigures>;
   return { title: words.title, message: words.message(tellerOf(finding, design, units)), why: words.why };
 }
 
 /** A position of a control as one says it: “at up”, “channel 2 on”, “open”. */
-function positionWords(device: Device | null, control: string, value: string): string {
+function positionWords(device: Device | null, { control, value }: Moved): string {
   if (control === 'position') return `at ${value}`;
   if (control === 'motion') return 'seeing motion';
-  if (control === 'pressed') return value === 'true' ? 'pressed' : 'let go';
-  if (control === 'door') return value;
-  if (control === 'live') return value === 'true' ? 'live' : 'dead';
-  return `${device ? terminalName(device, control) : control} ${value === 'true' ? 'on' : 'off'}`;
+  if (control === 'pressed') return value === true ? 'pressed' : 'let go';
+  if (control === 'door') return String(value);
+  if (control === 'live') return value === true ? 'live' : 'dead';
+  return `${device ? terminalName(device, control) : control} ${value === true ? 'on' : 'off'}`;
 }
 
-function tellerOf({ subjects, numbers, judged }: Finding, design: Design, units: UnitSystem): Teller {
-  const number = (key: string) => (typeof numbers[key] === 'number' ? numbers[key] : null);
+type AnyFigures = Readonly<Record<string, number | ConductorSize | (readonly TerminalRef[] & readonly Moved[]) | null>>;
+
+function tellerOf({ subjects, numbers, judged }: Finding, design: Design, units: UnitSystem): Teller<AnyFigures> {
+  const figures = numbers as AnyFigures;
+  const number = (key: string) => figures[key] as number | null;
   return {
     name: (place = 0) => nameOf(design, subjects[place]),
+    figures,
     amps: (key) => formatAmps(number(key)),
     rating: (key) => formatRating(number(key)),
     volts: (key) => formatVolts(number(key)),
@@ -362,26 +369,13 @@ function tellerOf({ subjects, numbers, judged }: Finding, design: Design, units:
     hours: (key) => formatHours(number(key)),
     watts: (key) => formatWatts(number(key)),
     ampHours: (key) => formatAmpHours(number(key)),
-    conductor: () => formatConductor((numbers.conductor ?? null) as ConductorSize | null),
+    conductor: (key) => formatConductor(figures[key] as ConductorSize | null),
     mm: (key) => formatSmallLength(number(key), units),
-    raw: (key) => String(numbers[key] ?? ''),
     path: (key) =>
-      String(numbers[key] ?? '')
-        .split(' ')
-        .filter(Boolean)
-        .map((at) => {
-          const [deviceId, terminal] = at.split('/') as [string, string];
-          return `${nameOf(design, deviceId)} ${terminal}`;
-        })
-        .join(' → '),
+      (figures[key] as readonly TerminalRef[]).map(({ deviceId, terminal }) => `${nameOf(design, deviceId)} ${terminal}`).join(' → '),
     positions: (key) =>
-      String(numbers[key] ?? '')
-        .split(' ')
-        .filter(Boolean)
-        .map((moved) => {
-          const [deviceId, control, value] = moved.split('/') as [string, string, string];
-          return `${nameOf(design, deviceId)} ${positionWords(recordOf(design, deviceId, 'device'), control, value)}`;
-        })
+      (figures[key] as readonly Moved[])
+        .map((moved) => `${nameOf(design, moved.deviceId)} ${positionWords(recordOf(design, moved.deviceId, 'device'), moved)}`)
         .join(', ') || 'everything at rest',
     wish: () => ({ says: judged ? wishWords(design, judged.wish.says) : '', outcome: judged ? outcomeWords(design, judged) : '' }),
   };

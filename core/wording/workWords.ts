@@ -1,20 +1,20 @@
 import type { WorkRule } from '../analysis/finding';
-import type { RuleWords } from './ruleWords';
+import type { WordsOf } from './ruleWords';
 
 /** What the rules about unfinished work say. */
-export const WORK_RULES: Record<WorkRule, RuleWords> = {
+export const WORK_RULES: WordsOf<WorkRule> = {
   'work.temporary': {
     title: 'There for now',
     message: (say) => {
-      const [reason, due] = [say.raw('reason'), say.raw('due')];
-      return `${say.name()} is in place but no part of the plan${reason && `: ${reason}`}${due && `; to be come back to by ${due}`}.`;
+      const { reason, due } = say.figures;
+      return `${say.name()} is in place but no part of the plan${reason ? `: ${reason}` : ''}${due ? `; to be come back to by ${due}` : ''}.`;
     },
     why: 'What was done for now is forgotten, and the next who opens the panel takes it for the plan. Take it out, or take it into the plan. Common practice.',
   },
   'work.otherFuse': {
     title: 'Not the planned fuse in the holder',
     message: (say) =>
-      `${say.name()} holds ${say.rating('fittedA')}${say.raw('plannedA') === '' ? '' : `, planned is ${say.rating('plannedA')}`}.`,
+      `${say.name()} holds ${say.rating('fittedA')}${say.figures.plannedA === null ? '' : `, planned is ${say.rating('plannedA')}`}.`,
     why: 'A small fuse to test with opens in use; a larger one put in to get home no longer guards the wire. Put the planned one in once the circuit is tested. Common practice.',
   },
 };

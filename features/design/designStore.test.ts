@@ -289,7 +289,7 @@ test('what the network shows stands among the other findings, the worst first, a
     severity: 'fault' as const,
     subjects: [id],
     circuitId: null,
-    numbers: {},
+    numbers: { volts: 4, path: [] },
   });
   store.foundInNetwork([about('bat_house'), about('gone_long_ago')]);
   const { findings } = store.getState();

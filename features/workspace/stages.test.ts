@@ -6,8 +6,7 @@ import type { Rule } from '../../core/analysis/finding';
 import { handbookPageOf } from '../../core/handbook/pages';
 import { STAGES, stageOf, type StageId } from './stages';
 
-const about = (rule: Rule, circuitId: string | null = null) =>
-  stageOf({ rule, severity: 'fault', subjects: ['x'], circuitId, numbers: {} });
+const about = (rule: Rule, circuitId: string | null = null) => stageOf({ rule, circuitId });
 
 test('each stage has a key of its own, and none that is taken', () => {
   const keys = STAGES.map(({ key }) => key);

@@ -58,7 +58,7 @@ const STAGE_OF_RULE: Partial<Record<Rule, StageId>> = {
 };
 
 /** The stage where a finding is put right. */
-export function stageOf({ rule, circuitId }: Finding): StageId {
+export function stageOf({ rule, circuitId }: Pick<Finding, 'rule' | 'circuitId'>): StageId {
   const stage = STAGE_OF_RULE[rule] ?? STAGE_OF_FAMILY[rule.split('.')[0] as RuleFamily];
   return stage === 'asItsCircuit' ? (circuitId === null ? 'supply' : 'circuits') : stage;
 }

@@ -5,7 +5,7 @@ import { atBattery, lastReadings, momentsOf } from '../../diagnosis/readings';
 import { verdictOf } from '../../diagnosis/verdict';
 import { NetworkError } from '../../network/networkError';
 import { formatNumber } from '../../units/quantity';
-import type { Finding } from '../finding';
+import { finding, type Finding, type Severity } from '../finding';
 import type { Analysis } from '../types';
 
 /** What was done out of its order: power before its check, and power with nothing read or tested after it. */
@@ -16,7 +16,7 @@ export function findBuild({ design, circuits }: Analysis): Finding[] {
   return circuits.flatMap(({ id, loadIds, protectionId, supplyWireIds }): Finding[] => {
     if (!done.has(`power ${id}`)) return [];
     const isRead = [...loadIds, protectionId, ...supplyWireIds].some((one) => readAt.has(one));
-    const found = (rule: Finding['rule'], severity: Finding['severity']): Finding => ({ rule, severity, subjects: [id], circuitId: id, numbers: {} }); // prettier-ignore
+    const found = (rule: 'build.poweredUnchecked' | 'build.untested', severity: Severity) => finding(rule, severity, [id], {}, id);
     return [
       ...(done.has(`ohms ${id}`) ? [] : [found('build.poweredUnchecked', 'caution')]),
       ...(isRead || done.has(`test ${id}`) ? [] : [found('build.untested', 'note')]),

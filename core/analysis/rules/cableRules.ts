@@ -6,7 +6,8 @@ import { leadsOf, poleOfLead, type LeadUse } from '../../harness/leads';
 import { harnessOf } from '../../harness/schedule';
 import { Reach } from '../../network/reach';
 import type { DesignIndex } from '../../rig/designIndex';
-import type { Finding } from '../finding';
+import type { RuleFigures } from '../figures';
+import { finding, type Finding, type Severity, type HarnessRule } from '../finding';
 import type { Analysis } from '../types';
 
 /** Cables with their cores, the leads that parts come with, and legends against what they work. */
@@ -26,15 +27,8 @@ export function findCables(analysis: Analysis): Finding[] {
   ];
 }
 
-function found(
-  rule: Finding['rule'],
-  severity: Finding['severity'],
-  subjects: string[],
-  circuitId: string | null = null,
-  numbers: Finding['numbers'] = {},
-): Finding {
-  return { rule, severity, subjects, circuitId, numbers };
-}
+const found = <R extends HarnessRule>(rule: R, severity: Severity, subjects: string[], circuitId: string | null, numbers: RuleFigures[R]) =>
+  finding(rule, severity, subjects, numbers, circuitId);
 
 /** Cores thinner than what they carry was sized, of another size, or ending elsewhere than the rest of their cable. */
 function inCable(index: DesignIndex, { cable, cores }: CableRun): Finding[] {
@@ -76,10 +70,10 @@ function ofDevice(uses: readonly LeadUse[]): Finding[] {
   );
   return [
     ...alike,
-    ...uses.flatMap(({ lead, standing, misleads, terminal }): Finding[] => {
-      const numbers = { look: lead.sleeve ?? lookCode(lead), terminal: terminal ?? '' };
-      if (standing === 'disputed') return [found('harness.leadDisputed', 'caution', [lead.deviceId, lead.id], null, numbers)];
-      return misleads ? [found('harness.leadColour', 'caution', [lead.deviceId, lead.id], null, { ...numbers, isReturn: misleads === 'live' ? 1 : 0 })] : []; // prettier-ignore
+    ...uses.flatMap(({ lead, standing, misleads }): Finding[] => {
+      const numbers = { look: lead.sleeve ?? lookCode(lead) };
+      if (standing === 'disputed') return [found('harness.leadDisputed', 'caution', [lead.deviceId, lead.id], null, {})];
+      return misleads ? [found('harness.leadColour', 'caution', [lead.deviceId, lead.id], null, { ...numbers, isReturn: misleads === 'live' })] : []; // prettier-ignore
     }),
   ];
 }
@@ -117,7 +111,7 @@ function findLegends({ design, index, wiring }: Analysis): Finding[] {
     const { handles } = new Reach(index, wiring).influenceOn([load.id]);
     // What nothing works at all, as a load without a switch yet, says nothing about a legend.
     if (handles.length === 0 || handles.some((handle) => handle.deviceId === deviceId)) return [];
-    return [found('harness.legend', 'caution', [id, load.id, deviceId])];
+    return [found('harness.legend', 'caution', [id, load.id, deviceId], null, {})];
   });
 }
 

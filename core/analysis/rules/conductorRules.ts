@@ -1,20 +1,25 @@
+import type { FindingOf } from '../finding';
 import type { Analysis } from '../types';
 import { areaMm2 } from '../../catalog/conductorSizes';
 import { mechanicalMinimumMm2 } from '../../sizing/conductorChoice';
 import type { Wire } from '../../design/schema';
 import { BARE_LEAD_MM } from './protectionRules';
-import type { Finding } from '../finding';
 
 /** Slack on comparisons of computed amperes, so that a value equal on paper is equal here. */
 const HAIR = 1e-6;
 
+type WireRule = 'wire.overloaded' | 'wire.tooSmallForStandard' | 'wire.belowMinimum' | 'fuse.aboveConductor' | 'return.thinnerThanFuse';
+/** What is found of a wire and what it carries. */
+type OfWire = { [R in WireRule | 'reach.fusesTogether' | 'return.sharedThin' | 'lead.belowFuses']: FindingOf<R> }[
+  WireRule | 'reach.fusesTogether' | 'return.sharedThin' | 'lead.belowFuses'];
+
 /** Every wire against what flows in it, what guards it, and the smallest size allowed. */
-export function findConductors({ wires, circuits, index }: Analysis): Finding[] {
-  const found: Finding[] = [];
+export function findConductors({ wires, circuits, index }: Analysis): OfWire[] {
+  const found: OfWire[] = [];
   const { cableForm, conductorStandard } = index.settings;
   for (const { wire, side, circuitId, amps, ampacity, protectionId, protectionA, sharedBy, fedBy } of wires.values()) {
-    const numbers = { amps, ampacityA: ampacity.amps, conductor: wire.conductor, ratingA: protectionA, ambientFactor: ampacity.factor };
-    const about = (rule: Finding['rule'], ...others: string[]): Finding => ({
+    const numbers = { amps, ampacityA: ampacity.amps, conductor: wire.conductor, ratingA: protectionA };
+    const about = (rule: WireRule, ...others: string[]): OfWire => ({
       rule,
       severity: 'fault',
       subjects: [wire.id, ...others],
@@ -54,25 +59,26 @@ function isShortTap({ from, to, lengthMm }: Wire, { devices, settings }: Analysi
 }
 
 /** One finding a circuit and rule, naming all the wires it is about: six thin wires in one circuit are one thing to mend. */
-function mergePerCircuit(found: Finding[]): Finding[] {
-  const merged = new Map<string, Finding>();
+function mergePerCircuit(found: readonly OfWire[]): OfWire[] {
+  const merged = new Map<string, OfWire>();
   for (const finding of found) {
     const key = finding.circuitId === null ? `${finding.rule}/${finding.subjects[0]}` : `${finding.rule}/${finding.circuitId}`;
     const known = merged.get(key);
     if (!known) merged.set(key, finding);
     else {
       known.subjects.push(...finding.subjects.filter((id) => !known.subjects.includes(id)));
-      if ((finding.numbers.ampacityA as number) < (known.numbers.ampacityA as number)) known.numbers = finding.numbers;
+      if (finding.numbers.ampacityA < known.numbers.ampacityA)
+        merged.set(key, { ...finding, severity: known.severity, subjects: known.subjects });
     }
   }
   return Array.from(merged.values());
 }
 
 /** A return no thinner than its feed behind the same fuse is the feed's mistake again, not a second one. */
-function withoutEchoes(found: Finding[]): Finding[] {
+function withoutEchoes(found: readonly OfWire[]): OfWire[] {
   const feeds = new Map(found.filter(({ rule }) => rule === 'fuse.aboveConductor').map((finding) => [finding.circuitId, finding]));
   return found.filter((finding) => {
     const feed = finding.rule === 'return.thinnerThanFuse' ? feeds.get(finding.circuitId) : undefined;
-    return !feed || (finding.numbers.ampacityA as number) < (feed.numbers.ampacityA as number);
+    return !feed || finding.numbers.ampacityA < feed.numbers.ampacityA;
   });
 }

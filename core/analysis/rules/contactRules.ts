@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import type { Analysis, CircuitAnalysis } from '../types';
 import { startOf } from '../../devices/starts';
 import { areaMm2 } from '../../catalog/conductorSizes';
@@ -6,7 +7,6 @@ import { behaviourOf, isLamp } from '../../devices/load';
 import { kindOf } from '../../devices';
 import { ownTerminals } from '../../devices/ownDraw';
 import { landedTerminals, terminalKey } from '../../network/wiring';
-import type { Finding } from '../finding';
 
 const HAIR = 1e-6;
 /** How many times its rating a contact may make for a moment. Relays 1.5 (makes 30 to 40 A, breaks 20 to 30); small switches about 5. From memory. */
@@ -70,7 +70,7 @@ function overRating({ index, wires }: Analysis): Finding[] {
   }
   return Array.from(worst, ([id, { amps, limitA, circuitId }]) => {
     const rule = index.devices.get(id)!.kind === 'switch' ? 'switch.overRating' : 'contact.overRating';
-    return { rule, severity: 'fault', subjects: [id], circuitId, numbers: { amps, ratingA: limitA } };
+    return finding(rule, 'fault', [id], { amps, ratingA: limitA }, circuitId);
   });
 }
 
@@ -166,7 +166,7 @@ function unworked({ index, wiring }: Analysis): Finding[] {
     // At rest a relay joins 30 and 87a without its coil.
     const rests = device.kind === 'relay' && onward.every(({ to }) => to === '87a');
     const at = wiring.supply.nodes[wiring.supply.at.get(terminalKey(device.id, onward[0]!.to)) ?? -1];
-    const numbers = { terminals: missing.join(' '), rests: rests ? 1 : 0 };
+    const numbers = { terminals: missing, rests };
     found.push({
       rule: 'contact.unworked',
       severity: rests ? 'caution' : 'fault',

@@ -1,9 +1,9 @@
+import type { Finding } from '../finding';
 import type { Analysis } from '../types';
 import { forecast } from '../../energy/forecast';
 import { settingOf } from '../../energy/setting';
 import { prepareTrip } from '../../energy/trip';
 import { ACCEPTED_CHANCE_PERCENT, FORECAST_DRAWS, FORECAST_SEED } from '../../energy/usualQuestions';
-import type { Finding } from '../finding';
 
 /** Longer trips are lived through under fewer weathers: what is wanted is whether they run out, not to the last per cent. */
 const LONG_DAYS = 31;

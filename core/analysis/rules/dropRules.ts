@@ -1,10 +1,10 @@
 import { voltsLeft } from '../leastVolts';
+import type { Finding } from '../finding';
 import type { Analysis } from '../types';
 import { IDLE_LEAST_V } from '../../energy/idle';
 import { isLamp } from '../../devices/load';
 import { dropTargetOf, feedShareOf } from '../../sizing/dropTargets';
 import { isOver } from '../../units/compare';
-import type { Finding } from '../finding';
 
 /** Any joint or ground should lose less than this, volts. Common practice. */
 const JOINT_DROP_V = 0.1;
@@ -20,12 +20,12 @@ export function findDrop(analysis: Analysis): Finding[] {
   for (const circuit of circuits) {
     const { id: circuitId, dropV, dropPercent, targetPercent, worstLoadId, sharedDropV, cableDropV, formulaDropV } = circuit;
     if (worstLoadId === null) continue;
-    const numbers = { dropV, dropPercent, targetPercent, sharedDropV, loopMm: circuit.loopMm, conductor: circuit.conductor };
+    const numbers = { dropV, dropPercent, targetPercent, sharedDropV };
     if (isOver(dropPercent, targetPercent, 1)) {
       const severity = dropPercent > Math.max(SEVERE_PERCENT, targetPercent) ? 'fault' : 'caution';
       found.push({ rule: 'drop.overTarget', severity, subjects: [circuitId, worstLoadId], circuitId, numbers });
     } else if (formulaDropV !== null && isOver((cableDropV / index.settings.nominalV) * 100, targetPercent, 1)) {
-      const real = { ...numbers, cableDropV, formulaDropV, cablePercent: (cableDropV / index.settings.nominalV) * 100 };
+      const real = { targetPercent, cableDropV, formulaDropV, cablePercent: (cableDropV / index.settings.nominalV) * 100 };
       found.push({ rule: 'drop.realCable', severity: 'caution', subjects: [circuitId, worstLoadId], circuitId, numbers: real });
     }
     // One that somebody gave a target of its own is as it is meant.
@@ -67,7 +67,7 @@ function findStarved(analysis: Analysis): Finding[] {
     const { lowV, idleV, needsV, engineOnly, starved } = left(entry);
     if (!starved) continue;
     const volts = engineOnly ? idleV : lowV;
-    const numbers = { leastV: needsV, volts, dropV, when: engineOnly ? 'idle' : 'low' };
+    const numbers = { leastV: needsV, volts, dropV, when: engineOnly ? 'idle' : 'low' } as const;
     found.push({ rule: 'drop.starved', severity: 'caution', subjects: [id], circuitId, numbers });
   }
   return found;

@@ -1,4 +1,6 @@
 import { conductorTables } from '../conductorTables';
+import type { RuleFigures } from '../figures';
+import { finding, type Finding, type Severity, type FeedRule } from '../finding';
 import type { Analysis } from '../types';
 import type { Device, Wire } from '../../design/schema';
 import type { FeedCable } from '../../devices/feedCable';
@@ -9,7 +11,6 @@ import { terminalKey, type WiringTree } from '../../network/wiring';
 import { CONTINUOUS_FACTOR } from '../../sizing/fuse';
 import { BARE_LEAD_MM } from './protectionRules';
 import { isOver } from '../../units/compare';
-import type { FeedRule, Finding } from '../finding';
 
 /** Volts a charging cable may lose on 12 V, out and back. Source: road-vehicle practice, from memory. */
 const CHARGE_DROP_V = 0.3;
@@ -34,24 +35,17 @@ export function findFeeds(analysis: Analysis): Finding[] {
   const found: Finding[] = [];
   if (!analysis.index.battery) return found;
   for (const feed of feedsOf(analysis)) {
-    const { device, amps, stiff } = feed;
-    const add: Add = (rule, severity, numbers, others = []) =>
-      found.push({
-        rule,
-        severity,
-        subjects: [device.id, ...others],
-        circuitId: null,
-        numbers: { amps, stiff: stiff ? 1 : 0, ...numbers },
-      });
+    const { device, amps } = feed;
+    const add: Add = (rule, severity, numbers, others = []) => found.push(finding(rule, severity, [device.id, ...others], numbers));
     const at = analysis.wiring.supply.at.get(terminalKey(device.id, feed.terminal));
     if (feed.cable) judgeCable(analysis, feed, feed.cable, add);
     else if (at !== undefined && at < analysis.wiring.fedCount) judgeWires(analysis, feed, at, add);
-    else add('feed.unknown', 'note', {});
+    else add('feed.unknown', 'note', { amps });
   }
   return found;
 }
 
-type Add = (rule: FeedRule, severity: Finding['severity'], numbers: Finding['numbers'], others?: string[]) => void;
+type Add = <R extends FeedRule>(rule: R, severity: Severity, numbers: RuleFigures[R], others?: string[]) => void;
 
 function feedsOf({ index: { devices } }: Analysis): Feed[] {
   // With no alternator known, as much as the relay carries.
@@ -86,21 +80,21 @@ function judgeCable({ index }: Analysis, { device, amps, stiff }: Feed, cable: F
   const ambientC = passed.reduce((hottest, zone) => Math.max(hottest, zone.ambientC), 30);
   const { amps: ampacityA } = tables.ampacity(cable.conductor, ambientC, passed.some(({ engineSpace }) => engineSpace), 1); // prettier-ignore
   const { conductor, batteryFuseA, sourceFuseA } = cable;
-  const numbers = { conductor, ampacityA };
+  const numbers = { amps, conductor, ampacityA, stiff };
   if (amps > ampacityA) add('feed.cableSmall', 'fault', numbers);
   if (batteryFuseA === null) add('feed.bareAtBattery', 'fault', numbers);
   if (sourceFuseA === null && (stiff || amps > ampacityA)) add('feed.bareAtSource', 'fault', numbers);
   const fuses = [batteryFuseA, sourceFuseA].filter((ratingA) => ratingA !== null);
   const [large, small] = [Math.max(...fuses), Math.min(...fuses)];
   if (large > ampacityA) add('feed.fuseAbove', 'fault', { ...numbers, ratingA: large });
-  if (small < amps * CONTINUOUS_FACTOR) add('feed.fuseBelow', 'caution', { ratingA: small, leastA: amps * CONTINUOUS_FACTOR });
+  if (small < amps * CONTINUOUS_FACTOR) add('feed.fuseBelow', 'caution', { amps, ratingA: small, leastA: amps * CONTINUOUS_FACTOR });
   const dropV = (2 * amps * tables.ohmPerM(conductor) * cable.lengthMm) / 1000;
-  judgeDrop(dropV, settings.nominalV, numbers, add);
+  judgeDrop(amps, dropV, settings.nominalV, add);
 }
 
-function judgeDrop(dropV: number, nominalV: number, numbers: Finding['numbers'], add: Add): void {
+function judgeDrop(amps: number, dropV: number, nominalV: number, add: Add): void {
   const mostV = CHARGE_DROP_V * (nominalV / 12);
-  if (isOver(dropV, mostV, 2)) add('feed.drop', 'caution', { ...numbers, dropV, mostV });
+  if (isOver(dropV, mostV, 2)) add('feed.drop', 'caution', { amps, dropV, mostV });
 }
 
 /** A cable as it is wired: from the source back towards the battery, up to the first fuse; its drop all the way there and back. */
@@ -117,7 +111,7 @@ function judgeWires({ index, wiring, wires }: Analysis, feed: Feed, start: numbe
   const carries = (wire: Wire) => wires.get(wire.id)?.ampacity.amps ?? 0;
   const weakest = bare.reduce<Wire | null>((least, wire) => (least && carries(least) <= carries(wire) ? least : wire), null);
   if (!weakest) return;
-  const numbers = { conductor: weakest.conductor, ampacityA: carries(weakest) };
+  const numbers = { amps, conductor: weakest.conductor, ampacityA: carries(weakest), stiff };
   const leadMm = bare.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
   if (amps > numbers.ampacityA) add('feed.cableSmall', 'fault', numbers, [weakest.id]);
   if (at < 0) add('feed.bareAtBattery', 'fault', numbers, [weakest.id]);
@@ -127,7 +121,7 @@ function judgeWires({ index, wiring, wires }: Analysis, feed: Feed, start: numbe
     const fuse = index.devices.get(nodes[on]!.deviceId);
     if (fuse?.kind !== 'protection' || nodes[on]!.terminal !== 'out') continue;
     if (fuse.ratingA < amps * CONTINUOUS_FACTOR)
-      add('feed.fuseBelow', 'caution', { ratingA: fuse.ratingA, leastA: amps * CONTINUOUS_FACTOR }, [fuse.id]);
+      add('feed.fuseBelow', 'caution', { amps, ratingA: fuse.ratingA, leastA: amps * CONTINUOUS_FACTOR }, [fuse.id]);
   }
   const { ohmPerM } = conductorTables(index.settings);
   const ohmTo = (tree: WiringTree, from: number) =>
@@ -138,5 +132,5 @@ function judgeWires({ index, wiring, wires }: Analysis, feed: Feed, start: numbe
   const out = ohmTo(wiring.supply, start);
   const minus = wiring.return.at.get(terminalKey(device.id, 'minus'));
   // With no way back known, as much as out.
-  judgeDrop(amps * (out + (minus === undefined ? out : ohmTo(wiring.return, minus))), index.settings.nominalV, numbers, add);
+  judgeDrop(amps, amps * (out + (minus === undefined ? out : ohmTo(wiring.return, minus))), index.settings.nominalV, add);
 }

@@ -7,8 +7,9 @@ import { confusedWith } from '../../harness/colourWires';
 import { cutPanel } from '../../harness/panelFace';
 import type { HarnessWire } from '../../harness/harnessWire';
 import { harnessOf } from '../../harness/schedule';
-import type { Finding } from '../finding';
 import { findCables } from './cableRules';
+import type { RuleFigures } from '../figures';
+import { finding, type Finding, type Severity, type HarnessRule } from '../finding';
 import type { Analysis } from '../types';
 
 /** The panels as they are cut, and the wires as they are coloured, numbered and ended. Nothing is asked of wires that nobody has begun to number or colour. */
@@ -54,15 +55,8 @@ function findWires({ design, index, wiring }: Analysis): Finding[] {
   ];
 }
 
-function found(
-  rule: Finding['rule'],
-  severity: Finding['severity'],
-  subjects: string[],
-  circuitId: string | null,
-  numbers: Finding['numbers'] = {},
-): Finding {
-  return { rule, severity, subjects, circuitId, numbers };
-}
+const found = <R extends HarnessRule>(rule: R, severity: Severity, subjects: string[], circuitId: string | null, numbers: RuleFigures[R]) =>
+  finding(rule, severity, subjects, numbers, circuitId);
 
 /** Two wires that look the same where one could be taken for the other. Each pair once. */
 function alike(index: Analysis['index'], lines: readonly HarnessWire[]): Finding[] {
@@ -89,7 +83,7 @@ function againstSchool(school: ColourSchool, lines: readonly HarnessWire[]): Fin
     return [
       found('harness.returnColour', says === 'live' ? 'caution' : 'fault', [wire.id], role.circuitId, {
         look: wire.sleeve ?? lookCode(look!),
-        isReturn: says === 'live' ? 1 : 0,
+        isReturn: says === 'live',
       }),
     ];
   });
@@ -110,7 +104,7 @@ function twice(lines: readonly HarnessWire[]): Finding[] {
 function unended(lines: readonly HarnessWire[]): Finding[] {
   return lines.flatMap(({ wire, from, to, role }) => {
     const isBare = [from, to].some(({ ending }) => ending.fits === 'none' && CRIMPED.has(ending.kind));
-    return isBare ? [found('harness.noTerminal', 'caution', [wire.id], role.circuitId)] : [];
+    return isBare ? [found('harness.noTerminal', 'caution', [wire.id], role.circuitId, {})] : [];
   });
 }
 const CRIMPED: ReadonlySet<string> = new Set(['ring', 'receptacle', 'blade', 'butt', 'tap']);

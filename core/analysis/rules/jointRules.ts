@@ -1,8 +1,8 @@
 import { studsOf } from '../studs';
+import type { Finding } from '../finding';
 import type { Analysis } from '../types';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { terminalFor } from '../../catalog/terminals';
-import type { Finding } from '../finding';
 
 /** Rings on one bolt. Source: ABYC E-11, from memory: no more than four conductors on a stud. */
 const MOST_ON_BOLT = 4;
@@ -18,8 +18,8 @@ function studFindings(analysis: Analysis): Finding[] {
   const isNew = (key: string) => !told.has(key) && told.add(key);
   for (const { deviceId, terminal, stud, rings, count, oneBolt } of studsOf(analysis)) {
     const thick = rings.find(({ fits }) => !fits);
-    if (thick && isNew(`ring ${deviceId}`)) {
-      const numbers = { conductor: thick.conductor, stud, least: thick.least, terminal };
+    if (thick && stud !== null && isNew(`ring ${deviceId}`)) {
+      const numbers = { conductor: thick.conductor, stud, least: thick.least };
       found.push({ rule: 'joint.ring', severity: 'caution', subjects: [deviceId], circuitId: null, numbers });
     }
     if (!oneBolt || count <= MOST_ON_BOLT || !isNew(`crowd ${deviceId}`)) continue;

@@ -1,27 +1,26 @@
+import type { Moved } from '../figures';
+import type { Finding } from '../finding';
 import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
 import { stripMetres } from '../../devices/load';
 import { memoryOf, type ControlState } from '../../network/controlState';
-import type { Finding } from '../finding';
 
 /** A measured draw further than this from the rated one is worth a word, share of the rated. Common practice. */
 const MEASURED_DIFFERS = 0.2;
 /** Longest light strip fed from one end before its own copper dims the far end, metres. Common practice. */
 const STRIP_ONE_END_M = 5;
 
-/** What a state has moved from its rest, as device, control and position, to be put into words with the devices’ names. */
-function positionsText({ devices }: Analysis['index'], state: ControlState): string {
-  return Object.keys(state.controls)
-    .flatMap((id) => {
-      const device = devices.get(id);
-      if (!device || device.kind === 'load') return [];
-      // A channel that latches is on while it remembers to be, whatever its button does.
-      const set = { ...state.controls[id], ...(device.kind === 'receiver' && device.mode === 'latching' && memoryOf(state, id)) };
-      return Object.entries(kindOf(device).controls!(device)).flatMap(([key, [resting]]) =>
-        set[key] === undefined || set[key] === resting ? [] : [`${id}/${key}/${set[key]}`],
-      );
-    })
-    .join(' ');
+/** What a state has moved from its rest. */
+function movedIn({ devices }: Analysis['index'], state: ControlState): Moved[] {
+  return Object.keys(state.controls).flatMap((id) => {
+    const device = devices.get(id);
+    if (!device || device.kind === 'load') return [];
+    // A channel that latches is on while it remembers to be, whatever its button does.
+    const set = { ...state.controls[id], ...(device.kind === 'receiver' && device.mode === 'latching' && memoryOf(state, id)) };
+    return Object.entries(kindOf(device).controls!(device)).flatMap(([key, [resting]]) =>
+      set[key] === undefined || set[key] === resting ? [] : [{ deviceId: id, control: key, value: set[key] }],
+    );
+  });
 }
 
 /** Loads without a draw or a circuit, measurements that disagree with the box, long strips, and whether the battery lasts. */
@@ -42,7 +41,7 @@ export function findLoads({ loads, index, scenario, exclusions }: Analysis): Fin
     }
   }
   for (const { group, loadIds, state } of exclusions.unproven) {
-    const numbers = { group, positions: state ? positionsText(index, state) : null };
+    const numbers = { group, positions: state ? movedIn(index, state) : null };
     found.push({
       rule: 'reach.together',
       severity: 'caution',

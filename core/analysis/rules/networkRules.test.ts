@@ -3,6 +3,7 @@ import { heron } from '../../../demo/heron';
 import { pip } from '../../../demo/pip';
 import { rig } from '../../../testing/rig';
 import { findInNetwork } from './networkRules';
+import { figuresOf } from '../../../testing/figuresOf';
 import { wordFinding } from '../../wording/wording';
 
 type Build = ReturnType<typeof rig>;
@@ -106,7 +107,7 @@ test('blown-fuse lamps leave a voltage on a circuit whose fuse is out, and no us
   }, true);
   const leak = found.find(({ subjects }) => subjects[0] === 'sensor');
   expect(rules.filter((rule) => rule.includes('lamp'))).toEqual([]);
-  expect(leak?.numbers.volts).toBeGreaterThan(3);
+  expect(figuresOf(leak, 'network.leak').volts).toBeGreaterThan(3);
 });
 
 test('two batteries side by side: the fuller one feeds the other', () => {

@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import type { Analysis } from '../types';
 import { lightingStates, worstDrops } from '../lighting';
 import type { WiredDrop } from '../wiredDrops';
@@ -11,7 +12,6 @@ import { LiveDesign } from '../../network/settle';
 import { terminalKey, type WiringTree } from '../../network/wiring';
 import { isOver } from '../../units/compare';
 import { SEVERE_PERCENT } from './dropRules';
-import type { Finding } from '../finding';
 
 /** Currents under this are leakage, A. */
 const LEAKAGE_A = 0.005;
@@ -33,7 +33,7 @@ export function findInNetwork(analysis: Analysis): Finding[] {
   try {
     const live = new LiveDesign(index, allOn);
     const outcome = live.settle(allOn);
-    if (outcome.kind === 'oscillating') return [finding('network.oscillates', 'caution', outcome.devices)];
+    if (outcome.kind === 'oscillating') return [finding('network.oscillates', 'caution', outcome.devices, {})];
     const { states, ways, neverLit } = lightingStates(analysis, live, outcome.state);
     const lit = states.flatMap((state) => {
       if (states.length > 1) live.settle(state);
@@ -57,16 +57,6 @@ export function findInNetwork(analysis: Analysis): Finding[] {
   }
 }
 
-function finding(
-  rule: Finding['rule'],
-  severity: Finding['severity'],
-  subjects: string[],
-  numbers: Finding['numbers'] = {},
-  circuitId: string | null = null,
-): Finding {
-  return { rule, severity, subjects, circuitId, numbers };
-}
-
 /** Wires of the tree whose current runs against the way it was grown. Rings have no one way, and are findings already. */
 function reversedCurrents({ index, wiring }: Analysis, live: LiveDesign): Finding[] {
   if (wiring.faults.length > 0) return [];
@@ -84,7 +74,7 @@ function reversedCurrents({ index, wiring }: Analysis, live: LiveDesign): Findin
       const along = live.wireAmps(wire.id) * (towardNode === outward ? 1 : -1);
       // What the vehicle lends comes by its own wires and goes home to its own battery.
       if (along + lent[at]! < -LEAKAGE_A) {
-        const path = pathText(live.upstream({ deviceId, terminal }));
+        const path = live.upstream({ deviceId, terminal });
         found.push(finding('network.reversed', 'caution', [wire.id], { amps: -along, path }, circuitId));
       }
     }
@@ -119,7 +109,7 @@ function joinedSources({ index }: Analysis, live: LiveDesign): Finding[] {
     return [
       finding('network.sourcesJoined', 'fault', [device.id], {
         amps: taken,
-        path: pathText(live.upstream({ deviceId: device.id, terminal })),
+        path: live.upstream({ deviceId: device.id, terminal }),
       }),
     ];
   });
@@ -186,9 +176,7 @@ function missingReturns({ loads }: Analysis, live: LiveDesign): Finding[] {
   return Array.from(loads.values()).flatMap(({ id, draw, returned, circuitId }) => {
     const amps = live.partAmps(id, 'draw');
     if (returned || amps <= RUNNING_SHARE * draw.amps || amps <= LEAKAGE_A) return [];
-    return [
-      finding('network.otherReturn', 'fault', [id], { amps, path: pathText(live.upstream({ deviceId: id, terminal: 'plus' })) }, circuitId),
-    ];
+    return [finding('network.otherReturn', 'fault', [id], { amps, path: live.upstream({ deviceId: id, terminal: 'plus' }) }, circuitId)];
   });
 }
 
@@ -203,10 +191,10 @@ function besideFuses(analysis: Analysis, live: LiveDesign, state: ControlState):
       if (outcome.state.controls[loadId]?.on !== true || loads.get(loadId)!.load.fedTwice) return [];
       const amps = live.partAmps(loadId, 'draw');
       const volts = live.across(loadId);
-      const path = () => pathText(live.upstream({ deviceId: loadId, terminal: 'plus' }));
+      const path = () => live.upstream({ deviceId: loadId, terminal: 'plus' });
       if (amps > RUNNING_SHARE * loads.get(loadId)!.draw.amps && amps > LEAKAGE_A)
         return [finding('network.besideFuse', 'fault', [loadId, protectionId], { amps, path: path() }, circuitId)];
-      if (volts > PRESENT_V) return [finding('network.leak', 'note', [loadId, protectionId], { volts, amps, path: path() }, circuitId)];
+      if (volts > PRESENT_V) return [finding('network.leak', 'note', [loadId, protectionId], { volts, path: path() }, circuitId)];
       return [];
     });
     return [...asked, ...alive];
@@ -235,12 +223,11 @@ function besideSwitches({ index, wiring, loads }: Analysis, live: LiveDesign, st
       const { draw, circuitId, load } = loads.get(loadId)!;
       const amps = live.partAmps(loadId, 'draw');
       if (load.fedTwice || outcome.state.controls[loadId]?.on !== true || amps <= RUNNING_SHARE * draw.amps || amps <= LEAKAGE_A) return [];
-      const way = live.upstream({ deviceId: loadId, terminal: 'plus' });
-      const path = pathText(way);
+      const path = live.upstream({ deviceId: loadId, terminal: 'plus' });
       // Another contact behind the same fuse feeds it: as it is meant where two stand side by side.
       const own = index.circuits.find(({ id }) => id === circuitId)?.protectionId;
       const isBeside =
-        way.some(({ deviceId }) => deviceId === own) && way.some(({ deviceId }) => kindOf(index.devices.get(deviceId)!).isContact);
+        path.some(({ deviceId }) => deviceId === own) && path.some(({ deviceId }) => kindOf(index.devices.get(deviceId)!).isContact);
       const severity = isBeside ? 'note' : 'caution';
       return [finding('network.besideSwitch', severity, [loadId, switchId], { amps, path }, circuitId)];
     });
@@ -271,11 +258,6 @@ function wiredLoads({ wires, devices }: DesignIndex, start: TerminalRef): string
     }
   }
   return found;
-}
-
-/** A path as plain text, from the source on, to be put into words with the devices' names. */
-function pathText(path: readonly TerminalRef[]): string {
-  return path.map(({ deviceId, terminal }) => terminalKey(deviceId, terminal)).join(' ');
 }
 
 function devicesNamed({ problem }: NetworkError): string[] {

@@ -1,3 +1,5 @@
+import type { RuleFigures } from '../figures';
+import { finding, type Finding, type Severity, type Rule } from '../finding';
 import type { Analysis, SlotAnalysis } from '../types';
 import { RATINGS_A } from '../../catalog/fuses';
 import { hostOf } from '../../rig/designIndex';
@@ -6,7 +8,6 @@ import type { ConductorStandard } from '../../catalog/vocabulary';
 import { CONTINUOUS_FACTOR } from '../../sizing/fuse';
 import { terminalKey } from '../../network/wiring';
 import { lastFuseBefore } from '../../sizing/fuseLimit';
-import type { Finding } from '../finding';
 
 const HAIR = 1e-6;
 
@@ -48,21 +49,21 @@ function fuseFindings({ circuits, index }: Analysis): Finding[] {
   const found: Finding[] = [];
   for (const circuit of circuits) {
     const { id: circuitId, protectionId, ratingA, peakA, continuousA } = circuit;
-    const add = (rule: Finding['rule'], severity: Finding['severity'], numbers: Finding['numbers']) =>
-      found.push({ rule, severity, subjects: [protectionId, circuitId], circuitId, numbers: { ratingA, ...numbers } });
+    const add = <R extends Rule>(rule: R, severity: Severity, numbers: RuleFigures[R]) =>
+      found.push(finding(rule, severity, [protectionId, circuitId], numbers, circuitId));
     const protection = index.devices.get(protectionId);
     if (protection?.kind === 'protection' && !RATINGS_A[protection.family].includes(ratingA)) {
-      add('fuse.notStandard', 'caution', { family: protection.family });
+      add('fuse.notStandard', 'caution', { ratingA, family: protection.family });
     }
     if (circuit.loadIds.length + circuit.secondWayIds.length + circuit.partIds.length === 0) {
       found.push({ rule: 'circuit.empty', severity: 'note', subjects: [circuitId], circuitId, numbers: {} });
       continue;
     }
     if (!circuit.fed && index.battery)
-      add('fuse.notFed', 'fault', { mounted: circuit.block ? 1 : 0, tap: isTapOnNothing(protection, index) ? 1 : 0 });
-    if (peakA > ratingA + HAIR) add('fuse.belowLoad', 'fault', { peakA });
+      add('fuse.notFed', 'fault', { mounted: circuit.block !== null, tap: isTapOnNothing(protection, index) });
+    if (peakA > ratingA + HAIR) add('fuse.belowLoad', 'fault', { ratingA, peakA });
     else if (continuousA * CONTINUOUS_FACTOR > ratingA + HAIR) {
-      add('fuse.continuousLoad', 'caution', { continuousA, leastA: continuousA * CONTINUOUS_FACTOR });
+      add('fuse.continuousLoad', 'caution', { ratingA, continuousA, leastA: continuousA * CONTINUOUS_FACTOR });
     }
   }
   return found;
@@ -138,11 +139,13 @@ function tapFindings({ slot, protectionId, ratingA, peakA, tap }: SlotAnalysis, 
   const { circuitId } = tap;
   if (tap.leg === 'load') {
     if (protectionId === null || ratingA === null) return [];
-    const numbers = { slot, ratingA, amps: peakA, tapA: tap.ratingA };
+    const numbers = { ratingA, amps: peakA };
     const severity = peakA > ratingA + HAIR ? 'fault' : 'caution';
     return [{ rule: 'fuse.tapReversed', severity, subjects: [tap.protectionId, protectionId], circuitId, numbers }];
   }
-  const unproved: Finding[] = tap.metered ? [] : [{ rule: 'fuse.tapUnproved', severity: 'caution', subjects: [tap.protectionId], circuitId, numbers: { slot } }]; // prettier-ignore
+  const unproved: Finding[] = tap.metered
+    ? []
+    : [{ rule: 'fuse.tapUnproved', severity: 'caution', subjects: [tap.protectionId], circuitId, numbers: {} }];
   const amps = peakA + tap.peakA;
   const ratings = (ratingA ?? 0) + tap.ratingA;
   if (Math.max(amps, ratings) <= slotMaxA + HAIR) return unproved;

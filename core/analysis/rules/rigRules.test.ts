@@ -6,6 +6,7 @@ import { recordsOf, type Design } from '../../design/design';
 import type { KeepClear, Passage, Route } from '../../design/schema';
 import { remediesFor } from '../../advice/remedies';
 import type { Rule } from '../finding';
+import { figuresOf } from '../../../testing/figuresOf';
 import { wordFinding } from '../../wording/wording';
 
 const design = heron();
@@ -68,7 +69,7 @@ describe('what a stretch passes', () => {
     expect(finding).toMatchObject({ rule: 'rig.holeTooSmall', numbers: { holeMm: 12 } });
     const [remedy] = remediesFor(analyse(changed), finding!);
     const { passes } = applyChange(changed, remedy!.change).records.get(id) as Route;
-    expect(passes[0]!.holeMm!).toBeGreaterThanOrEqual(Number(finding!.numbers.bundleMm) + 4);
+    expect(passes[0]!.holeMm!).toBeGreaterThanOrEqual(figuresOf(finding, 'rig.holeTooSmall').bundleMm + 4);
   });
 });
 

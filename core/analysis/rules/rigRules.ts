@@ -1,3 +1,4 @@
+import { finding, type Finding, type Severity } from '../finding';
 import type { Analysis } from '../types';
 import { leastConduitMm } from '../../rig/bundles';
 import { BEND_ROOM_MM, isInRoom, isTooDeep } from '../../rig/clearance';
@@ -7,7 +8,6 @@ import { placeIdOf } from '../../rig/layout';
 import { disagrees } from '../../rig/routeLength';
 import { recordOf, recordsOf } from '../../design/design';
 import type { Passage, Place, Route } from '../../design/schema';
-import type { Finding, Rule, Severity } from '../finding';
 
 /** Least distance between cable and an exhaust without a shield, mm. Common practice. */
 export const CLEAR_OF_EXHAUST_MM = 150;
@@ -20,16 +20,6 @@ const STICKS_OUT_MM = 400;
 export function findRig(analysis: Analysis): Finding[] {
   if (analysis.index.places.length === 0) return [];
   return [...findPassages(analysis), ...findBundles(analysis), ...findWays(analysis), ...findPlaces(analysis), ...findPanels(analysis)];
-}
-
-function finding(
-  rule: Rule,
-  severity: Severity,
-  subjects: string[],
-  numbers: Finding['numbers'] = {},
-  circuitId: string | null = null,
-): Finding {
-  return { rule, severity, subjects, circuitId, numbers };
 }
 
 /** Passages of routes that cable takes; an unused stretch is nobody's hazard yet. */
@@ -50,7 +40,9 @@ function findPassages({ index, bundles }: Analysis): Finding[] {
   return found;
 }
 
-function wrongWith({ what, part, sealed, clearMm }: Passage): { rule: Rule; severity: Severity } | null {
+type PassingRule = 'rig.bareHole' | 'rig.unsealed' | 'rig.hinge' | 'rig.exhaust' | 'rig.steering';
+
+function wrongWith({ what, part, sealed, clearMm }: Passage): { rule: PassingRule; severity: Severity } | null {
   switch (what) {
     case 'bulkhead':
     case 'doubleSkin':
@@ -109,11 +101,11 @@ function findPlaces(analysis: Analysis): Finding[] {
   const inUse = placesInUse(analysis);
   for (const place of index.places) {
     const sameSpot = index.places.find((other) => other.id < place.id && isSameSpot(other, place));
-    if (sameSpot) found.push(finding('rig.samePlace', 'caution', [place.id, sameSpot.id]));
-    if (!isInside(place, outline) && farOutside(place, analysis)) found.push(finding('rig.outside', 'note', [place.id]));
+    if (sameSpot) found.push(finding('rig.samePlace', 'caution', [place.id, sameSpot.id], {}));
+    if (!isInside(place, outline) && farOutside(place, analysis)) found.push(finding('rig.outside', 'note', [place.id], {}));
     for (const room of index.keepClear) {
       if (!inUse.has(place.id) || !isInRoom(place, undefined, room)) continue;
-      found.push(finding(room.kind === 'sight' ? 'rig.inSight' : 'rig.inTheWay', 'caution', [place.id, room.id]));
+      found.push(finding(room.kind === 'sight' ? 'rig.inSight' : 'rig.inTheWay', 'caution', [place.id, room.id], {}));
     }
   }
   for (const device of index.devices.values()) {
@@ -122,7 +114,7 @@ function findPlaces(analysis: Analysis): Finding[] {
     for (const room of device.sizeMm ? index.keepClear : []) {
       // The place itself is told of already.
       if (isInRoom(place, undefined, room) || !isInRoom(place, device.sizeMm, room)) continue;
-      found.push(finding(room.kind === 'sight' ? 'rig.inSight' : 'rig.inTheWay', 'caution', [device.id, room.id]));
+      found.push(finding(room.kind === 'sight' ? 'rig.inSight' : 'rig.inTheWay', 'caution', [device.id, room.id], {}));
     }
     if (isTooDeep(device, place)) {
       const numbers = { depthMm: device.depthMm ?? null, freeMm: place.depthMm, bendMm: BEND_ROOM_MM };
@@ -136,7 +128,7 @@ function findPlaces(analysis: Analysis): Finding[] {
       found.push(finding('rig.heavy', 'caution', [device.id, place.id], { weightKg: device.weightKg! }));
     }
     if (zone?.traits?.includes('wet') && device.kind !== 'splice' && device.sealed !== true) {
-      found.push(finding('rig.wet', 'caution', [device.id, zone.id]));
+      found.push(finding('rig.wet', 'caution', [device.id, zone.id], {}));
     }
   }
   return found;
@@ -148,7 +140,7 @@ function findPanels({ design, index }: Analysis): Finding[] {
   for (const part of recordsOf(design, 'panelPart')) {
     const [panel, device] = [recordOf(design, part.panelId, 'panel'), index.devices.get(part.deviceId)];
     if (!panel?.placeId || panel.use === 'fob' || !device?.placeId || device.placeId === panel.placeId) continue;
-    found.push(finding('rig.panelElsewhere', 'caution', [device.id, panel.id, panel.placeId, device.placeId, part.id]));
+    found.push(finding('rig.panelElsewhere', 'caution', [device.id, panel.id, panel.placeId, device.placeId, part.id], {}));
   }
   return found;
 }

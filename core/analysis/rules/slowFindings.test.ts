@@ -13,6 +13,7 @@ import { MEASURES } from '../../advice/proposal';
 import { findInDays } from './dayRules';
 import { findInNetwork } from './networkRules';
 import { soundRemedies } from '../../advice/soundRemedies';
+import { figuresOf } from '../../../testing/figuresOf';
 import { wordFinding } from '../../wording/wording';
 
 /** One lamp behind a fuse of so many amperes and so much wire, whose formula and whose solved drop differ. */
@@ -38,7 +39,7 @@ test('a circuit that keeps its target by formula and not as wired is told, in bo
   const [finding] = asWired(analysis);
   expect(finding).toMatchObject({ severity: 'caution', circuitId: circuit!.id, subjects: [circuit!.id, 'lamp'] });
   const { drops } = solveDesign(analysis, { kind: 'allOn' }) as SolvedDesign;
-  expect(finding!.numbers.dropV).toBeCloseTo(drops.get(circuit!.id)!.dropV, 9);
+  expect(figuresOf(finding, 'drop.asWired').dropV).toBeCloseTo(drops.get(circuit!.id)!.dropV, 9);
   const { message } = wordFinding(finding!, analysis.design, 'metric');
   expect(message).toMatch(/target 5\.0 %; the cables alone, by formula, lose/);
   // The same with half the wire keeps both, and one that breaks its target by formula is not told twice.
@@ -53,8 +54,10 @@ describe('days that run out', () => {
   it('are a finding with the chance that Energy shows, scenario by scenario', () => {
     const found = findInDays(analysis);
     expect(found.length).toBeGreaterThan(0);
-    for (const { rule, severity, subjects, numbers } of found) {
-      expect([rule, severity]).toEqual(['energy.runsOut', 'caution']);
+    for (const one of found) {
+      const { severity, subjects } = one;
+      const numbers = figuresOf(one, 'energy.runsOut');
+      expect(severity).toBe('caution');
       const scenario = analysis.index.scenarios.find(({ id }) => id === subjects[0])!;
       if (numbers.draws !== FORECAST_DRAWS) continue;
       const trip = prepareTrip(analysis.index, analysis.index.battery!, scenario);

@@ -1,4 +1,6 @@
 import { conductorTables } from '../conductorTables';
+import type { RuleFigures } from '../figures';
+import { finding, type Finding, type Severity, type SourceRule } from '../finding';
 import type { Analysis } from '../types';
 import { CHARGE_FACTS } from '../../catalog/chemistries';
 import type { Device } from '../../design/schema';
@@ -11,7 +13,6 @@ import { spareA } from '../../energy/chargeSources';
 import { settingDay, settingOf } from '../../energy/setting';
 import { batteryTemperatures } from '../../energy/trip';
 import { isOver } from '../../units/compare';
-import type { Finding, SourceRule } from '../finding';
 
 /** Change of a panel's open-circuit voltage with cell temperature, percent a kelvin. Usual silicon, from memory. */
 const OPEN_V_PERCENT_PER_K = -0.3;
@@ -28,7 +29,7 @@ const CONTINUOUS = 1.25;
 export function findSources(analysis: Analysis): Finding[] {
   const { index } = analysis;
   const found: Finding[] = [];
-  const add: Add = (rule, severity, subjects, numbers) => found.push({ rule, severity, subjects, circuitId: null, numbers });
+  const add: Add = (rule, severity, subjects, numbers) => found.push(finding(rule, severity, subjects, numbers));
   const ofKind = <K extends Device['kind']>(kind: K) => {
     const list: Extract<Device, { kind: K }>[] = [];
     for (const device of index.devices.values()) if (device.kind === kind) list.push(device as Extract<Device, { kind: K }>);
@@ -42,7 +43,7 @@ export function findSources(analysis: Analysis): Finding[] {
   return found;
 }
 
-type Add = (rule: SourceRule, severity: Finding['severity'], subjects: string[], numbers: Finding['numbers']) => void;
+type Add = <R extends SourceRule>(rule: R, severity: Severity, subjects: string[], numbers: RuleFigures[R]) => void;
 
 /** The coldest a panel may get in any scenario, °C. */
 function coldestC({ index }: Analysis): number {

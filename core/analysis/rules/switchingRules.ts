@@ -5,7 +5,7 @@ import { isLamp, landingOf } from '../../devices/load';
 import { pathTo } from '../../network/flow';
 import { terminalKey, type WiringTree } from '../../network/wiring';
 import { Joined } from '../../rig/joined';
-import type { Finding, Severity, SwitchingRule } from '../finding';
+import { finding, type Finding, type Severity, type SwitchingRule } from '../finding';
 import type { Analysis } from '../types';
 
 type Relay = Extract<Device, { kind: 'relay' }>;
@@ -30,8 +30,10 @@ export function findSwitching(analysis: Analysis): Finding[] {
   ];
 }
 
-function found(rule: SwitchingRule, severity: Severity, subjects: string[], circuitId: string | null = null): Finding {
-  return { rule, severity, subjects, circuitId, numbers: {} };
+type Bare = Exclude<SwitchingRule, 'switching.hubUndecided' | 'switching.modeToSet'>;
+
+function found(rule: Bare, severity: Severity, subjects: string[], circuitId: string | null = null): Finding {
+  return finding(rule, severity, subjects, {}, circuitId);
 }
 
 /** A receiver that comes in another mode than it is to work in, and nobody said it was set. */

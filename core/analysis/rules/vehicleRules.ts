@@ -1,7 +1,8 @@
 import type { Device, Protection, TerminalRef } from '../../design/schema';
 import { isBehindOwnFuse, type VehicleFeed } from '../../devices/vehicleFeed';
 import { terminalKey } from '../../network/wiring';
-import type { Finding } from '../finding';
+import type { RuleFigures } from '../figures';
+import { finding, type Finding, type Severity, type VehicleRule } from '../finding';
 import type { Analysis } from '../types';
 import { BARE_LEAD_MM } from './protectionRules';
 
@@ -17,19 +18,13 @@ function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
   const { index, wiring, memo } = analysis;
   const led = ledTo(analysis, feed);
   if (led.length === 0) return [];
-  const finding = (rule: Finding['rule'], severity: Finding['severity'], numbers: Finding['numbers'] = {}): Finding => ({
-    rule,
-    severity,
-    subjects: [feed.id],
-    circuitId: null,
-    numbers,
-  });
-  if (feed.polarity === 'ground') return feedsSomething(led) ? [finding('vehicle.pulledToGround', 'fault')] : [];
+  const about = <R extends VehicleRule>(rule: R, severity: Severity, numbers: RuleFigures[R]) =>
+    finding(rule, severity, [feed.id], numbers);
+  if (feed.polarity === 'ground') return feedsSomething(led) ? [about('vehicle.pulledToGround', 'fault', {})] : [];
   const at = wiring.supply.at.get(terminalKey(feed.id, 'out'))!;
   const node = wiring.supply.nodes[at]!;
   // Grown from another plus, the tree came to this one.
-  if (node.feedId !== feed.id)
-    return [{ ...finding('vehicle.joined', 'fault'), subjects: [feed.id, wiring.supply.nodes[node.parent]!.deviceId] }];
+  if (node.feedId !== feed.id) return [finding('vehicle.joined', 'fault', [feed.id, wiring.supply.nodes[node.parent]!.deviceId], {})];
   const amps = memo.supply.demand[at]!.peakA;
   const found: Finding[] = [];
   const missing = [
@@ -37,17 +32,17 @@ function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
     ...(feed.drawnA === undefined ? ['what it draws there is'] : []),
     ...(feed.from === 'slot' && feed.leg === undefined ? ['which clip is live is'] : []),
   ];
-  if (missing.length > 0) found.push(finding('vehicle.unknown', 'caution', { missing: missing.join(', ') }));
+  if (missing.length > 0) found.push(about('vehicle.unknown', 'caution', { missing: missing.join(', ') }));
   const own = firstFuse(led, BARE_LEAD_MM[index.settings.conductorStandard]);
   const isBehind = isBehindOwnFuse(feed);
   if (isBehind && feed.ownFuseA !== undefined && amps + (feed.drawnA ?? 0) > feed.ownFuseA + HAIR)
-    found.push(finding('vehicle.overdrawn', 'fault', { by: 'fuse', amps, drawnA: feed.drawnA ?? 0, mostA: feed.ownFuseA }));
+    found.push(about('vehicle.overdrawn', 'fault', { by: 'fuse', amps, drawnA: feed.drawnA ?? 0, mostA: feed.ownFuseA }));
   if (feed.mayDrawA !== undefined && amps > feed.mayDrawA + HAIR)
-    found.push(finding('vehicle.overdrawn', 'fault', { by: 'maker', amps, mostA: feed.mayDrawA }));
-  if (!isBehind && !own) found.push(finding('vehicle.bareTap', 'fault'));
+    found.push(about('vehicle.overdrawn', 'fault', { by: 'maker', amps, drawnA: null, mostA: feed.mayDrawA }));
+  if (!isBehind && !own) found.push(about('vehicle.bareTap', 'fault', {}));
   if (isBehind && feed.ownFuseA !== undefined && (!own || own.ratingA * 2 > feed.ownFuseA))
     found.push(
-      finding('vehicle.goesDark', own ? 'note' : 'caution', { ownA: feed.ownFuseA, rating: own?.ratingA ?? null, serves: feed.serves }),
+      about('vehicle.goesDark', own ? 'note' : 'caution', { ownA: feed.ownFuseA, rating: own?.ratingA ?? null, serves: feed.serves }),
     );
   return found;
 }

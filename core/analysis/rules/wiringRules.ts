@@ -1,8 +1,8 @@
+import { finding, type Finding } from '../finding';
 import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
 import { partedWays } from '../../network/flow';
 import type { WiringTree } from '../../network/wiring';
-import type { Finding } from '../finding';
 
 /** Shorts, rings and loads whose current cannot come back. */
 export function findWiring(analysis: Analysis): Finding[] {
@@ -87,12 +87,6 @@ function secondFeeds({ feeders, loads }: Analysis): Finding[] {
   return [...feeders.loads].map(([loadId, fuseIds]) => {
     const { load, circuitId } = loads.get(loadId)!;
     const isMeant = load.fedTwice === true;
-    return {
-      rule: isMeant ? 'reach.twoFeeds' : 'reach.unmeantFeed',
-      severity: isMeant ? 'note' : 'fault',
-      subjects: [loadId, ...fuseIds],
-      circuitId,
-      numbers: { fuses: fuseIds.length },
-    };
+    return finding(isMeant ? 'reach.twoFeeds' : 'reach.unmeantFeed', isMeant ? 'note' : 'fault', [loadId, ...fuseIds], {}, circuitId);
   });
 }
