@@ -1,5 +1,3 @@
-import { Bench } from '../bench/bench';
-import { RATINGS_A } from '../catalog/fuses';
 import { CUT_OUTS } from '../catalog/cutOuts';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { RouteKind } from '../catalog/vocabulary';
@@ -8,8 +6,8 @@ import type { Device, Load, Panel } from '../design/schema';
 import { cutPanel } from '../harness/panelFace';
 import type { HarnessWire } from '../harness/harnessWire';
 import type { Harness } from '../harness/schedule';
-import { NetworkError } from '../network/networkError';
 import type { DesignIndex } from '../rig/designIndex';
+import { benchOf, testFuse } from './firstPower';
 import { ohmsExpected, type OhmsExpected } from './ohms';
 import { placeIdOf } from '../rig/layout';
 
@@ -131,27 +129,6 @@ export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { 
     add({ id: `test ${id}`, kind: 'test', subjectId: id, placeId: null, minutes: MINUTES.test, after: [power], isDone: false });
   }
   return tasks;
-}
-
-/** The design as it is left; null where it has no answer. */
-function benchOf(index: DesignIndex): Bench | null {
-  try {
-    return new Bench(index);
-  } catch (error) {
-    if (error instanceof NetworkError) return null;
-    throw error;
-  }
-}
-
-/** A test fuse holds what flows with every switch as it is left, a third over it, and is smaller than the circuit's own. Common practice: from 1 A up. */
-function testFuse(index: DesignIndex, bench: Bench | null, protectionId: string): number | undefined {
-  const fuse = index.devices.get(protectionId);
-  if (!bench || fuse?.kind !== 'protection') return undefined;
-  const feeds = index.wires.filter(({ from, to }) =>
-    [from, to].some(({ deviceId, terminal }) => deviceId === protectionId && terminal === 'out'),
-  );
-  const amps = feeds.reduce((sum, { id }) => sum + Math.abs(bench.clamp(id) ?? 0), 0);
-  return RATINGS_A.blade.find((ratingA) => ratingA >= amps * 1.33 && ratingA < fuse.ratingA);
 }
 
 type Add = (task: Omit<Task, 'after'> & { after?: (string | { id: string; holdMinutes: number })[] }) => string;

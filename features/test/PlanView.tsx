@@ -8,15 +8,15 @@ import { nameOf } from '@/core/design/names';
 import { harnessOf } from '@/core/harness/schedule';
 import { planWork, type Planned } from '@/core/plan/schedule';
 import { doneForNow } from '@/core/design/forNow';
-import { stillLive } from '@/core/plan/stillLive';
 import { tasksOf, type Task } from '@/core/plan/tasks';
 import { tickTask } from '@/core/plan/tickTask';
 import { formatClock, formatRating } from '@/core/units/quantity';
-import { LIVE_WORDS, ohmsWords, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
+import { ohmsWords, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { today } from '@/core/units/days';
 import shared from '../harness/Harness.module.css';
+import { StillLiveList } from './StillLiveList';
 import styles from './Plan.module.css';
 
 /** Behind every day. */
@@ -156,29 +156,5 @@ function PlannedTask({ planned: { task, startMinute, person }, people, isReady, 
         done
       </Button>
     </li>
-  );
-}
-
-/** What is not dead though it looks so, told before hands go in. */
-function StillLiveList() {
-  const design = useDesign((state) => state.design);
-  const index = useDesign(({ analysis }) => analysis.index);
-  const wiring = useDesign(({ analysis }) => analysis.wiring);
-  const live = useMemo(() => stillLive(index, wiring), [index, wiring]);
-  const words = [...new Set(live.map(({ by }) => by))].map((by) => ({
-    by,
-    names: live.filter((one) => one.by === by).map(({ deviceId }) => nameOf(design, deviceId)),
-  }));
-  return (
-    <details className={styles.live}>
-      <summary>Not dead though it looks so: {live.length}</summary>
-      <ul>
-        {words.map(({ by, names }) => (
-          <li key={by}>
-            <b>{names.join(', ')}</b>: {LIVE_WORDS[by]}
-          </li>
-        ))}
-      </ul>
-    </details>
   );
 }

@@ -9,13 +9,14 @@ import { EmptyStage } from '@/ui/EmptyStage';
 import { QuantityField } from '@/ui/QuantityField';
 import frame from '@/ui/Stage.module.css';
 import { FaultView } from './FaultView';
+import { FirstPowerView } from './FirstPowerView';
 import { LogView } from './LogView';
 import { PlanView } from './PlanView';
 import { ReadingsView } from './ReadingsView';
 import { useMovesFor } from './useMovesFor';
 import styles from './Test.module.css';
 
-type Shown = 'plan' | 'readings' | 'find' | 'log';
+type Shown = 'plan' | 'power' | 'readings' | 'find' | 'log';
 
 /** Volts the battery is taken to have until somebody reads it, of a 12 V system. Common practice: a rested, charged one. */
 const USUAL_V = 12.6;
@@ -45,6 +46,7 @@ export function TestStage() {
           onChange={setShown}
           options={[
             { value: 'plan', label: 'Work plan' },
+            { value: 'power', label: 'First power' },
             { value: 'readings', label: 'Readings' },
             { value: 'find', label: 'Find a fault' },
             { value: 'log', label: 'Logbook' },
@@ -89,6 +91,8 @@ export function TestStage() {
         </EmptyStage>
       ) : shown === 'plan' ? (
         <PlanView />
+      ) : shown === 'power' ? (
+        <FirstPowerView />
       ) : moved === null ? (
         <p className={styles.none}>
           Nothing that a hand moves lights {nameOf(design, circuit.id)}. Switching shows why; until then there is nothing to read.

@@ -1,0 +1,181 @@
+import { Bench } from '../bench/bench';
+import { changedLoads, type LoadChange } from '../bench/changedLoads';
+import { inputsOf } from '../bench/inputs';
+import { vehicleWires } from '../bench/handles';
+import { RATINGS_A } from '../catalog/fuses';
+import { openingTimeS } from '../catalog/fuseTimes';
+import { deviceOf, recordsOf, type Design } from '../design/design';
+import type { Edit } from '../design/edit';
+import { newId } from '../design/ids';
+import type { BenchAct, Protection } from '../design/schema';
+import { movesFor } from '../diagnosis/moves';
+import type { Moved } from '../diagnosis/foresee';
+import { BEGUN, withControl, type ControlState } from '../network/controlState';
+import { NetworkError } from '../network/networkError';
+import { Reach } from '../network/reach';
+import type { Wiring } from '../network/wiring';
+import type { DesignIndex } from '../rig/designIndex';
+
+/** What is in a fuse's holder: nothing yet, a small one to try with, its own, or another that somebody put in. */
+export type InHolder = 'out' | 'test' | 'own' | 'other';
+
+/** Over what flows by itself a test fuse is taken so many times larger, so that it holds. Common practice: a third. */
+const HOLDS = 1.33;
+/** What a meter does not tell from nought, A. */
+const UNSEEN_A = 0.005;
+
+/** A circuit as it is wired. */
+interface WiredCircuit {
+  id: string;
+  protectionId: string;
+  loadIds: readonly string[];
+  partIds: readonly string[];
+  fed: boolean;
+}
+
+/** What first power is worked out from. */
+interface Powering {
+  design: Design;
+  index: DesignIndex;
+  circuits: readonly WiredCircuit[];
+  protections: ReadonlyMap<string, { endA: number | null }>;
+}
+
+/** First power to one circuit. */
+export interface PowerStep {
+  circuit: WiredCircuit;
+  fuse: Protection;
+  holds: InHolder;
+  /** The fuse to try with, A; null where none smaller than its own would hold. */
+  testA: number | null;
+  /** What flows through it with every control as it is left, A. */
+  standingA: number;
+  /** A dead short at its far end: the least it carries, A, and how soon either fuse opens at that, s. Null with nothing behind it. */
+  short: { amps: number; testOpensS: number | null; ownOpensS: number } | null;
+  isChecked: boolean;
+  isPowered: boolean;
+}
+
+/** First power to a design, circuit by circuit, as the fuses stand now. */
+export interface FirstPower {
+  /** Out of the battery with every circuit's fuse out, A. */
+  bareA: number;
+  steps: PowerStep[];
+}
+
+/** How first power goes. Null where the wiring has no answer. */
+export function firstPower({ design, index, circuits, protections }: Powering): FirstPower | null {
+  const done = new Set(recordsOf(design, 'doneTask').map(({ task }) => task));
+  const left = benchOf(index);
+  if (!left) return null;
+  const steps = circuits.flatMap((circuit): PowerStep[] => {
+    const fuse = deviceOf(design, circuit.protectionId, 'protection');
+    if (!fuse || !circuit.fed || circuit.loadIds.length + circuit.partIds.length === 0) return [];
+    const testA = testFuse(index, left, fuse.id) ?? null;
+    const endA = protections.get(fuse.id)?.endA ?? null;
+    return [
+      {
+        circuit,
+        fuse,
+        holds: inHolder(fuse, testA),
+        testA,
+        standingA: through(left, fuse.id),
+        short:
+          endA === null
+            ? null
+            : {
+                amps: endA,
+                testOpensS: testA && openingTimeS('blade', endA / testA),
+                ownOpensS: openingTimeS(fuse.family, endA / fuse.ratingA),
+              },
+        isChecked: done.has(`ohms ${circuit.id}`),
+        isPowered: done.has(`power ${circuit.id}`),
+      },
+    ];
+  });
+  const bare = benchOf(index, withOut(steps.map(({ fuse }) => fuse.id)));
+  return { bareA: Math.abs(bare?.answer.batteryA ?? 0), steps };
+}
+
+/** One thing moved with a circuit's own fuse in, everything else as it is left, and what should answer. */
+export interface PowerMove {
+  act: BenchAct & { kind: 'move' };
+  changes: LoadChange[];
+  /** Through the circuit's fuse, A. */
+  amps: number;
+}
+
+/** What should happen in one circuit. */
+export interface CircuitTried {
+  /** What comes on as its fuse goes in, with those that are in by now. */
+  wakes: LoadChange[];
+  moves: PowerMove[];
+  /** What puts all of it on together, and what then flows, A; null where no positions do, or one move alone does. */
+  together: { moved: Moved[]; amps: number } | null;
+}
+
+/** A circuit's fuse put in, and then everything that may decide what its loads do, moved by itself to each of its positions, all fuses in. */
+export function tryCircuit(index: DesignIndex, wiring: Wiring, { steps }: FirstPower, { circuit, fuse }: PowerStep): CircuitTried {
+  const bench = benchOf(index);
+  const out = steps.flatMap((one) => (one.holds === 'out' || one.fuse.id === fuse.id ? [one.fuse.id] : []));
+  const before = benchOf(index, withOut(out));
+  if (!bench || !before) return { wakes: [], moves: [], together: null };
+  const rest = bench.answer;
+  const inAll = new Map(rest.loads.map((load) => [load.id, load]));
+  // Its figures are those with all fuses in, as everywhere else here: with less on the battery they are a little other.
+  const wakes = changedLoads(before.answer, before.set(fuse.id, 'fitted', true).answer).map(({ id, from, to }) => {
+    const then = inAll.get(id);
+    return { id, from, to: then?.state === to.state ? then : to };
+  });
+  const restingA = through(bench, fuse.id);
+  const { index: part, handles } = new Reach(index, wiring).influenceOn(circuit.loadIds);
+  const moves = inputsOf(vehicleWires(part), handles).flatMap(({ positions, ...mover }) =>
+    positions.slice(1).flatMap((position): PowerMove[] => {
+      const act: PowerMove['act'] = { kind: 'move', mover, position };
+      const changes = changedLoads(rest, bench.do(act).answer);
+      const amps = through(bench, fuse.id);
+      bench.rest();
+      return changes.length > 0 || Math.abs(amps - restingA) > UNSEEN_A ? [{ act, changes, amps }] : [];
+    }),
+  );
+  const moved = movesFor(index, wiring, circuit.loadIds);
+  if (!moved || moved.length < 2) return { wakes, moves, together: null };
+  for (const { mover, position } of moved) bench.do({ kind: 'move', mover, position });
+  return { wakes, moves, together: { moved, amps: through(bench, fuse.id) } };
+}
+
+const withOut = (fuseIds: readonly string[]) => fuseIds.reduce((state, id) => withControl(state, id, 'fitted', false), BEGUN);
+
+const through = (bench: Bench, fuseId: string) => Math.abs(bench.through(fuseId, 'link'));
+
+/** The design as it is left; null where it has no answer. */
+export function benchOf(index: DesignIndex, begun: ControlState = BEGUN): Bench | null {
+  try {
+    return new Bench(index, null, begun);
+  } catch (error) {
+    if (error instanceof NetworkError) return null;
+    throw error;
+  }
+}
+
+/** A test fuse holds what flows with every switch as it is left, a third over it, and is smaller than the circuit's own. Common practice: from 1 A up. */
+export function testFuse(index: DesignIndex, bench: Bench | null, protectionId: string): number | undefined {
+  const fuse = index.devices.get(protectionId);
+  if (!bench || fuse?.kind !== 'protection') return undefined;
+  const amps = through(bench, protectionId);
+  return RATINGS_A.blade.find((ratingA) => ratingA >= amps * HOLDS && ratingA < fuse.ratingA);
+}
+
+function inHolder({ work, fittedA }: Protection, testA: number | null): InHolder {
+  if (fittedA !== undefined) return fittedA === testA ? 'test' : 'other';
+  return work?.state === 'fitted' || work?.state === 'temporary' ? 'own' : 'out';
+}
+
+/** Says what is in a circuit's holder: first power is done once its own fuse is in, and not while it is out or tried. */
+export function holderHolds(edit: Edit, { circuit, fuse, testA }: PowerStep, holds: 'out' | 'test' | 'own', today: string): void {
+  edit.set(fuse, { work: holds === 'out' ? undefined : { state: 'fitted' }, fittedA: holds === 'test' ? (testA ?? undefined) : undefined });
+  const task = `power ${circuit.id}`;
+  const known = recordsOf(edit.design, 'doneTask').find((one) => one.task === task);
+  if (holds === 'own' && !known) edit.add({ id: newId('done'), type: 'doneTask', task, on: today });
+  if (holds !== 'own' && known) edit.remove(known.id);
+}

@@ -1,0 +1,219 @@
+'use client';
+
+import { Button, Radio } from 'antd';
+import { Check, Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { nameOf } from '@/core/design/names';
+import { Edit } from '@/core/design/edit';
+import { recordsOf } from '@/core/design/design';
+import { newId } from '@/core/design/ids';
+import { firstPower, holderHolds, tryCircuit, type FirstPower, type InHolder, type PowerStep } from '@/core/plan/firstPower';
+import { today } from '@/core/units/days';
+import { formatAmps, formatRating } from '@/core/units/quantity';
+import { changeWords } from '@/core/wording/benchWords';
+import { HOLDER_WORDS, stopWords, testFuseWords } from '@/core/wording/powerWords';
+import { actWords } from '@/core/wording/wishWords';
+import { useDesign } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
+import shared from '../harness/Harness.module.css';
+import { StillLiveList } from './StillLiveList';
+import styles from './FirstPower.module.css';
+
+/** First power: what must be so before, then one circuit after the other through a small fuse, what should answer, and when to stop. */
+export function FirstPowerView() {
+  const analysis = useDesign((state) => state.analysis);
+  const power = useMemo(() => firstPower(analysis), [analysis]);
+  const [wanted, setWanted] = useState<string | null>(null);
+  if (!power) return <p className={shared.soft}>The wiring has no answer yet: Circuits shows why.</p>;
+  const next = power.steps.find(({ holds }) => holds !== 'own') ?? power.steps[0];
+  const openId = power.steps.some(({ circuit }) => circuit.id === wanted) ? wanted : (next?.circuit.id ?? null);
+  const isIn = power.steps.filter(({ holds }) => holds === 'own').length;
+  return (
+    <div className={shared.view} role="region" aria-label="First power" tabIndex={0}>
+      <div className={styles.bar}>
+        <span role="status">
+          <b className="reading">{isIn}</b> of {power.steps.length} circuits on their own fuse
+        </span>
+        <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <Before power={power} />
+      <ol className={styles.steps}>
+        {power.steps.map((step) => (
+          <Step
+            key={step.circuit.id}
+            power={power}
+            step={step}
+            isOpen={step.circuit.id === openId}
+            onOpen={() => setWanted(step.circuit.id)}
+          />
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+/** What must be so before any fuse goes in, and what should be read then. */
+function Before({ power: { bareA, steps } }: { power: FirstPower }) {
+  const design = useDesign((state) => state.design);
+  const { commit, refusal } = useRefusal();
+  const isConnected = recordsOf(design, 'doneTask').some(({ task }) => task === 'connect');
+  const unchecked = steps.filter(({ isChecked }) => !isChecked);
+  return (
+    <section aria-label="Before the first fuse" className={styles.before}>
+      <h3>Before the first fuse</h3>
+      <ul>
+        <li>Every fuse out, every switch off, the extinguisher within reach, no hand or tool near the bars.</li>
+        <li data-open={unchecked.length > 0}>
+          {unchecked.length === 0
+            ? 'Every circuit was checked with ohms.'
+            : `Not checked with ohms yet: ${unchecked.map(({ circuit }) => nameOf(design, circuit.id)).join(', ')}. The work plan says what each should read.`}
+        </li>
+        <li data-open={!isConnected}>
+          {isConnected
+            ? 'The battery is connected.'
+            : 'The battery is not said to be connected yet: plus first, minus last, isolator off until then. '}
+          {!isConnected && (
+            <Button
+              size="small"
+              icon={<Check size={15} />}
+              onClick={() =>
+                commit('The battery is connected', () => ({
+                  added: [{ id: newId('done'), type: 'doneTask', task: 'connect', on: today() }],
+                  updated: [],
+                  removed: [],
+                }))
+              }
+            >
+              it is
+            </Button>
+          )}
+        </li>
+        <li>
+          Isolator on: the blocks read what the battery does, and a clamp round its cable reads{' '}
+          {bareA < 0.005 ? 'nothing' : <span className="reading">{formatAmps(bareA)}</span>}. Anything else first: find it before a fuse
+          goes in.
+        </li>
+      </ul>
+      <StillLiveList />
+      {refusal}
+    </section>
+  );
+}
+
+interface StepProps {
+  power: FirstPower;
+  step: PowerStep;
+  isOpen: boolean;
+  onOpen(): void;
+}
+
+function Step({ power, step, isOpen, onOpen }: StepProps) {
+  const design = useDesign((state) => state.design);
+  const { circuit, fuse, holds, testA, isPowered } = step;
+  const name = nameOf(design, circuit.id);
+  const held = holds === 'other' ? `${formatRating(fuse.fittedA ?? null)} in, not planned` : HOLDER_WORDS[holds];
+  return (
+    <li data-holds={holds}>
+      <button type="button" className={styles.head} aria-expanded={isOpen} onClick={onOpen}>
+        <b>{name}</b>
+        <span className="reading">
+          {testA !== null && `${formatRating(testA)} → `}
+          {formatRating(fuse.ratingA)}
+        </span>
+        <span className={styles.held}>{held}</span>
+      </button>
+      {isOpen && (
+        <div className={styles.body}>
+          {holds === 'out' && isPowered && (
+            <p className={styles.open}>The work plan has it as powered, yet nobody said which fuse is in.</p>
+          )}
+          <Holder step={step} name={name} />
+          <p>{testFuseWords(step)}</p>
+          <Answers power={power} step={step} />
+          <p className={styles.stop}>{stopWords(step)}</p>
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** Three states of one holder, as they follow each other. */
+function Holder({ step, name }: { step: PowerStep; name: string }) {
+  const { commit, refusal } = useRefusal();
+  const { fuse, testA, holds, isChecked } = step;
+  const put = (now: Exclude<InHolder, 'other'>) =>
+    commit(`${name}: ${HOLDER_WORDS[now]}`, (design) => {
+      const edit = new Edit(design);
+      holderHolds(edit, step, now, today());
+      return edit.change;
+    });
+  return (
+    <div className={styles.holder}>
+      <Radio.Group
+        aria-label={`In the holder of ${name}`}
+        buttonStyle="solid"
+        size="large"
+        value={holds === 'other' ? null : holds}
+        onChange={({ target }) => put(target.value as Exclude<InHolder, 'other'>)}
+      >
+        <Radio.Button value="out">out</Radio.Button>
+        {testA !== null && <Radio.Button value="test">test fuse {formatRating(testA)}</Radio.Button>}
+        <Radio.Button value="own">its own {formatRating(fuse.ratingA)}</Radio.Button>
+      </Radio.Group>
+      {holds === 'test' && <span className={styles.open}>A test fuse that stays in is temporary work.</span>}
+      {holds === 'out' && !isChecked && <span className={styles.open}>Not checked with ohms yet.</span>}
+      {refusal}
+    </div>
+  );
+}
+
+/** What should answer as the fuse goes in, and to each thing one moves. */
+function Answers({ power, step }: { power: FirstPower; step: PowerStep }) {
+  const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const wiring = useDesign(({ analysis }) => analysis.wiring);
+  const { wakes, moves, together } = useMemo(() => tryCircuit(index, wiring, power, step), [index, wiring, power, step]);
+  const isOver = (amps: number) => step.testA !== null && amps > step.testA;
+  return (
+    <table className={styles.answers}>
+      <thead>
+        <tr>
+          <th scope="col">Do this</th>
+          <th scope="col">Expect</th>
+          <th scope="col">Through its fuse</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <th scope="row">Put the fuse in</th>
+          <td>{wakes.length === 0 ? 'nothing comes on' : changeWords(design, wakes).join('. ')}</td>
+          <td className="reading">{formatAmps(step.standingA)}</td>
+        </tr>
+        {moves.map(({ act, changes, amps }) => (
+          <tr key={actWords(design, act)}>
+            <th scope="row">{actWords(design, act)}</th>
+            <td>{changes.length === 0 ? 'nothing lights by it alone' : changeWords(design, changes).join('. ')}</td>
+            <td>
+              <span className="reading">{formatAmps(amps)}</span>
+              {isOver(amps) && <small>only on its own fuse</small>}
+            </td>
+          </tr>
+        ))}
+        {together && (
+          <tr>
+            <th scope="row">
+              {together.moved.map(({ mover, position }) => actWords(design, { kind: 'move', mover, position })).join(', ')}
+            </th>
+            <td>all of it on</td>
+            <td>
+              <span className="reading">{formatAmps(together.amps)}</span>
+              {isOver(together.amps) && <small>only on its own fuse</small>}
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}
