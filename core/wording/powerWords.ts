@@ -4,6 +4,8 @@ import { formatAmps, formatRating, formatSeconds } from '../units/quantity';
 /** What is in a fuse's holder. */
 export const HOLDER_WORDS: Record<InHolder, string> = { out: 'out', test: 'test fuse in', own: 'own fuse in', other: 'another fuse in' };
 
+/** What is shown as nought, A. */
+const UNSEEN_A = 0.005;
 /** Faster than anybody sees, s. */
 const AT_ONCE_S = 0.05;
 const within = (seconds: number) => (seconds < AT_ONCE_S ? 'at once' : `within ${formatSeconds(seconds)}`);
@@ -13,7 +15,10 @@ export function testFuseWords({ fuse, testA, standingA, short }: PowerStep): str
   const own = formatRating(fuse.ratingA);
   if (testA === null)
     return `${formatAmps(standingA)} flows by itself, so no fuse smaller than its own ${own} would hold. Switch off or unplug what runs by itself, and 1 A will do first; else its own, with a clamp round its wire.`;
-  const holds = `${formatRating(testA)} holds the ${formatAmps(standingA)} that flows by itself, with a third over it.`;
+  const holds =
+    standingA < UNSEEN_A
+      ? `Nothing flows by itself, so ${formatRating(testA)} will do.`
+      : `${formatRating(testA)} holds the ${formatAmps(standingA)} that flows by itself, with a third over it.`;
   if (!short || short.testOpensS === null) return holds;
   if (short.testOpensS === Infinity)
     return `${holds} A dead short at the far end may carry only ${formatAmps(short.amps)}: it is not sure to open, so feel for warmth.`;
