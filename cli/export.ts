@@ -10,8 +10,12 @@ import { writeDiagramSvg } from '../core/diagram/writeSvg';
 import { writeDiagramDxf } from '../core/formats/diagramPages';
 import { diagramDocument, fuseMapDocument, labelsDocument, loomDocument, panelDocument, paperOf } from '../core/formats/documents';
 import { writeLoomSvg } from '../core/formats/loomDrawing';
+import { bookView } from '../core/formats/book';
+import { folderFiles } from '../core/formats/folder';
+import { packed } from '../core/formats/packed';
 import type { PaperDrawings } from '../core/formats/paper';
 import { loomBoards, type LoomBoard } from '../core/harness/loomBoard';
+import { seenAs } from '../core/design/asBuilt';
 import { recordsOf } from '../core/design/design';
 import { LABEL_KINDS, labelsOf, writeLabelsCsv } from '../core/formats/labels';
 import { writePanelDxf, writePanelSvg } from '../core/formats/panelTemplate';
@@ -36,10 +40,10 @@ const TEXTS = [
   'loom.svg',
 ] as const;
 const PAPERS = ['diagram.pdf', 'labels.pdf', 'panel.pdf', 'loom.pdf', 'fuse-map.pdf'] as const;
-const FORMATS = [...TEXTS, ...PAPERS] as const;
+const FORMATS = [...TEXTS, ...PAPERS, 'folder.zip'] as const;
 type TextFormat = (typeof TEXTS)[number];
 type PaperFormat = (typeof PAPERS)[number];
-const isPaper = (format: TextFormat | PaperFormat): format is PaperFormat => PAPERS.some((one) => one === format);
+const isPaper = (format: (typeof FORMATS)[number]): format is PaperFormat => PAPERS.some((one) => one === format);
 
 /** `vine-knot export`: a design file in another format on standard output. Status 1 when its network has no answer. */
 export async function exportDesign(argv: string[]): Promise<number> {
@@ -55,7 +59,15 @@ export async function exportDesign(argv: string[]): Promise<number> {
   if (values.state !== undefined && format !== 'spice') throw new BadInput('--state: only a SPICE deck is of a state');
   if (values.circuit !== undefined && !format.startsWith('diagram')) throw new BadInput('--circuit: only a diagram is of one circuit');
   if (values.panel !== undefined && !format.startsWith('panel')) throw new BadInput('--panel: only a template is of one panel');
-  const analysis = analyse(loadDesign(file));
+  const whole = loadDesign(file);
+  const analysis = analyse(whole);
+  if (format === 'folder.zip') {
+    const view = bookView(whole);
+    const seen = view === 'now' ? analyse(seenAs(whole, view)) : analysis;
+    const drawings = sheetsOf(seen.index, harnessOf(seen.index, seen.wiring)).length > 0 ? await drawn(seen, undefined) : [];
+    process.stdout.write(packed(folderFiles(seen, view, whole, drawings, [])));
+    return 0;
+  }
   if (isPaper(format)) {
     const document = await paged(analysis, format, values.circuit, values.panel);
     const { drawingsPdf } = await import('../workers/setPdf.mjs');

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, saved, test } from './fixtures';
 
 /** A picture of one dot. */
@@ -64,6 +65,13 @@ test('a line with a photo is written on a phone without a connection, sent later
   expect(pdf.startsWith('%PDF')).toBe(true);
   // The photo goes in as it is kept.
   expect(pdf).toContain('/DCTDecode');
+
+  // The same as open files: an archive with the photo in it as it is kept.
+  const [folder] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Folder of files' }).click()]);
+  expect(folder.suggestedFilename()).toMatch(/^Pip.*\.folder\.zip$/);
+  const archive = readFileSync(await folder.path(), 'latin1');
+  for (const path of ['README.txt', 'book.pdf', 'diagram.svg', 'fuse-map.csv', 'logbook.csv']) expect(archive).toContain(path);
+  expect(archive).toMatch(/photos\/[\d-]+-1-[a-z-]+\.jpg/);
 });
 
 test('what is no photo, too large or of no design is refused; the place it was taken at is not kept', async ({ request, pip }) => {

@@ -1,10 +1,15 @@
-import { isFitting, progressOf, type DesignView } from '@/core/design/asBuilt';
-import { recordsOf } from '@/core/design/design';
+import type { DesignView } from '@/core/design/asBuilt';
+import { recordsOf, type Design } from '@/core/design/design';
+import type { Photo } from '@/core/design/schema';
 import { sheetsOf } from '@/core/diagram/drawing';
 import { drawSheets } from '@/core/diagram/drawSheets';
+import type { Drawing } from '@/core/diagram/layout';
+import type { Analysis } from '@/core/analysis/types';
 import { withSlowFindings } from '@/core/analysis/rules/slowFindings';
-import { makeBook, photoWords } from '@/core/formats/book';
+import { bookView, makeBook, photoWords } from '@/core/formats/book';
 import { diagramDocument } from '@/core/formats/documents';
+import { folderFiles, plainName } from '@/core/formats/folder';
+import { packed } from '@/core/formats/packed';
 import { harnessOf } from '@/core/harness/schedule';
 import { readAnalysed } from './analysed';
 import { attachment } from './attachment';
@@ -16,28 +21,64 @@ import { today } from '@/core/units/days';
 /** Photos a book carries at most, the newest: more make a document nobody can send. */
 const MOST_PHOTOS = 60;
 
-/** The book of the vehicle as one PDF, made in turn: as it is now, or as planned before anything is fitted, with diagrams and photos. @throws NotFound */
-export async function bookFile(request: Request, designId: string): Promise<Response> {
+interface Book {
+  analysis: Analysis;
+  view: DesignView;
+  whole: Design;
+  drawings: Drawing[];
+  pdf: Uint8Array<ArrayBuffer>;
+}
+
+/** The book as it is now, or as planned before anything is fitted, with diagrams and photos; made in turn. */
+async function bookOf({ signal }: Request, designId: string): Promise<Book> {
   const planned = await readAnalysed(designId, 'planned');
   const { whole } = planned;
-  const isBegun = Array.from(whole.records.values()).some((record) => isFitting(record) && progressOf(record) === 'fitted');
-  const view: DesignView = isBegun ? 'now' : 'planned';
-  const { analysis } = isBegun ? await readAnalysed(designId, view) : planned;
+  const view = bookView(whole);
+  const { analysis } = view === 'now' ? await readAnalysed(designId, view) : planned;
   const { design, index, wiring } = analysis;
-  const pdf = await inTurn(request.signal, async () => {
+  return inTurn(signal, async () => {
     const harness = harnessOf(index, wiring);
     const sheets = sheetsOf(index, harness);
-    const drawings = await withLayouter(request.signal, (layouter) => drawSheets({ design, index, wiring, harness }, sheets, layouter));
-    const kept = recordsOf(whole, 'photo').slice(-MOST_PHOTOS);
-    const photos = await Promise.all(kept.map(async (photo) => ({ words: photoWords(photo), jpeg: await photoBytes(designId, photo.id) })));
+    const drawings = await withLayouter(signal, (layouter) => drawSheets({ design, index, wiring, harness }, sheets, layouter));
+    const photos = await photosOf(designId, whole, MOST_PHOTOS);
     const day = today();
     const order = {
       report: makeBook(withSlowFindings(analysis), view, whole, day),
       date: day,
       pages: diagramDocument(analysis, drawings, 'A4').pages.map(({ svg }) => svg),
-      photos: photos.flatMap(({ words, jpeg }) => (jpeg ? [{ words, picture: `data:image/jpeg;base64,${jpeg.toString('base64')}` }] : [])),
+      photos: photos.map(({ photo, jpeg }) => ({ words: photoWords(photo), picture: `data:image/jpeg;base64,${jpeg.toString('base64')}` })),
     };
-    return bookPdf(order, request.signal);
+    return { analysis, view, whole, drawings, pdf: await bookPdf(order, signal) };
   });
+}
+
+/** The newest photos whose pictures are here. */
+async function photosOf(designId: string, whole: Design, most: number): Promise<{ photo: Photo; jpeg: Buffer }[]> {
+  const found = [];
+  for (const photo of recordsOf(whole, 'photo').slice(-most)) {
+    const jpeg = await photoBytes(designId, photo.id);
+    if (jpeg) found.push({ photo, jpeg });
+  }
+  return found;
+}
+
+/** The book of the vehicle as one PDF. @throws NotFound */
+export async function bookFile(request: Request, designId: string): Promise<Response> {
+  const { whole, pdf } = await bookOf(request, designId);
   return attachment(whole, pdf, 'application/pdf', 'book.pdf');
+}
+
+/** The same beside open files of all that is in it, and its photos, in one archive. @throws NotFound */
+export async function folderFile(request: Request, designId: string): Promise<Response> {
+  const { analysis, view, whole, drawings, pdf } = await bookOf(request, designId);
+  const photos = await photosOf(designId, whole, MOST_PHOTOS);
+  const files = folderFiles(analysis, view, whole, drawings, [
+    { path: 'book.pdf', about: 'the book of the vehicle: everything below, and its photos, to be read and printed', content: pdf },
+    ...photos.map(({ photo, jpeg }, at) => ({
+      path: `photos/${photo.on}-${at + 1}-${plainName(photo.caption)}.jpg`,
+      about: photo.caption,
+      content: new Uint8Array(jpeg),
+    })),
+  ]);
+  return attachment(whole, packed(files), 'application/zip', 'folder.zip');
 }

@@ -1,6 +1,6 @@
 import type { WholeAnalysis } from '../analysis/rules/slowFindings';
 import type { Analysis } from '../analysis/types';
-import type { DesignView } from '../design/asBuilt';
+import { isFitting, progressOf, type DesignView } from '../design/asBuilt';
 import { recordsOf, type Design } from '../design/design';
 import { nameOf } from '../design/names';
 import type { Photo } from '../design/schema';
@@ -13,11 +13,17 @@ import { LIVE_WORDS } from '../wording/planWords';
 import { makeReport } from './report';
 import { left, type Report, type ReportSection } from './reportSection';
 
+/** Which view a book is of: as it is now, once anything is marked as fitted. */
+export function bookView(whole: Design): DesignView {
+  const isBegun = Array.from(whole.records.values()).some((record) => isFitting(record) && progressOf(record) === 'fitted');
+  return isBegun ? 'now' : 'planned';
+}
+
 /** The book of the vehicle, for whoever owns it next: how to isolate, then all of the report, what is due and the logbook. */
 export function makeBook(analysis: WholeAnalysis, view: DesignView, whole: Design, today: string): Report {
   const { units } = analysis.index.settings;
   const report = makeReport(analysis, view, whole);
-  const sections = [isolate(analysis), ...report.sections, due(whole, today, units), logbook(whole, units)];
+  const sections = [howToIsolate(analysis), ...report.sections, due(whole, today, units), logbook(whole, units)];
   return {
     ...report,
     subject: view === 'now' ? 'Book of the vehicle, as built' : 'Book of the vehicle, nothing marked as fitted yet',
@@ -30,7 +36,8 @@ export function photoWords({ caption, on }: Photo): string {
   return [on, caption].filter(Boolean).join(', ');
 }
 
-function isolate({ design, index, wiring }: Analysis): ReportSection {
+/** What to turn off, and what is live all the same. */
+export function howToIsolate({ design, index, wiring }: Analysis): ReportSection {
   const isolators = Array.from(index.devices.values()).filter(({ kind }) => kind === 'isolator');
   const first =
     isolators.length > 0
@@ -58,7 +65,8 @@ function due(design: Design, today: string, units: UnitSystem): ReportSection {
   };
 }
 
-function logbook(design: Design, units: UnitSystem): ReportSection {
+/** The lines of the logbook. */
+export function logbook(design: Design, units: UnitSystem): ReportSection {
   const photos = recordsOf(design, 'photo');
   return {
     title: 'Logbook',

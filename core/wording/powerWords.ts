@@ -22,6 +22,8 @@ export function testFuseWords({ fuse, testA, standingA, short }: PowerStep): str
   if (!short || short.testOpensS === null) return holds;
   if (short.testOpensS === Infinity)
     return `${holds} A dead short at the far end may carry only ${formatAmps(short.amps)}: it is not sure to open, so feel for warmth.`;
+  if (short.ownOpensS < AT_ONCE_S)
+    return `${holds} A dead short at the far end carries ${formatAmps(short.amps)} or more, which opens either at once.`;
   const ownWords = short.ownOpensS === Infinity ? `its own ${own} not at all` : `its own ${own} ${within(short.ownOpensS)}`;
   return `${holds} A dead short at the far end carries ${formatAmps(short.amps)} or more: it opens ${within(short.testOpensS)}, ${ownWords}.`;
 }

@@ -64,9 +64,13 @@ export function LogView() {
           <section aria-label="Book of the vehicle">
             <h3>Book of the vehicle</h3>
             <p className={shared.soft}>
-              For whoever owns it next: how to isolate, fuse map, diagrams, wires, readings and this logbook, as one document.
+              For whoever owns it next: how to isolate, fuse map, diagrams, wires, readings, photos and this logbook, as one document; or
+              beside it as a folder of files that any program opens.
             </p>
-            <Button href={`/api/designs/${designId}/book.pdf`}>Book as PDF</Button>
+            <div className={styles.book}>
+              <Button href={`/api/designs/${designId}/book.pdf`}>Book as PDF</Button>
+              <Button href={`/api/designs/${designId}/folder.zip`}>Folder of files</Button>
+            </div>
           </section>
         </aside>
       </div>
