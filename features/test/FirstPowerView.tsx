@@ -1,8 +1,8 @@
 'use client';
 
-import { Button, Radio } from 'antd';
+import { Button, Checkbox, Radio } from 'antd';
 import { Check, Printer } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { nameOf } from '@/core/design/names';
 import { Edit } from '@/core/design/edit';
 import { recordsOf } from '@/core/design/design';
@@ -10,7 +10,7 @@ import { newId } from '@/core/design/ids';
 import { firstPower, holderHolds, tryCircuit, type FirstPower, type InHolder, type PowerStep } from '@/core/plan/firstPower';
 import { today } from '@/core/units/days';
 import { formatAmps, formatRating } from '@/core/units/quantity';
-import { changeWords } from '@/core/wording/benchWords';
+import { changeWords, movesWords } from '@/core/wording/benchWords';
 import { HOLDER_WORDS, stopWords, testFuseWords } from '@/core/wording/powerWords';
 import { actWords } from '@/core/wording/wishWords';
 import { useDesign } from '@/features/design/DesignProvider';
@@ -19,11 +19,15 @@ import shared from '../harness/Harness.module.css';
 import { StillLiveList } from './StillLiveList';
 import styles from './FirstPower.module.css';
 
+/** Each is worked out as it is opened; of so many all at once. */
+const MOST_OPEN = 40;
+
 /** First power: what must be so before, then one circuit after the other through a small fuse, what should answer, and when to stop. */
 export function FirstPowerView() {
   const analysis = useDesign((state) => state.analysis);
   const power = useMemo(() => firstPower(analysis), [analysis]);
   const [wanted, setWanted] = useState<string | null>(null);
+  const [isAll, setAll] = useState(false);
   if (!power) return <p className={shared.soft}>The wiring has no answer yet: Circuits shows why.</p>;
   const next = power.steps.find(({ holds }) => holds !== 'own') ?? power.steps[0];
   const openId = power.steps.some(({ circuit }) => circuit.id === wanted) ? wanted : (next?.circuit.id ?? null);
@@ -34,9 +38,16 @@ export function FirstPowerView() {
         <span role="status">
           <b className="reading">{isIn}</b> of {power.steps.length} circuits on their own fuse
         </span>
-        <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
-          Print
-        </Button>
+        <span className={styles.right}>
+          {power.steps.length <= MOST_OPEN && (
+            <Checkbox checked={isAll} onChange={({ target }) => setAll(target.checked)}>
+              open all, as for paper
+            </Checkbox>
+          )}
+          <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
+            Print
+          </Button>
+        </span>
       </div>
       <Before power={power} />
       <ol className={styles.steps}>
@@ -45,7 +56,8 @@ export function FirstPowerView() {
             key={step.circuit.id}
             power={power}
             step={step}
-            isOpen={step.circuit.id === openId}
+            isOpen={isAll || step.circuit.id === openId}
+            isAsked={step.circuit.id === wanted}
             onOpen={() => setWanted(step.circuit.id)}
           />
         ))}
@@ -106,16 +118,22 @@ interface StepProps {
   power: FirstPower;
   step: PowerStep;
   isOpen: boolean;
+  /** Somebody opened it. */
+  isAsked: boolean;
   onOpen(): void;
 }
 
-function Step({ power, step, isOpen, onOpen }: StepProps) {
+function Step({ power, step, isOpen, isAsked, onOpen }: StepProps) {
   const design = useDesign((state) => state.design);
   const { circuit, fuse, holds, testA, isPowered } = step;
   const name = nameOf(design, circuit.id);
   const held = holds === 'other' ? `${formatRating(fuse.fittedA ?? null)} in, not planned` : HOLDER_WORDS[holds];
+  const item = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (isAsked) item.current?.scrollIntoView({ block: 'nearest' });
+  }, [isAsked]);
   return (
-    <li data-holds={holds}>
+    <li ref={item} data-holds={holds}>
       <button type="button" className={styles.head} aria-expanded={isOpen} onClick={onOpen}>
         <b>{name}</b>
         <span className="reading">
@@ -203,9 +221,7 @@ function Answers({ power, step }: { power: FirstPower; step: PowerStep }) {
         ))}
         {together && (
           <tr>
-            <th scope="row">
-              {together.moved.map(({ mover, position }) => actWords(design, { kind: 'move', mover, position })).join(', ')}
-            </th>
+            <th scope="row">{movesWords(design, together.moved)}</th>
             <td>all of it on</td>
             <td>
               <span className="reading">{formatAmps(together.amps)}</span>
