@@ -51,6 +51,12 @@ test('a line with a photo is written on a phone without a connection, sent later
   await page.keyboard.press('Enter');
   await saved(page);
 
+  // It is marked where its part is, and led to from there.
+  const rig = page.getByRole('group', { name: 'Lines by place' });
+  const mark = rig.getByRole('button', { name: /one photo$/ });
+  await mark.press('Enter');
+  await expect(lines.first()).toBeFocused();
+
   // What was looked at is no longer due.
   const due = page.getByRole('region', { name: 'To be looked at' });
   await expect(due.getByRole('listitem').filter({ hasText: 'Bolted connections' })).toContainText('due since');

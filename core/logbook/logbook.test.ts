@@ -11,6 +11,7 @@ import { traceWiring } from '../network/wiring';
 import { heron } from '../../demo/heron';
 import { agedReadings } from './ageing';
 import { eventsOf, inspectionsDue, inUseSince } from './inspections';
+import { linesByPlace } from './whereLines';
 
 const bare = (): Design => {
   const edit = new Edit(pip());
@@ -111,4 +112,23 @@ test('what is ahead of the isolator or has a source of its own is not dead when 
     ...{ 'House battery': 'ahead', 'Main fuse': 'ahead', 'Battery isolator': 'ahead' },
     ...{ 'Roof panels': 'sun', 'Solar controller': 'sun', 'DC-DC charger': 'vehicle', Alternator: 'engine', 'Vehicle signals': 'vehicle' },
   });
+});
+
+test('lines are at the place of what they are about, a circuit’s at its fuse, each once a place, with their photos; what has no place is nowhere', () => {
+  const start = bare();
+  const device = (name: string) => recordsOf(start, 'device').find((one) => one.name === name)!;
+  const circuit = recordsOf(start, 'circuit').find(({ name }) => name === 'Water pump')!;
+  const pump = device('Water pump');
+  const block = recordsOf(start, 'device').find(({ kind }) => kind === 'fuseBlock')!;
+  const about = (...ids: string[]) => ({ about: ids.map((id) => ({ id, name: id })) });
+  const old = line('2026-01-01', about(pump.id));
+  const newer = line('2026-02-01', about(pump.id, pump.placeId!));
+  const atFuse = line('2026-03-01', about(circuit.id));
+  const gone = line('2026-04-01', about('no_longer_there'));
+  const photo = { id: 'photo_p', type: 'photo' as const, on: '2026-02-01', caption: '', widthPx: 1, heightPx: 1, eventId: newer.id };
+  const design = with_(start, old, newer, atFuse, gone, line('2026-05-01'), photo);
+  expect(linesByPlace(design, indexDesign(design))).toEqual([
+    { placeId: block.placeId, eventIds: [atFuse.id], photos: 0 },
+    { placeId: pump.placeId, eventIds: [newer.id, old.id], photos: 1 },
+  ]);
 });

@@ -20,6 +20,7 @@ import { today } from '@/core/units/days';
 import shared from '../harness/Harness.module.css';
 import { LogForm } from './LogForm';
 import { LogPhoto } from './LogPhoto';
+import { LogRig } from './LogRig';
 import { usePhotos } from './usePhotos';
 import { useTakePhoto } from './useTakePhoto';
 import styles from './Log.module.css';
@@ -31,6 +32,12 @@ export function LogView() {
   const photos = usePhotos();
   const events = useMemo(() => eventsOf(design), [design]);
   const pictures = useMemo(() => recordsOf(design, 'photo'), [design]);
+  const list = useRef<HTMLOListElement>(null);
+  const lookAt = (eventId: string) => {
+    const line = list.current?.querySelector<HTMLElement>(`[data-event="${CSS.escape(eventId)}"]`);
+    line?.scrollIntoView({ block: 'center' });
+    line?.focus({ preventScroll: true });
+  };
   return (
     <div className={shared.view} role="region" aria-label="Logbook" tabIndex={0}>
       <div className={styles.page}>
@@ -42,7 +49,7 @@ export function LogView() {
               {photos.refused ? `: ${photos.refused}.` : ' until the server can be reached.'}
             </p>
           )}
-          <ol className={styles.events} aria-label="Lines of the logbook">
+          <ol ref={list} className={styles.events} aria-label="Lines of the logbook">
             {events.map((event) => (
               <EventLine
                 key={event.id}
@@ -59,6 +66,7 @@ export function LogView() {
           )}
         </div>
         <aside className={styles.aside}>
+          <LogRig onChoose={lookAt} />
           <Inspections />
           <Aged />
           <section aria-label="Book of the vehicle">
@@ -161,7 +169,7 @@ function EventLine({ event, photos, onPhotos }: EventLineProps) {
       return edit.change;
     });
   return (
-    <li>
+    <li data-event={event.id} tabIndex={-1}>
       <div className={styles.head}>
         <span className="reading">{on}</span>
         <b>{EVENT_WORDS[kind]}</b>
