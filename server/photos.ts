@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, lt, notInArray, sql } from 'drizzle-orm';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { plainJpeg } from '@/core/formats/jpeg';
 import * as table from '@/db/schema';
@@ -6,6 +6,9 @@ import { BadRequest, NotFound } from './errors';
 import { designIdSchema, readBytes } from './http';
 import { headRevision } from './stored';
 import { oneWriterAtATime, store } from './store';
+
+/** So long a picture may be here before its record: a phone that was without a connection sends both as it comes back. */
+const ON_THE_WAY_MS = 7 * 24 * 3600 * 1000;
 
 /** The photo an address names: its last part. */
 function photoIdOf(request: Request): string {
@@ -29,12 +32,10 @@ export async function putPhoto(request: Request, designId: string): Promise<Resp
   await oneWriterAtATime(() =>
     database.transaction(
       async (writer) => {
-        const [held] = await writer
-          .select({ bytes: sql<number>`coalesce(sum(length(${table.photo.jpeg})), 0)` })
-          .from(table.photo)
-          .where(eq(table.photo.designId, designId));
-        if (held!.bytes + plain.bytes.length > LIMITS.photosBytes)
-          throw new BadRequest(`the photos of a design take ${LIMITS.photosBytes / 1_000_000} MB at most`, [], 413);
+        const isFull = async () => (await bytesHeld(writer, designId)) + plain.bytes.length > LIMITS.photosBytes;
+        // What undo might bring back is kept while there is room for it.
+        if (await isFull()) await letGo(writer, designId);
+        if (await isFull()) throw new BadRequest(`the photos of a design take ${LIMITS.photosBytes / 1_000_000} MB at most`, [], 413);
         const row = { designId, id, jpeg: Buffer.from(plain.bytes), at: Date.now() };
         await writer.insert(table.photo).values(row).onConflictDoNothing();
       },
@@ -42,6 +43,24 @@ export async function putPhoto(request: Request, designId: string): Promise<Resp
     ),
   );
   return new Response(null, { status: 204 });
+}
+
+type Writer = Parameters<Parameters<Awaited<ReturnType<typeof store>['database']>['transaction']>[0]>[0];
+
+async function bytesHeld(writer: Writer, designId: string): Promise<number> {
+  const [held] = await writer
+    .select({ bytes: sql<number>`coalesce(sum(length(${table.photo.jpeg})), 0)` })
+    .from(table.photo)
+    .where(eq(table.photo.designId, designId));
+  return held!.bytes;
+}
+
+/** Lets pictures go that no record of the design names any more. One just sent may have its record on the way. */
+async function letGo(writer: Writer, designId: string): Promise<void> {
+  const named = writer.select({ id: table.record.id }).from(table.record).where(eq(table.record.designId, designId));
+  await writer
+    .delete(table.photo)
+    .where(and(eq(table.photo.designId, designId), lt(table.photo.at, Date.now() - ON_THE_WAY_MS), notInArray(table.photo.id, named)));
 }
 
 /** A photo's picture. @throws NotFound */
