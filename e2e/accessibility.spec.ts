@@ -63,6 +63,11 @@ test('axe finds nothing serious on any screen', async ({ page, heron }) => {
     await expect(page.getByRole('heading').first()).toBeVisible();
     await inBothThemes(page, path);
   }
+  for (const tab of ['First power', 'Logbook']) {
+    await page.getByText(tab, { exact: true }).click();
+    await expect(page.getByRole('region', { name: tab })).toBeVisible();
+    await inBothThemes(page, tab);
+  }
 });
 
 // Where no button changes the theme.
