@@ -8,6 +8,8 @@ import { deviceOf, recordsOf, type Design } from '../design/design';
 import type { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { BenchAct, Protection } from '../design/schema';
+import { behaviourOf } from '../devices/load';
+import { startOf } from '../devices/starts';
 import { movesFor } from '../diagnosis/moves';
 import type { Moved } from '../diagnosis/foresee';
 import { BEGUN, withControl, type ControlState } from '../network/controlState';
@@ -41,6 +43,12 @@ interface Powering {
   protections: ReadonlyMap<string, { endA: number | null }>;
 }
 
+interface Start {
+  loadId: string;
+  amps: number;
+  seconds: number;
+}
+
 /** First power to one circuit. */
 export interface PowerStep {
   circuit: WiredCircuit;
@@ -50,6 +58,8 @@ export interface PowerStep {
   testA: number | null;
   /** What flows through it with every control as it is left, A. */
   standingA: number;
+  /** The hardest start among what runs by itself: which load, what then flows, A, and how long, s. */
+  start: Start | null;
   /** A dead short at its far end: the least it carries, A, and how soon either fuse opens at that, s. Null with nothing behind it. */
   short: { amps: number; testOpensS: number | null; ownOpensS: number } | null;
   isChecked: boolean;
@@ -80,6 +90,7 @@ export function firstPower({ design, index, circuits, protections }: Powering): 
         holds: inHolder(fuse, testA),
         testA,
         standingA: through(left, fuse.id),
+        start: startsBehind(index, left, fuse.id)[0] ?? null,
         short:
           endA === null
             ? null
@@ -158,12 +169,29 @@ export function benchOf(index: DesignIndex, begun: ControlState = BEGUN): Bench 
   }
 }
 
-/** A test fuse holds what flows with every switch as it is left, a third over it, and is smaller than the circuit's own. Common practice: from 1 A up. */
+/** What runs by itself behind a fuse and takes more as it starts, beside all else that runs there; the most first. */
+function startsBehind({ devices }: DesignIndex, bench: Bench, fuseId: string): Start[] {
+  const standingA = through(bench, fuseId);
+  const starts = bench.answer.loads.flatMap(({ id, state, amps, by }): Start[] => {
+    const load = devices.get(id);
+    if (state === 'off' || load?.kind !== 'load' || !by.includes(fuseId)) return [];
+    const { factor, seconds } = startOf(load, behaviourOf(load));
+    return factor > 1 ? [{ loadId: id, amps: standingA + (factor - 1) * amps, seconds }] : [];
+  });
+  return starts.sort((a, b) => b.amps - a.amps);
+}
+
+/**
+ * A test fuse holds what flows with every switch as it is left, a third over it, stands what starts by itself, and is smaller than the circuit's own. Common practice: from
+ * 1 A up.
+ */
 export function testFuse(index: DesignIndex, bench: Bench | null, protectionId: string): number | undefined {
   const fuse = index.devices.get(protectionId);
   if (!bench || fuse?.kind !== 'protection') return undefined;
-  const amps = through(bench, protectionId);
-  return RATINGS_A.blade.find((ratingA) => ratingA >= amps * HOLDS && ratingA < fuse.ratingA);
+  const standingA = through(bench, protectionId);
+  const starts = startsBehind(index, bench, protectionId);
+  const stands = (ratingA: number) => starts.every(({ amps, seconds }) => openingTimeS('blade', amps / ratingA) >= seconds);
+  return RATINGS_A.blade.find((ratingA) => ratingA >= standingA * HOLDS && ratingA < fuse.ratingA && stands(ratingA));
 }
 
 function inHolder({ work, fittedA }: Protection, testA: number | null): InHolder {

@@ -1,3 +1,5 @@
+import type { Design } from '../design/design';
+import { nameOf } from '../design/names';
 import type { InHolder, PowerStep } from '../plan/firstPower';
 import { formatAmps, formatRating, formatSeconds } from '../units/quantity';
 
@@ -11,14 +13,14 @@ const AT_ONCE_S = 0.05;
 const within = (seconds: number) => (seconds < AT_ONCE_S ? 'at once' : `within ${formatSeconds(seconds)}`);
 
 /** Why a test fuse is as large as it is: over what flows by itself, under what a short would need. */
-export function testFuseWords({ fuse, testA, standingA, short }: PowerStep): string {
+export function testFuseWords(design: Design, { fuse, testA, standingA, start, short }: PowerStep): string {
   const own = formatRating(fuse.ratingA);
   if (testA === null)
-    return `${formatAmps(standingA)} flows by itself, so no fuse smaller than its own ${own} would hold. Switch off or unplug what runs by itself, and 1 A will do first; else its own, with a clamp round its wire.`;
+    return `${formatAmps(standingA)} flows by itself${start ? `, ${formatAmps(start.amps)} as ${nameOf(design, start.loadId)} starts` : ''}, so no fuse smaller than its own ${own} would hold. Switch off or unplug what runs by itself, and 1 A will do first; else its own, with a clamp round its wire.`;
   const holds =
     standingA < UNSEEN_A
       ? `Nothing flows by itself, so ${formatRating(testA)} will do.`
-      : `${formatRating(testA)} holds the ${formatAmps(standingA)} that flows by itself, with a third over it.`;
+      : `${formatRating(testA)} holds the ${formatAmps(standingA)} that flows by itself, with a third over it${start ? `, and should stand ${formatAmps(start.amps)} for ${formatSeconds(start.seconds)} as ${nameOf(design, start.loadId)} starts` : ''}.`;
   if (!short || short.testOpensS === null) return holds;
   if (short.testOpensS === Infinity)
     return `${holds} A dead short at the far end may carry only ${formatAmps(short.amps)}: it is not sure to open, so feel for warmth.`;

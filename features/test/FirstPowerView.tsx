@@ -148,7 +148,7 @@ function Step({ power, step, isOpen, isAsked, onOpen }: StepProps) {
             <p className={styles.open}>The work plan has it as powered, yet nobody said which fuse is in.</p>
           )}
           <Holder step={step} name={name} />
-          <p>{testFuseWords(step)}</p>
+          <p>{testFuseWords(design, step)}</p>
           <Answers power={power} step={step} />
           <p className={styles.stop}>{stopWords(step)}</p>
         </div>
