@@ -1,3 +1,6 @@
+import { pip } from '../../demo/pip';
+import { recordsOf } from '../design/design';
+import { wordFinding } from '../wording/wording';
 import type { WordsOf } from '../wording/ruleWords';
 import { finding, type Finding } from './finding';
 
@@ -30,4 +33,13 @@ test('figures that a rule has not do not compile, in what is found, in its words
   };
   expect(planted).toBeDefined();
   expect(lead).toEqual({ ...about, rule: 'main.farFromBattery', numbers: { leadMm: 900, mostMm: 200 } });
+});
+
+test('loads never meant together that are lit with nothing moved are told so, and not as too many controls to try', () => {
+  const design = pip();
+  const [one, other] = recordsOf(design, 'device').filter(({ kind }) => kind === 'load');
+  const says = (positions: [] | null) =>
+    wordFinding(finding('reach.together', 'caution', [one!.id, other!.id], { group: 'one of two', positions }), design, 'metric').message;
+  expect(says([])).toContain('lights both with everything at rest');
+  expect(says(null)).toContain('too many controls');
 });
