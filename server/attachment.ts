@@ -1,14 +1,10 @@
 import { settingsOf, type Design } from '@/core/design/design';
+import { plainName } from '@/core/units/text';
 
 /** A response the browser saves under the design's name. */
 export function attachment(design: Design, body: BodyInit, type: string, ending: string): Response {
   const { name } = settingsOf(design);
-  const plain =
-    name
-      .replace(/[^A-Za-z0-9 _-]/g, '')
-      .trim()
-      .replace(/\s+/g, '-')
-      .toLowerCase() || 'design';
+  const plain = plainName(name, 'design');
   return new Response(body, {
     headers: {
       'content-type': type,

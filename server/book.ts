@@ -8,7 +8,7 @@ import type { Analysis } from '@/core/analysis/types';
 import { withSlowFindings } from '@/core/analysis/rules/slowFindings';
 import { bookView, makeBook, photoWords } from '@/core/formats/book';
 import { diagramDocument } from '@/core/formats/documents';
-import { folderFiles, plainName } from '@/core/formats/folder';
+import { folderFiles } from '@/core/formats/folder';
 import { packed } from '@/core/formats/packed';
 import { harnessOf } from '@/core/harness/schedule';
 import { readAnalysed } from './analysed';
@@ -17,6 +17,7 @@ import { withLayouter } from './layouter';
 import { bookPdf, inTurn } from './pdf';
 import { photoBytes } from './photos';
 import { today } from '@/core/units/days';
+import { plainName } from '@/core/units/text';
 
 /** Photos a book carries at most, the newest: more make a document nobody can send. */
 const MOST_PHOTOS = 60;
@@ -26,6 +27,7 @@ interface Book {
   view: DesignView;
   whole: Design;
   drawings: Drawing[];
+  photos: { photo: Photo; jpeg: Buffer }[];
   pdf: Uint8Array<ArrayBuffer>;
 }
 
@@ -40,7 +42,7 @@ async function bookOf({ signal }: Request, designId: string): Promise<Book> {
     const harness = harnessOf(index, wiring);
     const sheets = sheetsOf(index, harness);
     const drawings = await withLayouter(signal, (layouter) => drawSheets({ design, index, wiring, harness }, sheets, layouter));
-    const photos = await photosOf(designId, whole, MOST_PHOTOS);
+    const photos = await photosOf(designId, whole);
     const day = today();
     const order = {
       report: makeBook(withSlowFindings(analysis), view, whole, day),
@@ -48,14 +50,14 @@ async function bookOf({ signal }: Request, designId: string): Promise<Book> {
       pages: diagramDocument(analysis, drawings, 'A4').pages.map(({ svg }) => svg),
       photos: photos.map(({ photo, jpeg }) => ({ words: photoWords(photo), picture: `data:image/jpeg;base64,${jpeg.toString('base64')}` })),
     };
-    return { analysis, view, whole, drawings, pdf: await bookPdf(order, signal) };
+    return { analysis, view, whole, drawings, photos, pdf: await bookPdf(order, signal) };
   });
 }
 
 /** The newest photos whose pictures are here. */
-async function photosOf(designId: string, whole: Design, most: number): Promise<{ photo: Photo; jpeg: Buffer }[]> {
+async function photosOf(designId: string, whole: Design): Promise<Book['photos']> {
   const found = [];
-  for (const photo of recordsOf(whole, 'photo').slice(-most)) {
+  for (const photo of recordsOf(whole, 'photo').slice(-MOST_PHOTOS)) {
     const jpeg = await photoBytes(designId, photo.id);
     if (jpeg) found.push({ photo, jpeg });
   }
@@ -70,8 +72,7 @@ export async function bookFile(request: Request, designId: string): Promise<Resp
 
 /** The same beside open files of all that is in it, and its photos, in one archive. @throws NotFound */
 export async function folderFile(request: Request, designId: string): Promise<Response> {
-  const { analysis, view, whole, drawings, pdf } = await bookOf(request, designId);
-  const photos = await photosOf(designId, whole, MOST_PHOTOS);
+  const { analysis, view, whole, drawings, photos, pdf } = await bookOf(request, designId);
   const files = folderFiles(analysis, view, whole, drawings, [
     { path: 'book.pdf', about: 'the book of the vehicle: everything below, and its photos, to be read and printed', content: pdf },
     ...photos.map(({ photo, jpeg }, at) => ({

@@ -178,6 +178,11 @@ export function loadDraw(load: Load): LoadDraw {
   return { watts: watts * scale, amps: amps * scale, basis: 'measured', ratedWatts, ratedAmps };
 }
 
+/** Whether nobody has said what a load draws: it counts as nothing wherever currents are added. */
+export function isDrawUnknown(load: Load | null): boolean {
+  return load !== null && loadDraw(load).watts === 0 && !load.levels?.length;
+}
+
 /** A load's law: its measured draw at the voltage it was measured at, or else its rated one. */
 function workingLaw(device: Load): Law {
   const { atV: ratedV } = device.measured?.draw ?? device.rated;

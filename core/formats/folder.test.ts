@@ -7,7 +7,8 @@ import { recordsOf, type Design } from '../design/design';
 import { bookView } from './book';
 import { CAUTIONS } from './cautions';
 import { readDesignFile } from './designFile';
-import { folderFiles, plainName, type FolderFile } from './folder';
+import { plainName } from '../units/text';
+import { folderFiles, type FolderFile } from './folder';
 import { packed } from './packed';
 import { writeWiresCsv } from './wiresCsv';
 

@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import { recordsOf, settingsOf, type Design } from '../design/design';
 import type { DesignView } from '../design/asBuilt';
 import type { Analysis } from '../analysis/types';
@@ -18,7 +17,8 @@ import { writePlanSvg } from './planSvg';
 import { readingsTaken } from './reportReadings';
 import type { ReportSection } from './reportSection';
 import { writePlacesCsv, writeRoutesCsv } from './rigCsv';
-import { safeCell } from './safeCell';
+import { writeRows } from './safeCell';
+import { plainName } from '../units/text';
 import { writePartsCsv, writeWiresCsv } from './wiresCsv';
 
 /** A file of the folder, and what it is for. */
@@ -80,12 +80,12 @@ export function folderFiles(
 }
 
 function fuseMapCsv(analysis: Analysis): string {
-  return csv(
+  return writeRows([
     ['Where', 'Slot or holder', 'Rating', 'Colour', 'Circuit', 'Feeds'],
-    fuseMap(analysis).flatMap(({ title, lines }) =>
+    ...fuseMap(analysis).flatMap(({ title, lines }) =>
       lines.map(({ slot, rating, colour, circuit, feeds }) => [title, slot, rating, colour, circuit, feeds]),
     ),
-  );
+  ]);
 }
 
 /** Templates of panels that are cut. */
@@ -103,25 +103,7 @@ function panelFiles(design: Design): FolderFile[] {
 }
 
 function sectionFile(path: string, about: string, { columns, rows }: ReportSection): FolderFile[] {
-  return rows.length === 0 ? [] : [{ path, about, content: csv(columns.map(({ title }) => title), rows) }]; // prettier-ignore
-}
-
-function csv(heads: readonly string[], rows: readonly (readonly string[])[]): string {
-  return `${Papa.unparse(
-    [heads, ...rows].map((row) => row.map(safeCell)),
-    { newline: '\r\n' },
-  )}\r\n`;
-}
-
-/** A name as part of a file's, whatever letters it has. */
-export function plainName(name: string): string {
-  const plain = name
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .replace(/[^A-Za-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .toLowerCase();
-  return plain.slice(0, 60) || 'unnamed';
+  return rows.length === 0 ? [] : [{ path, about, content: writeRows([columns.map(({ title }) => title), ...rows]) }]; // prettier-ignore
 }
 
 /** What one reads first, without any program: how to isolate, what to mind, what is in the folder. */

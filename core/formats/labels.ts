@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import { LABEL_SHEETS, type LabelSheet, type LabelSheetId } from '../catalog/labelSheets';
 import type { Analysis } from '../analysis/types';
 import { recordsOf } from '../design/design';
@@ -9,7 +8,7 @@ import { formatRating } from '../units/quantity';
 import { terminalName } from '../wording/terminalNames';
 import { fitted, n, PAPERS, svgText, type PaperPage } from './paper';
 import { squareCode } from './squareCode';
-import { safeCell } from './safeCell';
+import { writeRows } from './safeCell';
 
 /** What labels are for. */
 export const LABEL_KINDS = ['wires', 'fuses', 'switches'] as const;
@@ -127,8 +126,5 @@ function words({ large, small }: Label, x: number, y: number, widthMm: number, h
 
 /** The same for a label printer: a line a label. */
 export function writeLabelsCsv(labels: readonly Label[]): string {
-  return `${Papa.unparse(
-    labels.map(({ large, small }) => ({ large: safeCell(large), small: safeCell(small) })),
-    { newline: '\r\n' },
-  )}\r\n`;
+  return writeRows([['large', 'small'], ...labels.map(({ large, small }) => [large, small])]);
 }

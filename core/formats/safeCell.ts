@@ -1,3 +1,13 @@
+import Papa from 'papaparse';
+
+/** Rows of words as CSV, none of which runs in a spreadsheet. */
+export function writeRows(rows: readonly (readonly string[])[]): string {
+  return `${Papa.unparse(
+    rows.map((row) => row.map(safeCell)),
+    { newline: '\r\n' },
+  )}\r\n`;
+}
+
 /** A cell that a spreadsheet would run as a formula is written as text. */
 export function safeCell(text: string): string {
   return RUNS.test(text) ? `'${text}` : text;

@@ -1,13 +1,9 @@
-import Papa from 'papaparse';
 import type { GroupTruth } from '../bench/truth';
 import type { Design } from '../design/design';
 import { groupTruthRows, truthHeads } from '../wording/benchWords';
-import { safeCell } from './safeCell';
+import { writeRows } from './safeCell';
 
 /** A truth table of some loads, a line each way: what influences them, whether each is lit, and what is wished. */
 export function writeTruthCsv(design: Design, truth: GroupTruth, loadIds: readonly string[]): string {
-  return `${Papa.unparse(
-    groupTruthRows(design, truth, truthHeads(design, loadIds)).map((row) => row.map(safeCell)),
-    { newline: '\r\n' },
-  )}\r\n`;
+  return writeRows(groupTruthRows(design, truth, truthHeads(design, loadIds)));
 }

@@ -7,6 +7,7 @@ import { openingTimeS } from '../catalog/fuseTimes';
 import { Edit } from '../design/edit';
 import { recordsOf, type Design } from '../design/design';
 import { nameOf } from '../design/names';
+import { testFuseWords } from '../wording/powerWords';
 import { firstPower, holderHolds, tryCircuit, type PowerStep } from './firstPower';
 
 const of = (design: Design) => firstPower(analyse(design))!;
@@ -115,5 +116,25 @@ describe('a holder', () => {
     const edit = new Edit(design);
     edit.set(stepOf(design, /Water pump/).fuse, { fittedA: 20 });
     expect(seen(edit.design)).toEqual(['other', false, true]);
+  });
+});
+
+describe('what is not known', () => {
+  const says = (change: (edit: Edit, step: PowerStep) => void) => {
+    const edit = new Edit(pip());
+    change(edit, stepOf(edit.design, /Water pump/));
+    return testFuseWords(edit.design, stepOf(edit.design, /Water pump/));
+  };
+
+  test('is not taken as nothing: a load nobody said the draw of is named', () => {
+    const unsaid = says((edit, { circuit }) => edit.set(circuit.loadIds[0]!, { rated: { kind: 'watts', watts: 0, atV: 12 } }));
+    expect(unsaid).toMatch(/^Nobody has said what Water pump draws: what flows here, and whether a test fuse holds it, is not known\./);
+    expect(says(() => undefined)).toMatch(/^Nothing flows by itself, so 1 A will do\./);
+  });
+
+  test('a circuit on the smallest fuse there is is tried with that, and never told to take one as large', () => {
+    expect(says((edit, { fuse }) => edit.set(fuse, { ratingA: 1 }))).toBe(
+      'There is no smaller fuse than its own 1 A: it is tried with that.',
+    );
   });
 });

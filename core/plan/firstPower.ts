@@ -6,9 +6,8 @@ import { RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { deviceOf, recordsOf, type Design } from '../design/design';
 import type { Edit } from '../design/edit';
-import { newId } from '../design/ids';
 import type { BenchAct, Protection } from '../design/schema';
-import { behaviourOf } from '../devices/load';
+import { behaviourOf, isDrawUnknown } from '../devices/load';
 import { startOf } from '../devices/starts';
 import { movesFor } from '../diagnosis/moves';
 import type { Moved } from '../diagnosis/foresee';
@@ -17,14 +16,15 @@ import { NetworkError } from '../network/networkError';
 import { Reach } from '../network/reach';
 import type { Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
+import { markDone } from './tickTask';
 
 /** What is in a fuse's holder: nothing yet, a small one to try with, its own, or another that somebody put in. */
 export type InHolder = 'out' | 'test' | 'own' | 'other';
 
 /** Over what flows by itself a test fuse is taken so many times larger, so that it holds. Common practice: a third. */
 const HOLDS = 1.33;
-/** What a meter does not tell from nought, A. */
-const UNSEEN_A = 0.005;
+/** What is shown as nought, A. */
+export const UNSEEN_A = 0.005;
 
 /** A circuit as it is wired. */
 interface WiredCircuit {
@@ -58,6 +58,8 @@ export interface PowerStep {
   testA: number | null;
   /** What flows through it with every control as it is left, A. */
   standingA: number;
+  /** Loads of it of which nobody has said what they draw: what flows is then not known. */
+  unknownIds: string[];
   /** The hardest start among what runs by itself: which load, what then flows, A, and how long, s. */
   start: Start | null;
   /** A dead short at its far end: the least it carries, A, and how soon either fuse opens at that, s. Null with nothing behind it. */
@@ -90,6 +92,7 @@ export function firstPower({ design, index, circuits, protections }: Powering): 
         holds: inHolder(fuse, testA),
         testA,
         standingA: through(left, fuse.id),
+        unknownIds: circuit.loadIds.filter((id) => isDrawUnknown(deviceOf(design, id, 'load'))),
         start: startsBehind(index, left, fuse.id)[0] ?? null,
         short:
           endA === null
@@ -202,8 +205,5 @@ function inHolder({ work, fittedA }: Protection, testA: number | null): InHolder
 /** Says what is in a circuit's holder: first power is done once its own fuse is in, and not while it is out or tried. */
 export function holderHolds(edit: Edit, { circuit, fuse, testA }: PowerStep, holds: 'out' | 'test' | 'own', today: string): void {
   edit.set(fuse, { work: holds === 'out' ? undefined : { state: 'fitted' }, fittedA: holds === 'test' ? (testA ?? undefined) : undefined });
-  const task = `power ${circuit.id}`;
-  const known = recordsOf(edit.design, 'doneTask').find((one) => one.task === task);
-  if (holds === 'own' && !known) edit.add({ id: newId('done'), type: 'doneTask', task, on: today });
-  if (holds !== 'own' && known) edit.remove(known.id);
+  markDone(edit, `power ${circuit.id}`, holds === 'own', today);
 }

@@ -21,10 +21,14 @@ export function tickTask(edit: Edit, { id, kind, subjectId }: Task, { wires }: H
     case 'land':
       for (const wireId of wireIds) edit.set(wireId, { work: isDone ? { state: 'fitted' } : undefined });
       return;
-    default: {
-      const known = recordsOf(edit.design, 'doneTask').find(({ task }) => task === id);
-      if (isDone && !known) edit.add({ id: newId('done'), type: 'doneTask', task: id, on: today });
-      if (!isDone && known) edit.remove(known.id);
-    }
+    default:
+      markDone(edit, id, isDone, today);
   }
+}
+
+/** Marks a task by its key that shows nowhere else in the design. */
+export function markDone(edit: Edit, task: string, isDone: boolean, today: string): void {
+  const known = recordsOf(edit.design, 'doneTask').find((one) => one.task === task);
+  if (isDone && !known) edit.add({ id: newId('done'), type: 'doneTask', task, on: today });
+  if (!isDone && known) edit.remove(known.id);
 }

@@ -21,3 +21,14 @@ export function cutText(text: string, most: number): string {
 export function escapeXml(text: string): string {
   return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 }
+
+/** A name as part of a file's, whatever letters it has. */
+export function plainName(name: string, otherwise = 'unnamed'): string {
+  const plain = name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .replace(/[^A-Za-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase();
+  return plain.slice(0, 60) || otherwise;
+}

@@ -1,22 +1,35 @@
+import { RATINGS_A } from '../catalog/fuses';
 import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
-import type { InHolder, PowerStep } from '../plan/firstPower';
+import { UNSEEN_A, type InHolder, type PowerStep } from '../plan/firstPower';
 import { formatAmps, formatRating, formatSeconds } from '../units/quantity';
 
 /** What is in a fuse's holder. */
 export const HOLDER_WORDS: Record<InHolder, string> = { out: 'out', test: 'test fuse in', own: 'own fuse in', other: 'another fuse in' };
 
-/** What is shown as nought, A. */
-const UNSEEN_A = 0.005;
+/** The smallest blade that is common, A. */
+const SMALLEST_A = RATINGS_A.blade[0]!;
 /** Faster than anybody sees, s. */
 const AT_ONCE_S = 0.05;
 const within = (seconds: number) => (seconds < AT_ONCE_S ? 'at once' : `within ${formatSeconds(seconds)}`);
 
-/** Why a test fuse is as large as it is: over what flows by itself, under what a short would need. */
-export function testFuseWords(design: Design, { fuse, testA, standingA, start, short }: PowerStep): string {
+/** What a clamp reads, where that is something. */
+export function flowWords(amps: number): string {
+  return amps < UNSEEN_A ? 'nothing' : formatAmps(amps);
+}
+
+/** Why a test fuse is as large as it is: over what flows by itself, under what a short would need; and what is not known of it. */
+export function testFuseWords(design: Design, step: PowerStep): string {
+  const unknown = step.unknownIds.map((id) => nameOf(design, id));
+  if (unknown.length === 0) return ratingWords(design, step);
+  return `Nobody has said what ${unknown.join(', ')} ${unknown.length === 1 ? 'draws' : 'draw'}: what flows here, and whether a test fuse holds it, is not known. ${ratingWords(design, step)}`;
+}
+
+function ratingWords(design: Design, { fuse, testA, standingA, start, short }: PowerStep): string {
   const own = formatRating(fuse.ratingA);
+  if (testA === null && fuse.ratingA <= SMALLEST_A) return `There is no smaller fuse than its own ${own}: it is tried with that.`;
   if (testA === null)
-    return `${formatAmps(standingA)} flows by itself${start ? `, ${formatAmps(start.amps)} as ${nameOf(design, start.loadId)} starts` : ''}, so no fuse smaller than its own ${own} would hold. Switch off or unplug what runs by itself, and 1 A will do first; else its own, with a clamp round its wire.`;
+    return `${formatAmps(standingA)} flows by itself${start ? `, ${formatAmps(start.amps)} as ${nameOf(design, start.loadId)} starts` : ''}, so no fuse smaller than its own ${own} would hold. Switch off or unplug what runs by itself, and ${formatRating(SMALLEST_A)} will do first; else its own, with a clamp round its wire.`;
   const holds =
     standingA < UNSEEN_A
       ? `Nothing flows by itself, so ${formatRating(testA)} will do.`

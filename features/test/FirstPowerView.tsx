@@ -6,12 +6,12 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { nameOf } from '@/core/design/names';
 import { Edit } from '@/core/design/edit';
 import { recordsOf } from '@/core/design/design';
-import { newId } from '@/core/design/ids';
 import { firstPower, holderHolds, tryCircuit, type FirstPower, type InHolder, type PowerStep } from '@/core/plan/firstPower';
+import { markDone } from '@/core/plan/tickTask';
 import { today } from '@/core/units/days';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { changeWords, movesWords } from '@/core/wording/benchWords';
-import { HOLDER_WORDS, stopWords, testFuseWords } from '@/core/wording/powerWords';
+import { flowWords, HOLDER_WORDS, stopWords, testFuseWords } from '@/core/wording/powerWords';
 import { actWords } from '@/core/wording/wishWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
@@ -26,11 +26,17 @@ const MOST_OPEN = 40;
 export function FirstPowerView() {
   const analysis = useDesign((state) => state.analysis);
   const power = useMemo(() => firstPower(analysis), [analysis]);
-  const [wanted, setWanted] = useState<string | null>(null);
+  const view = useDesign((state) => state.view);
+  // The one somebody opened; null: all were closed. Until then the next that is not on its own fuse.
+  const [wanted, setWanted] = useState<string | null>();
   const [isAll, setAll] = useState(false);
+  if (view === 'now')
+    return (
+      <p className={shared.soft}>First power goes by the plan: as it is now, a fuse that is not in yet is not there. Show it as planned.</p>
+    );
   if (!power) return <p className={shared.soft}>The wiring has no answer yet: Circuits shows why.</p>;
   const next = power.steps.find(({ holds }) => holds !== 'own') ?? power.steps[0];
-  const openId = power.steps.some(({ circuit }) => circuit.id === wanted) ? wanted : (next?.circuit.id ?? null);
+  const openId = wanted === undefined ? next?.circuit.id : wanted;
   const isIn = power.steps.filter(({ holds }) => holds === 'own').length;
   return (
     <div className={shared.view} role="region" aria-label="First power" tabIndex={0}>
@@ -58,7 +64,7 @@ export function FirstPowerView() {
             step={step}
             isOpen={isAll || step.circuit.id === openId}
             isAsked={step.circuit.id === wanted}
-            onOpen={() => setWanted(step.circuit.id)}
+            onOpen={setWanted}
           />
         ))}
       </ol>
@@ -91,11 +97,11 @@ function Before({ power: { bareA, steps } }: { power: FirstPower }) {
               size="small"
               icon={<Check size={15} />}
               onClick={() =>
-                commit('The battery is connected', () => ({
-                  added: [{ id: newId('done'), type: 'doneTask', task: 'connect', on: today() }],
-                  updated: [],
-                  removed: [],
-                }))
+                commit('The battery is connected', (now) => {
+                  const edit = new Edit(now);
+                  markDone(edit, 'connect', true, today());
+                  return edit.change;
+                })
               }
             >
               it is
@@ -103,9 +109,8 @@ function Before({ power: { bareA, steps } }: { power: FirstPower }) {
           )}
         </li>
         <li>
-          Isolator on: the blocks read what the battery does, and a clamp round its cable reads{' '}
-          {bareA < 0.005 ? 'nothing' : <span className="reading">{formatAmps(bareA)}</span>}. Anything else first: find it before a fuse
-          goes in.
+          Isolator on: the blocks read what the battery does, and a clamp round its cable reads {flowWords(bareA)}. Anything else first:
+          find it before a fuse goes in.
         </li>
       </ul>
       <StillLiveList />
@@ -120,7 +125,7 @@ interface StepProps {
   isOpen: boolean;
   /** Somebody opened it. */
   isAsked: boolean;
-  onOpen(): void;
+  onOpen(circuitId: string | null): void;
 }
 
 function Step({ power, step, isOpen, isAsked, onOpen }: StepProps) {
@@ -134,7 +139,7 @@ function Step({ power, step, isOpen, isAsked, onOpen }: StepProps) {
   }, [isAsked]);
   return (
     <li ref={item} data-holds={holds}>
-      <button type="button" className={styles.head} aria-expanded={isOpen} onClick={onOpen}>
+      <button type="button" className={styles.head} aria-expanded={isOpen} onClick={() => onOpen(isOpen ? null : circuit.id)}>
         <b>{name}</b>
         <span className="reading">
           {testA !== null && `${formatRating(testA)} → `}
@@ -147,7 +152,8 @@ function Step({ power, step, isOpen, isAsked, onOpen }: StepProps) {
           {holds === 'out' && isPowered && (
             <p className={styles.open}>The work plan has it as powered, yet nobody said which fuse is in.</p>
           )}
-          <Holder step={step} name={name} />
+          {/* What its own fuse may carry is tried once that is in: it stays open. */}
+          <Holder step={step} name={name} onPut={() => onOpen(circuit.id)} />
           <p>{testFuseWords(design, step)}</p>
           <Answers power={power} step={step} />
           <p className={styles.stop}>{stopWords(step)}</p>
@@ -158,15 +164,17 @@ function Step({ power, step, isOpen, isAsked, onOpen }: StepProps) {
 }
 
 /** Three states of one holder, as they follow each other. */
-function Holder({ step, name }: { step: PowerStep; name: string }) {
+function Holder({ step, name, onPut }: { step: PowerStep; name: string; onPut(): void }) {
   const { commit, refusal } = useRefusal();
   const { fuse, testA, holds, isChecked } = step;
-  const put = (now: Exclude<InHolder, 'other'>) =>
+  const put = (now: Exclude<InHolder, 'other'>) => {
+    onPut();
     commit(`${name}: ${HOLDER_WORDS[now]}`, (design) => {
       const edit = new Edit(design);
       holderHolds(edit, step, now, today());
       return edit.change;
     });
+  };
   return (
     <div className={styles.holder}>
       <Radio.Group

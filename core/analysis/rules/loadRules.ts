@@ -2,7 +2,7 @@ import type { Moved } from '../figures';
 import type { Finding } from '../finding';
 import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
-import { stripMetres } from '../../devices/load';
+import { isDrawUnknown, stripMetres } from '../../devices/load';
 import { memoryOf, type ControlState } from '../../network/controlState';
 
 /** A measured draw further than this from the rated one is worth a word, share of the rated. Common practice. */
@@ -27,8 +27,7 @@ function movedIn({ devices }: Analysis['index'], state: ControlState): Moved[] {
 export function findLoads({ loads, index, scenario, exclusions }: Analysis): Finding[] {
   const found: Finding[] = [];
   for (const { id, load, circuitId, draw } of loads.values()) {
-    if (draw.watts === 0 && !load.levels?.length)
-      found.push({ rule: 'load.noDraw', severity: 'caution', subjects: [id], circuitId, numbers: {} });
+    if (isDrawUnknown(load)) found.push({ rule: 'load.noDraw', severity: 'caution', subjects: [id], circuitId, numbers: {} });
     if (circuitId === null)
       found.push({ rule: 'load.noCircuit', severity: 'caution', subjects: [id], circuitId, numbers: { amps: draw.amps } });
     if (draw.basis === 'measured' && Math.abs(draw.watts - draw.ratedWatts) > MEASURED_DIFFERS * draw.ratedWatts) {
