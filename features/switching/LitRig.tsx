@@ -4,6 +4,7 @@ import type { Load } from '@/core/design/schema';
 import { isLamp } from '@/core/devices/load';
 import { answerWord } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { apart } from '@/features/rig/apart';
 import { Body } from '@/features/rig/Body';
 import { NO_PAN, project, type Projection } from '@/features/rig/projection';
 import { vinePath } from '@/features/rig/RouteVine';
@@ -11,7 +12,7 @@ import { groundOf } from '@/features/rig/zoneNames';
 import { inChunks } from './chunks';
 import { isDrawnAlike } from './lit';
 import { DrawnShape } from './LoadShape';
-import { ampsByStretch, apart, stretchesOf, whereLoad } from './onRig';
+import { ampsByStretch, stretchesOf, whereLoad } from './onRig';
 import styles from './LitRig.module.css';
 
 /** The drawing's own width, in its own units; it is as wide as its column. */

@@ -2,9 +2,9 @@ import { useMemo } from 'react';
 import { nameOf } from '@/core/design/names';
 import { linesByPlace, type PlaceLines } from '@/core/logbook/whereLines';
 import { useDesign } from '@/features/design/DesignProvider';
+import { apart } from '@/features/rig/apart';
 import { Body } from '@/features/rig/Body';
 import { NO_PAN, project } from '@/features/rig/projection';
-import { apart } from '@/features/switching/onRig';
 import styles from './Log.module.css';
 
 /** The drawing's own width, in its own units; it is as wide as its column. */
