@@ -5,10 +5,12 @@ import { sql } from 'drizzle-orm';
 import { pip } from '../demo/pip';
 import { LIMITS } from '../core/catalog/vocabulary';
 import type { Photo } from '../core/design/schema';
+import { commit } from './commit';
 import { createDesign } from './designs';
 import { BadRequest } from './errors';
 import { getPhoto, putPhoto } from './photos';
 import { store } from './store';
+import { readDesign } from './stored';
 
 process.env.DATABASE_URL = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-photos-')), 'designs.db');
 
@@ -51,6 +53,18 @@ test('with no room left, pictures go that no record names any more, and no other
   const here = ['photo_kept', 'photo_gone', 'photo_on_its_way', 'photo_new'].map((id) => isHere(designId, id));
   expect(await Promise.all(here)).toEqual([true, false, true, true]);
   expect(await isHere(other, 'photo_other')).toBe(true);
+});
+
+test('one whose record was taken out just now stays, and is there again after undo', async () => {
+  const designId = await full([
+    { id: 'photo_a', isNamed: true, days: 400 },
+    { id: 'photo_gone', isNamed: false, days: 30 },
+  ]);
+  const { design, revision } = await readDesign(designId);
+  const change = { added: [], updated: [], removed: [design.records.get('photo_a')!] };
+  await commit(designId, { changeId: 'out', baseRevision: revision, label: 'Photo out', change });
+  expect((await send(designId, 'photo_new')).status).toBe(204);
+  expect(await Promise.all(['photo_a', 'photo_gone'].map((id) => isHere(designId, id)))).toEqual([true, false]);
 });
 
 test('while all of them are in the design one more is refused, and nothing goes', async () => {

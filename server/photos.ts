@@ -1,4 +1,4 @@
-import { and, eq, lt, notInArray, sql } from 'drizzle-orm';
+import { and, eq, gt, lt, notInArray, sql } from 'drizzle-orm';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { plainJpeg } from '@/core/formats/jpeg';
 import * as table from '@/db/schema';
@@ -7,8 +7,8 @@ import { designIdSchema, readBytes } from './http';
 import { headRevision } from './stored';
 import { oneWriterAtATime, store } from './store';
 
-/** So long a picture may be here before its record: a phone that was without a connection sends both as it comes back. */
-const ON_THE_WAY_MS = 7 * 24 * 3600 * 1000;
+/** So long a picture that no record names is kept whatever room it takes: its record may be on the way from a phone without a connection, or come back by undo. */
+const KEPT_MS = 7 * 24 * 3600 * 1000;
 
 /** The photo an address names: its last part. */
 function photoIdOf(request: Request): string {
@@ -55,12 +55,19 @@ async function bytesHeld(writer: Writer, designId: string): Promise<number> {
   return held!.bytes;
 }
 
-/** Lets pictures go that no record of the design names any more. One just sent may have its record on the way. */
+/** Lets pictures go that no record of the design has named for some days. */
 async function letGo(writer: Writer, designId: string): Promise<void> {
+  const since = Date.now() - KEPT_MS;
   const named = writer.select({ id: table.record.id }).from(table.record).where(eq(table.record.designId, designId));
+  const lately = await writer
+    .select({ diff: table.change.diff })
+    .from(table.change)
+    .where(and(eq(table.change.designId, designId), gt(table.change.at, since)));
+  const justRemoved = lately.flatMap(({ diff }) => diff.removed.flatMap(({ id, type }) => (type === 'photo' ? [id] : [])));
+  const { photo } = table;
   await writer
-    .delete(table.photo)
-    .where(and(eq(table.photo.designId, designId), lt(table.photo.at, Date.now() - ON_THE_WAY_MS), notInArray(table.photo.id, named)));
+    .delete(photo)
+    .where(and(eq(photo.designId, designId), lt(photo.at, since), notInArray(photo.id, named), notInArray(photo.id, justRemoved)));
 }
 
 /** A photo's picture. @throws NotFound */

@@ -59,6 +59,7 @@ test('a short at the far end opens the test fuse at once, and sooner than the ci
 test('before the first fuse nothing flows; what runs by itself comes on as its own goes in, and nothing else', () => {
   const design = heron();
   expect(of(design).bareA).toBeLessThan(0.001);
+  expect(of(design).leftOut).toEqual([]);
   const fridge = tried(design, /Fridge/);
   expect(fridge.wakes.map(({ id, to }) => [nameOf(design, id), to.state])).toEqual([['Compressor fridge', 'on']]);
   expect(fridge.wakes[0]!.to.amps).toBeCloseTo(stepOf(design, /Fridge/).standingA, 3);
@@ -117,6 +118,14 @@ describe('a holder', () => {
     edit.set(stepOf(design, /Water pump/).fuse, { fittedA: 20 });
     expect(seen(edit.design)).toEqual(['other', false, true]);
   });
+});
+
+test('a circuit whose fuse nothing feeds is named, not counted as done', () => {
+  const edit = new Edit(pip());
+  const { circuit, fuse } = stepOf(edit.design, /Water pump/);
+  edit.set(fuse, { mount: null });
+  expect(of(edit.design).leftOut).toEqual([circuit.id]);
+  expect(of(edit.design).steps.map((step) => step.circuit.id)).not.toContain(circuit.id);
 });
 
 describe('what is not known', () => {

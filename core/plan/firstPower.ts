@@ -70,16 +70,18 @@ export interface PowerStep {
 
 /** First power to a design, circuit by circuit, as the fuses stand now. */
 export interface FirstPower {
-  /** Out of the battery with every circuit's fuse out, A. */
-  bareA: number;
+  /** Out of the battery with every circuit's fuse out, A; null where that has no answer. */
+  bareA: number | null;
   steps: PowerStep[];
+  /** Circuits that nothing feeds, or that feed nothing: there is nothing to try. */
+  leftOut: string[];
 }
 
-/** How first power goes. Null where the wiring has no answer. */
+/** How first power goes. Null where the wiring has no answer, or never comes to rest as it is left. */
 export function firstPower({ design, index, circuits, protections }: Powering): FirstPower | null {
   const done = new Set(recordsOf(design, 'doneTask').map(({ task }) => task));
   const left = benchOf(index);
-  if (!left) return null;
+  if (!left?.isAtRest) return null;
   const steps = circuits.flatMap((circuit): PowerStep[] => {
     const fuse = deviceOf(design, circuit.protectionId, 'protection');
     if (!fuse || !circuit.fed || circuit.loadIds.length + circuit.partIds.length === 0) return [];
@@ -108,7 +110,9 @@ export function firstPower({ design, index, circuits, protections }: Powering): 
     ];
   });
   const bare = benchOf(index, withOut(steps.map(({ fuse }) => fuse.id)));
-  return { bareA: Math.abs(bare?.answer.batteryA ?? 0), steps };
+  const tried = new Set(steps.map(({ circuit }) => circuit.id));
+  const leftOut = circuits.flatMap(({ id }) => (tried.has(id) ? [] : [id]));
+  return { bareA: bare?.isAtRest ? Math.abs(bare.answer.batteryA) : null, steps, leftOut };
 }
 
 /** One thing moved with a circuit's own fuse in, everything else as it is left, and what should answer. */

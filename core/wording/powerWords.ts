@@ -13,8 +13,9 @@ const SMALLEST_A = RATINGS_A.blade[0]!;
 const AT_ONCE_S = 0.05;
 const within = (seconds: number) => (seconds < AT_ONCE_S ? 'at once' : `within ${formatSeconds(seconds)}`);
 
-/** What a clamp reads, where that is something. */
-export function flowWords(amps: number): string {
+/** What a clamp reads; null: nobody can say. */
+export function flowWords(amps: number | null): string {
+  if (amps === null) return 'what is not known here';
   return amps < UNSEEN_A ? 'nothing' : formatAmps(amps);
 }
 

@@ -34,7 +34,7 @@ export function FirstPowerView() {
     return (
       <p className={shared.soft}>First power goes by the plan: as it is now, a fuse that is not in yet is not there. Show it as planned.</p>
     );
-  if (!power) return <p className={shared.soft}>The wiring has no answer yet: Circuits shows why.</p>;
+  if (!power) return <p className={shared.soft}>The wiring has no answer, or never comes to rest: Circuits and Switching show why.</p>;
   const next = power.steps.find(({ holds }) => holds !== 'own') ?? power.steps[0];
   const openId = wanted === undefined ? next?.circuit.id : wanted;
   const isIn = power.steps.filter(({ holds }) => holds === 'own').length;
@@ -73,7 +73,7 @@ export function FirstPowerView() {
 }
 
 /** What must be so before any fuse goes in, and what should be read then. */
-function Before({ power: { bareA, steps } }: { power: FirstPower }) {
+function Before({ power: { bareA, steps, leftOut } }: { power: FirstPower }) {
   const design = useDesign((state) => state.design);
   const { commit, refusal } = useRefusal();
   const isConnected = recordsOf(design, 'doneTask').some(({ task }) => task === 'connect');
@@ -88,6 +88,11 @@ function Before({ power: { bareA, steps } }: { power: FirstPower }) {
             ? 'Every circuit was checked with ohms.'
             : `Not checked with ohms yet: ${unchecked.map(({ circuit }) => nameOf(design, circuit.id)).join(', ')}. The work plan says what each should read.`}
         </li>
+        {leftOut.length > 0 && (
+          <li data-open>
+            Not among these, since nothing feeds them or nothing hangs on them: {leftOut.map((id) => nameOf(design, id)).join(', ')}.
+          </li>
+        )}
         <li data-open={!isConnected}>
           {isConnected
             ? 'The battery is connected.'
