@@ -155,7 +155,7 @@ test('loads of which something is wished are wired so that it is kept, told and 
     await wiring.locator('.ant-select-selection-item', { hasText: other }).locator('.ant-select-selection-item-remove').click();
   await choose(page, 'Their switches sit', 'on Hide panel', 'on Hide panel, 1 free');
   await wiring.getByRole('button', { name: 'Try it on a copy' }).click();
-  await expect(wiring).toContainText('Hide panel: 9 of 10 positions taken; all have a position');
+  await expect(wiring).toContainText('Hide panel: 9 of 10 positions taken; all have a position', { timeout: 30_000 });
   await expect(wiring).toContainText(/Roof fan: With a signal of the vehicle/);
   await expect(wiring).toContainText(/1 × .*relay/i);
   await wiring.getByRole('button', { name: 'Wire them so' }).click();

@@ -227,9 +227,9 @@ describe('the bodies taken', () => {
 describe('a file to save', () => {
   it.each([
     ['Pip', 'pip.csv'],
-    ['  Käfer & Co.  2 ', 'kfer-co-2.csv'],
-    ['../../etc/passwd', 'etcpasswd.csv'],
-    ['"; rm -rf', 'rm--rf.csv'],
+    ['  Käfer & Co.  2 ', 'kafer-co-2.csv'],
+    ['../../etc/passwd', 'etc-passwd.csv'],
+    ['"; rm -rf', 'rm-rf.csv'],
     ['蔓', 'design.csv'],
   ])('of a design called %s has a plain name, and the whole one for who can read it', (name, plain) => {
     const records = new Map(pip().records);
