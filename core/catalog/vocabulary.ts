@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 13;
+export const SCHEMA_VERSION = 14;
 
 /** The longest that is let run at once on the bench, s. */
 export const LONGEST_WAIT_S = 86_400;

@@ -144,6 +144,13 @@ export function sameRecord(a: unknown, b: unknown): boolean {
   return keys.every((key) => Object.hasOwn(b, key) && sameRecord((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]));
 }
 
+/** Names of the fields in which two states of a record differ. */
+export function changedFields(from: DesignRecord, to: DesignRecord): string[] {
+  return Array.from(new Set([...Object.keys(from), ...Object.keys(to)])).filter(
+    (field) => !sameRecord((from as Record<string, unknown>)[field], (to as Record<string, unknown>)[field]),
+  );
+}
+
 function expect(records: Map<string, DesignRecord>, wanted: DesignRecord, problems: Problem[]): boolean {
   const found = records.get(wanted.id);
   if (!found) problems.push({ code: 'missingRecord', id: wanted.id });

@@ -2,7 +2,10 @@ import { sameRecord, withFields, type Change, type FieldsOf, type RecordFields }
 import type { Design } from './design';
 import { DesignError } from './problems';
 import { referencesOf } from './references';
-import type { DesignRecord } from './schema';
+import type { DesignRecord, RecordType } from './schema';
+
+/** Kinds of record that are nothing without what they refer to. */
+const GOES_ALONG: ReadonlySet<RecordType> = new Set(['wish', 'panelPart', 'lead', 'reading', 'photo', 'option']);
 
 /** Collects several steps against a design into one Change, letting each step see the ones before it. */
 export class Edit {
@@ -34,18 +37,23 @@ export class Edit {
   }
 
   /**
-   * Removes a record, and with a device what was wished of it or by it, its leads, what was read at it and its position on a panel; with a wire what was read in it; with a panel all its positions; with a line of the logbook its photos. What was of a cable or a kit
+   * Removes a record, and with a device what was wished of it or by it, its leads, what was read at it and its position on a panel; with a wire what was read in it; with a panel all its positions; with a line of the logbook its photos; with a choice its options. What was of a cable or a kit
    * is by itself then.
    */
   remove(id: string): void {
     const record = this.now.get(id);
     this.now.delete(id);
     if (record?.type === 'cable' || record?.type === 'kit') this.partFrom(id);
-    if (record?.type !== 'device' && record?.type !== 'panel' && record?.type !== 'wire' && record?.type !== 'event') return;
+    if (
+      record?.type !== 'device' &&
+      record?.type !== 'panel' &&
+      record?.type !== 'wire' &&
+      record?.type !== 'event' &&
+      record?.type !== 'choice'
+    )
+      return;
     for (const other of this.now.values()) {
-      const goesAlong =
-        other.type === 'wish' || other.type === 'panelPart' || other.type === 'lead' || other.type === 'reading' || other.type === 'photo';
-      if (goesAlong && referencesOf(other).some((reference) => reference.id === id)) this.now.delete(other.id);
+      if (GOES_ALONG.has(other.type) && referencesOf(other).some((reference) => reference.id === id)) this.now.delete(other.id);
     }
   }
 

@@ -29,7 +29,26 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 13: what was done on the bench, kept: added.
   (records) => records,
+  // 14: choices and their options: added.
+  (records) => records,
 ];
+
+/** Records that a choice and its options hold come along: those not of an older version’s shape are found as any other broken record is. */
+function withHeld(record: unknown, migrate: Migration): unknown {
+  if (!isObject(record)) return record;
+  if (record.type === 'choice' && isObject(record.apart) && Array.isArray(record.apart.parts))
+    return { ...record, apart: { ...record.apart, parts: migrate(record.apart.parts) } };
+  if (record.type !== 'option' || !isObject(record.way)) return record;
+  const { added, updated, removed } = record.way;
+  if (!Array.isArray(added) || !Array.isArray(updated) || !Array.isArray(removed) || !updated.every(isObject)) return record;
+  const ends = migrate(updated.map(({ to }) => to));
+  const turned = migrate(updated.map(({ from }) => from)).map((from, at) => ({ from, to: ends[at] }));
+  return { ...record, way: { added: migrate(added), updated: turned, removed: migrate(removed) } };
+}
+
+function isObject(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null;
+}
 
 function withLevels(record: unknown): unknown {
   if (typeof record !== 'object' || record === null || !('type' in record)) return record;
@@ -59,5 +78,7 @@ export function migrateRecords(
   if (!Number.isInteger(fromVersion) || fromVersion < 1) throw new RangeError(`schema version ${fromVersion} does not exist`);
   if (fromVersion > toVersion)
     throw new RangeError(`schema version ${fromVersion} is newer than ${toVersion}, the newest this program reads`);
-  return migrations.slice(fromVersion - 1, toVersion - 1).reduce((current, migrate) => migrate(current), records);
+  return migrations
+    .slice(fromVersion - 1, toVersion - 1)
+    .reduce((current, migrate) => migrate(current).map((record) => withHeld(record, migrate)), records);
 }

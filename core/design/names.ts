@@ -23,6 +23,8 @@ export function nameOf(design: Design, id: string | undefined): string {
     case 'cable':
     case 'kit':
     case 'benchRun':
+    case 'choice':
+    case 'option':
       return record.name;
     case 'panelPart':
       return `${nameOf(design, record.panelId)}, position ${record.position}`;

@@ -21,6 +21,7 @@ export type ProblemCode =
   | 'noSuchCore'
   | 'coreTaken'
   | 'saidTwice'
+  | 'otherApart'
   | 'tooManyRecords'
   | 'badField';
 
@@ -82,6 +83,8 @@ export function describeProblem({ code, id, field, other }: Problem): string {
       return `${at}: something sits in position ${other} already`;
     case 'onTwoPanels':
       return `${at}: ${other} sits in another position already`;
+    case 'otherApart':
+      return `${at}: an option is worked on by itself; keep it or put it back first`;
     case 'noSuchCore':
       return `${at}: the cable has no core ${other}`;
     case 'coreTaken':

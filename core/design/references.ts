@@ -76,6 +76,13 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'lead':
       add('deviceId', record.deviceId, 'device');
       break;
+    case 'choice':
+      add('standingId', record.standingId, 'option');
+      break;
+    case 'option':
+      // What it would add, change or remove is held against the design as it is taken.
+      add('choiceId', record.choiceId, 'choice');
+      break;
     case 'zone':
     case 'scenario':
     case 'rig':

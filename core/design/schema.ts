@@ -5,6 +5,7 @@ import { dutyFields, logFields, prices, scenarioFields, wishes } from './energyS
 
 import { id, lengthMm, name, note, percent, work } from '../devices/fields';
 import { cable, coreOfCable, kit, lead } from './cableSchema';
+import { choiceSchema, optionSchema } from './choiceSchema';
 import { panel, panelPart } from './panelSchema';
 import { event, photo } from './eventSchema';
 import { reading } from './readingSchema';
@@ -145,7 +146,8 @@ const duty = z.strictObject({
 
 const log = z.strictObject({ id, type: z.literal('log'), ...logFields });
 
-export const recordSchema = z.discriminatedUnion('type', [
+/** What is designed, and so may be one way or another: not what there is, or was done, read and seen. */
+const parts = [
   settings,
   zone,
   deviceSchema,
@@ -153,25 +155,39 @@ export const recordSchema = z.discriminatedUnion('type', [
   circuit,
   scenario,
   duty,
-  rig,
   place,
   route,
-  keepClear,
-  log,
   wish,
-  trigger,
   panel,
   panelPart,
-  reel,
   cable,
   lead,
   kit,
+] as const;
+const partSchema = z.discriminatedUnion('type', parts);
+export const PART_TYPES: ReadonlySet<RecordType> = new Set([
+  ...(['settings', 'zone', 'device', 'wire', 'circuit', 'scenario', 'duty'] as const),
+  ...(['place', 'route', 'wish', 'panel', 'panelPart', 'cable', 'lead', 'kit'] as const),
+] satisfies PartRecord['type'][]);
+
+const choice = choiceSchema(partSchema);
+const option = optionSchema(partSchema);
+
+export const recordSchema = z.discriminatedUnion('type', [
+  ...parts,
+  rig,
+  keepClear,
+  log,
+  trigger,
+  reel,
   stock,
   reading,
   doneTask,
   event,
   photo,
   benchRun,
+  choice,
+  option,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -201,6 +217,10 @@ export type Duty = z.infer<typeof duty>;
 export type Log = z.infer<typeof log>;
 export type Trigger = z.infer<typeof trigger>;
 export type Wish = z.infer<typeof wish>;
+export type Choice = z.infer<typeof choice>;
+export type Option = z.infer<typeof option>;
+/** A record that an option of a choice may hold. */
+export type PartRecord = z.infer<typeof partSchema>;
 export type { Cable, CableCore, Kit, Lead } from './cableSchema';
 export type { LogEvent, Photo } from './eventSchema';
 export type { ReadingRecord } from './readingSchema';

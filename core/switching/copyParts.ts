@@ -19,7 +19,7 @@ export type CopyPart = (typeof COPY_PARTS)[number];
 export function copyParts(design: Design, part: CopyPart, name: string): Design {
   let copy = unbuilt(design, name);
   if (part === 'all') return copy;
-  copy = withoutVehicle(copy);
+  copy = withoutVehicle(withoutChoices(copy));
   if (part === 'system') return copy;
   for (const { id } of recordsOf(copy, 'circuit')) copy = applyChange(copy, removeCircuit(copy, id));
   if (part === 'loads') return copy;
@@ -56,6 +56,13 @@ function unbuilt(design: Design, name: string): Design {
 function asSaid({ says, proved }: Lead): Pick<Lead, 'says'> & { proved: undefined } {
   const isSaid = proved === undefined || says.some(({ terminal }) => terminal === proved);
   return { says: isSaid || says.length >= 4 ? says : [...says, { by: 'metered before', terminal: proved }], proved: undefined };
+}
+
+/** The same with what stands of each choice alone: its other options are of the whole. */
+function withoutChoices(design: Design): Design {
+  const edit = new Edit(design);
+  for (const { id } of recordsOf(design, 'choice')) edit.remove(id);
+  return applyChange(design, edit.change);
 }
 
 /** The same with no vehicle laid out: nothing has a place or a way any more, and no length was measured in the new one. */

@@ -1,4 +1,4 @@
-import { sameRecord, type Change } from '@/core/design/change';
+import { changedFields, sameRecord, type Change } from '@/core/design/change';
 import type { Design } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 
@@ -57,13 +57,6 @@ export function ontoCurrent(design: Design, { added, updated, removed }: Change)
     if (!design.records.has(record.id)) redone.added.push(record);
   }
   return redone;
-}
-
-/** Names of the fields in which two states of a record differ. */
-export function changedFields(from: DesignRecord, to: DesignRecord): string[] {
-  return Array.from(new Set([...Object.keys(from), ...Object.keys(to)])).filter(
-    (field) => !sameRecord(valueOf(from, field), valueOf(to, field)),
-  );
 }
 
 /** A record with some fields set; one set to nothing is taken out. */

@@ -2,7 +2,7 @@
 
 import { Button, Dropdown, Input, Segmented, Select } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { COLOUR_SCHOOLS, SETTINGS_ID, type ColourSchool } from '@/core/catalog/vocabulary';
 import { updateRecords } from '@/core/design/change';
 import { colourAll, fixNumbers } from '@/core/harness/editWires';
@@ -10,6 +10,8 @@ import { SCHOOL_WORDS } from '@/core/wording/harnessWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { useViewQuery } from '@/features/design/useViewQuery';
+import { CHOICES } from '@/features/workspace/targets';
+import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { later } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
@@ -19,6 +21,7 @@ import type { WireGrouping } from './scheduleColumns';
 import { useHarness } from './useHarness';
 import styles from './Harness.module.css';
 
+const ChoicesView = later(() => import('./ChoicesView').then(({ ChoicesView: view }) => view));
 const CutView = later(() => import('./CutView').then(({ CutView: view }) => view));
 const PartsListView = later(() => import('./PartsListView').then(({ PartsListView: view }) => view));
 const DiagramView = later(() => import('./DiagramView').then(({ DiagramView: view }) => view));
@@ -42,9 +45,10 @@ const OPENED_LATER = [
   PanelCutView,
   LabelsView,
   PinsView,
+  ChoicesView,
 ];
 
-type Shown = 'schedule' | 'loom' | 'making' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts';
+type Shown = 'schedule' | 'loom' | 'making' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts' | 'choices';
 
 /** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
 export function HarnessStage() {
@@ -55,6 +59,7 @@ export function HarnessStage() {
   const [find, setFind] = useState('');
   const harness = useHarness();
   usePreload(OPENED_LATER);
+  useHashTarget(useCallback((id) => id === CHOICES && setShown('choices'), []));
   if (count === 0) {
     return (
       <EmptyStage
@@ -90,6 +95,7 @@ export function HarnessStage() {
               { value: 'labels', label: 'Labels' },
               { value: 'cut', label: 'Cut list' },
               { value: 'parts', label: 'Parts' },
+              { value: 'choices', label: 'Choices' },
             ]}
           />
         </div>
@@ -132,6 +138,7 @@ export function HarnessStage() {
       {shown === 'panels' && <PanelCutView />}
       {shown === 'labels' && <LabelsView />}
       {shown === 'cut' && <CutView harness={harness} />}
+      {shown === 'choices' && <ChoicesView />}
       {shown === 'parts' && <PartsListView harness={harness} find={find} />}
     </div>
   );

@@ -16,7 +16,7 @@ import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { usePrices } from '@/features/design/usePrices';
 import { useRefusal } from '@/features/design/useRefusal';
 import { Facts } from './Facts';
-import { priceWords } from './priceWords';
+import { priceWords } from '@/core/formats/priceWords';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
 import styles from './WishesDrawer.module.css';
 

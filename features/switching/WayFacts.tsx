@@ -9,7 +9,7 @@ import { wordFinding } from '@/core/wording/wording';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { usePrices } from '@/features/design/usePrices';
 import { Facts } from './Facts';
-import { priceWords } from './priceWords';
+import { priceWords } from '@/core/formats/priceWords';
 import styles from './Ways.module.css';
 
 /** Wishes that name a part which goes. */

@@ -7,7 +7,9 @@ import type { WayKeeping } from '@/core/advice/waysKeeping';
 import { allWishes } from '@/core/bench/usualWishes';
 import { deviceOf, recordsOf, type Design } from '@/core/design/design';
 import type { TerminalRef } from '@/core/design/schema';
+import { LIMITS } from '@/core/catalog/vocabulary';
 import { NO_CHANGE } from '@/core/design/change';
+import { keepAsOption } from '@/core/design/options';
 import { nameOf } from '@/core/design/names';
 import { SIGNAL_WORDS } from '@/core/devices/partSettings';
 import type { VehicleSignal } from '@/core/devices/signalSource';
@@ -17,6 +19,7 @@ import { hasRule, THERE, thereToTake, type There } from '@/core/switching/galler
 import { waysFor, wayTo } from '@/core/switching/gallery/wayTo';
 import { FAMILY_PAGES, FAMILY_WORDS, WAY_WORDS } from '@/core/wording/wayWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { CHOICES } from '@/features/workspace/targets';
 import { useRefusal } from '@/features/design/useRefusal';
 import { leavesOnly } from '@/ui/leavesOnly';
 import { TryBench } from './TryBench';
@@ -222,6 +225,7 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
   const { answer } = useSwitchingAnswer({ ask: 'way', loadId, wayId: way.id, ...choice });
   const circuitId = useDesign(({ analysis }) => analysis.loads.get(loadId)?.circuitId);
   const { commit, refusal } = useRefusal();
+  const designId = useDesign((state) => state.id);
   const words = WAY_WORDS[way.id];
   const take = () => {
     const refused = commit(
@@ -229,6 +233,14 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
       (now) => wayTo(now, loadId, way, choice)?.change ?? NO_CHANGE,
     );
     if (refused === null) onTaken();
+  };
+  const [isKept, setKept] = useState(false);
+  const keep = () => {
+    const question = `How should ${isWhole ? nameOf(design, circuitId ?? loadId) : nameOf(design, loadId)} come on?`;
+    const refused = commit(`Keep as an option: ${words.name.toLowerCase()}`, (now) =>
+      keepAsOption(now, question.slice(0, LIMITS.nameLength), words.name, wayTo(now, loadId, way, choice)?.change ?? NO_CHANGE),
+    );
+    setKept(refused === null);
   };
   return (
     <>
@@ -291,7 +303,13 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
           {refusal}
           <Button key={String(isPicked)} type="primary" autoFocus={isPicked} onClick={take}>
             Wire it so
-          </Button>
+          </Button>{' '}
+          <Button onClick={keep}>Keep it as an option</Button>
+          {isKept && (
+            <p role="status">
+              Kept: the design is as it was. <Link href={`/d/${designId}/harness#${CHOICES}`}>Hold it beside the others</Link>
+            </p>
+          )}
         </>
       )}
     </>

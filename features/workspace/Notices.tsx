@@ -3,13 +3,13 @@
 import { Alert, Button, Modal } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
+import { changedFields } from '@/core/design/change';
 import type { Design } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { nameOf } from '@/core/design/names';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import type { EditConflict } from '@/features/design/designStore';
 import { outbox } from '@/features/design/outbox';
-import { changedFields } from '@/features/design/rebase';
 import { saveFile } from '@/ui/saveFile';
 import styles from './Notices.module.css';
 

@@ -3,6 +3,7 @@
 import { useEffect, type ReactNode } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
 import { SendPhotos } from '@/features/test/SendPhotos';
+import { ApartNote } from './ApartNote';
 import { KeepOffline } from './KeepOffline';
 import { MeterBar } from './MeterBar';
 import { Notices } from './Notices';
@@ -30,7 +31,10 @@ export function Workspace({ designId, children }: { designId: string; children: 
       </button>
       <Stem designId={designId} />
       <TopBar />
-      <NowNote />
+      <div className={styles.notes}>
+        <NowNote />
+        <ApartNote />
+      </div>
       <main className={styles.stage} tabIndex={-1}>
         {children}
       </main>

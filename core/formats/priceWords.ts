@@ -1,5 +1,5 @@
-import type { PriceOfChange } from '@/core/advice/priceOfChange';
-import { formatNumber } from '@/core/units/quantity';
+import type { PriceOfChange } from '../advice/priceOfChange';
+import { formatNumber } from '../units/quantity';
 
 /** What the parts come to, as far as prices were given. */
 export function priceWords({ cost, open }: PriceOfChange, currency: string): string {
