@@ -11,6 +11,7 @@ import { liveDemo } from './energyBuilder';
 import { HERON_ENERGY } from './heronEnergy';
 import { HERON_RIG } from './heronRig';
 import { switchHeron } from './heronSwitching';
+import { chooseOfHeron } from './heronChoices';
 import { kitsOfHeron } from './heronKits';
 import { HERON_BUILD, logged } from './logbook';
 import { wishOfHeron } from './heronWishes';
@@ -24,7 +25,7 @@ import { layDemo } from './rigBuilder';
  */
 export function heron(): Design {
   const laid = layDemo(ontoHideBar(switchHeron(ontoHideBar(buildDemo([...base(), ...supply()], circuits)))), HERON_RIG);
-  return logged(kitsOfHeron(panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS)), HERON_BUILD);
+  return logged(chooseOfHeron(kitsOfHeron(panelled(wishOfHeron(liveDemo(laid, HERON_ENERGY)), PANELS))), HERON_BUILD);
 }
 
 /** Loads and parts on the hide's fuse block return to the bar beside it. */

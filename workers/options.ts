@@ -8,7 +8,7 @@ self.onmessage = ({ data }: MessageEvent<{ choiceId: string; records: DesignReco
   const say = (news: { done: number } | OptionsAnswer) => self.postMessage(news);
   const design = makeDesign(data.records);
   const choice = recordOf(design, data.choiceId, 'choice');
-  say({ compared: choice ? compareOptions(analyse(design), choice, (done) => say({ done })) : [] });
+  say({ compared: choice ? compareOptions(analyse(design), choice, true, (done) => say({ done })) : [] });
 };
 
 export interface OptionsAnswer {

@@ -1,5 +1,6 @@
 import { analyse } from '../analysis/analyse';
 import type { Finding } from '../analysis/finding';
+import { findSlowly } from '../analysis/rules/slowFindings';
 import { solveDesign } from '../analysis/solved';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { Bench } from '../bench/bench';
@@ -16,7 +17,7 @@ import { NetworkError } from '../network/networkError';
 import { tasksOf } from '../plan/tasks';
 import { coresIn } from './coresIn';
 import { priceOfChange, type PriceOfChange } from './priceOfChange';
-import { whatItBrings } from './whatItBrings';
+import { broughtBy } from './whatItBrings';
 
 /** A circuit as one option has it. */
 export interface CircuitThen extends Pick<CircuitAnalysis, 'id' | 'number' | 'name' | 'peakA' | 'ratingA' | 'conductor' | 'targetPercent'> {
@@ -51,6 +52,11 @@ export interface OptionFigures {
   /** Taken with everything at rest, A. */
   restA: number | null;
   hangsOn: HangsOn[];
+  /** All that is wrong with it, against the option that stands; null where that was not asked. */
+  findings: FindingsThen | null;
+}
+
+export interface FindingsThen {
   faults: number;
   cautions: number;
   /** Findings it has and the standing one has not, and how many it has fewer. */
@@ -72,17 +78,25 @@ export const MOST_LOADS = 12;
 
 /**
  * The options of a choice, each worked out as if it stood, the standing one first.
+ * @param isWhole with all that can be found wrong of each, which takes some times as long
  * @param tell is told the share that is done
  */
-export function compareOptions(analysis: Analysis, choice: Choice, tell: (done: number) => void = () => {}): OptionCompared[] {
+export function compareOptions(
+  analysis: Analysis,
+  choice: Choice,
+  isWhole: boolean,
+  tell: (done: number) => void = () => {},
+): OptionCompared[] {
   const { design } = analysis;
   const options = optionsOf(design, choice.id).sort((a, b) => Number(b.id === choice.standingId) - Number(a.id === choice.standingId));
   const touched = touchedBy(options);
+  const foundNow = isWhole ? allFound(analysis) : null;
   return options.map((option, at) => {
     const isStanding = option.id === choice.standingId;
     try {
       const then = isStanding ? analysis : analyse(designWith(design, option));
-      const figures = figuresOf(analysis, then, touched);
+      const found = foundNow && (isStanding ? foundNow : allFound(then));
+      const figures = { ...figuresOf(analysis, then, touched), findings: found && against(foundNow, found) };
       tell((at + 1) / options.length);
       return { option, isStanding, figures, problems: [] };
     } catch (error) {
@@ -92,12 +106,20 @@ export function compareOptions(analysis: Analysis, choice: Choice, tell: (done: 
   });
 }
 
-function figuresOf(now: Analysis, then: Analysis, touched: ReadonlySet<string>): OptionFigures {
-  const { design, index, wiring, totals, findings } = then;
+function allFound(analysis: Analysis): Finding[] {
+  return [...analysis.findings, ...findSlowly(analysis).found];
+}
+
+function against(now: readonly Finding[], then: readonly Finding[]): FindingsThen {
+  const count = (severity: Finding['severity']) => then.filter((finding) => finding.severity === severity).length;
+  return { faults: count('fault'), cautions: count('caution'), ...broughtBy(now, then) };
+}
+
+function figuresOf(now: Analysis, then: Analysis, touched: ReadonlySet<string>): Omit<OptionFigures, 'findings'> {
+  const { design, index, wiring, totals } = then;
   const harness = harnessOf(index, wiring);
   const solved = solveDesign(then, { kind: 'allOn' });
   const drops = 'drops' in solved ? solved.drops : null;
-  const count = (severity: Finding['severity']) => findings.filter((finding) => finding.severity === severity).length;
   return {
     after: design,
     price: priceOfChange(now, then),
@@ -116,9 +138,6 @@ function figuresOf(now: Analysis, then: Analysis, touched: ReadonlySet<string>):
     runtimeH: totals.runtimeH,
     restA: restA(then),
     hangsOn: hangsOn(then, touched),
-    faults: count('fault'),
-    cautions: count('caution'),
-    ...(now === then ? { brought: [], ended: 0 } : whatItBrings(now, then)),
   };
 }
 

@@ -4,7 +4,12 @@ import type { Analysis } from '../analysis/types';
 
 /** Findings a design has more and fewer of than another one, notes left out. What only the solved network shows counts too, on both sides. */
 export function whatItBrings(before: Analysis, after: Analysis): { brought: Finding[]; ended: number } {
-  const [now, next] = [before, after].map((one) => [...one.findings, ...findInNetwork(one)].filter(({ severity }) => severity !== 'note'));
+  return broughtBy([...before.findings, ...findInNetwork(before)], [...after.findings, ...findInNetwork(after)]);
+}
+
+/** The same of findings that are known. */
+export function broughtBy(before: readonly Finding[], after: readonly Finding[]): { brought: Finding[]; ended: number } {
+  const [now, next] = [before, after].map((found) => found.filter(({ severity }) => severity !== 'note'));
   const keyed = (finding: Finding) => `${finding.rule} ${finding.circuitId ?? finding.subjects[0]}`;
   const [known, later] = [now, next].map((found) => new Set(found!.map(keyed)));
   return {

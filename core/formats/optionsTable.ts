@@ -1,7 +1,14 @@
-import { MOST_LOADS, partsThatDiffer, type CircuitThen, type OptionCompared, type OptionFigures } from '../advice/compareOptions';
+import {
+  MOST_LOADS,
+  partsThatDiffer,
+  type CircuitThen,
+  type FindingsThen,
+  type OptionCompared,
+  type OptionFigures,
+} from '../advice/compareOptions';
 import type { UnitSystem } from '../catalog/vocabulary';
 import { nameOf } from '../design/names';
-import { makeDesign, type Design } from '../design/design';
+import { makeDesign, recordOf, type Design } from '../design/design';
 import type { Problem } from '../design/problems';
 import type { Option } from '../design/schema';
 import {
@@ -10,6 +17,7 @@ import {
   formatConductor,
   formatHours,
   formatLength,
+  formatNumber,
   formatPercent,
   formatRating,
   formatWattHours,
@@ -41,6 +49,14 @@ export function optionsTable(compared: readonly OptionCompared[], units: UnitSys
     name,
     cells: compared.map((one) => (one.figures ? cell(one.figures, one) : MISSING)),
   });
+  const isJudged = compared.some(({ figures }) => figures?.findings);
+  const found = (name: string, cell: (findings: FindingsThen, figures: OptionFigures) => string) =>
+    row(name, (figures) => (figures.findings ? cell(figures.findings, figures) : MISSING));
+  const judgedRows = [
+    found('Open findings', ({ faults, cautions }) => `${counted(faults, 'fault')}, ${counted(cautions, 'caution')}`),
+    found('It brings', ({ brought }, { after }) => broughtWords(brought.map((finding) => wordFinding(finding, after, units).title))),
+    found('It ends', ({ ended }) => counted(ended, 'finding')),
+  ];
   const whole: OptionsRow[] = [
     row('Parts cost', ({ price }, { isStanding }) =>
       isStanding ? 'as now' : `${price.cost > 0 ? '+' : ''}${priceWords(price, currency)}`,
@@ -49,23 +65,19 @@ export function optionsTable(compared: readonly OptionCompared[], units: UnitSys
     row('Cores from place to place', ({ cores }) => String(cores)),
     row('Switches and other controls', ({ controls }) => String(controls)),
     row('Relays', ({ relays }) => String(relays)),
-    row('Work with the hands', ({ workMinutes }) => formatHours(workMinutes / 60)),
+    row('Work with the hands', ({ workMinutes }) => `${formatNumber(workMinutes / 60, 1)} h`),
     row('Worst drop', ({ circuits }) => worstWords(circuits)),
     row('A day', ({ dailyWh }) => formatWattHours(dailyWh)),
     row('Runtime', ({ runtimeH }) => formatHours(runtimeH)),
-    row('At rest', ({ restA }) =>
+    row('Flows with all at rest', ({ restA }) =>
       restA === null ? 'not known: the wiring has no answer' : `${formatAmps(restA)}, ${formatAmpHours(restA * HOURS)} a day`,
     ),
-    row('Open findings', ({ faults, cautions }) => `${counted(faults, 'fault')}, ${counted(cautions, 'caution')}`),
-    row('It brings', ({ brought, after }, { isStanding }) =>
-      isStanding ? MISSING : broughtWords(brought.map((finding) => wordFinding(finding, after, units).title)),
-    ),
-    row('It ends', ({ ended }, { isStanding }) => (isStanding ? MISSING : counted(ended, 'finding'))),
+    ...(isJudged ? judgedRows : []),
   ];
   return [
     { title: 'The whole design', rows: whole },
-    { title: 'Circuits that differ', rows: differing(circuitRows(compared)) },
-    { title: 'What loads hang on', rows: differing(hangRows(compared)), ...manyLoads(compared) },
+    { title: 'Circuits that differ', rows: rowsThatDiffer(circuitRows(compared)) },
+    { title: 'What loads hang on', rows: rowsThatDiffer(hangRows(compared)), ...manyLoads(compared) },
     { title: 'Parts that differ', rows: partRows(compared, units) },
   ].filter(({ rows, more }) => rows.length > 0 || more !== undefined);
 }
@@ -111,7 +123,7 @@ function hangRows(compared: readonly OptionCompared[]): OptionsRow[] {
       const then = figures?.hangsOn.find((one) => one.loadId === loadId);
       if (!figures || !then) return MISSING;
       if (then.inputs === null) return 'not known: too many ways to try';
-      return then.inputs.length === 0 ? 'nothing one moves' : then.inputs.map((input) => moverName(figures.after, input)).join(', ');
+      return then.inputs.length === 0 ? 'nothing one moves' : then.inputs.map((input) => moverName(figures.after, input)).join('; ');
     }),
   }));
 }
@@ -140,14 +152,20 @@ function partRows(compared: readonly OptionCompared[], units: UnitSystem): Optio
 /** Why an option no longer fits what was edited since it was kept, and what to do. */
 export function misfitWords(design: Design, { way }: Option, problems: readonly Problem[]): string {
   const named = makeDesign([...(way?.removed ?? []), ...(way?.added ?? []), ...design.records.values()]);
-  const reasons = problems.slice(0, 3).map(({ id, other }) => {
-    const isRecord = other !== undefined && named.records.has(other);
-    return isRecord ? `${nameOf(named, id)} hangs on ${nameOf(named, other)}` : nameOf(named, id);
+  const isKnown = (id: string) => named.records.has(id);
+  const called = (id: string) => {
+    const wire = recordOf(named, id, 'wire');
+    const ends = wire ? [wire.from.deviceId, wire.to.deviceId].filter(isKnown) : [];
+    return wire && ends.length < 2 ? `a wire of ${ends.map((end) => nameOf(named, end)).join() || 'something gone'}` : nameOf(named, id);
+  };
+  const reasons = problems.slice(0, 3).map(({ code, id, other }) => {
+    if (code !== 'danglingReference' || other === undefined) return called(id);
+    return `${called(id)} hangs on ${isKnown(other) ? called(other) : 'what is no longer there'}`;
   });
-  return `It no longer fits what was edited since: ${reasons.join('; ')}, which it has otherwise. Undo that, move it elsewhere, or take this option away and build it anew.`;
+  return `It no longer fits what was edited since: ${Array.from(new Set(reasons)).join('; ')}. Undo that, or take this option away and build it anew.`;
 }
 
-/** Rows in which not all options say the same. */
-function differing(rows: readonly OptionsRow[]): OptionsRow[] {
+/** Rows in which not all options say the same; one without figures says nothing. */
+export function rowsThatDiffer(rows: readonly OptionsRow[]): OptionsRow[] {
   return rows.filter(({ cells }) => new Set(cells.filter((cell) => cell !== MISSING)).size > 1);
 }

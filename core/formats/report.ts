@@ -38,6 +38,7 @@ import {
 import { CAUTIONS } from './cautions';
 import { rigSections } from './reportRig';
 import { left, right, type Report, type ReportSection } from './reportSection';
+import { choicesMade } from './reportChoices';
 import { harnessSections } from './reportHarness';
 import { readingsTaken } from './reportReadings';
 import { wishes } from './reportWishes';
@@ -84,6 +85,7 @@ export function makeReport(analysis: WholeAnalysis, view: DesignView = 'planned'
       ...harnessSections(analysis),
       readingsTaken(analysis),
       howFar(whole),
+      ...choicesMade(analysis),
     ].filter((section) => section.rows.length > 0),
     cautions: CAUTIONS,
     sources: [

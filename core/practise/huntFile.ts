@@ -48,7 +48,19 @@ export class HuntFileError extends Error {
 }
 
 /** What of a design tells of its owner or its past and is nobody else's. */
-const LEFT_OUT: ReadonlySet<RecordType> = new Set(['reading', 'event', 'photo', 'doneTask', 'log', 'stock', 'wish', 'trigger', 'benchRun', 'choice', 'option']);
+const LEFT_OUT: ReadonlySet<RecordType> = new Set([
+  'reading',
+  'event',
+  'photo',
+  'doneTask',
+  'log',
+  'stock',
+  'wish',
+  'trigger',
+  'benchRun',
+  'choice',
+  'option',
+]);
 
 export function writeHuntFile(hunt: Hunt): string {
   const records = Array.from(hunt.design.records.values()).filter(({ type }) => !LEFT_OUT.has(type));

@@ -8,7 +8,7 @@ import { recordsOf, type Design } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { addChoice, beginOption, choiceApart, optionsOf, removeOption, takeOption, workApart } from '@/core/design/options';
 import type { Choice, Option } from '@/core/design/schema';
-import { misfitWords, optionsTable } from '@/core/formats/optionsTable';
+import { misfitWords, optionsTable, rowsThatDiffer } from '@/core/formats/optionsTable';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { usePrices } from '@/features/design/usePrices';
 import { useRefusal } from '@/features/design/useRefusal';
@@ -34,7 +34,7 @@ export function ChoicesView() {
   return (
     <div className={shared.view} role="region" aria-label="Choices" tabIndex={0}>
       <div className={styles.bar}>
-        {choices.length > 0 && (
+        {choices.length > 1 && !isNew && (
           <Select
             aria-label="The choice"
             value={choice?.id}
@@ -217,7 +217,7 @@ function ChoiceTable({ choice, options }: { choice: Choice; options: readonly Op
             </tr>
           </thead>
           {groups.map(({ title, rows, more }) => {
-            const told = rows.filter(({ cells }) => shown === 'all' || new Set(cells).size > 1);
+            const told = shown === 'all' ? rows : rowsThatDiffer(rows);
             if (told.length === 0 && more === undefined) return null;
             return (
               <tbody key={title}>

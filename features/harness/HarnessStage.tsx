@@ -126,7 +126,7 @@ export function HarnessStage() {
             onChange={({ target }) => setFind(target.value)}
           />
         )}
-        <Marking />
+        {shown !== 'choices' && <Marking />}
       </div>
       {shown === 'schedule' && <ScheduleView harness={harness} grouping={grouping} find={find} />}
       {shown === 'making' && <MakingView harness={harness} grouping={grouping} find={find} />}
