@@ -166,7 +166,8 @@ test('the standing option is not taken away; with the choice all go, and the des
 });
 
 test('ways to switch a lamp kept as options of one choice: each stands as it was tried', () => {
-  const design = heron();
+  const whole = heron();
+  const design = edited(whole, (edit) => recordsOf(whole, 'choice').forEach(({ id }) => edit.remove(id)));
   const { id: loadId } = loadCalled(design, 'Roof fan');
   const signal = { signal: 'ignition', otherId: null } as const;
   const ways = (['relay', 'button'] as const).map((id) => wayTo(design, loadId, wayCalled(id), signal)!.change);
@@ -271,7 +272,6 @@ describe.each([3, 5, 8, 13, 21, 34])('options after much work, seed %i', (seed) 
         design = applyChange(design, takeOption(design, other.id));
         met.taken += 1;
       }
-      if (choiceApart(design)) continue;
       expect(checkReferences(design)).toEqual([]);
       for (const option of optionsOf(design, choiceId)) expect(partsOf(designWith(design, option))).toEqual(copies.get(option.name));
     }

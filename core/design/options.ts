@@ -75,7 +75,11 @@ function readAt(records: Design['records'], gone: ReadonlySet<string>): DesignRe
 
 /** The option’s design. @throws DesignError where the option no longer fits what was edited meanwhile */
 export function designWith(design: Design, option: Option): Design {
-  return option.way ? applyChange(design, onto(design, option.way)) : design;
+  if (!option.way) return design;
+  // What the standing option has of its own so far is none of the others’.
+  const apart = recordOf(design, option.choiceId, 'choice')?.apart;
+  const back = apart ? partsOf(wayBack(design, apart.parts)) : NO_CHANGE;
+  return applyChange(design, composeChanges(back, onto(applyUnchecked(design, back), option.way)));
 }
 
 /** What keeps an option from standing; none where it fits. */

@@ -301,15 +301,17 @@ function Preview({ loadId, way, isWhole, isPicked, likely, onTaken }: PreviewPro
             <strong>Mind:</strong> {words.pitfall} <Link href={`/handbook/${FAMILY_PAGES[way.family]}`}>More in the handbook</Link>
           </p>
           {refusal}
-          <Button key={String(isPicked)} type="primary" autoFocus={isPicked} onClick={take}>
-            Wire it so
-          </Button>{' '}
-          <Button onClick={keep}>Keep it as an option</Button>
-          {isKept && (
-            <p role="status">
-              Kept: the design is as it was. <Link href={`/d/${designId}/harness#${CHOICES}`}>Hold it beside the others</Link>
-            </p>
-          )}
+          <div className={styles.taking}>
+            <Button key={String(isPicked)} type="primary" autoFocus={isPicked} onClick={take}>
+              Wire it so
+            </Button>
+            <Button onClick={keep}>Keep it as an option</Button>
+            {isKept && (
+              <span role="status">
+                Kept beside it. <Link href={`/d/${designId}/harness#${CHOICES}`}>Compare</Link>
+              </span>
+            )}
+          </div>
         </>
       )}
     </>

@@ -6,7 +6,8 @@ import { useEffect } from 'react';
 export function useHashTarget(show: (id: string) => void): void {
   useEffect(() => {
     const go = () => {
-      const id = decodeURIComponent(window.location.hash.slice(1));
+      // A stage opened at the same thing once more has it twice in its address, by the router.
+      const id = decodeURIComponent(window.location.hash.split('#')[1] ?? '');
       if (!id) return;
       show(id);
       window.history.replaceState(window.history.state, '', window.location.pathname);
