@@ -46,11 +46,6 @@ export function ChoicesView() {
             }}
           />
         )}
-        {!isNew && choices.length > 0 && (
-          <Button size="small" onClick={() => setNew(true)}>
-            New choice …
-          </Button>
-        )}
       </div>
       {view === 'now' ? (
         <p className={shared.soft}>Choices are of the plan: show the design as planned to work on them.</p>
@@ -63,7 +58,7 @@ export function ChoicesView() {
           }}
         />
       ) : (
-        <ChoiceTable key={choice.id} choice={choice} options={optionsOf(design, choice.id)} />
+        <ChoiceTable key={choice.id} choice={choice} options={optionsOf(design, choice.id)} onNew={() => setNew(true)} />
       )}
     </div>
   );
@@ -122,7 +117,7 @@ function NewChoice({ isFirst, onDone }: { isFirst: boolean; onDone(id: string | 
   );
 }
 
-function ChoiceTable({ choice, options }: { choice: Choice; options: readonly Option[] }) {
+function ChoiceTable({ choice, options, onNew }: { choice: Choice; options: readonly Option[]; onNew(): void }) {
   const design = useDesign((state) => state.design);
   const units = useUnits();
   const { currency } = usePrices();
@@ -169,6 +164,9 @@ function ChoiceTable({ choice, options }: { choice: Choice; options: readonly Op
           disabled={apart?.id === choice.id}
         >
           End it: keep the design as it is
+        </Button>
+        <Button size="small" onClick={onNew}>
+          New choice …
         </Button>
       </div>
       {refusal}
