@@ -25,7 +25,7 @@ const config = {
   testMatch: ['<rootDir>/{core,server,db,cli,ui,features,demo}/**/*.test.ts'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   transform: { '^.+\\.m?[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }] },
-  transformIgnorePatterns: ['/node_modules/(?!(nanoid|jose|d3-[a-z]+|internmap)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(nanoid|jose|tinyqueue|d3-[a-z]+|internmap)/)'],
 };
 
 export default config;

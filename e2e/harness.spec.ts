@@ -110,3 +110,37 @@ test('the bench, as it was left, lights the diagram and is still so afterwards',
   await page.getByRole('link', { name: 'Flick switches in Switching' }).click();
   await expect(scene.getByRole('button', { name: 'up', exact: true })).toHaveAttribute('aria-pressed', 'true');
 });
+
+test('a part of the diagram is moved by the mouse and by keys, stays there, and the sheet is let draw itself again', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/harness`);
+  await page.getByText('Diagram', { exact: true }).click();
+  await choose(page, 'Sheet', 'roof fan', '03 Roof fan');
+  const sheet = page.getByRole('figure', { name: '03 Roof fan' });
+  const fan = sheet.getByRole('button', { name: 'Roof fan', exact: true });
+  const box = async () => (await fan.boundingBox())!;
+  const before = await box();
+  await page.mouse.move(before.x + before.width / 2, before.y + before.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(before.x + before.width / 2 + 30, before.y + before.height / 2 + 40, { steps: 4 });
+  await page.mouse.move(before.x + before.width / 2 + 60, before.y + before.height / 2 + 90, { steps: 4 });
+  await page.mouse.up();
+  await expect(sheet).toContainText('one part put by hand');
+  // It is moved, not gone to.
+  await expect(page).toHaveURL(/harness/);
+  await expect.poll(async () => (await box()).y - before.y).toBeGreaterThan(40);
+  const put = await box();
+  await fan.focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect.poll(async () => put.y - (await box()).y).toBeGreaterThan(4);
+  await saved(page);
+  await page.reload();
+  await page.getByText('Diagram', { exact: true }).click();
+  await choose(page, 'Sheet', 'roof fan', '03 Roof fan');
+  await expect(sheet).toContainText('one part put by hand');
+  await sheet.getByRole('button', { name: 'Let it draw itself' }).click();
+  await expect(sheet).not.toContainText('put by hand');
+  await expect.poll(async () => Math.abs((await box()).y - before.y)).toBeLessThan(2);
+  await fan.focus();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/(loads|circuits)/);
+});

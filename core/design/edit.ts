@@ -5,7 +5,9 @@ import { referencesOf } from './references';
 import type { DesignRecord, RecordType } from './schema';
 
 /** Kinds of record that are nothing without what they refer to. */
-const GOES_ALONG: ReadonlySet<RecordType> = new Set(['wish', 'panelPart', 'lead', 'reading', 'photo', 'option']);
+const GOES_ALONG: ReadonlySet<RecordType> = new Set(['wish', 'panelPart', 'lead', 'reading', 'photo', 'option', 'drawn']);
+/** Kinds of record that take those along. */
+const TAKES_ALONG: ReadonlySet<RecordType> = new Set(['device', 'panel', 'wire', 'event', 'choice', 'circuit']);
 
 /** Collects several steps against a design into one Change, letting each step see the ones before it. */
 export class Edit {
@@ -37,21 +39,14 @@ export class Edit {
   }
 
   /**
-   * Removes a record, and with a device what was wished of it or by it, its leads, what was read at it and its position on a panel; with a wire what was read in it; with a panel all its positions; with a line of the logbook its photos; with a choice its options. What was of a cable or a kit
+   * Removes a record, and with a device what was wished of it or by it, its leads, what was read at it and its position on a panel; with a wire what was read in it; with a panel all its positions; with a line of the logbook its photos; with a choice its options; with a device or circuit where a hand put it in the diagram. What was of a cable or a kit
    * is by itself then.
    */
   remove(id: string): void {
     const record = this.now.get(id);
     this.now.delete(id);
     if (record?.type === 'cable' || record?.type === 'kit') this.partFrom(id);
-    if (
-      record?.type !== 'device' &&
-      record?.type !== 'panel' &&
-      record?.type !== 'wire' &&
-      record?.type !== 'event' &&
-      record?.type !== 'choice'
-    )
-      return;
+    if (!record || !TAKES_ALONG.has(record.type)) return;
     for (const other of this.now.values()) {
       if (GOES_ALONG.has(other.type) && referencesOf(other).some((reference) => reference.id === id)) this.now.delete(other.id);
     }

@@ -29,7 +29,7 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 13: what was done on the bench, kept: added.
   (records) => records,
-  // 14: choices and their options: added.
+  // 14: choices and their options, what a hand moved in the diagram: added.
   (records) => records,
 ];
 

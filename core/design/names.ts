@@ -28,6 +28,8 @@ export function nameOf(design: Design, id: string | undefined): string {
       return record.name;
     case 'panelPart':
       return `${nameOf(design, record.panelId)}, position ${record.position}`;
+    case 'drawn':
+      return nameOf(design, record.deviceId);
     case 'lead':
       return `${nameOf(design, record.deviceId)}, ${lookWords(record)} lead`;
     case 'stock':

@@ -63,14 +63,15 @@ function onto({ records }: Design, { added, updated, removed }: Change): Change 
       const then = now?.type === to.type ? withSome(now, to, fields) : now;
       return now && then && changedFields(now, then).length > 0 ? [{ from: now, to: then }] : [];
     }),
-    removed: [...goes, ...readAt(records, new Set(goes.map(({ id }) => id)))],
+    removed: [...goes, ...aboutGone(records, new Set(goes.map(({ id }) => id)))],
   };
 }
 
-/** What was read at parts that go: it is about nothing then. */
-function readAt(records: Design['records'], gone: ReadonlySet<string>): DesignRecord[] {
+/** What was read at parts that go, and where they were put in the diagram: it is about nothing then. */
+function aboutGone(records: Design['records'], gone: ReadonlySet<string>): DesignRecord[] {
   if (gone.size === 0) return [];
-  return Array.from(records.values()).filter((record) => record.type === 'reading' && referencesOf(record).some(({ id }) => gone.has(id)));
+  const isAbout = (record: DesignRecord) => record.type === 'reading' || record.type === 'drawn';
+  return Array.from(records.values()).filter((record) => isAbout(record) && referencesOf(record).some(({ id }) => gone.has(id)));
 }
 
 /** The option’s design. @throws DesignError where the option no longer fits what was edited meanwhile */

@@ -76,6 +76,10 @@ export function referencesOf(record: DesignRecord): Reference[] {
     case 'lead':
       add('deviceId', record.deviceId, 'device');
       break;
+    case 'drawn':
+      add('circuitId', record.circuitId, 'circuit');
+      add('deviceId', record.deviceId, 'device');
+      break;
     case 'choice':
       add('standingId', record.standingId, 'option');
       break;
@@ -150,7 +154,7 @@ export function checkAround(design: Design, changed: readonly DesignRecord[], re
 }
 
 /** Records no two of which may say the same of something. */
-const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart', 'stock', 'doneTask']);
+const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart', 'stock', 'doneTask', 'drawn']);
 
 function isUnique(record: DesignRecord): boolean {
   if (record.type === 'wire') return record.core !== undefined;
@@ -262,6 +266,10 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
     } else if (record.type === 'stock') {
       if (parts.has(record.part)) problems.push({ code: 'saidTwice', id: record.id, field: 'part', other: record.part });
       parts.add(record.part);
+    } else if (record.type === 'drawn') {
+      const key = `drawn ${record.circuitId ?? ''} ${record.deviceId} ${record.isHome ?? ''}`;
+      if (parts.has(key)) problems.push({ code: 'saidTwice', id: record.id, field: 'deviceId', other: record.deviceId });
+      parts.add(key);
     } else if (record.type === 'doneTask') {
       const key = `task ${record.task}`;
       if (parts.has(key)) problems.push({ code: 'saidTwice', id: record.id, field: 'task', other: record.task });

@@ -7,6 +7,7 @@ import { id, lengthMm, name, note, percent, work } from '../devices/fields';
 import { cable, coreOfCable, kit, lead } from './cableSchema';
 import { choiceSchema, optionSchema } from './choiceSchema';
 import { panel, panelPart } from './panelSchema';
+import { drawn } from './drawnSchema';
 import { event, photo } from './eventSchema';
 import { reading } from './readingSchema';
 import { stock } from './stockSchema';
@@ -188,6 +189,7 @@ export const recordSchema = z.discriminatedUnion('type', [
   benchRun,
   choice,
   option,
+  drawn,
 ]);
 
 export const changeSchema = z.strictObject({
@@ -222,6 +224,7 @@ export type Option = z.infer<typeof option>;
 /** A record that an option of a choice may hold. */
 export type PartRecord = z.infer<typeof partSchema>;
 export type { Cable, CableCore, Kit, Lead } from './cableSchema';
+export type { Drawn } from './drawnSchema';
 export type { LogEvent, Photo } from './eventSchema';
 export type { ReadingRecord } from './readingSchema';
 export type { BenchAct, Fault } from './actSchema';

@@ -3,7 +3,8 @@ import { harnessOf, type Harness } from '../harness/schedule';
 import { traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { sketch, type SheetOf } from './drawing';
-import { layOutSketch, type Drawing, type Layouter } from './layout';
+import type { Drawing, Layouter } from './layout';
+import { layOutSketch } from './layOutSketch';
 
 /** A design with its wires as they are built. */
 export interface Drawable {

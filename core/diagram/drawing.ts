@@ -9,6 +9,7 @@ import { terminalKey, type Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
 import { formatConductor } from '../units/quantity';
 import { terminalName } from '../wording/terminalNames';
+import { HOME, putByHand, type PutByHand } from './movedByHand';
 import { symbolOf, type SymbolId } from './symbols';
 
 /** What is drawn on one sheet, before it is laid out. */
@@ -20,6 +21,8 @@ export interface Sketch {
   wires: SketchWire[];
   /** From a battery's plus to its minus it is a long way: it goes on in a next row, as a page's text does. */
   wraps: boolean;
+  /** Where a hand put parts of it. */
+  put: PutByHand;
 }
 
 /** A device with the terminals that something on the sheet lands on. */
@@ -66,7 +69,7 @@ export function sketch(design: Design, index: DesignIndex, wiring: Wiring, harne
   const parts = new Map<string, SketchPart>();
   const port = ({ deviceId, terminal }: TerminalRef, side: SketchPort['side']): string => {
     const device = index.devices.get(deviceId);
-    const at = device?.kind === 'battery' && side === 'left' ? `${deviceId}/home` : deviceId;
+    const at = device?.kind === 'battery' && side === 'left' ? `${deviceId}${HOME}` : deviceId;
     const part = parts.get(at) ?? {
       ...{ id: at, deviceId, name: nameWithSlot(design, device, deviceId) },
       ...{ symbol: device ? symbolOf(device) : 'consumer', ports: [] },
@@ -90,6 +93,7 @@ export function sketch(design: Design, index: DesignIndex, wiring: Wiring, harne
     parts: Array.from(parts.values(), inOrder(index)),
     wires,
     wraps: sheet === 'whole',
+    put: sheet === 'whole' ? new Map() : putByHand(design, circuitId),
   };
 }
 

@@ -37,6 +37,11 @@ export const TYPE = { name: 11, terminal: 9, label: 9.5 } as const;
 const LETTER = 0.6;
 const textWidth = (text: string, size: number) => text.length * size * LETTER;
 
+/** Room a line's label takes. */
+export function labelSize(label: string): Size {
+  return { width: textWidth(label, TYPE.label) + 6, height: TYPE.label + 4 };
+}
+
 const PORT_GAP = 22;
 const SYMBOL = 36;
 /** Over a part: the room its name has. */
@@ -56,8 +61,8 @@ export interface Layouter {
   layout(graph: ElkNode): Promise<ElkNode>;
 }
 
-/** Lays a sheet out: layers from left to right, lines at right angles, nothing over anything else. The same sheet always comes out the same. */
-export async function layOutSketch(sketch: Sketch, elk: Layouter): Promise<Drawing> {
+/** Lays a sheet out by itself: layers from left to right, lines at right angles, nothing over anything else. The same sheet always comes out the same. */
+export async function layOutByItself(sketch: Sketch, elk: Layouter): Promise<Drawing> {
   if (sketch.wraps)
     for (const wrapped of WRAPPED) {
       const drawing = await laidOut(sketch, elk, wrapped);
@@ -106,8 +111,7 @@ async function laidOut({ id: sheetId, title, parts, wires }: Sketch, elk: Layout
       labels: [
         {
           text: label,
-          width: textWidth(label, TYPE.label) + 6,
-          height: TYPE.label + 4,
+          ...labelSize(label),
           layoutOptions: { 'elk.edgeLabels.placement': 'CENTER' },
         },
       ],
@@ -183,6 +187,11 @@ function drawnPart(part: SketchPart, { x = 0, y = 0, width = 0, height = 0 }: El
     height,
     ports: part.ports.map((port) => ({ ...port, x: x + places.get(port.id)!.x, y: y + places.get(port.id)!.y })),
   };
+}
+
+/** A part drawn elsewhere. */
+export function moved(part: DrawnPart, { x, y }: Point): DrawnPart {
+  return drawnPart(part, { id: part.id, x, y, width: part.width, height: part.height });
 }
 
 function drawnWire(wire: SketchWire, { sections = [], labels = [] }: ElkExtendedEdge): DrawnWire {

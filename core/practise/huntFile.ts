@@ -60,6 +60,7 @@ const LEFT_OUT: ReadonlySet<RecordType> = new Set([
   'benchRun',
   'choice',
   'option',
+  'drawn',
 ]);
 
 export function writeHuntFile(hunt: Hunt): string {

@@ -1,7 +1,9 @@
-import { memo } from 'react';
+import { Button } from 'antd';
+import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { WIRE_COLOURS } from '@/core/catalog/wireColours';
 import type { LitDiagram, LitWire } from '@/core/diagram/lit';
-import { HEAD, TYPE, type Drawing, type DrawnPart, type DrawnWire } from '@/core/diagram/layout';
+import { HEAD, TYPE, type Drawing, type DrawnPart, type DrawnWire, type Point } from '@/core/diagram/layout';
+import { GRID } from '@/core/diagram/linesBetween';
 import { SYMBOLS } from '@/core/diagram/symbols';
 import { formatAmps } from '@/core/units/quantity';
 import styles from './Diagram.module.css';
@@ -15,16 +17,40 @@ interface DiagramSheetProps {
   /** What is alive, where the bench lights the drawing. */
   lit?: LitDiagram | null;
   onGo(deviceId: string): void;
+  /** How many of its parts a hand put where they are. */
+  putCount?: number;
+  /** Where parts may be moved by hand. */
+  onPut?(sheetId: string, partId: string, at: Point): void;
+  onLetDraw?(sheetId: string): void;
 }
 
 const isFound = (text: string, find: readonly string[]) => find.length > 0 && find.every((word) => text.toLowerCase().includes(word));
 
 /** One sheet of the diagram. A part leads to where it is worked on. */
-export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, find, lit = null, onGo }: DiagramSheetProps) {
+export const DiagramSheet = memo(function DiagramSheet({
+  drawing,
+  scale,
+  find,
+  lit = null,
+  onGo,
+  putCount = 0,
+  onPut,
+  onLetDraw,
+}: DiagramSheetProps) {
   const { title, width, height, parts, wires } = drawing;
   return (
     <figure className={styles.sheet} aria-label={title}>
-      <figcaption>{title}</figcaption>
+      <figcaption>
+        {title}
+        {onLetDraw && putCount > 0 && (
+          <span className={styles.byHand}>
+            {putCount === 1 ? 'one part' : `${putCount} parts`} put by hand
+            <Button size="small" onClick={() => onLetDraw(drawing.id)}>
+              Let it draw itself
+            </Button>
+          </span>
+        )}
+      </figcaption>
       <svg
         width={width * scale}
         style={scale <= 1 ? { maxWidth: '100%' } : undefined}
@@ -42,6 +68,8 @@ export const DiagramSheet = memo(function DiagramSheet({ drawing, scale, find, l
             found={isFound(part.name, find)}
             works={lit?.working.has(part.deviceId) ?? false}
             onGo={onGo}
+            of={drawing}
+            onPut={onPut}
           />
         ))}
       </svg>
@@ -78,32 +106,30 @@ function WireLine({ wire: { points, label, labelAt, line }, found, said }: WireL
   );
 }
 
-function PartBox({
-  part: { deviceId, name, symbol, symbolAt, x, y, width, height, ports },
-  found,
-  works,
-  onGo,
-}: {
+interface PartBoxProps {
   part: DrawnPart;
   found: boolean;
   /** It is on, or pulled in, on the bench. */
   works: boolean;
   onGo(id: string): void;
-}) {
+  of: Drawing;
+  onPut: ((sheetId: string, partId: string, at: Point) => void) | undefined;
+}
+
+function PartBox({ part, found, works, onGo, of, onPut }: PartBoxProps) {
+  const { deviceId, name, symbol, symbolAt, x, y, width, height, ports } = part;
+  const { by, handlers } = useMoving(part, of, onPut, () => onGo(deviceId));
   return (
     <g
       role="button"
       tabIndex={0}
       aria-label={works ? `${name}, on` : name}
+      {...(onPut && { 'aria-description': 'Shift and an arrow move it' })}
       data-found={found}
       data-works={works}
       className={styles.part}
-      onClick={() => onGo(deviceId)}
-      onKeyDown={(event) => {
-        if (event.key !== 'Enter' && event.key !== ' ') return;
-        event.preventDefault();
-        onGo(deviceId);
-      }}
+      transform={by ? `translate(${by.x} ${by.y})` : undefined}
+      {...handlers}
     >
       <rect className={styles.box} x={x} y={y + HEAD} width={width} height={height - HEAD} rx={3} />
       <text className={styles.name} textAnchor="middle" x={x + width / 2} y={y + HEAD - 5}>
@@ -125,4 +151,65 @@ function PartBox({
       ))}
     </g>
   );
+}
+
+const ARROWS: Record<string, Point> = {
+  ArrowLeft: { x: -GRID, y: 0 },
+  ArrowRight: { x: GRID, y: 0 },
+  ArrowUp: { x: 0, y: -GRID },
+  ArrowDown: { x: 0, y: GRID },
+};
+/** A click that trembles is no move, px. */
+const TREMBLE = 4;
+
+/** A part that is gone to by a click or Enter, and moved by the mouse or by Shift and an arrow. It is shown where it is held until the sheet is drawn anew. */
+function useMoving({ id, x, y }: DrawnPart, of: Drawing, onPut: PartBoxProps['onPut'], onGo: () => void) {
+  const [held, setHeld] = useState<{ of: Drawing; by: Point } | null>(null);
+  const from = useRef<{ at: Point; scale: number; by: Point | null } | null>(null);
+  const moved = useRef(false);
+  const put = (by: Point) => {
+    setHeld({ of, by });
+    onPut?.(of.id, id, { x: x + by.x, y: y + by.y });
+  };
+  const handlers = {
+    onClick: () => {
+      if (!moved.current) onGo();
+      moved.current = false;
+    },
+    onKeyDown: (event: KeyboardEvent) => {
+      const arrow = event.shiftKey ? ARROWS[event.key] : undefined;
+      if (!(onPut && arrow) && event.key !== 'Enter' && event.key !== ' ') return;
+      event.preventDefault();
+      if (onPut && arrow) put(arrow);
+      else onGo();
+    },
+    onPointerDown: (event: PointerEvent<SVGGElement>) => {
+      moved.current = false;
+      const drawn = event.currentTarget.ownerSVGElement;
+      // A finger scrolls.
+      if (!onPut || !drawn || event.button !== 0 || event.pointerType === 'touch') return;
+      from.current = { at: { x: event.clientX, y: event.clientY }, scale: drawn.getBoundingClientRect().width / of.width, by: null };
+      event.currentTarget.setPointerCapture(event.pointerId);
+    },
+    onPointerMove: (event: PointerEvent) => {
+      const begun = from.current;
+      if (!begun) return;
+      const by = { x: event.clientX - begun.at.x, y: event.clientY - begun.at.y };
+      if (!begun.by && Math.hypot(by.x, by.y) < TREMBLE) return;
+      begun.by = { x: by.x / begun.scale, y: by.y / begun.scale };
+      setHeld({ of, by: begun.by });
+    },
+    onPointerUp: () => {
+      const by = from.current?.by;
+      from.current = null;
+      if (!by) return;
+      moved.current = true;
+      put(by);
+    },
+    onPointerCancel: () => {
+      from.current = null;
+      setHeld(null);
+    },
+  };
+  return { by: held?.of === of ? held.by : null, handlers };
 }

@@ -6,9 +6,14 @@ import { Download, Lightbulb, Maximize, Printer, ZoomIn, ZoomOut } from 'lucide-
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { sheetsOf } from '@/core/diagram/drawing';
 import { writeDiagramSvg } from '@/core/diagram/writeSvg';
+import type { Point } from '@/core/diagram/layout';
+import { letDraw, putPart } from '@/core/diagram/movedByHand';
+import { recordsOf } from '@/core/design/design';
+import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
 import type { Harness } from '@/core/harness/schedule';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { useRefusal } from '@/features/design/useRefusal';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { useJump } from '@/features/workspace/useJump';
 import { saveFile } from '@/ui/saveFile';
@@ -49,6 +54,27 @@ export function DiagramView({ harness }: { harness: Harness }) {
   const [isLit, setLit] = useState(false);
   const lit = useLitDiagram(isLit);
   const words = useMemo(() => find.toLowerCase().split(/\s+/).filter(Boolean), [find]); // prettier-ignore
+  const { commit, refusal } = useRefusal();
+  const byHand = useMemo(() => recordsOf(design, 'drawn'), [design]);
+  const putOn = (sheetId: string) => byHand.filter(({ circuitId }) => circuitId === circuitOf(sheetId)).length;
+  const put = useCallback(
+    (sheetId: string, partId: string, at: Point) =>
+      commit('Move a part in the diagram', (now) => {
+        const edit = new Edit(now);
+        putPart(edit, { circuitId: circuitOf(sheetId), partId }, at);
+        return edit.change;
+      }),
+    [commit],
+  );
+  const letGo = useCallback(
+    (sheetId: string) =>
+      commit('Let a sheet draw itself', (now) => {
+        const edit = new Edit(now);
+        letDraw(edit, circuitOf(sheetId));
+        return edit.change;
+      }),
+    [commit],
+  );
   const sheetsAt = useRef<HTMLDivElement>(null);
   const query = chosen === ALL ? viewQuery : `${viewQuery}${viewQuery ? '&' : '?'}sheet=${chosen}`;
   return (
@@ -122,6 +148,7 @@ export function DiagramView({ harness }: { harness: Harness }) {
           </span>
         )}
       </div>
+      {refusal}
       {lit && (
         <p className={styles.lit} role="status" aria-label="As on the bench">
           {lit.says} <Link href={`/d/${id}/switching`}>Flick switches in Switching</Link>
@@ -129,11 +156,25 @@ export function DiagramView({ harness }: { harness: Harness }) {
       )}
       <div ref={sheetsAt} className={styles.sheets} role="region" aria-label="Diagram" tabIndex={0}>
         {drawings.map((drawing) => (
-          <DiagramSheet key={drawing.id} drawing={drawing} scale={scale} find={words} lit={lit?.diagram ?? null} onGo={jump} />
+          <DiagramSheet
+            key={drawing.id}
+            drawing={drawing}
+            scale={scale}
+            find={words}
+            lit={lit?.diagram ?? null}
+            onGo={jump}
+            putCount={putOn(drawing.id)}
+            onPut={put}
+            onLetDraw={letGo}
+          />
         ))}
       </div>
     </div>
   );
 }
+
+/** The circuit a sheet is of. */
+const circuitOf = (sheetId: string) => (sheetId === SHARED ? null : sheetId);
+const SHARED = 'shared';
 
 const keyOf = (sheet: ReturnType<typeof sheetsOf>[number]) => (sheet === 'shared' ? 'shared' : sheet.circuitId);

@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { sketch, type SheetOf } from '@/core/diagram/drawing';
 import type { Drawable } from '@/core/diagram/drawSheets';
-import { layOutSketch, type Drawing } from '@/core/diagram/layout';
+import type { Drawing } from '@/core/diagram/layout';
+import { layOutSketch } from '@/core/diagram/layOutSketch';
 
 interface Drawings {
   drawings: readonly Drawing[];
