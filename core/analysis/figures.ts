@@ -177,6 +177,7 @@ export interface RuleFigures {
   'harness.unfinished': { count: number; of: number };
   'harness.holeAtEdge': { position: number; leastMm: number };
   'harness.holesMeet': { one: number; other: number };
+  'harness.inSight': { heightMm: number; mostMm: number };
   'harness.cutTooDeep': { position: number; needMm: number; freeMm: number };
   'harness.coreThin': Core;
   'harness.coreOther': Core;

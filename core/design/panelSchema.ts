@@ -20,6 +20,8 @@ export const panel = z.strictObject({
   /** Its outline; absent: as large as what sits in it asks for. */
   widthMm: sheetMm.optional(),
   heightMm: sheetMm.optional(),
+  /** From its lower edge up to a line of sight that nothing of it may stand in; absent: nobody has said. */
+  sightMm: sheetMm.optional(),
 });
 
 /** What sits in one position of a panel. */

@@ -258,6 +258,7 @@ const PAGE_OF_FAMILY: Record<RuleFamily, string | null> = {
 const PAGE_OF_RULE: Partial<Record<Rule, string>> = {
   'harness.holeAtEdge': 'cutting',
   'harness.holesMeet': 'cutting',
+  'harness.inSight': 'cutting',
   'harness.cutTooDeep': 'cutting',
   'fuse.cannotBreak': 'chain',
   'fuse.backedUp': 'chain',

@@ -43,6 +43,11 @@ export const HARNESS_RULES: WordsOf<HarnessRule> = {
       `${say.name()}: positions ${say.figures.one} and ${say.figures.other} lie over each other in front, or leave too thin a web between their holes.`,
     why: 'Bezels that meet do not seat, and a web of a few millimetres breaks. Put them back in line, or further apart.',
   },
+  'harness.inSight': {
+    title: 'Panel in the line of sight',
+    message: (say) => `${say.name()} is ${say.mm('heightMm')} high; ${say.mm('mostMm')} above its lower edge is where one looks past it.`,
+    why: 'What stands in the windscreen hides a child at the kerb, and lit legends shine back from the glass at night. Lower it, lay it on its side, or give it fewer rows.',
+  },
   'harness.cutTooDeep': {
     title: 'Deeper than the room behind its panel',
     message: (say) =>

@@ -124,13 +124,13 @@ function PartBox({ part, found, works, onGo, of, onPut }: PartBoxProps) {
       role="button"
       tabIndex={0}
       aria-label={works ? `${name}, on` : name}
-      {...(onPut && { 'aria-description': 'Shift and an arrow move it' })}
       data-found={found}
       data-works={works}
       className={styles.part}
       transform={by ? `translate(${by.x} ${by.y})` : undefined}
       {...handlers}
     >
+      {onPut && <title>A click goes to it; drag it, or Shift and an arrow move it</title>}
       <rect className={styles.box} x={x} y={y + HEAD} width={width} height={height - HEAD} rx={3} />
       <text className={styles.name} textAnchor="middle" x={x + width / 2} y={y + HEAD - 5}>
         {name}

@@ -10,12 +10,13 @@ import { recordsOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import type { Panel, PanelPart } from '@/core/design/schema';
 import { PILOT_MM } from '@/core/formats/panelTemplate';
-import { cutPanel, usualCutOut, type Hole, type PanelCut } from '@/core/harness/panelFace';
+import { cutPanel, usualCutOut, type PanelCut } from '@/core/harness/panelFace';
 import { formatSmallLength } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { QuantityField } from '@/ui/QuantityField';
+import { PanelFaceEditor } from './PanelFaceEditor';
 import shared from './Harness.module.css';
 import styles from './PanelCut.module.css';
 
@@ -40,7 +41,7 @@ export function PanelCutView() {
     <div className={shared.view} role="region" aria-label="Panel to cut" tabIndex={0}>
       <Bar cut={cut} panels={panels} onChoose={setWanted} />
       <div className={styles.sides}>
-        <Face cut={cut} />
+        <PanelFaceEditor key={panel.id} cut={cut} />
         <Holes cut={cut} />
       </div>
     </div>
@@ -80,6 +81,27 @@ function Bar({
           As large as it asks for
         </Button>
       )}
+      <span>in sight above</span>
+      {panel.sightMm === undefined ? (
+        <Button
+          size="small"
+          title="How far up from its lower edge it may stand"
+          onClick={() => set('A line of sight', { sightMm: heightMm })}
+        >
+          not said
+        </Button>
+      ) : (
+        <>
+          <FaceMm
+            label="Line of sight above its lower edge"
+            mm={panel.sightMm}
+            onCommit={(mm) => set('A line of sight', { sightMm: mm })}
+          />
+          <Button size="small" onClick={() => set('No line of sight', { sightMm: undefined })}>
+            none
+          </Button>
+        </>
+      )}
       <span className={styles.files}>
         {['pdf', 'svg', 'dxf'].map((ending) => (
           <Button key={ending} size="small" icon={<Download size={14} />} href={file(ending)}>
@@ -89,46 +111,6 @@ function Bar({
       </span>
       {refusal}
     </div>
-  );
-}
-
-/** The panel from the front: holes dark, bezels around them, the legend beneath. */
-function Face({ cut: { widthMm, heightMm, holes, nearEdge, tooClose } }: { cut: PanelCut }) {
-  const wrong = new Set([...nearEdge, ...tooClose.flat()]);
-  return (
-    <svg viewBox={`-2 -2 ${widthMm + 4} ${heightMm + 4}`} className={styles.face} role="img" aria-label="The panel from the front">
-      <rect x={0} y={0} width={widthMm} height={heightMm} rx={2} className={styles.plate} />
-      {holes.map((hole) => (
-        <HoleShape key={hole.position} hole={hole} isWrong={wrong.has(hole.position)} />
-      ))}
-    </svg>
-  );
-}
-
-function HoleShape({ hole: { xMm, yMm, cutOutId, position, legend }, isWrong }: { hole: Hole; isWrong: boolean }) {
-  const { hole, bezelMm } = CUT_OUTS[cutOutId] as CutOut;
-  return (
-    <g>
-      <rect
-        x={xMm - bezelMm[0] / 2}
-        y={yMm - bezelMm[1] / 2}
-        width={bezelMm[0]}
-        height={bezelMm[1]}
-        rx={hole.kind === 'round' ? bezelMm[0] / 2 : 2}
-        className={isWrong ? styles.wrong : styles.bezel}
-      />
-      {hole.kind === 'round' ? (
-        <circle cx={xMm} cy={yMm} r={hole.diameterMm / 2} className={styles.hole} />
-      ) : (
-        <rect x={xMm - hole.widthMm / 2} y={yMm - hole.heightMm / 2} width={hole.widthMm} height={hole.heightMm} className={styles.hole} />
-      )}
-      <text x={xMm} y={yMm + 2} textAnchor="middle" className={styles.number}>
-        {position}
-      </text>
-      <text x={xMm} y={yMm + bezelMm[1] / 2 + 5} textAnchor="middle" className={styles.legend}>
-        {legend.length > 16 ? `${legend.slice(0, 15)}…` : legend}
-      </text>
-    </g>
   );
 }
 

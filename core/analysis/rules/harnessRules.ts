@@ -17,14 +17,16 @@ export function findHarness(analysis: Analysis): Finding[] {
   return [...findCuts(analysis), ...findWires(analysis), ...findCables(analysis)];
 }
 
-/** Holes too near the edge or each other, and what reaches further back than there is room. */
+/** Panels in somebody’s line of sight, holes too near the edge or each other, and what reaches further back than there is room. */
 function findCuts({ design, index }: Analysis): Finding[] {
   return recordsOf(design, 'panel').flatMap((panel) => {
     if (panel.use !== 'panel' && panel.use !== 'dash') return [];
-    const { holes, nearEdge, tooClose } = cutPanel(design, panel);
+    const { holes, heightMm, nearEdge, tooClose } = cutPanel(design, panel);
     const partAt = (position: number) => holes.find((hole) => hole.position === position)!.part;
     const freeMm = index.layout.places.get(panel.placeId ?? '')?.depthMm ?? null;
+    const isInSight = panel.sightMm !== undefined && heightMm > panel.sightMm;
     return [
+      ...(isInSight ? [found('harness.inSight', 'caution', [panel.id], null, { heightMm, mostMm: panel.sightMm! })] : []),
       ...nearEdge.map((position) =>
         found('harness.holeAtEdge', 'caution', [panel.id, partAt(position).id], null, { position, leastMm: EDGE_MM }),
       ),
