@@ -111,7 +111,10 @@ test('the bench, as it was left, lights the diagram and is still so afterwards',
   await expect(scene.getByRole('button', { name: 'up', exact: true })).toHaveAttribute('aria-pressed', 'true');
 });
 
-test('a part of the diagram is moved by the mouse and by keys, stays there, and the sheet is let draw itself again', async ({ page, pip }) => {
+test('a part of the diagram is moved by the mouse and by keys, stays there, and the sheet is let draw itself again', async ({
+  page,
+  pip,
+}) => {
   await page.goto(`/d/${pip}/harness`);
   await page.getByText('Diagram', { exact: true }).click();
   await choose(page, 'Sheet', 'roof fan', '03 Roof fan');
@@ -143,4 +146,42 @@ test('a part of the diagram is moved by the mouse and by keys, stays there, and 
   await fan.focus();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/(loads|circuits)/);
+});
+
+test('a hole of a panel is dragged onto a line, nudged by arrows, and a row is spread evenly again', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/harness`);
+  await page.getByText('Panels', { exact: true }).click();
+  const face = page.getByRole('group', { name: 'The panel from the front' });
+  await choose(page, 'Panel', 'Hide', 'Hide panel');
+  const third = face.getByRole('button', { name: /^Position 3,/ });
+  const field = (side: 'left' | 'top') => page.getByRole('textbox', { name: `Position 3, from the ${side}` });
+  await expect(field('left')).toHaveValue('82.5');
+  const { x, y, width, height } = (await third.boundingBox())!;
+  // Held a little out of its row it comes to lie in it; half way aside it goes where it is put.
+  await page.mouse.move(x + width / 2, y + height / 3);
+  await page.mouse.down();
+  await page.mouse.move(x + width / 2 + 12, y + height / 3 + 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(field('top')).toHaveValue('37.0');
+  await expect(field('left')).not.toHaveValue('82.5');
+  await third.focus();
+  const before = Number(await field('left').inputValue());
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(async () => Number(await field('left').inputValue())).toBeCloseTo(before + 1.1, 5);
+  await page.keyboard.press('Enter');
+  await expect(third).toHaveAttribute('aria-pressed', 'true');
+  for (const position of [2, 4]) {
+    await face.getByRole('button', { name: new RegExp(`^Position ${position},`) }).focus();
+    await page.keyboard.press('Shift+Enter');
+  }
+  await page.getByRole('button', { name: 'Even gaps' }).click();
+  await expect(field('left')).toHaveValue('82.5');
+  await page.getByRole('button', { name: 'not said' }).click();
+  const sight = page.getByRole('textbox', { name: 'Line of sight above its lower edge' });
+  await sight.fill('100');
+  await sight.press('Enter');
+  await saved(page);
+  await page.getByRole('button', { name: /Findings/ }).click();
+  await expect(page.getByText('Panel in the line of sight')).toBeVisible({ timeout: 20_000 });
 });
