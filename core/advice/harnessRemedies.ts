@@ -25,6 +25,13 @@ export function harnessRemedies({ design, index }: Analysis, { rule, subjects }:
     }
     case 'harness.holesMeet':
       return inLine(design, subjects.slice(1));
+    case 'harness.endMisfit':
+    case 'harness.bareEnd': {
+      const wire = recordOf(design, subjects[0]!, 'wire');
+      if (!wire) return [];
+      const side = wire.from.deviceId === subjects[1] ? { fromEnd: undefined } : { toEnd: undefined };
+      return [{ label: 'Give it the end that fits', change: updateRecords(design, [setting(wire, side)]) }];
+    }
     case 'harness.numberTwice': {
       const free = recordOf(design, subjects[0]!, 'wire');
       return free ? [{ label: 'Give it the next free number', change: updateRecords(design, [setting(free, { number: undefined })]) }] : [];

@@ -1,6 +1,6 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { ProtectionFamily } from '../catalog/vocabulary';
-import type { StudSize } from '../catalog/vocabulary';
+import type { StudSize, WireEnd } from '../catalog/vocabulary';
 import type { Passage, TerminalRef } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import type { Receiver } from '../devices/receiver';
@@ -175,6 +175,8 @@ export interface RuleFigures {
   'harness.numberTwice': { number: string };
   'harness.noTerminal': None;
   'harness.unfinished': { count: number; of: number };
+  'harness.endMisfit': { end: WireEnd; takes: WireEnd; terminal: string };
+  'harness.bareEnd': { terminal: string; isFuse: boolean };
   'harness.holeAtEdge': { position: number; leastMm: number };
   'harness.holesMeet': { one: number; other: number };
   'harness.inSight': { heightMm: number; mostMm: number };

@@ -259,6 +259,8 @@ const PAGE_OF_RULE: Partial<Record<Rule, string>> = {
   'harness.holeAtEdge': 'cutting',
   'harness.holesMeet': 'cutting',
   'harness.inSight': 'cutting',
+  'harness.endMisfit': 'joints',
+  'harness.bareEnd': 'joints',
   'harness.cutTooDeep': 'cutting',
   'fuse.cannotBreak': 'chain',
   'fuse.backedUp': 'chain',

@@ -21,6 +21,7 @@ import { traceWiring } from '../network/wiring';
 import { WAYS } from '../switching/gallery/ways';
 import { wayTo } from '../switching/gallery/wayTo';
 import { putIntoRun } from '../switching/partsByHand';
+import { wordFinding } from '../wording/wording';
 import { endWords, partWords } from '../wording/harnessWords';
 import { lookOf } from './cables';
 import { confusedWith } from './colourWires';
@@ -335,6 +336,32 @@ describe('findings', () => {
     const wire = lineOf(PIP, '01a').wire;
     const design = done(MARKED, updateRecords(MARKED, [{ id: wire.id, set: { conductor: 'mm2:3' } }]));
     expect(rulesOf(design)).toEqual(['harness.noTerminal']);
+  });
+
+  // Common practice: a ring on a stud, a receptacle on a blade, a crimped end in a fuse's holder.
+  test.each([
+    ['battery', 'plus', 'receptacle', 'harness.endMisfit', 'caution'],
+    ['busBar', 'bar', 'butt', 'harness.endMisfit', 'caution'],
+    ['busBar', 'bar', 'ring', null, null],
+    ['switch', 'in', 'blade', 'harness.endMisfit', 'caution'],
+    ['switch', 'in', 'ring', null, null],
+    ['protection', 'out', 'bare', 'harness.bareEnd', 'fault'],
+    ['busBar', 'bar', 'bare', 'harness.bareEnd', 'caution'],
+    ['load', 'minus', 'bare', 'harness.bareEnd', 'caution'],
+    ['load', 'minus', 'pin', null, null],
+  ] as const)('at a %s’s %s a %s is %s', (kind, terminal, end, rule, severity) => {
+    const index = indexDesign(PIP);
+    const lands = ({ deviceId, terminal: at }: Wire['from']) => index.devices.get(deviceId)!.kind === kind && at === terminal;
+    const wire = index.wires.find(({ from, to }) => lands(from) || lands(to))!;
+    const design = done(PIP, updateRecords(PIP, [{ id: wire.id, set: lands(wire.from) ? { fromEnd: end } : { toEnd: end } }]));
+    const found = findHarness(analyse(design));
+    expect(found.map((one) => [one.rule, one.severity])).toEqual(rule === null ? [] : [[rule, severity]]);
+    for (const one of found) {
+      const { title, message } = wordFinding(one, design, 'metric');
+      expect(title + message).not.toMatch(/undefined|\[object/);
+      const [remedy] = remediesFor(analyse(design), one);
+      expect(findHarness(analyse(applyChange(design, remedy!.change)))).toEqual([]);
+    }
   });
 });
 

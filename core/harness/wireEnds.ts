@@ -61,6 +61,23 @@ const SLOT_STUD: StudSize = 'M4';
 /** From this size on a relay's or switch's main contact is 9.5 mm wide, mm². Source: IEC 61210 ranges, from memory. */
 const WIDE_BLADE_MM2 = 6.1;
 
+/** Kinds with studs or bolts: nothing but a ring is held there. */
+const STUDS: ReadonlySet<Device['kind']> = new Set(['battery', 'isolator', 'busBar', 'groundPoint', 'shunt', 'alternator', 'splitRelay']);
+/** Kinds with blades of their own: another blade does not mate. */
+const BLADES: ReadonlySet<Device['kind']> = new Set(['relay', 'switch', 'microSwitch', 'cutOut', 'doorSwitch']);
+/** Ends made for something else than a blade, and for a fuse alone. */
+const NEVER_ON_BLADES: ReadonlySet<WireEnd> = new Set(['blade', 'tap']);
+/** Where bare strands lie under a fuse's leg or in its holder. */
+const FUSED: ReadonlySet<Device['kind']> = new Set(['protection', 'fuseBlock', 'vehicleFeed']);
+
+/** What is wrong with an end somebody chose where it lands: it is not held there, or strands are left bare, under a fuse’s leg perhaps. Common practice. */
+export function endFault(device: Device | undefined, { kind, isChosen }: Ending): 'misfit' | 'bareAtFuse' | 'bare' | null {
+  if (!device || !isChosen) return null;
+  if (kind === 'bare') return FUSED.has(device.kind) ? 'bareAtFuse' : 'bare';
+  if (STUDS.has(device.kind)) return kind === 'ring' ? null : 'misfit';
+  return BLADES.has(device.kind) && NEVER_ON_BLADES.has(kind) ? 'misfit' : null;
+}
+
 /** What an end of a wire gets. */
 export function endingOf({ devices }: DesignIndex, wire: Wire, side: 'from' | 'to'): Ending {
   const at = wire[side];
@@ -75,7 +92,8 @@ export function endingOf({ devices }: DesignIndex, wire: Wire, side: 'from' | 't
   };
 }
 
-function usualEnd(device: Device | undefined, { terminal }: TerminalRef): WireEnd {
+/** What a terminal takes as a rule. */
+export function usualEnd(device: Device | undefined, { terminal }: TerminalRef): WireEnd {
   if (!device) return 'bare';
   const lands = LANDS[device.kind];
   return typeof lands === 'function' ? lands(device, terminal) : lands;

@@ -1,5 +1,6 @@
 import type { HarnessRule } from '../analysis/finding';
 import { readLook, lookWords } from '../catalog/wireColours';
+import { END_WORDS } from './harnessWords';
 import type { WordsOf } from './ruleWords';
 
 const look = (code: string) => {
@@ -31,6 +32,18 @@ export const HARNESS_RULES: WordsOf<HarnessRule> = {
     title: 'No terminal made for this size',
     message: (say) => `${say.name()}: its conductor falls between two sizes of insulated terminals.`,
     why: 'A barrel too large lets the strands go, one too small cuts them. Take the next size of wire, or a terminal whose maker names this one.',
+  },
+  'harness.endMisfit': {
+    title: 'An end that is not held where it lands',
+    message: (say) =>
+      `${say.name()}: its ${END_WORDS[say.figures.end]} is to go on ${say.figures.terminal} of ${say.name(1)}, which takes a ${END_WORDS[say.figures.takes]}.`,
+    why: 'Male on male does not mate, and what is not a ring comes off a stud. What is forced together works loose, gets warm and drops the load on a rough road. Common practice.',
+  },
+  'harness.bareEnd': {
+    title: 'Strands left bare',
+    message: (say) =>
+      `${say.name()} ends bare at ${say.figures.terminal} of ${say.name(1)}${say.figures.isFuse ? ', a fuse’s contact' : ''}.`,
+    why: 'Strands under a fuse’s leg spread its contact and slip out; under a screw they spread and work loose, and what stands off meets the next terminal. A crimped end is made for each. Common practice.',
   },
   'harness.holeAtEdge': {
     title: 'Hole too near the panel’s edge',

@@ -7,6 +7,7 @@ import { confusedWith } from '../../harness/colourWires';
 import { cutPanel } from '../../harness/panelFace';
 import type { HarnessWire } from '../../harness/harnessWire';
 import { harnessOf } from '../../harness/schedule';
+import { endFault, usualEnd } from '../../harness/wireEnds';
 import { findCables } from './cableRules';
 import type { RuleFigures } from '../figures';
 import { finding, type Finding, type Severity, type HarnessRule } from '../finding';
@@ -46,13 +47,17 @@ function findCuts({ design, index }: Analysis): Finding[] {
 
 function findWires({ design, index, wiring }: Analysis): Finding[] {
   const wires = recordsOf(design, 'wire');
-  if (!wires.some(({ number, colour }) => number !== undefined || colour !== undefined)) return [];
+  const isMarking = wires.some(({ number, colour }) => number !== undefined || colour !== undefined);
+  const isEnding = wires.some(({ fromEnd, toEnd }) => fromEnd !== undefined || toEnd !== undefined);
+  if (!isMarking && !isEnding) return [];
   const lines = harnessOf(index, wiring).wires;
+  if (!isMarking) return chosenEnds(index, lines);
   return [
     ...alike(index, lines),
     ...againstSchool(index.settings.colourSchool ?? 'pole', lines),
     ...twice(lines),
     ...unended(lines),
+    ...chosenEnds(index, lines),
     ...open(lines),
   ];
 }
@@ -109,6 +114,24 @@ function unended(lines: readonly HarnessWire[]): Finding[] {
     return isBare ? [found('harness.noTerminal', 'caution', [wire.id], role.circuitId, {})] : [];
   });
 }
+
+/** Ends chosen by hand that are not held where they land, or are left bare there. */
+function chosenEnds({ devices }: Analysis['index'], lines: readonly HarnessWire[]): Finding[] {
+  return lines.flatMap(({ wire, from, to, role }) =>
+    [from, to].flatMap(({ deviceId, terminal, ending }) => {
+      const device = devices.get(deviceId);
+      const fault = endFault(device, ending);
+      const subjects = [wire.id, deviceId];
+      if (fault === 'misfit') {
+        const takes = usualEnd(device, { deviceId, terminal });
+        return [found('harness.endMisfit', 'caution', subjects, role.circuitId, { end: ending.kind, takes, terminal })];
+      }
+      const isFuse = fault === 'bareAtFuse';
+      return fault === null ? [] : [found('harness.bareEnd', isFuse ? 'fault' : 'caution', subjects, role.circuitId, { terminal, isFuse })];
+    }),
+  );
+}
+
 const CRIMPED: ReadonlySet<string> = new Set(['ring', 'receptacle', 'blade', 'butt', 'tap']);
 
 /** Wires with no number of their own or no colour, told once. A kit’s own wires have whatever colour they come in. */
