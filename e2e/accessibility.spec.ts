@@ -169,10 +169,13 @@ test('axe finds nothing serious in the views of the harness', async ({ page, her
     ['Labels', 'region', 'Labels'],
     ['Cut list', 'region', 'Cut list'],
     ['Parts', 'grid', 'Parts to have'],
+    ['Panels', 'region', 'Panel to cut'],
+    ['Choices', 'region', 'Choices'],
   ] as const) {
     await page.getByText(view, { exact: true }).click();
     await expect(page.getByRole(role, { name: seen, exact: true })).toBeVisible();
     if (view === 'Cables') await page.getByRole('button', { name: /Lay \d+ pairs/ }).click();
+    if (view === 'Choices') await expect(page.getByText('The whole design')).toBeVisible({ timeout: 30_000 });
     expect(await seriousIn(page), view).toEqual([]);
   }
 });

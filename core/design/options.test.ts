@@ -4,12 +4,13 @@ import { seeded } from '../../testing/random';
 import { wayCalled } from '../switching/gallery/ways';
 import { wayTo } from '../switching/gallery/wayTo';
 import { removeLoads } from '../switching/loadWires';
-import { applyChange, invertChange, sameRecord, updateRecords, type Change } from './change';
+import { NO_CHANGE, applyChange, invertChange, sameRecord, updateRecords, type Change } from './change';
 import { makeDesign, recordsOf, type Design } from './design';
 import { Edit } from './edit';
 import { migrateRecords, MIGRATIONS } from './migrations';
 import {
   addChoice,
+  addOption,
   beginOption,
   choiceApart,
   designWith,
@@ -140,6 +141,7 @@ test('one option is worked on at a time, and none is taken meanwhile', () => {
   expect(codeOf(() => workApart(new Edit(now), choiceId))).toBe('otherApart');
   expect(codeOf(() => takeOption(now, optionCalled(now, 'All lamps').id))).toBe('otherApart');
   expect(codeOf(() => takeOption(now, 'nobody'))).toBe('missingRecord');
+  expect(codeOf(() => addOption(new Edit(design), 'nobody', 'x', NO_CHANGE))).toBe('missingRecord');
 });
 
 test('an option that no longer fits says so and is not taken', () => {
