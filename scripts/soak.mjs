@@ -1,12 +1,13 @@
 import { connect } from 'node:net';
 import { performance } from 'node:perf_hooks';
 import { browserPath } from './browser.mjs';
+import { killBrowsers } from './soak/browserKills.mjs';
 import { build, install } from './setup.mjs';
 import { example, freePort, heapMb, newStore, post, quantile, randomOf, read, start, stop, wait } from './soak/server.mjs';
 
 /**
  * Beats the built application for up to half an hour on loopback: kills, many clients at once, nonsense, slow clients, memory of the server and of a tab. Ends with
- * a table and with status 1 when something did not hold. `npm run soak -- kills clients nonsense slow memory tab` runs some of it; SOAK_SHARE=0.1 a tenth of each.
+ * a table and with status 1 when something did not hold. `npm run soak -- kills clients nonsense slow memory tab browsers` runs some of it; SOAK_SHARE=0.1 a tenth of each.
  */
 
 const SHARE = Number(process.env.SOAK_SHARE ?? 1);
@@ -302,7 +303,13 @@ async function tab() {
   );
 }
 
-const ALL = { kills, clients, nonsense, slow, memory, tab };
+/** A browser killed at random moments while one writes without a connection. */
+async function browsers() {
+  const { rounds, acknowledged, lost } = await killBrowsers(times(200), randomOf(SEED));
+  tell('browsers killed', `${rounds} rounds, ${acknowledged} lines seen, ${lost} lost`, lost === 0 && acknowledged > rounds / 2);
+}
+
+const ALL = { kills, clients, nonsense, slow, memory, tab, browsers };
 const asked = process.argv.slice(2);
 install();
 build();

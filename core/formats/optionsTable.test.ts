@@ -92,6 +92,25 @@ test('what is wrong with each is counted as the workspace counts it, and what it
   expect(rowOf(compare(design), 'It brings')).toBeUndefined();
 });
 
+test('what stands is told as now, wires by their whole length, and findings are counted in words', () => {
+  const heard: number[] = [];
+  const design = thicker();
+  const compared = compareOptions(analyse(design), recordsOf(design, 'choice')[0]!, false, (done) => heard.push(done));
+  expect(heard).toEqual([0.5, 1]);
+  expect(rowOf(compared, 'Parts cost')![0]).toBe('as now');
+  const whole = analyse(design).index.wires.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  expect(compared[0]!.figures!.wireMm / whole).toBeGreaterThan(0.98);
+  expect(compared[0]!.figures!.wireMm / whole).toBeLessThan(1.1);
+  const [stands, other] = compared as [OptionCompared, OptionCompared];
+  const found = (faults: number, cautions: number, ended: number) => ({ ...other, figures: { ...other.figures!, findings: { faults, cautions, ended, brought: [] } } }); // prettier-ignore
+  const judged = [{ ...stands, figures: { ...stands.figures!, findings: { faults: 0, cautions: 2, ended: 0, brought: [] } } }, found(1, 1, 1)]; // prettier-ignore
+  expect(rowOf(judged, 'Open findings')).toEqual(['no faults, 2 cautions', '1 fault, 1 caution']);
+  expect(rowOf(judged, 'It ends')).toEqual(['no findings', '1 finding']);
+  const many = { ...other, figures: { ...other.figures!, hangsOn: Array.from({ length: 12 }, (_, at) => ({ loadId: `load${at}`, inputs: [] })) } }; // prettier-ignore
+  const more = (list: OptionCompared[]) => table(list).find(({ title }) => title === 'What loads hang on')?.more;
+  expect([more([stands, many]), more(compared)]).toEqual([expect.stringMatching(/^Of 12 loads at most/), undefined]);
+});
+
 test('only what differs is told of circuits and parts', () => {
   const compared = compare(thicker());
   const groups = new Map(table(compared).map(({ title, rows }) => [title, rows]));

@@ -350,6 +350,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
         return;
       }
       pending = [...left, ...pending];
+      if (left.length > 0) void outbox.settleLeft(open.id, pending);
       api.setState({ aside: outbox.asideOf(open.id) !== null });
       standing = null;
       if (pending.length === 0) return;

@@ -1,4 +1,4 @@
-import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
+import { createStore, del, entries, promisifyRequest, set, type UseStore } from 'idb-keyval';
 
 /**
  * A second keeping of what is not acknowledged yet, in the browser's database: what the simpler store holds is written to disk seconds later, and a browser that is killed
@@ -14,6 +14,19 @@ export async function keepDurably(key: string, list: readonly unknown[]): Promis
     await (list.length === 0 ? del(key, opened()) : set(key, JSON.stringify(list), opened()));
   } catch {
     // The first keeping stands.
+  }
+}
+
+/** Keeps a page's list under its key and lets others' go, all of it or nothing: killed in between, no list is gone that is not in another. */
+export async function takeOverDurably(key: string, list: readonly unknown[], others: readonly string[]): Promise<void> {
+  try {
+    await opened()('readwrite', (kept) => {
+      for (const other of others) kept.delete(other);
+      if (list.length > 0) kept.put(JSON.stringify(list), key);
+      return promisifyRequest(kept.transaction);
+    });
+  } catch {
+    // The first keeping stands, and so do the others.
   }
 }
 

@@ -64,6 +64,23 @@ test('one alone is brought up, or set aside, all the same', async () => {
   expect(JSON.parse(outbox.asideOf('pip')!)).toHaveLength(1);
 });
 
+test('an edit made while what was left is taken over takes nothing’s place, and both are kept until they are sent', async () => {
+  leave(edit(SCHEMA_VERSION, 1400));
+  const mine = { ...edit(SCHEMA_VERSION, 900), changeId: 'mine' } as never;
+  const taking = leftEdits('pip');
+  outbox.write('pip', [mine]);
+  const keptNow = () => [...kept.values()].flatMap((text) => (JSON.parse(text) as { changeId: string }[]).map(({ changeId }) => changeId));
+  const both = ['mine', `edit_${SCHEMA_VERSION}`].sort();
+  expect(keptNow().sort()).toEqual(both);
+  const left = await taking;
+  expect(left.map(({ changeId }) => changeId)).toEqual([`edit_${SCHEMA_VERSION}`]);
+  expect(keptNow().sort()).toEqual(both);
+  await outbox.settleLeft('pip', [...left, mine]);
+  expect([kept.size, keptNow().sort()]).toEqual([1, both]);
+  outbox.write('pip', []);
+  expect(kept.size).toBe(0);
+});
+
 test('what is kept says which version it is of', () => {
   outbox.write('pip', [edit(undefined, 1400) as never]);
   expect(JSON.parse([...kept.values()][0]!)).toMatchObject([{ version: SCHEMA_VERSION }]);

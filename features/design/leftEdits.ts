@@ -9,8 +9,7 @@ import { outbox } from './outbox';
  */
 export async function leftEdits(designId: string): Promise<Pending[]> {
   const taken = outbox.take(designId);
-  const left = [...new Map([...(await outbox.takeDurable(designId)), ...taken].map((edit) => [edit.changeId, edit])).values()];
-  if (left.length > taken.length) outbox.write(designId, left);
+  const left = await outbox.takeDurable(designId, taken);
   if (left.length === 0) return [];
   const [{ changeSchema }, { migrateRecords }] = await Promise.all([import('@/core/design/schema'), import('@/core/design/migrations')]);
   const bad: Pending[] = [];
@@ -25,7 +24,7 @@ export async function leftEdits(designId: string): Promise<Pending[]> {
   });
   if (bad.length > 0) {
     outbox.setAside(designId, bad);
-    await outbox.writeDurably(designId, good);
+    await outbox.keepLeft(designId, good);
   }
   return good;
 }

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { SCHEMA_VERSION } from '@/core/catalog/vocabulary';
 import type { Pending } from './api';
-import { keepDurably, keptDurably } from './durable';
+import { keepDurably, keptDurably, takeOverDurably } from './durable';
 import { canTellPages, openPages, showOpen } from './openPages';
 
 /**
@@ -10,39 +10,57 @@ import { canTellPages, openPages, showOpen } from './openPages';
  * Sent twice they are taken once, since every edit has an id.
  */
 export const outbox = {
-  /** Takes over what earlier pages of this design left. */
+  /** Takes over what earlier pages of this design left, beside what this page keeps of its own. */
   take(designId: string): Pending[] {
     return attempt(() => {
-      const found = keysOf(designId).flatMap((key) => read(key));
-      const unique = Array.from(new Map(found.map((edit) => [edit.changeId, edit])).values());
-      for (const key of keysOf(designId)) window.localStorage.removeItem(key);
-      keep(designId, unique);
-      return unique;
+      const keys = keysOf(designId).filter((key) => key !== mine(designId));
+      const all = unique(keys.flatMap((key) => read(key)));
+      for (const key of keys) window.localStorage.removeItem(key);
+      keep(left(designId), all);
+      return all;
     });
   },
-  /** The same from the second keeping, which a killed browser does not lose; only of pages that are gone. */
-  async takeDurable(designId: string): Promise<Pending[]> {
+  /** The same together with the second keeping, which a killed browser does not lose; only of pages that are gone. What is taken is this page's in one step. */
+  async takeDurable(designId: string, taken: readonly Pending[]): Promise<Pending[]> {
     const open = await openPages();
     // What another open page has on its way is its own to send.
-    const kept = (await keptDurably(prefix(designId))).filter(({ key }) => !open.has(key.slice(prefix(designId).length)));
-    for (const { key } of kept) await keepDurably(key, []);
-    return kept.flatMap(({ list }) => (list.every(isPending) ? list : []));
+    const isOpen = (key: string) => key.startsWith(mine(designId)) || open.has(key.slice(prefix(designId).length).replace(LEFT, ''));
+    const kept = (await keptDurably(prefix(designId))).filter(({ key }) => !isOpen(key));
+    const all = unique([...kept.flatMap(({ list }) => (list.every(isPending) ? list : [])), ...taken]);
+    await takeOverDurably(
+      left(designId),
+      marked(all),
+      kept.map(({ key }) => key),
+    );
+    return all;
+  },
+  /** What was taken over is among this page's own from now on. */
+  async settleLeft(designId: string, pending: Pending[]): Promise<void> {
+    outbox.write(designId, pending);
+    attempt(() => {
+      window.localStorage.removeItem(left(designId));
+      return [];
+    });
+    await takeOverDurably(mine(designId), marked(pending), [left(designId)]);
   },
   /** Keeps what this page has not got acknowledged yet. */
   write(designId: string, pending: Pending[]): void {
     attempt(() => {
-      keep(designId, pending);
+      keep(mine(designId), pending);
       return [];
     });
   },
-  /** The same, done only once the second keeping holds it too: what was set aside must not come back from there. */
-  async writeDurably(designId: string, pending: Pending[]): Promise<void> {
-    outbox.write(designId, pending);
-    await keepDurably(prefix(designId) + PAGE, marked(pending));
+  /** Of what was taken over only this is left, once the second keeping says so too: what was set aside must not come back from there. */
+  async keepLeft(designId: string, edits: Pending[]): Promise<void> {
+    attempt(() => {
+      keep(left(designId), edits);
+      return [];
+    });
+    await keepDurably(left(designId), marked(edits));
   },
   /** Keeps what is on its way in the second keeping alone, which holds up no key: a page killed before the server has answered loses none of it. */
   note(designId: string, pending: readonly Pending[]): void {
-    if (canTellPages()) void keepDurably(prefix(designId) + PAGE, marked(pending));
+    if (canTellPages()) void keepDurably(mine(designId), marked(pending));
   },
   /** Puts edits aside that cannot be sent: they are kept in this browser, stop nothing, and can be saved to a file or dropped. */
   setAside(designId: string, edits: readonly Pending[]): void {
@@ -80,6 +98,11 @@ function prefix(designId: string): string {
   return `vine-knot-outbox:${designId}:`;
 }
 
+/** Under what this page keeps its own edits, and under what those it took over until they are among its own: an edit made meanwhile must not take their place. */
+const mine = (designId: string) => prefix(designId) + PAGE;
+const left = (designId: string) => mine(designId) + LEFT;
+const LEFT = '.left';
+
 function keysOf(designId: string): string[] {
   return Object.keys(window.localStorage).filter((key) => key.startsWith(prefix(designId)));
 }
@@ -109,13 +132,14 @@ function isPending(entry: unknown): entry is Pending {
   return ['added', 'updated', 'removed'].every((part) => has(change, part) && Array.isArray(change[part]));
 }
 
-function keep(designId: string, pending: Pending[]): void {
-  const key = prefix(designId) + PAGE;
+function keep(key: string, pending: Pending[]): void {
   const list = marked(pending);
   void keepDurably(key, list);
   if (pending.length === 0) window.localStorage.removeItem(key);
   else window.localStorage.setItem(key, JSON.stringify(list));
 }
+
+const unique = (edits: readonly Pending[]) => Array.from(new Map(edits.map((edit) => [edit.changeId, edit])).values());
 
 const marked = (pending: readonly Pending[]) => pending.map((edit) => ({ version: SCHEMA_VERSION, ...edit }));
 
