@@ -14,7 +14,7 @@ import {
 import { makeDesign, recordOf, recordsOf, type Design } from './design';
 import { Edit } from './edit';
 import { newId } from './ids';
-import { DesignError, type Problem } from './problems';
+import { DesignError } from './problems';
 import { referencesOf } from './references';
 import { PART_TYPES, type Choice, type DesignRecord, type Option, type PartRecord } from './schema';
 
@@ -79,19 +79,8 @@ export function designWith(design: Design, option: Option): Design {
   if (!option.way) return design;
   // What the standing option has of its own so far is none of the others’.
   const apart = recordOf(design, option.choiceId, 'choice')?.apart;
-  const back = apart ? partsOf(wayBack(design, apart.parts)) : NO_CHANGE;
+  const back = apart ? wayBack(design, apart.parts) : NO_CHANGE;
   return applyChange(design, composeChanges(back, onto(applyUnchecked(design, back), option.way)));
-}
-
-/** What keeps an option from standing; none where it fits. */
-export function whyNot(design: Design, option: Option): readonly Problem[] {
-  try {
-    designWith(design, option);
-    return [];
-  } catch (error) {
-    if (error instanceof DesignError) return error.problems;
-    throw error;
-  }
 }
 
 export function optionsOf(design: Design, choiceId: string): Option[] {
@@ -145,17 +134,18 @@ export function doneApart(design: Design, { apart }: Choice): Change {
   return apart ? invertChange(partsOf(wayBack(design, apart.parts))) : NO_CHANGE;
 }
 
-/** From the design as it is to its parts as they were. */
+/** From the design as it is to its parts as they were, and what is about those that go with them. */
 function wayBack(design: Design, parts: readonly PartRecord[]): Change {
   const before = makeDesign(parts);
-  return {
+  const way = partsOf({
     added: parts.filter(({ id }) => !design.records.has(id)),
     updated: parts.flatMap((from) => {
       const now = design.records.get(from.id);
-      return now && changedFields(now, from).length > 0 ? [{ from: now, to: from }] : [];
+      return now ? [{ from: now, to: from }] : [];
     }),
     removed: Array.from(design.records.values()).filter((record) => isPart(record) && !before.records.has(record.id)),
-  };
+  });
+  return { ...way, removed: [...way.removed, ...aboutGone(design.records, new Set(way.removed.map(({ id }) => id)))] };
 }
 
 /** Ends working on the standing option alone: every other option of its choice goes back over what was edited before it goes its own way. */
@@ -174,13 +164,14 @@ export function dropApart(design: Design, choiceId: string): Change {
   const choice = known(design, choiceId);
   if (!choice.apart) return NO_CHANGE;
   const { parts, before } = choice.apart;
-  const edit = new Edit(applyChange(design, partsOf(wayBack(design, parts))));
+  const back = wayBack(design, parts);
+  const edit = new Edit(applyChange(design, back));
   edit.set(choice, { apart: undefined, ...(before !== null && { standingId: before }) });
   if (before !== null) {
     edit.set(before, { way: undefined });
     edit.remove(choice.standingId);
   }
-  return composeChanges(partsOf(wayBack(design, parts)), edit.change);
+  return composeChanges(back, edit.change);
 }
 
 /**
@@ -193,8 +184,8 @@ export function takeOption(design: Design, optionId: string): Change {
   const choice = known(design, option.choiceId);
   const busy = choiceApart(design);
   if (busy) throw new DesignError([{ code: 'otherApart', id: choice.id, other: busy.id }]);
-  if (!option.way) return NO_CHANGE;
-  const there = onto(design, option.way);
+  if (optionId === choice.standingId) return NO_CHANGE;
+  const there = onto(design, option.way ?? NO_CHANGE);
   const after = applyChange(design, there);
   const back = partsOf(invertChange(there));
   const turned = optionsOf(design, choice.id).map((other) => {
