@@ -166,3 +166,20 @@ test('the report says why it is so, with what was turned down', () => {
     /^Not decided yet/,
   );
 });
+
+test('a report works out no more options than a reader waits for, and still prints the reasons of the others', () => {
+  const design = heron();
+  const edit = new Edit(design);
+  const [choice] = recordsOf(design, 'choice');
+  for (let at = 0; at < 4; at++) {
+    edit.add({ ...choice!, id: `choice_${at}`, name: `Again ${at}`, standingId: `stand_${at}` });
+    for (const option of optionsOf(design, choice!.id))
+      edit.add({ ...option, id: option.way ? `other_${at}_${option.name.length}` : `stand_${at}`, choiceId: `choice_${at}` });
+  }
+  const report = makeReport(withSlowFindings(analyse(edit.design)));
+  const sections = report.sections.filter(({ title }) => title.startsWith('Why it is so'));
+  expect(sections).toHaveLength(5);
+  expect(sections.map(({ rows }) => rows.some(([name]) => name === 'Wires'))).toEqual([true, true, true, true, false]);
+  expect(sections[4]!.text).toMatch(/figures are in Choices/);
+  expect(sections[4]!.rows.map(([name]) => name)).toEqual(['Speaks for it', 'Speaks against it']);
+});
