@@ -122,7 +122,7 @@ function figuresOf(now: Analysis, then: Analysis, touched: ReadonlySet<string>):
   const drops = 'drops' in solved ? solved.drops : null;
   return {
     after: design,
-    price: priceOfChange(now, then),
+    price: now === then ? { cost: 0, open: 0 } : priceOfChange(now, then),
     parts: partsList(index, harness, cutLots(harness, recordsOf(design, 'reel')), boughtIn(design)),
     wires: harness.wires.length,
     wireMm: harness.wires.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
