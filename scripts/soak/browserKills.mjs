@@ -62,8 +62,15 @@ export async function killBrowsers(rounds, random) {
   const id = await example(base, 'pip');
   // Opened once with a connection, and kept for without.
   const first = await open(chromium, profile);
-  await toLogbook(first.page, base, id);
-  await first.page.waitForFunction(async () => (await caches.keys()).length > 0 && navigator.serviceWorker.controller !== null, null, { timeout: LONGEST_MS }).catch(() => undefined); // prettier-ignore
+  await first.page.goto(`${base}/d/${id}/test`);
+  const isKept = await Promise.race([
+    first.page.evaluate(
+      () => new Promise((resolve) => navigator.serviceWorker.addEventListener('message', ({ data }) => resolve(data.kept === true))),
+    ),
+    wait(LONGEST_MS * 2).then(() => false),
+  ]);
+  if (!isKept) throw new Error('the design was not kept for without a connection');
+  // The browser writes what it keeps to disk some seconds later.
   await wait(8000);
   await first.kill();
   await stop(server);
