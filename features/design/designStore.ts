@@ -343,8 +343,9 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     report: (problem) => api.setState({ problem }),
     dismissProblem: () => api.setState({ problem: null }),
     async resume() {
-      const left = await leftEdits(open.id).catch(() => null);
+      const left = await leftEdits(open.id, () => api.setState({ saveState: 'saving' })).catch(() => null);
       if (left === null) {
+        api.setState({ saveState: 'unreachable' });
         // What checks them could not be fetched; they stay kept.
         setTimeout(() => void store.resume(), RETRY_MS);
         return;
@@ -353,7 +354,10 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       if (left.length > 0) void outbox.settleLeft(open.id, pending);
       api.setState({ aside: outbox.asideOf(open.id) !== null });
       standing = null;
-      if (pending.length === 0) return;
+      if (pending.length === 0) {
+        if (api.getState().saveState === 'saving') api.setState({ saveState: 'saved' });
+        return;
+      }
       showBase();
       void flush();
     },

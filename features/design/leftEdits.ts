@@ -4,13 +4,14 @@ import type { Pending } from './api';
 import { outbox } from './outbox';
 
 /**
- * Takes over the edits earlier pages of a design left unsent, brought up to the present schema version. What is then no change of a design is set aside. The
+ * Takes over the edits earlier pages of a design left unsent, brought up to the present schema version. What is then no change of a design is set aside. Says so as soon as there are any. The
  * checks are only fetched when there is something to check.
  */
-export async function leftEdits(designId: string): Promise<Pending[]> {
+export async function leftEdits(designId: string, onFound: () => void = () => undefined): Promise<Pending[]> {
   const taken = outbox.take(designId);
   const left = await outbox.takeDurable(designId, taken);
   if (left.length === 0) return [];
+  onFound();
   const [{ changeSchema }, { migrateRecords }] = await Promise.all([import('@/core/design/schema'), import('@/core/design/migrations')]);
   const bad: Pending[] = [];
   const good = left.flatMap(({ version = SCHEMA_VERSION, ...edit }): Pending[] => {

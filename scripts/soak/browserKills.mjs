@@ -101,7 +101,12 @@ export async function killBrowsers(rounds, random) {
   }
   server = await start(database, port);
   const last = await open(chromium, profile);
-  await toLogbook(last.page, base, id);
+  const shown = await toLogbook(last.page, base, id);
+  // Once what was left is taken over, and not as the page opens.
+  await shown
+    .getByText(acknowledged.at(-1) ?? '', { exact: true })
+    .waitFor({ timeout: LONGEST_MS })
+    .catch(() => undefined);
   await last.page.getByText('Saved', { exact: true }).waitFor({ timeout: 60_000 });
   const { records } = await read(base, id);
   const stored = new Set(records.filter(({ type }) => type === 'event').map(({ text }) => text));
