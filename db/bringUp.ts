@@ -4,7 +4,7 @@ import { makeDesign } from '../core/design/design';
 import { between } from '../core/design/edit';
 import { migrateRecords } from '../core/design/migrations';
 import type { DesignRecord } from '../core/design/schema';
-import type { Database } from './client';
+import type { Database } from './database';
 import * as table from './schema';
 
 type Writer = Parameters<Parameters<Database['transaction']>[0]>[0];

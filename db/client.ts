@@ -1,14 +1,13 @@
 import { existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { createClient, type Client } from '@libsql/client';
-import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
+import { drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { SCHEMA_VERSION } from '../core/catalog/vocabulary';
 import { bringUpDesigns } from './bringUp';
+import type { Database } from './database';
 import * as schema from './schema';
 import { StoreError, storeErrorOf } from './storeError';
-
-export type Database = LibSQLDatabase<typeof schema> & { $client: Client };
 
 /** Milliseconds a writer waits for another before it gives up. */
 const BUSY_TIMEOUT_MS = 5000;

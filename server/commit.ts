@@ -2,7 +2,7 @@ import { and, asc, desc, eq, gt, lte } from 'drizzle-orm';
 import { applyChange, invertChange, sameRecord, touchedIds, type Change } from '@/core/design/change';
 import { DesignError } from '@/core/design/problems';
 import type { Design } from '@/core/design/design';
-import type { Database } from '@/db/client';
+import type { Database } from '@/db/database';
 import * as table from '@/db/schema';
 import { analysed } from './analysed';
 import { loadDesign, summaryOf } from './stored';

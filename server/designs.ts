@@ -5,7 +5,7 @@ import { newId } from '@/core/design/ids';
 import type { DesignRecord } from '@/core/design/schema';
 import { SCHEMA_VERSION, SETTINGS_ID, type Vehicle } from '@/core/catalog/vocabulary';
 import { cutText } from '@/core/units/text';
-import type { Database } from '@/db/client';
+import type { Database } from '@/db/database';
 import * as table from '@/db/schema';
 import { analysed } from './analysed';
 import { commit } from './commit';

@@ -1,5 +1,6 @@
 import { EventEmitter } from 'node:events';
-import { openDatabase, type Database } from '@/db/client';
+import { openDatabase } from '@/db/client';
+import type { Database } from '@/db/database';
 import type { Analysis } from '@/core/analysis/types';
 import type { Design } from '@/core/design/design';
 import type { SetAside } from '@/core/design/readable';

@@ -3,7 +3,7 @@ import type { Analysis } from '@/core/analysis/types';
 import { settingsOf } from '@/core/design/design';
 import { readableDesign, type SetAside } from '@/core/design/readable';
 import type { DesignRecord } from '@/core/design/schema';
-import type { Database } from '@/db/client';
+import type { Database } from '@/db/database';
 import * as table from '@/db/schema';
 import { NotFound } from './errors';
 import { store, type Remembered } from './store';

@@ -16,7 +16,7 @@ import { NetworkError } from '../network/networkError';
 import { Reach } from '../network/reach';
 import type { Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
-import { markDone } from './tickTask';
+import { markDone } from './markDone';
 
 /** What is in a fuse's holder: nothing yet, a small one to try with, its own, or another that somebody put in. */
 export type InHolder = 'out' | 'test' | 'own' | 'other';

@@ -10,7 +10,7 @@ import { formatClock } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import { KeptRuns } from './KeptRuns';
 import { linkToActs } from './useLinkedActs';
-import type { Done } from './useBench';
+import type { Done } from './keptBench';
 import drawer from '@/ui/Drawer.module.css';
 import styles from './StripChart.module.css';
 

@@ -1,6 +1,19 @@
 import type { Bench } from '@/core/bench/bench';
+import type { BenchAct } from '@/core/design/schema';
 import type { DesignStore } from '@/features/design/designStore';
-import type { Done } from './useBench';
+
+/** One thing done on the bench and what it changed. */
+export interface Done {
+  key: number;
+  /** When it was begun, s. */
+  timeS: number;
+  act: BenchAct;
+  what: string;
+  changed: string[];
+  /** How far each load that was lit is lit before it and after it, by id. */
+  before: ReadonlyMap<string, number>;
+  levels: ReadonlyMap<string, number>;
+}
 
 /** A bench as it was left, and what was done on it, the newest first. */
 export interface KeptBench {

@@ -9,20 +9,7 @@ import { NetworkError } from '@/core/network/networkError';
 import { changeWords } from '@/core/wording/benchWords';
 import { actWords } from '@/core/wording/wishWords';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
-import { benchLeft, keepBench } from './keptBench';
-
-/** One thing done on the bench and what it changed. */
-export interface Done {
-  key: number;
-  /** When it was begun, s. */
-  timeS: number;
-  act: BenchAct;
-  what: string;
-  changed: string[];
-  /** How far each load that was lit is lit before it and after it, by id. */
-  before: ReadonlyMap<string, number>;
-  levels: ReadonlyMap<string, number>;
-}
+import { benchLeft, keepBench, type Done } from './keptBench';
 
 export interface BenchShown {
   bench: Bench;

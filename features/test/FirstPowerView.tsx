@@ -7,7 +7,7 @@ import { nameOf } from '@/core/design/names';
 import { Edit } from '@/core/design/edit';
 import { recordsOf } from '@/core/design/design';
 import { firstPower, holderHolds, tryCircuit, type FirstPower, type InHolder, type PowerStep } from '@/core/plan/firstPower';
-import { markDone } from '@/core/plan/tickTask';
+import { markDone } from '@/core/plan/markDone';
 import { today } from '@/core/units/days';
 import { formatAmps, formatRating } from '@/core/units/quantity';
 import { changeWords, movesWords } from '@/core/wording/benchWords';
