@@ -1,11 +1,11 @@
 import type { ConductorSize } from '../core/catalog/conductorSizes';
 import { makeDesign, type Design } from '../core/design/design';
 import { defaultSettings } from '../core/design/defaultSettings';
-import type { Device, DesignRecord, Load, Wire } from '../core/design/schema';
+import type { Device, DesignRecord, Load, Wire, Zone } from '../core/design/schema';
 import type { Chemistry, TapLeg } from '../core/catalog/vocabulary';
 import type { LoadBehaviour } from '../core/devices/load';
 
-type Part<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> & { id?: string } : never;
+type Part<D> = D extends Device ? Omit<D, 'id' | 'type' | 'name' | 'zoneId'> & { id?: string; zoneId?: string | null } : never;
 
 /** Builds small wired designs for tests: devices by kind, wires between `device.terminal`s. */
 export function rig() {
@@ -71,6 +71,9 @@ export function rig() {
       const id = `circuit_${name}`;
       records.push({ id, type: 'circuit', number, name, zoneId: null, protectionId, dropClass: 'general', targetPercent: null, note: '' });
       return id;
+    },
+    zone(id: string, more: Partial<Zone> = {}): void {
+      records.push({ id, type: 'zone', name: id, order: 0, ambientC: 30, engineSpace: false, ...more });
     },
     isWired: (terminal: string) => wired.has(terminal),
     design: (): Design => makeDesign(records),

@@ -2,6 +2,7 @@ import type { Analysis } from '../analysis/types';
 import type { Finding } from '../analysis/finding';
 import { cableRemedies } from './cableRemedies';
 import { harnessRemedies } from './harnessRemedies';
+import { jointRemedies } from './jointRemedies';
 import { reachRemedies } from './reachRemedies';
 import type { Remedy } from './remedy';
 import { returnRemedies } from './returnRemedies';
@@ -11,7 +12,15 @@ import { workRemedies } from './workRemedies';
 
 /** Remedies of the families of rules that have a file of their own; none for a finding of no such family. */
 export function familyRemedies(analysis: Analysis, finding: Finding): (Remedy | null)[] {
-  return [rigRemedies, reachRemedies, returnRemedies, workRemedies, switchingRemedies, harnessRemedies, cableRemedies].flatMap((remedies) =>
-    remedies(analysis, finding),
-  );
+  const families = [
+    rigRemedies,
+    reachRemedies,
+    returnRemedies,
+    workRemedies,
+    switchingRemedies,
+    harnessRemedies,
+    cableRemedies,
+    jointRemedies,
+  ];
+  return families.flatMap((remedies) => remedies(analysis, finding));
 }

@@ -32,6 +32,10 @@ export function harnessRemedies({ design, index }: Analysis, { rule, subjects }:
       const side = wire.from.deviceId === subjects[1] ? { fromEnd: undefined } : { toEnd: undefined };
       return [{ label: 'Give it the end that fits', change: updateRecords(design, [setting(wire, side)]) }];
     }
+    case 'harness.leadOpen': {
+      const lead = recordOf(design, subjects[1]!, 'lead');
+      return lead ? [{ label: 'It is capped', change: updateRecords(design, [setting(lead, { capped: true })]) }] : [];
+    }
     case 'harness.numberTwice': {
       const free = recordOf(design, subjects[0]!, 'wire');
       return free ? [{ label: 'Give it the next free number', change: updateRecords(design, [setting(free, { number: undefined })]) }] : [];

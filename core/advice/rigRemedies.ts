@@ -49,6 +49,12 @@ export function rigRemedies({ design, bundles }: Analysis, { rule, subjects, num
       return [{ label: 'Join the two places', change: { added: [straightRoute(from!, to!)], updated: [], removed: [] } }];
     case 'rig.pathBroken':
       return [set('Take the shortest way', subject!, { via: null })];
+    case 'rig.hingeTight':
+      return [
+        route
+          ? set('Lay it with its loop', subject!, { measuredMm: Math.ceil(numbers.leastMm), measuredOn: null })
+          : set('Cut it by its way', subject!, { lengthMeasured: false }),
+      ];
     case 'rig.measuredDiffers':
       return [set('Go by the plan', subject!, { measuredMm: null, measuredOn: null })];
     case 'rig.wireDiffers':

@@ -1,6 +1,6 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { ProtectionFamily } from '../catalog/vocabulary';
-import type { StudSize, WireEnd } from '../catalog/vocabulary';
+import type { JointWay, StudSize, WireEnd } from '../catalog/vocabulary';
 import type { Passage, TerminalRef } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import type { Receiver } from '../devices/receiver';
@@ -18,6 +18,9 @@ type None = { none?: never };
 interface Placed<P> {
   place: P;
 }
+
+/** Where a joint is: in the wet, where it is shaken or warm with the engine, or anywhere. */
+export type JointSpot = 'damp' | 'shaken' | 'anywhere';
 
 /**
  * What each rule says in figures: SI units (millimetres where the name says so) or trade sizes. Its words and remedies can ask for these and nothing else;
@@ -80,6 +83,10 @@ export interface RuleFigures {
   'relay.bareCoil': None;
   'ground.crowded': { count: number; most: number; amps: number };
   'joint.ring': { conductor: ConductorSize; stud: StudSize; least: StudSize };
+  'joint.unfit': { made: JointWay; where: JointSpot; amps: number };
+  'joint.flexing': None;
+  'joint.beforeFuse': None;
+  'joint.row': None;
   'joint.twoSizes': { conductor: ConductorSize; thick: ConductorSize; thinTerminal: string; thickTerminal: string };
   'return.thinnerThanFeed': { conductor: ConductorSize; feed: ConductorSize };
   'drop.starved': { leastV: number | null; volts: number | null; dropV: number; when: 'idle' | 'low' };
@@ -141,6 +148,7 @@ export interface RuleFigures {
   'rig.bareHole': Passing;
   'rig.unsealed': Passing;
   'rig.hinge': Passing;
+  'rig.hingeTight': { leastMm: number; lengthMm: number };
   'rig.exhaust': Passing & { clearMm: number | null };
   'rig.steering': Passing;
   'rig.holeTooSmall': Passing & { holeMm: number; bundleMm: number };
@@ -179,6 +187,7 @@ export interface RuleFigures {
   'harness.bareEnd': { terminal: string; isFuse: boolean };
   'harness.holeAtEdge': { position: number; leastMm: number };
   'harness.holesMeet': { one: number; other: number };
+  'harness.glare': { by: 'sun' | 'sleep'; count: number };
   'harness.inSight': { heightMm: number; mostMm: number };
   'harness.cutTooDeep': { position: number; needMm: number; freeMm: number };
   'harness.coreThin': Core;
@@ -188,6 +197,7 @@ export interface RuleFigures {
   'harness.leadDisputed': None;
   'harness.leadColour': { look: string; isReturn: boolean };
   'harness.leadsDiffer': { look: string };
+  'harness.leadOpen': { look: string; isKnown: boolean };
   'harness.leadUnproved': { count: number; of: number };
   'harness.legend': None;
   'wish.broken': Placed<string>;

@@ -1,6 +1,6 @@
 /** The closed word lists and bounds of a design. Free of any library, so screens can use them without loading the schemas. */
 
-export const SCHEMA_VERSION = 14;
+export const SCHEMA_VERSION = 15;
 
 /** The longest that is let run at once on the bench, s. */
 export const LONGEST_WAIT_S = 86_400;
@@ -33,6 +33,10 @@ export type ColourSchool = (typeof COLOUR_SCHOOLS)[number];
 /** What a wire is ended with. */
 export const WIRE_ENDS = ['ring', 'receptacle', 'blade', 'ferrule', 'butt', 'pin', 'tap', 'bare'] as const;
 export type WireEnd = (typeof WIRE_ENDS)[number];
+
+/** How wires are joined where they meet: pressed into one barrel, soldered, clamped under levers, tapped through the insulation, or twisted and taped. */
+export const JOINT_WAYS = ['crimp', 'solder', 'lever', 'tap', 'twist'] as const;
+export type JointWay = (typeof JOINT_WAYS)[number];
 
 /** What is done to a wire on the way into the vehicle, in the order it is done. */
 export const WIRE_STEPS = ['cut', 'stripped', 'crimped', 'labelled', 'pulled'] as const;

@@ -35,6 +35,8 @@ export const lead = z.strictObject({
   proved: z.string().min(1).max(20).nullable().optional(),
   /** Put over both its ends where its own colour misleads. */
   sleeve: wireColour.optional(),
+  /** Whether its end is closed off, where nothing is joined to it; absent: nobody has said so. */
+  capped: z.literal(true).optional(),
 });
 
 const thing = z.string().min(1).max(LIMITS.nameLength);

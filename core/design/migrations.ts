@@ -31,6 +31,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 14: choices and their options, what a hand moved in the diagram: added.
   (records) => records,
+  // 15: how joints are made, leads that are capped: added.
+  (records) => records,
 ];
 
 /** Records that a choice and its options hold come along: those not of an older version’s shape are found as any other broken record is. */

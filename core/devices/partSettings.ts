@@ -1,5 +1,5 @@
 import { FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
-import { LIMITS, PROTECTION_FAMILIES } from '../catalog/vocabulary';
+import { JOINT_WAYS, LIMITS, PROTECTION_FAMILIES, type JointWay } from '../catalog/vocabulary';
 import type { Device } from '.';
 import { VEHICLE_SIGNALS } from './signalSource';
 import type { VehicleFeed } from './vehicleFeed';
@@ -62,6 +62,15 @@ const known = (field: string, label: string, least: number, most: number): Figur
 });
 const carries = (least: number, most: number) => quantity('ratingA', 'carries', 'A', least < 1 ? 1 : 0, least, most);
 const standby = quantity('standbyA', 'draws itself', 'A', 3, 0, LIMITS.amps);
+
+/** How a joint is made, as people say it. */
+export const JOINT_WORDS: Record<JointWay, string> = {
+  crimp: 'crimped',
+  solder: 'soldered',
+  lever: 'a lever connector',
+  tap: 'a tap through the insulation',
+  twist: 'twisted and taped',
+};
 
 /** A vehicle's signals by what people call them. */
 export const SIGNAL_WORDS: Record<(typeof VEHICLE_SIGNALS)[number], string> = {
@@ -233,6 +242,13 @@ export function settingsOfPart(device: Device): readonly PartSetting[] {
       return [carries(1, 2000), quantity('milliohm', 'has', 'mΩ', 3, 0.001, 100)];
     case 'busBar':
       return [carries(1, 1000)];
+    case 'splice':
+      return [
+        {
+          ...{ kind: 'choice', field: 'made', label: 'it is' },
+          options: JOINT_WAYS.map((value) => ({ value: value === 'crimp' ? undefined : value, label: JOINT_WORDS[value] })),
+        },
+      ];
     case 'groundPoint':
       return [quantity('jointMilliohm', 'joint', 'mΩ', 1, 0, 10_000)];
     case 'signalSource':

@@ -125,6 +125,7 @@ export const HANDBOOK: readonly HandbookPage[] = [
     paragraphs: [
       'Insulated terminals go by colour: red to 1.5 mm² (22 to 16 AWG), blue to 2.5 mm² (16 to 14 AWG), yellow 4 to 6 mm² (12 to 10 AWG). Three square millimetres falls between blue and yellow. Terminals with shrinking sleeves have a die of their own: the die with two points pierces them.',
       'Where two sizes meet, a terminal that holds the thick one does not grip the thin: a step-down joint, strands folded back, or a plug. Red and yellow spades share one blade and mate, each crimped with its own die.',
+      'How a joint is made follows from where it is. A crimp with a glue sleeve lasts anywhere; levers are for dry rooms that stand still, solder for what is not shaken, a tap through the insulation for 3 A in the dry, a twist for the evening. None in a door or an arm that moves, none before the first fuse, one to a run. A lead that meets nothing is capped by itself.',
       'A row of n lamps has n − 1 three-way joints a pole. Lever connectors inside, sealed crimps outside, a plug at any lamp that may have to be changed. The sleeve goes on before the joint.',
       'At most four rings to a stud; beyond that a bus bar. A ground is clean, bare, tight and then covered, and loses less than a tenth of a volt.',
       'Two ways home share a current while both are sound, and nobody notices when one no longer is: the body’s own lead works loose, and all that was grounded to the body goes home by one lamp’s thin return. So every wire of such a ring is judged by all that would come, or one of the ways is left out. None of them goes past a shunt or an isolator in the minus.',
@@ -261,6 +262,8 @@ const PAGE_OF_RULE: Partial<Record<Rule, string>> = {
   'harness.inSight': 'cutting',
   'harness.endMisfit': 'joints',
   'harness.bareEnd': 'joints',
+  'harness.glare': 'cutting',
+  'harness.leadOpen': 'joints',
   'harness.cutTooDeep': 'cutting',
   'fuse.cannotBreak': 'chain',
   'fuse.backedUp': 'chain',

@@ -3,7 +3,8 @@ import { analyse } from '../analysis/analyse';
 import { findHarness } from '../analysis/rules/harnessRules';
 import { CUT_OUTS } from '../catalog/cutOuts';
 import { applyChange, updateRecords } from '../design/change';
-import { settingsOf, type Design } from '../design/design';
+import type { ZoneTrait } from '../catalog/vocabulary';
+import { recordOf, recordsOf, settingsOf, type Design } from '../design/design';
 import type { Panel } from '../design/schema';
 import { wordFinding } from '../wording/wording';
 import { inLine, snapped, spreadEvenly } from './faceEdits';
@@ -61,4 +62,20 @@ test('a panel higher than the line of sight is told, one just as high is not', (
   expect(found(undefined)).toEqual([]);
   expect(found(146)).toEqual([]);
   expect(found(120)).toEqual([expect.stringMatching(/Hide panel.* 146 mm high; 120 mm/)]);
+});
+
+test('lamps of a panel where somebody sleeps or the sun shines are told; without lamps, or elsewhere, they are not', () => {
+  const [base, id] = [design, 'pan_hide'];
+  const panel = recordsOf(base, 'panel').find((one) => one.id === id)!;
+  const zoneId = recordsOf(base, 'place').find((place) => place.id === panel.placeId)!.zoneId!;
+  const first = recordsOf(base, 'panelPart').find((part) => part.panelId === id)!.deviceId;
+  const glares = (traits: ZoneTrait[], pilot: boolean) => {
+    const lit = recordsOf(base, 'panelPart').filter((part) => part.panelId === id).map((part) => ({ id: part.deviceId, set: { pilot: part.deviceId === first && pilot } })); // prettier-ignore
+    const now = applyChange(base, updateRecords(base, [{ id: zoneId, set: { traits } }, ...lit.filter((one) => recordOf(base, one.id, 'device')?.kind === 'switch')])); // prettier-ignore
+    return findHarness(analyse(now)).filter(({ rule }) => rule === 'harness.glare').map((one) => wordFinding(one, now, 'metric').message); // prettier-ignore
+  };
+  expect(glares(['living'], true)).toEqual([]);
+  expect(glares(['sleeping', 'sun'], false)).toEqual([]);
+  expect(glares(['sleeping'], true)).toEqual([expect.stringMatching(/ has 1 lit part in .*, where somebody sleeps\.$/)]);
+  expect(glares(['sleeping', 'sun'], true)).toHaveLength(2);
 });

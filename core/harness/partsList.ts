@@ -19,12 +19,16 @@ export type PartLine =
   | { group: 'wire'; what: 'cable'; cores: readonly CableCore[]; count: number; spareMm: number; names: string[] }
   | { group: 'kits'; what: 'kit' | 'lacking'; name: string; count: number; names: string[] }
   | { group: 'terminals'; what: Ending['kind']; conductor: ConductorSize; ending: Ending; count: number; spare: number }
-  | { group: 'joints'; what: 'joint' | 'sleeve'; conductor: ConductorSize; boreMm: number; count: number; spare: number }
+  | { group: 'joints'; what: JointPart; conductor: ConductorSize; boreMm: number; count: number; spare: number }
+  | { group: 'joints'; what: 'lever'; ways: number; count: number; spare: number }
+  | { group: 'joints'; what: 'tap' | 'cap'; count: number; spare: number }
   | { group: 'joints'; what: 'colourSleeve'; colour: WireColour; count: number; spare: number }
   | { group: 'fuses'; what: ProtectionFamily; ratingA: number; count: number; spare: number }
   | { group: 'parts'; like: Device; count: number; names: string[] }
   | { group: 'passages'; what: PassPart; holeMm: number | null; count: number }
   | { group: 'fixing'; what: 'clip' | 'label'; count: number };
+
+type JointPart = 'joint' | 'sleeve';
 
 /** A clip every so far along a loom, mm. Common practice: 200 to 300. */
 const CLIP_MM = 250;
@@ -49,6 +53,7 @@ export function partsList(index: DesignIndex, harness: Harness, lots: readonly C
     ...cables(harness),
     ...terminals(harness),
     ...joints(index, harness),
+    ...otherJoints(index, harness, leads),
     ...colourSleeves(harness, leads),
     ...fuses(index),
     ...parts(index),
@@ -125,13 +130,15 @@ const isByColour = ({ fits }: Ending) => fits === 'red' || fits === 'blue' || fi
 /** Shrink sleeve sold, supplied bore to recovered, mm: 3:1 with glue. Source: makers' lists, from memory. */
 const SLEEVES_MM = [3, 4.8, 6, 9, 12, 18, 24, 39];
 
-/** Joints: one at each splice, one for each wire that ends on a part's own lead, one at each piece of a row but the last, where three meet. Each with a sleeve of a bore at least a fifth over the thickest wire. */
+/** Joints: one at each crimped splice, a sleeve alone at a soldered one, one for each wire that ends on a part's own lead, one at each piece of a row but the last, where three meet. Each with a sleeve of a bore at least a fifth over the thickest wire. */
 function joints({ devices }: DesignIndex, { wires, links }: Harness): PartLine[] {
   const at = new Map<string, ConductorSize[]>();
   for (const { wire, from, to } of wires)
     for (const end of [from, to]) {
       if (end.ending.kind !== 'butt') continue;
-      const isSplice = devices.get(end.deviceId)?.kind === 'splice';
+      const device = devices.get(end.deviceId);
+      const isSplice = device?.kind === 'splice';
+      if (isSplice && device.made !== undefined && device.made !== 'solder') continue;
       const key = isSplice ? end.deviceId : `${end.deviceId}/${end.terminal}`;
       at.set(key, [...(at.get(key) ?? []), wire.conductor]);
     }
@@ -142,12 +149,14 @@ function joints({ devices }: DesignIndex, { wires, links }: Harness): PartLine[]
         piece === 0 ? `${load.id}/${pole}` : `${load.id}/${pole}/${piece}`,
         Array.from({ length: piece < count ? 3 : 1 }, () => conductor),
       );
-  const lines = new Map<string, Extract<PartLine, { what: 'joint' | 'sleeve' }>>();
-  for (const conductors of at.values()) {
+  const lines = new Map<string, Extract<PartLine, { what: JointPart }>>();
+  for (const [key, conductors] of at) {
+    const device = devices.get(key);
+    const isSoldered = device?.kind === 'splice' && device.made === 'solder';
     const conductor = conductors.reduce((most, one) => (areaMm2(one) > areaMm2(most) ? one : most));
     const thickMm = outsideDiameterMm(conductor) * (conductors.length > 2 ? 2 : 1);
     const boreMm = SLEEVES_MM.find((mm) => mm >= thickMm * 1.2) ?? SLEEVES_MM.at(-1)!;
-    for (const what of ['joint', 'sleeve'] as const) {
+    for (const what of isSoldered ? (['sleeve'] as const) : (['joint', 'sleeve'] as const)) {
       const key = `${what} ${what === 'joint' ? conductor : boreMm}`;
       const line = lines.get(key);
       if (line) line.count++;
@@ -158,6 +167,29 @@ function joints({ devices }: DesignIndex, { wires, links }: Harness): PartLine[]
     (a, b) => a.what.localeCompare(b.what) || areaMm2(a.conductor) - areaMm2(b.conductor) || a.boreMm - b.boreMm,
   );
 }
+
+/** Lever connectors by their ways, taps, and caps for leads that meet nothing. What is only twisted takes nothing but tape. */
+function otherJoints({ devices }: DesignIndex, { wires }: Harness, leads: readonly Lead[]): PartLine[] {
+  const ways = new Map<number, number>();
+  let taps = 0;
+  for (const device of devices.values()) {
+    if (device.kind !== 'splice') continue;
+    if (device.made === 'tap') taps++;
+    if (device.made !== 'lever') continue;
+    const ends = wires.flatMap(({ from, to }) => [from, to]).filter(({ deviceId }) => deviceId === device.id).length;
+    const has = LEVER_WAYS.find((count) => count >= ends) ?? LEVER_WAYS.at(-1)!;
+    ways.set(has, (ways.get(has) ?? 0) + 1);
+  }
+  const caps = leads.filter(({ capped }) => capped).length;
+  const spare = (count: number) => Math.max(1, Math.ceil(count * SPARE_SHARE));
+  return [
+    ...Array.from(ways, ([count, number]): PartLine => ({ group: 'joints', what: 'lever', ways: count, count: number, spare: spare(number) })), // prettier-ignore
+    ...(taps > 0 ? [{ group: 'joints' as const, what: 'tap' as const, count: taps, spare: spare(taps) }] : []),
+    ...(caps > 0 ? [{ group: 'joints' as const, what: 'cap' as const, count: caps, spare: spare(caps) }] : []),
+  ];
+}
+/** Lever connectors by how many wires they take. Common practice. */
+const LEVER_WAYS = [2, 3, 5];
 
 /** Fuses by family and rating. Spares to carry, common practice: two of each blade fuse, one of what costs more; breakers are set again. */
 function fuses({ devices }: DesignIndex): PartLine[] {
@@ -254,11 +286,7 @@ export function partKey(line: PartLine): string {
       return `end ${kind} ${stud ?? bladeMm ?? '-'} ${fits} ${isByColour(line.ending) ? '' : line.conductor}`.trim();
     }
     case 'joints':
-      return line.what === 'colourSleeve'
-        ? `sleeve ${line.colour}`
-        : line.what === 'joint'
-          ? `joint ${line.conductor}`
-          : `sleeve ${line.boreMm}`;
+      return jointKey(line);
     case 'fuses':
       return `fuse ${line.what} ${line.ratingA}`;
     case 'parts':
@@ -271,3 +299,18 @@ export function partKey(line: PartLine): string {
 }
 /** As long as a record takes. */
 const MOST_KEY = 200;
+
+function jointKey(line: Extract<PartLine, { group: 'joints' }>): string {
+  switch (line.what) {
+    case 'colourSleeve':
+      return `sleeve ${line.colour}`;
+    case 'joint':
+      return `joint ${line.conductor}`;
+    case 'sleeve':
+      return `sleeve ${line.boreMm}`;
+    case 'lever':
+      return `lever ${line.ways}`;
+    default:
+      return line.what;
+  }
+}

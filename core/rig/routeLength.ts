@@ -13,6 +13,8 @@ export interface RouteLength {
   allowanceMm: number;
   /** Loops left at hinges, so that no opening stretches the cable. */
   loopsMm: number;
+  /** The least that lies along it at all, mm: straight from bend to bend, and its loops. */
+  leastMm: number;
 }
 
 /** Cable in the loop over a hinge, mm. Common practice: a loop of ten cable diameters and the door's own travel. */
@@ -27,14 +29,28 @@ export function routeLength(route: Route, from: Point, to: Point, rig: Pick<Rig,
   const points = [from, ...route.bends, to];
   let levelMm = 0;
   let riseMm = 0;
+  let straightMm = 0;
   for (let at = 1; at < points.length; at++) {
-    levelMm += planDistance(points[at - 1]!, points[at]!);
-    riseMm += Math.abs(points[at]!.zMm - points[at - 1]!.zMm);
+    const level = planDistance(points[at - 1]!, points[at]!);
+    const rise = Math.abs(points[at]!.zMm - points[at - 1]!.zMm);
+    levelMm += level;
+    riseMm += rise;
+    straightMm += Math.hypot(level, rise);
   }
   const allowanceMm = ((levelMm + riseMm) * rig.allowancePercent) / 100;
   const loopsMm = route.passes.filter(({ what }) => what === 'hinge').length * HINGE_LOOP_MM;
   const plannedMm = levelMm + riseMm + allowanceMm + loopsMm;
-  return { mm: route.measuredMm ?? plannedMm, measured: route.measuredMm !== null, plannedMm, levelMm, riseMm, allowanceMm, loopsMm };
+  const leastMm = straightMm + loopsMm;
+  return {
+    mm: route.measuredMm ?? plannedMm,
+    measured: route.measuredMm !== null,
+    plannedMm,
+    levelMm,
+    riseMm,
+    allowanceMm,
+    loopsMm,
+    leastMm,
+  };
 }
 
 /** Shares and lengths past which a measured stretch and the plan say too different things. */

@@ -1,5 +1,7 @@
 import { familyWords } from '../catalog/fuses';
+import { JOINT_WORDS } from '../devices/partSettings';
 import { formatSeconds } from '../units/quantity';
+import type { JointSpot } from '../analysis/figures';
 import type { CoordinationRule } from '../analysis/finding';
 import type { WordsOf } from './ruleWords';
 
@@ -106,6 +108,30 @@ export const COORDINATION_RULES: WordsOf<CoordinationRule> = {
       `${say.name()} joins ${say.conductor('conductor')} (${terminalWords(say.figures.thinTerminal)}) with ${say.conductor('thick')} (${terminalWords(say.figures.thickTerminal)}).`,
     why: 'A terminal that holds the thick one does not grip the thin one. Take a step-down joint, fold the thin one’s strands back, or make it a plug: red and yellow spades share one blade and mate, each crimped with its own die. Then pull on both.',
   },
+  'joint.unfit': {
+    title: 'Joint that does not last where it is',
+    message: (say) => {
+      const { made, where } = say.figures;
+      if (made === 'tap' && where === 'anywhere') return `${say.name()} is a tap through the insulation and carries ${say.amps('amps')}.`;
+      return `${say.name()} is ${JOINT_WORDS[made]}${SPOTS[where]}.`;
+    },
+    why: 'A twist works loose and warms until its tape falls off. A tap cuts strands, lets damp in and carries 3 A at most. Levers are for dry rooms that stand still, and solder alone breaks beside the joint where it is shaken. A crimp with a glue sleeve lasts in all of them. Common practice; ABYC E-11, from memory.',
+  },
+  'joint.flexing': {
+    title: 'Joint where cable moves',
+    message: (say) => `${say.name()} is in ${say.name(1)}, which moves.`,
+    why: 'A joint is stiff, and the strands beside it bend alone at every opening until they break. Have one length of wire through, and the joint before or behind. Common practice.',
+  },
+  'joint.beforeFuse': {
+    title: 'Joint before the first fuse',
+    message: (say) => `${say.name()} lies between its source and the first fuse.`,
+    why: 'Nothing opens when this joint touches the body: it burns until the battery is empty. Bring each wire to the battery’s side of a fuse by itself, or join behind the fuse. Common practice.',
+  },
+  'joint.row': {
+    title: 'Two joints in one run',
+    message: (say) => `${say.name()} and ${say.name(1)} are in one wire, with nothing between them.`,
+    why: 'Every joint is a place where it fails. At most one to a run: draw one length through in place of the pieces. Common practice.',
+  },
   'return.thinnerThanFeed': {
     title: 'Return thinner than its feed',
     message: (say) => `${say.name()} is ${say.conductor('conductor')} and brings back what ${say.name(1)} feeds.`,
@@ -130,3 +156,9 @@ function terminalWords(terminal: string): string {
   if (terminal === 'none') return 'no insulated terminal';
   return terminal === 'lug' ? 'a lug' : terminal;
 }
+
+const SPOTS: Record<JointSpot, string> = {
+  damp: ', where it gets wet',
+  shaken: ', where it is shaken',
+  anywhere: '',
+};

@@ -61,6 +61,14 @@ export const HARNESS_RULES: WordsOf<HarnessRule> = {
     message: (say) => `${say.name()} is ${say.mm('heightMm')} high; ${say.mm('mostMm')} above its lower edge is where one looks past it.`,
     why: 'What stands in the windscreen hides a child at the kerb, and lit legends shine back from the glass at night. Lower it, lay it on its side, or give it fewer rows.',
   },
+  'harness.glare': {
+    title: 'Lamps of a panel where they glare',
+    message: (say) =>
+      say.figures.by === 'sun'
+        ? `${say.name()} has ${say.figures.count} lit ${say.figures.count === 1 ? 'part' : 'parts'} in ${say.name(1)}, which the sun shines on.`
+        : `${say.name()} has ${say.figures.count} lit ${say.figures.count === 1 ? 'part' : 'parts'} in ${say.name(1)}, where somebody sleeps.`,
+    why: 'In the sun nobody sees whether a pilot lamp burns, and in the dark beside a bed or a windscreen each is a lamp too many. Put it elsewhere, under a hood, or dim its pilots with the vehicle’s own. Common practice.',
+  },
   'harness.cutTooDeep': {
     title: 'Deeper than the room behind its panel',
     message: (say) =>
@@ -107,6 +115,14 @@ export const HARNESS_RULES: WordsOf<HarnessRule> = {
     title: 'One colour, two poles',
     message: (say) => `${look(say.figures.look)} is live on ${say.name()} and comes home on ${say.name(1)}.`,
     why: 'Two makers, two conventions. Where their leads come near each other like is joined to like, and that is a dead short: join by what each does, and put a sleeve over one of them.',
+  },
+  'harness.leadOpen': {
+    title: 'Lead left open',
+    message: (say) =>
+      say.figures.isKnown
+        ? `${say.name(1)} meets nothing, and is live while ${say.name()} works.`
+        : `${say.name(1)} meets nothing. Whether it is live while ${say.name()} works nobody has said.`,
+    why: 'An open end that is live touches the body one day, and what feeds it burns or opens its fuse. Cut back square, sleeved over its end and tied back; each by itself, never two twisted together. Common practice.',
   },
   'harness.leadUnproved': {
     title: 'Leads nobody has metered',

@@ -124,13 +124,8 @@ export function partWords(line: PartLine, units: UnitSystem): { what: string; co
         spare: pieces(line.spare),
       };
     }
-    case 'joints': {
-      if (line.what === 'colourSleeve')
-        return { what: `${WIRE_COLOURS[line.colour].word} sleeve for re-marking`, count: pieces(line.count), spare: pieces(line.spare) };
-      const what =
-        line.what === 'joint' ? `crimp joint for ${formatConductor(line.conductor)}` : `shrink sleeve with glue, ${line.boreMm} mm`;
-      return { what, count: pieces(line.count), spare: pieces(line.spare) };
-    }
+    case 'joints':
+      return { what: jointPartWords(line), count: pieces(line.count), spare: pieces(line.spare) };
     case 'fuses':
       return { what: `${FAMILY_NAMES[line.what]}, ${formatRating(line.ratingA)}`, count: pieces(line.count), spare: pieces(line.spare) };
     case 'parts':
@@ -143,6 +138,23 @@ export function partWords(line: PartLine, units: UnitSystem): { what: string; co
       };
     case 'fixing':
       return { what: line.what === 'clip' ? 'clip or tie' : 'wire label', count: pieces(line.count), spare: '' };
+  }
+}
+
+function jointPartWords(line: Extract<PartLine, { group: 'joints' }>): string {
+  switch (line.what) {
+    case 'colourSleeve':
+      return `${WIRE_COLOURS[line.colour].word} sleeve for re-marking`;
+    case 'joint':
+      return `crimp joint for ${formatConductor(line.conductor)}`;
+    case 'sleeve':
+      return `shrink sleeve with glue, ${line.boreMm} mm`;
+    case 'lever':
+      return `lever connector for ${line.ways}`;
+    case 'tap':
+      return 'tap through the insulation';
+    case 'cap':
+      return 'end cap with glue, for a lead';
   }
 }
 

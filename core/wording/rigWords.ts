@@ -48,6 +48,11 @@ export const RIG_RULES: WordsOf<RigRule> = {
     message: (say) => `${say.name()} crosses a hinge without a boot.`,
     why: 'At every opening the same few strands bend until they break. A rubber boot and a slack loop spread the bend; the loop is counted in the planned length.',
   },
+  'rig.hingeTight': {
+    title: 'No loop left at a hinge',
+    message: (say) => `${say.name()} is ${say.length('lengthMm')} over a hinge; ${say.length('leastMm')} with the loop that lets it open.`,
+    why: 'Cable laid tight over a hinge is pulled at every opening until a strand or a crimp lets go. Leave a loop of ten cable diameters and the travel of the hinge, and measure with the door open. Common practice.',
+  },
   'rig.exhaust': {
     title: 'Close to the exhaust',
     message: (say) =>

@@ -7,7 +7,7 @@ import { COLOUR_SCHOOLS, SETTINGS_ID, type ColourSchool } from '@/core/catalog/v
 import { updateRecords } from '@/core/design/change';
 import { colourAll, fixNumbers } from '@/core/harness/editWires';
 import { SCHOOL_WORDS } from '@/core/wording/harnessWords';
-import { useDesign } from '@/features/design/DesignProvider';
+import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { CHOICES } from '@/features/workspace/targets';
@@ -19,6 +19,7 @@ import frame from '@/ui/Stage.module.css';
 import { ScheduleView } from './ScheduleView';
 import type { WireGrouping } from './scheduleColumns';
 import { useHarness } from './useHarness';
+import { HARNESS_VIEWS, whereShown, type HarnessView } from './whereShown';
 import styles from './Harness.module.css';
 
 const ChoicesView = later(() => import('./ChoicesView').then(({ ChoicesView: view }) => view));
@@ -48,18 +49,30 @@ const OPENED_LATER = [
   ChoicesView,
 ];
 
-type Shown = 'schedule' | 'loom' | 'making' | 'cables' | 'leads' | 'diagram' | 'pins' | 'panels' | 'labels' | 'cut' | 'parts' | 'choices';
-
 /** Stage Harness: every wire with its colour, number, length and ends, the diagram, what to cut and what to buy. */
 export function HarnessStage() {
   const designId = useDesign((state) => state.id);
   const count = useDesign(({ analysis }) => analysis.index.wires.length);
-  const [shown, setShown] = useState<Shown>('schedule');
+  const [shown, setShown] = useState<HarnessView>('schedule');
   const [grouping, setGrouping] = useState<WireGrouping>('circuit');
   const [find, setFind] = useState('');
   const harness = useHarness();
   usePreload(OPENED_LATER);
-  useHashTarget(useCallback((id) => id === CHOICES && setShown('choices'), []));
+  const store = useDesignStore();
+  const [target, setTarget] = useState<string | null>(null);
+  useHashTarget(
+    useCallback(
+      (id) => {
+        const { design } = store.getState();
+        const view = id === CHOICES ? 'choices' : whereShown(design, id);
+        if (view === null) return;
+        setShown(view);
+        setTarget(id);
+        setFind(view === 'schedule' ? (harness.wires.find(({ wire }) => wire.id === id)?.number ?? '') : '');
+      },
+      [store, harness],
+    ),
+  );
   if (count === 0) {
     return (
       <EmptyStage
@@ -75,7 +88,7 @@ export function HarnessStage() {
       <div className={frame.toolbar}>
         <h2>Harness</h2>
         <div className={styles.views}>
-          <Segmented<Shown>
+          <Segmented<HarnessView>
             aria-label="What is shown"
             value={shown}
             onChange={(view) => {
@@ -83,20 +96,7 @@ export function HarnessStage() {
               // What was looked for among wires is no part, and the other way round.
               if ((view === 'parts') !== (shown === 'parts')) setFind('');
             }}
-            options={[
-              { value: 'schedule', label: 'Wires' },
-              { value: 'making', label: 'Making' },
-              { value: 'cables', label: 'Cables' },
-              { value: 'leads', label: 'Leads' },
-              { value: 'diagram', label: 'Diagram' },
-              { value: 'loom', label: 'Loom' },
-              { value: 'pins', label: 'Pins' },
-              { value: 'panels', label: 'Panels' },
-              { value: 'labels', label: 'Labels' },
-              { value: 'cut', label: 'Cut list' },
-              { value: 'parts', label: 'Parts' },
-              { value: 'choices', label: 'Choices' },
-            ]}
+            options={[...HARNESS_VIEWS]}
           />
         </div>
         {(shown === 'schedule' || shown === 'making') && (
@@ -131,11 +131,11 @@ export function HarnessStage() {
       {shown === 'schedule' && <ScheduleView harness={harness} grouping={grouping} find={find} />}
       {shown === 'making' && <MakingView harness={harness} grouping={grouping} find={find} />}
       {shown === 'cables' && <CablesView harness={harness} />}
-      {shown === 'leads' && <LeadsView harness={harness} />}
+      {shown === 'leads' && <LeadsView key={target} harness={harness} openAt={target} />}
       {shown === 'diagram' && <DiagramView harness={harness} />}
       {shown === 'loom' && <LoomView harness={harness} />}
-      {shown === 'pins' && <PinsView harness={harness} />}
-      {shown === 'panels' && <PanelCutView />}
+      {shown === 'pins' && <PinsView key={target} harness={harness} openAt={target} />}
+      {shown === 'panels' && <PanelCutView key={target} openAt={target} />}
       {shown === 'labels' && <LabelsView />}
       {shown === 'cut' && <CutView harness={harness} />}
       {shown === 'choices' && <ChoicesView />}

@@ -1,11 +1,11 @@
 'use client';
 
-import { Button, Input, Select } from 'antd';
+import { Button, Checkbox, Input, Select } from 'antd';
 import { Printer, Trash2 } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { lookWords } from '@/core/catalog/wireColours';
 import { setting, updateRecords } from '@/core/design/change';
-import { recordsOf } from '@/core/design/design';
+import { recordOf, recordsOf } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
 import type { Device, Lead } from '@/core/design/schema';
@@ -26,12 +26,18 @@ import styles from './Cables.module.css';
 type Commit = ReturnType<typeof useRefusal>['commit'];
 
 /** What parts come with: their leads by colour, what is said of each and what a meter proved, which of our wires each meets, and the kits they came in. */
-export function LeadsView({ harness }: { harness: Harness }) {
+export function LeadsView({ harness, openAt }: { harness: Harness; openAt: string | null }) {
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);
   const { commit, refusal } = useRefusal();
   const uses = useMemo(() => leadsOf(recordsOf(design, 'lead'), index, harness), [design, index, harness]);
   const kits = recordsOf(design, 'kit');
+  const cards = useRef<HTMLDivElement>(null);
+  const [openDevice] = useState(() => recordOf(design, openAt, 'lead')?.deviceId ?? openAt);
+  useEffect(() => {
+    if (openDevice !== null)
+      cards.current?.querySelector(`[data-device="${CSS.escape(openDevice)}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [openDevice]);
   return (
     <div className={shared.view} role="region" aria-label="Leads and kits" tabIndex={0}>
       <AddLeads onCommit={commit} />
@@ -42,7 +48,7 @@ export function LeadsView({ harness }: { harness: Harness }) {
           taken for, how a meter proves it before it is joined, and which of our wires it meets: by what it does, never by its colour.
         </p>
       )}
-      <div className={`${styles.cards} ${styles.wide}`}>
+      <div ref={cards} className={`${styles.cards} ${styles.wide}`}>
         {Array.from(uses, ([deviceId, list]) => (
           <LeadCard key={deviceId} device={index.devices.get(deviceId)!} uses={list} harness={harness} onCommit={commit} />
         ))}
@@ -124,7 +130,7 @@ function LeadCard({ device, uses, onCommit }: LeadCardProps) {
   const [typed, setTyped] = useState('');
   const columns = [...new Set([...sources, ...more])];
   return (
-    <section className={styles.card} aria-label={`Leads of ${device.name}`}>
+    <section className={styles.card} aria-label={`Leads of ${device.name}`} data-device={device.id}>
       <h3>
         {device.name}
         <span>{kindOf(device).label}</span>
@@ -217,9 +223,20 @@ function LeadRow({ device, use: { lead, standing, terminal, meets, misleads }, s
           />
         </td>
         <td className={styles.meets}>
-          {meets.length === 0
-            ? STANDING_WORDS[standing]
-            : meets.map(({ number, wire }) => `${number} ${nameOf(design, wire.id)}`).join(', ')}
+          {meets.length === 0 && STANDING_WORDS[standing]}
+          {(meets.length === 0 || lead.capped) && (
+            <Checkbox
+              className={styles.capped!}
+              checked={lead.capped === true}
+              aria-label={`Cap on ${name}`}
+              onChange={({ target }) =>
+                onCommit(`Cap on ${name}`, (now) => updateRecords(now, [setting(lead, { capped: target.checked || undefined })]))
+              }
+            >
+              capped
+            </Checkbox>
+          )}
+          {meets.length > 0 && meets.map(({ number, wire }) => `${number} ${nameOf(design, wire.id)}`).join(', ')}
         </td>
         <td>
           <SleeveSelect

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { CUT_OUT_IDS, CUT_OUTS, EDGE_MM, type CutOut, type CutOutId } from '@/core/catalog/cutOuts';
 import { setting, updateRecords } from '@/core/design/change';
-import { recordsOf } from '@/core/design/design';
+import { recordOf, recordsOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import type { Panel, PanelPart } from '@/core/design/schema';
 import { PILOT_MM } from '@/core/formats/panelTemplate';
@@ -21,11 +21,12 @@ import shared from './Harness.module.css';
 import styles from './PanelCut.module.css';
 
 /** Panels as things to cut: outline, holes, bezels, legends, and the template at full size. */
-export function PanelCutView() {
+export function PanelCutView({ openAt }: { openAt: string | null }) {
   const designId = useDesign((state) => state.id);
   const design = useDesign((state) => state.design);
   const panels = useMemo(() => recordsOf(design, 'panel').filter(({ use }) => use === 'panel' || use === 'dash'), [design]);
-  const [wanted, setWanted] = useState<string | null>(null);
+  // Opened at a panel, or at what sits in one.
+  const [wanted, setWanted] = useState(() => recordOf(design, openAt, 'panelPart')?.panelId ?? openAt);
   const panel = panels.find(({ id }) => id === wanted) ?? panels[0];
   const cut = useMemo(() => (panel ? cutPanel(design, panel) : null), [design, panel]);
   if (!panel || !cut) {

@@ -4,7 +4,7 @@ import { Button, Input, Segmented } from 'antd';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { lookCode, lookWords } from '@/core/catalog/wireColours';
-import { recordsOf, type Design } from '@/core/design/design';
+import { recordOf, recordsOf, type Design } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import { kindOf } from '@/core/devices';
 import { standingOf } from '@/core/harness/leads';
@@ -19,10 +19,10 @@ import shared from './Harness.module.css';
 import styles from './Pins.module.css';
 
 /** Pin cards: for every device its terminals seen from the wiring side, what lands on each and what is free; large enough to read lying on one’s back. */
-export function PinsView({ harness }: { harness: Harness }) {
+export function PinsView({ harness, openAt }: { harness: Harness; openAt: string | null }) {
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);
-  const [find, setFind] = useState('');
+  const [find, setFind] = useState(() => recordOf(design, openAt, 'device')?.name ?? '');
   const [shownAs, setShownAs] = useState<'cards' | 'screws'>('cards');
   const cards = useMemo(() => pinCards(index, harness), [index, harness]);
   const shown = cards.filter(({ device }) =>

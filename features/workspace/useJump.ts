@@ -32,6 +32,7 @@ function placeOf(design: Design, id: string, wanted: StageId | undefined): { sta
   const record = design.records.get(id);
   if (record?.type === 'place' || record?.type === 'route' || record?.type === 'keepClear' || record?.type === 'rig')
     return { stage: 'rig', id };
+  if (wanted === 'harness') return { stage: 'harness', id };
   if (wanted === 'circuits' || record?.type === 'circuit') {
     const circuitId = record?.type === 'circuit' ? id : circuitOfDevice(design, id);
     if (circuitId) return { stage: 'circuits', id: circuitId };
@@ -41,7 +42,8 @@ function placeOf(design: Design, id: string, wanted: StageId | undefined): { sta
     const circuitId = circuitOfDevice(design, id);
     if (circuitId) return { stage: 'circuits', id: circuitId };
   }
-  if (record?.type === 'device' && wanted !== 'supply' && AMONG_PARTS.has(record.kind)) return { stage: 'circuits', id };
+  if (record?.type === 'device' && (wanted !== 'supply' || record.kind === 'splice') && AMONG_PARTS.has(record.kind))
+    return { stage: 'circuits', id };
   if (record?.type === 'zone' || record?.type === 'scenario' || record?.type === 'duty') return { stage: 'loads', id };
   return { stage: wanted ?? 'supply', id };
 }

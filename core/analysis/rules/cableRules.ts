@@ -1,6 +1,7 @@
 import { lookCode } from '../../catalog/wireColours';
 import { areaMm2 } from '../../catalog/conductorSizes';
 import { recordsOf } from '../../design/design';
+import { kindOf } from '../../devices';
 import { isTooThin, type CableRun } from '../../harness/cables';
 import { leadsOf, poleOfLead, type LeadUse } from '../../harness/leads';
 import { harnessOf } from '../../harness/schedule';
@@ -23,6 +24,7 @@ export function findCables(analysis: Analysis): Finding[] {
     ...uses.flatMap(ofDevice),
     ...differing(uses.flat()),
     ...unproved(uses.flat()),
+    ...openLeads(index, uses),
     ...legends,
   ];
 }
@@ -100,6 +102,25 @@ function unproved(uses: readonly LeadUse[]): Finding[] {
   const open = uses.filter(({ standing, meets }) => standing === 'unknown' || (standing === 'said' && meets.length > 0));
   const [first] = open;
   return first ? [found('harness.leadUnproved', 'note', [first.lead.deviceId, first.lead.id], null, { count: open.length, of: uses.length })] : []; // prettier-ignore
+}
+
+/** Leads of parts in use that meet nothing and are not capped: those that are live while their part works, and those nobody knows to be dead. */
+function openLeads({ devices, wires }: DesignIndex, parts: readonly LeadUse[][]): Finding[] {
+  return parts.flatMap((uses): Finding[] => {
+    const device = devices.get(uses[0]!.lead.deviceId)!;
+    const landed = new Set(wires.flatMap(({ from, to }) => [from, to]).filter((end) => end.deviceId === device.id).map(({ terminal }) => terminal)); // prettier-ignore
+    if (landed.size === 0) return [];
+    const paths = kindOf(device).paths(device);
+    return uses.flatMap((use): Finding[] => {
+      const { lead, terminal, meets, standing } = use;
+      if (lead.capped || meets.length > 0 || poleOfLead(use) === 'home') return [];
+      const isFed = paths.some(({ from, to }) => (from === terminal && landed.has(to)) || (to === terminal && landed.has(from)));
+      const isKnown = typeof terminal === 'string' && (isFed || poleOfLead(use) === 'live');
+      // What a meter found dead is dead.
+      if (!isKnown && (terminal === null || typeof terminal === 'string') && standing === 'proved') return [];
+      return [found('harness.leadOpen', isKnown ? 'caution' : 'note', [device.id, lead.id], null, { look: lookCode(lead), isKnown })];
+    });
+  });
 }
 
 /** Positions of panels whose legend is the name of a load they have nothing to do with. */

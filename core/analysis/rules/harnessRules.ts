@@ -2,6 +2,7 @@ import { lookCode } from '../../catalog/wireColours';
 import { CUT_OUTS, EDGE_MM } from '../../catalog/cutOuts';
 import { recordsOf } from '../../design/design';
 import type { ColourSchool } from '../../catalog/vocabulary';
+import type { Device, Panel, PanelPart } from '../../design/schema';
 import { misleads } from '../../harness/cables';
 import { confusedWith } from '../../harness/colourWires';
 import { cutPanel } from '../../harness/panelFace';
@@ -27,6 +28,11 @@ function findCuts({ design, index }: Analysis): Finding[] {
     const freeMm = index.layout.places.get(panel.placeId ?? '')?.depthMm ?? null;
     const isInSight = panel.sightMm !== undefined && heightMm > panel.sightMm;
     return [
+      ...glare(
+        index,
+        panel,
+        holes.map(({ part }) => part),
+      ),
       ...(isInSight ? [found('harness.inSight', 'caution', [panel.id], null, { heightMm, mostMm: panel.sightMm! })] : []),
       ...nearEdge.map((position) =>
         found('harness.holeAtEdge', 'caution', [panel.id, partAt(position).id], null, { position, leastMm: EDGE_MM }),
@@ -43,6 +49,25 @@ function findCuts({ design, index }: Analysis): Finding[] {
       }),
     ];
   });
+}
+
+/** Kinds whose front shows something by its own light. */
+const LIT: ReadonlySet<Device['kind']> = new Set(['load', 'shunt']);
+
+/** Lamps of a panel that shine where somebody sleeps, and what is read in a panel the sun shines on. */
+function glare(index: Analysis['index'], { id, placeId }: Panel, parts: readonly PanelPart[]): Finding[] {
+  const zoneId = index.layout.places.get(placeId ?? '')?.zoneId;
+  const traits = index.zones.find((zone) => zone.id === zoneId)?.traits ?? [];
+  const lit = parts.filter(({ deviceId }) => {
+    const device = index.devices.get(deviceId);
+    return device !== undefined && (LIT.has(device.kind) || (device.kind === 'switch' && device.pilot));
+  });
+  const count = lit.length;
+  return count === 0
+    ? []
+    : (['sun', 'sleep'] as const)
+        .filter((by) => traits.includes(by === 'sun' ? 'sun' : 'sleeping'))
+        .map((by) => found('harness.glare', 'note', [id, zoneId!], null, { by, count }));
 }
 
 function findWires({ design, index, wiring }: Analysis): Finding[] {

@@ -3,9 +3,11 @@ import { pip } from '../../../demo/pip';
 import { rig } from '../../../testing/rig';
 import { analyse } from '../analyse';
 import { studsOf } from '../studs';
+import { remediesFor } from '../../advice/remedies';
 import type { ConductorSize } from '../../catalog/conductorSizes';
+import type { JointWay, ZoneTrait } from '../../catalog/vocabulary';
 import { applyChange, updateRecords } from '../../design/change';
-import type { Design } from '../../design/design';
+import { recordsOf, type Design } from '../../design/design';
 import { wordFinding } from '../../wording/wording';
 
 const set = (design: Design, id: string, fields: object) => applyChange(design, updateRecords(design, [{ id, set: fields }]));
@@ -88,4 +90,104 @@ test.each<[ConductorSize, ConductorSize, string | null]>([
   if (message === null) return expect(found).toEqual([]);
   expect(found).toMatchObject([{ severity: 'note', circuitId: 'circuit_lamps' }]);
   expect(wordFinding(found[0]!, design, 'metric').message).toBe(message);
+});
+
+/** A lamp behind a fuse with two joints one after the other in its plus, in a zone of these traits. */
+function jointed(made: JointWay | undefined, traits: ZoneTrait[], watts: number, engineSpace = false): Design {
+  const build = rig();
+  build.supply();
+  build.slot('fuse', 1, 15);
+  build.zone('zone', { traits, engineSpace });
+  build.add({ id: 'joint', kind: 'splice', ...(made && { made }), zoneId: 'zone' });
+  build.load(watts, 'resistive', 0, { id: 'lamp' });
+  build.wire('fuse.out', 'joint.joint');
+  build.wire('joint.joint', 'lamp.plus');
+  build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  build.circuit('lamp', 1, 'fuse');
+  return build.design();
+}
+
+// Which joint lasts where: common practice; ABYC E-11, from memory, that solder alone holds none; taps to 3 A.
+test.each<[JointWay | undefined, ZoneTrait[], number, string | null, string | null]>([
+  [undefined, ['wet', 'vibration'], 60, null, null],
+  ['crimp', ['wet', 'vibration'], 60, null, null],
+  ['twist', [], 6, 'caution', 'joint is twisted and taped.'],
+  ['twist', ['splashed'], 6, 'fault', 'joint is twisted and taped, where it gets wet.'],
+  ['twist', ['vibration'], 6, 'fault', 'joint is twisted and taped, where it is shaken.'],
+  ['lever', ['living'], 60, null, null],
+  ['lever', ['wet'], 6, 'caution', 'joint is a lever connector, where it gets wet.'],
+  ['lever', ['vibration'], 6, 'caution', 'joint is a lever connector, where it is shaken.'],
+  ['solder', ['wet'], 60, null, null],
+  ['solder', ['wet', 'vibration'], 60, 'caution', 'joint is soldered, where it is shaken.'],
+  ['tap', ['sun'], 36, null, null],
+  ['tap', ['sun'], 36.6, 'caution', 'joint is a tap through the insulation and carries 3.05 A.'],
+  ['tap', ['splashed'], 6, 'caution', 'joint is a tap through the insulation, where it gets wet.'],
+])('a joint made by %s where it is %j, at %d W', (made, traits, watts, severity, message) => {
+  const design = jointed(made, traits, watts);
+  const found = rules(design, 'joint.unfit');
+  if (message === null) return expect(found).toEqual([]);
+  expect(found).toMatchObject([{ severity, subjects: ['joint'], circuitId: 'circuit_lamp' }]);
+  expect(wordFinding(found[0]!, design, 'metric').message).toBe(message);
+  const [remedy] = remediesFor(analyse(design), found[0]!);
+  expect(rules(applyChange(design, remedy!.change), 'joint.unfit')).toEqual([]);
+});
+
+test('a lever connector beside the engine is shaken, whatever else is said of the place', () => {
+  expect(rules(jointed('lever', [], 6, true), 'joint.unfit')).toMatchObject([{ numbers: { where: 'shaken' } }]);
+});
+
+// Common practice: none in a door, one to a run, none before the first fuse; one length through mends all three.
+test.each(['joint.flexing', 'joint.row', 'joint.beforeFuse'] as const)('%s is found, and one length of wire through mends it', (rule) => {
+  const build = rig();
+  build.supply();
+  build.slot('fuse', 1, 15);
+  build.zone('door', { traits: ['moving'] });
+  for (const id of ['first', 'second', 'ahead', 'own'])
+    build.add({ id, kind: 'splice', ...(rule === 'joint.flexing' && id === 'first' && { zoneId: 'door' }) });
+  build.add({ id: 'inline', kind: 'protection', family: 'blade', ratingA: 5, mount: null });
+  for (const id of ['lamp', 'other']) build.load(12, 'resistive', 0, { id });
+  build.wire('fuse.out', 'first.joint');
+  if (rule === 'joint.row') {
+    build.wire('first.joint', 'second.joint');
+    build.wire('second.joint', 'lamp.plus');
+  } else build.wire('first.joint', 'lamp.plus');
+  build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  if (rule === 'joint.beforeFuse') {
+    build.wire('battery.plus', 'ahead.joint', 100);
+    build.wire('ahead.joint', 'inline.in', 100);
+    build.wire('inline.out', 'other.plus');
+    build.wire('other.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  }
+  build.circuit('lamp', 1, 'fuse');
+  const design = build.design();
+  const subjects = { 'joint.flexing': ['first', 'door'], 'joint.row': ['first', 'second'], 'joint.beforeFuse': ['ahead'] };
+  const found = analyse(design).findings.filter((one) => one.rule.startsWith('joint.'));
+  expect(found).toMatchObject([{ rule, subjects: subjects[rule] }]);
+  expect(wordFinding(found[0]!, design, 'metric').message).not.toMatch(/undefined|\[object/);
+  const [remedy] = remediesFor(analyse(design), found[0]!);
+  const mended = applyChange(design, remedy!.change);
+  expect(analyse(mended).findings.filter((one) => one.rule.startsWith('joint.'))).toEqual([]);
+  const lengthOf = (of: Design) => recordsOf(of, 'wire').reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  expect(lengthOf(mended)).toBe(lengthOf(design));
+});
+
+test('where three meet nothing is drawn through, and a row of lamps with a joint at each is no row of joints', () => {
+  const build = rig();
+  build.supply();
+  build.slot('fuse', 1, 15);
+  build.zone('door', { traits: ['moving'] });
+  for (const id of ['first', 'second']) build.add({ id, kind: 'splice', zoneId: 'door' });
+  for (const id of ['one', 'two', 'three']) build.load(6, 'resistive', 0, { id });
+  build.wire('fuse.out', 'first.joint');
+  build.wire('first.joint', 'one.plus');
+  build.wire('first.joint', 'second.joint');
+  build.wire('second.joint', 'two.plus');
+  build.wire('second.joint', 'three.plus');
+  for (const id of ['one', 'two', 'three']) build.wire(`${id}.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
+  build.circuit('lamps', 1, 'fuse');
+  const design = build.design();
+  expect(rules(design, 'joint.row')).toEqual([]);
+  const flexing = rules(design, 'joint.flexing');
+  expect(flexing).toHaveLength(2);
+  for (const finding of flexing) expect(remediesFor(analyse(design), finding)).toEqual([]);
 });

@@ -1,15 +1,21 @@
+import type { JointSpot } from '../figures';
 import { studsOf } from '../studs';
-import type { Finding } from '../finding';
+import { finding, type Finding, type Severity } from '../finding';
 import type { Analysis } from '../types';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { terminalFor } from '../../catalog/terminals';
+import type { JointWay } from '../../catalog/vocabulary';
+import type { Wire, Zone } from '../../design/schema';
 
 /** Rings on one bolt. Source: ABYC E-11, from memory: no more than four conductors on a stud. */
 const MOST_ON_BOLT = 4;
 
-/** Ends and joints: rings against their studs, bolts that hold too many, and splices where two sizes meet. */
+/** The most a tap through the insulation carries for long, A. Common practice. */
+const TAP_MOST_A = 3;
+
+/** Ends and joints: rings against their studs, bolts that hold too many, splices where two sizes meet, and joints made otherwise than their place allows. */
 export function findJoints(analysis: Analysis): Finding[] {
-  return [...studFindings(analysis), ...spliceFindings(analysis)];
+  return [...studFindings(analysis), ...spliceFindings(analysis), ...jointsWhereTheyAre(analysis)];
 }
 
 function studFindings(analysis: Analysis): Finding[] {
@@ -53,4 +59,49 @@ function spliceFindings({ index, wires }: Analysis): Finding[] {
     found.push({ rule: 'joint.twoSizes', severity: 'note', subjects: [deviceId], circuitId, numbers });
   }
   return found;
+}
+
+/** Joints by how and where they are made. */
+function jointsWhereTheyAre({ index, wires }: Analysis): Finding[] {
+  const joints = Array.from(index.devices.values()).filter((device) => device.kind === 'splice');
+  if (joints.length === 0) return [];
+  const zones = new Map(index.zones.map((zone) => [zone.id, zone]));
+  const landing = new Map<string, Wire[]>(joints.map(({ id }) => [id, []]));
+  for (const wire of index.wires) for (const { deviceId } of [wire.from, wire.to]) landing.get(deviceId)?.push(wire);
+  const inLine = (id: string) => landing.get(id)?.length === 2;
+  return joints.flatMap(({ id, made = 'crimp', placeId, zoneId }): Finding[] => {
+    const lands = landing.get(id)!;
+    const zone = zones.get(index.layout.places.get(placeId ?? '')?.zoneId ?? zoneId ?? '');
+    const used = lands.map((wire) => wires.get(wire.id));
+    const circuitId = used.find((wire) => wire?.circuitId)?.circuitId ?? null;
+    const amps = Math.max(0, ...used.map((wire) => wire?.amps ?? 0));
+    const unfit = unfitIn(made, zone, amps);
+    const isAhead = used.some((wire) => wire?.side === 'supply' && wire.sharedBy !== null);
+    const next = inLine(id) ? lands.map(({ from, to }) => (from.deviceId === id ? to : from).deviceId).filter(inLine) : [];
+    return [
+      ...(unfit ? [finding('joint.unfit', unfit.severity, [id], { made, where: unfit.where, amps }, circuitId)] : []),
+      ...(zone?.traits?.includes('moving') ? [finding('joint.flexing', 'caution', [id, zone.id], {}, circuitId)] : []),
+      ...(isAhead ? [finding('joint.beforeFuse', 'caution', [id], {}, circuitId)] : []),
+      // Each two of a row once.
+      ...next.filter((other) => id < other).map((other) => finding('joint.row', 'note', [id, other], {}, circuitId)),
+    ];
+  });
+}
+
+/** Where a joint so made does not last. Common practice; ABYC E-11, from memory, that solder alone holds no joint. */
+function unfitIn(made: JointWay, zone: Zone | undefined, amps: number): { where: JointSpot; severity: Severity } | null {
+  const isDamp = zone?.traits?.some((trait) => trait === 'wet' || trait === 'splashed') ?? false;
+  const isShaken = zone?.engineSpace === true || (zone?.traits?.some((trait) => trait === 'vibration' || trait === 'moving') ?? false);
+  const where = isDamp && made !== 'solder' ? 'damp' : isShaken ? 'shaken' : 'anywhere';
+  switch (made) {
+    case 'crimp':
+      return null;
+    case 'twist':
+      return { where, severity: where === 'anywhere' ? 'caution' : 'fault' };
+    case 'lever':
+    case 'solder':
+      return where === 'anywhere' ? null : { where, severity: 'caution' };
+    case 'tap':
+      return where === 'damp' || amps > TAP_MOST_A ? { where: where === 'damp' ? where : 'anywhere', severity: 'caution' } : null;
+  }
 }

@@ -81,16 +81,29 @@ function findWays({ index, wires, design }: Analysis): Finding[] {
     if (run.broken) found.push(finding('rig.pathBroken', 'caution', [wireId], {}, circuitId));
     const wire = design.records.get(wireId);
     const wayMm = run.routedMm + run.slackMm;
+    const leastMm = leastOver(run.routeIds ?? [], layout.routes);
+    if (wire?.type === 'wire' && wire.lengthMeasured && leastMm !== null && wire.lengthMm < leastMm) {
+      found.push(finding('rig.hingeTight', 'caution', [wireId], { leastMm, lengthMm: wire.lengthMm }, circuitId));
+    }
     if (wire?.type === 'wire' && wire.lengthMeasured && run.routeIds !== null && disagrees(wire.lengthMm, wayMm)) {
       found.push(finding('rig.wireDiffers', 'note', [wireId], { measuredMm: wire.lengthMm, wayMm }, circuitId));
     }
   }
   for (const { route, length } of layout.routes.values()) {
+    if (length.measured && length.loopsMm > 0 && length.mm < length.leastMm) {
+      found.push(finding('rig.hingeTight', 'caution', [route.id], { leastMm: length.leastMm, lengthMm: length.mm }));
+    }
     if (length.measured && length.plannedMm !== null && disagrees(length.mm, length.plannedMm)) {
       found.push(finding('rig.measuredDiffers', 'note', [route.id], { measuredMm: length.mm, plannedMm: length.plannedMm }));
     }
   }
   return found;
+}
+
+/** The least cable that a way over a hinge takes with its loops, mm; null where it crosses none. */
+function leastOver(routeIds: readonly string[], routes: Analysis['index']['layout']['routes']): number | null {
+  const lengths = routeIds.map((id) => routes.get(id)!.length);
+  return lengths.some(({ loopsMm }) => loopsMm > 0) ? lengths.reduce((sum, { leastMm }) => sum + leastMm, 0) : null;
 }
 
 function findPlaces(analysis: Analysis): Finding[] {
