@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { nameOf } from '../core/design/names';
+import { unitOf } from '../core/diagnosis/readings';
 import { expectedReadings, pointsOf } from '../core/diagnosis/expect';
 import type { Moved } from '../core/diagnosis/foresee';
 import { seeded } from '../core/energy/weather';
@@ -38,7 +39,7 @@ export function expectDesign(argv: string[]): number {
       ...(what.kind === 'volts'
         ? { at: { device: nameOf(design, what.at.deviceId), terminal: what.at.terminal }, to: what.to && { device: nameOf(design, what.to.deviceId), terminal: what.to.terminal } }
         : { wire: numbers.get(what.wireId) }),
-      unit: what.kind === 'volts' ? 'V' : 'A',
+      unit: unitOf(what),
       ...{ expected: round(expected), low: round(low), high: round(high) },
     })); // prettier-ignore
     if (values.json) process.stdout.write(`${JSON.stringify({ batteryV, set: values.set ?? [], points }, null, 1)}\n`);

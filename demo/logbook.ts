@@ -9,9 +9,10 @@ export type DemoLine = Pick<LogEvent, 'kind' | 'on' | 'text' | 'by' | 'odometerK
 export function logged(design: Design, lines: readonly DemoLine[]): Design {
   const edit = new Edit(design);
   const idOf = (name: string) => recordsOf(design, 'device').find((device) => device.name === name)!.id;
+  const before = recordsOf(design, 'event').length;
   lines.forEach(({ about, ...line }, at) =>
     edit.add<LogEvent>({
-      ...{ id: `event_${String(at + 1).padStart(2, '0')}`, type: 'event' },
+      ...{ id: `event_${String(before + at + 1).padStart(2, '0')}`, type: 'event' },
       ...line,
       ...(about && { about: about.map((name) => ({ id: idOf(name), name })) }),
     }),
@@ -38,4 +39,10 @@ export const PIP_YEAR: readonly DemoLine[] = [
 export const HERON_BUILD: readonly DemoLine[] = [
   { kind: 'change', on: '2026-10-18', by: 'Workshop', text: 'Hide computer draws more than its plate says: 4.4 A read at work. Its fuse has to be looked at again.', about: ['Small computer with screen'] }, // prettier-ignore
   { kind: 'note', on: '2026-11-14', by: 'Workshop', text: 'White on the dimmer is its output, on the reversing lamps it is the return. Sleeves put on before either is landed.', about: ['Bench dimmer', 'Reversing lamp'] }, // prettier-ignore
+];
+
+/** What was written once it was under power. */
+export const HERON_AT_WORK: readonly DemoLine[] = [
+  { kind: 'note', on: '2026-11-21', by: 'Workshop', text: 'First power to ten circuits, each through its test fuse. Hide bench lights stay dark: to be looked for.' }, // prettier-ignore
+  { kind: 'note', on: '2026-11-22', by: 'Workshop', text: 'Awning light joined by a twist behind the panel, for now.', about: ['Awning light switch'] }, // prettier-ignore
 ];

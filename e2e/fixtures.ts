@@ -1,13 +1,23 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 import path from 'node:path';
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { test as base, expect, type APIRequestContext, type APIResponse, type Locator, type Page } from '@playwright/test';
+import { SETTINGS_ID } from '../core/catalog/vocabulary';
+import { applyChange, updateRecords } from '../core/design/change';
+import { settingsOf } from '../core/design/design';
+import { writeDesignFile } from '../core/formats/designFile';
+import { heron } from '../demo/heron';
+import { pip } from '../demo/pip';
+
+/** The demos as they are planned, nothing of them built yet, by what tests call them. */
+const PLANS = { heron, pip };
+const files = new Map<keyof typeof PLANS, string>();
 
 /**
- * A fresh copy of a demo for each test, and the few gestures many tests make. Going to a stage waits until its controls
+ * A fresh copy of a demo for each test, as planned or as it is built by now, and the few gestures many tests make. Going to a stage waits until its controls
  * answer, which is when it begins to listen for changes made elsewhere.
  */
-export const test = base.extend<{ heron: string; pip: string; consoleErrors: string[] }>({
+export const test = base.extend<{ heron: string; pip: string; heronAtWork: string; pipInUse: string; consoleErrors: string[] }>({
   page: async ({ page }, provide) => {
     const goto = page.goto.bind(page);
     page.goto = async (url, options) => {
@@ -27,8 +37,10 @@ export const test = base.extend<{ heron: string; pip: string; consoleErrors: str
     };
     await provide(page);
   },
-  heron: async ({ request }, provide) => provide(await copyOf(request, 'heron')),
-  pip: async ({ request }, provide) => provide(await copyOf(request, 'pip')),
+  heron: async ({ request }, provide) => provide(await planOf(request, 'heron')),
+  pip: async ({ request }, provide) => provide(await planOf(request, 'pip')),
+  heronAtWork: async ({ request }, provide) => provide(await copyOf(request, 'heron')),
+  pipInUse: async ({ request }, provide) => provide(await copyOf(request, 'pip')),
   consoleErrors: [
     async ({ page }, provide) => {
       const errors: string[] = [];
@@ -47,9 +59,24 @@ export const test = base.extend<{ heron: string; pip: string; consoleErrors: str
 
 export { expect };
 
-async function copyOf(request: { post(url: string): Promise<{ json(): Promise<unknown> }> }, demo: string): Promise<string> {
-  const { id } = (await (await request.post(`/api/designs/${demo}/duplicate`)).json()) as { id: string };
-  return id;
+async function copyOf(request: APIRequestContext, demo: string): Promise<string> {
+  return idIn(await request.post(`/api/designs/${demo}/duplicate`));
+}
+
+async function planOf(request: APIRequestContext, demo: keyof typeof PLANS): Promise<string> {
+  const file = files.get(demo) ?? planFile(demo);
+  files.set(demo, file);
+  return idIn(await request.post('/api/designs', { data: { file } }));
+}
+
+function planFile(demo: keyof typeof PLANS): string {
+  const design = PLANS[demo]();
+  const named = updateRecords(design, [{ id: SETTINGS_ID, set: { name: `${settingsOf(design).name} (copy)` } }]);
+  return writeDesignFile(applyChange(design, named));
+}
+
+async function idIn(response: APIResponse): Promise<string> {
+  return ((await response.json()) as { id: string }).id;
 }
 
 /** A reading of the meter bar by its name. */

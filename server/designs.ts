@@ -1,3 +1,4 @@
+import { copyPhotos } from './photos';
 import { and, count, desc, eq, inArray, isNotNull, isNull, lt, or } from 'drizzle-orm';
 import { applyChange, updateRecords, type Change } from '@/core/design/change';
 import { makeDesign, settingsOf } from '@/core/design/design';
@@ -158,7 +159,9 @@ export async function duplicateDesign(id: string): Promise<string> {
   const { design } = await readDesign(id);
   const { name } = settingsOf(design);
   const copy = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { name: `${cutText(name, 70)} (copy)` } }]));
-  return createDesign(Array.from(copy.records.values()));
+  const copyId = await createDesign(Array.from(copy.records.values()));
+  await copyPhotos(id, copyId);
+  return copyId;
 }
 
 export async function renameDesign(id: string, name: string): Promise<void> {

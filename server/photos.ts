@@ -25,7 +25,16 @@ export async function putPhoto(request: Request, designId: string): Promise<Resp
   const id = photoIdOf(request);
   if (request.headers.get('content-type') !== 'image/jpeg') throw new BadRequest('a photo is sent as image/jpeg', [], 415);
   await headRevision(designId);
-  const plain = plainJpeg(await readBytes(request, LIMITS.photoBytes));
+  await keepPhoto(designId, id, await readBytes(request, LIMITS.photoBytes));
+  return new Response(null, { status: 204 });
+}
+
+/**
+ * Keeps a picture by its id, once.
+ * @throws BadRequest for what is no JPEG, is too large, or does not fit the design's limit any more
+ */
+export async function keepPhoto(designId: string, id: string, bytes: Uint8Array): Promise<void> {
+  const plain = plainJpeg(bytes);
   if (!plain) throw new BadRequest('that is no whole JPEG', [], 422);
   if (Math.max(plain.widthPx, plain.heightPx) > LIMITS.photoPx) throw new BadRequest(`a photo is at most ${LIMITS.photoPx} pixels wide and high`, [], 422); // prettier-ignore
   const database = await store().database;
@@ -42,7 +51,17 @@ export async function putPhoto(request: Request, designId: string): Promise<Resp
       { behavior: 'immediate' },
     ),
   );
-  return new Response(null, { status: 204 });
+}
+
+/** Gives a copy of a design the pictures of its photos. */
+export async function copyPhotos(fromId: string, toId: string): Promise<void> {
+  const database = await store().database;
+  const { photo } = table;
+  await oneWriterAtATime(() =>
+    database.run(
+      sql`insert into ${photo} (design_id, id, jpeg, at) select ${toId}, id, jpeg, ${Date.now()} from ${photo} where design_id = ${fromId} and id in (select id from ${table.record} where design_id = ${toId})`,
+    ),
+  );
 }
 
 type Writer = Parameters<Parameters<Awaited<ReturnType<typeof store>['database']>['transaction']>[0]>[0];

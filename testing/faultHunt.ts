@@ -1,7 +1,7 @@
 import { Bench } from '../core/bench/bench';
 import type { Finder, Measurement, Observed, Reading } from '../core/diagnosis/diagnose';
 import type { Moved } from '../core/diagnosis/foresee';
-import { sameRepair, withFlaw, type Flaw } from '../core/diagnosis/flaws';
+import { sameRepair, withFlaws, type Flaw } from '../core/diagnosis/flaws';
 import type { DesignIndex } from '../core/rig/designIndex';
 
 /** How a hunt for one fault went. */
@@ -13,17 +13,17 @@ export interface Hunt {
   named: Flaw;
 }
 
-/** The vehicle with a fault in it, as a meter sees it: every reading has the meter's own error. */
-class Vehicle {
+/** The vehicle with faults in it, as a meter sees it: every reading has the meter's own error. */
+export class Vehicle {
   private readonly bench: Bench;
 
   constructor(
     private readonly index: DesignIndex,
-    flaw: Flaw,
+    flaws: readonly Flaw[],
     moved: readonly Moved[],
     private readonly noise: () => number,
   ) {
-    const flawed = withFlaw(index, flaw);
+    const flawed = withFlaws(index, flaws);
     this.bench = new Bench(flawed.index);
     for (const [deviceId, controls] of flawed.held)
       for (const [control, value] of Object.entries(controls)) this.bench.set(deviceId, control, value);
@@ -53,17 +53,17 @@ class Vehicle {
   }
 }
 
-const SEEN = (level: number) => (level >= 0.8 ? 'on' : level >= 0.02 ? 'dim' : 'off');
+export const DOES = (level: number) => (level >= 0.8 ? 'on' : level >= 0.02 ? 'dim' : 'off');
 
 /**
  * Hunts one fault: the complaint, then the best next measurement again and again until one fault is nine times as likely as all others together.
  * @returns null where the fault shows in nothing: nobody would look for it
  */
 export function hunt(index: DesignIndex, finder: Finder, moved: readonly Moved[], flaw: Flaw, noise: () => number): Hunt | null {
-  const vehicle = new Vehicle(index, flaw, moved, noise);
-  const sound = new Vehicle(index, { kind: 'none' }, moved, () => 0);
-  const seen = finder.loadIds.map((id) => ({ loadId: id, does: SEEN(vehicle.level(id)) }) as const);
-  const shows = seen.some(({ loadId: id, does }) => does !== SEEN(sound.level(id)));
+  const vehicle = new Vehicle(index, [flaw], moved, noise);
+  const sound = new Vehicle(index, [], moved, () => 0);
+  const seen = finder.loadIds.map((id) => ({ loadId: id, does: DOES(vehicle.level(id)) }) as const);
+  const shows = seen.some(({ loadId: id, does }) => does !== DOES(sound.level(id)));
   if (!shows) return null;
   const observed: { -readonly [K in keyof Observed]: Observed[K] } = { batteryV: vehicle.batteryV, seen, readings: [] };
   for (let measured = 0; ; measured++) {
@@ -77,8 +77,12 @@ export function hunt(index: DesignIndex, finder: Finder, moved: readonly Moved[]
 
 /** One repair, or two that read the same at every terminal there is, in this state. */
 function isSame(named: Flaw, flaw: Flaw, index: DesignIndex, moved: readonly Moved[]): boolean {
-  if (sameRepair(named) === sameRepair(flaw)) return true;
-  const [one, other] = [named, flaw].map((each) => new Vehicle(index, each, moved, () => 0));
+  return sameRepair(named) === sameRepair(flaw) || isSameEverywhere(index, moved, [named], [flaw]);
+}
+
+/** Whether no meter tells one vehicle from another. */
+export function isSameEverywhere(index: DesignIndex, moved: readonly Moved[], some: readonly Flaw[], others: readonly Flaw[]): boolean {
+  const [one, other] = [some, others].map((flaws) => new Vehicle(index, flaws, moved, () => 0));
   const terminals = index.wires.flatMap(({ from, to }) => [from, to]);
   return (
     terminals.every((at) => Math.abs(volts(one!, at) - volts(other!, at)) < 0.12) &&

@@ -14,7 +14,7 @@ import { indexDesign } from '@/core/rig/designIndex';
 
 /** What is asked of the worker, and what each question is answered with. */
 export type DiagnosisQuestion =
-  | { ask: 'find'; loadIds: readonly string[]; moved: readonly Moved[]; observed: Observed }
+  | { ask: 'find'; loadIds: readonly string[]; moved: readonly Moved[]; observed: Observed; sound: readonly string[] }
   | { ask: 'expect'; moved: readonly Moved[]; batteryV: number | null; points: readonly Measurement[] }
   /** Why a fuse blows in a state, and what to do next with a lamp in its place. */
   | { ask: 'blows'; fuseId: string; moved: readonly Moved[]; said: CircuitSaid; observed: BlowsObserved }
@@ -37,8 +37,10 @@ self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRe
   const design = makeDesign(data.records);
   const index = indexDesign(design);
   try {
-    if (data.ask === 'find') say({ diagnosis: new Finder(index, traceWiring(index), data.loadIds, data.moved).diagnose(data.observed) });
-    else if (data.ask === 'blows') {
+    if (data.ask === 'find') {
+      const finder = new Finder(index, traceWiring(index), data.loadIds, data.moved, { sound: data.sound });
+      say({ diagnosis: finder.diagnose(data.observed) });
+    } else if (data.ask === 'blows') {
       const fuse = deviceOf(design, data.fuseId, 'protection');
       if (!fuse) return say({ problem: 'That fuse is not in the design any more.' });
       const circuit = new BlownCircuit(index, traceWiring(index), fuse, data.moved, data.said);

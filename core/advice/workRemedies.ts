@@ -13,6 +13,13 @@ export function workRemedies({ design }: Analysis, { rule, subjects: [id], numbe
     const isThere = deviceOf(design, id!, 'protection');
     return isThere ? [{ label: `Put ${planned} in`, change: updateRecords(design, [{ id: id!, set: { fittedA: undefined } }]) }] : [];
   }
+  if (rule === 'work.jointForNow')
+    return [
+      {
+        label: 'It is crimped now, with a glue sleeve',
+        change: updateRecords(design, [{ id: id!, set: { made: undefined, work: { state: 'fitted' } } }]),
+      },
+    ];
   const thing = recordOf(design, id!, 'device') ?? recordOf(design, id!, 'wire');
   if (rule !== 'work.temporary' || !thing) return [];
   const to = (progress: 'removed' | 'fitted') => updateRecords(design, [setting(thing, progressFields(thing, progress))]);

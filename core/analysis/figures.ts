@@ -165,6 +165,7 @@ export interface RuleFigures {
   'rig.wireDiffers': { measuredMm: number; wayMm: number };
   'rig.panelElsewhere': None;
   'work.temporary': { reason: string | null; due: string | null };
+  'work.jointForNow': { made: JointWay; reason: string | null; due: string | null };
   'work.otherFuse': { fittedA: number; plannedA: number | null };
   'build.poweredUnchecked': None;
   'build.untested': None;

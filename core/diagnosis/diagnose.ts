@@ -47,6 +47,8 @@ export interface Diagnosis {
 
 /** How often eyes agree with what is so: a glow in daylight is taken for dark. */
 const SEEN_AS = { same: 0.95, near: 0.045, other: 0.005 };
+/** What was looked at and found sound is wrong all the same, once in fifty: a look lowers, never locks. */
+const LOOKED_OVER = 0.02;
 /** Below this a suspect is no longer asked about when the next measurement is weighed. */
 const NEGLIGIBLE = 1e-5;
 /** Measurements that are offered. */
@@ -62,6 +64,8 @@ export interface Suspicion {
   also?: readonly Flaw[];
   /** How much likelier each is than before, by what was seen otherwise. */
   weight?: (flaw: Flaw) => number;
+  /** What was looked at and found sound, by what would be repaired. */
+  sound?: readonly string[];
   /** Everything in the design is suspected, whatever it can influence. */
   isWhole?: boolean;
 }
@@ -82,14 +86,18 @@ export class Finder {
     wiring: Wiring,
     loadIds: readonly string[],
     moved: readonly Moved[],
-    { also = [], weight = () => 1, isWhole = false }: Suspicion = {},
+    { also = [], weight = () => 1, sound = [], isWhole = false }: Suspicion = {},
   ) {
     const part = isWhole ? index : partDeciding(index, wiring, loadIds);
     const points = probePoints(part);
     const foresight = new Foresight(index, moved, points, part.wires.map(({ id }) => id)); // prettier-ignore
     this.places = foresight.places;
     this.loadIds = part.loads.map(({ id }) => id);
-    const suspects = suspectsIn(part, also).map(({ flaw, prior }) => ({ flaw, prior: prior * weight(flaw) }));
+    const lookedAt = new Set(sound);
+    const suspects = suspectsIn(part, also).map(({ flaw, prior }) => ({
+      flaw,
+      prior: prior * weight(flaw) * (lookedAt.has(sameRepair(flaw)) ? LOOKED_OVER : 1),
+    }));
     this.foreseen = foresight.all(suspects.filter(({ prior }) => prior > 0));
     this.measurements = measurementsIn(part, points);
   }

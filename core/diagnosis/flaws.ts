@@ -218,6 +218,17 @@ export function withFlaw(index: DesignIndex, flaw: Flaw): Flawed {
   }
 }
 
+/** Puts several flaws into a design, one after the other. */
+export function withFlaws(index: DesignIndex, flaws: readonly Flaw[]): Flawed {
+  const held = new Map<string, Record<string, ControlValue>>();
+  const flawed = flaws.reduce((now, flaw) => {
+    const next = withFlaw(now, flaw);
+    for (const [id, controls] of next.held) held.set(id, { ...held.get(id), ...controls });
+    return next.index;
+  }, index);
+  return { index: flawed, held };
+}
+
 /** What a worn wire touches the body by, as a wire of its own. */
 export const chafeId = (wireId: string) => `${wireId} worn`;
 

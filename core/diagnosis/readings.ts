@@ -10,6 +10,9 @@ export function atBattery({ what, value, batteryV }: ReadingRecord, otherV: numb
   return batteryV === null || batteryV === 0 || otherV === null ? read : (read * otherV) / batteryV;
 }
 
+/** The unit a measurement reads in. */
+export const unitOf = ({ kind }: Measurement) => (kind === 'volts' ? 'V' : 'A');
+
 /** What was moved, as one text. */
 const movesKey = (moved: readonly Moved[]) =>
   moved.map(({ mover, position }) => `${mover.kind === 'device' ? mover.deviceId : 'vehicle'} ${mover.control} ${position}`).join(', ');

@@ -63,7 +63,7 @@ test('what was done for now is told with its day; a test fuse left in is among i
   expect(doneForNow(design)).toEqual([]);
   const found = doneForNow(now);
   expect(found).toHaveLength(3);
-  expect(found).toContainEqual({ id: first, why: 'twisted joint', due: null, fittedA: null });
-  expect(found).toContainEqual({ id: second, why: null, due: '2026-05-01', fittedA: null });
-  expect(found).toContainEqual({ id: fuse, why: null, due: null, fittedA: 1 });
+  expect(found).toContainEqual({ id: first, why: 'twisted joint', due: null, fittedA: null, made: null });
+  expect(found).toContainEqual({ id: second, why: null, due: '2026-05-01', fittedA: null, made: null });
+  expect(found).toContainEqual({ id: fuse, why: null, due: null, fittedA: 1, made: null });
 });

@@ -1,3 +1,4 @@
+import { JOINT_WORDS } from '../devices/partSettings';
 import type { WorkRule } from '../analysis/finding';
 import type { WordsOf } from './ruleWords';
 
@@ -10,6 +11,14 @@ export const WORK_RULES: WordsOf<WorkRule> = {
       return `${say.name()} is in place but no part of the plan${reason ? `: ${reason}` : ''}${due ? `; to be come back to by ${due}` : ''}.`;
     },
     why: 'What was done for now is forgotten, and the next who opens the panel takes it for the plan. Take it out, or take it into the plan. Common practice.',
+  },
+  'work.jointForNow': {
+    title: 'Joint made for now',
+    message: (say) => {
+      const { made, reason, due } = say.figures;
+      return `${say.name()} is ${JOINT_WORDS[made]}${reason ? `: ${reason}` : ''}${due ? `; to be come back to by ${due}` : ''}.`;
+    },
+    why: 'A twist and a tap are for the evening. What was done for now is forgotten, works loose and warms. Crimp it with a glue sleeve. Common practice.',
   },
   'work.otherFuse': {
     title: 'Not the planned fuse in the holder',

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { FlawSaid } from '@/core/wording/flawWords';
 import { useJump } from '@/features/workspace/useJump';
 import styles from './Test.module.css';
@@ -7,6 +8,8 @@ export interface Cause {
   words: FlawSaid;
   /** What to go to; null: everywhere. */
   subject: string | null;
+  /** What can be said of it, beside. */
+  buttons?: ReactNode;
 }
 
 /** Causes shown, and from which share on. */
@@ -27,7 +30,7 @@ export function Causes({ causes }: { causes: readonly Cause[] }) {
   );
 }
 
-function CauseLine({ cause: { probability, words, subject }, isFirst }: { cause: Cause; isFirst: boolean }) {
+function CauseLine({ cause: { probability, words, subject, buttons }, isFirst }: { cause: Cause; isFirst: boolean }) {
   const jump = useJump();
   const { fault, where, cure, proof } = words;
   return (
@@ -48,6 +51,7 @@ function CauseLine({ cause: { probability, words, subject }, isFirst }: { cause:
             {cure} Proved mended when: {proof}
           </small>
         )}
+        {buttons}
       </span>
     </li>
   );

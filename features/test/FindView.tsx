@@ -2,16 +2,15 @@
 
 import { Button, Segmented, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { recordsOf } from '@/core/design/design';
 import { sameRecord } from '@/core/design/change';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
-import type { Diagnosis, NextMeasure, Observed } from '@/core/diagnosis/diagnose';
-import { subjectsOf } from '@/core/diagnosis/flaws';
+import type { NextMeasure, Observed } from '@/core/diagnosis/diagnose';
 import type { Moved, Seen } from '@/core/diagnosis/foresee';
-import { lastReadings } from '@/core/diagnosis/readings';
+import { lastReadings, unitOf } from '@/core/diagnosis/readings';
 import { movesFor } from '@/core/diagnosis/moves';
 import { plusDays, today } from '@/core/units/days';
 import { formatNumber } from '@/core/units/quantity';
@@ -19,9 +18,10 @@ import { movesWords } from '@/core/wording/benchWords';
 import { flawWords, measurementWords, worthWords } from '@/core/wording/flawWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
-import { Causes } from './Causes';
 import { ReadingField } from './ReadingField';
 import { useDiagnosis } from './useDiagnosis';
+import { Suspects } from './Suspects';
+import { useFindNotes, type FindNotes } from './useFindNotes';
 import { useWireNumbers } from './useWireNumbers';
 import shared from '../harness/Harness.module.css';
 import styles from './Test.module.css';
@@ -47,10 +47,12 @@ const MOST_OFFERED = 3;
 /** What is seen and read goes in, what is likely wrong and what to measure next comes out. */
 export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
   const design = useDesign((state) => state.design);
-  const [does, setDoes] = useState<Readonly<Record<string, Does>>>({});
-  const [should, setShould] = useState<'on' | 'off'>('on');
-  const [works, setWorks] = useState<string[]>([]);
+  const designId = useDesign(({ id }) => id);
+  const [notes, setNotes] = useFindNotes(designId, circuit.id);
+  const { should, does, sound } = notes;
   const loads = useDesign(({ analysis }) => analysis.index.loads);
+  // What was taken out of the design since works no more.
+  const works = useMemo(() => notes.works.filter((id) => loads.some((load) => load.id === id)), [notes.works, loads]);
   const index = useDesign(({ analysis }) => analysis.index);
   const wiring = useDesign(({ analysis }) => analysis.wiring);
   const moved = useMemo(() => (should === 'on' ? whileOn : []), [should, whileOn]);
@@ -65,8 +67,8 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
   const taken = kept.filter(({ on }) => on >= since);
   const seen = [
     ...circuit.loadIds.flatMap((loadId): Seen[] => {
-      const is = does[loadId] ?? 'unseen';
-      return is === 'unseen' ? [] : [{ loadId, does: is }];
+      const is = does[loadId];
+      return is === undefined ? [] : [{ loadId, does: is }];
     }),
     ...works.map((loadId): Seen => ({ loadId, does: 'on' })),
   ];
@@ -78,7 +80,7 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
   const loadIds = [...circuit.loadIds, ...works];
   const isAsked =
     seen.some(({ does: is, loadId }) => circuit.loadIds.includes(loadId) && (is !== should || is === 'on')) || taken.length > 0;
-  const { answer, isNew } = useDiagnosis(isAsked ? { ask: 'find', loadIds, moved: movedInAll, observed } : null);
+  const { answer, isNew } = useDiagnosis(isAsked ? { ask: 'find', loadIds, moved: movedInAll, observed, sound } : null);
   const diagnosis = isAsked && answer && 'diagnosis' in answer ? answer.diagnosis : null;
   return (
     <div className={shared.view} role="region" aria-label="Find a fault" tabIndex={0}>
@@ -88,7 +90,7 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
             size="small"
             aria-label="What it should do"
             value={should}
-            onChange={setShould}
+            onChange={(next) => setNotes({ ...notes, should: next })}
             options={[
               { value: 'on', label: 'should work' },
               { value: 'off', label: 'should be off' },
@@ -103,7 +105,7 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
               aria-label={`What ${nameOf(design, loadId)} does`}
               value={does[loadId] ?? 'unseen'}
               options={DOES}
-              onChange={(value) => setDoes({ ...does, [loadId]: value })}
+              onChange={(value) => setNotes({ ...notes, does: seenAs(does, loadId, value) })}
             />
           </span>
         ))}
@@ -113,11 +115,11 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
             mode="multiple"
             aria-label="Other loads that work meanwhile"
             placeholder="others that work"
-            value={works}
+            value={[...works]}
             style={{ minWidth: 200 }}
             optionFilterProp="label"
             options={loads.filter(({ id }) => !circuit.loadIds.includes(id)).map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={setWorks}
+            onChange={(next) => setNotes({ ...notes, works: next })}
           />
         </label>
       </div>
@@ -125,12 +127,18 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
         Look, listen and feel first: which positions work, what clicks, what is warm. Covers come off with the battery isolated; leads go
         on, then the battery. An ohm range never goes on a live wire.
       </p>
+      {notes.mended !== null && (
+        <p role="status">
+          Written into the logbook. Prove it: {notes.mended} Where it is still not right a second fault hid behind the first: say what it
+          does now, and go on.
+        </p>
+      )}
       {!isAsked && <p>Say what it does, or take a reading, and the likeliest causes stand here.</p>}
       {isAsked && !diagnosis && <p role="status">Trying every fault there may be …</p>}
       {answer && 'problem' in answer && <p role="alert">{answer.problem}</p>}
       {diagnosis && (
         <div className={styles.answer} data-new={isNew}>
-          <Suspects diagnosis={diagnosis} numbers={numbers} />
+          <Suspects diagnosis={diagnosis} numbers={numbers} notes={notes} onNotes={setNotes} taken={taken} />
           <Measures next={diagnosis.next} moved={moved} batteryV={batteryV} since={since} numbers={numbers} />
         </div>
       )}
@@ -147,26 +155,10 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
 
 type Numbers = ReturnType<typeof useWireNumbers>;
 
-function Suspects({ diagnosis: { ranked, isOutside }, numbers }: { diagnosis: Diagnosis; numbers: Numbers }) {
-  const design = useDesign((state) => state.design);
-  return (
-    <section aria-label="What is likely wrong">
-      <h3>What is likely wrong</h3>
-      {isOutside && (
-        <p role="alert">
-          Nothing in the plan explains all of this. Look for what the plan does not have: another feed, a part wired otherwise, a meter on
-          the wrong range.
-        </p>
-      )}
-      <Causes
-        causes={ranked.map(({ flaw, probability }) => ({
-          probability,
-          words: flawWords(design, flaw, numbers),
-          subject: subjectsOf(flaw)[0] ?? null,
-        }))}
-      />
-    </section>
-  );
+/** What a load does, with one of them seen anew or no longer. */
+function seenAs(does: FindNotes['does'], loadId: string, value: Does): FindNotes['does'] {
+  const others = Object.fromEntries(Object.entries(does).filter(([id]) => id !== loadId));
+  return value === 'unseen' ? others : { ...others, [loadId]: value };
 }
 
 interface MeasuresProps {
@@ -193,7 +185,7 @@ function Measures({ next, moved, batteryV, since, numbers }: MeasuresProps) {
       <ol className={styles.measures}>
         {next.slice(0, MOST_OFFERED).map(({ what, bits, minutes, answers }) => {
           const words = measurementWords(design, what, numbers);
-          const unit = what.kind === 'volts' ? 'V' : 'A';
+          const unit = unitOf(what);
           return (
             <li key={words}>
               <span className={styles.where}>{words}</span>
@@ -249,7 +241,7 @@ function Taken({ ids, numbers }: { ids: readonly string[]; numbers: Numbers }) {
         {records.map(({ id, what, value, batteryV, on }) => (
           <li key={id}>
             <b className="reading">
-              {formatNumber(value, 2)} {what.kind === 'volts' ? 'V' : 'A'}
+              {formatNumber(value, 2)} {unitOf(what)}
             </b>{' '}
             {measurementWords(design, what, numbers)}
             <small>

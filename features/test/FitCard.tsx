@@ -3,6 +3,7 @@
 import { Button } from 'antd';
 import { recordsOf } from '@/core/design/design';
 import { takeFit } from '@/core/diagnosis/fit';
+import { unitOf } from '@/core/diagnosis/readings';
 import { formatNumber } from '@/core/units/quantity';
 import { offerWords } from '@/core/wording/fitWords';
 import { measurementWords } from '@/core/wording/flawWords';
@@ -54,7 +55,7 @@ export function FitCard() {
       {strays.map(({ readingId, expected }) => {
         const reading = design.records.get(readingId);
         if (reading?.type !== 'reading') return null;
-        const unit = reading.what.kind === 'volts' ? 'V' : 'A';
+        const unit = unitOf(reading.what);
         return (
           <p key={readingId} className={styles.stray}>
             {formatNumber(reading.value, 2)} {unit} at {measurementWords(design, reading.what, numbers)} fits with none of the others, which

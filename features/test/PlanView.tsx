@@ -8,6 +8,7 @@ import { nameOf } from '@/core/design/names';
 import { harnessOf } from '@/core/harness/schedule';
 import { planWork, type Planned } from '@/core/plan/schedule';
 import { doneForNow } from '@/core/design/forNow';
+import { JOINT_WORDS } from '@/core/devices/partSettings';
 import { tasksOf, type Task } from '@/core/plan/tasks';
 import { tickTask } from '@/core/plan/tickTask';
 import { formatClock, formatRating } from '@/core/units/quantity';
@@ -79,9 +80,10 @@ export function PlanView() {
         <section aria-label="Done for now" className={styles.forNow}>
           <h3>Done for now: the work is not over before these are put right</h3>
           <ul>
-            {forNow.map(({ id, why, due, fittedA }) => (
+            {forNow.map(({ id, why, due, fittedA, made }) => (
               <li key={`${id} ${fittedA}`} data-over={isPast(due)}>
                 <b>{nameOf(design, id)}</b>
+                {made !== null && ` is ${JOINT_WORDS[made]}`}
                 {fittedA !== null ? ` holds ${formatRating(fittedA)}, not the planned fuse` : why ? `: ${why}` : ''}
                 {due && `; ${isPast(due) ? 'was to be come back to by' : 'come back to it by'} ${due}`}
               </li>

@@ -3,7 +3,7 @@ import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Measurement } from '@/core/diagnosis/diagnose';
 import type { Moved } from '@/core/diagnosis/foresee';
-import { readingOf } from '@/core/diagnosis/readings';
+import { readingOf, unitOf } from '@/core/diagnosis/readings';
 import { parseNumber } from '@/core/units/parse';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
@@ -33,7 +33,7 @@ export function ReadingField({ label, what, moved, batteryV, since = '', onDraft
     onDraft?.(text !== null);
   };
   const [why, setWhy] = useState<string | null>(null);
-  const unit = what.kind === 'volts' ? 'V' : 'A';
+  const unit = unitOf(what);
   const take = () => {
     if (draft === null) return;
     const text = draft.trim();

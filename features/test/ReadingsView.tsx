@@ -6,7 +6,7 @@ import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { Expected } from '@/core/diagnosis/expect';
 import { pointsOf } from '@/core/diagnosis/expect';
 import type { Measurement } from '@/core/diagnosis/diagnose';
-import { atBattery, readingOf } from '@/core/diagnosis/readings';
+import { atBattery, readingOf, unitOf } from '@/core/diagnosis/readings';
 import { verdictOf, type Verdict } from '@/core/diagnosis/verdict';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { formatNumber } from '@/core/units/quantity';
@@ -86,7 +86,7 @@ function Point({ expected: { what, expected, low, high }, verdict: judged, moved
   const numbers = useWireNumbers();
   const words = measurementWords(design, what, numbers);
   const kept = useDesign((state) => readingOf(state.design, what, moved));
-  const unit = what.kind === 'volts' ? 'V' : 'A';
+  const unit = unitOf(what);
   const isOld = kept !== null && kept.on !== today();
   const off = kept ? atBattery(kept, batteryV) - expected : 0;
   return (

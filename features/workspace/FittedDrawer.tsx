@@ -8,6 +8,7 @@ import { fittingGroups, type FittingGroup } from '@/core/analysis/fittingGroups'
 import { RATINGS_A } from '@/core/catalog/fuses';
 import { countProgress, progressFields, progressOf, type DesignView, type Fitting, type Progress } from '@/core/design/asBuilt';
 import { setting, updateRecords } from '@/core/design/change';
+import { jointForNow } from '@/core/design/forNow';
 import { nameOf } from '@/core/design/names';
 import type { Protection } from '@/core/design/schema';
 import { formatRating } from '@/core/units/quantity';
@@ -124,7 +125,7 @@ function Row({ fitting, onMark, onCommit }: { fitting: Fitting } & Acts) {
         options={STATES}
         onChange={(next) => onMark(`${name}: ${STATES.find(({ value }) => value === next)!.label.toLowerCase()}`, [fitting], next)}
       />
-      {work && work.state !== 'fitted' && <Reason fitting={fitting} work={work} onCommit={onCommit} />}
+      {work && (work.state !== 'fitted' || jointForNow(fitting) !== null) && <Reason fitting={fitting} work={work} onCommit={onCommit} />}
     </li>
   );
 }
@@ -163,7 +164,7 @@ function Reason({ fitting, work, onCommit }: { fitting: Fitting; work: NonNullab
   return (
     <span className={styles.reason}>
       <TextField label={`Why ${name}`} placeholder="Why" text={work.why ?? ''} onCommit={(why) => set('Reason of', { why: why.trim() })} />
-      {work.state === 'temporary' && (
+      {work.state !== 'removed' && (
         <input
           key={work.due}
           type="date"

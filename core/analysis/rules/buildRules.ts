@@ -1,7 +1,7 @@
 import { recordsOf } from '../../design/design';
 import { seeded } from '../../energy/weather';
 import { expectedReadings, mayBeOut, readAll } from '../../diagnosis/expect';
-import { atBattery, lastReadings, momentsOf } from '../../diagnosis/readings';
+import { atBattery, lastReadings, momentsOf, unitOf } from '../../diagnosis/readings';
 import { verdictOf } from '../../diagnosis/verdict';
 import { NetworkError } from '../../network/networkError';
 import { formatNumber } from '../../units/quantity';
@@ -42,7 +42,7 @@ export function findReadings({ design, index, loads, wires }: Analysis): Finding
         if (verdictOf(value, expected) !== 'fail') return [];
         const subject = what.kind === 'volts' ? what.at.deviceId : what.wireId;
         const circuitId = loads.get(subject)?.circuitId ?? wires.get(subject)?.circuitId ?? null;
-        const say = (one: number) => `${formatNumber(one, 2)} ${what.kind === 'volts' ? 'V' : 'A'}`;
+        const say = (one: number) => `${formatNumber(one, 2)} ${unitOf(what)}`;
         const numbers = { read: say(value), low: say(expected.low), high: say(expected.high), place: reading.id };
         return [{ rule: 'build.readingOut', severity: 'caution', subjects: [subject], circuitId, numbers }];
       });

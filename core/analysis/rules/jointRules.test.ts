@@ -191,3 +191,19 @@ test('where three meet nothing is drawn through, and a row of lamps with a joint
   expect(flexing).toHaveLength(2);
   for (const finding of flexing) expect(remediesFor(analyse(design), finding)).toEqual([]);
 });
+
+test('a joint twisted in place is told of once, as work to come back to, and as a fault besides where it gets wet', () => {
+  const fitted = (traits: ZoneTrait[], made: JointWay) => set(jointed(made, traits, 6), 'joint', { work: { state: 'fitted', why: 'no sleeves left', due: '2026-12-05' } }); // prettier-ignore
+  const found = (design: Design) => analyse(design).findings.filter(({ subjects }) => subjects[0] === 'joint');
+  const dry = fitted([], 'twist');
+  expect(found(dry)).toMatchObject([{ rule: 'work.jointForNow', severity: 'caution' }]);
+  expect(wordFinding(found(dry)[0]!, dry, 'metric').message).toBe(
+    'joint is twisted and taped: no sleeves left; to be come back to by 2026-12-05.',
+  );
+  expect(found(fitted(['wet'], 'twist')).map(({ rule }) => rule).sort()).toEqual(['joint.unfit', 'work.jointForNow']); // prettier-ignore
+  expect(found(fitted([], 'lever'))).toEqual([]);
+  const [remedy] = remediesFor(analyse(dry), found(dry)[0]!);
+  const mended = applyChange(dry, remedy!.change);
+  expect(found(mended)).toEqual([]);
+  expect(recordsOf(mended, 'device').find(({ id }) => id === 'joint')!.work).toEqual({ state: 'fitted' });
+});

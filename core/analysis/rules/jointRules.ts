@@ -5,6 +5,7 @@ import type { Analysis } from '../types';
 import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { terminalFor } from '../../catalog/terminals';
 import type { JointWay } from '../../catalog/vocabulary';
+import { jointForNow } from '../../design/forNow';
 import type { Wire, Zone } from '../../design/schema';
 
 /** Rings on one bolt. Source: ABYC E-11, from memory: no more than four conductors on a stud. */
@@ -69,17 +70,20 @@ function jointsWhereTheyAre({ index, wires }: Analysis): Finding[] {
   const landing = new Map<string, Wire[]>(joints.map(({ id }) => [id, []]));
   for (const wire of index.wires) for (const { deviceId } of [wire.from, wire.to]) landing.get(deviceId)?.push(wire);
   const inLine = (id: string) => landing.get(id)?.length === 2;
-  return joints.flatMap(({ id, made = 'crimp', placeId, zoneId }): Finding[] => {
+  return joints.flatMap((joint): Finding[] => {
+    const { id, made = 'crimp', placeId, zoneId } = joint;
     const lands = landing.get(id)!;
     const zone = zones.get(index.layout.places.get(placeId ?? '')?.zoneId ?? zoneId ?? '');
     const used = lands.map((wire) => wires.get(wire.id));
     const circuitId = used.find((wire) => wire?.circuitId)?.circuitId ?? null;
     const amps = Math.max(0, ...used.map((wire) => wire?.amps ?? 0));
     const unfit = unfitIn(made, zone, amps);
+    // One that is in place is told of as work to come back to, unless it burns where it is.
+    const isToldOf = unfit?.severity === 'caution' && jointForNow(joint) !== null;
     const isAhead = used.some((wire) => wire?.side === 'supply' && wire.sharedBy !== null);
     const next = inLine(id) ? lands.map(({ from, to }) => (from.deviceId === id ? to : from).deviceId).filter(inLine) : [];
     return [
-      ...(unfit ? [finding('joint.unfit', unfit.severity, [id], { made, where: unfit.where, amps }, circuitId)] : []),
+      ...(unfit && !isToldOf ? [finding('joint.unfit', unfit.severity, [id], { made, where: unfit.where, amps }, circuitId)] : []),
       ...(zone?.traits?.includes('moving') ? [finding('joint.flexing', 'caution', [id, zone.id], {}, circuitId)] : []),
       ...(isAhead ? [finding('joint.beforeFuse', 'caution', [id], {}, circuitId)] : []),
       // Each two of a row once.
