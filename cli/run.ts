@@ -25,7 +25,7 @@ const USAGE = `Usage:
   vine-knot truth FILE.json --load NAME [--function NAME] [--json]
   vine-knot wishes FILE.json [--json]
   vine-knot harness FILE.json [--json]
-  vine-knot plan FILE.json [--people 1|2] [--cold] [--json]
+  vine-knot plan FILE.json [--people 1|2] [--hours H] [--cold] [--json]
   vine-knot expect FILE.json [--set "NAME=VALUE"]... [--battery V] [--seed 1] [--json]
   vine-knot diagnose FILE.json --observed OBS.json [--json]
   vine-knot hunt BOARD|FILE.json [--seed N] [--play ACTS.json] [--json]

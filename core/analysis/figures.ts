@@ -3,6 +3,7 @@ import type { ProtectionFamily } from '../catalog/vocabulary';
 import type { JointWay, StudSize, WireEnd } from '../catalog/vocabulary';
 import type { Passage, TerminalRef } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
+import type { TrialKind } from '../plan/trials';
 import type { Receiver } from '../devices/receiver';
 import type { HubAct } from '../devices/ruleHub';
 
@@ -169,6 +170,7 @@ export interface RuleFigures {
   'work.otherFuse': { fittedA: number; plannedA: number | null };
   'build.poweredUnchecked': None;
   'build.untested': None;
+  'build.trialFailed': { kind: TrialKind } & Placed<string>;
   'build.readingOut': { read: string; low: string; high: string } & Placed<string>;
   'switching.coilTurned': None;
   'switching.coilPulsed': None;

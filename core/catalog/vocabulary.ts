@@ -185,4 +185,7 @@ export const LIMITS = {
   panelAcross: 12,
   panelMm: 2000,
   reelMm: 1_000_000,
+  /** One task of the work plan, and the sittings it may be split into. */
+  taskMinutes: 6000,
+  sittings: 4,
 } as const;

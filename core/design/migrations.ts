@@ -31,7 +31,7 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 14: choices and their options, what a hand moved in the diagram: added.
   (records) => records,
-  // 15: how joints are made, leads that are capped: added.
+  // 15: how joints are made, leads that are capped, what a hand changed of the work plan: added.
   (records) => records,
 ];
 

@@ -40,6 +40,8 @@ export function nameOf(design: Design, id: string | undefined): string {
       return record.caption;
     case 'doneTask':
       return record.task;
+    case 'handTask':
+      return record.text ?? record.task;
     case 'reading':
       return record.what.kind === 'amps' ? nameOf(design, record.what.wireId) : nameOf(design, record.what.at.deviceId);
     case 'rig':

@@ -70,6 +70,9 @@ export function referencesOf(record: DesignRecord): Reference[] {
       }
       for (const { mover } of record.moved) if (mover.kind === 'device') add('moved', mover.deviceId, 'device');
       break;
+    case 'handTask':
+      add('placeId', record.placeId ?? null, 'place');
+      break;
     case 'photo':
       add('eventId', record.eventId ?? null, 'event');
       break;
@@ -154,7 +157,7 @@ export function checkAround(design: Design, changed: readonly DesignRecord[], re
 }
 
 /** Records no two of which may say the same of something. */
-const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart', 'stock', 'doneTask', 'drawn']);
+const UNIQUE: ReadonlySet<DesignRecord['type']> = new Set(['circuit', 'duty', 'panelPart', 'stock', 'doneTask', 'handTask', 'drawn']);
 
 function isUnique(record: DesignRecord): boolean {
   if (record.type === 'wire') return record.core !== undefined;
@@ -270,8 +273,8 @@ function checkUniqueness(design: Design, problems: Problem[]): void {
       const key = `drawn ${record.circuitId ?? ''} ${record.deviceId} ${record.isHome ?? ''}`;
       if (parts.has(key)) problems.push({ code: 'saidTwice', id: record.id, field: 'deviceId', other: record.deviceId });
       parts.add(key);
-    } else if (record.type === 'doneTask') {
-      const key = `task ${record.task}`;
+    } else if (record.type === 'doneTask' || record.type === 'handTask') {
+      const key = `${record.type} ${record.task}`;
       if (parts.has(key)) problems.push({ code: 'saidTwice', id: record.id, field: 'task', other: record.task });
       parts.add(key);
     } else if (record.type === 'panelPart') {

@@ -12,7 +12,7 @@ import { event, photo } from './eventSchema';
 import { reading } from './readingSchema';
 import { stock } from './stockSchema';
 import { WIRE_COLOUR_CODES } from '../catalog/wireColours';
-import { doneTask } from './taskSchema';
+import { doneTask, handTask } from './taskSchema';
 import { trigger } from './triggerSchema';
 import { benchRun } from './actSchema';
 import { wish } from './wishSchema';
@@ -184,6 +184,7 @@ export const recordSchema = z.discriminatedUnion('type', [
   stock,
   reading,
   doneTask,
+  handTask,
   event,
   photo,
   benchRun,
@@ -224,6 +225,7 @@ export type Option = z.infer<typeof option>;
 /** A record that an option of a choice may hold. */
 export type PartRecord = z.infer<typeof partSchema>;
 export type { Cable, CableCore, Kit, Lead } from './cableSchema';
+export type { HandTask } from './taskSchema';
 export type { Drawn } from './drawnSchema';
 export type { LogEvent, Photo } from './eventSchema';
 export type { ReadingRecord } from './readingSchema';

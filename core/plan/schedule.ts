@@ -20,11 +20,35 @@ export interface WorkPlan {
 /** Walking to another place and finding its tools, minutes. Common practice. */
 export const MOVE_MINUTES = 3;
 
+/** A day and a night, minutes. */
+const DAY = 24 * 60;
+
+/**
+ * When something may begin that waits for another to be done and for so long after it. Work is counted in minutes of working days one after the other; what dries or cures does so by the clock, overnight too.
+ * @param dayMinutes worked a day; null: without a break
+ */
+export function afterHold(endMinute: number, holdMinutes: number, dayMinutes: number | null): number {
+  if (dayMinutes === null || holdMinutes === 0) return endMinute + holdMinutes;
+  // What ends as the day does, ends in its evening.
+  const day = Math.max(0, Math.ceil(endMinute / dayMinutes - 1e-9) - 1);
+  const clock = day * DAY + (endMinute - day * dayMinutes) + holdMinutes;
+  const [then, inDay] = [Math.floor(clock / DAY), clock % DAY];
+  return then * dayMinutes + Math.min(inDay, dayMinutes);
+}
+
+/** Where a task begins that would not be through by the evening: the next morning, unless no day is long enough. */
+function inDay(fromMinute: number, minutes: number, dayMinutes: number | null): number {
+  if (dayMinutes === null) return fromMinute;
+  const left = dayMinutes - (fromMinute % dayMinutes);
+  return minutes > left + 1e-9 && left < dayMinutes && minutes <= dayMinutes ? fromMinute + left : fromMinute;
+}
+
 /**
  * An order of work for some people: whoever is free takes what can be done now and has most still hanging on it; of what weighs nearly the same, what is where they stand. What is done is left out, and
  * holds nothing up.
+ * @param dayMinutes worked a day; null: without a break. A task that fits a day is not begun where it would not be through by the evening
  */
-export function planWork(tasks: readonly Task[], people: 1 | 2): WorkPlan {
+export function planWork(tasks: readonly Task[], people: 1 | 2, dayMinutes: number | null = null): WorkPlan {
   const open = tasks.filter(({ isDone }) => !isDone);
   const isOpen = new Set(open.map(({ id }) => id));
   const before = new Map(open.map((task) => [task.id, task.after.filter(({ id }) => isOpen.has(id))]));
@@ -38,7 +62,9 @@ export function planWork(tasks: readonly Task[], people: 1 | 2): WorkPlan {
     const worker = workers[person]!;
     // What can be begun, as soon as all before it is done and its holds are over.
     const ready = [...left].flatMap((task) => {
-      const waits = before.get(task.id)!.map(({ id, holdMinutes }) => (ended.has(id) ? ended.get(id)! + holdMinutes : Infinity));
+      const waits = before
+        .get(task.id)!
+        .map(({ id, holdMinutes }) => (ended.has(id) ? afterHold(ended.get(id)!, holdMinutes, dayMinutes) : Infinity));
       const from = Math.max(worker.free, 0, ...waits);
       return from === Infinity ? [] : [{ task, from }];
     });
@@ -51,7 +77,7 @@ export function planWork(tasks: readonly Task[], people: 1 | 2): WorkPlan {
       (a, b) => weight.get(b.task.id)! - weight.get(a.task.id)! || (a.task.id < b.task.id ? -1 : 1),
     ) as [{ task: Task; from: number }];
     const walks = task.placeId !== null && task.placeId !== worker.place ? MOVE_MINUTES : 0;
-    const startMinute = soonest + walks;
+    const startMinute = inDay(soonest + walks, task.minutes, dayMinutes);
     const endMinute = startMinute + task.minutes;
     planned.push({ task, startMinute, endMinute, person });
     ended.set(task.id, endMinute);

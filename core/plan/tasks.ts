@@ -3,11 +3,13 @@ import { areaMm2 } from '../catalog/conductorSizes';
 import type { RouteKind } from '../catalog/vocabulary';
 import { recordsOf, type Design } from '../design/design';
 import type { Device, Load, Panel } from '../design/schema';
+import { isLamp } from '../devices/load';
 import { cutPanel } from '../harness/panelFace';
 import type { HarnessWire } from '../harness/harnessWire';
 import type { Harness } from '../harness/schedule';
 import type { DesignIndex } from '../rig/designIndex';
 import { benchOf, testFuse } from './firstPower';
+import { withHands } from './handTasks';
 import { ohmsExpected, type OhmsExpected } from './ohms';
 import { placeIdOf } from '../rig/layout';
 
@@ -27,6 +29,8 @@ export interface Task {
   testFuseA?: number | undefined;
   /** At a check with ohms of one circuit: what its fuse's outgoing side should read to the return. */
   ohms?: OhmsExpected;
+  /** Of one that is done in several sittings: which it is. */
+  sitting?: { at: number; of: number };
 }
 
 export type TaskKind =
@@ -43,7 +47,15 @@ export type TaskKind =
   | 'ohms'
   | 'connect'
   | 'power'
-  | 'test';
+  | 'test'
+  /** Sealed where water stands, once its cable is through. */
+  | 'seal'
+  /** A lamp that lights the road or the ground, aimed in the dark. */
+  | 'aim'
+  /** Covers and trim back, once everything is read. */
+  | 'refit'
+  /** Of the person's own. */
+  | 'own';
 
 /**
  * Minutes, a practised hand. Common practice: a small crimp 1.5 to 2 with its sleeve and label, a heavy lug 6 to 10; a hole to 10 mm 3 to 4, a hole saw 6 to 10; a rectangular cut-out 15 to 20 by
@@ -62,7 +74,9 @@ const FIT_OTHERS = 10;
 /** Primer on bare metal until it is touched again, minutes at 23 °C; in the cold twice as long. Common practice, makers' sheets from memory. */
 export const PRIMER_HOLD = 60;
 export const COLD_TIMES = 2;
-const MINUTES = { isolate: 10, prime: 3, grommet: 2, ohms: 5, connect: 15, power: 5, test: 6 } as const;
+const MINUTES = { isolate: 10, prime: 3, grommet: 2, ohms: 5, connect: 15, power: 5, test: 6, seal: 5, aim: 10, refit: 20 } as const;
+/** Sealant until water may stand on it, minutes at 23 °C. Common practice, makers' sheets from memory: a day. */
+export const SEALANT_HOLD = 24 * 60;
 
 /** Kinds that are fixed nowhere: the vehicle's own, a fuse in its slot, a joint in its run. */
 const NOT_FITTED: ReadonlySet<Device['kind']> = new Set([
@@ -111,8 +125,10 @@ export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { 
     const lines = harness.wires.filter(({ role }) => role.circuitId === circuitId);
     if (lines.length > 0) checked.push(addWires(index, circuitId, lines, add, { isolate, opened, fitted, ohmsOf }));
   }
-  if (!index.battery) return tasks;
+  const sealed = addSeals(index, harness, add);
+  if (!index.battery) return withHands(tasks, design, ticked);
   const connect = add({ id: 'connect', kind: 'connect', subjectId: index.battery.id, placeId: index.battery.placeId ?? null, minutes: MINUTES.connect, after: checked, isDone: false }); // prettier-ignore
+  const tested: string[] = [];
   for (const { id, protectionId } of index.circuits) {
     if (!tasks.some((task) => task.id === `ohms ${id}`)) continue;
     const placeId = placeIdOf(index.devices, protectionId);
@@ -126,9 +142,41 @@ export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { 
       isDone: false,
       testFuseA: testFuse(index, standing, protectionId),
     });
-    add({ id: `test ${id}`, kind: 'test', subjectId: id, placeId: null, minutes: MINUTES.test, after: [power], isDone: false });
+    const test = add({
+      id: `test ${id}`,
+      kind: 'test',
+      subjectId: id,
+      placeId: null,
+      minutes: MINUTES.test,
+      after: [power],
+      isDone: false,
+    });
+    tested.push(test);
+    if (loadsIn(index, harness, id).some((load) => isAimed(index, load))) tested.push(add({ id: `aim ${id}`, kind: 'aim', subjectId: id, placeId: null, minutes: MINUTES.aim, after: [test], isDone: false })); // prettier-ignore
   }
-  return tasks;
+  const cures = sealed.map((id) => ({ id, holdMinutes: isCold ? SEALANT_HOLD * COLD_TIMES : SEALANT_HOLD }));
+  if (tested.length > 0) add({ id: 'refit', kind: 'refit', subjectId: null, placeId: null, minutes: MINUTES.refit, after: [...tested, ...cures], isDone: false }); // prettier-ignore
+  return withHands(tasks, design, ticked);
+}
+
+/** Whether a lamp lights what is outside: it is aimed, and looked at in the dark. */
+function isAimed({ zones }: DesignIndex, load: Load): boolean {
+  const traits = zones.find(({ id }) => id === load.zoneId)?.traits ?? [];
+  return isLamp(load) && (traits.includes('splashed') || traits.includes('wet') || traits.includes('sun'));
+}
+
+/** Where a stretch lets cable through roof or wall and is to keep water out: sealed once all its wires are through. */
+function addSeals(index: DesignIndex, { wires }: Harness, add: Add): string[] {
+  return index.routes.flatMap((route) => {
+    const through = wires.filter(({ routeIds }) => routeIds.includes(route.id));
+    if (through.length === 0) return [];
+    const pulls = [...new Set(through.map(({ role }) => `pull ${role.circuitId ?? 'shared'}`))];
+    return route.passes.flatMap(({ sealed, part }, at) =>
+      sealed && part === 'gland'
+        ? [add({ id: `seal ${route.id} ${at}`, kind: 'seal', subjectId: route.id, placeId: route.fromId, minutes: MINUTES.seal, after: pulls, isDone: false })] // prettier-ignore
+        : [],
+    );
+  });
 }
 
 type Add = (task: Omit<Task, 'after'> & { after?: (string | { id: string; holdMinutes: number })[] }) => string;

@@ -53,6 +53,7 @@ const LEFT_OUT: ReadonlySet<RecordType> = new Set([
   'event',
   'photo',
   'doneTask',
+  'handTask',
   'log',
   'stock',
   'wish',

@@ -120,6 +120,7 @@ export function removePlace(design: Design, id: string): Change {
   for (const route of recordsOf(design, 'route')) if (route.fromId === id || route.toId === id) takeOutRoute(edit, route.id);
   for (const device of recordsOf(design, 'device')) if (device.placeId === id) edit.set(device, { placeId: null });
   for (const panel of recordsOf(design, 'panel')) if (panel.placeId === id) edit.set(panel, { placeId: null });
+  for (const task of recordsOf(design, 'handTask')) if (task.placeId === id) edit.set(task, { placeId: null });
   edit.remove(id);
   return edit.change;
 }

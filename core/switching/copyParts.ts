@@ -34,7 +34,7 @@ export function copyParts(design: Design, part: CopyPart, name: string): Design 
 }
 
 /** What was done and seen in one vehicle. */
-const OF_ONE_VEHICLE: ReadonlySet<RecordType> = new Set(['reading', 'doneTask', 'event', 'photo']);
+const OF_ONE_VEHICLE: ReadonlySet<RecordType> = new Set(['reading', 'doneTask', 'handTask', 'event', 'photo']);
 
 /** What is planned of a design under another name, none of it in place: nothing is made, read, ticked or at hand. */
 function unbuilt(design: Design, name: string): Design {

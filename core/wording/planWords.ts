@@ -1,12 +1,22 @@
 import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
-import { formatRating } from '../units/quantity';
+import { formatNumber, formatRating } from '../units/quantity';
 import type { OhmsExpected } from '../plan/ohms';
 import type { LiveBy } from '../plan/stillLive';
+import type { CutOut } from '../catalog/cutOuts';
+import type { Need } from '../plan/needs';
 import type { Task, TaskKind } from '../plan/tasks';
+import type { Trial } from '../plan/trials';
+import { formatSmallLength } from '../units/quantity';
+import type { UnitSystem } from '../catalog/vocabulary';
 
 /** A task in words. */
-export function taskWords(design: Design, { kind, subjectId, testFuseA }: Task): string {
+export function taskWords(design: Design, task: Task): string {
+  const { sitting } = task;
+  return sitting ? `${wordsOf(design, task)}, sitting ${sitting.at} of ${sitting.of}` : wordsOf(design, task);
+}
+
+function wordsOf(design: Design, { kind, subjectId, testFuseA }: Task): string {
   const name = subjectId === null ? 'what circuits share' : nameOf(design, subjectId);
   switch (kind) {
     case 'isolate':
@@ -39,6 +49,14 @@ export function taskWords(design: Design, { kind, subjectId, testFuseA }: Task):
         : `First power to ${name} through a ${formatRating(testFuseA)} test fuse, then its own`;
     case 'test':
       return `Read ${name} at work and write it down`;
+    case 'seal':
+      return `Seal where ${name} goes through; a drip loop outside, lower than the hole`;
+    case 'aim':
+      return `Aim the lamps of ${name} and look at their light`;
+    case 'refit':
+      return 'Covers and trim back, fuse map in the lid, tools counted';
+    case 'own':
+      return name;
   }
 }
 
@@ -70,3 +88,68 @@ export const TASK_CAUTIONS: Partial<Record<TaskKind, string>> = {
   power:
     'Every switch off. The test fuse holds what flows by itself and blows at once on a short. One that blows is a finding, no reason for a larger one.',
 };
+
+/** What has to be at hand, or to be so. */
+export function needWords(need: Need, units: UnitSystem): string {
+  switch (need.kind) {
+    case 'hole':
+      return `drill, and a step drill or hole saw to ${formatSmallLength(need.diameterMm, units)}`;
+    case 'saw':
+      return need.holes.map((hole) => sawWords(hole, units)).join(', ');
+    case 'die':
+      return `crimp dies: ${need.dies.map((die) => (die === 'lug' ? 'lugs' : die)).join(', ')}`;
+    case 'wrench':
+      return `torque wrench for ${need.studs.join(', ')}`;
+    case 'drawWire':
+      return 'draw wire';
+    case 'helper':
+      return need.why === 'heavy' ? 'two people: it is heavy' : 'a helper who feeds from the other side';
+    case 'meter':
+      return 'meter';
+    case 'testFuse':
+      return `${formatRating(need.ratingA)} test fuse`;
+    case 'dry':
+      return 'dry, over 10 °C, degreased';
+    case 'dark':
+      return 'dusk or darkness';
+    case 'heat':
+      return 'heat gun for sleeves';
+    case 'extinguisher':
+      return 'extinguisher within reach';
+  }
+}
+
+function sawWords(hole: CutOut['hole'], units: UnitSystem): string {
+  return hole.kind === 'round'
+    ? `hole saw ${formatSmallLength(hole.diameterMm, units)}`
+    : `saw or file for ${formatSmallLength(hole.widthMm, units)} by ${formatSmallLength(hole.heightMm, units)}`;
+}
+
+/** What is done to try something, and what should come of it. */
+export function trialWords(design: Design, trial: Trial): { act: string; should: string } {
+  const name = nameOf(design, trial.deviceId);
+  switch (trial.kind) {
+    case 'levels':
+      return { act: `${name}: through every level, slowly`, should: 'from its least light to full without a flicker or a hum, and as it was left when switched on again' }; // prettier-ignore
+    case 'range':
+      return { act: `${name}: from every place it is used from, doors shut, engine running`, should: 'answers at the first press every time, and nothing else answers' }; // prettier-ignore
+    case 'rules':
+      return { act: `${name}: each of its inputs by itself, then two at once`, should: 'each output as its rules say, and none besides' };
+    case 'pilot':
+      return { act: `${name}: on, off, and with its fuse out`, should: 'its pilot lamp burns when what it shows is live, and never else' };
+    case 'even':
+      return {
+        act: `${name}: in the dark, all of it on`,
+        should: 'as bright at the far end as at the near one, no piece of another white',
+      };
+    case 'hold':
+      return {
+        act: `${name}: set it off and look at the clock${trial.darkOnly ? '; once in the dark and once by day' : ''}`,
+        should: `goes off ${formatNumber(trial.seconds, 0)} s after the last time${trial.darkOnly ? '; by day nothing comes on' : ''}`,
+      };
+    case 'shut':
+      return { act: `${name}: shut, a clamp or the meter at the circuit’s fuse`, should: `${formatNumber(trial.amps, 2)} A: a lamp nobody sees is tried by its current` }; // prettier-ignore
+    case 'cutsOut':
+      return { act: `${name}: a bench supply in the battery’s place, turned down and up`, should: `lets go under ${formatNumber(trial.offV, 1)} V, comes back from ${formatNumber(trial.onV, 1)} V` }; // prettier-ignore
+  }
+}

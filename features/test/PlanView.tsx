@@ -1,8 +1,8 @@
 'use client';
 
-import { Button, Checkbox, Segmented } from 'antd';
+import { Button, Checkbox, Segmented, Select } from 'antd';
 import { Check, Printer } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
 import { harnessOf } from '@/core/harness/schedule';
@@ -12,16 +12,20 @@ import { JOINT_WORDS } from '@/core/devices/partSettings';
 import { tasksOf, type Task } from '@/core/plan/tasks';
 import { tickTask } from '@/core/plan/tickTask';
 import { formatClock, formatRating } from '@/core/units/quantity';
-import { ohmsWords, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
+import { taskWords } from '@/core/wording/planWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { today } from '@/core/units/days';
 import shared from '../harness/Harness.module.css';
-import { StillLiveList } from './StillLiveList';
+import { OwnTaskForm } from './OwnTaskForm';
+import { PlannedTask } from './PlannedTask';
+import { usePlanOptions } from './usePlanOptions';
 import styles from './Plan.module.css';
 
 /** Behind every day. */
 const LATER = '9999';
+/** Hours there are a day. */
+const HOURS = [2, 3, 4, 6, 8, 10];
 const isPast = (due: string | null) => due !== null && today() > due;
 
 /** The work in order: what is to be done, where, after what, how long; ticked as it is done, and planned anew from there. */
@@ -30,13 +34,15 @@ export function PlanView() {
   const whole = useDesign((state) => state.whole);
   const index = useDesign(({ analysis }) => analysis.index);
   const wiring = useDesign(({ analysis }) => analysis.wiring);
-  const [people, setPeople] = useState<1 | 2>(1);
-  const [isCold, setCold] = useState(false);
+  const designId = useDesign(({ id }) => id);
+  const [options, setOptions] = usePlanOptions(designId);
+  const { people, isCold, hours } = options;
+  const [why, setWhy] = useState<string | null>(null);
   const [showDone, setShowDone] = useState(false);
   const { commit, refusal } = useRefusal();
   const harness = useMemo(() => harnessOf(index, wiring), [index, wiring]);
   const tasks = useMemo(() => tasksOf(design, index, harness, { isCold }), [design, index, harness, isCold]);
-  const { planned, minutes, critical } = useMemo(() => planWork(tasks, people), [tasks, people]);
+  const { planned, minutes, critical } = useMemo(() => planWork(tasks, people, hours && hours * 60), [tasks, people, hours]);
   const forNow = useMemo(() => doneForNow(whole).sort((a, b) => (a.due ?? LATER).localeCompare(b.due ?? LATER)), [whole]);
   const done = tasks.filter((task) => task.isDone);
   const open = new Set(planned.map(({ task }) => task.id));
@@ -47,7 +53,19 @@ export function PlanView() {
       tickTask(edit, task, harness, isDone, today());
       return edit.change;
     });
+  const edited = (label: string, steps: (edit: Edit) => boolean | void): boolean => {
+    let isTaken = true;
+    const refused = commit(label, (now) => {
+      const edit = new Edit(now);
+      isTaken = steps(edit) !== false;
+      return edit.change;
+    });
+    setWhy(isTaken ? null : 'It waits for that one itself: a hole before its cable, a check before power. It stays where it is.');
+    return refused === null && isTaken;
+  };
   const late = new Set(critical);
+  const inOrder = [...planned].sort((a, b) => a.startMinute - b.startMinute);
+  const dayOf = ({ startMinute }: Planned) => (hours === null ? 0 : Math.floor(startMinute / (hours * 60)));
   return (
     <div className={shared.view} role="region" aria-label="Work plan" tabIndex={0}>
       <div className={styles.bar}>
@@ -55,26 +73,45 @@ export function PlanView() {
           size="small"
           aria-label="How many people"
           value={people}
-          onChange={setPeople}
+          onChange={(next) => setOptions({ ...options, people: next })}
           options={[
             { value: 1, label: 'alone' },
             { value: 2, label: 'two people' },
           ]}
         />
-        <Checkbox checked={isCold} onChange={({ target }) => setCold(target.checked)}>
+        <Checkbox checked={isCold} onChange={({ target }) => setOptions({ ...options, isCold: target.checked })}>
           under 10 °C: what dries takes twice as long
         </Checkbox>
+        <Select<number>
+          size="small"
+          aria-label="Hours a day"
+          style={{ width: 150 }}
+          value={hours ?? 0}
+          options={[{ value: 0, label: 'without a break' }, ...HOURS.map((value) => ({ value, label: `${value} h a day` }))]}
+          onChange={(value) => setOptions({ ...options, hours: value === 0 ? null : value })}
+        />
         <Checkbox checked={showDone} onChange={({ target }) => setShowDone(target.checked)}>
           show what is done
         </Checkbox>
         <span role="status">
-          <b className="reading">{formatClock(minutes)}</b> h of work and waiting left, {done.length} of {tasks.length} done
+          {hours === null ? (
+            <>
+              <b className="reading">{formatClock(minutes)}</b> h of work and waiting left
+            </>
+          ) : (
+            <>
+              <b className="reading">{Math.ceil(minutes / (hours * 60))}</b> days of {hours} h left
+            </>
+          )}
+          , {done.length} of {tasks.length} done
         </span>
         <Button size="small" icon={<Printer size={14} />} onClick={() => window.print()}>
           Print
         </Button>
         {refusal}
+        {why && <span role="alert">{why}</span>}
       </div>
+      <OwnTaskForm onEdit={edited} />
       {planned.length === 0 && forNow.length === 0 && <p>All of it is done.</p>}
       {forNow.length > 0 && (
         <section aria-label="Done for now" className={styles.forNow}>
@@ -92,16 +129,27 @@ export function PlanView() {
         </section>
       )}
       <ol className={styles.tasks}>
-        {planned.map((one) => (
-          <PlannedTask
-            key={one.task.id}
-            planned={one}
-            people={people}
-            isReady={isReady(one.task)}
-            isLate={late.has(one.task.id)}
-            onDone={() => mark(one.task, true)}
-          />
-        ))}
+        {inOrder.map((one, at) => {
+          const day = dayOf(one);
+          const isNewDay = hours !== null && (at === 0 || dayOf(inOrder[at - 1]!) !== day);
+          return (
+            <Fragment key={one.task.id}>
+              {isNewDay && <li className={styles.day}>Day {day + 1}</li>}
+              <PlannedTask
+                planned={one}
+                startMinute={hours === null ? one.startMinute : one.startMinute - day * hours * 60}
+                people={people}
+                isReady={isReady(one.task)}
+                isLate={late.has(one.task.id)}
+                harness={harness}
+                tasks={tasks}
+                above={inOrder[at - 1]?.task ?? null}
+                onDone={() => mark(one.task, true)}
+                onEdit={edited}
+              />
+            </Fragment>
+          );
+        })}
       </ol>
       {showDone && done.length > 0 && (
         <section aria-label="Done">
@@ -123,40 +171,5 @@ export function PlanView() {
         edge, grommet, cable; every circuit checked before the battery; the battery last.
       </p>
     </div>
-  );
-}
-
-interface PlannedTaskProps {
-  planned: Planned;
-  people: number;
-  isReady: boolean;
-  isLate: boolean;
-  onDone(): void;
-}
-
-function PlannedTask({ planned: { task, startMinute, person }, people, isReady, isLate, onDone }: PlannedTaskProps) {
-  const design = useDesign((state) => state.design);
-  const words = taskWords(design, task);
-  const hold = Math.max(0, ...task.after.map(({ holdMinutes }) => holdMinutes));
-  const caution = TASK_CAUTIONS[task.kind];
-  return (
-    <li data-ready={isReady}>
-      <span className="reading">{formatClock(startMinute)}</span>
-      <span className={styles.what}>
-        {words}
-        <small>
-          {Math.max(1, Math.round(task.minutes))} min{task.placeId && `, ${nameOf(design, task.placeId)}`}
-          {people === 2 && `, ${person === 0 ? 'first' : 'second'} person`}
-          {hold > 0 && `, waits ${hold} min until it is dry`}
-          {isLate && people === 2 && ', holds up the end'}
-        </small>
-        {caution && <em>{caution}</em>}
-        {task.ohms && <small>{ohmsWords(task.ohms)}</small>}
-        {task.kind === 'isolate' && <StillLiveList />}
-      </span>
-      <Button aria-label={`Done: ${words}`} disabled={!isReady} icon={<Check size={16} />} onClick={onDone}>
-        done
-      </Button>
-    </li>
   );
 }

@@ -1,7 +1,12 @@
 'use client';
 
-import { Button } from 'antd';
+import { Button, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
+import { LIMITS } from '@/core/catalog/vocabulary';
+import { Edit } from '@/core/design/edit';
+import { setTrial, trialResults, trialsOf, type TrialResult } from '@/core/plan/trials';
+import { trialWords } from '@/core/wording/planWords';
+import { useRefusal } from '@/features/design/useRefusal';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { Expected } from '@/core/diagnosis/expect';
 import { pointsOf } from '@/core/diagnosis/expect';
@@ -61,6 +66,7 @@ export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewP
           Find what is wrong
         </Button>
       )}
+      <Trials circuit={circuit} moved={moved} />
       <FitCard />
       <p className={shared.soft}>
         Between the two figures nineteen of twenty vehicles built to this plan read: draws, lengths, joints and warmth as they come, and the
@@ -68,6 +74,53 @@ export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewP
         beside it kills them.
       </p>
     </div>
+  );
+}
+
+/** What is tried beside what is read. */
+function Trials({ circuit, moved }: Pick<ReadingsViewProps, 'circuit' | 'moved'>) {
+  const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const wiring = useDesign(({ analysis }) => analysis.wiring);
+  const { commit, refusal } = useRefusal();
+  const trials = useMemo(() => trialsOf(index, wiring, circuit, moved), [index, wiring, circuit, moved]);
+  const results = useMemo(() => trialResults(design), [design]);
+  if (trials.length === 0) return null;
+  return (
+    <section aria-label="Tried beside" className={styles.trials}>
+      <h3>Tried beside</h3>
+      {refusal}
+      <ul>
+        {trials.map((trial) => {
+          const { act, should } = trialWords(design, trial);
+          const result = results.get(trial.key);
+          return (
+            <li key={trial.key} data-verdict={result === 'passed' ? 'pass' : result === 'failed' ? 'fail' : 'none'}>
+              <span>
+                {act}
+                <small>Should be: {should}</small>
+              </span>
+              <Segmented<TrialResult | 'open'>
+                aria-label={`How it went: ${act}`}
+                value={result ?? 'open'}
+                options={[
+                  { value: 'open', label: 'not yet' },
+                  { value: 'passed', label: 'as it should' },
+                  { value: 'failed', label: 'not so' },
+                ]}
+                onChange={(next) =>
+                  commit(`Tried: ${act}`.slice(0, LIMITS.nameLength), (now) => {
+                    const edit = new Edit(now);
+                    setTrial(edit, trial.key, next === 'open' ? null : next, today());
+                    return edit.change;
+                  })
+                }
+              />
+            </li>
+          );
+        })}
+      </ul>
+    </section>
   );
 }
 

@@ -2,18 +2,24 @@ import { recordsOf } from '../../design/design';
 import { seeded } from '../../energy/weather';
 import { expectedReadings, mayBeOut, readAll } from '../../diagnosis/expect';
 import { atBattery, lastReadings, momentsOf, unitOf } from '../../diagnosis/readings';
+import { trialResults, type TrialKind } from '../../plan/trials';
 import { verdictOf } from '../../diagnosis/verdict';
 import { NetworkError } from '../../network/networkError';
 import { formatNumber } from '../../units/quantity';
 import { finding, type Finding, type Severity } from '../finding';
 import type { Analysis } from '../types';
 
-/** What was done out of its order: power before its check, and power with nothing read or tested after it. */
+/** What was done out of its order: power before its check, and power with nothing read or tested after it; and what was tried and is not as it should be. */
 export function findBuild({ design, circuits }: Analysis): Finding[] {
   const done = new Set(recordsOf(design, 'doneTask').map(({ task }) => task));
   if (done.size === 0) return [];
+  const failed = Array.from(trialResults(design)).flatMap(([key, result]): Finding[] => {
+    const [circuitId, kind, deviceId] = key.split(' ') as [string, TrialKind, string];
+    const isThere = design.records.has(circuitId) && design.records.has(deviceId);
+    return result === 'failed' && isThere ? [finding('build.trialFailed', 'caution', [deviceId, circuitId], { kind, place: key }, circuitId)] : []; // prettier-ignore
+  });
   const readAt = new Set(recordsOf(design, 'reading').flatMap(({ what }) => (what.kind === 'volts' ? [what.at.deviceId] : [what.wireId])));
-  return circuits.flatMap(({ id, loadIds, protectionId, supplyWireIds }): Finding[] => {
+  const powered = circuits.flatMap(({ id, loadIds, protectionId, supplyWireIds }): Finding[] => {
     if (!done.has(`power ${id}`)) return [];
     const isRead = [...loadIds, protectionId, ...supplyWireIds].some((one) => readAt.has(one));
     const found = (rule: 'build.poweredUnchecked' | 'build.untested', severity: Severity) => finding(rule, severity, [id], {}, id);
@@ -22,6 +28,7 @@ export function findBuild({ design, circuits }: Analysis): Finding[] {
       ...(isRead || done.has(`test ${id}`) ? [] : [found('build.untested', 'note')]),
     ];
   });
+  return [...failed, ...powered];
 }
 
 /** What is expected must not flicker. */

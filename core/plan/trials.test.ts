@@ -1,0 +1,73 @@
+import { heron } from '../../demo/heron';
+import { rig } from '../../testing/rig';
+import { analyse } from '../analysis/analyse';
+import { Edit } from '../design/edit';
+import { movesFor } from '../diagnosis/moves';
+import { traceWiring } from '../network/wiring';
+import { indexDesign } from '../rig/designIndex';
+import { trialWords } from '../wording/planWords';
+import { wordFinding } from '../wording/wording';
+import { setTrial, trialResults, trialsOf } from './trials';
+
+const HERON = heron();
+const analysis = analyse(HERON);
+const of = (name: string) => {
+  const circuit = analysis.circuits.find((one) => one.name === name)!;
+  const { index, wiring } = analysis;
+  return trialsOf(index, wiring, circuit, movesFor(index, wiring, circuit.loadIds)!);
+};
+const said = (name: string) => of(name).map((trial) => Object.values(trialWords(HERON, trial)).join(': '));
+
+// Common practice: what a meter does not show is tried by hand.
+test.each<[string, RegExp[]]>([
+  ['Hide bench lights', [/^Bench dimmer: through every level/, /^Bench puck: in the dark, all of it on/]],
+  ['Rear door and step lights', [/goes off \d+ s after the last time/, /shut, a clamp .*: \d\.\d\d A/]],
+  ['Fridge', []],
+])('%s is tried by what there is in it', (name, expected) => {
+  const words = said(name).join('\n');
+  for (const each of expected) expect(words).toMatch(new RegExp(each.source, 'm'));
+  if (expected.length === 0) expect(words).toBe('');
+  expect(words).not.toMatch(/undefined|NaN/);
+});
+
+test('with the door shut no more flows than what stands by', () => {
+  const build = rig();
+  build.supply();
+  build.slot('fuse', 1, 5);
+  build.add({ id: 'door', kind: 'doorSwitch', ratingA: 5 });
+  build.load(12, 'resistive', 0, { id: 'lamp' });
+  build.load(6, 'resistive', 0, { id: 'always' });
+  build.wire('lamp.minus', 'door.lead', 1000, 'mm2:2.5', 'return');
+  build.wire('door.body', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  for (const id of ['lamp', 'always']) build.wire('fuse.out', `${id}.plus`);
+  build.wire('always.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  const index = indexDesign(build.design());
+  const wiring = traceWiring(index);
+  const moved = movesFor(index, wiring, ['lamp', 'always'])!;
+  const [shut] = trialsOf(index, wiring, { id: 'c', protectionId: 'fuse', loadIds: ['lamp', 'always'] }, moved);
+  // Six watts at some 12.7 V.
+  expect(shut).toMatchObject({ kind: 'shut', deviceId: 'door', key: 'c shut door' });
+  expect(shut!.kind === 'shut' && shut!.amps).toBeCloseTo(0.53, 1);
+});
+
+test('how it went is kept, one way at a time; what went wrong is found until it is tried again', () => {
+  const [trial] = of('Hide bench lights');
+  const after = (...results: ('passed' | 'failed' | null)[]) => {
+    const edit = new Edit(HERON);
+    for (const result of results) setTrial(edit, trial!.key, result, '2026-11-29');
+    return edit.design;
+  };
+  const found = (design: typeof HERON) => analyse(design).findings.filter(({ rule }) => rule === 'build.trialFailed');
+  expect(trialResults(after('passed')).get(trial!.key)).toBe('passed');
+  expect(trialResults(after('failed', 'passed')).get(trial!.key)).toBe('passed');
+  expect(trialResults(after('failed', null)).size).toBe(0);
+  expect(found(after('passed'))).toEqual([]);
+  const failed = after('failed');
+  expect(found(failed)).toMatchObject([{ severity: 'caution', subjects: [trial!.deviceId, expect.any(String)] }]);
+  expect(wordFinding(found(failed)[0]!, failed, 'metric').message).toBe(
+    '11 Hide bench lights: dimming was tried at Bench dimmer and is not as it should be.',
+  );
+  const edit = new Edit(failed);
+  setTrial(edit, trial!.key, 'passed', '2026-11-30');
+  expect(found(edit.design)).toEqual([]);
+});

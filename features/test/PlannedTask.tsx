@@ -1,0 +1,120 @@
+'use client';
+
+import { Button, Dropdown, type MenuProps } from 'antd';
+import { Check, MoreHorizontal } from 'lucide-react';
+import { useState } from 'react';
+import { LIMITS } from '@/core/catalog/vocabulary';
+import { recordsOf } from '@/core/design/design';
+import { nameOf } from '@/core/design/names';
+import { putBefore, removeOwnTask, setHand } from '@/core/plan/handTasks';
+import { needsOf } from '@/core/plan/needs';
+import type { Planned } from '@/core/plan/schedule';
+import type { Task } from '@/core/plan/tasks';
+import type { Harness } from '@/core/harness/schedule';
+import { type Edit } from '@/core/design/edit';
+import { formatClock } from '@/core/units/quantity';
+import { needWords, ohmsWords, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
+import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { QuantityField } from '@/ui/QuantityField';
+import { StillLiveList } from './StillLiveList';
+import styles from './Plan.module.css';
+
+interface PlannedTaskProps {
+  planned: Planned;
+  /** When it begins, of its own day. */
+  startMinute: number;
+  people: number;
+  isReady: boolean;
+  isLate: boolean;
+  harness: Harness;
+  tasks: readonly Task[];
+  /** The task above it in the list; null for the first. */
+  above: Task | null;
+  onDone(): void;
+  onEdit(label: string, steps: (edit: Edit) => boolean | void): void;
+}
+
+/** A task with what it needs, and what a hand can do to it. */
+export function PlannedTask({
+  planned: { task, person },
+  startMinute,
+  people,
+  isReady,
+  isLate,
+  harness,
+  tasks,
+  above,
+  onDone,
+  onEdit,
+}: PlannedTaskProps) {
+  const design = useDesign((state) => state.design);
+  const index = useDesign(({ analysis }) => analysis.index);
+  const units = useUnits();
+  const [isTimed, setTimed] = useState(false);
+  const words = taskWords(design, task);
+  const hold = Math.max(0, ...task.after.map(({ holdMinutes }) => holdMinutes));
+  const caution = TASK_CAUTIONS[task.kind];
+  const needs = needsOf(design, index, harness, task).map((need) => needWords(need, units));
+  // What is done in sittings is one task to a hand.
+  const key = task.sitting && task.sitting.at < task.sitting.of ? task.id.replace(/ part \d+$/, '') : task.id;
+  const hand = recordsOf(design, 'handTask').find((one) => one.task === key);
+  const sittings = hand?.sittings ?? 1;
+  const items: MenuProps['items'] = [
+    ...(above ? [{ key: 'before', label: `Do it before: ${taskWords(design, above)}` }] : []),
+    { key: 'minutes', label: 'It takes another time …' },
+    ...(sittings < LIMITS.sittings ? [{ key: 'more', label: sittings === 1 ? 'Split it into two sittings' : `Into ${sittings + 1} sittings` }] : []), // prettier-ignore
+    ...(sittings > 1 ? [{ key: 'one', label: 'In one sitting again' }] : []),
+    ...(hand && hand.text === undefined ? [{ key: 'plain', label: 'As it was worked out' }] : []),
+    ...(hand?.text === undefined ? [] : [{ key: 'remove', label: 'Take it off the list', danger: true }]),
+  ];
+  const act: Record<string, () => void> = {
+    before: () => onEdit(`Before ${taskWords(design, above!)}`, (edit) => putBefore(edit, tasks, key, above!.id)),
+    minutes: () => setTimed(true),
+    more: () => onEdit(`Sittings of ${words}`, (edit) => setHand(edit, key, { sittings: sittings + 1 })),
+    one: () => onEdit(`One sitting of ${words}`, (edit) => setHand(edit, key, { sittings: undefined })),
+    plain: () => onEdit(`${words} as worked out`, (edit) => setHand(edit, key, { minutes: undefined, sittings: undefined, before: undefined })), // prettier-ignore
+    remove: () => onEdit(`Take off: ${words}`, (edit) => removeOwnTask(edit, key)),
+  };
+  return (
+    <li data-ready={isReady}>
+      <span className="reading">{formatClock(startMinute)}</span>
+      <span className={styles.what}>
+        {words}
+        <small>
+          {Math.max(1, Math.round(task.minutes))} min{task.placeId && `, ${nameOf(design, task.placeId)}`}
+          {people === 2 && `, ${person === 0 ? 'first' : 'second'} person`}
+          {hold > 0 && `, waits ${hold >= 120 ? `${Math.round(hold / 60)} h` : `${hold} min`} until it is dry`}
+          {isLate && people === 2 && ', holds up the end'}
+          {hand?.before?.length ? ', moved by hand' : ''}
+        </small>
+        {needs.length > 0 && <small>Needs: {needs.join('; ')}</small>}
+        {caution && <em>{caution}</em>}
+        {task.ohms && <small>{ohmsWords(task.ohms)}</small>}
+        {task.kind === 'isolate' && <StillLiveList />}
+        {isTimed && (
+          <QuantityField
+            label={`Minutes of ${words}`}
+            value={Math.round(task.minutes * sittings)}
+            unit="min"
+            decimals={0}
+            least={1}
+            most={LIMITS.taskMinutes}
+            onCommit={(minutes) => {
+              setTimed(false);
+              onEdit(`Time of ${words}`, (edit) => setHand(edit, key, { minutes }));
+            }}
+            onCancel={() => setTimed(false)}
+          />
+        )}
+      </span>
+      <span className={styles.acts}>
+        <Button aria-label={`Done: ${words}`} disabled={!isReady} icon={<Check size={16} />} onClick={onDone}>
+          done
+        </Button>
+        <Dropdown trigger={['click']} menu={{ items, onClick: ({ key: chosen }) => act[chosen]!() }}>
+          <Button type="text" aria-label={`More for ${words}`} icon={<MoreHorizontal size={16} />} />
+        </Dropdown>
+      </span>
+    </li>
+  );
+}
