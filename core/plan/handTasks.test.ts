@@ -131,6 +131,20 @@ describe('days', () => {
     expect(afterHold(end, hold, day)).toBe(expected);
   });
 
+  test('an evening is filled with what is short before the long waits for the morning', () => {
+    const task = (id: string, minutes: number): Task => ({
+      id,
+      kind: 'fit',
+      subjectId: null,
+      placeId: null,
+      minutes,
+      after: [],
+      isDone: false,
+    });
+    const { planned } = planWork([task('long', 100), task('longer', 101), task('short', 19), task('shorter', 18)], 1, 120);
+    expect(planned.map((one) => [one.task.id, one.startMinute])).toEqual([['longer', 0], ['short', 101], ['long', 120], ['shorter', 220]]); // prettier-ignore
+  });
+
   test('nothing that fits a day goes over its evening, and holds go on overnight', () => {
     const dayMinutes = 180;
     const tasks = of(HERON);

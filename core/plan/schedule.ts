@@ -39,6 +39,7 @@ export function afterHold(endMinute: number, holdMinutes: number, dayMinutes: nu
 /** Where a task begins that would not be through by the evening: the next morning, unless no day is long enough. */
 function inDay(fromMinute: number, minutes: number, dayMinutes: number | null): number {
   if (dayMinutes === null) return fromMinute;
+  if (fromMinute === Infinity) return fromMinute;
   const left = dayMinutes - (fromMinute % dayMinutes);
   return minutes > left + 1e-9 && left < dayMinutes && minutes <= dayMinutes ? fromMinute + left : fromMinute;
 }
@@ -65,7 +66,8 @@ export function planWork(tasks: readonly Task[], people: 1 | 2, dayMinutes: numb
       const waits = before
         .get(task.id)!
         .map(({ id, holdMinutes }) => (ended.has(id) ? afterHold(ended.get(id)!, holdMinutes, dayMinutes) : Infinity));
-      const from = Math.max(worker.free, 0, ...waits);
+      // What is not through by the evening waits for the morning, and something shorter goes before.
+      const from = inDay(Math.max(worker.free, 0, ...waits), task.minutes, dayMinutes);
       return from === Infinity ? [] : [{ task, from }];
     });
     const soonest = Math.min(...ready.map(({ from }) => from));
