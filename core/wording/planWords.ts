@@ -103,7 +103,7 @@ export function needWords(need: Need, units: UnitSystem): string {
     case 'drawWire':
       return 'draw wire';
     case 'helper':
-      return need.why === 'heavy' ? 'two people: it is heavy' : 'a helper who feeds from the other side';
+      return need.why === 'heavy' ? 'a second pair of hands: it is heavy' : 'a helper who feeds from the other side';
     case 'meter':
       return 'meter';
     case 'testFuse':
