@@ -59,7 +59,7 @@ export function builtUpTo(design: Design, on: string, stageOf: (circuit: string)
   return edit.design;
 }
 
-/** What a meter read of some circuits at work, with faults in them; a twentieth of a volt and a hundredth of an ampere are left to chance. */
+/** What a meter read of some circuits at work, with faults in them, each reading a few thousandths off. */
 export function metered(design: Design, on: string, circuits: readonly string[], flaws: readonly Flaw[], seed: number): Design {
   const index = indexDesign(design);
   const flawed = withFlaws(index, flaws);

@@ -50,9 +50,10 @@ export function rigRemedies({ design, bundles }: Analysis, { rule, subjects, num
     case 'rig.pathBroken':
       return [set('Take the shortest way', subject!, { via: null })];
     case 'rig.hingeTight':
+      // What was measured tight says nothing of a cable that is to have its loop.
       return [
         route
-          ? set('Lay it with its loop', subject!, { measuredMm: Math.ceil(numbers.leastMm), measuredOn: null })
+          ? set('Go by the plan, its loop in it', subject!, { measuredMm: null, measuredOn: null })
           : set('Cut it by its way', subject!, { lengthMeasured: false }),
       ];
     case 'rig.measuredDiffers':

@@ -9,7 +9,7 @@ import { removePlace } from '../rig/edits';
 import { applyChange } from '../design/change';
 import { indexDesign } from '../rig/designIndex';
 import { needWords, taskWords } from '../wording/planWords';
-import { addOwnTask, putBefore, removeOwnTask, setHand, waitsFor } from './handTasks';
+import { addOwnTask, handKey, putBefore, removeOwnTask, setHand, waitsFor } from './handTasks';
 import { needsOf } from './needs';
 import { afterHold, planWork } from './schedule';
 import { SEALANT_HOLD, tasksOf, type Task } from './tasks';
@@ -111,8 +111,10 @@ describe('sittings', () => {
     const ended = edited(begun, (edit) => tickTask(edit, last, harnessOfDesign(begun), true, '2026-11-29'));
     expect(isPulled(ended)).toBe(true);
     expect(of(ended).filter((task) => task.id.startsWith(id)).every(({ isDone }) => isDone)).toBe(true); // prettier-ignore
-    const plain = edited(design, (edit) => setHand(edit, id, { sittings: undefined, minutes: undefined }));
-    expect(recordsOf(plain, 'handTask')).toEqual([]);
+    expect(handKey(first)).toBe(id);
+    expect(handKey(last)).toBe(id);
+    const plain = edited(begun, (edit) => setHand(edit, id, { sittings: undefined, minutes: undefined }));
+    expect([recordsOf(plain, 'handTask'), recordsOf(plain, 'doneTask')]).toEqual([[], []]);
     expect(of(plain)).toEqual(of(PIP));
   });
 });

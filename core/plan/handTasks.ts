@@ -66,11 +66,18 @@ function inSittings(task: Task, of: number | undefined, ticked: ReadonlySet<stri
   });
 }
 
+/** What a hand calls a task: whichever of its sittings it is, the one that has its key. */
+export function handKey({ id, sitting }: Task): string {
+  return sitting && sitting.at < sitting.of ? id.slice(0, id.lastIndexOf(' part ')) : id;
+}
+
 /** What a hand did to a task, its record made where there is none. */
 export function setHand(edit: Edit, task: string, fields: Pick<HandTask, 'minutes' | 'sittings' | 'before'>): void {
   const known = recordsOf(edit.design, 'handTask').find((one) => one.task === task);
   const hand = known ?? edit.add<HandTask>({ id: newId('hand'), type: 'handTask', task });
   edit.set(hand, fields);
+  // In one sitting it has no parts that could be ticked.
+  if ('sittings' in fields && fields.sittings === undefined) removeParts(edit, task);
   const now = recordsOf(edit.design, 'handTask').find((one) => one.task === task)!;
   // Nothing is left of it that a hand did.
   if (now.text === undefined && now.minutes === undefined && now.sittings === undefined && !now.before?.length) edit.remove(now.id);
@@ -82,10 +89,15 @@ export function addOwnTask(edit: Edit, text: string, placeId: string | null, min
   edit.add({ id, type: 'handTask', task: `own ${id}`, text, placeId, minutes });
 }
 
+function removeParts(edit: Edit, task: string): void {
+  for (const record of recordsOf(edit.design, 'doneTask')) if (record.task.startsWith(`${task} part `)) edit.remove(record.id);
+}
+
 /** Takes a task of one's own away, with its tick and whatever was to wait for it. */
 export function removeOwnTask(edit: Edit, task: string): void {
+  removeParts(edit, task);
   for (const record of [...recordsOf(edit.design, 'handTask'), ...recordsOf(edit.design, 'doneTask')])
-    if (record.task === task || record.task.startsWith(`${task} part `)) edit.remove(record.id);
+    if (record.task === task) edit.remove(record.id);
   for (const { task: other, before } of recordsOf(edit.design, 'handTask'))
     if (before?.includes(task)) setHand(edit, other, { before: before.filter((one) => one !== task) });
 }

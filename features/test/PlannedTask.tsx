@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { recordsOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
-import { putBefore, removeOwnTask, setHand } from '@/core/plan/handTasks';
+import { handKey, putBefore, removeOwnTask, setHand } from '@/core/plan/handTasks';
 import { needsOf } from '@/core/plan/needs';
 import type { Planned } from '@/core/plan/schedule';
 import type { Task } from '@/core/plan/tasks';
@@ -55,12 +55,11 @@ export function PlannedTask({
   const hold = Math.max(0, ...task.after.map(({ holdMinutes }) => holdMinutes));
   const caution = TASK_CAUTIONS[task.kind];
   const needs = needsOf(design, index, harness, task).map((need) => needWords(need, units));
-  // What is done in sittings is one task to a hand.
-  const key = task.sitting && task.sitting.at < task.sitting.of ? task.id.replace(/ part \d+$/, '') : task.id;
+  const key = handKey(task);
   const hand = recordsOf(design, 'handTask').find((one) => one.task === key);
   const sittings = hand?.sittings ?? 1;
   const items: MenuProps['items'] = [
-    ...(above ? [{ key: 'before', label: `Do it before: ${taskWords(design, above)}` }] : []),
+    ...(above && handKey(above) !== key ? [{ key: 'before', label: `Do it before: ${taskWords(design, above)}` }] : []),
     { key: 'minutes', label: 'It takes another time …' },
     ...(sittings < LIMITS.sittings ? [{ key: 'more', label: sittings === 1 ? 'Split it into two sittings' : `Into ${sittings + 1} sittings` }] : []), // prettier-ignore
     ...(sittings > 1 ? [{ key: 'one', label: 'In one sitting again' }] : []),
@@ -68,7 +67,7 @@ export function PlannedTask({
     ...(hand?.text === undefined ? [] : [{ key: 'remove', label: 'Take it off the list', danger: true }]),
   ];
   const act: Record<string, () => void> = {
-    before: () => onEdit(`Before ${taskWords(design, above!)}`, (edit) => putBefore(edit, tasks, key, above!.id)),
+    before: () => onEdit(`Before ${taskWords(design, above!)}`, (edit) => putBefore(edit, tasks, key, handKey(above!))),
     minutes: () => setTimed(true),
     more: () => onEdit(`Sittings of ${words}`, (edit) => setHand(edit, key, { sittings: sittings + 1 })),
     one: () => onEdit(`One sitting of ${words}`, (edit) => setHand(edit, key, { sittings: undefined })),
