@@ -200,6 +200,7 @@ export interface RuleFigures {
   'harness.leadDisputed': None;
   'harness.leadColour': { look: string; isReturn: boolean };
   'harness.leadsDiffer': { look: string };
+  'harness.bothLive': None;
   'harness.leadOpen': { look: string; isKnown: boolean };
   'harness.leadUnproved': { count: number; of: number };
   'harness.legend': None;

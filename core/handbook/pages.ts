@@ -264,6 +264,7 @@ const PAGE_OF_RULE: Partial<Record<Rule, string>> = {
   'harness.bareEnd': 'joints',
   'harness.glare': 'cutting',
   'harness.leadOpen': 'joints',
+  'harness.bothLive': 'joints',
   'harness.cutTooDeep': 'cutting',
   'fuse.cannotBreak': 'chain',
   'fuse.backedUp': 'chain',

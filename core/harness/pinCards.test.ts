@@ -1,7 +1,10 @@
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { rig } from '../../testing/rig';
+import { analyse } from '../analysis/analyse';
+import { findHarness } from '../analysis/rules/harnessRules';
 import { PARTS } from '../devices/parts';
+import { halvesWords } from '../wording/harnessWords';
 import { traceWiring } from '../network/wiring';
 import type { Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
@@ -64,4 +67,62 @@ test('screws come a device at a time, every end once, the battery’s plus the v
     expect(kinds.lastIndexOf('switch')).toBeLessThan(kinds.indexOf('fuseBlock'));
     for (const { at, of } of screws) expect(at).toBeLessThanOrEqual(of);
   }
+});
+
+// Common practice: the half that stays live has the covered contacts.
+describe('halves of a plug', () => {
+  const plugged = (more: (build: ReturnType<typeof rig>) => void = () => {}) => {
+    const build = rig();
+    build.supply();
+    build.slot('f', 1, 10);
+    build.add({ id: 'switch', kind: 'switch', ratingA: 16 });
+    build.add({ id: 'plug', kind: 'plug', pins: 2, contactMilliohm: 2, ratingA: 20 });
+    build.load(12, 'resistive', 0, { id: 'lamp' });
+    build.wire('f.out', 'switch.in');
+    build.wire('switch.out', 'plug.b1');
+    build.wire('plug.a1', 'lamp.plus');
+    build.wire('lamp.minus', 'plug.a2', 1000, 'mm2:2.5', 'return');
+    build.wire('plug.b2', 'bar.bar', 1000, 'mm2:2.5', 'return');
+    more(build);
+    const design = build.design();
+    const found = findHarness(analyse(design)).filter(({ rule }) => rule === 'harness.bothLive');
+    return { words: halvesWords(cardsOf(design).find(({ device }) => device.id === 'plug')!.live!), found };
+  };
+
+  test('live is the one towards the battery, though its switch is off', () => {
+    const { words, found } = plugged();
+    expect(words).toBe('Parted, half b stays live: the covered contacts are there, bare pins on a.');
+    expect(found).toEqual([]);
+  });
+
+  test('with a source behind it both are, and that is found', () => {
+    const { words, found } = plugged((build) => {
+      build.add({ id: 'second', kind: 'vehicleFeed', signal: 'constant', polarity: 'live', from: 'wire', ownFuseA: 10, drawnA: null, mayDrawA: null, serves: '' } as never); // prettier-ignore
+      build.wire('second.out', 'lamp.plus');
+    });
+    expect(words).toMatch(/^Parted, both halves may be live/);
+    expect(found).toMatchObject([{ severity: 'caution', subjects: ['plug'] }]);
+  });
+
+  test('in a way home neither is', () => {
+    const build = rig();
+    build.supply();
+    build.add({ id: 'plug', kind: 'plug', pins: 1, contactMilliohm: 2, ratingA: 20 });
+    build.load(12, 'resistive', 0, { id: 'lamp' });
+    build.wire('lamp.minus', 'plug.a1', 1000, 'mm2:2.5', 'return');
+    build.wire('plug.b1', 'bar.bar', 1000, 'mm2:2.5', 'return');
+    expect(halvesWords(cardsOf(build.design()).find(({ device }) => device.id === 'plug')!.live!)).toBeNull();
+  });
+});
+
+test('a fuse tap says which way round it is', () => {
+  const build = rig();
+  build.supply();
+  build.slot('f', 1, 10);
+  build.slot('tap', 1, 5, 'supply');
+  build.load(12, 'resistive', 0, { id: 'lamp' });
+  build.wire('tap.out', 'lamp.plus');
+  const pins = cardsOf(build.design()).find(({ device }) => device.id === 'block')!.pins;
+  expect(pins.find(({ terminal }) => terminal === '1 tap')!.tap).toBe('supply');
+  expect(pins.find(({ terminal }) => terminal === '1')!.tap).toBeUndefined();
 });

@@ -1,7 +1,9 @@
+import type { TapLeg } from '../catalog/vocabulary';
 import type { Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { DesignIndex } from '../rig/designIndex';
 import type { HarnessWire } from './harnessWire';
+import { liveHalves, type PlugHalf } from './liveHalves';
 import type { Harness } from './schedule';
 
 /** A device with its terminals, and what lands on each. */
@@ -10,10 +12,14 @@ export interface PinCard {
   pins: Pin[];
   /** Whether it may be turned round in its place; null where that is not a question. */
   turns: TurnVerdict | null;
+  /** Of a plug: the halves that may be live once they are parted; null for anything else. */
+  live: readonly PlugHalf[] | null;
 }
 
 export interface Pin {
   terminal: string;
+  /** Of a fuse tap: which of the slot’s clips its common leg is in. */
+  tap?: TapLeg;
   /** Wires on it, with their other end. */
   lands: { line: HarnessWire; far: HarnessWire['from'] }[];
 }
@@ -22,7 +28,9 @@ export interface Pin {
 export type TurnVerdict = 'coilFree' | 'coilDiode' | 'contactFree' | 'fuseFree' | 'pilotFixed' | 'poled';
 
 /** Pin cards of everything wires land on, in the order of the design: a wire that lands on a terminal is on its card. */
-export function pinCards({ devices, mounted }: DesignIndex, { wires }: Harness): PinCard[] {
+export function pinCards(index: DesignIndex, { wires }: Harness): PinCard[] {
+  const { devices, mounted } = index;
+  const taps = Array.from(index.taps.values());
   const at = new Map<string, { terminal: string; line: HarnessWire; far: HarnessWire['from'] }[]>();
   for (const line of wires)
     for (const [near, far] of [
@@ -30,15 +38,21 @@ export function pinCards({ devices, mounted }: DesignIndex, { wires }: Harness):
       [line.to, line.from],
     ] as const)
       at.set(near.deviceId, [...(at.get(near.deviceId) ?? []), { terminal: near.terminal, line, far }]);
-  const hidden = new Set(Array.from(mounted.values()).flat().map(({ id }) => id)); // prettier-ignore
+  const hidden = new Set([...Array.from(mounted.values()).flat(), ...taps].map(({ id }) => id));
   return Array.from(devices.values()).flatMap((device): PinCard[] => {
     // A fuse in a slot is its block's outlet, and stands on the block's card.
     if (hidden.has(device.id)) return [];
-    const slots = mounted.get(device.id) ?? [];
+    const slots = [...(mounted.get(device.id) ?? []), ...taps.filter(({ mount }) => mount!.blockId === device.id)];
     const own = kindOf(device).terminals(device).map((terminal) => pinOf(terminal, at.get(device.id) ?? [])); // prettier-ignore
-    const outlets = slots.map((fuse) => ({ ...pinOf('out', at.get(fuse.id) ?? []), terminal: fuse.mount!.tap ? `${fuse.mount!.slot} tap` : String(fuse.mount!.slot) })); // prettier-ignore
+    const outlets = slots.map((fuse): Pin => {
+      const { slot, tap } = fuse.mount!;
+      const pin = pinOf('out', at.get(fuse.id) ?? []);
+      return tap ? { ...pin, terminal: `${slot} tap`, tap } : { ...pin, terminal: String(slot) };
+    });
     const pins = [...own, ...outlets];
-    return pins.some(({ lands }) => lands.length > 0) ? [{ device, pins, turns: turnOf(device) }] : [];
+    return pins.some(({ lands }) => lands.length > 0)
+      ? [{ device, pins, turns: turnOf(device), live: device.kind === 'plug' ? liveHalves(index, device) : null }]
+      : [];
   });
 }
 

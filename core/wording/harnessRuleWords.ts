@@ -116,6 +116,11 @@ export const HARNESS_RULES: WordsOf<HarnessRule> = {
     message: (say) => `${look(say.figures.look)} is live on ${say.name()} and comes home on ${say.name(1)}.`,
     why: 'Two makers, two conventions. Where their leads come near each other like is joined to like, and that is a dead short: join by what each does, and put a sleeve over one of them.',
   },
+  'harness.bothLive': {
+    title: 'Both halves of a plug may be live',
+    message: (say) => `${say.name()} has a source on either side: parted, each of its halves may be live.`,
+    why: 'One half of a pair has bare pins, and here they are live whichever it is. Take a plug with covered contacts on both halves, or an isolator or fuse on one side that is opened before it is parted. Common practice.',
+  },
   'harness.leadOpen': {
     title: 'Lead left open',
     message: (say) =>

@@ -1,9 +1,10 @@
 import { FAMILY_NAMES } from '../catalog/fuses';
 import { lookCode, lookWords, WIRE_COLOURS } from '../catalog/wireColours';
-import { WIRE_ENDS, type ColourSchool, type UnitSystem, type WireEnd, type WireStep } from '../catalog/vocabulary';
+import { WIRE_ENDS, type ColourSchool, type TapLeg, type UnitSystem, type WireEnd, type WireStep } from '../catalog/vocabulary';
 import type { CableCore, Device } from '../design/schema';
 import { kindOf } from '../devices';
 import type { Ending } from '../harness/wireEnds';
+import type { PlugHalf } from '../harness/liveHalves';
 import type { WireRefusal } from '../harness/editWires';
 import type { TurnVerdict } from '../harness/pinCards';
 import type { PartGroup, PartLine } from '../harness/partsList';
@@ -233,4 +234,19 @@ export const TURN_WORDS: Record<TurnVerdict, string> = {
   fuseFree: 'Either way round.',
   pilotFixed: 'Its pilot lamp’s plus and minus are not to be exchanged; read the numbers, not the places.',
   poled: 'Plus and minus are not to be exchanged.',
+};
+
+/** Which half of a plug gets the covered contacts; nothing where neither is live once they are parted. */
+export function halvesWords(live: readonly PlugHalf[]): string | null {
+  if (live.length === 0) return null;
+  if (live.length === 2)
+    return 'Parted, both halves may be live: covered contacts on both, or a fuse out before it is parted. Never bare pins on either.';
+  const [half] = live;
+  return `Parted, half ${half} stays live: the covered contacts are there, bare pins on ${half === 'a' ? 'b' : 'a'}.`;
+}
+
+/** Which way round a fuse tap is in its slot. */
+export const TAP_LEG_WORDS: Record<TapLeg, string> = {
+  supply: 'tap: common leg in the live clip, each fuse guards its own',
+  load: 'tap turned round: its common leg is in the other clip, the slot’s fuse carries both',
 };

@@ -11,7 +11,7 @@ import { standingOf } from '@/core/harness/leads';
 import { pinCards, RELAY_BLADES, type PinCard } from '@/core/harness/pinCards';
 import type { Harness } from '@/core/harness/schedule';
 import { formatConductor } from '@/core/units/quantity';
-import { endWords, pinWords, TURN_WORDS } from '@/core/wording/harnessWords';
+import { endWords, halvesWords, pinWords, TAP_LEG_WORDS, TURN_WORDS } from '@/core/wording/harnessWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { ScrewsView } from './ScrewsView';
 import { swatchOf } from './scheduleColumns';
@@ -71,7 +71,7 @@ export function PinsView({ harness, openAt }: { harness: Harness; openAt: string
 
 const matches = (text: string, find: string) => find.toLowerCase().split(/\s+/).every((word) => text.toLowerCase().includes(word)); // prettier-ignore
 
-function Card({ card: { device, pins, turns } }: { card: PinCard }) {
+function Card({ card: { device, pins, turns, live } }: { card: PinCard }) {
   const design = useDesign((state) => state.design);
   const leads = leadsAt(design, device.id);
   return (
@@ -87,10 +87,11 @@ function Card({ card: { device, pins, turns } }: { card: PinCard }) {
         {device.kind === 'relay' && <RelayFace pins={device.pins} />}
         <table>
           <tbody>
-            {pins.map(({ terminal, lands }) => (
+            {pins.map(({ terminal, lands, tap }) => (
               <tr key={terminal}>
                 <th scope="row">
                   {pinWords(device, terminal)}
+                  {tap && <small>{TAP_LEG_WORDS[tap]}</small>}
                   {leads.get(terminal) && <small>{leads.get(terminal)}</small>}
                 </th>
                 <td>
@@ -113,6 +114,7 @@ function Card({ card: { device, pins, turns } }: { card: PinCard }) {
         </table>
       </div>
       {turns && <p className={styles.turns}>{TURN_WORDS[turns]}</p>}
+      {live && halvesWords(live) && <p className={styles.turns}>{halvesWords(live)}</p>}
     </section>
   );
 }

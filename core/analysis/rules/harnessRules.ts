@@ -5,6 +5,7 @@ import type { ColourSchool } from '../../catalog/vocabulary';
 import type { Device, Panel, PanelPart } from '../../design/schema';
 import { misleads } from '../../harness/cables';
 import { confusedWith } from '../../harness/colourWires';
+import { liveHalves } from '../../harness/liveHalves';
 import { cutPanel } from '../../harness/panelFace';
 import type { HarnessWire } from '../../harness/harnessWire';
 import { harnessOf } from '../../harness/schedule';
@@ -16,7 +17,7 @@ import type { Analysis } from '../types';
 
 /** The panels as they are cut, and the wires as they are coloured, numbered and ended. Nothing is asked of wires that nobody has begun to number or colour. */
 export function findHarness(analysis: Analysis): Finding[] {
-  return [...findCuts(analysis), ...findWires(analysis), ...findCables(analysis)];
+  return [...findCuts(analysis), ...findPlugs(analysis), ...findWires(analysis), ...findCables(analysis)];
 }
 
 /** Panels in somebody’s line of sight, holes too near the edge or each other, and what reaches further back than there is room. */
@@ -49,6 +50,13 @@ function findCuts({ design, index }: Analysis): Finding[] {
       }),
     ];
   });
+}
+
+/** Plugs that stay live on both sides once they are parted. */
+function findPlugs({ index }: Analysis): Finding[] {
+  return Array.from(index.devices.values()).flatMap((device): Finding[] =>
+    device.kind === 'plug' && liveHalves(index, device).length === 2 ? [found('harness.bothLive', 'caution', [device.id], null, {})] : [],
+  );
 }
 
 /** Kinds whose front shows something by its own light. */
