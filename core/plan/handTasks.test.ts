@@ -4,6 +4,7 @@ import { pip } from '../../demo/pip';
 import { recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { checkReferences } from '../design/references';
+import { partKey } from '../harness/partsList';
 import { harnessOfDesign } from '../harness/schedule';
 import { removePlace } from '../rig/edits';
 import { applyChange } from '../design/change';
@@ -180,6 +181,11 @@ test('what a task needs is told in words', () => {
   expect(said(({ id }) => id === 'land shared')).toEqual([expect.stringMatching(/^torque wrench for M\d/)]);
   const fridge = recordsOf(design, 'circuit').find(({ name }) => name === 'Fridge')!.id;
   expect(said(({ id }) => id === `power ${fridge}`)).toEqual(['meter', expect.stringMatching(/A test fuse$/), 'extinguisher within reach']);
+  const lamp = recordsOf(design, 'device').find(({ name }) => name === 'Left scene lamp, white')!.id;
+  expect(said(({ id }) => id === `fit ${lamp}`)).toContain('held up and lit in the dark before anything is drilled');
+  const isTapping = (task: Task) => task.kind === 'land' && needsOf(design, index, harness, task).some(({ kind }) => kind === 'proved');
+  expect(said(isTapping)).toContain('the vehicle’s own wire metered in every state before it is tapped');
+  expect(tasks.filter(isTapping).length).toBeLessThan(4);
   expect(said(({ kind }) => kind === 'seal')).toEqual(['dry, over 10 °C, degreased']);
   expect(said(({ kind }) => kind === 'aim')).toEqual(['dusk or darkness']);
   const pulls = tasks.filter(({ kind }) => kind === 'pull').map((task) => needsOf(design, index, harness, task).map(({ kind }) => kind).join()); // prettier-ignore
@@ -193,4 +199,20 @@ test('covers go back once all is read and the sealant has cured', () => {
   expect(refit.after.filter(({ holdMinutes }) => holdMinutes === SEALANT_HOLD).length).toBe(tasks.filter(({ kind }) => kind === 'seal').length); // prettier-ignore
   expect(tasks.filter(({ kind }) => kind === 'seal').length).toBeGreaterThan(0);
   for (const { id } of tasks.filter(({ kind }) => kind === 'test' || kind === 'aim')) expect(waitsFor(tasks, 'refit', id)).toBe(true);
+});
+
+test('a part that is not at hand is told, and whether it is on its way', () => {
+  const device = recordsOf(PIP, 'device').find(({ kind }) => kind === 'isolator')!;
+  const part = partKey({ group: 'parts', like: device, count: 1, names: [] });
+  const said = (stock: { have?: number; ordered?: number } | null) => {
+    const design = edited(PIP, (edit) => stock && edit.add({ id: 'stock_one', type: 'stock', part, ...stock }));
+    const index = indexDesign(design);
+    return needsOf(design, index, harnessOfDesign(design), of(design).find(({ id }) => id === `fit ${device.id}`)!).map((need) => needWords(need, 'us')); // prettier-ignore
+  };
+  expect(said(null)).toEqual([]);
+  expect(said({})).toEqual([]);
+  expect(said({ have: 1 })).toEqual([]);
+  expect(said({ have: 0 })).toEqual(['its part, which is not at hand']);
+  expect(said({ have: 0, ordered: 1 })).toEqual(['its part, which is ordered and not here yet']);
+  expect(said({ ordered: 2 })).toEqual(['its part, which is ordered and not here yet']);
 });

@@ -1,8 +1,11 @@
 import { CUT_OUTS, type CutOut } from '../catalog/cutOuts';
 import type { StudSize } from '../catalog/vocabulary';
-import { recordOf, type Design } from '../design/design';
+import { recordOf, recordsOf, type Design } from '../design/design';
+import type { Device, Load } from '../design/schema';
+import { isLamp } from '../devices/load';
 import type { HarnessWire } from '../harness/harnessWire';
 import { cutPanel } from '../harness/panelFace';
+import { partKey } from '../harness/partsList';
 import type { Harness } from '../harness/schedule';
 import type { Ending } from '../harness/wireEnds';
 import type { DesignIndex } from '../rig/designIndex';
@@ -18,6 +21,12 @@ export type Need =
   /** A second pair of hands: a cable fed from the other side, or something heavy held. */
   | { kind: 'helper'; why: 'feeds' | 'heavy' }
   | { kind: 'meter' }
+  /** Its part, of which it is known that it is not at hand. */
+  | { kind: 'part'; isOrdered: boolean }
+  /** Held up and lit in the dark before anything is drilled for it. */
+  | { kind: 'mockUp' }
+  /** A wire of the vehicle’s own, proved in every state before it is tapped. */
+  | { kind: 'proved' }
   | { kind: 'testFuse'; ratingA: number }
   | { kind: 'dry' }
   | { kind: 'dark' }
@@ -49,7 +58,12 @@ export function needsOf(design: Design, index: DesignIndex, { wires }: Harness, 
       const device = index.devices.get(subjectId!);
       const isHeavy = (device?.weightKg ?? 0) >= HEAVY_KG || (device?.kind === 'battery' && device.weightKg === undefined && device.chemistry !== 'lithium' && device.capacityAh >= HEAVY_AH); // prettier-ignore
       const isStuck = device?.kind === 'load' && device.rated.kind === 'strip';
-      return [...(isHeavy ? [{ kind: 'helper' as const, why: 'heavy' as const }] : []), ...(isStuck ? [{ kind: 'dry' as const }] : [])];
+      return [
+        ...(device ? awaited(design, device) : []),
+        ...(isHeavy ? [{ kind: 'helper' as const, why: 'heavy' as const }] : []),
+        ...(isStuck ? [{ kind: 'dry' as const }] : []),
+        ...(device?.kind === 'load' && isAimed(index, device) ? [{ kind: 'mockUp' as const }] : []),
+      ];
     }
     case 'make':
     case 'crimpInside':
@@ -60,9 +74,9 @@ export function needsOf(design: Design, index: DesignIndex, { wires }: Harness, 
     }
     case 'land': {
       const studs = lines.flatMap(({ from, to }) => [from, to].flatMap(({ ending }) => (ending.kind === 'ring' && ending.stud ? [ending.stud] : []))); // prettier-ignore
-      return studs.length > 0
-        ? [{ kind: 'wrench', studs: [...new Set(studs)].sort((a, b) => Number(a.slice(1)) - Number(b.slice(1))) }]
-        : [];
+      const isTapped = lines.some(({ from, to }) => [from, to].some(({ deviceId }) => VEHICLE.has(index.devices.get(deviceId)?.kind)));
+      const inOrder = [...new Set(studs)].sort((a, b) => Number(a.slice(1)) - Number(b.slice(1)));
+      return [...(inOrder.length > 0 ? [{ kind: 'wrench' as const, studs: inOrder }] : []), ...(isTapped ? [{ kind: 'proved' as const }] : [])]; // prettier-ignore
     }
     case 'ohms':
     case 'test':
@@ -79,6 +93,23 @@ export function needsOf(design: Design, index: DesignIndex, { wires }: Harness, 
     case 'own':
       return [];
   }
+}
+
+/** Where wires of the vehicle’s own begin. */
+const VEHICLE: ReadonlySet<Device['kind'] | undefined> = new Set(['vehicleFeed', 'signalSource']);
+
+/** That a part is not at hand, where somebody said how many are. */
+function awaited(design: Design, device: Device): Need[] {
+  const key = partKey({ group: 'parts', like: device, count: 1, names: [] });
+  const known = recordsOf(design, 'stock').find(({ part }) => part === key);
+  const isOrdered = (known?.ordered ?? 0) > 0;
+  return known && (known.have ?? 0) < 1 && (known.have === 0 || isOrdered) ? [{ kind: 'part', isOrdered }] : [];
+}
+
+/** Whether a lamp lights what is outside: it is held up in the dark before it is drilled for, aimed, and looked at in the dark. */
+export function isAimed({ zones }: DesignIndex, load: Load): boolean {
+  const traits = zones.find(({ id }) => id === load.zoneId)?.traits ?? [];
+  return isLamp(load) && (traits.includes('splashed') || traits.includes('wet') || traits.includes('sun'));
 }
 
 /** The dies that some wires' ends are pressed with, the smallest first. */

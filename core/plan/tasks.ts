@@ -3,13 +3,13 @@ import { areaMm2 } from '../catalog/conductorSizes';
 import type { RouteKind } from '../catalog/vocabulary';
 import { recordsOf, type Design } from '../design/design';
 import type { Device, Load, Panel } from '../design/schema';
-import { isLamp } from '../devices/load';
 import { cutPanel } from '../harness/panelFace';
 import type { HarnessWire } from '../harness/harnessWire';
 import type { Harness } from '../harness/schedule';
 import type { DesignIndex } from '../rig/designIndex';
 import { benchOf, testFuse } from './firstPower';
 import { withHands } from './handTasks';
+import { isAimed } from './needs';
 import { ohmsExpected, type OhmsExpected } from './ohms';
 import { placeIdOf } from '../rig/layout';
 
@@ -157,12 +157,6 @@ export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { 
   const cures = sealed.map((id) => ({ id, holdMinutes: isCold ? SEALANT_HOLD * COLD_TIMES : SEALANT_HOLD }));
   if (tested.length > 0) add({ id: 'refit', kind: 'refit', subjectId: null, placeId: null, minutes: MINUTES.refit, after: [...tested, ...cures], isDone: false }); // prettier-ignore
   return withHands(tasks, design, ticked);
-}
-
-/** Whether a lamp lights what is outside: it is aimed, and looked at in the dark. */
-function isAimed({ zones }: DesignIndex, load: Load): boolean {
-  const traits = zones.find(({ id }) => id === load.zoneId)?.traits ?? [];
-  return isLamp(load) && (traits.includes('splashed') || traits.includes('wet') || traits.includes('sun'));
 }
 
 /** Where a stretch lets cable through roof or wall and is to keep water out: sealed once all its wires are through. */

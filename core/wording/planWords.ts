@@ -82,6 +82,8 @@ export const TASK_CAUTIONS: Partial<Record<TaskKind, string>> = {
   isolate: 'Wait as long as the vehicle’s maker says before anything near an airbag is touched.',
   drill: 'Look from behind: tank, looms, airbags, brake pipes. A stop on the drill.',
   prime: 'Airing; no flame.',
+  make: 'Sleeve on before the joint; a pull at every crimp. A plug of the maker’s is tried by hand contact before it is cut off.',
+  crimpInside: 'Sleeve on before the joint; a pull at every crimp.',
   pull: 'Never by a crimped end; a helper feeds.',
   ohms: 'An ohm range never goes on a live wire.',
   connect: 'Rings off; a spanner that cannot bridge the posts. Extinguisher at hand.',
@@ -106,6 +108,12 @@ export function needWords(need: Need, units: UnitSystem): string {
       return need.why === 'heavy' ? 'a second pair of hands: it is heavy' : 'a helper who feeds from the other side';
     case 'meter':
       return 'meter';
+    case 'part':
+      return need.isOrdered ? 'its part, which is ordered and not here yet' : 'its part, which is not at hand';
+    case 'mockUp':
+      return 'held up and lit in the dark before anything is drilled';
+    case 'proved':
+      return 'the vehicle’s own wire metered in every state before it is tapped';
     case 'testFuse':
       return `${formatRating(need.ratingA)} test fuse`;
     case 'dry':
