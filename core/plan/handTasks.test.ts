@@ -46,6 +46,10 @@ describe('a task of one’s own', () => {
     expect(of(ticked).find(({ id }) => id === own.id)!.isDone).toBe(true);
     const gone = edited(ticked, (edit) => removeOwnTask(edit, own.id));
     expect([recordsOf(gone, 'handTask'), recordsOf(gone, 'doneTask')]).toEqual([[], []]);
+    const split = edited(design, (edit) => setHand(edit, own.id, { sittings: 2 }));
+    const begun = edited(split, (edit) => tickTask(edit, of(split).find(({ sitting }) => sitting?.at === 1)!, harnessOfDesign(split), true, '2026-11-29')); // prettier-ignore
+    expect(recordsOf(begun, 'doneTask')).toHaveLength(1);
+    expect(recordsOf(edited(begun, (edit) => removeOwnTask(edit, own.id)), 'doneTask')).toEqual([]); // prettier-ignore
     const placeless = applyChange(design, removePlace(design, placeId));
     expect(checkReferences(placeless)).toEqual([]);
     expect(of(placeless).find(({ kind }) => kind === 'own')!.placeId).toBeNull();

@@ -132,6 +132,14 @@ test.each<[JointWay | undefined, ZoneTrait[], number, string | null, string | nu
   expect(rules(applyChange(design, remedy!.change), 'joint.unfit')).toEqual([]);
 });
 
+test('what flows in a joint is told, and one in no zone that anybody described is nowhere wet or shaken', () => {
+  expect(rules(jointed('twist', [], 6), 'joint.unfit')[0]!.numbers).toMatchObject({ where: 'anywhere', amps: expect.closeTo(0.5, 6) });
+  const nowhere = (made: JointWay) => set(set(jointed(made, [], 6), 'zone', { traits: undefined }), 'joint', { zoneId: null });
+  expect(rules(nowhere('lever'), 'joint.unfit')).toEqual([]);
+  expect(rules(set(jointed('lever', [], 6), 'zone', { traits: undefined }), 'joint.unfit')).toEqual([]);
+  expect(rules(nowhere('twist'), 'joint.unfit')).toMatchObject([{ severity: 'caution' }]);
+});
+
 test('a lever connector beside the engine is shaken, whatever else is said of the place', () => {
   expect(rules(jointed('lever', [], 6, true), 'joint.unfit')).toMatchObject([{ numbers: { where: 'shaken' } }]);
 });
