@@ -1,30 +1,28 @@
 import { z } from 'zod';
+import { plusDays, today } from '@/core/units/days';
 import { useKept } from '@/ui/useKept';
 
 const kept = z.object({
   should: z.enum(['on', 'off']),
+  /** By load. */
   does: z.record(z.string(), z.enum(['on', 'dim', 'off'])),
+  /** Other loads that work meanwhile. */
   works: z.array(z.string()).max(400),
+  /** What was looked at and found sound, by what would be repaired. */
   sound: z.array(z.string()).max(400),
+  /** How the last repair is proved; null where none was made. */
   mended: z.string().nullable(),
+  /** The day it was seen. */
+  on: z.iso.date(),
 });
 
 /** What was seen of one circuit that does not do what it should. */
-export interface FindNotes {
-  should: 'on' | 'off';
-  /** By load. */
-  does: Readonly<Record<string, 'on' | 'dim' | 'off'>>;
-  /** Other loads that work meanwhile. */
-  works: readonly string[];
-  /** What was looked at and found sound, by what would be repaired. */
-  sound: readonly string[];
-  /** How the last repair is proved; null where none was made. */
-  mended: string | null;
-}
+export type FindNotes = Omit<z.infer<typeof kept>, 'on'>;
 
 export const NOTHING_FOUND: FindNotes = { should: 'on', does: {}, works: [], sound: [], mended: null };
 
-/** What was seen and looked at, kept in this browser until it is mended. */
+/** What was seen and looked at, kept in this browser until it is mended. What is older than a day is let go, as readings are: since then something has changed. */
 export function useFindNotes(designId: string, circuitId: string): [FindNotes, (notes: FindNotes) => void] {
-  return useKept<FindNotes>(`vine-knot-find:${designId}:${circuitId}`, kept, () => NOTHING_FOUND);
+  const [notes, put] = useKept(`vine-knot-find:${designId}:${circuitId}`, kept, () => ({ ...NOTHING_FOUND, on: today() }));
+  return [notes.on < plusDays(today(), -1) ? NOTHING_FOUND : notes, (next) => put({ ...next, on: today() })];
 }
