@@ -7,6 +7,7 @@ import { Edit } from '../design/edit';
 import { checkReferences } from '../design/references';
 import { pip } from '../../demo/pip';
 import { rig } from '../../testing/rig';
+import { deviceCalled, edited, partsOf, rulesOf } from '../../testing/harnessed';
 import { heron } from '../../demo/heron';
 import { kitless } from '../../testing/kitless';
 import { lookCode } from '../catalog/wireColours';
@@ -24,18 +25,7 @@ const PIP = pip();
 const HERON = kitless(heron());
 
 const done = (design: Design, change: Change) => applyChange(design, change);
-const edited = (design: Design, steps: (edit: Edit) => void) => {
-  const edit = new Edit(design);
-  steps(edit);
-  return done(design, edit.change);
-};
 const paired = (design: Design) => done(design, layPairs(design, pairsOf(indexDesign(design), harnessOfDesign(design)), 'twin'));
-const rulesOf = (design: Design) => findHarness(analyse(design)).map(({ rule }) => rule);
-const partsOfDesign = (design: Design) => {
-  const harness = harnessOfDesign(design);
-  return partsList(indexDesign(design), harness, cutLots(harness, []), boughtIn(design));
-};
-const deviceOf = (design: Design, name: string) => recordsOf(design, 'device').find((device) => device.name === name)!;
 
 describe('cables', () => {
   test('a load’s wires out and home between the same two places lie in one cable, in the cable’s colours', () => {
@@ -197,10 +187,10 @@ describe('cables', () => {
 
 describe('kits and what is at hand', () => {
   const countOf = (design: Design, match: RegExp) =>
-    partsOfDesign(design).filter((line) => match.test(partWords(line, 'metric').what)).reduce((sum, line) => sum + line.count, 0); // prettier-ignore
+    partsOf(design).filter((line) => match.test(partWords(line, 'metric').what)).reduce((sum, line) => sum + line.count, 0); // prettier-ignore
 
   test('what comes in a kit is bought once; what it lacks is on the list; its wires are neither cut nor coloured', () => {
-    const receiver = deviceOf(HERON, 'Bench dimmer');
+    const receiver = deviceCalled(HERON, 'Bench dimmer');
     const beside = harnessOfDesign(HERON).wires.find(({ from, to }) => [from, to].some(({ deviceId }) => deviceId === receiver.id))!;
     const far = beside.from.deviceId === receiver.id ? beside.to.deviceId : beside.from.deviceId;
     const design = edited(HERON, (edit) => {
@@ -222,17 +212,17 @@ describe('kits and what is at hand', () => {
 
   test('every line has a key of its own, whatever the units', () => {
     for (const design of [PIP, HERON, paired(HERON)]) {
-      const keys = partsOfDesign(design).map(partKey);
+      const keys = partsOf(design).map(partKey);
       expect(new Set(keys).size).toBe(keys.length);
     }
   });
 
   test('what is still to get: needed and spare, less what is at hand and ordered, in whole packs, at its price', () => {
-    const fuse = partsOfDesign(PIP).find((line) => line.group === 'fuses')!;
+    const fuse = partsOf(PIP).find((line) => line.group === 'fuses')!;
     const wanted = fuse.count + ('spare' in fuse ? fuse.spare : 0);
     const set = (...cells: [Parameters<typeof setStockField>[2], string][]) =>
       edited(PIP, (edit) => cells.forEach(([field, text]) => expect(setStockField(edit, fuse, field, text, 'us')).toBeNull()));
-    const needOf = (design: Design) => partNeeds(partsOfDesign(design), recordsOf(design, 'stock')).find(({ id }) => id === partKey(fuse))!;
+    const needOf = (design: Design) => partNeeds(partsOf(design), recordsOf(design, 'stock')).find(({ id }) => id === partKey(fuse))!;
     expect(needOf(PIP)).toMatchObject({ getCount: wanted, cost: null });
     expect(needOf(set(['have', '1'], ['price', '0.8']))).toMatchObject({ getCount: wanted - 1, cost: 0.8 * (wanted - 1) });
     expect(needOf(set(['pack', '25'], ['price', '0.2']))).toMatchObject({ getCount: 25, cost: 5 });
@@ -251,19 +241,19 @@ describe('kits and what is at hand', () => {
       ['have', '99999999', 'large'],
     ] as const)
       expect(setStockField(new Edit(PIP), fuse, field, text, 'us')).toEqual({ why });
-    const { cost, open } = totalOf(partNeeds(partsOfDesign(PIP), recordsOf(set(['price', '2']), 'stock')));
+    const { cost, open } = totalOf(partNeeds(partsOf(PIP), recordsOf(set(['price', '2']), 'stock')));
     expect(cost).toBeCloseTo(2 * wanted, 9);
-    expect(open).toBe(partsOfDesign(PIP).length - 1);
+    expect(open).toBe(partsOf(PIP).length - 1);
   });
 
   // 0.3048 m to the foot, exactly.
   test('wire is priced by the metre or by the foot, and bought by the reel', () => {
-    const wire = partsOfDesign(PIP).find((line) => line.group === 'wire' && line.what === 'wire')!;
+    const wire = partsOf(PIP).find((line) => line.group === 'wire' && line.what === 'wire')!;
     const design = edited(PIP, (edit) => {
       expect(setStockField(edit, wire, 'price', '0.30', 'us')).toBeNull();
       expect(setStockField(edit, wire, 'have', '3 m', 'us')).toEqual({ why: 'byReel' });
     });
-    const need = partNeeds(partsOfDesign(design), recordsOf(design, 'stock')).find(({ id }) => id === partKey(wire))!;
+    const need = partNeeds(partsOf(design), recordsOf(design, 'stock')).find(({ id }) => id === partKey(wire))!;
     if (need.line.group !== 'wire' || need.line.what !== 'wire') throw new Error('a wire stays a wire');
     expect(need.getCount).toBe(need.line.buyMm);
     expect(need.cost).toBeCloseTo((need.line.buyMm / 304.8) * 0.3, 6);

@@ -3,39 +3,25 @@ import { analyse } from '../analysis/analyse';
 import { remediesFor } from '../advice/remedies';
 import { applyChange, updateRecords, type Change } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
-import { Edit } from '../design/edit';
 import { seenAs } from '../design/asBuilt';
 import type { Device } from '../design/schema';
 import { rig } from '../../testing/rig';
+import { deviceCalled, edited, partsOf, rulesOf } from '../../testing/harnessed';
 import { heron } from '../../demo/heron';
 import { kitless } from '../../testing/kitless';
 import { SETTINGS_ID } from '../catalog/vocabulary';
 import { readDesignFile, writeDesignFile } from '../formats/designFile';
 import { PARTS } from '../devices/parts';
-import { indexDesign } from '../rig/designIndex';
 import { terminalName } from '../wording/terminalNames';
 import { wordFinding } from '../wording/wording';
 import { partWords } from '../wording/harnessWords';
 import { proofWords } from '../wording/leadWords';
 import { addLeads, readLeads, setClaim } from './editLeads';
 import { proofOf, standingOf } from './leads';
-import { boughtIn, partsList } from './partsList';
-import { cutLots, harnessOfDesign } from './schedule';
 
 const HERON = kitless(heron());
 
 const done = (design: Design, change: Change) => applyChange(design, change);
-const edited = (design: Design, steps: (edit: Edit) => void) => {
-  const edit = new Edit(design);
-  steps(edit);
-  return done(design, edit.change);
-};
-const rulesOf = (design: Design) => findHarness(analyse(design)).map(({ rule }) => rule);
-const partsOfDesign = (design: Design) => {
-  const harness = harnessOfDesign(design);
-  return partsList(indexDesign(design), harness, cutLots(harness, []), boughtIn(design));
-};
-const deviceOf = (design: Design, name: string) => recordsOf(design, 'device').find((device) => device.name === name)!;
 
 describe('leads', () => {
   const dimmer = recordsOf(HERON, 'device').find((device) => device.kind === 'dimmer')!;
@@ -93,7 +79,7 @@ describe('leads', () => {
   });
 
   test('one colour that is live on one part and comes home on another is found, and a sleeve settles it', () => {
-    const lamp = deviceOf(HERON, 'Reversing lamp');
+    const lamp = deviceCalled(HERON, 'Reversing lamp');
     const one = withLeads('red in, white out, black minus');
     const both = withLeads('red plus, white minus', one, lamp);
     expect(rulesOf(one)).not.toContain('harness.leadsDiffer');
@@ -141,7 +127,7 @@ describe('leads', () => {
       const [remedy] = remediesFor(analyse(design), finding);
       const capped = done(design, remedy!.change);
       expect(open(capped)).toEqual([]);
-      const lines = (of: Design) => partsOfDesign(of).filter((line) => line.group === 'joints' && line.what === 'cap').map(({ count }) => count); // prettier-ignore
+      const lines = (of: Design) => partsOf(of).filter((line) => line.group === 'joints' && line.what === 'cap').map(({ count }) => count); // prettier-ignore
       expect([lines(design), lines(capped)]).toEqual([[], [1]]);
     }
   });
@@ -188,7 +174,7 @@ describe('leads', () => {
   });
 
   test('a legend that names a load it does not work is found, and only then', () => {
-    const part = recordsOf(HERON, 'panelPart').find(({ deviceId }) => deviceOf(HERON, 'Scene lights, left switch').id === deviceId)!;
+    const part = recordsOf(HERON, 'panelPart').find(({ deviceId }) => deviceCalled(HERON, 'Scene lights, left switch').id === deviceId)!;
     const legend = (text: string) => done(HERON, updateRecords(HERON, [{ id: part.id, set: { legend: text } }]));
     expect(rulesOf(legend('Left scene lamp, amber'))).not.toContain('harness.legend');
     expect(rulesOf(legend('Right scene lamp, amber'))).toContain('harness.legend');
@@ -215,6 +201,6 @@ test.each([
     build.add({ id: `plug${at}`, kind: 'plug', pins: 1, contactMilliohm: 2, ratingA: 10 });
     build.wire('joint.joint', `plug${at}.a1`);
   }
-  const words = partsOfDesign(build.design()).filter(({ group }) => group === 'joints').map((line) => partWords(line, 'metric').what); // prettier-ignore
+  const words = partsOf(build.design()).filter(({ group }) => group === 'joints').map((line) => partWords(line, 'metric').what); // prettier-ignore
   expect(words).toEqual(expected);
 });

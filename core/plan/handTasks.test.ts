@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { edited } from '../../testing/harnessed';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { recordsOf, type Design } from '../design/design';
@@ -17,11 +18,6 @@ import { SEALANT_HOLD, tasksOf, type Task } from './tasks';
 import { tickTask } from './tickTask';
 
 const of = (design: Design) => tasksOf(design, indexDesign(design), harnessOfDesign(design), { isCold: false });
-const edited = (design: Design, steps: (edit: Edit) => void) => {
-  const edit = new Edit(design);
-  steps(edit);
-  return edit.design;
-};
 const PIP = pip();
 const HERON = heron();
 const circuitId = recordsOf(PIP, 'circuit').find(({ name }) => name === 'Water pump')!.id;
