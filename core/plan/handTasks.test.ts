@@ -14,7 +14,8 @@ import { needWords, taskWords } from '../wording/planWords';
 import { addOwnTask, handKey, putBefore, removeOwnTask, setHand, waitsFor } from './handTasks';
 import { needsOf } from './needs';
 import { afterHold, planWork } from './schedule';
-import { SEALANT_HOLD, tasksOf, type Task } from './tasks';
+import { SEALANT_HOLD, tasksOf } from './tasks';
+import type { Task } from './task';
 import { tickTask } from './tickTask';
 
 const of = (design: Design) => tasksOf(design, indexDesign(design), harnessOfDesign(design), { isCold: false });

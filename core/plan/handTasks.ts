@@ -2,7 +2,7 @@ import type { Edit } from '../design/edit';
 import { recordsOf, type Design } from '../design/design';
 import { newId } from '../design/ids';
 import type { HandTask } from '../design/schema';
-import type { Task } from './tasks';
+import type { Task } from './task';
 
 /** Minutes of a task of one's own, where nobody says. */
 const OWN_MINUTES = 15;

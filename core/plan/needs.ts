@@ -9,7 +9,7 @@ import { partKey } from '../harness/partsList';
 import type { Harness } from '../harness/schedule';
 import type { Ending } from '../harness/wireEnds';
 import type { DesignIndex } from '../rig/designIndex';
-import type { Task } from './tasks';
+import type { Task } from './task';
 
 /** What has to be at hand, or to be so, before a task is begun; `core/wording` says it. */
 export type Need =

@@ -9,7 +9,8 @@ import { harnessOfDesign } from '../harness/schedule';
 import { indexDesign } from '../rig/designIndex';
 import { leastMinutes, MOVE_MINUTES, planWork, type WorkPlan } from './schedule';
 import { tickTask } from './tickTask';
-import { COLD_TIMES, PRIMER_HOLD, SEALANT_HOLD, tasksOf, type Task } from './tasks';
+import { COLD_TIMES, PRIMER_HOLD, SEALANT_HOLD, tasksOf } from './tasks';
+import type { Task } from './task';
 
 const of = (design: Design, isCold = false) => tasksOf(design, indexDesign(design), harnessOfDesign(design), { isCold });
 

@@ -1,4 +1,4 @@
-import type { Task } from './tasks';
+import type { Task } from './task';
 
 /** When a task is done, in minutes from the beginning, and by whom. */
 export interface Planned {

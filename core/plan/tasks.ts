@@ -10,52 +10,9 @@ import type { DesignIndex } from '../rig/designIndex';
 import { benchOf, testFuse } from './firstPower';
 import { withHands } from './handTasks';
 import { isAimed } from './needs';
+import type { Task } from './task';
 import { ohmsExpected, type OhmsExpected } from './ohms';
 import { placeIdOf } from '../rig/layout';
-
-/** What is done in one go, in one place, with one tool. */
-export interface Task {
-  id: string;
-  kind: TaskKind;
-  /** What it is about: a device, a panel, a stretch, a circuit; null where it is about all of it. */
-  subjectId: string | null;
-  /** Where one stands; null at the bench, or anywhere. */
-  placeId: string | null;
-  minutes: number;
-  /** What must be done before, and how long after its end: paint dries, glue cures, a battery rests. */
-  after: readonly { id: string; holdMinutes: number }[];
-  isDone: boolean;
-  /** At first power: the fuse that is put in before the circuit's own, A; none where no smaller one would hold. */
-  testFuseA?: number | undefined;
-  /** At a check with ohms of one circuit: what its fuse's outgoing side should read to the return. */
-  ohms?: OhmsExpected;
-  /** Of one that is done in several sittings: which it is. */
-  sitting?: { at: number; of: number };
-}
-
-export type TaskKind =
-  | 'isolate'
-  | 'drill'
-  | 'prime'
-  | 'grommet'
-  | 'cutPanel'
-  | 'fit'
-  | 'make'
-  | 'pull'
-  | 'crimpInside'
-  | 'land'
-  | 'ohms'
-  | 'connect'
-  | 'power'
-  | 'test'
-  /** Sealed where water stands, once its cable is through. */
-  | 'seal'
-  /** A lamp that lights the road or the ground, aimed in the dark. */
-  | 'aim'
-  /** Covers and trim back, once everything is read. */
-  | 'refit'
-  /** Of the person's own. */
-  | 'own';
 
 /**
  * Minutes, a practised hand. Common practice: a small crimp 1.5 to 2 with its sleeve and label, a heavy lug 6 to 10; a hole to 10 mm 3 to 4, a hole saw 6 to 10; a rectangular cut-out 15 to 20 by

@@ -2,7 +2,7 @@ import type { Edit } from '../design/edit';
 import { tick } from '../harness/making';
 import type { Harness } from '../harness/schedule';
 import { markDone } from './markDone';
-import type { Task } from './tasks';
+import type { Task } from './task';
 
 /** Marks a task as done, or not: where the design says so itself, as a device that is fitted or a wire that is pulled, there; else beside it. */
 export function tickTask(edit: Edit, { id, kind, subjectId, sitting }: Task, { wires }: Harness, isDone: boolean, today: string): void {

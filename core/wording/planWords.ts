@@ -5,7 +5,7 @@ import type { OhmsExpected } from '../plan/ohms';
 import type { LiveBy } from '../plan/stillLive';
 import type { CutOut } from '../catalog/cutOuts';
 import type { Need } from '../plan/needs';
-import type { Task, TaskKind } from '../plan/tasks';
+import type { Task, TaskKind } from '../plan/task';
 import type { Trial } from '../plan/trials';
 import { formatSmallLength } from '../units/quantity';
 import type { UnitSystem } from '../catalog/vocabulary';

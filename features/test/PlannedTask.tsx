@@ -9,7 +9,7 @@ import { nameOf } from '@/core/design/names';
 import { handKey, putBefore, removeOwnTask, setHand } from '@/core/plan/handTasks';
 import { needsOf } from '@/core/plan/needs';
 import type { Planned } from '@/core/plan/schedule';
-import type { Task } from '@/core/plan/tasks';
+import type { Task } from '@/core/plan/task';
 import type { Harness } from '@/core/harness/schedule';
 import { type Edit } from '@/core/design/edit';
 import { formatClock } from '@/core/units/quantity';
