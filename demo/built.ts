@@ -24,7 +24,7 @@ export type Stage = 'made' | 'landed' | 'powered';
 const WORK_OF: Record<Stage, ReadonlySet<Task['kind']>> = {
   made: new Set(['make']),
   landed: new Set(['make', 'pull', 'crimpInside', 'land', 'ohms']),
-  powered: new Set(['make', 'pull', 'crimpInside', 'land', 'ohms', 'power', 'test']),
+  powered: new Set(['make', 'pull', 'crimpInside', 'land', 'ohms', 'power', 'test', 'aim']),
 };
 /** What is done once for all. */
 const AT_FIRST: ReadonlySet<Task['kind']> = new Set(['isolate', 'connect']);
@@ -44,6 +44,8 @@ export function builtUpTo(design: Design, on: string, stageOf: (circuit: string)
   const routes = new Set(lines.flatMap(({ routeIds }) => routeIds));
   const isDone = ({ kind, subjectId }: Task): boolean => {
     if (AT_FIRST.has(kind)) return true;
+    // Sealed and closed up once all of it is in.
+    if (kind === 'seal' || kind === 'refit') return isWhole;
     if (kind === 'fit') return isWhole || parts.has(subjectId!) || index.mounted.has(subjectId!);
     if (kind === 'drill' || kind === 'prime' || kind === 'grommet') return routes.has(subjectId!);
     if (kind === 'cutPanel')
