@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { edited } from '../../testing/harnessed';
+import { deviceCalled, edited } from '../../testing/harnessed';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { recordsOf, type Design } from '../design/design';
@@ -189,6 +189,17 @@ test('what a task needs is told in words', () => {
   expect(tasks.filter(isTapping).length).toBeLessThan(4);
   expect(said(({ kind }) => kind === 'seal')).toEqual(['dry, over 10 °C, degreased']);
   expect(said(({ kind }) => kind === 'aim')).toEqual(['dusk or darkness']);
+  // A ring is tightened to its torque; where none lands nothing is.
+  for (const task of tasks.filter(({ kind }) => kind === 'land')) {
+    const rings = harness.wires.filter(({ role }) => role.circuitId === task.subjectId).flatMap(({ from, to }) => [from.ending.stud, to.ending.stud]); // prettier-ignore
+    expect(needsOf(design, index, harness, task).some(({ kind }) => kind === 'wrench')).toBe(rings.some((stud) => stud !== null)); // prettier-ignore
+  }
+  for (const task of tasks.filter(({ kind }) => kind === 'pull')) {
+    const ways = harness.wires.filter(({ role }) => role.circuitId === task.subjectId).flatMap(({ routeIds }) => routeIds);
+    const feeds = ways.map((id) => index.layout.routes.get(id)!.route.feed);
+    const needs = needsOf(design, index, harness, task).map(({ kind }) => kind);
+    expect([needs.includes('drawWire'), needs.includes('helper')]).toEqual([feeds.includes('drawWire'), feeds.includes('helper')]);
+  }
   const pulls = tasks.filter(({ kind }) => kind === 'pull').map((task) => needsOf(design, index, harness, task).map(({ kind }) => kind).join()); // prettier-ignore
   expect(new Set(pulls)).toEqual(new Set(['', 'drawWire', 'drawWire,helper', 'helper'].filter((one) => pulls.includes(one))));
   expect(pulls).toContain('drawWire');
@@ -200,6 +211,22 @@ test('covers go back once all is read and the sealant has cured', () => {
   expect(refit.after.filter(({ holdMinutes }) => holdMinutes === SEALANT_HOLD).length).toBe(tasks.filter(({ kind }) => kind === 'seal').length); // prettier-ignore
   expect(tasks.filter(({ kind }) => kind === 'seal').length).toBeGreaterThan(0);
   for (const { id } of tasks.filter(({ kind }) => kind === 'test' || kind === 'aim')) expect(waitsFor(tasks, 'refit', id)).toBe(true);
+});
+
+// Common practice: lead is lifted by two from some 20 kg; what is stuck on wants it dry and warm.
+test('what is heavy takes two, what is stuck takes dry weather', () => {
+  const kindsOf = (design: Design, id: string) =>
+    needsOf(design, indexDesign(design), harnessOfDesign(design), of(design).find((task) => task.id === `fit ${id}`)!).map(({ kind }) => kind); // prettier-ignore
+  const named = (design: Design, name: string) => deviceCalled(design, name).id;
+  // 80 Ah of lead, and 200 Ah of lithium in two.
+  expect([kindsOf(PIP, 'bat_house'), kindsOf(HERON, 'bat_house')]).toEqual([['helper'], []]);
+  const weighed = (weightKg: number) =>
+    kindsOf(
+      edited(HERON, (edit) => edit.set('bat_house', { weightKg })),
+      'bat_house',
+    );
+  expect([weighed(19), weighed(20)]).toEqual([[], ['helper']]);
+  expect([kindsOf(PIP, named(PIP, 'Galley strip')), kindsOf(PIP, named(PIP, 'Water pump'))]).toEqual([['dry'], []]);
 });
 
 test('a part that is not at hand is told, and whether it is on its way', () => {

@@ -30,6 +30,30 @@ test.each<[string, RegExp[]]>([
   expect(words).not.toMatch(/undefined|NaN/);
 });
 
+test('a sensor that works in the dark alone is tried by day too, and what gives no light is no matter of evenness', () => {
+  const build = rig();
+  build.supply();
+  build.slot('fuse', 1, 5);
+  build.add({ id: 'motion', kind: 'motionSwitch', holdS: 90, ratingA: 5, standbyA: 0.01, darkOnly: true });
+  build.load(12, 'resistive', 0, { id: 'heater', quantity: 3 });
+  build.load(12, 'ledStrip', 0, { id: 'lamps', quantity: 3 });
+  build.load(12, 'ledStrip', 0, { id: 'lamp' });
+  build.wire('fuse.out', 'motion.in');
+  build.wire('motion.minus', 'bar.bar', 500, 'mm2:1', 'return');
+  for (const id of ['heater', 'lamps', 'lamp']) {
+    build.wire('motion.out', `${id}.plus`);
+    build.wire(`${id}.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
+  }
+  const design = build.design();
+  const index = indexDesign(design);
+  const trials = trialsOf(index, traceWiring(index), { id: 'c', protectionId: 'fuse', loadIds: ['heater', 'lamps', 'lamp'] }, []);
+  expect(trials.map(({ key }) => key)).toEqual(['c hold motion', 'c even lamps']);
+  expect(trialWords(design, trials[0]!)).toEqual({
+    act: 'motion: set it off and look at the clock; once in the dark and once by day',
+    should: 'goes off 90 s after the last time; by day nothing comes on',
+  });
+});
+
 test('with the door shut no more flows than what stands by', () => {
   const build = rig();
   build.supply();
@@ -39,7 +63,10 @@ test('with the door shut no more flows than what stands by', () => {
   build.load(6, 'resistive', 0, { id: 'always' });
   build.wire('lamp.minus', 'door.lead', 1000, 'mm2:2.5', 'return');
   build.wire('door.body', 'bar.bar', 1000, 'mm2:2.5', 'return');
-  for (const id of ['lamp', 'always']) build.wire('fuse.out', `${id}.plus`);
+  build.add({ id: 'switch', kind: 'switch', ratingA: 5 });
+  build.wire('fuse.out', 'lamp.plus');
+  build.wire('fuse.out', 'switch.in');
+  build.wire('switch.out', 'always.plus');
   build.wire('always.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
   const index = indexDesign(build.design());
   const wiring = traceWiring(index);
