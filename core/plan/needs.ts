@@ -109,7 +109,7 @@ function awaited(design: Design, device: Device): Need[] {
 /** Whether a lamp lights what is outside: it is held up in the dark before it is drilled for, aimed, and looked at in the dark. */
 export function isAimed({ zones }: DesignIndex, load: Load): boolean {
   const traits = zones.find(({ id }) => id === load.zoneId)?.traits ?? [];
-  return isLamp(load) && (traits.includes('splashed') || traits.includes('wet') || traits.includes('sun'));
+  return isLamp(load) && load.rated.kind !== 'strip' && (traits.includes('splashed') || traits.includes('wet') || traits.includes('sun'));
 }
 
 /** The dies that some wires' ends are pressed with, the smallest first. */
