@@ -114,3 +114,22 @@ test('a lead that meets nothing is capped from its finding, which opens Leads', 
   await page.getByRole('textbox', { name: 'Find parts' }).fill('cap');
   await expect(page.locator('main')).toContainText('end cap with glue, for a lead');
 });
+
+test('everything on together: what the battery, its lead and the worst loads read, and the engine at idle', async ({ page, heron }) => {
+  await page.goto(`/d/${heron}/test`);
+  await page.getByText('Readings', { exact: true }).click();
+  await page.getByRole('combobox', { name: 'Circuit' }).click();
+  await page.getByTitle('everything together').click();
+  const readings = page.getByRole('region', { name: 'Readings' });
+  await expect(readings).toContainText('Hide fuse block', { timeout: 30_000 });
+  const lead = readings.getByRole('listitem').filter({ hasText: 'clamp round' }).first();
+  await expect(lead).toContainText(/\d\d\.\d\d A/);
+  await readings.getByRole('listitem').filter({ hasText: 'engine at idle' }).getByText('as it should', { exact: true }).click();
+  await saved(page);
+  // A fault is looked for in one circuit.
+  await page.getByText('Find a fault', { exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Find a fault' })).toBeVisible();
+  await expect(page.locator('.ant-select').filter({ has: page.getByRole('combobox', { name: 'Circuit' }) })).toContainText(
+    '01 Galley lights',
+  );
+});

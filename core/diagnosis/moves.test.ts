@@ -5,7 +5,7 @@ import { recordsOf } from '../design/design';
 import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { movesWords } from '../wording/benchWords';
-import { movesFor } from './moves';
+import { movesFor, movesTogether } from './moves';
 
 const heronDesign = heron();
 
@@ -30,4 +30,25 @@ test('a channel that latches is pressed and let go, the others are not spoken of
   const words = movesWords(heronDesign, movesFor(index, traceWiring(index), [lamp.id])!);
   expect(words).toMatch(/^Hide relay hub, channel \d: press and let go$/);
   expect(movesWords(heronDesign, [])).toBe('everything as it is left');
+});
+
+test('together as much is on as can be, nobody takes back what another moved, and what excludes each other is not all among it', () => {
+  const index = indexDesign(heronDesign);
+  const wiring = traceWiring(index);
+  const moved = movesTogether(index, wiring, index.loads.map(({ id }) => [id])); // prettier-ignore
+  const bench = new Bench(index);
+  for (const { mover, position } of moved) bench.do({ kind: 'move', mover, position });
+  const lit = bench.answer.loads.filter(({ level }) => level > 0.5).length;
+  expect(lit).toBeGreaterThan(index.loads.length * 0.7);
+  expect(lit).toBeLessThan(index.loads.length);
+  // What one moved last stays so: a press and its letting go are one.
+  const last = new Map(moved.map(({ mover, position }) => [JSON.stringify(mover), position]));
+  for (const { id } of index.loads) {
+    const own = movesFor(index, wiring, [id])!;
+    const ended = new Map(own.map(({ mover, position }) => [JSON.stringify(mover), position]));
+    const isKept = [...ended].every(([key, position]) => last.get(key) === position);
+    if (!isKept) continue;
+    expect([id, bench.answer.loads.find((load) => load.id === id)!.state]).not.toEqual([id, 'dead']);
+  }
+  expect(movesTogether(index, wiring, [])).toEqual([]);
 });

@@ -20,3 +20,23 @@ export function movesFor(index: DesignIndex, wiring: Wiring, loadIds: readonly s
     }),
   );
 }
+
+/** As many moves as a reading keeps. */
+const MOST_MOVES = 60;
+
+/**
+ * What has to be moved for as much as can be to be on together: each group of loads in turn, unless one of its moves takes back what was moved for those before it. Loads that exclude each other are not all among it.
+ */
+export function movesTogether(index: DesignIndex, wiring: Wiring, groups: readonly (readonly string[])[]): Moved[] {
+  const all: Moved[] = [];
+  const keyOf = ({ mover }: Moved) => (mover.kind === 'device' ? `${mover.deviceId} ${mover.control}` : mover.control);
+  for (const group of groups) {
+    const moves = movesFor(index, wiring, group) ?? [];
+    const before = new Map(all.map((move) => [keyOf(move), move]));
+    const isNew = (move: Moved) => !before.has(keyOf(move));
+    const takesBack = moves.some((move) => !isNew(move) && !moves.some((own) => keyOf(own) === keyOf(move) && own.position === before.get(keyOf(move))!.position)); // prettier-ignore
+    const more = moves.filter(isNew);
+    if (!takesBack && all.length + more.length <= MOST_MOVES) all.push(...more);
+  }
+  return all;
+}

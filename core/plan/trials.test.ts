@@ -7,7 +7,7 @@ import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { trialWords } from '../wording/planWords';
 import { wordFinding } from '../wording/wording';
-import { setTrial, trialResults, trialsOf } from './trials';
+import { setTrial, trialResults, trialsOf, trialsOfAll } from './trials';
 
 const HERON = heron();
 const analysis = analyse(HERON);
@@ -97,4 +97,20 @@ test('how it went is kept, one way at a time; what went wrong is found until it 
   const edit = new Edit(failed);
   setTrial(edit, trial!.key, 'passed', '2026-11-30');
   expect(found(edit.design)).toEqual([]);
+});
+
+test('with everything on the engine is tried at idle, where one charges; that it does not hold is found', () => {
+  const [trial, ...more] = trialsOfAll(analysis.index);
+  expect([trial!.kind, more]).toEqual(['idle', []]);
+  expect(trialWords(HERON, trial!).act).toMatch(/everything on, the engine at idle for five minutes$/);
+  const edit = new Edit(HERON);
+  setTrial(edit, trial!.key, 'failed', '2026-11-29');
+  const found = analyse(edit.design).findings.filter(({ rule }) => rule === 'build.trialFailed');
+  expect(found).toMatchObject([{ subjects: [trial!.deviceId], circuitId: null }]);
+  expect(wordFinding(found[0]!, edit.design, 'metric').message).toMatch(
+    /: holding everything at idle was tried and is not as it should be\.$/,
+  );
+  const build = rig();
+  build.supply();
+  expect(trialsOfAll(indexDesign(build.design()))).toEqual([]);
 });

@@ -15,6 +15,8 @@ export type Trial = { key: string; deviceId: string } & (
   | { kind: 'rules' }
   | { kind: 'pilot' }
   | { kind: 'even' }
+  /** With everything on and the engine at idle. */
+  | { kind: 'idle' }
   /** How long it stays on by itself, s. */
   | { kind: 'hold'; seconds: number; darkOnly: boolean }
   /** Shut, so much flows through the circuit's fuse: a lamp nobody sees is tried by its current, A. */
@@ -71,6 +73,13 @@ export function trialsOf(index: DesignIndex, wiring: Wiring, { id, protectionId,
         return [];
     }
   });
+}
+
+/** What a whole design is tried by with everything on together: that the engine at idle holds it. None where no engine charges. */
+export function trialsOfAll({ devices }: DesignIndex): Trial[] {
+  return Array.from(devices.values()).flatMap(({ id, kind }): Trial[] =>
+    kind === 'alternator' ? [{ key: `all idle ${id}`, deviceId: id, kind: 'idle' }] : [],
+  );
 }
 
 /** What flows through a fuse with everything on but what one door's switch decides, A. */

@@ -16,7 +16,10 @@ export const BUILD_RULES: WordsOf<BuildRule> = {
   },
   'build.trialFailed': {
     title: 'Tried, and not as it should be',
-    message: (say) => `${say.name(1)}: ${TRIAL_NAMES[say.figures.kind]} was tried at ${say.name()} and is not as it should be.`,
+    message: (say) =>
+      say.figures.kind === 'idle'
+        ? `${say.name()}: ${TRIAL_NAMES.idle} was tried and is not as it should be.`
+        : `${say.name(1)}: ${TRIAL_NAMES[say.figures.kind]} was tried at ${say.name()} and is not as it should be.`,
     why: 'What was seen to be wrong is put right or the plan is: Readings says what should happen, Find a fault where to look. Common practice.',
   },
   'build.readingOut': {
@@ -33,6 +36,7 @@ const TRIAL_NAMES: Record<TrialKind, string> = {
   pilot: 'its pilot lamp',
   even: 'evenness in the dark',
   hold: 'its hold time',
+  idle: 'holding everything at idle',
   shut: 'current with the door shut',
   cutsOut: 'cutting out',
 };

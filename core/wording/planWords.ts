@@ -150,6 +150,8 @@ export function trialWords(design: Design, trial: Trial): { act: string; should:
         act: `${name}: in the dark, all of it on`,
         should: 'as bright at the far end as at the near one, no piece of another white',
       };
+    case 'idle':
+      return { act: `${name}: everything on, the engine at idle for five minutes`, should: 'the battery’s volts stand still or rise; a lamp that dims as it goes on says that they do not' }; // prettier-ignore
     case 'hold':
       return {
         act: `${name}: set it off and look at the clock${trial.darkOnly ? '; once in the dark and once by day' : ''}`,

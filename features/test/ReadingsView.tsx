@@ -4,12 +4,10 @@ import { Button, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { Edit } from '@/core/design/edit';
-import { setTrial, trialResults, trialsOf, type TrialResult } from '@/core/plan/trials';
+import { setTrial, trialResults, type Trial, type TrialResult } from '@/core/plan/trials';
 import { trialWords } from '@/core/wording/planWords';
 import { useRefusal } from '@/features/design/useRefusal';
-import type { CircuitAnalysis } from '@/core/analysis/types';
 import type { Expected } from '@/core/diagnosis/expect';
-import { pointsOf } from '@/core/diagnosis/expect';
 import type { Measurement } from '@/core/diagnosis/diagnose';
 import { atBattery, readingOf, unitOf } from '@/core/diagnosis/readings';
 import { verdictOf, type Verdict } from '@/core/diagnosis/verdict';
@@ -27,7 +25,10 @@ import shared from '../harness/Harness.module.css';
 import styles from './Test.module.css';
 
 interface ReadingsViewProps {
-  circuit: CircuitAnalysis;
+  /** The points that are read. */
+  points: readonly Measurement[];
+  /** What is tried beside. */
+  trials: readonly Trial[];
   moved: readonly Moved[];
   batteryV: number | null;
   onFind(): void;
@@ -35,11 +36,9 @@ interface ReadingsViewProps {
 
 const VERDICT_WORDS: Record<Verdict, string> = { pass: 'as it should be', doubtful: 'doubtful', fail: 'out' };
 
-/** What every point of a circuit should read while it works, what was read, and whether that is so. */
-export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewProps) {
+/** What every point should read while something works, what was read, and whether that is so. */
+export function ReadingsView({ points, trials, moved, batteryV, onFind }: ReadingsViewProps) {
   const design = useDesign((state) => state.design);
-  const index = useDesign(({ analysis }) => analysis.index);
-  const points = useMemo(() => pointsOf(index).filter((what) => isOf(what, circuit)), [index, circuit]);
   const { answer } = useDiagnosis({ ask: 'expect', moved, batteryV, points });
   const expected = answer && 'expected' in answer && answer.expected.length === points.length ? answer.expected : null;
   const verdicts = expected?.map((one) => {
@@ -66,7 +65,7 @@ export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewP
           Find what is wrong
         </Button>
       )}
-      <Trials circuit={circuit} moved={moved} />
+      <Trials trials={trials} />
       <FitCard />
       <p className={shared.soft}>
         Between the two figures nineteen of twenty vehicles built to this plan read: draws, lengths, joints and warmth as they come, and the
@@ -78,12 +77,9 @@ export function ReadingsView({ circuit, moved, batteryV, onFind }: ReadingsViewP
 }
 
 /** What is tried beside what is read. */
-function Trials({ circuit, moved }: Pick<ReadingsViewProps, 'circuit' | 'moved'>) {
+function Trials({ trials }: Pick<ReadingsViewProps, 'trials'>) {
   const design = useDesign((state) => state.design);
-  const index = useDesign(({ analysis }) => analysis.index);
-  const wiring = useDesign(({ analysis }) => analysis.wiring);
   const { commit, refusal } = useRefusal();
-  const trials = useMemo(() => trialsOf(index, wiring, circuit, moved), [index, wiring, circuit, moved]);
   const results = useMemo(() => trialResults(design), [design]);
   if (trials.length === 0) return null;
   return (
@@ -160,10 +156,4 @@ function Point({ expected: { what, expected, low, high }, verdict: judged, moved
       </span>
     </li>
   );
-}
-
-/** What of all points belongs to a circuit: its block, its fuse, its loads, and what flows in its own feed. The battery's own volts are what is entered above. */
-function isOf(what: Measurement, { protectionId, loadIds, supplyWireIds, block }: CircuitAnalysis): boolean {
-  if (what.kind === 'amps') return supplyWireIds.includes(what.wireId);
-  return [protectionId, block?.id, ...loadIds].includes(what.at.deviceId);
 }

@@ -12,7 +12,7 @@ import { FaultView } from './FaultView';
 import { FirstPowerView } from './FirstPowerView';
 import { LogView } from './LogView';
 import { PlanView } from './PlanView';
-import { ReadingsView } from './ReadingsView';
+import { AllReadings, CircuitReadings } from './ReadingsOf';
 import { useMovesFor } from './useMovesFor';
 import styles from './Test.module.css';
 
@@ -20,6 +20,9 @@ type Shown = 'plan' | 'power' | 'readings' | 'find' | 'log';
 
 /** Volts the battery is taken to have until somebody reads it, of a 12 V system. Common practice: a rested, charged one. */
 const USUAL_V = 12.6;
+
+/** Chosen in place of a circuit: all that can be on together. */
+const ALL = 'all';
 
 /** Stage Build and test: the work in order, what each point should read, what was read, and what is wrong where it does not. */
 export function TestStage() {
@@ -57,11 +60,14 @@ export function TestStage() {
             <Select
               showSearch
               aria-label="Circuit"
-              value={circuit.id}
+              value={shown === 'readings' && wanted === ALL ? ALL : circuit.id}
               style={{ width: 230 }}
               optionFilterProp="label"
               onChange={setWanted}
-              options={wired.map(({ id }) => ({ value: id, label: nameOf(design, id) }))}
+              options={[
+                ...(shown === 'readings' ? [{ value: ALL, label: 'everything together' }] : []),
+                ...wired.map(({ id }) => ({ value: id, label: nameOf(design, id) })),
+              ]}
             />
             <span className={styles.battery}>
               battery now
@@ -93,12 +99,14 @@ export function TestStage() {
         <PlanView />
       ) : shown === 'power' ? (
         <FirstPowerView />
+      ) : shown === 'readings' && wanted === ALL ? (
+        <AllReadings batteryV={batteryV} onFind={() => setShown('find')} />
       ) : moved === null ? (
         <p className={styles.none}>
           Nothing that a hand moves lights {nameOf(design, circuit.id)}. Switching shows why; until then there is nothing to read.
         </p>
       ) : shown === 'readings' ? (
-        <ReadingsView key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} onFind={() => setShown('find')} />
+        <CircuitReadings key={circuit.id} circuit={circuit} moved={moved} batteryV={batteryV} onFind={() => setShown('find')} />
       ) : (
         <FaultView circuit={circuit} moved={moved} batteryV={batteryV} />
       )}

@@ -15,8 +15,10 @@ export function findBuild({ design, circuits }: Analysis): Finding[] {
   if (done.size === 0) return [];
   const failed = Array.from(trialResults(design)).flatMap(([key, result]): Finding[] => {
     const [circuitId, kind, deviceId] = key.split(' ') as [string, TrialKind, string];
-    const isThere = design.records.has(circuitId) && design.records.has(deviceId);
-    return result === 'failed' && isThere ? [finding('build.trialFailed', 'caution', [deviceId, circuitId], { kind, place: key }, circuitId)] : []; // prettier-ignore
+    const ofAll = kind === 'idle';
+    if (result !== 'failed' || !design.records.has(deviceId) || !(ofAll || design.records.has(circuitId))) return [];
+    const subjects = ofAll ? [deviceId] : [deviceId, circuitId];
+    return [finding('build.trialFailed', 'caution', subjects, { kind, place: key }, ofAll ? null : circuitId)];
   });
   const readAt = new Set(recordsOf(design, 'reading').flatMap(({ what }) => (what.kind === 'volts' ? [what.at.deviceId] : [what.wireId])));
   const powered = circuits.flatMap(({ id, loadIds, protectionId, supplyWireIds }): Finding[] => {
