@@ -10,6 +10,7 @@ import { broughtTo } from '../core/diagnosis/foresee';
 import { movesFor } from '../core/diagnosis/moves';
 import { normalFrom } from '../core/diagnosis/normal';
 import { seeded } from '../core/energy/weather';
+import { colourAll, fixNumbers } from '../core/harness/editWires';
 import { harnessOfDesign } from '../core/harness/schedule';
 import { traceWiring } from '../core/network/wiring';
 import { tasksOf } from '../core/plan/tasks';
@@ -17,6 +18,12 @@ import type { Task } from '../core/plan/task';
 import { tickTask } from '../core/plan/tickTask';
 import { indexDesign } from '../core/rig/designIndex';
 import { putIntoRun } from '../core/switching/partsByHand';
+
+/** A demo with all its wires numbered and coloured, as they are before they are made. */
+export function marked(design: Design): Design {
+  const numbered = applyChange(design, fixNumbers(design));
+  return applyChange(numbered, colourAll(numbered, false));
+}
 
 /** How far a circuit of a demo has come. */
 export type Stage = 'made' | 'landed' | 'powered';

@@ -1,6 +1,6 @@
 import { recordsOf, type Design } from '../core/design/design';
 import type { Flaw } from '../core/diagnosis/flaws';
-import { builtUpTo, joinedForNow, metered, type Stage } from './built';
+import { builtUpTo, joinedForNow, marked, metered, type Stage } from './built';
 import { heron } from './heron';
 import { HERON_AT_WORK, logged } from './logbook';
 import { photographed } from './photos';
@@ -16,7 +16,7 @@ const STAGES: Record<string, Stage> = {
 /** Heron half built, one day of November: a joint made for now, a dimmer that gives nothing, a joint that loses too much. */
 export function heronAtWork(): Design {
   const joined = joinedForNow(heron(), 'Awning light switch', 'the glue sleeves had run out', '2026-12-05');
-  const built = builtUpTo(joined, '2026-11-21', (circuit) => STAGES[circuit] ?? null);
+  const built = builtUpTo(marked(joined), '2026-11-21', (circuit) => STAGES[circuit] ?? null);
   const powered = Object.entries(STAGES).flatMap(([name, stage]) => (stage === 'powered' ? [name] : []));
   return photographed(logged(metered(built, '2026-11-22', powered, flawsIn(built), 4), HERON_AT_WORK), 'heron');
 }

@@ -31,7 +31,8 @@ export function movesTogether(index: DesignIndex, wiring: Wiring, groups: readon
   const all: Moved[] = [];
   const keyOf = ({ mover }: Moved) => (mover.kind === 'device' ? `${mover.deviceId} ${mover.control}` : mover.control);
   for (const group of groups) {
-    const moves = movesFor(index, wiring, group) ?? [];
+    // Where not all of a group can be on at once, its first is.
+    const moves = movesFor(index, wiring, group) ?? movesFor(index, wiring, group.slice(0, 1)) ?? [];
     const before = new Map(all.map((move) => [keyOf(move), move]));
     const isNew = (move: Moved) => !before.has(keyOf(move));
     const takesBack = moves.some((move) => !isNew(move) && !moves.some((own) => keyOf(own) === keyOf(move) && own.position === before.get(keyOf(move))!.position)); // prettier-ignore

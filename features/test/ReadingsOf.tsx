@@ -6,6 +6,7 @@ import type { Measurement } from '@/core/diagnosis/diagnose';
 import { pointsOf } from '@/core/diagnosis/expect';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { movesTogether } from '@/core/diagnosis/moves';
+import { benchOf } from '@/core/plan/firstPower';
 import { trialsOf, trialsOfAll } from '@/core/plan/trials';
 import { useDesign } from '@/features/design/DesignProvider';
 import { ReadingsView } from './ReadingsView';
@@ -41,7 +42,11 @@ export function AllReadings(shared: Shared) {
   const loads = useDesign(({ analysis }) => analysis.loads);
   const moved = useMemo(() => movesTogether(index, wiring, circuits.map(({ loadIds }) => loadIds).filter((ids) => ids.length > 0)), [index, wiring, circuits]); // prettier-ignore
   const points = useMemo(() => {
-    const worst = new Set([...loads.values()].sort((a, b) => b.dropPercent - a.dropPercent).slice(0, MOST_LOADS).map(({ id }) => id)); // prettier-ignore
+    // What cannot be on with the rest reads nothing.
+    const bench = benchOf(index);
+    for (const { mover, position } of moved) bench?.do({ kind: 'move', mover, position });
+    const lit = new Set(bench?.answer.loads.flatMap(({ id, state }) => (state === 'off' ? [] : [id])));
+    const worst = new Set([...loads.values()].filter(({ id }) => lit.has(id)).sort((a, b) => b.dropPercent - a.dropPercent).slice(0, MOST_LOADS).map(({ id }) => id)); // prettier-ignore
     const { battery } = index;
     const leads = new Set(index.wires.filter(({ from, to }) => [from, to].some(({ deviceId, terminal }) => deviceId === battery?.id && terminal === 'plus')).map(({ id }) => id)); // prettier-ignore
     return pointsOf(index).filter((what) => {
@@ -49,7 +54,7 @@ export function AllReadings(shared: Shared) {
       const kind = index.devices.get(what.at.deviceId)?.kind;
       return kind === 'fuseBlock' || worst.has(what.at.deviceId);
     });
-  }, [index, loads]);
+  }, [index, loads, moved]);
   const trials = useMemo(() => trialsOfAll(index), [index]);
   return <ReadingsView points={points} trials={trials} moved={moved} {...shared} />;
 }

@@ -1,5 +1,7 @@
 import { heron } from '../../demo/heron';
+import { heronAtWork } from '../../demo/heronAtWork';
 import { pip } from '../../demo/pip';
+import { pipInUse } from '../../demo/pipInUse';
 import { analyse } from '../../core/analysis/analyse';
 import { seenAs } from '../../core/design/asBuilt';
 import { applyChange } from '../../core/design/change';
@@ -60,4 +62,10 @@ test('as it is now nobody is told to design anything, and where nothing is there
     of: { switching: 'flick it and see', harness: 'mark the wires', test: 'read and compare' },
     next: null,
   });
+});
+
+test('circuits that were read are counted; with all of them read nothing is asked of Build and test any more', () => {
+  expect(next(heronAtWork()).of).toMatchObject({ test: '11 circuits to read' });
+  expect(next(heronAtWork()).of).not.toHaveProperty('harness');
+  expect(next(pipInUse()).of).toEqual({ switching: 'flick it and see' });
 });

@@ -1,4 +1,5 @@
-import type { Analysis } from '@/core/analysis/types';
+import type { Analysis, CircuitAnalysis } from '@/core/analysis/types';
+import { recordsOf, type Design } from '@/core/design/design';
 import type { Wire } from '@/core/design/schema';
 import type { DesignView } from '@/core/design/asBuilt';
 import { STAGES, type StageId } from './stages';
@@ -8,7 +9,7 @@ const READ_IT = 'read and compare';
 
 /** What is to be done first on each stage that has not been begun or is not done, in a few words; the first of them in the order of need is what to do next. As it is now nothing is to be designed: a stage says at most that nothing is there. */
 export function nextSteps(
-  { index, loads, circuits, blocks, scenario }: Analysis,
+  { design, index, loads, circuits, blocks, scenario }: Analysis,
   view: DesignView = 'planned',
 ): {
   of: Partial<Record<StageId, string>>;
@@ -17,7 +18,8 @@ export function nextSteps(
   if (view === 'now') {
     const isEmpty = index.devices.size === 0;
     const unmarked = harnessStep(index.wires);
-    const there = { switching: TRY_IT, ...(unmarked && { harness: unmarked }), test: READ_IT };
+    const unread = readingStep(design, circuits);
+    const there = { switching: TRY_IT, ...(unmarked && { harness: unmarked }), ...(unread && { test: unread }) };
     return { of: isEmpty ? Object.fromEntries(STAGES.map(({ id }) => [id, 'nothing there yet'])) : there, next: null };
   }
   const all = Array.from(loads.values());
@@ -39,11 +41,21 @@ export function nextSteps(
   of.switching = index.battery && circuits.length > 0 ? TRY_IT : 'needs circuits';
   of.harness = circuits.length === 0 ? 'needs circuits' : harnessStep(index.wires);
   if (of.harness === '') delete of.harness;
-  of.test = index.battery && circuits.length > 0 ? READ_IT : 'needs circuits';
+  of.test = index.battery && circuits.length > 0 ? readingStep(design, circuits) : 'needs circuits';
+  if (of.test === '') delete of.test;
   if (!index.rig && index.places.length === 0) of.rig = 'lay out the vehicle';
   const next =
     IN_ORDER.find((stage) => of[stage] !== undefined && !(stage === 'supply' && of.supply === 'add what charges' && bare > 0)) ?? null;
   return { of, next };
+}
+
+/** What is left to read; empty where every circuit was read at work and ticked. */
+function readingStep(design: Design, circuits: readonly CircuitAnalysis[]): string {
+  const done = new Set(recordsOf(design, 'doneTask').map(({ task }) => task));
+  const working = circuits.filter(({ fed, loadIds }) => fed && loadIds.length > 0);
+  const left = working.filter(({ id }) => !done.has(`test ${id}`)).length;
+  if (left === working.length) return READ_IT;
+  return left === 0 ? '' : `${left} ${left === 1 ? 'circuit' : 'circuits'} to read`;
 }
 
 /** What is left to mark on the wires; empty where nothing is. */
