@@ -52,3 +52,11 @@ test('together as much is on as can be, nobody takes back what another moved, an
   }
   expect(movesTogether(index, wiring, [])).toEqual([]);
 });
+
+test('a wire of the vehicle’s own is called by its signal, and is live', () => {
+  const lamp = recordsOf(heronDesign, 'device').find(({ name }) => name === 'Driving lamp, high')!;
+  const index = indexDesign(heronDesign);
+  expect(movesWords(heronDesign, movesFor(index, traceWiring(index), [lamp.id])!)).toMatch(
+    /^Driving lamps switch: up, Vehicle signals, high beam: live$/,
+  );
+});

@@ -8,6 +8,7 @@ import { recordOf, type Design } from '../design/design';
 import type { Device, Mover } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
+import { SIGNAL_WORDS } from '../devices/partSettings';
 import { blinkingOf } from '../devices/ruleHub';
 import { formatAmps } from '../units/quantity';
 
@@ -40,6 +41,9 @@ export function positionWord(device: Device, control: string, position: ControlV
       return position === true ? 'pressed' : 'free';
     case 'dimmer':
       return `${String(position)} %`;
+    case 'signalSource':
+    case 'vehicleFeed':
+      return typeof position === 'boolean' ? (position ? 'live' : 'dead') : String(position);
     default:
       return String(position);
   }
@@ -48,6 +52,8 @@ export function positionWord(device: Device, control: string, position: ControlV
 /** What a control is called: its device, and which of several. */
 export function handleName(device: Device, control: string): string {
   const [, channel] = /^ch(\d+)$/.exec(control) ?? [];
+  if (device.kind === 'signalSource' && control in SIGNAL_WORDS)
+    return `${device.name}, ${SIGNAL_WORDS[control as keyof typeof SIGNAL_WORDS]}`;
   return channel ? `${device.name}, channel ${channel}` : device.name;
 }
 
