@@ -204,7 +204,7 @@ test('a joint twisted in place is told of once, as work to come back to, and as 
   const fitted = (traits: ZoneTrait[], made: JointWay) => set(jointed(made, traits, 6), 'joint', { work: { state: 'fitted', why: 'no sleeves left', due: '2026-12-05' } }); // prettier-ignore
   const found = (design: Design) => analyse(design).findings.filter(({ subjects }) => subjects[0] === 'joint');
   const dry = fitted([], 'twist');
-  expect(found(dry)).toMatchObject([{ rule: 'work.jointForNow', severity: 'caution' }]);
+  expect(found(dry)).toMatchObject([{ rule: 'work.jointForNow', severity: 'caution', circuitId: 'circuit_lamp' }]);
   expect(wordFinding(found(dry)[0]!, dry, 'metric').message).toBe(
     'joint is twisted and taped: no sleeves left; to be come back to by 2026-12-05.',
   );

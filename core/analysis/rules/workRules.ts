@@ -7,7 +7,10 @@ import type { Analysis } from '../types';
 export function findWork({ design, index, loads, wires }: Analysis): Finding[] {
   return doneForNow(design).map(({ id, why, due, fittedA, made }) => {
     const circuitId = loads.get(id)?.circuitId ?? wires.get(id)?.circuitId;
-    if (made !== null) return finding('work.jointForNow', 'caution', [id], { made, due, reason: why }, circuitId);
+    if (made !== null) {
+      const own = index.wires.find(({ from, to }) => from.deviceId === id || to.deviceId === id);
+      return finding('work.jointForNow', 'caution', [id], { made, due, reason: why }, own && wires.get(own.id)?.circuitId);
+    }
     if (fittedA === null) return finding('work.temporary', 'caution', [id], { due, reason: why }, circuitId);
     const { ratingA } = deviceOf(design, id, 'protection')!;
     const circuit = index.circuits.find(({ protectionId }) => protectionId === id);
