@@ -1,3 +1,4 @@
+import { analyse } from '../core/analysis/analyse';
 import { Bench } from '../core/bench/bench';
 import { applyChange } from '../core/design/change';
 import { recordsOf, type Design } from '../core/design/design';
@@ -12,9 +13,9 @@ import { normalFrom } from '../core/diagnosis/normal';
 import { seeded } from '../core/energy/weather';
 import { colourAll, fixNumbers } from '../core/harness/editWires';
 import { harnessOfDesign } from '../core/harness/schedule';
-import { traceWiring } from '../core/network/wiring';
 import { tasksOf } from '../core/plan/tasks';
 import type { Task } from '../core/plan/task';
+import { setTrial, trialsOf, trialsOfAll } from '../core/plan/trials';
 import { tickTask } from '../core/plan/tickTask';
 import { indexDesign } from '../core/rig/designIndex';
 import { putIntoRun } from '../core/switching/partsByHand';
@@ -71,14 +72,13 @@ export function builtUpTo(design: Design, on: string, stageOf: (circuit: string)
 
 /** What a meter read of some circuits at work, with faults in them, each reading a few thousandths off. */
 export function metered(design: Design, on: string, circuits: readonly string[], flaws: readonly Flaw[], seed: number): Design {
-  const index = indexDesign(design);
+  const { index, wiring, circuits: all } = analyse(design);
   const flawed = withFlaws(index, flaws);
   const normal = normalFrom(seeded(seed));
   const edit = new Edit(design);
   let count = recordsOf(design, 'reading').length;
-  for (const { name, protectionId } of index.circuits.filter((circuit) => circuits.includes(circuit.name))) {
-    const loads = behind(design, protectionId);
-    const moved = movesFor(index, traceWiring(index), loads);
+  for (const { name, protectionId, loadIds: loads } of all.filter((circuit) => circuits.includes(circuit.name))) {
+    const moved = movesFor(index, wiring, loads);
     if (!moved) continue;
     const bench = broughtTo(Bench.longStanding(flawed.index), moved, flawed.held);
     const post = (terminal: string) => ({ deviceId: index.battery!.id, terminal });
@@ -102,13 +102,13 @@ export function metered(design: Design, on: string, circuits: readonly string[],
 
 const rounded = (value: number) => Math.round(value * 100) / 100;
 
-/** Loads of their own that a fuse feeds. */
-function behind(design: Design, fuseId: string): string[] {
-  const index = indexDesign(design);
-  const { nodes } = traceWiring(index).supply;
-  return index.loads
-    .filter(({ id, partOf }) => !partOf && nodes.some((node) => node.deviceId === id && node.protectionId === fuseId))
-    .map(({ id }) => id);
+/** A demo of which everything that is tried beside readings was tried, and is as it should be. */
+export function tried(design: Design, on: string): Design {
+  const { index, wiring, circuits } = analyse(design);
+  const edit = new Edit(design);
+  const trials = circuits.flatMap((circuit) => trialsOf(index, wiring, circuit, movesFor(index, wiring, circuit.loadIds) ?? []));
+  for (const { key } of [...trials, ...trialsOfAll(index)]) setTrial(edit, key, 'passed', on);
+  return edit.design;
 }
 
 /** A joint put into the wire that a named part feeds a load by, made for now. */

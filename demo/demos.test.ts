@@ -9,6 +9,7 @@ import { lastReadings } from '../core/diagnosis/readings';
 import { plainJpeg } from '../core/formats/jpeg';
 import { harnessOfDesign } from '../core/harness/schedule';
 import { planWork } from '../core/plan/schedule';
+import { trialResults } from '../core/plan/trials';
 import { tasksOf } from '../core/plan/tasks';
 import { heronAtWork } from './heronAtWork';
 import { picturesOf } from './photos';
@@ -24,6 +25,8 @@ const circuitCalled = (design: Design, name: string) => recordsOf(design, 'circu
 test('Pip is finished: nothing is left to do, nothing is for now, every circuit was read twice and no reading is out', () => {
   expect(open(PIP).left).toEqual([]);
   expect(doneForNow(PIP)).toEqual([]);
+  expect([...trialResults(PIP).values()]).toEqual(expect.arrayContaining(['passed']));
+  expect([...trialResults(PIP).values()]).not.toContain('failed');
   const analysis = analyse(PIP);
   expect(findReadings(analysis)).toEqual([]);
   expect(analysis.findings.filter(({ rule }) => rule.startsWith('build.') || rule.startsWith('work.'))).toEqual([]);

@@ -1,5 +1,5 @@
 import { recordsOf, type Design } from '../core/design/design';
-import { builtUpTo, marked, metered } from './built';
+import { builtUpTo, marked, metered, tried } from './built';
 import { photographed } from './photos';
 import { pip } from './pip';
 
@@ -8,5 +8,5 @@ export function pipInUse(): Design {
   const built = builtUpTo(marked(pip()), '2025-10-11', () => 'powered', true);
   const circuits = recordsOf(built, 'circuit').map(({ name }) => name);
   const first = metered(built, '2025-10-11', circuits, [], 1);
-  return photographed(metered(first, '2026-04-12', circuits, [], 2), 'pip');
+  return photographed(metered(tried(first, '2025-10-11'), '2026-04-12', circuits, [], 2), 'pip');
 }

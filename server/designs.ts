@@ -125,8 +125,12 @@ async function judgedOrNot(id: string, row: Judged): Promise<Judged> {
 /** How long the list may take to find what edits left for later, ms; the rest waits for the next time it is asked for. */
 const JUDGING_MS = 400;
 
-/** Stores a new design. The records have been validated and are checked as a whole here. @throws DesignError */
-export async function createDesign(records: DesignRecord[], id = newId('design')): Promise<string> {
+/**
+ * Stores a new design. The records have been validated and are checked as a whole here.
+ * @param photosFrom the design whose pictures it gets too, for the photos that it has
+ * @throws DesignError
+ */
+export async function createDesign(records: DesignRecord[], id = newId('design'), photosFrom: string | null = null): Promise<string> {
   const change: Change = { added: records, updated: [], removed: [] };
   const design = applyChange(makeDesign([]), change);
   const analysis = analysed(design, 'planned');
@@ -138,6 +142,7 @@ export async function createDesign(records: DesignRecord[], id = newId('design')
         const row = { id, headRevision: 1, schemaVersion: SCHEMA_VERSION, createdAt: now, updatedAt: now, ...summaryOf(analysis) };
         await writer.insert(table.design).values(row);
         await insertRecords(writer, id, records);
+        if (photosFrom !== null) await copyPhotos(writer, photosFrom, id);
         await writer.insert(table.change).values({
           designId: id,
           revision: 1,
@@ -159,9 +164,7 @@ export async function duplicateDesign(id: string): Promise<string> {
   const { design } = await readDesign(id);
   const { name } = settingsOf(design);
   const copy = applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { name: `${cutText(name, 70)} (copy)` } }]));
-  const copyId = await createDesign(Array.from(copy.records.values()));
-  await copyPhotos(id, copyId);
-  return copyId;
+  return createDesign(Array.from(copy.records.values()), newId('design'), id);
 }
 
 export async function renameDesign(id: string, name: string): Promise<void> {

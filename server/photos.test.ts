@@ -6,7 +6,7 @@ import { pip } from '../demo/pip';
 import { LIMITS } from '../core/catalog/vocabulary';
 import type { Photo } from '../core/design/schema';
 import { commit } from './commit';
-import { createDesign } from './designs';
+import { createDesign, duplicateDesign } from './designs';
 import { BadRequest } from './errors';
 import { getPhoto, putPhoto } from './photos';
 import { store } from './store';
@@ -74,4 +74,14 @@ test('while all of them are in the design one more is refused, and nothing goes'
   ]);
   await expect(send(designId, 'photo_new')).rejects.toThrow(BadRequest);
   expect(await Promise.all(['photo_a', 'photo_b', 'photo_new'].map((id) => isHere(designId, id)))).toEqual([true, true, false]);
+});
+
+test('a copy of a design has the pictures of its photos, and of no others', async () => {
+  const designId = await full([
+    { id: 'photo_a', isNamed: true, days: 400 },
+    { id: 'photo_gone', isNamed: false, days: 30 },
+  ]);
+  const copy = await duplicateDesign(designId);
+  expect(await Promise.all(['photo_a', 'photo_gone'].map((id) => isHere(copy, id)))).toEqual([true, false]);
+  expect(await isHere(designId, 'photo_a')).toBe(true);
 });

@@ -54,13 +54,10 @@ export async function keepPhoto(designId: string, id: string, bytes: Uint8Array)
 }
 
 /** Gives a copy of a design the pictures of its photos. */
-export async function copyPhotos(fromId: string, toId: string): Promise<void> {
-  const database = await store().database;
+export async function copyPhotos(writer: Writer, fromId: string, toId: string): Promise<void> {
   const { photo } = table;
-  await oneWriterAtATime(() =>
-    database.run(
-      sql`insert into ${photo} (design_id, id, jpeg, at) select ${toId}, id, jpeg, ${Date.now()} from ${photo} where design_id = ${fromId} and id in (select id from ${table.record} where design_id = ${toId})`,
-    ),
+  await writer.run(
+    sql`insert into ${photo} (design_id, id, jpeg, at) select ${toId}, id, jpeg, ${Date.now()} from ${photo} where design_id = ${fromId} and id in (select id from ${table.record} where design_id = ${toId})`,
   );
 }
 

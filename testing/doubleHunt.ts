@@ -1,8 +1,8 @@
-import type { Finder, Observed } from '../core/diagnosis/diagnose';
+import type { Finder } from '../core/diagnosis/diagnose';
 import { sameRepair, type Flaw } from '../core/diagnosis/flaws';
 import type { Moved } from '../core/diagnosis/foresee';
 import type { DesignIndex } from '../core/rig/designIndex';
-import { DOES, isSameEverywhere, Vehicle } from './faultHunt';
+import { DOES, isSameEverywhere, nameOne, Vehicle } from './faultHunt';
 
 /** How a hunt for two faults at once went. */
 export interface DoubleHunt {
@@ -11,9 +11,6 @@ export interface DoubleHunt {
   /** Whether nothing sound was taken apart: each thing named was wrong, or no meter tells the vehicle from one in which it is. */
   isFound: boolean;
 }
-
-/** Measurements before one would give up. */
-const MOST_MEASURED = 14;
 
 /**
  * Hunts two faults as one does in a vehicle: what is named is mended and proved, and where all is not right yet one begins again with what is left.
@@ -37,25 +34,13 @@ export function huntTwo(
     const seen = seenOf(vehicle);
     // One may hide the other: two that are swapped twice.
     if (doing(seen) === sound) return null;
-    const { named, count } = nameOne(finder, vehicle, seen);
-    measured += count;
-    const mended = left.filter((flaw) => sameRepair(flaw) !== sameRepair(named));
-    if (mended.length === left.length) return { measured, isFound: isSameEverywhere(index, moved, [named], left) };
+    const one = nameOne(finder, vehicle, seen);
+    measured += one.measured;
+    const mended = left.filter((flaw) => sameRepair(flaw) !== sameRepair(one.named));
+    if (mended.length === left.length) return { measured, isFound: isSameEverywhere(index, moved, [one.named], left) };
     left = mended;
   }
   return { measured, isFound: true };
-}
-
-/** Follows the best next measurement until one fault is nine times as likely as all others together. */
-function nameOne(finder: Finder, vehicle: Vehicle, seen: Observed['seen']): { named: Flaw; count: number } {
-  const readings: Observed['readings'][number][] = [];
-  for (;;) {
-    const { ranked, next } = finder.diagnose({ batteryV: vehicle.batteryV, seen, readings });
-    const [first] = ranked;
-    if (first!.probability > 0.9 || next.length === 0 || readings.length === MOST_MEASURED)
-      return { named: first!.flaw, count: readings.length };
-    readings.push(vehicle.read(next[0]!.what));
-  }
 }
 
 /** A flaw out of some, a joint with some resistance that nobody knows. */

@@ -65,13 +65,22 @@ export function hunt(index: DesignIndex, finder: Finder, moved: readonly Moved[]
   const seen = finder.loadIds.map((id) => ({ loadId: id, does: DOES(vehicle.level(id)) }) as const);
   const shows = seen.some(({ loadId: id, does }) => does !== DOES(sound.level(id)));
   if (!shows) return null;
-  const observed: { -readonly [K in keyof Observed]: Observed[K] } = { batteryV: vehicle.batteryV, seen, readings: [] };
-  for (let measured = 0; ; measured++) {
-    const { ranked, next } = finder.diagnose(observed);
+  const { named, measured } = nameOne(finder, vehicle, seen);
+  return { measured, named, isFound: isSame(named, flaw, index, moved) };
+}
+
+/** Measurements before one would give up. */
+const MOST_MEASURED = 14;
+
+/** Follows the best next measurement until one fault is nine times as likely as all others together. */
+export function nameOne(finder: Finder, vehicle: Vehicle, seen: Observed['seen']): { named: Flaw; measured: number } {
+  const readings: Reading[] = [];
+  for (;;) {
+    const { ranked, next } = finder.diagnose({ batteryV: vehicle.batteryV, seen, readings });
     const [first] = ranked;
-    const isSure = first!.probability > 0.9 || next.length === 0 || measured === 14;
-    if (isSure) return { measured, named: first!.flaw, isFound: isSame(first!.flaw, flaw, index, moved) };
-    observed.readings = [...observed.readings, vehicle.read(next[0]!.what)];
+    const isSure = first!.probability > 0.9 || next.length === 0 || readings.length === MOST_MEASURED;
+    if (isSure) return { named: first!.flaw, measured: readings.length };
+    readings.push(vehicle.read(next[0]!.what));
   }
 }
 

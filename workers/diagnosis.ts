@@ -2,7 +2,7 @@ import { deviceOf, makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { BlownCircuit, type BlowsObserved, type CircuitSaid } from '@/core/diagnosis/blows';
 import { drainOf, type Drain, type FuseReading } from '@/core/diagnosis/drain';
-import { Finder, type Diagnosis, type Measurement, type Observed } from '@/core/diagnosis/diagnose';
+import { afterLooking, Finder, type Diagnosis, type Measurement, type Observed } from '@/core/diagnosis/diagnose';
 import { expectedReadings, type Expected } from '@/core/diagnosis/expect';
 import { fitToReadings, type Fitted } from '@/core/diagnosis/fit';
 import { lastReadings } from '@/core/diagnosis/readings';
@@ -38,7 +38,7 @@ self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRe
   const index = indexDesign(design);
   try {
     if (data.ask === 'find') {
-      const finder = new Finder(index, traceWiring(index), data.loadIds, data.moved, { sound: data.sound });
+      const finder = new Finder(index, traceWiring(index), data.loadIds, data.moved, { weight: afterLooking(data.sound) });
       say({ diagnosis: finder.diagnose(data.observed) });
     } else if (data.ask === 'blows') {
       const fuse = deviceOf(design, data.fuseId, 'protection');

@@ -8,7 +8,7 @@ import { rig } from '../../testing/rig';
 import { recordsOf, type Design } from '../design/design';
 import { traceWiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import { Finder, partDeciding, type Reading } from './diagnose';
+import { afterLooking, Finder, partDeciding, type Reading } from './diagnose';
 import { sameRepair, subjectsOf, suspectsIn, withFlaw, type Flaw, type FlawKind } from './flaws';
 import type { Moved } from './foresee';
 import { normalFrom } from './normal';
@@ -97,7 +97,7 @@ test('what was looked at and found sound is less likely, not ruled out', () => {
   const moved = movesFor(index, wiring, [load.id])!;
   const seen = [{ loadId: load.id, does: 'off' }] as const;
   const shares = (sound: readonly string[]) =>
-    new Map(new Finder(index, wiring, [load.id], moved, { sound }).diagnose({ batteryV: 12.6, seen, readings: [] }).ranked.map(({ flaw, probability }) => [sameRepair(flaw), probability])); // prettier-ignore
+    new Map(new Finder(index, wiring, [load.id], moved, { weight: afterLooking(sound) }).diagnose({ batteryV: 12.6, seen, readings: [] }).ranked.map(({ flaw, probability }) => [sameRepair(flaw), probability])); // prettier-ignore
   const open = shares([]);
   const [first] = open.keys();
   const looked = shares([first!]);

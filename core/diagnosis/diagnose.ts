@@ -64,10 +64,14 @@ export interface Suspicion {
   also?: readonly Flaw[];
   /** How much likelier each is than before, by what was seen otherwise. */
   weight?: (flaw: Flaw) => number;
-  /** What was looked at and found sound, by what would be repaired. */
-  sound?: readonly string[];
   /** Everything in the design is suspected, whatever it can influence. */
   isWhole?: boolean;
+}
+
+/** How much likelier each suspect is once some were looked at and found sound, by what would be repaired. */
+export function afterLooking(sound: readonly string[]): (flaw: Flaw) => number {
+  const lookedAt = new Set(sound);
+  return (flaw) => (lookedAt.has(sameRepair(flaw)) ? LOOKED_OVER : 1);
 }
 
 /** One state of a design with everything that may be wrong in it foreseen; asked again and again as readings come in. */
@@ -86,18 +90,14 @@ export class Finder {
     wiring: Wiring,
     loadIds: readonly string[],
     moved: readonly Moved[],
-    { also = [], weight = () => 1, sound = [], isWhole = false }: Suspicion = {},
+    { also = [], weight = () => 1, isWhole = false }: Suspicion = {},
   ) {
     const part = isWhole ? index : partDeciding(index, wiring, loadIds);
     const points = probePoints(part);
     const foresight = new Foresight(index, moved, points, part.wires.map(({ id }) => id)); // prettier-ignore
     this.places = foresight.places;
     this.loadIds = part.loads.map(({ id }) => id);
-    const lookedAt = new Set(sound);
-    const suspects = suspectsIn(part, also).map(({ flaw, prior }) => ({
-      flaw,
-      prior: prior * weight(flaw) * (lookedAt.has(sameRepair(flaw)) ? LOOKED_OVER : 1),
-    }));
+    const suspects = suspectsIn(part, also).map(({ flaw, prior }) => ({ flaw, prior: prior * weight(flaw) }));
     this.foreseen = foresight.all(suspects.filter(({ prior }) => prior > 0));
     this.measurements = measurementsIn(part, points);
   }

@@ -6,18 +6,20 @@ import type { DesignIndex } from '../rig/designIndex';
 /** A half of a plug, by its terminals. */
 export type PlugHalf = 'a' | 'b';
 
+type Plug = Extract<Device, { kind: 'plug' }>;
+
 /** Kinds that bring volts of their own. */
 const SOURCES: ReadonlySet<Device['kind']> = new Set(['battery', 'solarPanel', 'solarController', 'vehicleFeed', 'signalSource', 'dcDcCharger', 'splitRelay', 'alternator', 'charger']); // prettier-ignore
 
 /**
- * The halves of a plug that may be live once they are parted: those from which wires and contacts, whatever their positions, lead to a source’s plus. Those get the covered contacts.
- * Common practice.
+ * The halves of a plug that may be live once they are parted: those from which wires and contacts, whatever their positions, lead to a source’s plus; and those that nothing takes to
+ * the way home any more, where a load they hang on does. Those get the covered contacts. Common practice.
  */
-export function liveHalves(index: DesignIndex, plug: Extract<Device, { kind: 'plug' }>): PlugHalf[] {
+export function liveHalves(index: DesignIndex, plug: Plug): PlugHalf[] {
   const joined = neighbours(index, plug.id);
   return (['a', 'b'] as const).filter((half) =>
     Array.from({ length: plug.pins }, (_, at) => `${half}${at + 1}`).some((terminal) =>
-      reachesSource(index, joined, { deviceId: plug.id, terminal }),
+      isLive(index, joined, { deviceId: plug.id, terminal }, new Set()),
     ),
   );
 }
@@ -25,16 +27,13 @@ export function liveHalves(index: DesignIndex, plug: Extract<Device, { kind: 'pl
 /** What each terminal is joined to by a wire, or by a contact that may close, but for those of one plug. */
 function neighbours({ wires, devices }: DesignIndex, plugId: string): Map<string, TerminalRef[]> {
   const joined = new Map<string, TerminalRef[]>();
+  const lead = (from: TerminalRef, to: TerminalRef) => {
+    const key = terminalKey(from.deviceId, from.terminal);
+    joined.set(key, [...(joined.get(key) ?? []), to]);
+  };
   const join = (one: TerminalRef, other: TerminalRef) => {
-    for (const [from, to] of [
-      [one, other],
-      [other, one],
-    ] as const) {
-      const key = terminalKey(from.deviceId, from.terminal);
-      const list = joined.get(key);
-      if (list) list.push(to);
-      else joined.set(key, [to]);
-    }
+    lead(one, other);
+    lead(other, one);
   };
   for (const { from, to } of wires) join(from, to);
   for (const device of devices.values()) {
@@ -46,16 +45,27 @@ function neighbours({ wires, devices }: DesignIndex, plugId: string): Map<string
   return joined;
 }
 
-function reachesSource({ devices }: DesignIndex, joined: ReadonlyMap<string, TerminalRef[]>, start: TerminalRef): boolean {
+/** @param crossed loads that were come through already */
+function isLive(index: DesignIndex, joined: ReadonlyMap<string, TerminalRef[]>, start: TerminalRef, crossed: ReadonlySet<string>): boolean {
+  const { devices } = index;
   const seen = new Set<string>();
   const open = [start];
+  const loads = new Map<string, TerminalRef>();
+  let isHome = false;
   for (let at = open.pop(); at !== undefined; at = open.pop()) {
     const key = terminalKey(at.deviceId, at.terminal);
     if (seen.has(key)) continue;
     seen.add(key);
     const kind = devices.get(at.deviceId)?.kind;
-    if (kind && SOURCES.has(kind) && !/minus$/i.test(at.terminal)) return true;
+    if (kind && SOURCES.has(kind)) {
+      if (!/minus$/i.test(at.terminal)) return true;
+      isHome = true;
+    }
+    isHome ||= kind === 'groundPoint';
+    if (kind === 'load' && !crossed.has(at.deviceId))
+      loads.set(at.deviceId, { deviceId: at.deviceId, terminal: at.terminal === 'plus' ? 'minus' : 'plus' });
     open.push(...(joined.get(key) ?? []));
   }
-  return false;
+  // What is at the battery's minus stays there, whatever hangs on it.
+  return !isHome && Array.from(loads.values()).some((far) => isLive(index, joined, far, new Set([...crossed, ...loads.keys()])));
 }

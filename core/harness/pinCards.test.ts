@@ -104,14 +104,22 @@ describe('halves of a plug', () => {
     expect(found).toMatchObject([{ severity: 'caution', subjects: ['plug'] }]);
   });
 
-  test('in a way home neither is', () => {
+  // What hangs on the battery's minus stays there; what is cut off from it is lifted to plus by its load.
+  test.each([
+    [false, null],
+    [true, 'Parted, half a stays live: the covered contacts are there, bare pins on b.'],
+  ])('in a way home, with its lamp fed or not: %s', (isFed, expected) => {
     const build = rig();
     build.supply();
+    build.slot('f', 1, 10);
     build.add({ id: 'plug', kind: 'plug', pins: 1, contactMilliohm: 2, ratingA: 20 });
-    build.load(12, 'resistive', 0, { id: 'lamp' });
+    for (const id of ['lamp', 'other']) build.load(12, 'resistive', 0, { id });
+    if (isFed) build.wire('f.out', 'lamp.plus');
+    build.wire('f.out', 'other.plus');
+    build.wire('other.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
     build.wire('lamp.minus', 'plug.a1', 1000, 'mm2:2.5', 'return');
     build.wire('plug.b1', 'bar.bar', 1000, 'mm2:2.5', 'return');
-    expect(halvesWords(cardsOf(build.design()).find(({ device }) => device.id === 'plug')!.live!)).toBeNull();
+    expect(halvesWords(cardsOf(build.design()).find(({ device }) => device.id === 'plug')!.live!)).toBe(expected);
   });
 });
 

@@ -19,20 +19,14 @@ export function withHands(tasks: readonly Task[], design: Design, ticked: Readon
     text === undefined ? [] : [{ id: task, kind: 'own', subjectId: id, placeId, minutes, after: [], isDone: ticked.has(task) }],
   );
   const taken = [...tasks, ...own].map((task): Task => ({ ...task, minutes: byTask.get(task.id)?.minutes ?? task.minutes }));
-  return taken.reduce(waitingFor, { all: taken, hands }).all.flatMap((task) => inSittings(task, byTask.get(task.id)?.sittings, ticked));
-}
-
-interface Waiting {
-  all: Task[];
-  hands: readonly HandTask[];
+  return hands.reduce(waitingFor, taken).flatMap((task) => inSittings(task, byTask.get(task.id)?.sittings, ticked));
 }
 
 /** Lets tasks wait for one as a hand wants it, but where that one waits for them itself. */
-function waitingFor({ all, hands }: Waiting, { id }: Task): Waiting {
-  const wanted = hands.find(({ task }) => task === id)?.before ?? [];
-  const later = wanted.filter((other) => other !== id && all.some((task) => task.id === other) && !waitsFor(all, id, other));
-  if (later.length === 0) return { all, hands };
-  return { all: all.map((task) => (later.includes(task.id) ? { ...task, after: [...task.after, { id, holdMinutes: 0 }] } : task)), hands };
+function waitingFor(all: Task[], { task: id, before = [] }: HandTask): Task[] {
+  if (!all.some((task) => task.id === id)) return all;
+  const later = before.filter((other) => other !== id && all.some((task) => task.id === other) && !waitsFor(all, id, other));
+  return all.map((task) => (later.includes(task.id) ? { ...task, after: [...task.after, { id, holdMinutes: 0 }] } : task));
 }
 
 /** Whether a task comes after another, however far on. */

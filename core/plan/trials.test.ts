@@ -7,7 +7,7 @@ import { traceWiring } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { trialWords } from '../wording/planWords';
 import { wordFinding } from '../wording/wording';
-import { setTrial, trialResults, trialsOf, trialsOfAll } from './trials';
+import { setTrial, trialOf, trialResults, trialsOf, trialsOfAll } from './trials';
 
 const HERON = heron();
 const analysis = analyse(HERON);
@@ -113,4 +113,21 @@ test('with everything on the engine is tried at idle, where one charges; that it
   const build = rig();
   build.supply();
   expect(trialsOfAll(indexDesign(build.design()))).toEqual([]);
+});
+
+test('what is in a file and is no trial’s, or of what is gone, is passed over', () => {
+  const [trial] = of('Hide bench lights');
+  const { circuitId, deviceId } = trialOf(trial!.key)!;
+  for (const key of [
+    `${circuitId} nonsense ${deviceId}`,
+    `${circuitId} levels`,
+    `${circuitId} levels ${deviceId} more`,
+    `gone levels ${deviceId}`,
+    `${circuitId} levels gone`,
+    '',
+  ]) {
+    const edit = new Edit(HERON);
+    setTrial(edit, key, 'failed', '2026-11-29');
+    expect(analyse(edit.design).findings.filter(({ rule }) => rule === 'build.trialFailed')).toEqual([]);
+  }
 });

@@ -26,6 +26,28 @@ export type Trial = { key: string; deviceId: string } & (
 );
 
 export type TrialKind = Trial['kind'];
+const KINDS: Record<TrialKind, true> = { levels: true, range: true, rules: true, pilot: true, even: true, idle: true, hold: true, shut: true, cutsOut: true }; // prettier-ignore
+
+/** What a trial is of. */
+export interface TrialOf {
+  /** Null where it is of everything together. */
+  circuitId: string | null;
+  kind: TrialKind;
+  deviceId: string;
+}
+
+/** In a circuit's place, where it is of all of them; no id is so short. */
+const OF_ALL = '*';
+
+/** What tells a trial from every other; ids have no space in them. */
+const keyOf = ({ circuitId, kind, deviceId }: TrialOf) => `${circuitId ?? OF_ALL} ${kind} ${deviceId}`;
+
+/** What a key is of; null for what is no trial's. */
+export function trialOf(key: string): TrialOf | null {
+  const [circuitId, kind, deviceId, more] = key.split(' ');
+  if (!circuitId || !kind || !deviceId || more !== undefined || !Object.hasOwn(KINDS, kind)) return null;
+  return { circuitId: circuitId === OF_ALL ? null : circuitId, kind: kind as TrialKind, deviceId };
+}
 
 /** A circuit as trials look at it. */
 interface Tried {
@@ -41,7 +63,7 @@ interface Tried {
  */
 export function trialsOf(index: DesignIndex, wiring: Wiring, { id, protectionId, loadIds }: Tried, moved: readonly Moved[]): Trial[] {
   const { index: part } = new Reach(index, wiring).influenceOn(loadIds);
-  const keyed = (kind: TrialKind, deviceId: string) => ({ key: `${id} ${kind} ${deviceId}`, deviceId });
+  const keyed = (kind: TrialKind, deviceId: string) => ({ key: keyOf({ circuitId: id, kind, deviceId }), deviceId });
   const own = index.loads.filter((load) => loadIds.includes(load.id));
   return Array.from(new Set([...part.devices.keys(), ...own.map((load) => load.id)])).flatMap((deviceId): Trial[] => {
     const device = index.devices.get(deviceId)!;
@@ -78,7 +100,7 @@ export function trialsOf(index: DesignIndex, wiring: Wiring, { id, protectionId,
 /** What a whole design is tried by with everything on together: that the engine at idle holds it. None where no engine charges. */
 export function trialsOfAll({ devices }: DesignIndex): Trial[] {
   return Array.from(devices.values()).flatMap(({ id, kind }): Trial[] =>
-    kind === 'alternator' ? [{ key: `all idle ${id}`, deviceId: id, kind: 'idle' }] : [],
+    kind === 'alternator' ? [{ key: keyOf({ circuitId: null, kind: 'idle', deviceId: id }), deviceId: id, kind: 'idle' }] : [],
   );
 }
 

@@ -48,7 +48,7 @@ function wordsOf(design: Design, { kind, subjectId, testFuseA }: Task): string {
         ? `First power to ${name} through its own fuse: no smaller one would hold`
         : `First power to ${name} through a ${formatRating(testFuseA)} test fuse, then its own`;
     case 'test':
-      return `Read ${name} at work and write it down`;
+      return `Read ${name} at work, try it, and write it down`;
     case 'seal':
       return `Seal where ${name} goes through; a drip loop outside, lower than the hole`;
     case 'aim':

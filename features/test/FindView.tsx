@@ -115,7 +115,7 @@ export function FindView({ circuit, moved: whileOn, batteryV }: FindViewProps) {
             mode="multiple"
             aria-label="Other loads that work meanwhile"
             placeholder="others that work"
-            value={[...works]}
+            value={works}
             style={{ minWidth: 200 }}
             optionFilterProp="label"
             options={loads.filter(({ id }) => !circuit.loadIds.includes(id)).map(({ id, name }) => ({ value: id, label: name }))}

@@ -4,11 +4,13 @@ import { Button, Checkbox, Segmented, Select } from 'antd';
 import { Check, Printer } from 'lucide-react';
 import { Fragment, useMemo, useState } from 'react';
 import { Edit } from '@/core/design/edit';
+import { recordsOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import { harnessOf } from '@/core/harness/schedule';
 import { planWork, type Planned } from '@/core/plan/schedule';
 import { doneForNow } from '@/core/design/forNow';
 import { JOINT_WORDS } from '@/core/devices/partSettings';
+import { handKey } from '@/core/plan/handTasks';
 import { tasksOf } from '@/core/plan/tasks';
 import type { Task } from '@/core/plan/task';
 import { tickTask } from '@/core/plan/tickTask';
@@ -45,6 +47,7 @@ export function PlanView() {
   const tasks = useMemo(() => tasksOf(design, index, harness, { isCold }), [design, index, harness, isCold]);
   const { planned, minutes, critical } = useMemo(() => planWork(tasks, people, hours && hours * 60), [tasks, people, hours]);
   const forNow = useMemo(() => doneForNow(whole).sort((a, b) => (a.due ?? LATER).localeCompare(b.due ?? LATER)), [whole]);
+  const hands = useMemo(() => new Map(recordsOf(design, 'handTask').map((hand) => [hand.task, hand])), [design]);
   const done = tasks.filter((task) => task.isDone);
   const open = new Set(planned.map(({ task }) => task.id));
   const isReady = (task: Task) => task.after.every(({ id }) => !open.has(id));
@@ -144,6 +147,7 @@ export function PlanView() {
                 isLate={late.has(one.task.id)}
                 harness={harness}
                 tasks={tasks}
+                hand={hands.get(handKey(one.task))}
                 above={inOrder[at - 1]?.task ?? null}
                 onDone={() => mark(one.task, true)}
                 onEdit={edited}

@@ -4,7 +4,7 @@ import { Button, Dropdown, type MenuProps } from 'antd';
 import { Check, MoreHorizontal } from 'lucide-react';
 import { useState } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
-import { recordsOf } from '@/core/design/design';
+import type { HandTask } from '@/core/design/schema';
 import { nameOf } from '@/core/design/names';
 import { handKey, putBefore, removeOwnTask, setHand } from '@/core/plan/handTasks';
 import { needsOf } from '@/core/plan/needs';
@@ -28,6 +28,8 @@ interface PlannedTaskProps {
   isLate: boolean;
   harness: Harness;
   tasks: readonly Task[];
+  /** What a hand did to it. */
+  hand: HandTask | undefined;
   /** The task above it in the list; null for the first. */
   above: Task | null;
   onDone(): void;
@@ -43,6 +45,7 @@ export function PlannedTask({
   isLate,
   harness,
   tasks,
+  hand,
   above,
   onDone,
   onEdit,
@@ -56,7 +59,6 @@ export function PlannedTask({
   const caution = TASK_CAUTIONS[task.kind];
   const needs = needsOf(design, index, harness, task).map((need) => needWords(need, units));
   const key = handKey(task);
-  const hand = recordsOf(design, 'handTask').find((one) => one.task === key);
   const sittings = hand?.sittings ?? 1;
   const items: MenuProps['items'] = [
     ...(above && handKey(above) !== key ? [{ key: 'before', label: `Do it before: ${taskWords(design, above)}` }] : []),

@@ -2,7 +2,7 @@ import { recordsOf } from '../../design/design';
 import { seeded } from '../../energy/weather';
 import { expectedReadings, mayBeOut, readAll } from '../../diagnosis/expect';
 import { atBattery, lastReadings, momentsOf, unitOf } from '../../diagnosis/readings';
-import { trialResults, type TrialKind } from '../../plan/trials';
+import { trialOf, trialResults } from '../../plan/trials';
 import { verdictOf } from '../../diagnosis/verdict';
 import { NetworkError } from '../../network/networkError';
 import { formatNumber } from '../../units/quantity';
@@ -14,11 +14,12 @@ export function findBuild({ design, circuits }: Analysis): Finding[] {
   const done = new Set(recordsOf(design, 'doneTask').map(({ task }) => task));
   if (done.size === 0) return [];
   const failed = Array.from(trialResults(design)).flatMap(([key, result]): Finding[] => {
-    const [circuitId, kind, deviceId] = key.split(' ') as [string, TrialKind, string];
-    const ofAll = kind === 'idle';
-    if (result !== 'failed' || !design.records.has(deviceId) || !(ofAll || design.records.has(circuitId))) return [];
-    const subjects = ofAll ? [deviceId] : [deviceId, circuitId];
-    return [finding('build.trialFailed', 'caution', subjects, { kind, place: key }, ofAll ? null : circuitId)];
+    const of = result === 'failed' ? trialOf(key) : null;
+    if (!of) return [];
+    const { circuitId, kind, deviceId } = of;
+    const subjects = circuitId === null ? [deviceId] : [deviceId, circuitId];
+    // What was taken out since is tried no more.
+    return subjects.every((id) => design.records.has(id)) ? [finding('build.trialFailed', 'caution', subjects, { kind, place: key }, circuitId)] : []; // prettier-ignore
   });
   const readAt = new Set(recordsOf(design, 'reading').flatMap(({ what }) => (what.kind === 'volts' ? [what.at.deviceId] : [what.wireId])));
   const powered = circuits.flatMap(({ id, loadIds, protectionId, supplyWireIds }): Finding[] => {

@@ -81,7 +81,8 @@ function jointsWhereTheyAre({ index, wires }: Analysis): Finding[] {
     // One that is in place is told of as work to come back to, unless it burns where it is.
     const isToldOf = unfit?.severity === 'caution' && jointForNow(joint) !== null;
     const isAhead = used.some((wire) => wire?.side === 'supply' && wire.sharedBy !== null);
-    const next = inLine(id) ? lands.map(({ from, to }) => (from.deviceId === id ? to : from).deviceId).filter(inLine) : [];
+    const beside = new Set(lands.map(({ from, to }) => (from.deviceId === id ? to : from).deviceId));
+    const next = inLine(id) ? [...beside].filter(inLine) : [];
     return [
       ...(unfit && !isToldOf ? [finding('joint.unfit', unfit.severity, [id], { made, where: unfit.where, amps }, circuitId)] : []),
       ...(zone?.traits?.includes('moving') ? [finding('joint.flexing', 'caution', [id, zone.id], {}, circuitId)] : []),
