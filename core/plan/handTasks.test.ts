@@ -13,6 +13,7 @@ import { indexDesign } from '../rig/designIndex';
 import { needWords, taskWords } from '../wording/planWords';
 import { addOwnTask, handKey, putBefore, removeOwnTask, setHand, waitsFor } from './handTasks';
 import { needsOf } from './needs';
+import { makingDays } from './makingDays';
 import { afterHold, planWork } from './schedule';
 import { SEALANT_HOLD, tasksOf } from './tasks';
 import type { Task } from './task';
@@ -243,4 +244,19 @@ test('a part that is not at hand is told, and whether it is on its way', () => {
   expect(said({ have: 0 })).toEqual(['its part, which is not at hand']);
   expect(said({ have: 0, ordered: 1 })).toEqual(['its part, which is ordered and not here yet']);
   expect(said({ ordered: 2 })).toEqual(['its part, which is ordered and not here yet']);
+});
+
+test('a circuit’s wires are made on the day that the plan makes them; what is made already on none', () => {
+  const days = makingDays(HERON, indexDesign(HERON), harnessOfDesign(HERON), { isCold: false }, 1, 180);
+  const { planned } = planWork(of(HERON), 1, 180);
+  const makes = planned.filter(({ task }) => task.kind === 'make');
+  expect(days.size).toBe(makes.length);
+  for (const { task, startMinute, endMinute } of makes) {
+    expect(days.get(task.subjectId)).toBe(Math.floor(startMinute / 180) + 1);
+    expect(endMinute).toBeLessThanOrEqual(days.get(task.subjectId)! * 180 + 1e-9);
+  }
+  expect(new Set(days.values()).size).toBeGreaterThan(3);
+  const first = makes[0]!.task;
+  const made = edited(HERON, (edit) => tickTask(edit, first, harnessOfDesign(HERON), true, '2026-11-29'));
+  expect(makingDays(made, indexDesign(made), harnessOfDesign(made), { isCold: false }, 1, 180).has(first.subjectId)).toBe(false);
 });

@@ -17,7 +17,7 @@ import { later } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
 import frame from '@/ui/Stage.module.css';
 import { ScheduleView } from './ScheduleView';
-import type { WireGrouping } from './scheduleColumns';
+import { GROUPINGS, type WireGrouping } from './scheduleColumns';
 import { useHarness } from './useHarness';
 import { HARNESS_VIEWS, whereShown, type HarnessView } from './whereShown';
 import styles from './Harness.module.css';
@@ -106,13 +106,7 @@ export function HarnessStage() {
             value={grouping}
             style={{ width: 150 }}
             onChange={setGrouping}
-            options={[
-              { value: 'circuit', label: 'by circuit' },
-              { value: 'look', label: 'by reel' },
-              { value: 'zone', label: 'by zone' },
-              { value: 'way', label: 'by way' },
-              { value: 'none', label: 'one list' },
-            ]}
+            options={GROUPINGS}
           />
         )}
         {(shown === 'schedule' || shown === 'making' || shown === 'parts') && (

@@ -14,6 +14,7 @@ import { endWords, STEP_WORDS } from '@/core/wording/harnessWords';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { scheduleGroups, swatchOf, type WireGrouping, type WireRow } from './scheduleColumns';
+import { useMakingDays } from './useMakingDays';
 import shared from './Harness.module.css';
 import styles from './Making.module.css';
 
@@ -30,7 +31,8 @@ export function MakingView({ harness, grouping, find }: MakingViewProps) {
   // What was finished here stays in sight, or a slip of the thumb could not be put right.
   const [finished, setFinished] = useState<ReadonlySet<string>>(new Set());
   const { commit, refusal } = useRefusal();
-  const groups = useMemo(() => scheduleGroups(analysis, harness, grouping, find), [analysis, harness, grouping, find]);
+  const days = useMakingDays(harness, grouping);
+  const groups = useMemo(() => scheduleGroups(analysis, harness, grouping, find, days), [analysis, harness, grouping, find, days]);
   const { done, of } = madeOf(harness.wires);
   const mark = (lines: readonly HarnessWire[], step: WireStep, isDone: boolean) => {
     const ids = lines.map(({ wire }) => wire.id);

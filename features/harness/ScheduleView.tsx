@@ -12,6 +12,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Grid } from '@/ui/grid/Grid';
 import type { GridActions } from '@/ui/grid/types';
 import { scheduleColumns, scheduleGroups, USUAL_END, type WireGrouping, type WireRow } from './scheduleColumns';
+import { useMakingDays } from './useMakingDays';
 
 interface ScheduleViewProps {
   harness: Harness;
@@ -24,7 +25,8 @@ export function ScheduleView({ harness, grouping, find }: ScheduleViewProps) {
   const analysis = useDesign((state) => state.analysis);
   const { settings } = analysis.index;
   const columns = useMemo(() => scheduleColumns(settings.units, settings), [settings]);
-  const groups = useMemo(() => scheduleGroups(analysis, harness, grouping, find), [analysis, harness, grouping, find]);
+  const days = useMakingDays(harness, grouping);
+  const groups = useMemo(() => scheduleGroups(analysis, harness, grouping, find, days), [analysis, harness, grouping, find, days]);
   const actions = useScheduleActions();
   return <Grid label="Wire schedule" columns={columns} groups={groups} actions={actions} />;
 }

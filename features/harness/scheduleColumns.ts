@@ -23,7 +23,21 @@ export interface WireRow {
   cable: string;
 }
 
-export type WireGrouping = 'circuit' | 'look' | 'zone' | 'way' | 'none';
+export type WireGrouping = 'circuit' | 'look' | 'colour' | 'zone' | 'way' | 'day' | 'none';
+
+/** The groupings as one chooses them. */
+export const GROUPINGS: { value: WireGrouping; label: string }[] = [
+  { value: 'circuit', label: 'by circuit' },
+  { value: 'look', label: 'by reel' },
+  { value: 'colour', label: 'by colour' },
+  { value: 'zone', label: 'by zone' },
+  { value: 'way', label: 'by way' },
+  { value: 'day', label: 'by day' },
+  { value: 'none', label: 'one list' },
+];
+
+/** The day each circuit's wires are made on, by its id. */
+type MakingDays = ReadonlyMap<string | null, number> | null;
 
 /** What an end is shown as where nobody chose it: the same as with an empty cell. */
 export const USUAL_END = 'as usual';
@@ -95,7 +109,13 @@ export function scheduleColumns(units: UnitSystem, settings: DesignIndex['settin
 }
 
 /** The wires as lines of the schedule, grouped. */
-export function scheduleGroups(analysis: Analysis, { wires }: Harness, grouping: WireGrouping, find: string): GridGroup<WireRow>[] {
+export function scheduleGroups(
+  analysis: Analysis,
+  { wires }: Harness,
+  grouping: WireGrouping,
+  find: string,
+  days: MakingDays,
+): GridGroup<WireRow>[] {
   const { design, index } = analysis;
   const { units } = index.settings;
   const rows = wires
@@ -113,10 +133,11 @@ export function scheduleGroups(analysis: Analysis, { wires }: Harness, grouping:
     .filter((row) => isFound(row, find));
   const groups = new Map<string, WireRow[]>();
   for (const row of rows) {
-    const title = titleOf(design, index, row, grouping);
+    const title = titleOf(design, index, row, grouping, days);
     groups.set(title, [...(groups.get(title) ?? []), row]);
   }
-  return Array.from(groups, ([title, list]) => ({
+  const inOrder = grouping === 'day' ? [...groups].sort(([a], [b]) => a.localeCompare(b, 'en', { numeric: true })) : [...groups];
+  return inOrder.map(([title, list]) => ({
     id: title || 'all',
     title: title && `${title} · ${list.length}`,
     ...(title && {
@@ -136,12 +157,18 @@ function endName(design: Design, { devices }: DesignIndex, { deviceId, terminal 
   return `${nameOf(design, deviceId)}, ${device ? terminalName(device, terminal) : terminal}`;
 }
 
-function titleOf(design: Design, { devices }: DesignIndex, { line, circuit }: WireRow, grouping: WireGrouping): string {
+function titleOf(design: Design, { devices }: DesignIndex, { line, circuit }: WireRow, grouping: WireGrouping, days: MakingDays): string {
   switch (grouping) {
     case 'circuit':
       return circuit || 'Shared by circuits';
     case 'look':
       return `${formatConductor(line.wire.conductor)}, ${line.look ? lookWords(line.look) : 'no colour yet'}`;
+    case 'colour':
+      return line.look ? lookWords(line.look) : 'no colour yet';
+    case 'day': {
+      const day = days?.get(line.role.circuitId);
+      return day === undefined ? 'Made' : `Day ${day} of the work plan`;
+    }
     case 'zone': {
       const zoneId = devices.get(line.to.deviceId)?.zoneId ?? devices.get(line.from.deviceId)?.zoneId;
       return zoneId ? nameOf(design, zoneId) : 'In no zone';

@@ -17,12 +17,12 @@ import { tickTask } from '@/core/plan/tickTask';
 import { formatClock, formatRating } from '@/core/units/quantity';
 import { taskWords } from '@/core/wording/planWords';
 import { useDesign } from '@/features/design/DesignProvider';
+import { usePlanOptions } from '@/features/design/usePlanOptions';
 import { useRefusal } from '@/features/design/useRefusal';
 import { today } from '@/core/units/days';
 import shared from '../harness/Harness.module.css';
 import { OwnTaskForm } from './OwnTaskForm';
 import { PlannedTask } from './PlannedTask';
-import { usePlanOptions } from './usePlanOptions';
 import styles from './Plan.module.css';
 
 /** Behind every day. */
