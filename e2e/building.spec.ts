@@ -5,10 +5,11 @@ test('the plan by hand: a task of one’s own, put before another, split, timed,
   const plan = page.getByRole('region', { name: 'Work plan' });
   const form = page.getByRole('form', { name: 'A task of your own' });
   await expect(plan.getByRole('listitem').first()).toContainText('Isolate');
-  await form.getByRole('textbox', { name: 'Minutes it takes' }).fill('a while');
-  await expect(form.getByRole('alert')).toContainText('1 to 6000 minutes');
-  await form.getByRole('textbox', { name: 'Minutes it takes' }).fill('25');
-  await form.getByRole('textbox', { name: 'What is to be done' }).fill('Fetch the paint');
+  await form.getByRole('textbox', { name: 'Minutes it takes' }).fill('99999');
+  await expect(form).toContainText('from 1 min to 6000 min');
+  await form.getByRole('textbox', { name: 'Minutes it takes' }).fill('25 min');
+  // As a cell of a spreadsheet brings it.
+  await form.getByRole('textbox', { name: 'What is to be done' }).fill('Fetch\tthe paint');
   await page.keyboard.press('Enter');
   const own = plan.getByRole('listitem').filter({ hasText: 'Fetch the paint' });
   await expect(own).toContainText('25 min');
@@ -25,8 +26,12 @@ test('the plan by hand: a task of one’s own, put before another, split, timed,
   await expect(own).toContainText('40 min');
   await more(/^More for Fetch the paint/, /^Do it before:/);
   await expect(own).toContainText('moved by hand');
-  // The second task waits for the first: nothing that a hand wants changes that.
-  await more(/^More for Drill|^More for Fit/, /^Do it before: Isolate|^Do it before: Make/);
+  // What the trade keeps in order stays so, and says so where it stands.
+  const prime = plan.getByRole('listitem').filter({ hasText: 'Deburr and prime the hole of Into the galley' });
+  await prime.getByRole('button', { name: /^More for/ }).click();
+  await page.getByRole('menuitem', { name: 'Do it before: Drill where Into the galley goes through' }).click();
+  await expect(prime.getByRole('alert')).toContainText('It waits for that one itself');
+  await expect(prime).not.toContainText('moved by hand');
   await saved(page);
   await page.reload();
   await expect(own).toContainText('40 min');
@@ -57,6 +62,11 @@ test('a demo half built: what is for now, readings that are out lead to the faul
   await page.getByText('Find a fault', { exact: true }).click();
   await page.getByRole('radiogroup', { name: 'What Bench puck does' }).getByText('dead', { exact: true }).click();
   const wrong = page.getByRole('region', { name: 'What is likely wrong' });
+  await expect(wrong.getByRole('listitem').first()).toContainText('Bench puck', { timeout: 30_000 });
+  await wrong.getByRole('checkbox', { name: 'Looked at and sound: the part itself is dead, Bench puck' }).check();
+  await expect(wrong.getByRole('listitem').first()).not.toContainText('Bench puck', { timeout: 30_000 });
+  // However far down it is by now, it can be taken back.
+  await page.getByRole('button', { name: 'Not looked at: the part itself is dead, Bench puck' }).click();
   await expect(wrong.getByRole('listitem').first()).toContainText('Bench puck', { timeout: 30_000 });
   await wrong.getByRole('checkbox', { name: 'Looked at and sound: the part itself is dead, Bench puck' }).check();
   await expect(wrong.getByRole('listitem').first()).not.toContainText('Bench puck', { timeout: 30_000 });

@@ -24,6 +24,9 @@ export function nameProblem(name: string, most: number = LIMITS.nameLength): str
   return length > most ? `${length} characters; ${most} are the most` : null;
 }
 
+/** What a cell of a spreadsheet brings along, tabs above all, and no name has. */
+const CONTROLS = /[\u0000-\u001f\u007f]+/g;
+
 /** A name being written. One too long stays as it was written and says so. */
 export function NameInput({ label, value, onChange, onEnter, onBlur, most = LIMITS.nameLength, size = 'small', ...rest }: NameInputProps) {
   const problem = nameProblem(value, most);
@@ -36,7 +39,7 @@ export function NameInput({ label, value, onChange, onEnter, onBlur, most = LIMI
         aria-invalid={problem !== null}
         status={problem ? 'error' : undefined}
         value={value}
-        onChange={(event) => onChange(event.target.value)}
+        onChange={(event) => onChange(event.target.value.replace(CONTROLS, ' '))}
         onPressEnter={() => problem === null && onEnter?.()}
         onBlur={onBlur}
       />

@@ -1,13 +1,14 @@
 'use client';
 
-import { Button, Input, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { recordsOf } from '@/core/design/design';
 import type { Edit } from '@/core/design/edit';
 import { addOwnTask } from '@/core/plan/handTasks';
-import { parseNumber } from '@/core/units/parse';
 import { useDesign } from '@/features/design/DesignProvider';
+import { NameInput, nameProblem } from '@/ui/NameInput';
+import { QuantityField } from '@/ui/QuantityField';
 import styles from './Plan.module.css';
 
 interface OwnTaskFormProps {
@@ -20,27 +21,26 @@ export function OwnTaskForm({ onEdit }: OwnTaskFormProps) {
   const design = useDesign((state) => state.design);
   const [text, setText] = useState('');
   const [placeId, setPlaceId] = useState<string | null>(null);
-  const [minutes, setMinutes] = useState('15');
-  const read = parseNumber(minutes);
-  const isWrong = !read.ok || read.value < 1 || read.value > LIMITS.taskMinutes;
+  const [minutes, setMinutes] = useState(15);
+  const task = text.trim();
   return (
     <form
       className={styles.own}
       aria-label="A task of your own"
       onSubmit={(event) => {
         event.preventDefault();
-        if (!read.ok || isWrong || text.trim() === '') return;
-        if (onEdit(`Task: ${text.trim()}`, (edit) => addOwnTask(edit, text.trim(), placeId, read.value))) setText('');
+        if (task === '' || nameProblem(task)) return;
+        if (onEdit(`Task: ${task}`, (edit) => addOwnTask(edit, task, placeId, minutes))) setText('');
       }}
     >
-      <Input
-        size="small"
-        aria-label="What is to be done"
-        placeholder="a task of your own: paint, parts to fetch, a helper to ring"
-        maxLength={LIMITS.nameLength}
-        value={text}
-        onChange={({ target }) => setText(target.value)}
-      />
+      <span className={styles.text}>
+        <NameInput
+          label="What is to be done"
+          placeholder="a task of your own: paint, parts to fetch, a helper to ring"
+          value={text}
+          onChange={setText}
+        />
+      </span>
       <Select<string>
         size="small"
         allowClear
@@ -53,20 +53,18 @@ export function OwnTaskForm({ onEdit }: OwnTaskFormProps) {
         options={recordsOf(design, 'place').map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(id: string | undefined) => setPlaceId(id ?? null)}
       />
-      <Input
-        size="small"
-        aria-label="Minutes it takes"
-        inputMode="decimal"
-        suffix="min"
-        style={{ width: 92 }}
+      <QuantityField
+        label="Minutes it takes"
         value={minutes}
-        {...(isWrong && { status: 'error' as const })}
-        onChange={({ target }) => setMinutes(target.value)}
+        unit="min"
+        decimals={0}
+        least={1}
+        most={LIMITS.taskMinutes}
+        onCommit={setMinutes}
       />
       <Button size="small" htmlType="submit">
         Add
       </Button>
-      {isWrong && <span role="alert">{`1 to ${LIMITS.taskMinutes} minutes`}</span>}
     </form>
   );
 }

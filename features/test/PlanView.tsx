@@ -40,7 +40,6 @@ export function PlanView() {
   const designId = useDesign(({ id }) => id);
   const [options, setOptions] = usePlanOptions(designId);
   const { people, isCold, hours } = options;
-  const [why, setWhy] = useState<string | null>(null);
   const [showDone, setShowDone] = useState(false);
   const { commit, refusal } = useRefusal();
   const harness = useMemo(() => harnessOf(index, wiring), [index, wiring]);
@@ -57,6 +56,7 @@ export function PlanView() {
       tickTask(edit, task, harness, isDone, today());
       return edit.change;
     });
+  /** Whether it was taken: steps that say no to themselves are not. */
   const edited = (label: string, steps: (edit: Edit) => boolean | void): boolean => {
     let isTaken = true;
     const refused = commit(label, (now) => {
@@ -64,7 +64,6 @@ export function PlanView() {
       isTaken = steps(edit) !== false;
       return edit.change;
     });
-    setWhy(isTaken ? null : 'It waits for that one itself: a hole before its cable, a check before power. It stays where it is.');
     return refused === null && isTaken;
   };
   const late = new Set(critical);
@@ -113,7 +112,6 @@ export function PlanView() {
           Print
         </Button>
         {refusal}
-        {why && <span role="alert">{why}</span>}
       </div>
       <OwnTaskForm onEdit={edited} />
       {planned.length === 0 && forNow.length === 0 && <p>All of it is done.</p>}

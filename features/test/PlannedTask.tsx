@@ -33,7 +33,8 @@ interface PlannedTaskProps {
   /** The task above it in the list; null for the first. */
   above: Task | null;
   onDone(): void;
-  onEdit(label: string, steps: (edit: Edit) => boolean | void): void;
+  /** Whether it was taken. */
+  onEdit(label: string, steps: (edit: Edit) => boolean | void): boolean;
 }
 
 /** A task with what it needs, and what a hand can do to it. */
@@ -54,6 +55,7 @@ export function PlannedTask({
   const index = useDesign(({ analysis }) => analysis.index);
   const units = useUnits();
   const [isTimed, setTimed] = useState(false);
+  const [isRefused, setRefused] = useState(false);
   const words = taskWords(design, task);
   const hold = Math.max(0, ...task.after.map(({ holdMinutes }) => holdMinutes));
   const caution = TASK_CAUTIONS[task.kind];
@@ -69,7 +71,7 @@ export function PlannedTask({
     ...(hand?.text === undefined ? [] : [{ key: 'remove', label: 'Take it off the list', danger: true }]),
   ];
   const act: Record<string, () => void> = {
-    before: () => onEdit(`Before ${taskWords(design, above!)}`, (edit) => putBefore(edit, tasks, key, handKey(above!))),
+    before: () => setRefused(!onEdit(`Before ${taskWords(design, above!)}`, (edit) => putBefore(edit, tasks, key, handKey(above!)))),
     minutes: () => setTimed(true),
     more: () => onEdit(`Sittings of ${words}`, (edit) => setHand(edit, key, { sittings: sittings + 1 })),
     one: () => onEdit(`One sitting of ${words}`, (edit) => setHand(edit, key, { sittings: undefined })),
@@ -92,6 +94,9 @@ export function PlannedTask({
         {caution && <em>{caution}</em>}
         {task.ohms && <small>{ohmsWords(task.ohms)}</small>}
         {task.kind === 'isolate' && <StillLiveList />}
+        {isRefused && (
+          <em role="alert">It waits for that one itself: a hole before its cable, a check before power. It stays where it is.</em>
+        )}
         {isTimed && (
           <QuantityField
             label={`Minutes of ${words}`}
@@ -112,7 +117,16 @@ export function PlannedTask({
         <Button aria-label={`Done: ${words}`} disabled={!isReady} icon={<Check size={16} />} onClick={onDone}>
           done
         </Button>
-        <Dropdown trigger={['click']} menu={{ items, onClick: ({ key: chosen }) => act[chosen]!() }}>
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items,
+            onClick: ({ key: chosen }) => {
+              setRefused(false);
+              act[chosen]!();
+            },
+          }}
+        >
           <Button type="text" aria-label={`More for ${words}`} icon={<MoreHorizontal size={16} />} />
         </Dropdown>
       </span>

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Checkbox } from 'antd';
+import { Trash2 } from 'lucide-react';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import type { Design } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
@@ -83,7 +84,42 @@ export function Suspects({ diagnosis: { ranked, isOutside }, numbers, notes, onN
           };
         })}
       />
+      <Sound
+        flaws={ranked.map(({ flaw }) => flaw).filter((flaw) => notes.sound.includes(sameRepair(flaw)))}
+        numbers={numbers}
+        onTakeBack={(flaw) => found(flaw, false)}
+      />
     </section>
+  );
+}
+
+interface SoundProps {
+  flaws: readonly Flaw[];
+  numbers: WireNumbers;
+  onTakeBack(flaw: Flaw): void;
+}
+
+/** What was looked at and found sound, however far down the list it is by now; each to be taken back. */
+function Sound({ flaws, numbers, onTakeBack }: SoundProps) {
+  const design = useDesign((state) => state.design);
+  if (flaws.length === 0) return null;
+  return (
+    <ul aria-label="Looked at and sound" className={styles.sound}>
+      {flaws.map((flaw) => {
+        const { fault, where } = flawWords(design, flaw, numbers);
+        return (
+          <li key={sameRepair(flaw)}>
+            not {fault}: {where}
+            <Button
+              size="small"
+              aria-label={`Not looked at: ${fault}, ${where}`}
+              icon={<Trash2 size={14} />}
+              onClick={() => onTakeBack(flaw)}
+            />
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 
