@@ -1,6 +1,6 @@
-import { analyse } from '../analysis/analyse';
+import { analyse, figuresOf } from '../analysis/analyse';
 import { overWhenSolved } from '../analysis/solved';
-import type { Analysis, RunStep } from '../analysis/types';
+import type { Analysis, CircuitAnalysis, RunStep } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
 import { applyUnchecked, isEmpty, updateRecords } from '../design/change';
@@ -134,8 +134,10 @@ const TRUNK_ROUNDS = 80;
  * it is lost before they begin.
  */
 export function growTrunks(start: Analysis): { analysis: Analysis; done: Done[] } {
-  let analysis = start;
-  for (const { id } of start.circuits) analysis = grownFor(analysis, id) ?? analysis;
+  let grown = start;
+  for (const { id } of start.circuits) grown = grownFor(grown, id) ?? grown;
+  if (grown === start) return { analysis: start, done: [] };
+  const analysis = analyse(grown.design, grown);
   const done = start.index.wires.flatMap(({ id, conductor }) => {
     const now = analysis.wires.get(id)?.wire.conductor;
     return now === undefined || now === conductor ? [] : [{ name: nameOf(start.design, id), did: `Use ${formatConductor(now)}` }];
@@ -143,30 +145,52 @@ export function growTrunks(start: Analysis): { analysis: Analysis; done: Done[] 
   return { analysis, done };
 }
 
-/** The shared cables of one circuit grown until some size of its own does; null where none comes to do, or one does already. */
+/** The shared cables of one circuit grown until some size of its own does, figures alone; null where none comes to do, or one does already. */
 function grownFor(start: Analysis, circuitId: string): Analysis | null {
+  const { nominalV, conductorStandard } = start.index.settings;
   let analysis = start;
   for (let round = 0; round < TRUNK_ROUNDS; round++) {
-    const { nominalV, conductorStandard } = analysis.index.settings;
     const circuit = analysis.circuits.find(({ id }) => id === circuitId)!;
     const { choice, worstLoadId, sharedDropV, targetPercent } = circuit;
     if (choice !== null) return round === 0 ? null : analysis;
     if (worstLoadId === null || sharedDropV <= (SHARED_PART * targetPercent * nominalV) / 100) return null;
-    const next = thickerWhereMostIsLost([...circuit.supplyRun, ...circuit.returnRun], conductorStandard);
+    const shared = sharedCables(circuit);
+    // What the thickest there are would not do for, no thinner ones do.
+    if (
+      round === 0 &&
+      !hasChoice(
+        withSizes(analysis, shared, (now) => sizesLike(conductorStandard, now).at(-1)!),
+        circuitId,
+      )
+    )
+      return null;
+    const next = shared.find(({ conductor }) => thickerThan(conductor, conductorStandard));
     if (!next) return null;
-    analysis = analyse(applyUnchecked(analysis.design, updateRecords(analysis.design, [{ id: next.id, set: { conductor: next.size } }])), analysis); // prettier-ignore
+    analysis = withSizes(analysis, [next], (conductor) => thickerThan(conductor, conductorStandard)!);
   }
   return null;
 }
 
-function thickerWhereMostIsLost(run: readonly RunStep[], standard: ConductorStandard): { id: string; size: ConductorSize } | null {
-  const shared = run.flatMap((step) => (step.kind === 'wire' && step.shared ? [step] : [])).sort((a, b) => b.dropV - a.dropV);
-  for (const { wireId, conductor } of shared) {
-    const size = sizesLike(standard, conductor).find((one) => areaMm2(one) > areaMm2(conductor));
-    if (size) return { id: wireId, size };
-  }
-  return null;
+type SharedCable = Extract<RunStep, { kind: 'wire' }>;
+
+/** Cables it shares with others, where most is lost first. */
+function sharedCables({ supplyRun, returnRun }: CircuitAnalysis): SharedCable[] {
+  return [...supplyRun, ...returnRun]
+    .flatMap((step) => (step.kind === 'wire' && step.shared ? [step] : []))
+    .sort((a, b) => b.dropV - a.dropV);
 }
+
+function thickerThan(conductor: ConductorSize, standard: ConductorStandard): ConductorSize | undefined {
+  return sizesLike(standard, conductor).find((size) => areaMm2(size) > areaMm2(conductor));
+}
+
+function withSizes(analysis: Analysis, cables: readonly SharedCable[], sizeFor: (now: ConductorSize) => ConductorSize): Analysis {
+  const sizes = new Map(cables.map(({ wireId, conductor }) => [wireId, sizeFor(conductor)]));
+  const sets = Array.from(sizes, ([id, conductor]) => ({ id, set: { conductor } }));
+  return figuresOf(applyUnchecked(analysis.design, updateRecords(analysis.design, sets)), analysis);
+}
+
+const hasChoice = ({ circuits }: Analysis, circuitId: string) => circuits.find(({ id }) => id === circuitId)!.choice !== null;
 
 /**
  * Feeders behind the main protection brought down to what they carry now: the smallest fuse that suits it and the thinnest cable, out and back, with

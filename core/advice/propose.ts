@@ -57,8 +57,12 @@ interface Search {
   circuit: CircuitAnalysis;
   candidates: Candidate[];
   at: number;
+  /** Pairs that would break a rule with one that was tried. */
+  passedOver: Set<number>;
   /** Why each conductor was refused, by the fuse tried on it. */
   refused: Map<ConductorSize, Map<number, ProposalGovernor>>;
+  /** Runs through wires of another that is being sized too: what refuses one of its pairs may be the other’s doing. */
+  entwined: boolean;
   /** Whether it keeps every rule as it is, though it may lose too much as wired: then nothing but a better pair takes its place. */
   keepsRules: boolean;
   /** As it is, when that keeps its target as wired too: what must be beaten. */
@@ -174,7 +178,9 @@ function sizeAll(
   const wanted = start.circuits.filter(({ id, worstLoadId }) => worstLoadId !== null && (circuitIds === null || circuitIds.includes(id)));
   const overBefore = overWhenSolved(start);
   const valueOf = (circuit: CircuitAnalysis, conductor: ConductorSize) => valueAt(start, circuit, conductor, measure, prices);
+  const users = countUsers(wanted);
   const searches = wanted.map((circuit): Search => {
+    const entwined = wiresOf(circuit).some((id) => users.get(id)! > 1);
     const keepsRules = findingsOf(start, circuit.id).length === 0;
     const asItIs = keepsRules && !overBefore.has(circuit.id) ? currentValue(start, circuit, measure, prices) : null;
     const candidates = candidatesOf(start, circuit, measure)
@@ -184,7 +190,8 @@ function sizeAll(
         (a, b) =>
           a.value - b.value || Number(b.ratingA === circuit.ratingA) - Number(a.ratingA === circuit.ratingA) || a.ratingA - b.ratingA,
       );
-    return { circuit, candidates, at: 0, refused: new Map(), keepsRules, asItIs, onlyDrop: [], byFormula: null };
+    const untried = { at: 0, passedOver: new Set<number>(), refused: new Map(), onlyDrop: [], byFormula: null };
+    return { circuit, candidates, entwined, ...untried, keepsRules, asItIs };
   });
   const neighbours = neighbourWatch(
     start,
@@ -199,20 +206,21 @@ function sizeAll(
     const running = searches.filter(({ at, candidates }) => at < candidates.length);
     const own = running.flatMap((search) => {
       const broken = findingsOf(tried, search.circuit.id);
-      if (broken.length > 0 && broken.every(isDrop)) search.onlyDrop.push(search.at);
-      return broken.length > 0 ? [{ search, broken: broken[0]!, withAnyFuse: broken.every(isWhateverTheFuse) }] : [];
+      if (broken.length === 0) return [];
+      if (broken.every(isDrop)) search.onlyDrop.push(search.at);
+      return [{ search, ...refusalBy(broken, search.entwined) }];
     });
     // Once every circuit keeps its own rules, none may cost a neighbour its.
     const [harm] = own.length === 0 ? neighbours(tried) : [];
-    const refused = harm ? running.map((search) => ({ search, broken: harm, withAnyFuse: false })) : own;
-    for (const { search, broken, withAnyFuse } of refused) refuse(search, GOVERNED[broken.rule] ?? 'fuse', withAnyFuse);
+    const refused = harm ? running.map((search) => ({ search, governor: governorBy(harm), also: 'none' as const })) : own;
+    for (const { search, governor, also } of refused) refuse(search, governor, also);
     if (refused.length > 0) continue;
     // The formula is content; fuses, contacts and joints lose their share as well.
     const over = overWhenSolved(tried);
     const lossy = running.filter(({ circuit }) => over.has(circuit.id));
     for (const search of lossy) {
       search.byFormula ??= search.at;
-      refuse(search, 'drop', true);
+      refuse(search, 'drop', 'all');
       // Thicker wires of its own take away their own part alone; least drop began with the thickest.
       const { cableDropV, sharedDropV, targetPercent } = tried.circuits.find(({ id }) => id === search.circuit.id)!;
       const elsewhereV = over.get(search.circuit.id)! - (cableDropV - sharedDropV);
@@ -246,20 +254,51 @@ function sizeAll(
   return { proposal: { change, circuits, first: [...done, ...more], before: sum('before'), after: sum('after') }, result, touched };
 }
 
-/** On to the next pair, or past all with the same conductor where no other fuse would help. Those stand next to each other: they are worth the same. */
-function refuse(search: Search, governor: ProposalGovernor, withAnyFuse: boolean): void {
-  const { conductor } = search.candidates[search.at]!;
-  const known = search.refused.get(conductor) ?? new Map<number, ProposalGovernor>();
-  search.refused.set(conductor, known);
-  do {
-    known.set(search.candidates[search.at]!.ratingA, governor);
-    search.at += 1;
-  } while (withAnyFuse && search.candidates[search.at]?.conductor === conductor);
+const wiresOf = ({ supplyWireIds, returnWireIds }: CircuitAnalysis) => [...supplyWireIds, ...returnWireIds];
+
+/** How many of some circuits run through each of their wires. */
+function countUsers(circuits: readonly CircuitAnalysis[]): Map<string, number> {
+  const users = new Map<string, number>();
+  for (const circuit of circuits) for (const id of new Set(wiresOf(circuit))) users.set(id, (users.get(id) ?? 0) + 1);
+  return users;
+}
+
+/** Which other fuses on the same conductor would break a rule with the one tried. */
+type OthersRefused = 'none' | 'larger' | 'all';
+
+/** On to the next pair that may do. Those with one conductor stand next to each other, since they are worth the same. */
+function refuse(search: Search, governor: ProposalGovernor, also: OthersRefused): void {
+  const { candidates, passedOver, refused, at } = search;
+  const { conductor, ratingA } = candidates[at]!;
+  const known = refused.get(conductor) ?? new Map<number, ProposalGovernor>();
+  refused.set(conductor, known.set(ratingA, governor));
+  for (let other = at + 1; also !== 'none' && candidates[other]?.conductor === conductor; other++) {
+    const larger = candidates[other]!.ratingA;
+    if (also !== 'all' && larger < ratingA) continue;
+    known.set(larger, governor);
+    passedOver.add(other);
+  }
+  do search.at += 1;
+  while (passedOver.has(search.at));
 }
 
 /** Rules that a conductor breaks whatever fuse stands before it. */
-function isWhateverTheFuse({ rule }: Finding): boolean {
-  return isDrop({ rule }) || rule === 'wire.overloaded' || rule === 'wire.tooSmallForStandard' || rule === 'wire.belowMinimum';
+const WHATEVER_THE_FUSE: ReadonlySet<Rule> = new Set(['wire.overloaded', 'wire.tooSmallForStandard', 'wire.belowMinimum']);
+/** Rules that a fuse too large for its conductor breaks, and every larger one with it. */
+const TOO_LARGE: ReadonlySet<Rule> = new Set(['fuse.aboveConductor', 'return.thinnerThanFuse', 'fuse.neverClears', 'wire.spoiltFirst']);
+
+/** What a pair is refused for, and what else with it. */
+function refusalBy(broken: readonly Finding[], entwined: boolean): { governor: ProposalGovernor; also: OthersRefused } {
+  const governor = governorBy(broken[0]!);
+  if (broken.every((finding) => isDrop(finding) || WHATEVER_THE_FUSE.has(finding.rule))) return { governor, also: 'all' };
+  if (entwined) return { governor, also: 'none' };
+  const byConductor = broken.find(({ rule }) => WHATEVER_THE_FUSE.has(rule));
+  if (byConductor) return { governor: governorBy(byConductor), also: 'all' };
+  return { governor, also: broken.some(({ rule }) => TOO_LARGE.has(rule)) ? 'larger' : 'none' };
+}
+
+function governorBy({ rule }: Finding): ProposalGovernor {
+  return GOVERNED[rule] ?? 'fuse';
 }
 
 function isDrop({ rule }: Pick<Finding, 'rule'>): boolean {
@@ -339,7 +378,7 @@ function candidatesOf({ index, wiring, loads }: Analysis, circuit: CircuitAnalys
 }
 
 function metresOf({ wires }: Analysis, circuit: CircuitAnalysis): number {
-  return [...circuit.supplyWireIds, ...circuit.returnWireIds].reduce((sum, id) => sum + (wires.get(id)?.wire.lengthMm ?? 0) / 1000, 0);
+  return wiresOf(circuit).reduce((sum, id) => sum + (wires.get(id)?.wire.lengthMm ?? 0) / 1000, 0);
 }
 
 /** The measure of a circuit with one conductor throughout. Least drop is least resistance: the thickest first. */
@@ -358,7 +397,7 @@ function currentValue(analysis: Analysis, circuit: CircuitAnalysis, measure: Mea
 /** A circuit's own wires as they are. */
 function sized(analysis: Analysis, circuit: CircuitAnalysis, prices: Prices): Sized {
   const { conductor, ratingA, dropPercent } = circuit;
-  return { conductor, ratingA, dropPercent, ...cableOf(analysis, [...circuit.supplyWireIds, ...circuit.returnWireIds], prices) };
+  return { conductor, ratingA, dropPercent, ...cableOf(analysis, wiresOf(circuit), prices) };
 }
 
 function setSizes(edit: Edit, searches: readonly Search[]): void {
@@ -366,7 +405,7 @@ function setSizes(edit: Edit, searches: readonly Search[]): void {
     const chosen = candidates[at];
     if (!chosen) continue;
     edit.set(circuit.protectionId, { ratingA: chosen.ratingA });
-    for (const id of [...circuit.supplyWireIds, ...circuit.returnWireIds]) edit.set(id, { conductor: chosen.conductor });
+    for (const id of wiresOf(circuit)) edit.set(id, { conductor: chosen.conductor });
   }
 }
 

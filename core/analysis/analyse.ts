@@ -24,6 +24,14 @@ import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } fr
  * are taken over where everything they were made from is the same.
  */
 export function analyse(design: Design, previous: Analysis | null = null): Analysis {
+  const analysis = figuresOf(design, previous);
+  analysis.findings = findAll(analysis);
+  analysis.circuits = withVerdicts(analysis, previous);
+  return analysis;
+}
+
+/** The same with its figures alone, nothing judged: no findings, and every circuit as if it had none. */
+export function figuresOf(design: Design, previous: Analysis | null = null): Analysis {
   const context = makeContext(design, previous);
   const { index, draws, supply, returns } = context;
   const { scenarios, scenario } = budgets(index, draws, context.exclusions, previous);
@@ -32,7 +40,7 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
   const { short, protections } = analyseProtections(context, previous);
   const bank = index.battery ? bankFacts(index.battery) : null;
   const totals = totalsOf(context.exclusions, loads, scenarios, scenario, bank?.usableAh ?? null);
-  const analysis: Analysis = {
+  return {
     design,
     index,
     loads,
@@ -56,9 +64,6 @@ export function analyse(design: Design, previous: Analysis | null = null): Analy
     findings: [],
     memo: { circuits, draws, supply, returns, loadedTogether: context.loadedTogether, short },
   };
-  analysis.findings = findAll(analysis);
-  analysis.circuits = withVerdicts(analysis, previous);
-  return analysis;
 }
 
 function budgets(

@@ -109,6 +109,8 @@ function exclusionsOf(index: DesignIndex, wiring: Wiring, previous: Analysis | n
 function worksAsBefore(before: DesignRecord | undefined, now: Device | undefined): boolean {
   if (before?.type !== 'device' || !now) return before?.type !== 'settings';
   if (before.kind === 'load' && now.kind === 'load') return before.exclusiveGroup === now.exclusiveGroup;
+  // Whatever its rating a fuse stays whole there, since time stands still.
+  if (before.kind === 'protection' && now.kind === 'protection') return true;
   const { workedInUse, step } = kindOf(now);
   return !workedInUse && !step;
 }
