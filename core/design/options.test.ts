@@ -25,7 +25,8 @@ import {
 } from './options';
 import { DesignError } from './problems';
 import { checkReferences } from './references';
-import { changeSchema, PART_TYPES, recordSchema, type PartRecord } from './schema';
+import { isPart } from './recordKinds';
+import { changeSchema, recordSchema, type PartRecord } from './schema';
 
 function edited(design: Design, make: (edit: Edit) => void): Design {
   const edit = new Edit(design);
@@ -34,7 +35,7 @@ function edited(design: Design, make: (edit: Edit) => void): Design {
 }
 
 /** What an option can hold of a design, for comparing. */
-const partsOf = (design: Design) => Object.fromEntries(Array.from(design.records).filter(([, { type }]) => PART_TYPES.has(type)));
+const partsOf = (design: Design) => Object.fromEntries(Array.from(design.records).filter(([, record]) => isPart(record)));
 const withoutChoices = (design: Design) =>
   Object.fromEntries(Array.from(design.records).filter(([, { type }]) => type !== 'choice' && type !== 'option'));
 const optionCalled = (design: Design, name: string) => recordsOf(design, 'option').find((option) => option.name === name)!;

@@ -16,24 +16,15 @@ import { Edit } from './edit';
 import { newId } from './ids';
 import { DesignError } from './problems';
 import { referencesOf } from './references';
-import { PART_TYPES, type Choice, type DesignRecord, type Option, type PartRecord } from './schema';
+import { isPart, recordKindOf } from './recordKinds';
+import type { Choice, DesignRecord, Option, PartRecord } from './schema';
 
 /**
  * Choices and their options: versions of a part of a design beside each other. One option of each choice stands, which is the design itself; every other keeps
  * the way from the design to itself, so that whatever else is edited meanwhile is in all of them.
  */
 
-/** What is so of the vehicle or the work, whatever is chosen: no option sets it. */
-const NOT_CHOSEN: Partial<Record<PartRecord['type'], readonly string[]>> = {
-  settings: ['name', 'units', 'scenarioId', 'prices'],
-  device: ['work', 'fittedA'],
-  wire: ['work', 'made'],
-  lead: ['proved'],
-};
-
-function isPart(record: DesignRecord): record is PartRecord {
-  return PART_TYPES.has(record.type);
-}
+const notChosen = (record: PartRecord): readonly string[] => recordKindOf(record).notChosen ?? [];
 
 /** The parts of a change that an option can hold. */
 export function partsOf({ added, updated, removed }: Change): NonNullable<Option['way']> {
@@ -41,7 +32,7 @@ export function partsOf({ added, updated, removed }: Change): NonNullable<Option
     added: added.filter(isPart),
     updated: updated.flatMap(({ from, to }) => {
       if (!isPart(from)) return [];
-      const fields = changedFields(from, to).filter((field) => !NOT_CHOSEN[from.type]?.includes(field));
+      const fields = changedFields(from, to).filter((field) => !notChosen(from).includes(field));
       return fields.length === 0 ? [] : [{ from, to: withSome(from, to, fields) as PartRecord }];
     }),
     removed: removed.filter(isPart),

@@ -166,11 +166,6 @@ const parts = [
   kit,
 ] as const;
 const partSchema = z.discriminatedUnion('type', parts);
-export const PART_TYPES: ReadonlySet<RecordType> = new Set([
-  ...(['settings', 'zone', 'device', 'wire', 'circuit', 'scenario', 'duty'] as const),
-  ...(['place', 'route', 'wish', 'panel', 'panelPart', 'cable', 'lead', 'kit'] as const),
-] satisfies PartRecord['type'][]);
-
 const choice = choiceSchema(partSchema);
 const option = optionSchema(partSchema);
 

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { SCHEMA_VERSION } from '../catalog/vocabulary';
 import { makeDesign } from '../design/design';
-import type { RecordType, TerminalRef } from '../design/schema';
+import { recordKindOf } from '../design/recordKinds';
+import type { TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
 import { NetworkError } from '../network/networkError';
 import { indexDesign } from '../rig/designIndex';
@@ -47,25 +48,9 @@ export class HuntFileError extends Error {
   }
 }
 
-/** What of a design tells of its owner or its past and is nobody else's. */
-const LEFT_OUT: ReadonlySet<RecordType> = new Set([
-  'reading',
-  'event',
-  'photo',
-  'doneTask',
-  'handTask',
-  'log',
-  'stock',
-  'wish',
-  'trigger',
-  'benchRun',
-  'choice',
-  'option',
-  'drawn',
-]);
-
+/** What of a design tells of its owner or its past is nobody else's: it is left out. */
 export function writeHuntFile(hunt: Hunt): string {
-  const records = Array.from(hunt.design.records.values()).filter(({ type }) => !LEFT_OUT.has(type));
+  const records = Array.from(hunt.design.records.values()).filter((record) => recordKindOf(record).of === 'design');
   const { title, level, story } = hunt;
   const file: z.infer<typeof huntFile> = {
     ...{ format: HUNT_FORMAT, version: HUNT_VERSION, title, level, story, schemaVersion: SCHEMA_VERSION, records },

@@ -1,7 +1,8 @@
 import { applyChange } from '../design/change';
 import { isFitting, seenAs } from '../design/asBuilt';
 import { recordsOf, type Design } from '../design/design';
-import type { Lead, RecordType } from '../design/schema';
+import { recordKindOf } from '../design/recordKinds';
+import type { Lead } from '../design/schema';
 import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { SETTINGS_ID } from '../catalog/vocabulary';
@@ -33,16 +34,13 @@ export function copyParts(design: Design, part: CopyPart, name: string): Design 
   );
 }
 
-/** What was done and seen in one vehicle. */
-const OF_ONE_VEHICLE: ReadonlySet<RecordType> = new Set(['reading', 'doneTask', 'handTask', 'event', 'photo']);
-
 /** What is planned of a design under another name, none of it in place: nothing is made, read, ticked or at hand. */
 function unbuilt(design: Design, name: string): Design {
   const planned = seenAs(design, 'planned');
   const edit = new Edit(planned);
   edit.set(SETTINGS_ID, { name });
   for (const record of planned.records.values()) {
-    if (OF_ONE_VEHICLE.has(record.type)) edit.remove(record.id);
+    if (recordKindOf(record).of === 'vehicle') edit.remove(record.id);
     if (isFitting(record) && record.work) edit.set(record, { work: undefined });
     if (record.type === 'wire' && record.made) edit.set(record, { made: undefined });
     if (record.type === 'stock') edit.set(record, { have: undefined, ordered: undefined });

@@ -71,7 +71,7 @@ test.each([
         [from, to].some((end) => end.deviceId === done!.deviceId && (end.terminal === path.from || end.terminal === path.to)),
       );
       expect(inRun.length).toBeGreaterThanOrEqual(2);
-      const analysis = analyse(now);
+      const analysis = analyse(now, before);
       expect(analysis.circuits.map(({ id, fed, loadIds }) => [id, fed, loadIds])).toEqual(
         before.circuits.map(({ id, fed, loadIds }) => [id, fed, loadIds]),
       );
