@@ -1,6 +1,7 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { leastStud } from '../catalog/terminals';
 import type { Device } from '../design/schema';
+import { kindOf } from '../devices';
 import { STUD_SIZES, type StudSize } from '../catalog/vocabulary';
 import type { Analysis } from './types';
 
@@ -57,17 +58,6 @@ export function studsOf({ index }: Pick<Analysis, 'index'>): StudLanding[] {
   });
 }
 
-/** Fuses one bolts a cable to: all but blades and glass, whose holders come with leads or spades. */
 function isBolted(device: Device): device is Bolted {
-  switch (device.kind) {
-    case 'battery':
-    case 'busBar':
-    case 'groundPoint':
-    case 'fuseBlock':
-      return true;
-    case 'protection':
-      return device.mount === null && !['blade', 'glass'].includes(device.family);
-    default:
-      return false;
-  }
+  return kindOf(device).isBolted?.(device) ?? false;
 }

@@ -32,6 +32,11 @@ export function usualAlternator(
 export const alternator: DeviceKind<Alternator> & { schema: typeof schema } = {
   schema,
   label: 'alternator',
+  symbol: 'source',
+  lands: 'ring',
+  holds: 'studs',
+  fitMinutes: null,
+  liveBy: 'engine',
   terminals: () => ['plus', 'minus'],
   paths: () => [],
   controls: () => ({ engine: ['off', 'idle', 'driving'] }),

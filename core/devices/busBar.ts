@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase, stud } from './fields';
 import type { DeviceKind } from './kind';
+import { carries } from './settings';
 
 const schema = z.strictObject({ ...deviceBase, kind: z.literal('busBar'), ratingA: z.number().min(1).max(1000), stud });
 
@@ -10,6 +11,14 @@ export type BusBar = z.infer<typeof schema>;
 export const busBar: DeviceKind<BusBar> & { schema: typeof schema } = {
   schema,
   label: 'bus bar',
+  symbol: 'bar',
+  lands: 'ring',
+  holds: 'studs',
+  isBolted: () => true,
+  fitMinutes: 15,
+  carriesA: ({ ratingA }) => ratingA,
+  endsAlike: true,
+  settings: () => [carries(1, 1000)],
   terminals: () => ['bar'],
   paths: () => [],
   stamp: () => undefined,

@@ -18,6 +18,10 @@ const schema = z.strictObject({
 export const charger: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'charger',
+  symbol: 'converter',
+  lands: 'ferrule',
+  fitMinutes: 40,
+  liveBy: 'hookup',
   terminals: () => ['plus', 'minus'],
   paths: () => [],
   controls: () => ({ running: [false, true] }),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase, stud, volts } from './fields';
 import type { DeviceKind } from './kind';
+import { carries, quantity } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -21,6 +22,14 @@ const CLOSED_OHM = 0.001;
 export const cutOut: DeviceKind<CutOut> & { schema: typeof schema } = {
   schema,
   label: 'low-voltage cut-off',
+  symbol: 'relay',
+  lands: 'receptacle',
+  holds: 'blades',
+  fitMinutes: 10,
+  carriesA: ({ ratingA }, terminal) => (terminal === 'minus' ? null : ratingA),
+  own: () => ({ ampsAt: () => 0, plus: 'in', minus: 'minus', allDay: false }),
+  stateWord: ({ open }) => (open === true ? 'let go' : null),
+  settings: () => [carries(5, 1000), quantity('offV', 'off under', 'V', 1, 1, 60), quantity('onV', 'on again from', 'V', 1, 1, 60)],
   terminals: () => ['in', 'out', 'minus'],
   paths: () => [{ from: 'in', to: 'out' }],
   closedOhm: () => CLOSED_OHM,

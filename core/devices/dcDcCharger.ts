@@ -25,6 +25,10 @@ export type DcDcCharger = z.infer<typeof schema>;
 export const dcDcCharger: DeviceKind<DcDcCharger> & { schema: typeof schema } = {
   schema,
   label: 'DC-DC charger',
+  symbol: 'converter',
+  lands: 'ring',
+  fitMinutes: 40,
+  liveBy: 'vehicle',
   terminals: () => ['in', 'plus', 'minus'],
   paths: () => [],
   controls: () => ({ running: [false, true] }),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { amps, deviceBase } from './fields';
 import { standbyLaw } from './laws';
 import { NOTHING, type DeviceKind, type DeviceState } from './kind';
+import { carries, oneOf, standby } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -36,6 +37,20 @@ const CLOSED_OHM = 0.02;
 export const dimmer: DeviceKind<Dimmer> & { schema: typeof schema } = {
   schema,
   label: 'dimmer',
+  symbol: 'dimmer',
+  lands: 'ferrule',
+  fitMinutes: 10,
+  carriesA: ({ ratingA }) => ratingA,
+  isElectronic: true,
+  own: ({ standbyA, side }) => ({ ampsAt: () => standbyA, plus: side === 'positive' ? 'in' : 'plus', minus: 'minus', allDay: true }),
+  hole: () => 'round16',
+  turn: () => 'poled',
+  positionWord: (position) => `${String(position)} %`,
+  settings: () => [
+    carries(0.1, 100),
+    standby,
+    oneOf('keeps', 'switched on again', [undefined, 'not known'], ['level', 'keeps its level'], ['full', 'is at full'], ['off', 'is off']),
+  ],
   terminals: ({ side }) => (side === 'positive' ? ['in', 'out', 'minus'] : ['plus', 'dimmed', 'minus']),
   paths: ({ side }) => [side === 'positive' ? { from: 'in', to: 'out' } : { from: 'dimmed', to: 'minus' }],
   controls: () => ({ levelPercent: [100, 75, 50, 25, 10, 0] }),

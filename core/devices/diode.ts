@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { deviceBase } from './fields';
 import { diodeLaw } from './laws';
 import type { DeviceKind } from './kind';
+import { carries } from './settings';
 
 const schema = z.strictObject({ ...deviceBase, kind: z.literal('diode'), ratingA: z.number().min(0.1).max(500) });
 
@@ -14,6 +15,11 @@ const RATED_DROP_V = 1;
 export const diode: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'diode',
+  symbol: 'diode',
+  lands: 'butt',
+  fitMinutes: 10,
+  turn: () => 'poled',
+  settings: () => [carries(0.1, 500)],
   terminals: () => ['anode', 'cathode'],
   paths: () => [{ from: 'anode', to: 'cathode' }],
   stamp({ ratingA }, net) {

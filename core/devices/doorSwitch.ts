@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
+import { carries } from './settings';
 
 const schema = z.strictObject({ ...deviceBase, kind: z.literal('doorSwitch'), ratingA: z.number().min(0.1).max(50) });
 
@@ -8,6 +9,12 @@ const schema = z.strictObject({ ...deviceBase, kind: z.literal('doorSwitch'), ra
 export const doorSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'door switch',
+  symbol: 'make',
+  lands: 'receptacle',
+  holds: 'blades',
+  fitMinutes: 10,
+  carriesA: ({ ratingA }) => ratingA,
+  settings: () => [carries(0.1, 50)],
   isContact: true,
   terminals: () => ['lead', 'body'],
   paths: () => [{ from: 'lead', to: 'body' }],

@@ -24,6 +24,13 @@ export type FuseBlock = z.infer<typeof schema>;
 export const fuseBlock: DeviceKind<FuseBlock> & { schema: typeof schema } = {
   schema,
   label: 'fuse block',
+  symbol: 'bar',
+  lands: 'ring',
+  holds: 'fuse',
+  isBolted: () => true,
+  fitMinutes: 30,
+  endsAlike: true,
+  traits: ({ slots }) => [slots],
   terminals: ({ returnBar }) => (returnBar ? ['in', 'return'] : ['in']),
   paths: () => [],
   stamp({ indicators }, net) {

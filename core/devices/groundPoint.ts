@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase, milliohm, stud } from './fields';
 import { LEAST_OHM, type DeviceKind } from './kind';
+import { quantity } from './settings';
 
 const schema = z.strictObject({ ...deviceBase, kind: z.literal('groundPoint'), jointMilliohm: milliohm, stud });
 
@@ -11,6 +12,13 @@ export const CHASSIS = { deviceId: '@chassis', terminal: 'body' } as const;
 export const groundPoint: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'ground point',
+  symbol: 'ground',
+  lands: 'ring',
+  holds: 'studs',
+  isBolted: () => true,
+  fitMinutes: null,
+  endsAlike: true,
+  settings: () => [quantity('jointMilliohm', 'joint', 'mΩ', 1, 0, 10_000)],
   terminals: () => ['stud'],
   paths: () => [],
   stamp({ jointMilliohm }, net) {

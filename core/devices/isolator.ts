@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase, stud } from './fields';
 import type { DeviceKind } from './kind';
+import { carries } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -18,6 +19,14 @@ const CLOSED_OHM = 0.0002;
 export const isolator: DeviceKind<Isolator> & { schema: typeof schema } = {
   schema,
   label: 'battery isolator',
+  symbol: 'isolator',
+  lands: 'ring',
+  holds: 'studs',
+  fitMinutes: 15,
+  carriesA: ({ ratingA }) => ratingA,
+  endsAlike: true,
+  hole: () => 'gauge52',
+  settings: () => [carries(10, 2000)],
   terminals: () => ['in', 'out'],
   paths: () => [{ from: 'in', to: 'out' }],
   closedOhm: () => CLOSED_OHM,

@@ -1,5 +1,8 @@
 import type { z } from 'zod';
+import type { CutOutId } from '../catalog/cutOuts';
+import type { WireEnd } from '../catalog/vocabulary';
 import type { Law } from './laws';
+import type { PartSetting } from './settings';
 
 /**
  * What a kind of device is, in one place: its record, its terminals, the ways current takes inside it, what can be set on
@@ -9,6 +12,40 @@ export interface DeviceKind<Device extends { id: string }> {
   schema: z.ZodType<Device>;
   /** What the trade calls it. */
   label: string;
+  /** What a terminal is called whose own name says nothing to a person; absent: as everywhere. */
+  terminalWord?(terminal: string): string | undefined;
+  /** What a position of one of its controls is called, as a person moves it; absent: by its value. */
+  positionWord?(position: ControlValue): string;
+  /** What it is doing, by what it remembers; absent or null: nothing worth telling. */
+  stateWord?(memory: Memory): string | null;
+  /** What it is drawn with in the diagram. */
+  symbol: SymbolId | ((device: Device) => SymbolId);
+  /** What the end of a wire gets where it lands. Common practice: rings on studs, receptacles on relays, switches and blocks' slots, sleeves under screws, butt joints on leads. */
+  lands: WireEnd | ((device: Device, terminal: string) => WireEnd);
+  /** What holds an end: studs and bolts nothing but a ring, blades of its own no other blade, and bare strands lie under a fuse's leg or in its holder; absent: a screw or a lead, which take any. */
+  holds?: 'studs' | 'blades' | 'fuse';
+  /** Cables are bolted to it, so that their rings share its studs. */
+  isBolted?(device: Device): boolean;
+  /** All its ends are the same, or there are but two: they need not be told apart by their colours. */
+  endsAlike?: true;
+  /** Minutes until it is fixed where it goes, a practised hand; null: it is fixed nowhere, being the vehicle's own, in a slot or in its run. */
+  fitMinutes: number | null;
+  /** The hole it usually needs in a panel; absent: a rocker's. */
+  hole?(device: Device): CutOutId;
+  /** Whether it matters which way round it is wired, and why; absent or null: nothing to say. Common practice. */
+  turn?(device: Device): TurnVerdict | null;
+  /** What tells two of the kind apart in a shop; absent: their rating. */
+  traits?(device: Device): readonly unknown[];
+  /** What one of its terminals may carry, A; absent or null: no load's current. */
+  carriesA?(device: Device, terminal: string): number | null;
+  /** Its outlets are electronics. */
+  isElectronic?: true;
+  /** The current it has of its own, coils and sense wires too; absent or null: none. */
+  own?(device: Device): OwnFlow | null;
+  /** Why it is live though the isolator is off; absent: it has no volts of its own. */
+  liveBy?: LiveBy;
+  /** What can be set on it where it is put in by hand; absent: nothing. */
+  settings?(device: Device): readonly PartSetting[];
   /** The terminals a wire may land on. */
   terminals(device: Device): readonly string[];
   /** Ways a current meant for loads may take inside, everything closed: for tracing circuits. */
@@ -33,6 +70,49 @@ export interface DeviceKind<Device extends { id: string }> {
   times?(device: Device): readonly number[];
   /** Whether this one never steps although its kind may. */
   isStill?(device: Device): boolean;
+}
+
+/** Symbols there are in the diagram. */
+export type SymbolId =
+  | 'battery'
+  | 'fuse'
+  | 'breaker'
+  | 'make'
+  | 'button'
+  | 'changeover'
+  | 'roller'
+  | 'relay'
+  | 'lamp'
+  | 'motor'
+  | 'heater'
+  | 'consumer'
+  | 'converter'
+  | 'dimmer'
+  | 'diode'
+  | 'bar'
+  | 'joint'
+  | 'plug'
+  | 'ground'
+  | 'isolator'
+  | 'shunt'
+  | 'radio'
+  | 'sensor'
+  | 'hub'
+  | 'source'
+  | 'vehicle';
+
+/** Whether and why a part may be turned round: a bare or a diode's coil, contacts, fuses, a switch with a pilot lamp, what has plus and minus. */
+export type TurnVerdict = 'coilFree' | 'coilDiode' | 'contactFree' | 'fuseFree' | 'pilotFixed' | 'poled';
+
+/** Why something is live though the isolator is off. */
+export type LiveBy = 'ahead' | 'sun' | 'vehicle' | 'engine' | 'hookup';
+
+/** A current of a part's own, A at the system's nominal volts, and the terminals it flows between; all day, or only while something works it. */
+export interface OwnFlow {
+  ampsAt(nominalV: number): number;
+  plus: string;
+  minus: string;
+  allDay: boolean;
 }
 
 /** A changeover contact: its common terminal and those it is joined to, one at a time. */

@@ -88,6 +88,16 @@ const NOTHING_A = 1e-9;
 export const load: DeviceKind<Load> & { schema: typeof schema } = {
   schema,
   label: 'load',
+  // What nobody said is no heater, though it is reckoned as a resistance.
+  symbol: (device) => {
+    if (isLamp(device)) return 'lamp';
+    return device.behaviour === 'motor' ? 'motor' : device.behaviour === 'resistive' ? 'heater' : 'consumer';
+  },
+  lands: 'butt',
+  fitMinutes: 10,
+  hole: () => 'socket29',
+  turn: () => 'poled',
+  positionWord: (position) => (position === true ? 'on' : 'off'),
   terminals: ({ partOf }) => (partOf ? [partOf.shares === 'minus' ? 'plus' : 'minus'] : ['plus', 'minus']),
   paths: () => [],
   controls: () => ({ on: [true, false] }),

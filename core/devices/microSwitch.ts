@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
+import { carries } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -16,6 +17,13 @@ const CONTACT_OHM = 0.02;
 export const microSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'micro-switch',
+  symbol: 'roller',
+  lands: 'receptacle',
+  holds: 'blades',
+  fitMinutes: 10,
+  carriesA: ({ ratingA }) => ratingA,
+  positionWord: (position) => (position === true ? 'pressed' : 'free'),
+  settings: () => [carries(0.1, 50)],
   isContact: true,
   terminals: () => ['common', 'normallyOpen', 'normallyClosed'],
   // What it is put into a run for is lit while a lid or door does not press it, as a rule.

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { amps, deviceBase, seconds } from './fields';
 import { standbyLaw } from './laws';
 import type { DeviceKind } from './kind';
+import { carries, oneOf, quantity, standby } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -17,6 +18,21 @@ const schema = z.strictObject({
 export const motionSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'motion switch',
+  symbol: 'sensor',
+  lands: 'butt',
+  fitMinutes: 10,
+  carriesA: ({ ratingA }) => ratingA,
+  isElectronic: true,
+  own: ({ standbyA }) => ({ ampsAt: () => standbyA, plus: 'in', minus: 'minus', allDay: true }),
+  turn: () => 'poled',
+  positionWord: (position) => (position === true ? 'moving' : 'still'),
+  stateWord: ({ on }) => (on === true ? 'on' : 'off'),
+  settings: () => [
+    carries(0.1, 100),
+    quantity('holdS', 'holds', 's', 0, 0, 100_000),
+    standby,
+    oneOf('darkOnly', 'works', [false, 'by day too'], [true, 'in the dark only']),
+  ],
   isContact: true,
   terminals: () => ['in', 'out', 'minus'],
   paths: () => [{ from: 'in', to: 'out' }],

@@ -1,7 +1,6 @@
-import type { Device } from '.';
+import { kindOf, type Device } from '.';
+import type { OwnFlow } from './kind';
 import type { Load } from './load';
-import { coilAmps } from './relay';
-import { PILOT_A } from './switch';
 
 /** What a part draws by itself, whether or not anything behind it is on: receivers, sensors, hubs, dimmers, pilot lamps that are always lit. */
 
@@ -19,14 +18,15 @@ export function ownDraws(devices: Iterable<Device>, wires: readonly Joins[], nom
   const found: Load[] = [];
   let landing: Map<string, string[]> | null = null;
   for (const device of devices) {
-    const drawn = drawnBy(device);
-    if (!drawn || drawn.amps <= 0) continue;
+    const drawn = kindOf(device).own?.(device);
+    const amps = drawn?.allDay ? drawn.ampsAt(nominalV) : 0;
+    if (!drawn || amps <= 0) continue;
     landing ??= farEnds(wires);
     const isFed = (landing.get(`${device.id}/${drawn.plus}`) ?? []).some((far) => far !== device.id);
     if (!isFed || !landing.has(`${device.id}/${drawn.minus}`)) continue;
     found.push({
       ...{ id: device.id, type: 'device', kind: 'load', name: device.name, zoneId: device.zoneId, quantity: 1, spacingMm: 0 },
-      ...{ rated: { kind: 'amps', amps: 0, atV: nominalV }, measured: null, continuous: true, exclusiveGroup: null, standbyA: drawn.amps },
+      ...{ rated: { kind: 'amps', amps: 0, atV: nominalV }, measured: null, continuous: true, exclusiveGroup: null, standbyA: amps },
     });
   }
   return found;
@@ -42,34 +42,16 @@ export interface OwnCurrent {
 export function ownCurrents(devices: Iterable<Device>, nominalV: number): Map<string, OwnCurrent> {
   const found = new Map<string, OwnCurrent>();
   for (const device of devices) {
-    const drawn = device.kind === 'relay' ? { amps: coilAmps(device, nominalV), plus: '86', minus: '85' } : drawnBy(device);
-    if (drawn && drawn.amps > 0) found.set(device.id, { amps: drawn.amps, ends: [drawn.plus, drawn.minus] });
+    const drawn = kindOf(device).own?.(device);
+    const amps = drawn?.ampsAt(nominalV) ?? 0;
+    if (drawn && amps > 0) found.set(device.id, { amps, ends: [drawn.plus, drawn.minus] });
   }
   return found;
 }
 
 /** The two terminals by which a part has a current of its own, coils and sense wires too; null for one that has none. */
-export function ownTerminals(device: Device): { plus: string; minus: string } | null {
-  if (device.kind === 'relay') return { plus: '86', minus: '85' };
-  if (device.kind === 'cutOut') return { plus: 'in', minus: 'minus' };
-  return drawnBy(device);
-}
-
-function drawnBy(device: Device): { amps: number; plus: string; minus: string } | null {
-  switch (device.kind) {
-    case 'motionSwitch':
-      return { amps: device.standbyA, plus: 'in', minus: 'minus' };
-    case 'receiver':
-    case 'ruleHub':
-      return { amps: device.standbyA, plus: 'plus', minus: 'minus' };
-    case 'dimmer':
-      return { amps: device.standbyA, plus: device.side === 'positive' ? 'in' : 'plus', minus: 'minus' };
-    case 'switch':
-      // Lit from its own outlet it burns with what it switches; fed from elsewhere it burns all day.
-      return device.pilot ? { amps: PILOT_A, plus: 'lampPlus', minus: 'lampMinus' } : null;
-    default:
-      return null;
-  }
+export function ownTerminals(device: Device): Pick<OwnFlow, 'plus' | 'minus'> | null {
+  return kindOf(device).own?.(device) ?? null;
 }
 
 /** By terminal, the devices its wires lead to. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase, milliohm } from './fields';
 import { LEAST_OHM, type DeviceKind } from './kind';
+import { carries, quantity } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -16,6 +17,16 @@ const pinsOf = ({ pins }: { pins: number }) => Array.from({ length: pins }, (_, 
 export const plug: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'plug and socket',
+  symbol: 'plug',
+  lands: 'pin',
+  fitMinutes: 10,
+  carriesA: ({ ratingA }) => ratingA,
+  terminalWord: (terminal) => {
+    const [, half, number] = /^([ab])(\d+)$/.exec(terminal) ?? [];
+    return half && `pin ${number}, ${half === 'a' ? 'plug' : 'socket'}`;
+  },
+  positionWord: (position) => (position === true ? 'together' : 'apart'),
+  settings: () => [carries(0.1, 500), quantity('pins', 'pins', '', 0, 1, 24), quantity('contactMilliohm', 'each', 'mΩ', 1, 0, 10_000)],
   terminals: (device) => pinsOf(device).flatMap(({ from, to }) => [from, to]),
   paths: pinsOf,
   controls: () => ({ mated: [true, false] }),

@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { fuseOhm } from '../catalog/fuses';
+import { fuseOhm, FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { deviceBase, id, stud } from './fields';
 import { LIMITS, PROTECTION_FAMILIES, TAP_LEGS } from '../catalog/vocabulary';
 import { NOTHING, type DeviceKind, type Stamper } from './kind';
+import { oneOf } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -34,6 +35,19 @@ export type Protection = z.infer<typeof schema>;
 export const protection: DeviceKind<Protection> & { schema: typeof schema } = {
   schema,
   label: 'fuse or breaker',
+  symbol: ({ family }) => (family === 'breaker' ? 'breaker' : 'fuse'),
+  lands: ({ mount, family }) => (mount || !hasLeads(family) ? 'ring' : 'butt'),
+  holds: 'fuse',
+  isBolted: ({ mount, family }) => mount === null && !hasLeads(family),
+  fitMinutes: null,
+  hole: () => 'round16',
+  turn: ({ family }) => (family === 'breaker' ? null : 'fuseFree'),
+  positionWord: (position) => (position === true ? 'in' : 'out'),
+  stateWord: ({ open }) => (open === true ? 'open' : null),
+  settings: ({ family, mount }) => [
+    oneOf('ratingA', 'rated', ...RATINGS_A[family].map((value) => [value, `${value} A`] as const)),
+    ...(mount ? [] : [oneOf('family', 'kind', ...PROTECTION_FAMILIES.map((value) => [value, FAMILY_NAMES[value]] as const))]),
+  ],
   terminals: ({ mount }) => (mount ? ['out'] : ['in', 'out']),
   paths: ({ mount }) => (mount ? [] : [{ from: 'in', to: 'out' }]),
   controls: () => ({ fitted: [true, false] }),
@@ -51,6 +65,9 @@ export const protection: DeviceKind<Protection> & { schema: typeof schema } = {
     return heat === memory.heat && timeS === lastS ? memory : { heat, lastS: timeS };
   },
 };
+
+/** Blades and glass sit in holders that come with leads or spades; all others are bolted to. */
+const hasLeads = (family: Protection['family']) => family === 'blade' || family === 'glass';
 
 /** What feeds a fuse: its own inlet, its block, or the fuse ahead in a tap turned round; nothing where there is none. */
 function feedOf(mount: Protection['mount'], net: Stamper): string {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { amps, deviceBase } from './fields';
 import { standbyLaw } from './laws';
 import type { DeviceKind, Memory, Sees } from './kind';
+import { oneOf, quantity, standby } from './settings';
 
 const MOST_CHANNELS = 16;
 
@@ -28,6 +29,26 @@ const channelsOf = ({ channels }: { channels: number }) => CHANNELS[channels]!;
 export const receiver: DeviceKind<Receiver> & { schema: typeof schema } = {
   schema,
   label: 'radio receiver',
+  symbol: 'radio',
+  lands: 'ferrule',
+  fitMinutes: 12,
+  carriesA: ({ channelMaxA }, terminal) => (terminal.startsWith('ch') ? channelMaxA : null),
+  isElectronic: true,
+  own: ({ standbyA }) => ({ ampsAt: () => standbyA, plus: 'plus', minus: 'minus', allDay: true }),
+  turn: () => 'poled',
+  traits: ({ channels, mode }) => [channels, mode],
+  terminalWord: (terminal) => (/^ch\d+$/.test(terminal) ? `channel ${terminal.slice(2)}` : undefined),
+  positionWord: (position) => (position === true ? 'press' : 'let go'),
+  stateWord: (memory) => {
+    const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^ch\d+$/.test(key) ? [key.slice(2)] : []));
+    return `${on.length === 0 ? 'all off' : `on: ${on.join(', ')}`}${memory.turned === true ? ', in its other mode' : ''}`;
+  },
+  settings: () => [
+    quantity('channels', 'channels', '', 0, 1, 16),
+    quantity('channelMaxA', 'a channel carries', 'A', 1, 0.1, 50),
+    oneOf('mode', 'a press', ['latching', 'turns on and off'], ['momentary', 'is on while held']),
+    standby,
+  ],
   isContact: true,
   terminals: (device) => ['plus', 'minus', ...channelsOf(device)],
   paths: (device) => channelsOf(device).map((to) => ({ from: 'plus', to })),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { deviceBase, milliohm, seconds } from './fields';
 import { diodeLaw } from './laws';
 import type { DeviceKind, Memory, Throw } from './kind';
+import { carries, oneOf, quantity } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -44,6 +45,21 @@ const pulledIn = (terminal: string, value: boolean): Throw => ({ terminal, by: {
 export const relay: DeviceKind<Relay> & { schema: typeof schema } = {
   schema,
   label: 'relay',
+  symbol: 'relay',
+  lands: 'receptacle',
+  holds: 'blades',
+  fitMinutes: 10,
+  carriesA: ({ ratingA }, terminal) => (COIL.includes(terminal) ? null : ratingA),
+  own: (device) => ({ ampsAt: (nominalV) => coilAmps(device, nominalV), plus: '86', minus: '85', allDay: false }),
+  turn: ({ suppression }) => (suppression === 'diode' ? 'coilDiode' : 'coilFree'),
+  traits: ({ ratingA, pins, suppression, latching, holdS }) => [ratingA, pins, suppression, latching === true, holdS ?? 0],
+  stateWord: (memory) => (memory.pulledIn === true ? 'pulled in' : 'at rest'),
+  settings: ({ holdS }) => [
+    carries(0.5, 500),
+    quantity('coilOhm', 'coil', 'Ω', 0, 5, 5000),
+    oneOf('suppression', 'coil quenched by', ['none', 'nothing'], ['resistor', 'a resistor'], ['diode', 'a diode']),
+    ...(holdS === undefined ? [] : [quantity('holdS', 'lets go after', 's', 0, 1, 100_000)]),
+  ],
   isContact: true,
   terminals: ({ pins }) => (pins === 5 ? ['85', '86', '30', '87', '87a'] : ['85', '86', '30', '87']),
   paths: ({ pins }) => [{ from: '30', to: '87' }, ...(pins === 5 ? [{ from: '30', to: '87a' }] : [])],

@@ -3,6 +3,7 @@ import { amps, deviceBase, seconds } from './fields';
 import { standbyLaw } from './laws';
 import { NOTHING, type ControlValue, type DeviceKind, type Memory, type Sees } from './kind';
 import { VEHICLE_SIGNALS, type VehicleSignal } from './signalSource';
+import { quantity, standby } from './settings';
 
 const port = z.number().int().min(1).max(16);
 const signals = z.array(z.enum(VEHICLE_SIGNALS)).max(VEHICLE_SIGNALS.length);
@@ -74,6 +75,29 @@ export function blinkingOf(memory: Memory | undefined, output: string): Blinking
 export const ruleHub: DeviceKind<RuleHub> & { schema: typeof schema } = {
   schema,
   label: 'rule hub',
+  symbol: 'hub',
+  lands: 'ferrule',
+  fitMinutes: 20,
+  carriesA: ({ outputMaxA }, terminal) => (terminal.startsWith('out') ? outputMaxA : null),
+  isElectronic: true,
+  own: ({ standbyA }) => ({ ampsAt: () => standbyA, plus: 'plus', minus: 'minus', allDay: true }),
+  turn: () => 'poled',
+  terminalWord: (terminal) => {
+    const [, side, number] = /^(in|out)(\d+)$/.exec(terminal) ?? [];
+    return side && `${side === 'in' ? 'input' : 'output'} ${number}`;
+  },
+  stateWord: (memory) => {
+    const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^out\d+$/.test(key) ? [key.slice(3)] : []));
+    return on.length === 0
+      ? 'all off'
+      : `on: ${on.map((output) => `${output}${blinkingOf(memory, `out${output}`) ? ' (blinks)' : ''}`).join(', ')}`;
+  },
+  settings: () => [
+    quantity('inputs', 'inputs', '', 0, 1, 16),
+    quantity('outputs', 'outputs', '', 0, 1, 16),
+    quantity('outputMaxA', 'an output carries', 'A', 1, 0.1, 100),
+    standby,
+  ],
   isContact: true,
   terminals: ({ inputs, outputs }) => ['plus', 'minus', ...ports('in', inputs), ...ports('out', outputs)],
   paths: ({ outputs }) => ports('out', outputs).map((to) => ({ from: 'plus', to })),

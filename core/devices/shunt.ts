@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
+import { carries, quantity } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -13,6 +14,13 @@ const schema = z.strictObject({
 export const shunt: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'shunt',
+  symbol: 'shunt',
+  lands: 'ring',
+  holds: 'studs',
+  fitMinutes: 15,
+  carriesA: ({ ratingA }) => ratingA,
+  endsAlike: true,
+  settings: () => [carries(1, 2000), quantity('milliohm', 'has', 'mΩ', 3, 0.001, 100)],
   terminals: () => ['battery', 'system'],
   paths: () => [{ from: 'battery', to: 'system' }],
   closedOhm: ({ milliohm }) => milliohm / 1000,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
+import { quantity } from './settings';
 
 export const VEHICLE_SIGNALS = [
   'constant',
@@ -19,6 +20,23 @@ export const VEHICLE_SIGNALS = [
 ] as const;
 export type VehicleSignal = (typeof VEHICLE_SIGNALS)[number];
 
+/** A vehicle’s signals by what people call them. */
+export const SIGNAL_WORDS: Record<VehicleSignal, string> = {
+  constant: 'always live',
+  ignition: 'ignition',
+  accessory: 'accessory',
+  starting: 'the starter turning',
+  running: 'running lamps',
+  lowBeam: 'low beam',
+  highBeam: 'high beam',
+  reverse: 'reverse',
+  left: 'left indicator',
+  right: 'right indicator',
+  brake: 'brake',
+  door: 'door',
+  hood: 'hood',
+};
+
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('signalSource'),
@@ -31,6 +49,19 @@ const schema = z.strictObject({
 export const signalSource: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'vehicle signals',
+  symbol: 'vehicle',
+  lands: 'butt',
+  fitMinutes: null,
+  liveBy: 'vehicle',
+  terminalWord: (terminal) => SIGNAL_WORDS[terminal as VehicleSignal],
+  positionWord: (position) => (typeof position === 'boolean' ? (position ? 'live' : 'dead') : String(position)),
+  settings: () => [
+    {
+      ...{ kind: 'several', field: 'signals', label: 'wires' },
+      options: VEHICLE_SIGNALS.map((value) => ({ value, label: SIGNAL_WORDS[value] })),
+    },
+    quantity('maxA', 'each may give', 'A', 2, 0.01, 50),
+  ],
   terminals: ({ signals }) => [...new Set(signals), 'minus'],
   paths: () => [],
   controls: ({ signals }) => ({

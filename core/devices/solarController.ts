@@ -22,6 +22,10 @@ export type SolarController = z.infer<typeof schema>;
 export const solarController: DeviceKind<SolarController> & { schema: typeof schema } = {
   schema,
   label: 'solar controller',
+  symbol: 'converter',
+  lands: 'ferrule',
+  fitMinutes: 30,
+  liveBy: 'sun',
   terminals: () => ['panelPlus', 'panelMinus', 'plus', 'minus'],
   paths: () => [],
   controls: () => ({ running: [false, true] }),

@@ -37,6 +37,10 @@ export type SolarPanel = z.infer<typeof schema>;
 export const solarPanel: DeviceKind<SolarPanel> & { schema: typeof schema } = {
   schema,
   label: 'solar panel',
+  symbol: 'source',
+  lands: 'pin',
+  fitMinutes: 90,
+  liveBy: 'sun',
   terminals: () => ['plus', 'minus'],
   paths: () => [],
   controls: () => ({ sunPercent: [0, 100] }),

@@ -20,6 +20,11 @@ const CONTACT_OHM = 0.001;
 export const splitRelay: DeviceKind<SplitRelay> & { schema: typeof schema } = {
   schema,
   label: 'split-charge relay',
+  symbol: 'relay',
+  lands: 'ring',
+  holds: 'studs',
+  fitMinutes: 10,
+  liveBy: 'vehicle',
   terminals: () => ['starter', 'house'],
   paths: () => [],
   controls: () => ({ closed: [false, true] }),

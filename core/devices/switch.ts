@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { deviceBase } from './fields';
 import { constantCurrentLaw } from './laws';
 import type { DeviceKind, Path } from './kind';
+import { carries, oneOf } from './settings';
 
 export const SWITCH_FORMS = ['single', 'changeover', 'changeoverOff', 'doublePole', 'doublePoleChangeover'] as const;
 type SwitchForm = (typeof SWITCH_FORMS)[number];
@@ -26,6 +27,9 @@ export type Switch = z.infer<typeof schema>;
 const CONTACT_OHM = 0.01;
 /** A light-emitting pilot lamp's current, A. Common practice: 8 to 20 mA. */
 export const PILOT_A = 0.012;
+
+/** What a contact rated for alternating current only is taken for on direct current. Common practice: half, since its arc does not go out by itself. */
+const AC_SHARE = 0.5;
 
 /** What each form closes in each position. */
 const FORMS: Record<SwitchForm, Record<string, readonly Path[]>> = {
@@ -59,6 +63,21 @@ function pathsOf({ form = 'single' }: Switch): Path[] {
 export const switchKind: DeviceKind<Switch> & { schema: typeof schema } = {
   schema,
   label: 'switch',
+  symbol: ({ momentary, form = 'single' }) => (momentary ? 'button' : form === 'single' || form === 'doublePole' ? 'make' : 'changeover'),
+  lands: 'receptacle',
+  holds: 'blades',
+  fitMinutes: 10,
+  carriesA: ({ ratingA, ratedFor }, terminal) => (terminal.startsWith('lamp') ? null : ratingA * (ratedFor === 'ac' ? AC_SHARE : 1)),
+  // Lit from its own outlet the pilot lamp burns with what it switches; fed from elsewhere it burns all day.
+  own: ({ pilot }) => (pilot ? { ampsAt: () => PILOT_A, plus: 'lampPlus', minus: 'lampMinus', allDay: true } : null),
+  hole: ({ momentary }) => (momentary ? 'round19' : 'rocker'),
+  turn: ({ pilot }) => (pilot ? 'pilotFixed' : 'contactFree'),
+  traits: ({ form = 'single', momentary, pilot, ratingA }) => [form, momentary === true, pilot === true, ratingA],
+  settings: () => [
+    carries(0.1, 500),
+    oneOf('ratedFor', 'rated for', ['dc', 'DC'], ['ac', 'AC only']),
+    oneOf('momentary', 'springs back', [false, 'no'], [true, 'yes']),
+  ],
   isContact: true,
   terminals(device) {
     const contacts = new Set(pathsOf(device).flatMap(({ from, to }) => [from, to]));

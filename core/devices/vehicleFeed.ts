@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { TAP_LEGS } from '../catalog/vocabulary';
 import { amps, deviceBase } from './fields';
 import type { DeviceKind } from './kind';
-import { VEHICLE_SIGNALS } from './signalSource';
+import { VEHICLE_SIGNALS, SIGNAL_WORDS } from './signalSource';
+import { known, oneOf } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -36,6 +37,24 @@ const RESTED_V = 12.6;
 export const vehicleFeed: DeviceKind<VehicleFeed> & { schema: typeof schema } = {
   schema,
   label: 'vehicle feed',
+  symbol: 'vehicle',
+  lands: ({ from }, terminal) => (terminal === 'minus' ? 'ring' : from === 'slot' ? 'tap' : 'butt'),
+  holds: 'fuse',
+  fitMinutes: null,
+  liveBy: 'vehicle',
+  positionWord: (position) => (typeof position === 'boolean' ? (position ? 'live' : 'dead') : String(position)),
+  settings: ({ from }) => [
+    oneOf('signal', 'live with', ...VEHICLE_SIGNALS.map((value) => [value, SIGNAL_WORDS[value]] as const)),
+    oneOf('polarity', 'then it is', ['live', 'live'], ['ground', 'pulled to ground']),
+    oneOf('from', 'taken from', ['slot', 'a slot of its fuse box'], ['wire', 'one of its wires']),
+    ...(from === 'slot'
+      ? [oneOf('leg', 'common leg in', [undefined, 'not metered yet'], ['supply', 'the live clip'], ['load', 'the other clip'])]
+      : []),
+    known('ownFuseA', 'its own fuse', 0.5, 200),
+    known('drawnA', 'it draws there', 0, 200),
+    known('mayDrawA', 'may give', 0.01, 200),
+    { kind: 'words', field: 'serves', label: 'also feeds', most: 120 },
+  ],
   terminals: () => ['out', 'minus'],
   paths: () => [],
   controls: ({ signal }) => ({ live: signal === 'constant' ? [true, false] : [false, true] }),

@@ -10,7 +10,8 @@ import type { DesignIndex } from '../rig/designIndex';
 import { formatConductor } from '../units/quantity';
 import { terminalName } from '../wording/terminalNames';
 import { HOME, putByHand, type PutByHand } from './movedByHand';
-import { symbolOf, type SymbolId } from './symbols';
+import type { SymbolId } from '../devices/kind';
+import { symbolOf } from './symbols';
 
 /** What is drawn on one sheet, before it is laid out. */
 export interface Sketch {

@@ -1,5 +1,6 @@
 import type { Device } from '../design/schema';
-import { isLamp } from '../devices/load';
+import { kindOf } from '../devices';
+import type { SymbolId } from '../devices/kind';
 
 /**
  * Symbols after IEC 60617, drawn by ourselves in a field of 36 by 36 with its middle at 0, 0, contacts at rest and working upwards; the current goes from left to right. Each a
@@ -32,47 +33,10 @@ export const SYMBOLS = {
   hub: 'M-13 -13H13V13H-13ZM-6 -6H-1V6H6M-1 -1H6',
   source: 'M-18 0H-12M12 0H18M12 0A12 12 0 1 1 -12 0A12 12 0 1 1 12 0M-6 0H0M-3 -3V3M3 0H8',
   vehicle: 'M-14 6H14V0L8 -2L5 -8H-8L-14 -1ZM-6 6A3 3 0 1 0 -6 6.1M8 6A3 3 0 1 0 8 6.1',
-} as const;
-
-export type SymbolId = keyof typeof SYMBOLS;
-
-const OF_KIND: Record<Exclude<Device['kind'], 'load' | 'switch' | 'protection'>, SymbolId> = {
-  battery: 'battery',
-  fuseBlock: 'bar',
-  busBar: 'bar',
-  groundPoint: 'ground',
-  charger: 'converter',
-  microSwitch: 'roller',
-  doorSwitch: 'make',
-  relay: 'relay',
-  diode: 'diode',
-  dimmer: 'dimmer',
-  motionSwitch: 'sensor',
-  receiver: 'radio',
-  ruleHub: 'hub',
-  signalSource: 'vehicle',
-  splice: 'joint',
-  plug: 'plug',
-  shunt: 'shunt',
-  isolator: 'isolator',
-  cutOut: 'relay',
-  solarPanel: 'source',
-  solarController: 'converter',
-  alternator: 'source',
-  dcDcCharger: 'converter',
-  splitRelay: 'relay',
-  vehicleFeed: 'vehicle',
-};
+} as const satisfies Record<SymbolId, string>;
 
 /** The symbol a device is drawn with. */
 export function symbolOf(device: Device): SymbolId {
-  if (device.kind === 'protection') return device.family === 'breaker' ? 'breaker' : 'fuse';
-  if (device.kind === 'switch') {
-    if (device.momentary) return 'button';
-    return device.form === undefined || device.form === 'single' || device.form === 'doublePole' ? 'make' : 'changeover';
-  }
-  if (device.kind !== 'load') return OF_KIND[device.kind];
-  if (isLamp(device)) return 'lamp';
-  // What nobody said is no heater, though it is reckoned as a resistance.
-  return device.behaviour === 'motor' ? 'motor' : device.behaviour === 'resistive' ? 'heater' : 'consumer';
+  const { symbol } = kindOf(device);
+  return typeof symbol === 'function' ? symbol(device) : symbol;
 }

@@ -6,6 +6,7 @@ import type { DesignIndex } from '../rig/designIndex';
 import { lookOf } from './cables';
 import { SCHOOLS } from './schools';
 import type { WireRole } from './wireRoles';
+import { kindOf } from '../devices';
 
 /** Stripes in the order they are told apart best. Common practice. */
 const STRIPES: readonly WireColour[] = ['WH', 'BK', 'YE', 'GN', 'BU', 'RD', 'BN', 'GY', 'OG', 'VT', 'PK', 'TQ'];
@@ -84,21 +85,8 @@ export function confusedWith(index: DesignIndex): Map<string, Set<string>> {
 /** Where ends lie side by side and must be told apart: at one device, or at one block's slots; null at bars, joints, studs and holders, where all are the same or there are but two. */
 function groupOf({ devices, settings }: DesignIndex, { deviceId }: TerminalRef): string | null {
   const device = devices.get(deviceId);
-  switch (device?.kind) {
-    case 'protection':
-      return settings.blocksByLabel ? null : (device.mount?.blockId ?? null);
-    case undefined:
-    case 'battery':
-    case 'busBar':
-    case 'splice':
-    case 'groundPoint':
-    case 'fuseBlock':
-    case 'isolator':
-    case 'shunt':
-      return null;
-    default:
-      return deviceId;
-  }
+  if (device?.kind === 'protection') return settings.blocksByLabel ? null : (device.mount?.blockId ?? null);
+  return !device || kindOf(device).endsAlike ? null : deviceId;
 }
 
 /** Which wires are one copper: joined at a terminal, a bar or a splice. The number of the net by wire. */

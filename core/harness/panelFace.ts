@@ -3,6 +3,7 @@ import { recordOf, type Design } from '../design/design';
 import { nameOf } from '../design/names';
 import type { Device, Panel, PanelPart } from '../design/schema';
 import { positionsOf } from '../switching/panels';
+import { kindOf } from '../devices';
 
 /** A hole to cut, and what goes in it. Distances are mm from the panel's left and top edge, seen from the front. */
 export interface Hole {
@@ -34,19 +35,7 @@ const MARGIN_MM = 12;
 
 /** The hole a device usually needs. */
 export function usualCutOut(device: Device | null): CutOutId {
-  switch (device?.kind) {
-    case 'load':
-      return 'socket29';
-    case 'dimmer':
-    case 'protection':
-      return 'round16';
-    case 'isolator':
-      return 'gauge52';
-    case 'switch':
-      return device.momentary ? 'round19' : 'rocker';
-    default:
-      return 'rocker';
-  }
+  return (device && kindOf(device).hole?.(device)) ?? 'rocker';
 }
 
 /** Where everything in a panel sits: columns and rows in line, each as wide and high as the largest bezel in it, in the middle of the outline. */

@@ -8,6 +8,7 @@ import type { CableCore, Device, Kit, Lead, Route } from '../design/schema';
 import { cutLength } from './cutLength';
 import type { DesignIndex } from '../rig/designIndex';
 import { outsideDiameterMm } from '../catalog/cableDiameters';
+import { kindOf } from '../devices';
 
 /** The groups a parts list is read in. */
 export const PART_GROUPS = ['kits', 'wire', 'terminals', 'joints', 'fuses', 'parts', 'passages', 'fixing'] as const;
@@ -230,21 +231,8 @@ function parts({ devices }: DesignIndex): PartLine[] {
 }
 
 /** What tells two parts of a kind apart in a shop. */
-function traits(device: Device): unknown[] {
-  switch (device.kind) {
-    case 'switch':
-      return [device.form ?? 'single', device.momentary === true, device.pilot === true, device.ratingA];
-    case 'fuseBlock':
-      return [device.slots];
-    case 'receiver':
-      return [device.channels, device.mode];
-    case 'battery':
-      return [device.capacityAh, device.chemistry];
-    case 'relay':
-      return [device.ratingA, device.pins, device.suppression, device.latching === true, device.holdS ?? 0];
-    default:
-      return ['ratingA' in device ? device.ratingA : null];
-  }
+function traits(device: Device): readonly unknown[] {
+  return kindOf(device).traits?.(device) ?? ['ratingA' in device ? device.ratingA : null];
 }
 
 /** Grommets, glands and boots where the wires go through something. */

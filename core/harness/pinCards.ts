@@ -5,6 +5,7 @@ import type { DesignIndex } from '../rig/designIndex';
 import type { HarnessWire } from './harnessWire';
 import { liveHalves, type PlugHalf } from './liveHalves';
 import type { Harness } from './schedule';
+import type { TurnVerdict } from '../devices/kind';
 
 /** A device with its terminals, and what lands on each. */
 export interface PinCard {
@@ -23,9 +24,6 @@ export interface Pin {
   /** Wires on it, with their other end. */
   lands: { line: HarnessWire; far: HarnessWire['from'] }[];
 }
-
-/** Whether swapping its two ends does no harm, and why. */
-export type TurnVerdict = 'coilFree' | 'coilDiode' | 'contactFree' | 'fuseFree' | 'pilotFixed' | 'poled';
 
 /** Pin cards of everything wires land on, in the order of the design: a wire that lands on a terminal is on its card. */
 export function pinCards(index: DesignIndex, { wires }: Harness): PinCard[] {
@@ -51,34 +49,13 @@ export function pinCards(index: DesignIndex, { wires }: Harness): PinCard[] {
     });
     const pins = [...own, ...outlets];
     return pins.some(({ lands }) => lands.length > 0)
-      ? [{ device, pins, turns: turnOf(device), live: device.kind === 'plug' ? liveHalves(index, device) : null }]
+      ? [{ device, pins, turns: kindOf(device).turn?.(device) ?? null, live: device.kind === 'plug' ? liveHalves(index, device) : null }]
       : [];
   });
 }
 
 function pinOf(terminal: string, landing: readonly { terminal: string; line: HarnessWire; far: HarnessWire['from'] }[]): Pin {
   return { terminal, lands: landing.filter((one) => one.terminal === terminal).map(({ line, far }) => ({ line, far })) };
-}
-
-/** Common practice: bare and resistor coils either way, a diode’s only one; contacts and fuses either way; what has plus and minus one way only. */
-function turnOf(device: Device): TurnVerdict | null {
-  switch (device.kind) {
-    case 'relay':
-      return device.suppression === 'diode' ? 'coilDiode' : 'coilFree';
-    case 'switch':
-      return device.pilot ? 'pilotFixed' : 'contactFree';
-    case 'protection':
-      return device.family === 'breaker' ? null : 'fuseFree';
-    case 'load':
-    case 'diode':
-    case 'dimmer':
-    case 'receiver':
-    case 'ruleHub':
-    case 'motionSwitch':
-      return 'poled';
-    default:
-      return null;
-  }
 }
 
 /** Where a mini relay’s blades sit, seen on its socket’s wire side, which is how the relay’s own blades look at one: in units of its width from the middle; upright or lying. Source: ISO 7588-1, from memory; makers swap 85 and 86, so the moulding is read. */

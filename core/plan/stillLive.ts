@@ -1,27 +1,12 @@
-import type { Device } from '../design/schema';
 import type { Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
-
-/** Why something is live though the isolator is off. */
-export type LiveBy = 'ahead' | 'sun' | 'vehicle' | 'engine' | 'hookup';
+import { kindOf } from '../devices';
+import type { LiveBy } from '../devices/kind';
 
 export interface StillLive {
   deviceId: string;
   by: LiveBy;
 }
-
-/** What brings volts of its own, whatever the isolator does. A charger from the starter battery or across the batteries is live on that side. */
-const OWN: Partial<Record<Device['kind'], LiveBy>> = {
-  battery: 'ahead',
-  solarPanel: 'sun',
-  solarController: 'sun',
-  vehicleFeed: 'vehicle',
-  signalSource: 'vehicle',
-  dcDcCharger: 'vehicle',
-  splitRelay: 'vehicle',
-  alternator: 'engine',
-  charger: 'hookup',
-};
 
 /** What is not dead though it looks so: with every isolator off, what is ahead of them and what has a source of its own. */
 export function stillLive({ devices }: DesignIndex, { supply, fedCount }: Wiring): StillLive[] {
@@ -32,6 +17,10 @@ export function stillLive({ devices }: DesignIndex, { supply, fedCount }: Wiring
     isAhead[at] = parent < 0 ? device?.kind === 'battery' : isAhead[parent]! && !(device?.kind === 'isolator' && terminal === 'out');
     if (isAhead[at] && feedId === null && device) live.set(deviceId, 'ahead');
   });
-  for (const { id, kind } of devices.values()) if (OWN[kind]) live.set(id, OWN[kind]);
+  // A charger from the starter battery or across the batteries is live on that side.
+  for (const device of devices.values()) {
+    const { liveBy } = kindOf(device);
+    if (liveBy) live.set(device.id, liveBy);
+  }
   return Array.from(live, ([deviceId, by]) => ({ deviceId, by }));
 }

@@ -2,7 +2,7 @@ import { CUT_OUTS } from '../catalog/cutOuts';
 import { areaMm2 } from '../catalog/conductorSizes';
 import type { RouteKind } from '../catalog/vocabulary';
 import { recordsOf, type Design } from '../design/design';
-import type { Device, Load, Panel } from '../design/schema';
+import type { Load, Panel } from '../design/schema';
 import { cutPanel } from '../harness/panelFace';
 import type { HarnessWire } from '../harness/harnessWire';
 import type { Harness } from '../harness/schedule';
@@ -13,6 +13,7 @@ import { isAimed } from './needs';
 import type { Task } from './task';
 import { ohmsExpected, type OhmsExpected } from './ohms';
 import { placeIdOf } from '../rig/layout';
+import { kindOf } from '../devices';
 
 /**
  * Minutes, a practised hand. Common practice: a small crimp 1.5 to 2 with its sleeve and label, a heavy lug 6 to 10; a hole to 10 mm 3 to 4, a hole saw 6 to 10; a rectangular cut-out 15 to 20 by
@@ -26,24 +27,12 @@ const CUT_AND_LABEL = 1.5;
 const HOLE = { small: 4, large: 8, square: 17 } as const;
 const LAND = 1.5;
 const PULL_A_METRE: Record<RouteKind, number> = { loom: 0.5, trunking: 0.5, rack: 0.5, conduit: 1, underfloor: 1.5, pillar: 2.5 };
-const FIT: Partial<Record<Device['kind'], number>> = { battery: 60, fuseBlock: 30, busBar: 15, dcDcCharger: 40, solarController: 30, solarPanel: 90, charger: 40, isolator: 15, shunt: 15, receiver: 12, ruleHub: 20 }; // prettier-ignore
-const FIT_OTHERS = 10;
 /** Primer on bare metal until it is touched again, minutes at 23 °C; in the cold twice as long. Common practice, makers' sheets from memory. */
 export const PRIMER_HOLD = 60;
 export const COLD_TIMES = 2;
 const MINUTES = { isolate: 10, prime: 3, grommet: 2, ohms: 5, connect: 15, power: 5, test: 6, seal: 5, aim: 10, refit: 20 } as const;
 /** Sealant until water may stand on it, minutes at 23 °C. Common practice, makers' sheets from memory: a day. */
 export const SEALANT_HOLD = 24 * 60;
-
-/** Kinds that are fixed nowhere: the vehicle's own, a fuse in its slot, a joint in its run. */
-const NOT_FITTED: ReadonlySet<Device['kind']> = new Set([
-  'protection',
-  'splice',
-  'vehicleFeed',
-  'signalSource',
-  'alternator',
-  'groundPoint',
-]);
 
 /** How the work is done. */
 export interface PlanOptions {
@@ -66,11 +55,12 @@ export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { 
   const cut = new Map(recordsOf(design, 'panel').flatMap((panel) => addPanel(design, panel, add)));
   const fitted = new Map<string, string>();
   for (const device of index.devices.values()) {
-    if (NOT_FITTED.has(device.kind) || (device.kind === 'load' && device.partOf)) continue;
+    const { fitMinutes } = kindOf(device);
+    if (fitMinutes === null || (device.kind === 'load' && device.partOf)) continue;
     const isDone = device.work?.state === 'fitted';
     const panelTask = cut.get(device.id);
     const after = [isolate, ...(panelTask ? [panelTask] : [])];
-    const minutes = (FIT[device.kind] ?? FIT_OTHERS) * (device.kind === 'load' ? device.quantity : 1);
+    const minutes = fitMinutes * (device.kind === 'load' ? device.quantity : 1);
     fitted.set(device.id, add({ id: `fit ${device.id}`, kind: 'fit', subjectId: device.id, placeId: device.placeId ?? null, minutes, after, isDone })); // prettier-ignore
   }
   const standing = benchOf(index);

@@ -8,8 +8,7 @@ import { recordOf, type Design } from '../design/design';
 import type { Device, Mover } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlValue } from '../devices/kind';
-import { SIGNAL_WORDS } from '../devices/partSettings';
-import { blinkingOf } from '../devices/ruleHub';
+import { SIGNAL_WORDS } from '../devices/signalSource';
 import { formatAmps } from '../units/quantity';
 
 /** What the vehicle's controls are called. */
@@ -26,27 +25,7 @@ export const VEHICLE_WORDS: Record<VehicleControl, string> = {
 
 /** What a position of a control is called, as a person moves it. */
 export function positionWord(device: Device, control: string, position: ControlValue): string {
-  switch (device.kind) {
-    case 'load':
-      return position === true ? 'on' : 'off';
-    case 'protection':
-      return position === true ? 'in' : 'out';
-    case 'receiver':
-      return position === true ? 'press' : 'let go';
-    case 'motionSwitch':
-      return position === true ? 'moving' : 'still';
-    case 'plug':
-      return position === true ? 'together' : 'apart';
-    case 'microSwitch':
-      return position === true ? 'pressed' : 'free';
-    case 'dimmer':
-      return `${String(position)} %`;
-    case 'signalSource':
-    case 'vehicleFeed':
-      return typeof position === 'boolean' ? (position ? 'live' : 'dead') : String(position);
-    default:
-      return String(position);
-  }
+  return kindOf(device).positionWord?.(position) ?? String(position);
 }
 
 /** What a control is called: its device, and which of several. */
@@ -155,32 +134,7 @@ function isWorked(design: Design, deviceId: string): boolean {
 export function deviceStates(design: Design, { memory, oscillating }: Answer): { id: string; name: string; state: string }[] {
   return Array.from(design.records.values()).flatMap((record) => {
     if (record.type !== 'device') return [];
-    const state = oscillating.includes(record.id) ? 'buzzing' : stateOf(record, memory[record.id] ?? {});
+    const state = oscillating.includes(record.id) ? 'buzzing' : (kindOf(record).stateWord?.(memory[record.id] ?? {}) ?? null);
     return state === null ? [] : [{ id: record.id, name: record.name, state }];
   });
-}
-
-function stateOf(device: Device, memory: Answer['memory'][string]): string | null {
-  switch (device.kind) {
-    case 'relay':
-      return memory.pulledIn === true ? 'pulled in' : 'at rest';
-    case 'receiver': {
-      const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^ch\d+$/.test(key) ? [key.slice(2)] : []));
-      return `${on.length === 0 ? 'all off' : `on: ${on.join(', ')}`}${memory.turned === true ? ', in its other mode' : ''}`;
-    }
-    case 'ruleHub': {
-      const on = Object.entries(memory).flatMap(([key, value]) => (value === true && /^out\d+$/.test(key) ? [key.slice(3)] : []));
-      return on.length === 0
-        ? 'all off'
-        : `on: ${on.map((output) => `${output}${blinkingOf(memory, `out${output}`) ? ' (blinks)' : ''}`).join(', ')}`;
-    }
-    case 'motionSwitch':
-      return memory.on === true ? 'on' : 'off';
-    case 'protection':
-      return memory.open === true ? 'open' : null;
-    case 'cutOut':
-      return memory.open === true ? 'let go' : null;
-    default:
-      return null;
-  }
 }

@@ -1,5 +1,5 @@
 import { familyWords } from '../catalog/fuses';
-import { JOINT_WORDS } from '../devices/partSettings';
+import { JOINT_WORDS } from '../devices/splice';
 import { formatSeconds } from '../units/quantity';
 import type { JointSpot } from '../analysis/figures';
 import type { CoordinationRule } from '../analysis/finding';

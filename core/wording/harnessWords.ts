@@ -6,7 +6,7 @@ import { kindOf } from '../devices';
 import type { Ending } from '../harness/wireEnds';
 import type { PlugHalf } from '../harness/liveHalves';
 import type { WireRefusal } from '../harness/editWires';
-import type { TurnVerdict } from '../harness/pinCards';
+import type { TurnVerdict } from '../devices/kind';
 import type { PartGroup, PartLine } from '../harness/partsList';
 import type { StockRefusal } from '../harness/stock';
 import type { WireDuty } from '../harness/wireRoles';

@@ -1,6 +1,6 @@
 import type { Receiver } from '../devices/receiver';
 import { actS, type HubAct, type HubRule } from '../devices/ruleHub';
-import { SIGNAL_WORDS } from '../devices/partSettings';
+import { SIGNAL_WORDS } from '../devices/signalSource';
 import { formatSeconds } from '../units/quantity';
 
 /** What an output does while a rule holds. */

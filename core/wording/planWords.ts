@@ -2,7 +2,7 @@ import type { Design } from '../design/design';
 import { nameOf } from '../design/names';
 import { formatNumber, formatRating } from '../units/quantity';
 import type { OhmsExpected } from '../plan/ohms';
-import type { LiveBy } from '../plan/stillLive';
+import type { LiveBy } from '../devices/kind';
 import type { CutOut } from '../catalog/cutOuts';
 import type { Need } from '../plan/needs';
 import type { Task, TaskKind } from '../plan/task';

@@ -1,5 +1,5 @@
 import type { Device } from '../design/schema';
-import { SIGNAL_WORDS } from '../devices/partSettings';
+import { kindOf } from '../devices';
 
 /** Terminals whose own name says nothing to a person. Relay pins keep their numbers, DIN 72552's. */
 const WORDS: Record<string, string> = {
@@ -27,10 +27,5 @@ const WORDS: Record<string, string> = {
 
 /** What a terminal of a device is called. */
 export function terminalName(device: Device, terminal: string): string {
-  if (device.kind === 'signalSource') return SIGNAL_WORDS[terminal as keyof typeof SIGNAL_WORDS] ?? WORDS[terminal] ?? terminal;
-  const [, prefix, number] = /^([a-z]+)(\d+)$/.exec(terminal) ?? [];
-  if (device.kind === 'receiver' && prefix === 'ch') return `channel ${number}`;
-  if (device.kind === 'ruleHub' && prefix) return prefix === 'in' ? `input ${number}` : `output ${number}`;
-  if (device.kind === 'plug' && prefix) return `pin ${number}, ${prefix === 'a' ? 'plug' : 'socket'}`;
-  return WORDS[terminal] ?? terminal;
+  return kindOf(device).terminalWord?.(terminal) ?? WORDS[terminal] ?? terminal;
 }

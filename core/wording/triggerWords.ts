@@ -1,6 +1,6 @@
 import type { Refusal, TriggerRead } from '../bench/triggers';
 import type { MeterMove, MeterState } from '../catalog/vocabulary';
-import { SIGNAL_WORDS } from '../devices/partSettings';
+import { SIGNAL_WORDS } from '../devices/signalSource';
 import { formatVolts } from '../units/quantity';
 
 /** What is done in the vehicle for each state that is metered. */

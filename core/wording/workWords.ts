@@ -1,4 +1,4 @@
-import { JOINT_WORDS } from '../devices/partSettings';
+import { JOINT_WORDS } from '../devices/splice';
 import type { WorkRule } from '../analysis/finding';
 import type { WordsOf } from './ruleWords';
 

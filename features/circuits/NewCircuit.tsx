@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import { SIGNAL_WORDS } from '@/core/devices/partSettings';
+import { SIGNAL_WORDS } from '@/core/devices/signalSource';
 import { VEHICLE_SIGNALS } from '@/core/devices/signalSource';
 import type { VehicleSource } from '@/core/switching/vehicleCircuit';
 import { useState } from 'react';

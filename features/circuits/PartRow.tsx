@@ -8,7 +8,7 @@ import { NO_CHANGE, updateRecords, type RecordFields } from '@/core/design/chang
 import { nameOf } from '@/core/design/names';
 import type { Device, Wire } from '@/core/design/schema';
 import { kindOf } from '@/core/devices';
-import { settingsOfPart, type PartSetting } from '@/core/devices/partSettings';
+import type { PartSetting } from '@/core/devices/settings';
 import { removeWire } from '@/core/switching/drawWire';
 import { hasTwoEnds, moveAlongRun, placeInRun, removePart, turnRound, whyNotRemoved } from '@/core/switching/partsByHand';
 import { formatLength } from '@/core/units/quantity';
@@ -69,7 +69,7 @@ export function PartRow({ device }: { device: Device }) {
             Turn round
           </Button>
         )}
-        {settingsOfPart(device).map((setting) => (
+        {(kindOf(device).settings?.(device) ?? []).map((setting) => (
           <Setting key={setting.field} device={device} setting={setting} onCommit={commit} />
         ))}
       </span>

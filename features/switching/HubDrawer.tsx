@@ -5,7 +5,7 @@ import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { hubOverlaps } from '@/core/bench/hubOverlaps';
 import { setting, updateRecords } from '@/core/design/change';
 import { devicesOfKind } from '@/core/design/design';
-import { SIGNAL_WORDS } from '@/core/devices/partSettings';
+import { SIGNAL_WORDS } from '@/core/devices/signalSource';
 import { actS, HUB_ACTS, USUAL_HUB_S, type HubAct, type HubRule, type RuleHub } from '@/core/devices/ruleHub';
 import { VEHICLE_SIGNALS } from '@/core/devices/signalSource';
 import { HUB_ACT_WORDS, hubRuleWords } from '@/core/wording/hubWords';

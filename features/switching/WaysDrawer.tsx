@@ -11,7 +11,7 @@ import { LIMITS } from '@/core/catalog/vocabulary';
 import { NO_CHANGE } from '@/core/design/change';
 import { keepAsOption } from '@/core/design/options';
 import { nameOf } from '@/core/design/names';
-import { SIGNAL_WORDS } from '@/core/devices/partSettings';
+import { SIGNAL_WORDS } from '@/core/devices/signalSource';
 import type { VehicleSignal } from '@/core/devices/signalSource';
 import { giveLoadsCircuits } from '@/core/switching/ownCircuit';
 import { WAY_FAMILIES, type Way, type WayId } from '@/core/switching/gallery/ways';

@@ -9,7 +9,7 @@ import { nameOf } from '@/core/design/names';
 import { harnessOf } from '@/core/harness/schedule';
 import { planWork, type Planned } from '@/core/plan/schedule';
 import { doneForNow } from '@/core/design/forNow';
-import { JOINT_WORDS } from '@/core/devices/partSettings';
+import { JOINT_WORDS } from '@/core/devices/splice';
 import { handKey } from '@/core/plan/handTasks';
 import { tasksOf } from '@/core/plan/tasks';
 import type { Task } from '@/core/plan/task';

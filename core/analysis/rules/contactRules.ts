@@ -12,12 +12,8 @@ const HAIR = 1e-6;
 /** How many times its rating a contact may make for a moment. Relays 1.5 (makes 30 to 40 A, breaks 20 to 30); small switches about 5. From memory. */
 const RELAY_MAKES = 1.5;
 const SWITCH_MAKES = 5;
-/** What a contact rated for alternating current only is taken for on direct current. Common practice: half, since its arc does not go out by itself. */
-const AC_SHARE = 0.5;
 /** Lamps from which a relay is usual, A. Common practice. */
 const RELAY_FROM_A = 5;
-/** Electronics that drive a coil. */
-const ELECTRONIC = new Set<Device['kind']>(['receiver', 'ruleHub', 'motionSwitch', 'dimmer']);
 
 /** Switches, relays, plugs, hubs and bars against what flows in them; coils driven by electronics; returns beside their feeds. */
 export function findContacts(analysis: Analysis): Finding[] {
@@ -33,29 +29,7 @@ export function findContacts(analysis: Analysis): Finding[] {
 
 /** What one of a device's terminals may carry; null where it carries no load current. */
 function limitAt(device: Device, terminal: string): number | null {
-  switch (device.kind) {
-    case 'switch':
-      return terminal.startsWith('lamp') ? null : device.ratingA * (device.ratedFor === 'ac' ? AC_SHARE : 1);
-    case 'relay':
-      return terminal === '85' || terminal === '86' ? null : device.ratingA;
-    case 'dimmer':
-    case 'microSwitch':
-    case 'motionSwitch':
-    case 'doorSwitch':
-    case 'plug':
-    case 'busBar':
-    case 'shunt':
-    case 'isolator':
-      return device.ratingA;
-    case 'cutOut':
-      return terminal === 'minus' ? null : device.ratingA;
-    case 'receiver':
-      return terminal.startsWith('ch') ? device.channelMaxA : null;
-    case 'ruleHub':
-      return terminal.startsWith('out') ? device.outputMaxA : null;
-    default:
-      return null;
-  }
+  return kindOf(device).carriesA?.(device, terminal) ?? null;
 }
 
 function overRating({ index, wires }: Analysis): Finding[] {
@@ -135,7 +109,7 @@ function coils({ index, wiring }: Analysis): Finding[] {
       let at = wiring.supply.at.get(terminalKey(device.id, terminal)) ?? -1;
       for (at = wiring.supply.nodes[at]?.parent ?? -1; at >= 0; at = wiring.supply.nodes[at]!.parent) {
         const driver = index.devices.get(wiring.supply.nodes[at]!.deviceId);
-        if (!driver || !ELECTRONIC.has(driver.kind)) continue;
+        if (!driver || !kindOf(driver).isElectronic) continue;
         found.push({ rule: 'relay.bareCoil', severity: 'caution', subjects: [device.id, driver.id], circuitId: null, numbers: {} });
         break;
       }
