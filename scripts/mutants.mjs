@@ -1,12 +1,12 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import ts from 'typescript';
 import { install, ROOT } from './setup.mjs';
 
 /**
- * `npm run mutants -- [FILE…]`: plants one small error at a time in a copy of the last commit and sees whether a test that imports the file fails. Of each file a sample,
+ * `npm run mutants -- [FILE…]`: plants one small error at a time in a copy of the last commit and sees whether a test that leads to the file fails. Of each file a sample,
  * MUTANTS of them (10), by MUTANT_SEED. Ends with a table and each error that nobody noticed, and with status 1 when fewer than eight in ten were.
  */
 
@@ -87,24 +87,21 @@ function sample(list, count, random) {
 /** Tests run for one error: of a file that half the program imports those nearest to it. */
 const MOST_TESTS = 6;
 
-/** The tests that bear a file's name or import it themselves. */
+/** The tests that bear a file's name or import it themselves; of a file that is reached through others alone the nearest of those that reach it. */
 function testsOf(folder, file) {
   const name = path.basename(file).replace(/\.tsx?$/, '');
-  const all = (at) =>
-    readdirSync(path.join(folder, at), { withFileTypes: true }).flatMap((entry) => {
-      const inside = path.join(at, entry.name);
-      if (entry.isDirectory()) return entry.name === 'node_modules' || entry.name.startsWith('.') ? [] : all(inside);
-      return /\.test\.tsx?$/.test(entry.name) ? [inside] : [];
-    });
   const steps = (test) => path.relative(path.dirname(file), test).split(path.sep).length;
-  return all('.')
-    .filter(
-      (test) =>
-        test === file.replace(/\.tsx?$/, '.test.ts') ||
-        new RegExp(`from '[^']*/${name}'`).test(readFileSync(path.join(folder, test), 'utf8')),
-    )
-    .sort((a, b) => steps(a) - steps(b))
-    .slice(0, MOST_TESTS);
+  const { stdout } = spawnSync('npx', ['jest', '--listTests', '--findRelatedTests', file], { cwd: folder, encoding: 'utf8' });
+  const related = stdout
+    .split('\n')
+    .filter((line) => /\.test\.tsx?$/.test(line))
+    .map((line) => path.relative(folder, line))
+    .sort((a, b) => steps(a) - steps(b));
+  const own = related.filter(
+    (test) =>
+      test === file.replace(/\.tsx?$/, '.test.ts') || new RegExp(`from '[^']*/${name}'`).test(readFileSync(path.join(folder, test), 'utf8')),
+  );
+  return (own.length > 0 ? own : related).slice(0, MOST_TESTS);
 }
 
 install();
@@ -138,9 +135,9 @@ try {
       if (jest(tests) !== 0) noticed += 1;
       else {
         const line = text.slice(0, start).split('\n').length;
-        survivors.push(
-          `${file}:${line}: ${text.slice(start, end).replace(/\s+/g, ' ').slice(0, 70)} -> ${put.replace(/\s+/g, ' ').slice(0, 70)}`,
-        );
+        const plain = (code) => code.replace(/\s+/g, ' ').slice(0, 70);
+        survivors.push(`${file}:${line}: ${plain(text.slice(start, end))} -> ${plain(put)}`);
+        console.log(`  ${survivors.at(-1)}`);
       }
     }
     writeFileSync(at, text);
