@@ -1,5 +1,6 @@
 import type { Margin } from '@/core/analysis/margins';
 import { formatAmps, formatNumber, formatPercent } from '@/core/units/quantity';
+import { Table } from '@/ui/Table';
 import styles from './Margins.module.css';
 
 const WORDS: Record<Margin['limit'], string> = {
@@ -14,25 +15,28 @@ const WORDS: Record<Margin['limit'], string> = {
 /** How much of each limit is used up, as bars: full is at the limit. */
 export function Margins({ margins }: { margins: readonly Margin[] }) {
   return (
-    <table className={styles.margins} aria-label="Margins">
-      <tbody>
-        {margins.map(({ limit, share, used, of, unit }) => (
-          <tr key={limit}>
-            <th scope="row">{WORDS[limit]}</th>
-            <td className={styles.cell}>
-              <span className={styles.bar} aria-hidden>
-                <span data-over={share > 1 + 1e-9 || undefined} style={{ width: `${Math.min(100, share * 100)}%` }} />
-              </span>
-            </td>
-            <td className="reading">
-              {limit === 'endClearing'
-                ? `${inUnit(of, unit)}, needs ${inUnit(used, unit)}`
-                : `${inUnit(used, unit)} of ${inUnit(of, unit)}`}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Table
+      label="Margins"
+      columns={[
+        { as: 'name', cell: ({ limit }) => WORDS[limit] },
+        {
+          look: styles.cell,
+          cell: ({ share }) => (
+            <span className={styles.bar} aria-hidden>
+              <span data-over={share > 1 + 1e-9 || undefined} style={{ width: `${Math.min(100, share * 100)}%` }} />
+            </span>
+          ),
+        },
+        {
+          as: 'figure',
+          cell: ({ limit, used, of, unit }) =>
+            limit === 'endClearing' ? `${inUnit(of, unit)}, needs ${inUnit(used, unit)}` : `${inUnit(used, unit)} of ${inUnit(of, unit)}`,
+        },
+      ]}
+      rows={margins}
+      keyOf={({ limit }) => limit}
+      className={styles.margins}
+    />
   );
 }
 

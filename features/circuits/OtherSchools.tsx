@@ -7,6 +7,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { PRACTICE_WORDS } from '@/features/supply/practice';
 import { Verdict } from '@/ui/Verdict';
 import { Term } from '@/ui/Prose';
+import { Table } from '@/ui/Table';
 import styles from './StripDetail.module.css';
 
 /** The same circuit by every school of conductors, side by side, once it is asked for. */
@@ -24,42 +25,29 @@ function SchoolTable({ circuitId }: { circuitId: string }) {
   const analysis = useDesign((state) => state.analysis);
   const schools = useMemo(() => otherSchools(analysis, circuitId), [analysis, circuitId]);
   return (
-    <table aria-label="The schools side by side">
-      <thead>
-        <tr>
-          <th scope="col">School</th>
-          <th scope="col">
-            <Term of="Ampacity" text="Carries" />
-          </th>
-          <th scope="col">of the table</th>
-          <th scope="col">
-            <Term of="Voltage drop" text="Drop" />
-          </th>
-          <th scope="col">by formula</th>
-          <th scope="col">real cable</th>
-          <th scope="col">Would fit</th>
-          <th scope="col">As it is</th>
-        </tr>
-      </thead>
-      <tbody>
-        {schools.map(({ standard, ampacity, dropPercent, formulaDropV, cableDropV, choice, findings }, at) => (
-          <tr key={standard}>
-            <th scope="row">
-              {PRACTICE_WORDS.standard[standard]}
-              {at === 0 && ', this design’s'}
-            </th>
-            <td className="reading">{formatAmps(ampacity?.amps ?? null)}</td>
-            <td className="reading">{formatAmps(ampacity?.baseA ?? null)}</td>
-            <td className="reading">{formatPercent(dropPercent)}</td>
-            <td className="reading">{formulaDropV === null ? 'has none' : formatVolts(formulaDropV)}</td>
-            <td className="reading">{formatVolts(cableDropV)}</td>
-            <td className="reading">{choice ? `${formatConductor(choice.conductor)}, ${formatRating(choice.fuseA)}` : MISSING}</td>
-            <td>
-              <Verdict severity={findings} />
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Table
+      label="The schools side by side"
+      columns={[
+        {
+          head: 'School',
+          as: 'name',
+          cell: ({ standard }, at) => `${PRACTICE_WORDS.standard[standard]}${at === 0 ? ', this design’s' : ''}`,
+        },
+        { head: <Term of="Ampacity" text="Carries" />, as: 'figure', cell: ({ ampacity }) => formatAmps(ampacity?.amps ?? null) },
+        { head: 'of the table', as: 'figure', cell: ({ ampacity }) => formatAmps(ampacity?.baseA ?? null) },
+        { head: <Term of="Voltage drop" text="Drop" />, as: 'figure', cell: ({ dropPercent }) => formatPercent(dropPercent) },
+        { head: 'by formula', as: 'figure', cell: ({ formulaDropV }) => (formulaDropV === null ? 'has none' : formatVolts(formulaDropV)) },
+        { head: 'real cable', as: 'figure', cell: ({ cableDropV }) => formatVolts(cableDropV) },
+        {
+          head: 'Would fit',
+          as: 'figure',
+          cell: ({ choice }) => (choice ? `${formatConductor(choice.conductor)}, ${formatRating(choice.fuseA)}` : MISSING),
+        },
+        { head: 'As it is', cell: ({ findings }) => <Verdict severity={findings} /> },
+      ]}
+      rows={schools}
+      keyOf={({ standard }) => standard}
+      isNarrow
+    />
   );
 }

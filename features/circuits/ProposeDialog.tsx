@@ -4,9 +4,10 @@ import { Button, Modal, Progress, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { isEmpty } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
-import { MEASURES, type Measure, type Proposal, type ProposalGovernor } from '@/core/advice/proposal';
+import { MEASURES, type Measure, type Proposal, type ProposalGovernor, type ProposedCircuit, type Sized } from '@/core/advice/proposal';
 import { formatConductor, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { Table } from '@/ui/Table';
 import { PriceFields } from './PriceFields';
 import { usePrices } from '@/features/design/usePrices';
 import styles from './ProposeDialog.module.css';
@@ -145,38 +146,29 @@ function Outcome({ proposal, measure }: { proposal: Proposal; measure: Measure }
         </ul>
       )}
       <div className={styles.scroller} role="region" aria-label="Proposed sizes" tabIndex={0}>
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th scope="col">Circuit</th>
-              <th scope="col">Conductor</th>
-              <th scope="col">Fuse</th>
-              <th scope="col">Drop</th>
-              <th scope="col">Cost, {currency}</th>
-              <th scope="col">Copper, g</th>
-              <th scope="col">Governed by</th>
-            </tr>
-          </thead>
-          <tbody>
-            {circuits.map(({ circuitId, name, before, after, governedBy, stuck }) => (
-              <tr key={circuitId} data-stuck={stuck || undefined}>
-                <td>{name}</td>
-                <td className="reading">{arrow(text(before.conductor), text(after.conductor))}</td>
-                <td className="reading">{arrow(formatRating(before.ratingA), formatRating(after.ratingA))}</td>
-                <td className="reading">{arrow(formatPercent(before.dropPercent), formatPercent(after.dropPercent))}</td>
-                <td className="reading">{arrow(formatNumber(before.cost, 1), formatNumber(after.cost, 1))}</td>
-                <td className="reading">{arrow(formatNumber(before.weightKg * 1000, 0), formatNumber(after.weightKg * 1000, 0))}</td>
-                <td>
-                  {stuck
-                    ? before.conductor === after.conductor && before.ratingA === after.ratingA
-                      ? 'no size keeps every rule'
-                      : 'safe; drop still over'
-                    : GOVERNORS[governedBy]}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          columns={[
+            { head: 'Circuit', cell: ({ name }) => name },
+            { head: 'Conductor', as: 'figure', cell: ({ before, after }) => arrow(text(before.conductor), text(after.conductor)) },
+            { head: 'Fuse', as: 'figure', cell: ({ before, after }) => arrow(formatRating(before.ratingA), formatRating(after.ratingA)) },
+            {
+              head: 'Drop',
+              as: 'figure',
+              cell: ({ before, after }) => arrow(formatPercent(before.dropPercent), formatPercent(after.dropPercent)),
+            },
+            {
+              head: `Cost, ${currency}`,
+              as: 'figure',
+              cell: ({ before, after }) => arrow(formatNumber(before.cost, 1), formatNumber(after.cost, 1)),
+            },
+            { head: 'Copper, g', as: 'figure', cell: ({ before, after }) => arrow(grams(before), grams(after)) },
+            { head: 'Governed by', cell: governedWords },
+          ]}
+          rows={circuits}
+          keyOf={({ circuitId }) => circuitId}
+          lookOf={({ stuck }) => (stuck ? styles.stuck : undefined)}
+          className={styles.table}
+        />
       </div>
     </>
   );
@@ -184,6 +176,13 @@ function Outcome({ proposal, measure }: { proposal: Proposal; measure: Measure }
 
 function text(conductor: Proposal['circuits'][number]['before']['conductor']): string {
   return conductor ? formatConductor(conductor) : MISSING;
+}
+
+const grams = ({ weightKg }: Sized) => formatNumber(weightKg * 1000, 0);
+
+function governedWords({ before, after, governedBy, stuck }: ProposedCircuit): string {
+  if (!stuck) return GOVERNORS[governedBy];
+  return before.conductor === after.conductor && before.ratingA === after.ratingA ? 'no size keeps every rule' : 'safe; drop still over';
 }
 
 function arrow(before: string, after: string): string {

@@ -11,6 +11,7 @@ import { formatNumber, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { Prose } from '@/ui/Prose';
 import { Verdict } from '@/ui/Verdict';
+import { Table } from '@/ui/Table';
 import { TimeCurrentChart } from './TimeCurrentChart';
 import styles from './ProtectionView.module.css';
 
@@ -30,50 +31,49 @@ export function ProtectionView() {
   return (
     <div className={styles.body}>
       <section className={styles.card} aria-label="Fuses and breakers">
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th scope="col">From the battery outwards</th>
-              <th scope="col">Rating</th>
-              <th scope="col" title="Greatest prospective short-circuit current right at it, against what it is made to break">
-                <Prose text="Short-circuit current of breaking capacity" />
-              </th>
-              <th scope="col" title="Least prospective short-circuit current at the far end of what it guards, as a multiple of its rating">
-                Far-end short
-              </th>
-              <th scope="col" title="Up to which current it is certain to open before the one ahead">
-                <Prose text="Selective with the one ahead" />
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {tree.map(({ entry, depth }) => (
-              <tr key={entry.id} data-chosen={entry.id === chosen || undefined}>
-                <td style={{ paddingLeft: 4 + depth * 16 }}>
-                  <button type="button" aria-pressed={entry.id === chosen} onClick={() => choose(entry.id)}>
-                    {name(entry)}
-                  </button>
-                </td>
-                <td className="reading">{formatRating(entry.fuse.ratingA)}</td>
-                <td className="reading" data-over={entry.atA > entry.breaksA || undefined}>
-                  {kiloamps(entry.atA)} of {kiloamps(entry.breaksA)} kA
-                </td>
-                <td className="reading">
-                  {entry.endA === null
-                    ? MISSING
-                    : `${formatNumber(entry.endA / entry.fuse.ratingA, 1)} x${END_WORDS[endVerdict(entry.fuse, entry.endA)]}`}
-                </td>
-                <td className="reading">
-                  {entry.selectiveToA === null
-                    ? MISSING
-                    : entry.selectiveToA >= entry.atA
-                      ? 'fully'
-                      : `to ${kiloamps(entry.selectiveToA)} kA`}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          columns={[
+            {
+              head: 'From the battery outwards',
+              cell: ({ entry, depth }) => (
+                <button
+                  type="button"
+                  aria-pressed={entry.id === chosen}
+                  style={{ marginLeft: 4 + depth * 16 }}
+                  onClick={() => choose(entry.id)}
+                >
+                  {name(entry)}
+                </button>
+              ),
+            },
+            { head: 'Rating', as: 'figure', cell: ({ entry }) => formatRating(entry.fuse.ratingA) },
+            {
+              head: <Prose text="Short-circuit current of breaking capacity" />,
+              title: 'Greatest prospective short-circuit current right at it, against what it is made to break',
+              as: 'figure',
+              look: ({ entry }) => (entry.atA > entry.breaksA ? styles.over : undefined),
+              cell: ({ entry }) => `${kiloamps(entry.atA)} of ${kiloamps(entry.breaksA)} kA`,
+            },
+            {
+              head: 'Far-end short',
+              title: 'Least prospective short-circuit current at the far end of what it guards, as a multiple of its rating',
+              as: 'figure',
+              cell: ({ entry: { fuse, endA } }) =>
+                endA === null ? MISSING : `${formatNumber(endA / fuse.ratingA, 1)} x${END_WORDS[endVerdict(fuse, endA)]}`,
+            },
+            {
+              head: <Prose text="Selective with the one ahead" />,
+              title: 'Up to which current it is certain to open before the one ahead',
+              as: 'figure',
+              cell: ({ entry: { selectiveToA, atA } }) =>
+                selectiveToA === null ? MISSING : selectiveToA >= atA ? 'fully' : `to ${kiloamps(selectiveToA)} kA`,
+            },
+          ]}
+          rows={tree}
+          keyOf={({ entry }) => entry.id}
+          lookOf={({ entry }) => (entry.id === chosen ? styles.chosen : undefined)}
+          className={styles.table}
+        />
       </section>
       <section className={styles.card} aria-label="Opening times">
         <h3>

@@ -7,6 +7,7 @@ import { formatAmps, formatNumber, MISSING } from '@/core/units/quantity';
 import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign } from '@/features/design/DesignProvider';
 import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
+import { Table } from '@/ui/Table';
 import { StatePicker } from './StatePicker';
 import drawer from '@/ui/Drawer.module.css';
 import styles from './ReadingsDrawer.module.css';
@@ -66,41 +67,29 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
             {picked === 'onlyThis' && ' With the first circuit alone.'}
             {solved.outcome.kind === 'oscillating' && ' The state does not settle: what is shown is one moment of it.'}
           </p>
-          <table className={styles.readings} aria-label="Readings">
-            <thead>
-              <tr>
-                <th>Device</th>
-                <th>Terminal</th>
-                <th className={styles.figure}>Voltage</th>
-                <th className={styles.figure}>Current</th>
-                <th className={styles.figure} title="New, full battery, cold wires, no return counted: what a fuse there must break">
-                  Greatest short
-                </th>
-                <th
-                  className={styles.figure}
-                  title="Worn battery, warm wires, every contact, and the way back: what the fuse ahead must end"
-                >
-                  Least short
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {found.slice(0, MOST_ROWS).map(({ deviceId, device, terminal, volts, amps, short, adrift }) => (
-                <tr key={`${deviceId}/${terminal}`}>
-                  <td>{device}</td>
-                  <td>{called(deviceId, terminal)}</td>
-                  <td className={`reading ${styles.figure}`}>{adrift ? 'not joined' : `${formatNumber(volts, 3)} V`}</td>
-                  <td className={`reading ${styles.figure}`}>{amps === null || adrift ? MISSING : formatAmps(amps)}</td>
-                  <td className={`reading ${styles.figure}`}>
-                    {short === null || adrift ? MISSING : `${formatNumber(short.greatestA, 0)} A`}
-                  </td>
-                  <td className={`reading ${styles.figure}`}>
-                    {short === null || adrift ? MISSING : `${formatNumber(short.leastA, 0)} A`}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table
+            label="Readings"
+            columns={[
+              { head: 'Device', cell: ({ device }) => device },
+              { head: 'Terminal', cell: ({ deviceId, terminal }) => called(deviceId, terminal) },
+              { head: 'Voltage', as: 'figure', cell: ({ adrift, volts }) => (adrift ? 'not joined' : `${formatNumber(volts, 3)} V`) },
+              { head: 'Current', as: 'figure', cell: ({ adrift, amps }) => (amps === null || adrift ? MISSING : formatAmps(amps)) },
+              {
+                head: 'Greatest short',
+                title: 'New, full battery, cold wires, no return counted: what a fuse there must break',
+                as: 'figure',
+                cell: ({ adrift, short }) => (short === null || adrift ? MISSING : `${formatNumber(short.greatestA, 0)} A`),
+              },
+              {
+                head: 'Least short',
+                title: 'Worn battery, warm wires, every contact, and the way back: what the fuse ahead must end',
+                as: 'figure',
+                cell: ({ adrift, short }) => (short === null || adrift ? MISSING : `${formatNumber(short.leastA, 0)} A`),
+              },
+            ]}
+            rows={found.slice(0, MOST_ROWS)}
+            keyOf={({ deviceId, terminal }) => `${deviceId}/${terminal}`}
+          />
           {found.length === 0 && <p>No terminal answers to that.</p>}
           {found.length > MOST_ROWS && (
             <p>

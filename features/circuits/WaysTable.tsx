@@ -12,6 +12,7 @@ import { formatConductor, formatLength, formatNumber, formatPercent, formatRatin
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { MmField } from '@/ui/MmField';
 import { usePrices } from '@/features/design/usePrices';
+import { Table } from '@/ui/Table';
 import styles from './ProposeDialog.module.css';
 import { useSizing } from './useSizing';
 
@@ -61,49 +62,44 @@ export function WaysTable({ circuitIds, measure, onTaken }: { circuitIds: readon
       {!ways && <Progress percent={Math.round(done * 100)} aria-label="Ways tried" />}
       {ways && (
         <div className={styles.scroller} role="region" aria-label="Ways side by side" tabIndex={0}>
-          <table className={styles.table}>
-            <thead>
-              <tr>
-                <th scope="col">Way</th>
-                <th scope="col">Cable, {prices.currency}</th>
-                <th scope="col">Blocks and fuses</th>
-                <th scope="col">Together</th>
-                <th scope="col">Copper, g</th>
-                <th scope="col">Worst drop</th>
-                <th scope="col">Mean drop</th>
-                <th scope="col">{null}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {ways.map((way) => (
-                <tr key={way.kind} data-best={way === best || undefined}>
-                  <td>
+          <Table
+            columns={[
+              {
+                head: 'Way',
+                cell: (way) => (
+                  <>
                     {WAY_WORDS[way.kind]}
                     {way === best && <b className={styles.best}>least</b>}
                     <Takes way={way} of={circuitIds.length} />
-                  </td>
-                  <td className="reading">{formatNumber(way.cableCost, 1)}</td>
-                  <td className="reading">{way.partsCost === 0 ? MISSING : formatNumber(way.partsCost, 1)}</td>
-                  <td className="reading">{formatNumber(way.cableCost + way.partsCost, 1)}</td>
-                  <td className="reading">{formatNumber(way.weightKg * 1000, 0)}</td>
-                  <td className="reading">{formatPercent(way.worstDropPercent)}</td>
-                  <td className="reading">{formatPercent(way.meanDropPercent)}</td>
-                  <td>
-                    {way.kind !== 'asItIs' && (
-                      <Button
-                        size="small"
-                        disabled={isEmpty(way.change) || way.breaks.length > 0}
-                        aria-label={`Take: ${WAY_WORDS[way.kind]}`}
-                        onClick={() => take(way)}
-                      >
-                        Take
-                      </Button>
-                    )}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+                  </>
+                ),
+              },
+              { head: `Cable, ${prices.currency}`, as: 'figure', cell: ({ cableCost }) => formatNumber(cableCost, 1) },
+              { head: 'Blocks and fuses', as: 'figure', cell: ({ partsCost }) => (partsCost === 0 ? MISSING : formatNumber(partsCost, 1)) },
+              { head: 'Together', as: 'figure', cell: ({ cableCost, partsCost }) => formatNumber(cableCost + partsCost, 1) },
+              { head: 'Copper, g', as: 'figure', cell: ({ weightKg }) => formatNumber(weightKg * 1000, 0) },
+              { head: 'Worst drop', as: 'figure', cell: ({ worstDropPercent }) => formatPercent(worstDropPercent) },
+              { head: 'Mean drop', as: 'figure', cell: ({ meanDropPercent }) => formatPercent(meanDropPercent) },
+              {
+                label: 'Take',
+                cell: (way) =>
+                  way.kind !== 'asItIs' && (
+                    <Button
+                      size="small"
+                      disabled={isEmpty(way.change) || way.breaks.length > 0}
+                      aria-label={`Take: ${WAY_WORDS[way.kind]}`}
+                      onClick={() => take(way)}
+                    >
+                      Take
+                    </Button>
+                  ),
+              },
+            ]}
+            rows={ways}
+            keyOf={({ kind }) => kind}
+            lookOf={(way) => (way === best ? styles.least : undefined)}
+            className={styles.table}
+          />
         </div>
       )}
     </>

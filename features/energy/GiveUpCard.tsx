@@ -4,6 +4,7 @@ import { nameOf } from '@/core/design/names';
 import { giveUps } from '@/core/energy/giveUps';
 import { formatHours, formatWattHours } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
+import { Table } from '@/ui/Table';
 import styles from './Energy.module.css';
 
 /** What going without each load would add. */
@@ -26,26 +27,16 @@ export function GiveUpCard() {
             ? 'The first alone adds a day.'
             : `The first ${enough + 1} together add a day.`}
       </p>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">Going without</th>
-            <th scope="col">saves a day</th>
-            <th scope="col">adds runtime</th>
-            <th scope="col">at half use</th>
-          </tr>
-        </thead>
-        <tbody>
-          {list.map(({ loadId, wattHours, gainedH, halfGainedH }) => (
-            <tr key={loadId}>
-              <td>{nameOf(design, loadId)}</td>
-              <td className="reading">{formatWattHours(wattHours)}</td>
-              <td className="reading">{formatHours(gainedH)}</td>
-              <td className="reading">{formatHours(halfGainedH)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          { head: 'Going without', cell: ({ loadId }) => nameOf(design, loadId) },
+          { head: 'saves a day', as: 'figure', cell: ({ wattHours }) => formatWattHours(wattHours) },
+          { head: 'adds runtime', as: 'figure', cell: ({ gainedH }) => formatHours(gainedH) },
+          { head: 'at half use', as: 'figure', cell: ({ halfGainedH }) => formatHours(halfGainedH) },
+        ]}
+        rows={list}
+        keyOf={({ loadId }) => loadId}
+      />
     </section>
   );
 }

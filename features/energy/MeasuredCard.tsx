@@ -16,6 +16,7 @@ import { nameOf } from '@/core/design/names';
 import { formatAmps, formatNumber, formatVolts, formatWattHours } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { FileChoice } from '@/ui/FileChoice';
+import { Table } from '@/ui/Table';
 import { MeasuredChart } from './MeasuredChart';
 import { TakeLog } from './TakeLog';
 import { useLiveMonitor } from './useLiveMonitor';
@@ -169,39 +170,32 @@ function AgainstPlan({ log, day, design }: AgainstPlanProps) {
       </p>
       <MeasuredChart measuredW={measured.hourlyW} day={day} />
       {measured.loads.length > 0 && (
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th scope="col">Load</th>
-              <th scope="col">measured, h a day</th>
-              <th scope="col">planned</th>
-              <th scope="col">times a day</th>
-              <th scope="col" aria-label="Take" />
-            </tr>
-          </thead>
-          <tbody>
-            {measured.loads.map((one) => (
-              <tr key={one.loadId}>
-                <td>
-                  {nameOf(design, one.loadId)}
-                  {one.unsure && <small className={styles.unsure}> unsure: it may have gone off in a step with others</small>}
-                </td>
-                <td className="reading">{formatNumber(one.hours, 2)}</td>
-                <td className="reading">{formatNumber(scenario.loads.get(one.loadId)?.hours ?? 0, 2)}</td>
-                <td className="reading">{formatNumber(one.times, 1)}</td>
-                <td>
-                  <Button
-                    size="small"
-                    aria-label={`Take the measured hours of ${nameOf(design, one.loadId)}`}
-                    onClick={() => correct([one])}
-                  >
-                    Take
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          columns={[
+            {
+              head: 'Load',
+              cell: ({ loadId, unsure }) => (
+                <>
+                  {nameOf(design, loadId)}
+                  {unsure && <small className={styles.unsure}> unsure: it may have gone off in a step with others</small>}
+                </>
+              ),
+            },
+            { head: 'measured, h a day', as: 'figure', cell: ({ hours }) => formatNumber(hours, 2) },
+            { head: 'planned', as: 'figure', cell: ({ loadId }) => formatNumber(scenario.loads.get(loadId)?.hours ?? 0, 2) },
+            { head: 'times a day', as: 'figure', cell: ({ times }) => formatNumber(times, 1) },
+            {
+              label: 'Take',
+              cell: (one) => (
+                <Button size="small" aria-label={`Take the measured hours of ${nameOf(design, one.loadId)}`} onClick={() => correct([one])}>
+                  Take
+                </Button>
+              ),
+            },
+          ]}
+          rows={measured.loads}
+          keyOf={({ loadId }) => loadId}
+        />
       )}
       {sure.length > 1 && (
         <Button size="small" onClick={() => correct(sure)}>

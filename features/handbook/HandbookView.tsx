@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { HandbookPage } from '@/core/handbook/page';
 import { HANDBOOK } from '@/core/handbook/pages';
 import { Prose } from '@/ui/Prose';
+import { Table } from '@/ui/Table';
 import styles from './Handbook.module.css';
 
 /** A page with all pages beside it. */
@@ -46,26 +47,12 @@ export function HandbookView({ page }: { page: HandbookPage }) {
       ))}
       {page.table && (
         <div className={styles.figures} role="region" aria-label="Figures to keep at hand" tabIndex={0}>
-          <table>
-            <thead>
-              <tr>
-                {page.table.head.map((cell, at) => (
-                  <th key={at} scope="col">
-                    {cell}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {page.table.rows.map((row) => (
-                <tr key={row.join()}>
-                  {row.map((cell, at) => (
-                    <td key={at}>{cell}</td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table
+            columns={page.table.head.map((head, at) => ({ head, cell: (row: readonly string[]) => row[at] }))}
+            rows={page.table.rows}
+            keyOf={(row) => row.join()}
+            isNarrow
+          />
         </div>
       )}
       <p className={styles.caution}>{page.caution}</p>

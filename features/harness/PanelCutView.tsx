@@ -10,12 +10,13 @@ import { recordOf, recordsOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
 import type { Panel, PanelPart } from '@/core/design/schema';
 import { PILOT_MM } from '@/core/formats/panelTemplate';
-import { cutPanel, usualCutOut, type PanelCut } from '@/core/harness/panelFace';
+import { cutPanel, usualCutOut, type Hole, type PanelCut } from '@/core/harness/panelFace';
 import { formatSmallLength } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { QuantityField } from '@/ui/QuantityField';
+import { Table } from '@/ui/Table';
 import { PanelFaceEditor } from './PanelFaceEditor';
 import shared from './Harness.module.css';
 import styles from './PanelCut.module.css';
@@ -115,6 +116,16 @@ function Bar({
   );
 }
 
+function holeWords(hole: CutOut['hole']): string {
+  return `${hole.kind === 'round' ? `⌀ ${hole.diameterMm}` : `${hole.widthMm} × ${hole.heightMm}`} mm`;
+}
+
+/** How deep a part with its plug stands behind the panel, mm. */
+function behindMm({ cutOutId }: Hole): number {
+  const { depthMm, plugMm } = CUT_OUTS[cutOutId];
+  return depthMm + plugMm;
+}
+
 /** The hole schedule: what is drilled where, and with what. */
 function Holes({ cut }: { cut: PanelCut }) {
   const design = useDesign((state) => state.design);
@@ -123,75 +134,75 @@ function Holes({ cut }: { cut: PanelCut }) {
   const depth = useDesign(({ analysis }) => analysis.index.layout.places.get(cut.panel.placeId ?? '')?.depthMm ?? null);
   const set = (part: PanelPart, label: string, fields: Partial<{ [K in keyof PanelPart]: PanelPart[K] | undefined }>) =>
     commit(label, (now) => updateRecords(now, [setting(part, fields)]));
+  const usualOf = ({ deviceId }: PanelPart) => usualCutOut(recordOf(design, deviceId, 'device'));
   return (
     <div>
       {refusal}
-      <table className={`${shared.table} ${styles.holes}`}>
-        <thead>
-          <tr>
-            <th scope="col">No.</th>
-            <th scope="col">Legend</th>
-            <th scope="col">Cut-out</th>
-            <th scope="col">From the left</th>
-            <th scope="col">From the top</th>
-            <th scope="col">Hole</th>
-            <th scope="col">Behind</th>
-          </tr>
-        </thead>
-        <tbody>
-          {cut.holes.map(({ position, part, legend, cutOutId, xMm, yMm, isMoved }) => {
-            const { hole, depthMm, plugMm } = CUT_OUTS[cutOutId] as CutOut;
-            const usual = usualCutOut((design.records.get(part.deviceId) ?? null) as Parameters<typeof usualCutOut>[0]);
-            return (
-              <tr key={position}>
-                <th scope="row" className="reading">
-                  {position}
-                </th>
-                <td className={styles.words}>{legend}</td>
-                <td>
-                  <Select<CutOutId>
+      <Table
+        columns={[
+          { head: 'No.', as: 'name', cell: ({ position }) => position },
+          { head: 'Legend', look: styles.words, cell: ({ legend }) => legend },
+          {
+            head: 'Cut-out',
+            cell: ({ position, part, legend, cutOutId }) => (
+              <Select<CutOutId>
+                size="small"
+                aria-label={`Cut-out of position ${position}`}
+                value={cutOutId}
+                style={{ width: 168 }}
+                options={CUT_OUT_IDS.map((value) => ({ value, label: CUT_OUTS[value].word }))}
+                onChange={(cutOut) => set(part, `Cut-out of ${legend}`, { cutOut: cutOut === usualOf(part) ? undefined : cutOut })}
+              />
+            ),
+          },
+          {
+            head: 'From the left',
+            cell: ({ position, part, legend, xMm, yMm }) => (
+              <FaceMm
+                label={`Position ${position}, from the left`}
+                mm={xMm}
+                least={0}
+                onCommit={(mm) => set(part, `Move ${legend}`, { xMm: mm, yMm })}
+              />
+            ),
+          },
+          {
+            head: 'From the top',
+            cell: ({ position, part, legend, xMm, yMm }) => (
+              <FaceMm
+                label={`Position ${position}, from the top`}
+                mm={yMm}
+                least={0}
+                onCommit={(mm) => set(part, `Move ${legend}`, { yMm: mm, xMm })}
+              />
+            ),
+          },
+          { head: 'Hole', as: 'figure', cell: ({ cutOutId }) => holeWords(CUT_OUTS[cutOutId].hole) },
+          {
+            head: 'Behind',
+            as: 'figure',
+            look: (hole) => (depth !== null && behindMm(hole) > depth ? styles.deep : undefined),
+            cell: (hole) => (
+              <>
+                {formatSmallLength(behindMm(hole), units)}
+                {hole.isMoved && (
+                  <Button
                     size="small"
-                    aria-label={`Cut-out of position ${position}`}
-                    value={cutOutId}
-                    style={{ width: 168 }}
-                    options={CUT_OUT_IDS.map((value) => ({ value, label: CUT_OUTS[value].word }))}
-                    onChange={(cutOut) => set(part, `Cut-out of ${legend}`, { cutOut: cutOut === usual ? undefined : cutOut })}
-                  />
-                </td>
-                <td>
-                  <FaceMm
-                    label={`Position ${position}, from the left`}
-                    mm={xMm}
-                    least={0}
-                    onCommit={(mm) => set(part, `Move ${legend}`, { xMm: mm, yMm })}
-                  />
-                </td>
-                <td>
-                  <FaceMm
-                    label={`Position ${position}, from the top`}
-                    mm={yMm}
-                    least={0}
-                    onCommit={(mm) => set(part, `Move ${legend}`, { yMm: mm, xMm })}
-                  />
-                </td>
-                <td className="reading">{hole.kind === 'round' ? `⌀ ${hole.diameterMm}` : `${hole.widthMm} × ${hole.heightMm}`} mm</td>
-                <td className={`reading ${depth !== null && depthMm + plugMm > depth ? styles.deep : ''}`}>
-                  {formatSmallLength(depthMm + plugMm, units)}
-                  {isMoved && (
-                    <Button
-                      size="small"
-                      type="link"
-                      onClick={() => set(part, `${legend} back in line`, { xMm: undefined, yMm: undefined })}
-                    >
-                      in line
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+                    type="link"
+                    onClick={() => set(hole.part, `${hole.legend} back in line`, { xMm: undefined, yMm: undefined })}
+                  >
+                    in line
+                  </Button>
+                )}
+              </>
+            ),
+          },
+        ]}
+        rows={cut.holes}
+        keyOf={({ position }) => position}
+        isNarrow
+        className={styles.holes}
+      />
       <ul className={styles.notes}>
         {cut.nearEdge.map((position) => (
           <li key={position} className={styles.deep}>

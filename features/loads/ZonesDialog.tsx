@@ -11,6 +11,7 @@ import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignPro
 import { TemperatureField } from '@/ui/TemperatureField';
 import { NameInput, nameProblem } from '@/ui/NameInput';
 import { NameField } from '@/ui/NameField';
+import { Table } from '@/ui/Table';
 import styles from './ZonesDialog.module.css';
 
 /** The zones of the vehicle and what they do to wiring. */
@@ -49,57 +50,58 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
         Heat takes away from what a wire carries: above 30 °C each wire that ends in the zone is rated down, in an engine space by the
         standard’s own factor.
       </p>
-      <table className={styles.zones}>
-        <thead>
-          <tr>
-            <th scope="col">Zone</th>
-            <th scope="col">Hottest air</th>
-            <th scope="col">Engine space</th>
-            <th scope="col">Loads</th>
-            <th scope="col" aria-label="Remove" />
-          </tr>
-        </thead>
-        <tbody>
-          {zones.map((zone) => (
-            <tr key={zone.id}>
-              <td>
-                <NameField
-                  label={`Name of zone ${zone.name}`}
-                  name={zone.name}
-                  refuses={(wanted) => (taken(wanted, zone.id) ? doubleWords(wanted) : null)}
-                  onCommit={(wanted) => set(zone, { name: wanted })}
-                />
-              </td>
-              <td>
-                <TemperatureField
-                  label={`Hottest air in ${zone.name}`}
-                  celsius={zone.ambientC}
-                  units={units}
-                  onCommit={(ambientC) => set(zone, { ambientC })}
-                />
-              </td>
-              <td>
-                <Checkbox
-                  aria-label={`${zone.name} is an engine space`}
-                  checked={zone.engineSpace}
-                  onChange={(event) => set(zone, { engineSpace: event.target.checked })}
-                />
-              </td>
-              <td className="reading">{counts.find(({ id }) => id === zone.id)?.loadCount ?? 0}</td>
-              <td>
-                <Button
-                  size="small"
-                  type="text"
-                  danger
-                  aria-label={`Remove zone ${zone.name}`}
-                  icon={<Trash2 size={15} />}
-                  onClick={() => remove(zone)}
-                />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          {
+            head: 'Zone',
+            cell: (zone) => (
+              <NameField
+                label={`Name of zone ${zone.name}`}
+                name={zone.name}
+                refuses={(wanted) => (taken(wanted, zone.id) ? doubleWords(wanted) : null)}
+                onCommit={(wanted) => set(zone, { name: wanted })}
+              />
+            ),
+          },
+          {
+            head: 'Hottest air',
+            cell: (zone) => (
+              <TemperatureField
+                label={`Hottest air in ${zone.name}`}
+                celsius={zone.ambientC}
+                units={units}
+                onCommit={(ambientC) => set(zone, { ambientC })}
+              />
+            ),
+          },
+          {
+            head: 'Engine space',
+            cell: (zone) => (
+              <Checkbox
+                aria-label={`${zone.name} is an engine space`}
+                checked={zone.engineSpace}
+                onChange={(event) => set(zone, { engineSpace: event.target.checked })}
+              />
+            ),
+          },
+          { head: 'Loads', as: 'figure', cell: (zone) => counts.find(({ id }) => id === zone.id)?.loadCount ?? 0 },
+          {
+            label: 'Remove',
+            cell: (zone) => (
+              <Button
+                size="small"
+                type="text"
+                danger
+                aria-label={`Remove zone ${zone.name}`}
+                icon={<Trash2 size={15} />}
+                onClick={() => remove(zone)}
+              />
+            ),
+          },
+        ]}
+        rows={zones}
+        keyOf={({ id }) => id}
+      />
       <div className={styles.add}>
         <NameInput label="Name of a new zone" placeholder="New zone" value={name} onChange={setName} onEnter={add} />
         <Button size="small" type="primary" disabled={!name.trim() || taken(name) || nameProblem(name) !== null} onClick={add}>

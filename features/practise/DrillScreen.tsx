@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { questionOf, TOPICS, type TopicId } from '@/core/practise/drills/topics';
 import { nextQuestion, type Asked } from '@/core/practise/record';
+import { Table } from '@/ui/Table';
 import { BoardPicture } from './BoardPicture';
 import { useLearner } from './useLearner';
 import styles from './Drill.module.css';
@@ -63,28 +64,16 @@ export function DrillScreen({ topic }: { topic: TopicId | null }) {
         {question.asks}
       </h1>
       {question.table && (
-        <table>
-          <thead>
-            <tr>
-              {question.table.head.map((cell) => (
-                <th key={cell} scope="col">
-                  {cell}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {question.table.rows.map((row) => (
-              <tr key={row.join()}>
-                {row.map((cell, at) => (
-                  <td key={at} className={at > 0 ? 'reading' : undefined}>
-                    {cell}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          columns={question.table.head.map((head, at) => ({
+            head,
+            as: at > 0 ? ('figure' as const) : undefined,
+            cell: (row: readonly string[]) => row[at],
+          }))}
+          rows={question.table.rows}
+          keyOf={(row) => row.join()}
+          isNarrow
+        />
       )}
       <ol className={styles.options} aria-label="Answers">
         {question.options.map(({ says, isRight, why }, at) => (

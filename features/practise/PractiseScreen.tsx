@@ -10,6 +10,7 @@ import { bestOf, learntOf, mayAlone, streakOf, type Learnt, type Result } from '
 import { writeResultsCsv } from '@/core/practise/resultsCsv';
 import { request } from '@/features/home/requests';
 import { saveFile } from '@/ui/saveFile';
+import { Table } from '@/ui/Table';
 import { HuntScreen } from './HuntScreen';
 import { NOBODY, useLearner, type Learner } from './useLearner';
 import styles from './PractiseScreen.module.css';
@@ -182,29 +183,23 @@ function Sheet({ learner, results }: { learner: Learner; results: readonly Resul
   return (
     <section aria-label="Record">
       <h2>What {learner.name === NOBODY ? 'you' : learner.name} may do alone</h2>
-      <table className={styles.sheet}>
-        <thead>
-          <tr>
-            <th scope="col">Work</th>
-            <th scope="col">Alone</th>
-            <th scope="col">Still to come</th>
-          </tr>
-        </thead>
-        <tbody>
-          {mayAlone(results).map(({ says, may, lacks }) => (
-            <tr key={says}>
-              <td>{says}</td>
-              <td>{may ? 'yes' : 'not yet'}</td>
-              <td>
-                {[
-                  ...lacks.topics.map((topic) => TOPICS[topic].title),
-                  ...(lacks.boards > 0 ? [`${lacks.boards} more ${lacks.boards === 1 ? 'hunt' : 'hunts'} at 80`] : []),
-                ].join(', ')}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          { head: 'Work', cell: ({ says }) => says },
+          { head: 'Alone', cell: ({ may }) => (may ? 'yes' : 'not yet') },
+          {
+            head: 'Still to come',
+            cell: ({ lacks }) =>
+              [
+                ...lacks.topics.map((topic) => TOPICS[topic].title),
+                ...(lacks.boards > 0 ? [`${lacks.boards} more ${lacks.boards === 1 ? 'hunt' : 'hunts'} at 80`] : []),
+              ].join(', '),
+          },
+        ]}
+        rows={mayAlone(results)}
+        keyOf={({ says }) => says}
+        isNarrow
+      />
       <p className={styles.soft}>
         A measure of ours: the workshop, local codes and licensed persons decide. Practised on {days} {days === 1 ? 'day' : 'days'}
         {inARow > 1 && `, the last ${inARow} in a row`}.

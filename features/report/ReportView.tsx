@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { ReportPage } from '@/server/reports';
 import { DayChart } from '@/features/energy/DayChart';
+import { Table } from '@/ui/Table';
 import { PrintButton } from './PrintButton';
 import styles from './Report.module.css';
 
@@ -53,28 +54,15 @@ export function ReportView({ report, days, date, pdf, lead, more }: ReportViewPr
         <section key={title} className={ownPage ? styles.ownPage : undefined}>
           <h2>{title}</h2>
           {text && <p>{text}</p>}
-          <table>
-            <thead>
-              <tr>
-                {columns.map((column, at) => (
-                  <th key={at} scope="col" className={column.align === 'right' ? styles.right : undefined}>
-                    {column.title || <span className="visually-hidden">How bad</span>}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row, at) => (
-                <tr key={at}>
-                  {row.map((cell, column) => (
-                    <td key={column} className={columns[column]!.align === 'right' ? `reading ${styles.right}` : undefined}>
-                      {cell}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table
+            columns={columns.map(({ title, align }, at) => ({
+              head: title || <span className="visually-hidden">How bad</span>,
+              as: align === 'right' ? ('figure' as const) : undefined,
+              cell: (row: readonly string[]) => row[at],
+            }))}
+            rows={rows}
+            keyOf={(_, at) => at}
+          />
           {drawsDays &&
             days
               .filter(({ day }) => day.uses.length > 0)

@@ -7,7 +7,7 @@ import { putDevices } from '@/core/rig/edits';
 import type { PlaceTrial, PlacingNews } from '@/core/advice/placing';
 import { formatLength, formatNumber, formatPercent, formatTemperature } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
-import styles from './Cards.module.css';
+import { Table } from '@/ui/Table';
 
 const AGAINST: Record<PlaceTrial['against'][number], string> = {
   tooShallow: 'too shallow behind',
@@ -39,57 +39,42 @@ export function CompareDialog({ deviceId, onClose }: { deviceId: string; onClose
     >
       {!trials && <Progress percent={Math.round(done * 100)} aria-label="Places tried" />}
       {trials && (
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th scope="col">Place</th>
-              <th scope="col" className={styles.number}>
-                Conductor in all
-              </th>
-              <th scope="col" className={styles.number}>
-                Copper
-              </th>
-              <th scope="col" className={styles.number}>
-                Worst drop
-              </th>
-              <th scope="col" className={styles.number}>
-                Hottest
-              </th>
-              <th scope="col" className={styles.number}>
-                Loaded beside
-              </th>
-              <th scope="col">Findings</th>
-              <th scope="col">Against it</th>
-              <th scope="col" aria-label="Choose" />
-            </tr>
-          </thead>
-          <tbody>
-            {trials.map((trial) => (
-              <tr key={trial.placeId} aria-current={trial.placeId === placeId}>
-                <td>{trial.placeId === placeId ? <b>{placeName(design, trial.placeId)}, now</b> : placeName(design, trial.placeId)}</td>
-                <td className="reading">{formatLength(trial.cableMm, units)}</td>
-                <td className="reading">
-                  {now && trial !== now ? signed(trial.copperG - now.copperG) : `${formatNumber(trial.copperG / 1000, 2)} kg`}
-                </td>
-                <td className="reading">{formatPercent(trial.dropPercent)}</td>
-                <td className="reading">{formatTemperature(trial.ambientC, units)}</td>
-                <td className="reading">{trial.loaded}</td>
-                <td>
-                  {[trial.worse > 0 && `${trial.worse} more`, trial.better > 0 && `${trial.better} fewer`].filter(Boolean).join(', ') ||
-                    'as now'}
-                </td>
-                <td>{trial.against.map((why) => AGAINST[why]).join(', ')}</td>
-                <td>
-                  {trial.placeId !== placeId && (
-                    <Button size="small" onClick={() => put(trial.placeId)} aria-label={`Put it at ${placeName(design, trial.placeId)}`}>
-                      Put it here
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          columns={[
+            {
+              head: 'Place',
+              cell: (trial) =>
+                trial.placeId === placeId ? <b>{placeName(design, trial.placeId)}, now</b> : placeName(design, trial.placeId),
+            },
+            { head: 'Conductor in all', as: 'figure', cell: ({ cableMm }) => formatLength(cableMm, units) },
+            {
+              head: 'Copper',
+              as: 'figure',
+              cell: (trial) => (now && trial !== now ? signed(trial.copperG - now.copperG) : `${formatNumber(trial.copperG / 1000, 2)} kg`),
+            },
+            { head: 'Worst drop', as: 'figure', cell: ({ dropPercent }) => formatPercent(dropPercent) },
+            { head: 'Hottest', as: 'figure', cell: ({ ambientC }) => formatTemperature(ambientC, units) },
+            { head: 'Loaded beside', as: 'figure', cell: ({ loaded }) => loaded },
+            {
+              head: 'Findings',
+              cell: ({ worse, better }) =>
+                [worse > 0 && `${worse} more`, better > 0 && `${better} fewer`].filter(Boolean).join(', ') || 'as now',
+            },
+            { head: 'Against it', cell: ({ against }) => against.map((why) => AGAINST[why]).join(', ') },
+            {
+              label: 'Choose',
+              cell: (trial) =>
+                trial.placeId !== placeId && (
+                  <Button size="small" onClick={() => put(trial.placeId)} aria-label={`Put it at ${placeName(design, trial.placeId)}`}>
+                    Put it here
+                  </Button>
+                ),
+            },
+          ]}
+          rows={trials}
+          keyOf={(trial) => trial.placeId}
+          isCurrent={(trial) => trial.placeId === placeId}
+        />
       )}
     </Modal>
   );

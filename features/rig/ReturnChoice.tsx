@@ -6,6 +6,7 @@ import { returnOptions, type ReturnOption } from '@/core/rig/returnChoice';
 import { cableOhmPerM } from '@/core/catalog/cable';
 import { formatLength, formatNumber } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { Table } from '@/ui/Table';
 import styles from './Cards.module.css';
 
 const KIND_WORDS: Record<ReturnOption['kind'], string> = { busBar: 'bus bar', chassis: 'chassis joint', battery: 'battery minus' };
@@ -31,32 +32,27 @@ export function ReturnChoice({ zone }: { zone: Zone }) {
   return (
     <>
       <h4>Ways back from {place.name}</h4>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">Return to</th>
-            <th scope="col" className={styles.number}>
-              Way
-            </th>
-            <th scope="col" className={styles.number}>
-              Lost at 5 A
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {options.map(({ deviceId, name, kind, lengthMm, jointMilliohm }) => (
-            <tr key={deviceId}>
-              <td>
+      <Table
+        columns={[
+          {
+            head: 'Return to',
+            cell: ({ name, kind }) => (
+              <>
                 {name} <span className={styles.soft}>{KIND_WORDS[kind]}</span>
-              </td>
-              <td className="reading">{lengthMm === null ? 'no route' : formatLength(lengthMm, units)}</td>
-              <td className="reading">
-                {lengthMm === null ? '–' : `${formatNumber(5 * ((ohmPerM * lengthMm) / 1000 + jointMilliohm / 1000), 2)} V`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          { head: 'Way', as: 'figure', cell: ({ lengthMm }) => (lengthMm === null ? 'no route' : formatLength(lengthMm, units)) },
+          {
+            head: 'Lost at 5 A',
+            as: 'figure',
+            cell: ({ lengthMm, jointMilliohm }) =>
+              lengthMm === null ? '–' : `${formatNumber(5 * ((ohmPerM * lengthMm) / 1000 + jointMilliohm / 1000), 2)} V`,
+          },
+        ]}
+        rows={options}
+        keyOf={({ deviceId }) => deviceId}
+      />
       <p className={styles.soft}>On 2.5 mm². A chassis joint also corrodes; a bar can be found and measured.</p>
     </>
   );

@@ -24,6 +24,7 @@ import { Field, Fields } from '@/ui/Fields';
 import { LengthField } from '@/ui/LengthField';
 import { MmField } from '@/ui/MmField';
 import { NameField } from '@/ui/NameField';
+import { Table } from '@/ui/Table';
 import type { Selection } from './selection';
 import { today } from '@/core/units/days';
 import { useRefusal } from '@/features/design/useRefusal';
@@ -250,26 +251,15 @@ function BundleList({ route }: { route: Route }) {
         {bundle.loaded} of them loaded, up to {formatTemperature(hottest, units)} on their way
         {bundle.fill && `; the conduit is ${formatPercent(bundle.fill.share * 100)} full of ${formatNumber(bundle.fill.most * 100, 0)} %`}.
       </p>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">Conductor</th>
-            <th scope="col">Size</th>
-            <th scope="col" className={styles.number}>
-              At once
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {bundle.wires.map((wire) => (
-            <tr key={wire.id}>
-              <td>{nameOf(analysis.design, wire.id)}</td>
-              <td style={{ whiteSpace: 'nowrap' }}>{formatConductor(wire.conductor)}</td>
-              <td className="reading">{formatAmps(analysis.wires.get(wire.id)?.amps ?? 0)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          { head: 'Conductor', cell: ({ id }) => nameOf(analysis.design, id) },
+          { head: 'Size', look: styles.unbroken, cell: ({ conductor }) => formatConductor(conductor) },
+          { head: 'At once', as: 'figure', cell: ({ id }) => formatAmps(analysis.wires.get(id)?.amps ?? 0) },
+        ]}
+        rows={bundle.wires}
+        keyOf={({ id }) => id}
+      />
     </>
   );
 }

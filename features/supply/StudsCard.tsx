@@ -9,6 +9,7 @@ import { nameOf } from '@/core/design/names';
 import { STUD_SIZES, type StudSize } from '@/core/catalog/vocabulary';
 import { formatConductor } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { Table } from '@/ui/Table';
 import styles from './Supply.module.css';
 
 /** What is bolted where: every stud, its size, and the rings that land on it. */
@@ -26,45 +27,40 @@ export function StudsCard() {
           {studs.length} studs, {unknown === 0 ? 'all sizes known' : `${unknown} of unknown size`}
         </span>
       </summary>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">Stud</th>
-            <th scope="col">Its size</th>
-            <th scope="col">Rings that land on it</th>
-            <th scope="col">Least stud for them</th>
-          </tr>
-        </thead>
-        <tbody>
-          {studs.map(({ deviceId, terminal, stud, rings, least }) => {
-            const name = nameOf(analysis.design, deviceId);
-            return (
-              <tr key={`${deviceId}/${terminal}`}>
-                <th scope="row">{studName(name, terminal)}</th>
-                <td>
-                  <Select<StudSize | ''>
-                    size="small"
-                    aria-label={`Stud of ${name} ${terminal}`}
-                    value={stud ?? ''}
-                    style={{ width: 118 }}
-                    status={rings.some(({ fits }) => !fits) ? 'error' : undefined}
-                    onChange={(size) =>
-                      store.commit(`Set the studs of ${name}`, (design) =>
-                        updateRecords(design, [{ id: deviceId, set: { stud: size || undefined } }]),
-                      )
-                    }
-                    options={[{ value: '', label: 'not known' }, ...STUD_SIZES.map((size) => ({ value: size, label: studWords(size) }))]}
-                  />
-                </td>
-                <td className={styles.rings}>
-                  {rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', ')}
-                </td>
-                <td>{studWords(least)}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          { head: 'Stud', as: 'name', cell: ({ deviceId, terminal }) => studName(nameOf(analysis.design, deviceId), terminal) },
+          {
+            head: 'Its size',
+            cell: ({ deviceId, terminal, stud, rings }) => {
+              const name = nameOf(analysis.design, deviceId);
+              return (
+                <Select<StudSize | ''>
+                  size="small"
+                  aria-label={`Stud of ${name} ${terminal}`}
+                  value={stud ?? ''}
+                  style={{ width: 118 }}
+                  status={rings.some(({ fits }) => !fits) ? 'error' : undefined}
+                  onChange={(size) =>
+                    store.commit(`Set the studs of ${name}`, (design) =>
+                      updateRecords(design, [{ id: deviceId, set: { stud: size || undefined } }]),
+                    )
+                  }
+                  options={[{ value: '', label: 'not known' }, ...STUD_SIZES.map((size) => ({ value: size, label: studWords(size) }))]}
+                />
+              );
+            },
+          },
+          {
+            head: 'Rings that land on it',
+            look: styles.rings,
+            cell: ({ rings }) => rings.map(({ conductor, count }) => `${count} × ${formatConductor(conductor)}`).join(', '),
+          },
+          { head: 'Least stud for them', cell: ({ least }) => studWords(least) },
+        ]}
+        rows={studs}
+        keyOf={({ deviceId, terminal }) => `${deviceId}/${terminal}`}
+      />
     </details>
   );
 }

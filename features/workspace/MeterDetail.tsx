@@ -7,6 +7,7 @@ import type { Analysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
 import { formatAmpHours, formatAmps, formatHours, formatPercent, formatRating, formatVolts, formatWattHours } from '@/core/units/quantity';
 import { Prose } from '@/ui/Prose';
+import { Table } from '@/ui/Table';
 import styles from './MeterDetail.module.css';
 
 export type MeterId = 'connected' | 'together' | 'energy' | 'runtime' | 'drop' | 'main';
@@ -30,24 +31,24 @@ export function MeterDetail({ id, onLeave }: { id: MeterId; onLeave(): void }) {
       <p>
         <Prose text={explain} />
       </p>
-      <table>
-        <tbody>
-          {rows.slice(0, MOST_ROWS).map(({ name, value, href }, at) => (
-            <tr key={at}>
-              <th scope="row">
-                {href ? (
-                  <Link href={href} onClick={onLeave}>
-                    {name}
-                  </Link>
-                ) : (
-                  name
-                )}
-              </th>
-              <td className="reading">{value}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          {
+            as: 'name',
+            cell: ({ name, href }) =>
+              href ? (
+                <Link href={href} onClick={onLeave}>
+                  {name}
+                </Link>
+              ) : (
+                name
+              ),
+          },
+          { as: 'figure', look: styles.value, cell: ({ value }) => value },
+        ]}
+        rows={rows.slice(0, MOST_ROWS)}
+        keyOf={(_, at) => at}
+      />
       {rows.length > MOST_ROWS && <p className={styles.more}>and {rows.length - MOST_ROWS} more</p>}
     </div>
   );

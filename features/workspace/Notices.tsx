@@ -11,6 +11,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import type { EditConflict } from '@/features/design/designStore';
 import { outbox } from '@/features/design/outbox';
 import { saveFile } from '@/ui/saveFile';
+import { Table } from '@/ui/Table';
 import styles from './Notices.module.css';
 
 /** What a person must know or decide about their edits: a refusal, a conflict with another tab, a design deleted elsewhere. */
@@ -148,28 +149,16 @@ function ConflictDialog({ conflict }: { conflict: EditConflict }) {
     >
       <p>Your edit “{mine.label}” has not been taken. Nothing is lost: choose which of the two should stand.</p>
       {rows.length > 0 && (
-        <table className={styles.conflict}>
-          <thead>
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col">Before</th>
-              <th scope="col">The other window</th>
-              <th scope="col">Mine</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ name, field, before, theirs, my }) => (
-              <tr key={`${name}${field}`}>
-                <th scope="row">
-                  {name}, {field}
-                </th>
-                <td>{before}</td>
-                <td>{theirs}</td>
-                <td>{my}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          columns={[
+            { head: 'What', as: 'name', cell: ({ name, field }) => `${name}, ${field}` },
+            { head: 'Before', cell: ({ before }) => before },
+            { head: 'The other window', cell: ({ theirs }) => theirs },
+            { head: 'Mine', cell: ({ my }) => my },
+          ]}
+          rows={rows}
+          keyOf={({ name, field }) => `${name}${field}`}
+        />
       )}
     </Modal>
   );
