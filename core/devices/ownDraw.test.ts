@@ -144,3 +144,20 @@ test('a coil takes its current for as long as what it switches runs; one the veh
   expect(lived).toBeCloseTo(300 + coilWh, 0);
   expect(trialsOf(analyse(relayed('87', 'house')), 5).map(({ loadId }) => loadId)).toEqual(['lamp']);
 });
+
+test('a part that takes nothing by itself is none that draws all day', () => {
+  for (const [standbyA, count] of [
+    [0, 0],
+    [0.02, 1],
+  ] as const) {
+    const build = rig();
+    build.supply();
+    build.slot('fuse', 1, 5);
+    build.add({ id: 'dimmer', kind: 'dimmer', side: 'positive', ratingA: 5, standbyA });
+    build.load(10, 'ledConstantPower', 0, { id: 'lamp' });
+    build.wire('fuse.out', 'dimmer.in');
+    build.wire('dimmer.out', 'lamp.plus');
+    for (const part of ['dimmer', 'lamp']) build.wire(`${part}.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
+    expect(analyse(build.design()).index.ownDraws).toHaveLength(count);
+  }
+});

@@ -68,3 +68,9 @@ test('one square millimetre is the least for strength, three quarters are a caut
   expect(found({ out: 'mm2:1' }, 'wire.belowMinimum')).toEqual([]);
   expect(found({ out: 'mm2:0.75' }, 'wire.belowMinimum')).toMatchObject([{ severity: 'caution' }]);
 });
+
+test('what the table has no row for carries nothing: a fault of its own, and the only one said of what it carries', () => {
+  const rules = behind({ out: 'mm2:0.5', home: 'mm2:1.5' }).map(({ rule }) => rule);
+  expect(rules).toContain('wire.tooSmallForStandard');
+  expect(rules).not.toContain('wire.overloaded');
+});
