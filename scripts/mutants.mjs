@@ -99,7 +99,8 @@ function testsOf(folder, file) {
     .sort((a, b) => steps(a) - steps(b));
   const own = related.filter(
     (test) =>
-      test === file.replace(/\.tsx?$/, '.test.ts') || new RegExp(`from '[^']*/${name}'`).test(readFileSync(path.join(folder, test), 'utf8')),
+      test === file.replace(/\.tsx?$/, '.test.ts') ||
+      new RegExp(`from '[^']*/${name}'`).test(readFileSync(path.join(folder, test), 'utf8')),
   );
   return (own.length > 0 ? own : related).slice(0, MOST_TESTS);
 }

@@ -3,75 +3,33 @@ import { overWhenSolved } from '../analysis/solved';
 import type { Analysis, CircuitAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import { RATINGS_A } from '../catalog/fuses';
-import { applyUnchecked, NO_CHANGE, type Change } from '../design/change';
-import type { Design } from '../design/design';
-import { between, Edit } from '../design/edit';
+import { applyUnchecked, NO_CHANGE } from '../design/change';
+import { between } from '../design/edit';
 import { nameOf } from '../design/names';
 import type { Protection } from '../design/schema';
-import { findingKey, whereKey, type Finding, type Rule } from '../analysis/finding';
+import { findingKey, whereKey, type Finding } from '../analysis/finding';
 import { HEADROOM } from '../switching/ownCircuit';
 import { sizesLike } from '../sizing/conductorChoice';
 import { leastFuseA } from '../sizing/fuse';
 import { fuseLimitA } from '../sizing/fuseLimit';
 import { cableOf, COPPER_KG, type Prices } from './prices';
-import type { Measure, Proposal, ProposalGovernor, ProposalQuestion, ProposedCircuit, Sized } from './proposal';
+import type { Measure, Proposal, ProposalQuestion, ProposedCircuit, Sized } from './proposal';
+import {
+  allButDrop,
+  changeFor,
+  countUsers,
+  GOVERNED,
+  governorBy,
+  governorOf,
+  isDrop,
+  refusalBy,
+  refuse,
+  wiresOf,
+  YELLOW_MM2,
+  type Candidate,
+  type Search,
+} from './pairSearch';
 import { LEFT, prepare, settleShared, SHARED_RULES, shrinkTrunks, type Done, type Prepared } from './prepare';
-
-/** The thickest conductor a yellow terminal takes, mm²: least drop is not sought beyond it where rules do not ask for more. */
-const YELLOW_MM2 = 6;
-
-/** Rules a conductor and a fuse can break or keep, each with what it governs by. */
-const GOVERNED: Partial<Record<Rule, ProposalGovernor>> = {
-  'wire.overloaded': 'ampacity',
-  'wire.tooSmallForStandard': 'ampacity',
-  'wire.belowMinimum': 'minimum',
-  'fuse.aboveConductor': 'fuse',
-  'return.thinnerThanFuse': 'fuse',
-  'return.sharedThin': 'fuse',
-  'lead.belowFuses': 'fuse',
-  'return.thinnerThanFeed': 'fuse',
-  'fuse.belowLoad': 'fuse',
-  'fuse.continuousLoad': 'fuse',
-  'slot.overRating': 'fuse',
-  'slot.doubledUp': 'fuse',
-  'fuse.aboveDevice': 'fuse',
-  'drop.overTarget': 'drop',
-  'drop.realCable': 'drop',
-  'drop.starved': 'drop',
-  'fuse.neverClears': 'clearing',
-  'fuse.slowToClear': 'clearing',
-  'wire.spoiltFirst': 'clearing',
-  'fuse.opensAtStart': 'start',
-  'fuse.aheadOpensFirst': 'selectivity',
-  'fuse.notSelective': 'selectivity',
-};
-
-interface Candidate {
-  conductor: ConductorSize;
-  ratingA: number;
-  value: number;
-}
-
-/** A circuit on its way to its size: what may still be tried, the best first. */
-interface Search {
-  circuit: CircuitAnalysis;
-  candidates: Candidate[];
-  at: number;
-  /** Pairs that would break a rule with one that was tried. */
-  passedOver: Set<number>;
-  /** Why each conductor was refused, by the fuse tried on it. */
-  refused: Map<ConductorSize, Map<number, ProposalGovernor>>;
-  /** Runs through wires of another that is being sized too: what refuses one of its pairs may be the other’s doing. */
-  entwined: boolean;
-  /** Whether it keeps every rule as it is, though it may lose too much as wired: then nothing but a better pair takes its place. */
-  keepsRules: boolean;
-  /** As it is, when that keeps its target as wired too: what must be beaten. */
-  asItIs: number | null;
-  /** Pairs that broke nothing but the drop. */
-  onlyDrop: number[];
-  /** The first pair that kept every rule but lost too much in fuses, contacts and joints. */
-  byFormula: number | null;
-}
 
 /**
  * One conductor size and one fuse for every circuit, least by the measure within every rule, as one change. Each circuit's pairs are
@@ -254,83 +212,11 @@ function sizeAll(
   return { proposal: { change, circuits, first: [...done, ...more], before: sum('before'), after: sum('after') }, result, touched };
 }
 
-const wiresOf = ({ supplyWireIds, returnWireIds }: CircuitAnalysis) => [...supplyWireIds, ...returnWireIds];
-
-/** How many of some circuits run through each of their wires. */
-function countUsers(circuits: readonly CircuitAnalysis[]): Map<string, number> {
-  const users = new Map<string, number>();
-  for (const circuit of circuits) for (const id of new Set(wiresOf(circuit))) users.set(id, (users.get(id) ?? 0) + 1);
-  return users;
-}
-
-/** Which other fuses on the same conductor would break a rule with the one tried. */
-type OthersRefused = 'none' | 'larger' | 'all';
-
-/** On to the next pair that may do. Those with one conductor stand next to each other, since they are worth the same. */
-function refuse(search: Search, governor: ProposalGovernor, also: OthersRefused): void {
-  const { candidates, passedOver, refused, at } = search;
-  const { conductor, ratingA } = candidates[at]!;
-  const known = refused.get(conductor) ?? new Map<number, ProposalGovernor>();
-  refused.set(conductor, known.set(ratingA, governor));
-  for (let other = at + 1; also !== 'none' && candidates[other]?.conductor === conductor; other++) {
-    const larger = candidates[other]!.ratingA;
-    if (also !== 'all' && larger < ratingA) continue;
-    known.set(larger, governor);
-    passedOver.add(other);
-  }
-  do search.at += 1;
-  while (passedOver.has(search.at));
-}
-
-/** Rules that a conductor breaks whatever fuse stands before it. */
-const WHATEVER_THE_FUSE: ReadonlySet<Rule> = new Set(['wire.overloaded', 'wire.tooSmallForStandard', 'wire.belowMinimum']);
-/** Rules that a fuse too large for its conductor breaks, and every larger one with it. */
-const TOO_LARGE: ReadonlySet<Rule> = new Set(['fuse.aboveConductor', 'return.thinnerThanFuse', 'fuse.neverClears', 'wire.spoiltFirst']);
-
-/** What a pair is refused for, and what else with it. */
-function refusalBy(broken: readonly Finding[], entwined: boolean): { governor: ProposalGovernor; also: OthersRefused } {
-  const governor = governorBy(broken[0]!);
-  if (broken.every((finding) => isDrop(finding) || WHATEVER_THE_FUSE.has(finding.rule))) return { governor, also: 'all' };
-  if (entwined) return { governor, also: 'none' };
-  const byConductor = broken.find(({ rule }) => WHATEVER_THE_FUSE.has(rule));
-  if (byConductor) return { governor: governorBy(byConductor), also: 'all' };
-  return { governor, also: broken.some(({ rule }) => TOO_LARGE.has(rule)) ? 'larger' : 'none' };
-}
-
-function governorBy({ rule }: Finding): ProposalGovernor {
-  return GOVERNED[rule] ?? 'fuse';
-}
-
-function isDrop({ rule }: Pick<Finding, 'rule'>): boolean {
-  return GOVERNED[rule] === 'drop';
-}
-
-/**
- * For a circuit that no pair keeps within every rule, and that breaks more than its drop now: the pair that breaks nothing else, the thickest that
- * usual terminals take, so that what can burn is mended all the same. Null where there is none, or nothing but the drop is wrong.
- */
-function allButDrop({ candidates, onlyDrop }: Search, broken: readonly Finding[]): number | null {
-  if (broken.every(isDrop)) return null;
-  const ascending = [...onlyDrop].sort((a, b) => areaMm2(candidates[a]!.conductor) - areaMm2(candidates[b]!.conductor));
-  return ascending.findLast((at) => areaMm2(candidates[at]!.conductor) <= YELLOW_MM2 * 1.001) ?? ascending[0] ?? null;
-}
-
 /** What circuits share put right for the fuses they have now, and trunks brought down to what they carry. */
 function settled(tried: Analysis, measure: Measure): { result: Analysis; more: Done[] } {
   const shared = settleShared(tried);
   const trunks = measure === 'drop' ? { analysis: shared.analysis, done: [] } : shrinkTrunks(shared.analysis);
   return { result: trunks.analysis, more: [...shared.done, ...trunks.done] };
-}
-
-/** Why nothing thinner would do: what refused the next thinner conductor with the fuse chosen, or with the smallest one tried on it. */
-function governorOf({ candidates, at, refused }: Search): ProposalGovernor {
-  const chosen = candidates[Math.min(at, candidates.length - 1)];
-  const thinner = Array.from(refused.keys())
-    .filter((size) => !chosen || areaMm2(size) < areaMm2(chosen.conductor))
-    .sort((a, b) => areaMm2(b) - areaMm2(a))[0];
-  if (!thinner) return 'smallest';
-  const byRating = refused.get(thinner)!;
-  return byRating.get(chosen?.ratingA ?? NaN) ?? byRating.get(Math.min(...byRating.keys()))!;
 }
 
 function inMeasure({ cost, weightKg, dropPercent }: Sized, measure: Measure): number {
@@ -398,19 +284,4 @@ function currentValue(analysis: Analysis, circuit: CircuitAnalysis, measure: Mea
 function sized(analysis: Analysis, circuit: CircuitAnalysis, prices: Prices): Sized {
   const { conductor, ratingA, dropPercent } = circuit;
   return { conductor, ratingA, dropPercent, ...cableOf(analysis, wiresOf(circuit), prices) };
-}
-
-function setSizes(edit: Edit, searches: readonly Search[]): void {
-  for (const { circuit, candidates, at } of searches) {
-    const chosen = candidates[at];
-    if (!chosen) continue;
-    edit.set(circuit.protectionId, { ratingA: chosen.ratingA });
-    for (const id of wiresOf(circuit)) edit.set(id, { conductor: chosen.conductor });
-  }
-}
-
-function changeFor(design: Design, searches: readonly Search[]): Change {
-  const edit = new Edit(design);
-  setSizes(edit, searches);
-  return edit.change;
 }
