@@ -6,8 +6,6 @@ import type { Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { ProposalGovernor } from './proposal';
 
-/** A circuit's pairs of one conductor and one fuse on their way to the least that breaks no rule. */
-
 /** The thickest conductor a yellow terminal takes, mm²: least drop is not sought beyond it where rules do not ask for more. */
 export const YELLOW_MM2 = 6;
 
@@ -43,7 +41,7 @@ export interface Candidate {
   value: number;
 }
 
-/** A circuit on its way to its size: what may still be tried, the best first. */
+/** A circuit on its way to the least pair of one conductor and one fuse that breaks no rule: what may still be tried, the best first. */
 export interface Search {
   circuit: CircuitAnalysis;
   candidates: Candidate[];
@@ -83,9 +81,9 @@ export function refuse(search: Search, governor: ProposalGovernor, also: OthersR
   const known = refused.get(conductor) ?? new Map<number, ProposalGovernor>();
   refused.set(conductor, known.set(ratingA, governor));
   for (let other = at + 1; also !== 'none' && candidates[other]?.conductor === conductor; other++) {
-    const larger = candidates[other]!.ratingA;
-    if (also !== 'all' && larger < ratingA) continue;
-    known.set(larger, governor);
+    const rating = candidates[other]!.ratingA;
+    if (also === 'larger' && rating < ratingA) continue;
+    known.set(rating, governor);
     passedOver.add(other);
   }
   do search.at += 1;
@@ -136,17 +134,14 @@ export function governorOf({ candidates, at, refused }: Search): ProposalGoverno
   return byRating.get(chosen?.ratingA ?? NaN) ?? byRating.get(Math.min(...byRating.keys()))!;
 }
 
-function setSizes(edit: Edit, searches: readonly Search[]): void {
+/** The sizes all of them stand at. */
+export function changeFor(design: Design, searches: readonly Search[]): Change {
+  const edit = new Edit(design);
   for (const { circuit, candidates, at } of searches) {
     const chosen = candidates[at];
     if (!chosen) continue;
     edit.set(circuit.protectionId, { ratingA: chosen.ratingA });
     for (const id of wiresOf(circuit)) edit.set(id, { conductor: chosen.conductor });
   }
-}
-
-export function changeFor(design: Design, searches: readonly Search[]): Change {
-  const edit = new Edit(design);
-  setSizes(edit, searches);
   return edit.change;
 }

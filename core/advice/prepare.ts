@@ -148,6 +148,7 @@ export function growTrunks(start: Analysis): { analysis: Analysis; done: Done[] 
 /** The shared cables of one circuit grown until some size of its own does, figures alone; null where none comes to do, or one does already. */
 function grownFor(start: Analysis, circuitId: string): Analysis | null {
   const { nominalV, conductorStandard } = start.index.settings;
+  const thickestLike = (conductor: ConductorSize) => sizesLike(conductorStandard, conductor).at(-1)!;
   let analysis = start;
   for (let round = 0; round < TRUNK_ROUNDS; round++) {
     const circuit = analysis.circuits.find(({ id }) => id === circuitId)!;
@@ -156,14 +157,7 @@ function grownFor(start: Analysis, circuitId: string): Analysis | null {
     if (worstLoadId === null || sharedDropV <= (SHARED_PART * targetPercent * nominalV) / 100) return null;
     const shared = sharedCables(circuit);
     // What the thickest there are would not do for, no thinner ones do.
-    if (
-      round === 0 &&
-      !hasChoice(
-        withSizes(analysis, shared, (now) => sizesLike(conductorStandard, now).at(-1)!),
-        circuitId,
-      )
-    )
-      return null;
+    if (round === 0 && !hasChoice(withSizes(analysis, shared, thickestLike), circuitId)) return null;
     const next = shared.find(({ conductor }) => thickerThan(conductor, conductorStandard));
     if (!next) return null;
     analysis = withSizes(analysis, [next], (conductor) => thickerThan(conductor, conductorStandard)!);

@@ -8,9 +8,6 @@ export type PlugHalf = 'a' | 'b';
 
 type Plug = Extract<Device, { kind: 'plug' }>;
 
-/** Kinds that bring volts of their own. */
-const SOURCES: ReadonlySet<Device['kind']> = new Set(['battery', 'solarPanel', 'solarController', 'vehicleFeed', 'signalSource', 'dcDcCharger', 'splitRelay', 'alternator', 'charger']); // prettier-ignore
-
 /**
  * The halves of a plug that may be live once they are parted: those from which wires and contacts, whatever their positions, lead to a source’s plus; and those that nothing takes to
  * the way home any more, where a load they hang on does. Those get the covered contacts. Common practice.
@@ -56,8 +53,9 @@ function isLive(index: DesignIndex, joined: ReadonlyMap<string, TerminalRef[]>, 
     const key = terminalKey(at.deviceId, at.terminal);
     if (seen.has(key)) continue;
     seen.add(key);
-    const kind = devices.get(at.deviceId)?.kind;
-    if (kind && SOURCES.has(kind)) {
+    const device = devices.get(at.deviceId);
+    const kind = device?.kind;
+    if (device && kindOf(device).liveBy) {
       if (!/minus$/i.test(at.terminal)) return true;
       isHome = true;
     }
