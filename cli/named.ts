@@ -35,7 +35,7 @@ function deviceNamed({ devices }: DesignIndex, { deviceId, control, positions }:
   return {
     name: handleName(device, control),
     mover: { kind: 'device', deviceId, control },
-    positions: positions.map((value) => ({ value, word: positionWord(device, control, value) })),
+    positions: positions.map((value) => ({ value, word: positionWord(device, value) })),
     set: (bench, position) => bench.set(deviceId, control, position),
   };
 }

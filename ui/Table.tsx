@@ -75,6 +75,29 @@ export function Table<Row>({ label, columns, rows, keyOf, lookOf, isCurrent, isN
   );
 }
 
+interface TextTableProps {
+  head: readonly string[];
+  rows: readonly (readonly (string | number)[])[];
+  /** The first column of figures; absent: all are words. */
+  figuresFrom?: number;
+}
+
+/** Written rows under written heads, as wide as what is in them. */
+export function TextTable({ head, rows, figuresFrom = Infinity }: TextTableProps) {
+  return (
+    <Table
+      columns={head.map((text, at) => ({
+        head: text,
+        as: at >= figuresFrom ? ('figure' as const) : undefined,
+        cell: (row: readonly (string | number)[]) => row[at],
+      }))}
+      rows={rows}
+      keyOf={(_, at) => at}
+      isNarrow
+    />
+  );
+}
+
 function classes(...names: readonly (string | false | undefined)[]): string | undefined {
   return names.filter(Boolean).join(' ') || undefined;
 }

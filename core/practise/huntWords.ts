@@ -83,7 +83,7 @@ export function actWords(board: Labelled, act: HuntAct): string {
       const { mover, position } = act;
       if (mover.kind === 'vehicle') return `${VEHICLE_WORDS[mover.control]}: ${String(position)}`;
       const device = recordOf(design, mover.deviceId, 'device');
-      return device ? `${handleName(device, mover.control)}: ${positionWord(device, mover.control, position)}` : '';
+      return device ? `${handleName(device, mover.control)}: ${positionWord(device, position)}` : '';
     }
     case 'wait':
       return `Wait ${act.seconds} s`;

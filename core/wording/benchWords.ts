@@ -24,7 +24,7 @@ export const VEHICLE_WORDS: Record<VehicleControl, string> = {
 };
 
 /** What a position of a control is called, as a person moves it. */
-export function positionWord(device: Device, control: string, position: ControlValue): string {
+export function positionWord(device: Device, position: ControlValue): string {
   return kindOf(device).positionWord?.(position) ?? String(position);
 }
 
@@ -45,8 +45,8 @@ export function movesWords(design: Design, moved: readonly { mover: Mover; posit
     const next = moved[at + 1];
     const isLetGo = next !== undefined && isSameMover(next.mover, mover);
     if (!isLetGo && kindOf(device).controls?.(device)[mover.control]?.[0] === position) return [];
-    const letGo = isLetGo ? ` and ${positionWord(device, mover.control, next.position)}` : '';
-    return [`${handleName(device, mover.control)}: ${positionWord(device, mover.control, position)}${letGo}`];
+    const letGo = isLetGo ? ` and ${positionWord(device, next.position)}` : '';
+    return [`${handleName(device, mover.control)}: ${positionWord(device, position)}${letGo}`];
   });
   return words.length === 0 ? 'everything as it is left' : words.join(', ');
 }
@@ -58,7 +58,7 @@ export function inputWords(design: Design, input: Input): { name: string; positi
   if (!device) return { name: input.deviceId, positions: input.positions.map(String) };
   return {
     name: handleName(device, input.control),
-    positions: input.positions.map((position) => positionWord(device, input.control, position)),
+    positions: input.positions.map((position) => positionWord(device, position)),
   };
 }
 

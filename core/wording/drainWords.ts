@@ -16,7 +16,7 @@ export function drainWords(design: Design, cause: DrainCause, numbers: WireNumbe
   if (mover.kind === 'vehicle') return `${VEHICLE_WORDS[mover.control]} left at “${String(position)}”`;
   const device = design.records.get(mover.deviceId);
   if (device?.type !== 'device') return mover.deviceId;
-  return `${handleName(device, mover.control)} left at “${positionWord(device, mover.control, position)}”`;
+  return `${handleName(device, mover.control)} left at “${positionWord(device, position)}”`;
 }
 
 /** What a drain goes to: the part that draws or holds. */

@@ -19,7 +19,7 @@ export function moverName(design: Design, mover: Mover): string {
 /** What a position is called as something is moved to it. */
 export function movedWord(design: Design, mover: Mover, position: ControlValue): string {
   const device = mover.kind === 'device' ? recordOf(design, mover.deviceId, 'device') : null;
-  return device && mover.kind === 'device' ? positionWord(device, mover.control, position) : String(position);
+  return device && mover.kind === 'device' ? positionWord(device, position) : String(position);
 }
 
 /** What a position is called as something stands in it: a channel is on or off, whatever its button does. */

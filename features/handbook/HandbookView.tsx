@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { HandbookPage } from '@/core/handbook/page';
 import { HANDBOOK } from '@/core/handbook/pages';
 import { Prose } from '@/ui/Prose';
-import { Table } from '@/ui/Table';
+import { TextTable } from '@/ui/Table';
 import styles from './Handbook.module.css';
 
 /** A page with all pages beside it. */
@@ -47,12 +47,7 @@ export function HandbookView({ page }: { page: HandbookPage }) {
       ))}
       {page.table && (
         <div className={styles.figures} role="region" aria-label="Figures to keep at hand" tabIndex={0}>
-          <Table
-            columns={page.table.head.map((head, at) => ({ head, cell: (row: readonly string[]) => row[at] }))}
-            rows={page.table.rows}
-            keyOf={(row) => row.join()}
-            isNarrow
-          />
+          <TextTable head={page.table.head} rows={page.table.rows} />
         </div>
       )}
       <p className={styles.caution}>{page.caution}</p>

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { questionOf, TOPICS, type TopicId } from '@/core/practise/drills/topics';
 import { nextQuestion, type Asked } from '@/core/practise/record';
-import { Table } from '@/ui/Table';
+import { TextTable } from '@/ui/Table';
 import { BoardPicture } from './BoardPicture';
 import { useLearner } from './useLearner';
 import styles from './Drill.module.css';
@@ -63,18 +63,7 @@ export function DrillScreen({ topic }: { topic: TopicId | null }) {
       <h1 ref={heading} tabIndex={-1}>
         {question.asks}
       </h1>
-      {question.table && (
-        <Table
-          columns={question.table.head.map((head, at) => ({
-            head,
-            as: at > 0 ? ('figure' as const) : undefined,
-            cell: (row: readonly string[]) => row[at],
-          }))}
-          rows={question.table.rows}
-          keyOf={(row) => row.join()}
-          isNarrow
-        />
-      )}
+      {question.table && <TextTable head={question.table.head} rows={question.table.rows} figuresFrom={1} />}
       <ol className={styles.options} aria-label="Answers">
         {question.options.map(({ says, isRight, why }, at) => (
           <li key={says} data-state={chosen === null ? undefined : isRight ? 'right' : at === chosen ? 'wrong' : 'other'}>

@@ -56,6 +56,6 @@ function Control({ bench, handle, onFlick }: Pick<HuntControlsProps, 'bench' | '
   const at = bench.position(deviceId, control);
   const flick = (position: ControlValue) => onFlick({ kind: 'device', deviceId, control }, position);
   if (springs) return <NamedPush name={name} pressed={at === positions[1]} onPress={(down) => flick(positions[down ? 1 : 0]!)} />;
-  const words = positions.map((value) => ({ value, word: positionWord(device, control, value) }));
+  const words = positions.map((value) => ({ value, word: positionWord(device, value) }));
   return <Positions name={name} at={at} positions={words} onMove={flick} />;
 }

@@ -18,7 +18,7 @@ export function workedBy({ device, handle: { deviceId, control, positions }, act
     act({ kind: 'move', mover: { kind: 'device', deviceId, control }, position }, goesWithoutSaying);
   return {
     name: handleName(device, control),
-    choices: positions.map((value) => ({ value, word: positionWord(device, control, value) })),
+    choices: positions.map((value) => ({ value, word: positionWord(device, value) })),
     move: (position: ControlValue) => moveTo(position),
     press: (pressed: boolean) => moveTo(positions[pressed ? 1 : 0]!, !pressed),
   };

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { TextTable } from '../Table';
 import styles from './Charts.module.css';
 
 /** The inside of a chart's frame, in its own units. */
@@ -70,28 +71,7 @@ export function Chart({ title, says, frame, points, read, children, below, table
       {below}
       <details className={styles.words}>
         <summary>The figures as a table</summary>
-        <table>
-          <thead>
-            <tr>
-              {table.head.map((cell) => (
-                <th key={cell} scope="col">
-                  {cell}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {table.rows.map((row, line) => (
-              <tr key={line}>
-                {row.map((cell, place) => (
-                  <td key={place} className={place > 0 ? 'reading' : undefined}>
-                    {cell}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <TextTable head={table.head} rows={table.rows} figuresFrom={1} />
       </details>
     </figure>
   );

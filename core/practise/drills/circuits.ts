@@ -40,7 +40,7 @@ function drawnPositions(random: Random, index: DesignIndex): Positions {
 const positionsWords = (index: DesignIndex, positions: Positions) =>
   positions.map(({ deviceId, control, position }) => {
     const device = index.devices.get(deviceId)!;
-    return `${handleName(device, control)}: ${positionWord(device, control, position)}`;
+    return `${handleName(device, control)}: ${positionWord(device, position)}`;
   }).join('; '); // prettier-ignore
 
 /** Every set of loads there may be, as wrong answers to choose from. */
