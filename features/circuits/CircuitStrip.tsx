@@ -8,7 +8,7 @@ import { RATINGS_A } from '@/core/catalog/fuses';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { deviceOf } from '@/core/design/design';
 import { nameOf } from '@/core/design/names';
-import type { Finding } from '@/core/analysis/finding';
+import type { DesignState } from '@/features/design/designStore';
 import type { Governor } from '@/core/sizing/conductorChoice';
 import { formatAmps, formatConductor, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { shareOf } from '@/core/units/compare';
@@ -59,7 +59,7 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
   const no = String(number).padStart(2, '0');
   const ratings = RATINGS_A[family];
   const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
-  const verdict = useDesign(({ findings }) => worstVerdict(findings, id, circuit.verdict));
+  const verdict = useDesign((state) => worstVerdict(state, id, circuit.verdict));
   const nameFor = (deviceId: string) => nameOf(store.getState().design, deviceId);
   const share = shareOf(dropPercent, targetPercent, 1);
 
@@ -109,7 +109,7 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
         <span className={styles.governed}>
           {circuit.choice ? GOVERNOR_WORDS[circuit.choice.governedBy] : circuit.worstLoadId ? 'nothing fits' : MISSING}
         </span>
-        <Verdict severity={verdict} />
+        {verdict ? <Verdict severity={verdict} /> : <span className={styles.judged}>being judged</span>}
       </div>
       <div className={styles.drawing}>
         {circuit.supplyRun.length > 0 ? (
@@ -129,9 +129,10 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
   );
 }
 
-/** The circuit's verdict with what only the solved network shows. Findings come with the worst first. */
-function worstVerdict(findings: readonly Finding[], circuitId: string, verdict: CircuitAnalysis['verdict']): CircuitAnalysis['verdict'] {
-  return findings.find((finding) => finding.circuitId === circuitId)?.severity ?? verdict;
+/** The circuit's verdict with what only the solved network shows; null while that is not known. Findings come with the worst first. */
+function worstVerdict({ findings, isWhollyJudged }: DesignState, circuitId: string, verdict: CircuitAnalysis['verdict']) {
+  const worst = findings.find((finding) => finding.circuitId === circuitId)?.severity ?? verdict;
+  return worst === 'ok' && !isWhollyJudged ? null : worst;
 }
 
 /** A rested, full battery's volts, where the run starts. */

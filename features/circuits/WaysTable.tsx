@@ -6,7 +6,7 @@ import { isEmpty } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import { wordFinding } from '@/core/wording/wording';
 import type { Measure } from '@/core/advice/proposal';
-import { worthOf, type Way, type WayKind } from '@/core/advice/ways/compareWays';
+import { leastWay, type Way, type WayKind } from '@/core/advice/ways/compareWays';
 import { usualTrunkMm } from '@/core/advice/ways/subBlock';
 import { formatConductor, formatLength, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
@@ -34,7 +34,7 @@ export function WaysTable({ circuitIds, measure, onTaken }: { circuitIds: readon
   const usualMm = usualTrunkMm(analysis, circuitIds);
   const { done, answer } = useSizing({ ask: 'ways', circuitIds, measure, prices, trunkMm });
   const ways = answer && 'ways' in answer ? answer.ways : null;
-  const best = ways?.filter(({ breaks }) => breaks.length === 0).reduce((least, way) => (worthOf(way, measure) < worthOf(least, measure) - 1e-9 ? way : least)); // prettier-ignore
+  const best = ways && leastWay(ways, measure);
   const take = (way: Way) => {
     const refused = store.commit(`${WAY_WORDS[way.kind]}: ${scopeName(circuitIds.length)}`, () => way.change);
     if (refused === null) onTaken();
@@ -111,11 +111,13 @@ function scopeName(count: number): string {
 }
 
 /** What a way needs beside cable, or what stands against it. */
-function Takes({ way: { takes, breaks }, of }: { way: Way; of: number }) {
+function Takes({ way: { takes, breaks, leaves }, of }: { way: Way; of: number }) {
   const units = useUnits();
   const design = useDesign((state) => state.design);
   if (breaks.length > 0)
     return <span className={styles.against}>no way: {wordFinding(breaks[0]!, design, units).title.toLowerCase()}</span>;
+  if (leaves.length > 0)
+    return <span className={styles.against}>does not keep every rule: {wordFinding(leaves[0]!, design, units).title.toLowerCase()}</span>;
   if (takes?.kind === 'twoTrunks') return <span className={styles.takes}>to {nameOf(design, takes.loadId)} and what hangs behind it</span>;
   if (takes?.kind !== 'subBlock') return null;
   const { blockName, moved, slots, ratingA, conductor, trunkMm } = takes;

@@ -291,9 +291,16 @@ test('what the network shows stands among the other findings, the worst first, a
     circuitId: null,
     numbers: { volts: 4, path: [] },
   });
+  expect(store.getState().isWhollyJudged).toBe(false);
   store.foundInNetwork([about('bat_house'), about('gone_long_ago')]);
+  expect(store.getState().isWhollyJudged).toBe(true);
   const { findings } = store.getState();
   expect(findings[0]).toEqual(about('bat_house'));
   expect(findings.filter(({ rule }) => rule === 'network.leak')).toHaveLength(1);
   expect(findings.length).toBe(store.getState().analysis.findings.length + 1);
+  // Another view has been judged by nobody yet; nothing found there is an answer too.
+  store.look('now');
+  expect(store.getState().isWhollyJudged).toBe(false);
+  store.foundInNetwork([]);
+  expect(store.getState().isWhollyJudged).toBe(true);
 });

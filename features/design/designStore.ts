@@ -43,6 +43,8 @@ export interface DesignState {
   analysis: Analysis;
   /** What every rule found, those that need the solved network a moment later than the rest. */
   findings: readonly Finding[];
+  /** Whether those that come later have come once in this view: until then nothing is known to be in order. */
+  isWhollyJudged: boolean;
   history: History;
   saveState: SaveState;
   conflict: EditConflict | null;
@@ -329,12 +331,13 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
     look(view) {
       fromNetwork = [];
-      showBase({ view });
+      showBase({ view, isWhollyJudged: false });
     },
     foundInNetwork(found) {
-      if (sameRecord(fromNetwork, found)) return;
+      const { analysis, isWhollyJudged } = api.getState();
+      if (isWhollyJudged && sameRecord(fromNetwork, found)) return;
       fromNetwork = found;
-      api.setState({ findings: together(api.getState().analysis, found) });
+      api.setState({ findings: together(analysis, found), isWhollyJudged: true });
     },
     dropAside() {
       outbox.dropAside(open.id);
@@ -382,10 +385,10 @@ function fits(design: Design, change: Change): boolean {
   }
 }
 
-function firstAnalysis(whole: Design): Pick<DesignState, 'design' | 'analysis' | 'findings'> {
+function firstAnalysis(whole: Design): Pick<DesignState, 'design' | 'analysis' | 'findings' | 'isWhollyJudged'> {
   const design = seenAs(whole, 'planned');
   const analysis = analyse(design);
-  return { design, analysis, findings: analysis.findings };
+  return { design, analysis, findings: analysis.findings, isWhollyJudged: false };
 }
 
 /** Findings of the analysis and of the network, the worst first; those about records that are gone are left out. */

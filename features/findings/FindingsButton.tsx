@@ -17,6 +17,7 @@ const OPENED_LATER = [FindingsDrawer];
 export function FindingsButton() {
   const faults = useDesign(({ findings }) => countOf(findings, 'fault'));
   const cautions = useDesign(({ findings }) => countOf(findings, 'caution'));
+  const isWhollyJudged = useDesign((state) => state.isWhollyJudged);
   // Where there is nothing yet, nothing is well either.
   const isEmpty = useDesign(({ analysis }) => analysis.index.devices.size === 0);
   const [open, setOpen] = useState(false);
@@ -25,18 +26,18 @@ export function FindingsButton() {
   return (
     <>
       <Button
-        aria-label={`Findings: ${faults} ${faults === 1 ? 'fault' : 'faults'}, ${cautions} ${cautions === 1 ? 'caution' : 'cautions'}`}
+        aria-label={`Findings: ${faults} ${faults === 1 ? 'fault' : 'faults'}, ${cautions} ${cautions === 1 ? 'caution' : 'cautions'}${isWhollyJudged ? '' : ' so far'}`}
         onClick={() => setOpen(true)}
       >
         {faults + cautions === 0 ? (
-          !isEmpty && <Verdict severity="ok" />
+          !isEmpty && isWhollyJudged && <Verdict severity="ok" />
         ) : (
           <>
             {faults > 0 && <Verdict severity="fault" count={faults} />}
             {cautions > 0 && <Verdict severity="caution" count={cautions} />}
           </>
         )}
-        Findings
+        {isWhollyJudged ? 'Findings' : 'Findings so far'}
       </Button>
       {open && <FindingsDrawer onClose={() => setOpen(false)} />}
     </>

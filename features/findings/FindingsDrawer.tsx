@@ -17,6 +17,7 @@ import styles from './FindingsDrawer.module.css';
 /** Every finding, the worst first: what, why, where, and a change that puts it right. */
 export function FindingsDrawer({ onClose }: { onClose(): void }) {
   const findings = useDesign((state) => state.findings);
+  const isWhollyJudged = useDesign((state) => state.isWhollyJudged);
   const isEmpty = useDesign(({ analysis }) => analysis.index.devices.size === 0);
   return (
     <Drawer
@@ -29,8 +30,13 @@ export function FindingsDrawer({ onClose }: { onClose(): void }) {
       rootClassName={drawer.root}
       classNames={{ body: styles.body }}
     >
+      {!isWhollyJudged && !isEmpty && (
+        <p className={styles.none} role="status">
+          Still being judged: the network as solved, the days, what shall switch how, the harness and what was read.
+        </p>
+      )}
       {findings.length === 0 ? (
-        <p className={styles.none}>
+        <p className={styles.none} hidden={!isWhollyJudged && !isEmpty}>
           {isEmpty
             ? 'Nothing is there to be judged yet.'
             : 'Nothing found. Every wire is guarded, every fuse fits its load, every drop is within its target.'}

@@ -4,9 +4,8 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useShallow } from 'zustand/react/shallow';
 import { useDesign } from '@/features/design/DesignProvider';
-import type { Analysis } from '@/core/analysis/types';
-import type { DesignView } from '@/core/design/asBuilt';
-import type { Finding, Severity } from '@/core/analysis/finding';
+import type { Severity } from '@/core/analysis/finding';
+import type { DesignState } from '@/features/design/designStore';
 import { nextSteps } from './nextSteps';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { STAGES, stageOf, type StageId } from './stages';
@@ -52,7 +51,7 @@ export function Stem({ designId }: { designId: string }) {
 
 /** A stage's knot and words, drawn again only when they change. */
 function Knot({ stage, name }: { stage: StageId; name: string }) {
-  const { worst, text, isNext } = useDesign(useShallow(({ analysis, findings, view }) => stateOf(findings, stage, analysis, view)));
+  const { worst, text, isNext } = useDesign(useShallow((state) => stateOf(state, stage)));
   return (
     <>
       <svg viewBox="0 0 34 34" width="34" height="34" className={`${styles.knot} ${styles[worst]}`} aria-hidden>
@@ -76,7 +75,7 @@ interface StageState {
 }
 
 /** The worst of what is open in a stage and how to say it. */
-function stateOf(findings: readonly Finding[], stage: StageId, analysis: Analysis, view: DesignView): StageState {
+function stateOf({ findings, isWhollyJudged, analysis, view }: DesignState, stage: StageId): StageState {
   const { of, next } = nextSteps(analysis, view);
   const isNext = next === stage;
   const here = findings.filter((finding) => stageOf(finding) === stage);
@@ -85,6 +84,7 @@ function stateOf(findings: readonly Finding[], stage: StageId, analysis: Analysi
   const cautions = count('caution');
   const parts = [faults > 0 && `${faults} fault${faults > 1 ? 's' : ''}`, cautions > 0 && `${cautions} caution${cautions > 1 ? 's' : ''}`];
   const said = parts.filter(Boolean).join(', ');
-  const worst = faults > 0 ? 'fault' : cautions > 0 ? 'caution' : of[stage] === undefined ? 'ok' : 'bare';
-  return { worst, text: (isNext ? of[stage] : null) ?? (said || (of[stage] ?? 'in order')), isNext };
+  const isWell = isWhollyJudged && of[stage] === undefined;
+  const worst = faults > 0 ? 'fault' : cautions > 0 ? 'caution' : isWell ? 'ok' : 'bare';
+  return { worst, text: (isNext ? of[stage] : null) ?? (said || (of[stage] ?? (isWell ? 'in order' : 'being judged'))), isNext };
 }

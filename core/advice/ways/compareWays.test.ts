@@ -10,7 +10,7 @@ import { findingKey } from '../../analysis/finding';
 import { candidateSizes } from '../../sizing/conductorChoice';
 import { propose } from '../propose';
 import { USUAL_PRICES } from '../prices';
-import { compareWays, worthOf, type Way, type WayKind } from './compareWays';
+import { compareWays, leastWay, worthOf, type Way, type WayKind } from './compareWays';
 import { usualTrunkMm } from './subBlock';
 
 const ways = (design: Design, circuitIds: readonly string[], measure: 'cost' | 'weight' | 'drop' = 'cost', trunkMm: number | null = null) =>
@@ -70,6 +70,32 @@ describe.each([
       if (way.kind !== 'subBlock') expect(way.breaks).toEqual([]);
     }
     expect(worthOf(kind(list, 'ownSizes')!, 'cost')).toBeLessThanOrEqual(worthOf(kind(list, 'oneSize')!, 'cost') + 1e-9);
+    // What loses more than it may is the least of nothing, however little it costs.
+    const target = (id: string) => before.circuits.find((circuit) => circuit.id === id)!;
+    const isOver = circuitIds.some((id) => target(id).dropPercent > target(id).targetPercent);
+    if (isOver) expect(kind(list, 'asItIs')!.leaves.map(({ rule }) => rule)).toContain('drop.overTarget');
+    for (const measure of ['cost', 'weight', 'drop'] as const) {
+      const least = leastWay(list, measure)!;
+      expect([...least.breaks, ...least.leaves]).toEqual([]);
+      for (const way of list)
+        if (way.breaks.length + way.leaves.length === 0) expect(worthOf(least, measure)).toBeLessThanOrEqual(worthOf(way, measure) + 1e-9);
+    }
+  });
+
+  test('where no way keeps every rule none is the least', () => {
+    const [id] = before.circuits.map((circuit) => circuit.id);
+    const [asItIs] = ways(design, [id!]);
+    const broken = before.findings[0]!;
+    expect(
+      leastWay(
+        [
+          { ...asItIs!, leaves: [broken] },
+          { ...asItIs!, breaks: [broken] },
+        ],
+        'cost',
+      ),
+    ).toBeNull();
+    expect(leastWay([{ ...asItIs!, leaves: [broken] }, asItIs!], 'cost')).toBe(asItIs);
   });
 
   test('a proposal for one circuit costs none of its neighbours a rule: a thin wire counts as loaded sooner and warms their bundle', () => {

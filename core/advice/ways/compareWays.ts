@@ -5,7 +5,7 @@ import { areaMm2, type ConductorSize } from '../../catalog/conductorSizes';
 import { applyUnchecked, type Change } from '../../design/change';
 import { indexDesign } from '../../rig/designIndex';
 import { findingKey, type Finding } from '../../analysis/finding';
-import { propose } from '../propose';
+import { findingsOf, propose } from '../propose';
 import type { Measure } from '../proposal';
 import { between } from '../../design/edit';
 import { cableOf, type Prices } from '../prices';
@@ -32,6 +32,8 @@ export interface Way {
   meanDropPercent: number;
   /** Rules now broken, notes apart, that were not before; with any, the way is no way. */
   breaks: Finding[];
+  /** Rules of these circuits' own sizes that it does not keep either: it is the least of nothing while there are any. */
+  leaves: Finding[];
   /** What it takes: the trunk to a nearer block, or where a second trunk goes. */
   takes:
     | { kind: 'subBlock'; blockName: string; moved: number; slots: number; ratingA: number; conductor: ConductorSize; trunkMm: number }
@@ -78,6 +80,12 @@ export function compareWays(analysis: Analysis, question: WaysQuestion, say: Say
 /** What a way comes to by a measure: money, kg, or percent of drop. */
 export function worthOf({ cableCost, partsCost, weightKg, meanDropPercent }: Way, measure: Measure): number {
   return measure === 'cost' ? cableCost + partsCost : measure === 'weight' ? weightKg : meanDropPercent;
+}
+
+/** The least of those that keep every rule; null where none does. */
+export function leastWay(ways: readonly Way[], measure: Measure): Way | null {
+  const kept = ways.filter(({ breaks, leaves }) => breaks.length === 0 && leaves.length === 0);
+  return kept.reduce<Way | null>((least, way) => (least && worthOf(way, measure) >= worthOf(least, measure) - 1e-9 ? least : way), null);
 }
 
 function better(way: Way, than: Way | null, measure: Measure): boolean {
@@ -136,6 +144,7 @@ function wayOf(before: Analysis, after: Analysis, kind: WayKind, takes: Way['tak
     worstDropPercent: Math.max(0, ...drops),
     meanDropPercent: drops.length === 0 ? 0 : drops.reduce((sum, drop) => sum + drop, 0) / drops.length,
     breaks: after.findings.filter(isNew),
+    leaves: circuitIds.flatMap((id) => findingsOf(after, id)),
     takes,
   };
 }
