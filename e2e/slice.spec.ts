@@ -85,6 +85,9 @@ test('gauge and fuse step by keyboard and by dragging; the worst circuits can be
   await fridge.getByRole('spinbutton', { name: /Conductor/ }).focus();
   await page.keyboard.press('ArrowUp');
   await expect(fridge).toContainText('2.5 mm²');
+  // 5.0 % by formula is what it may lose; solved as wired it is 5.5 %, and the larger counts.
+  await expect(fridge).toContainText('Caution');
+  await page.keyboard.press('ArrowUp');
   await expect(fridge).toContainText('OK');
   const fuse = fridge.getByRole('spinbutton', { name: /Fuse/ });
   const box = (await fuse.boundingBox())!;
