@@ -1,3 +1,5 @@
+// First, so that rules of ours come after the kit's.
+import '@/ui/kit/kit.css';
 import '@fontsource/barlow/400.css';
 import '@fontsource/barlow/500.css';
 import '@fontsource/barlow/600.css';

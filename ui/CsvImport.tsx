@@ -1,15 +1,17 @@
 'use client';
 
-import { Alert, Button, Input, Modal, Table, Tag, Upload, type TableColumnsType } from 'antd';
+import { Alert, Button, Input, Modal } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Change } from '@/core/design/change';
 import { LIMITS } from '@/core/catalog/vocabulary';
+import styles from './CsvImport.module.css';
+import { FileButton } from './FileButton';
+import { Table, type Column } from './Table';
 
-const ACTIONS = {
-  add: { text: 'new', colour: 'green' },
-  change: { text: 'changes', colour: 'blue' },
-  refuse: { text: 'left out', colour: 'red' },
-} as const;
+const ACTIONS = { add: 'new', change: 'changes', refuse: 'left out' } as const;
+
+/** Rows shown at first, and again with each press. */
+const SHOWN = 100;
 
 /** A row of CSV and what would become of it. */
 interface Row {
@@ -27,7 +29,7 @@ interface CsvImportProps<R extends Row> {
   /** Reads a text without taking anything. Give the same function while what it reads against is the same. */
   read(text: string): { rows: R[]; faults: string[]; change: Change | null; notes?: string[] };
   /** Columns between what becomes of a row and what is wrong with it. */
-  columns: TableColumnsType<R>;
+  columns: readonly Column<R>[];
   /** What was pasted elsewhere, already in the box. */
   pasted?: string;
   onTake(change: Change, count: number): void;
@@ -38,14 +40,17 @@ interface CsvImportProps<R extends Row> {
 export function CsvImport<R extends Row>({ title, help, noun, read, columns, pasted = '', onTake, onClose }: CsvImportProps<R>) {
   const [text, setText] = useState(pasted);
   const [tooLarge, setTooLarge] = useState(false);
+  const [shown, setShown] = useState(SHOWN);
   const reading = useMemo(() => (text.trim() === '' ? null : read(text)), [text, read]);
   const good = reading?.rows.filter(({ action }) => action !== 'refuse').length ?? 0;
   const bad = (reading?.rows.length ?? 0) - good;
 
+  const rows = reading?.rows.slice(0, shown) ?? [];
+  const hidden = (reading?.rows.length ?? 0) - rows.length;
+
   const open = (file: File) => {
     setTooLarge(file.size > LIMITS.importBytes);
     if (file.size <= LIMITS.importBytes) void file.text().then(setText);
-    return false;
   };
   const take = () => {
     if (!reading?.change) return;
@@ -64,9 +69,7 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
     >
       {help}
       <div style={{ display: 'flex', gap: 10, marginBottom: 10 }}>
-        <Upload accept=".csv,.tsv,.txt,text/csv" beforeUpload={open} showUploadList={false} maxCount={1}>
-          <Button>Choose a file</Button>
-        </Upload>
+        <FileButton text="Choose a file" accept=".csv,.tsv,.txt,text/csv" onFile={open} />
         <Input.TextArea
           aria-label="CSV text"
           rows={3}
@@ -87,23 +90,27 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
             <p key={note}>{note}</p>
           ))}
           {bad > 0 && <Alert type="warning" showIcon title={`${bad} of ${reading.rows.length} rows cannot be taken; the others can.`} />}
-          <Table<R>
-            size="small"
-            rowKey="line"
-            dataSource={reading.rows}
-            pagination={{ pageSize: 12, hideOnSinglePage: true, showSizeChanger: false }}
-            columns={[
-              { title: 'Line', dataIndex: 'line', width: 56 },
-              {
-                title: '',
-                dataIndex: 'action',
-                width: 90,
-                render: (action: Row['action']) => <Tag color={ACTIONS[action].colour}>{ACTIONS[action].text}</Tag>,
-              },
-              ...columns,
-              { title: 'What is wrong', dataIndex: 'problems', render: (problems: string[]) => problems.join('; ') },
-            ]}
-          />
+          <div className={styles.rows} tabIndex={0} role="group" aria-label="Rows read">
+            <Table<R>
+              rows={rows}
+              keyOf={({ line }) => line}
+              columns={[
+                { head: 'Line', as: 'figure', cell: ({ line }) => line },
+                {
+                  head: 'Is',
+                  look: ({ action }) => styles[action],
+                  cell: ({ action }) => ACTIONS[action],
+                },
+                ...columns,
+                { head: 'What is wrong', cell: ({ problems }) => problems.join('; ') },
+              ]}
+            />
+            {hidden > 0 && (
+              <Button onClick={() => setShown(shown + SHOWN)}>
+                Show {Math.min(hidden, SHOWN)} more of {hidden}
+              </Button>
+            )}
+          </div>
         </>
       )}
     </Modal>

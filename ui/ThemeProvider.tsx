@@ -4,7 +4,7 @@ import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
 import { ConfigProvider } from 'antd';
 import { useServerInsertedHTML } from 'next/navigation';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
-import { ANTD_THEMES, THEME_COOKIE, type ThemeName } from './theme';
+import { KIT_THEMES, THEME_COOKIE, type ThemeName } from './theme';
 
 interface ThemeChoice {
   theme: ThemeName;
@@ -19,6 +19,7 @@ const A_YEAR_S = 31_536_000;
 export function ThemeProvider({ initial, children }: { initial: ThemeName; children: ReactNode }) {
   const [theme, choose] = useState(initial);
   const [cache] = useState(() => createCache());
+  // The theme's own figures; the rules that use them are in the kit's sheet.
   useServerInsertedHTML(() => {
     const css = extractStyle(cache, { plain: true, once: true });
     return css ? <style id="antd-first" dangerouslySetInnerHTML={{ __html: css }} /> : null;
@@ -36,7 +37,7 @@ export function ThemeProvider({ initial, children }: { initial: ThemeName; child
   );
   return (
     <StyleProvider cache={cache} hashPriority="low">
-      <ConfigProvider theme={ANTD_THEMES[theme]} wave={{ disabled: true }}>
+      <ConfigProvider theme={KIT_THEMES[theme]} wave={{ disabled: true }}>
         <Context value={choice}>{children}</Context>
       </ConfigProvider>
     </StyleProvider>

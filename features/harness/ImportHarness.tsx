@@ -22,8 +22,8 @@ export function ImportHarness({ onClose }: { onClose(): void }) {
       }
       read={read}
       columns={[
-        { title: 'Which', dataIndex: 'name', width: 260 },
-        { title: 'Sets', dataIndex: 'sets' },
+        { head: 'Which', cell: ({ name }) => name },
+        { head: 'Sets', cell: ({ sets }) => sets },
       ]}
       onTake={(change, count) => store.commit(count === 1 ? 'A line from CSV' : `${count} lines from CSV`, () => change)}
       onClose={onClose}

@@ -35,11 +35,11 @@ export function ImportLoads({ pasted = '', onClose }: { pasted?: string; onClose
       }
       read={read}
       columns={[
-        { title: 'Load', dataIndex: 'name', ellipsis: true },
-        { title: 'Zone', dataIndex: 'zone', ellipsis: true, width: 130 },
-        { title: 'Rated', dataIndex: 'rated', width: 130 },
-        { title: 'h a day', dataIndex: 'hours', width: 70 },
-        { title: 'Taken for', dataIndex: 'kind', width: 130 },
+        { head: 'Load', cell: ({ name }) => name },
+        { head: 'Zone', cell: ({ zone }) => zone },
+        { head: 'Rated', as: 'figure', cell: ({ rated }) => rated },
+        { head: 'h a day', as: 'figure', cell: ({ hours }) => hours },
+        { head: 'Taken for', cell: ({ kind }) => kind },
       ]}
       onTake={(change, count) => store.commit(`Take ${count} loads from CSV`, () => change)}
       onClose={onClose}

@@ -23,8 +23,8 @@ export function ImportRig({ onClose }: { onClose(): void }) {
       }
       read={read}
       columns={[
-        { title: 'Name', dataIndex: 'name', ellipsis: true },
-        { title: 'Where', dataIndex: 'says', ellipsis: true },
+        { head: 'Name', cell: ({ name }) => name },
+        { head: 'Where', cell: ({ says }) => says },
       ]}
       onTake={(change, count) => store.commit(`Take ${count} rows from CSV`, () => change)}
       onClose={onClose}

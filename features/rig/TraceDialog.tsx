@@ -1,10 +1,11 @@
 'use client';
 
-import { Alert, Button, Modal, Segmented, Upload } from 'antd';
+import { Alert, Button, Modal, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { setRig } from '@/core/rig/edits';
 import { refusePicture, traceOutline, type Pixel } from '@/core/rig/traceOutline';
 import { useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { FileButton } from '@/ui/FileButton';
 import { MmField } from '@/ui/MmField';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import styles from './TraceDialog.module.css';
@@ -76,13 +77,11 @@ export function TraceDialog({ onClose }: { onClose(): void }) {
         distance you know, then the corners in order.
       </p>
       <div className={styles.tools}>
-        <Upload
+        <FileButton
+          text="Choose a picture"
           accept="image/png,image/jpeg,image/webp,image/svg+xml,.svg"
-          beforeUpload={(file) => (void open(file), false)}
-          showUploadList={false}
-        >
-          <Button>Choose a picture</Button>
-        </Upload>
+          onFile={(file) => void open(file)}
+        />
         {picture && (
           <>
             <Segmented
