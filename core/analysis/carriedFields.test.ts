@@ -1,0 +1,140 @@
+import { z } from 'zod';
+import { heronAtWork } from '../../demo/heronAtWork';
+import { pipInUse } from '../../demo/pipInUse';
+import { seeded } from '../../testing/random';
+import { randomDesign } from '../../testing/randomDesign';
+import { seedOf } from '../../testing/runs';
+import { sampleOf } from '../../testing/sampleOf';
+import { applyChange, sameRecord, updateRecords } from '../design/change';
+import { recordsOf, type Design } from '../design/design';
+import { Edit } from '../design/edit';
+import { recordSchema, type DesignRecord } from '../design/schema';
+import { kindOf } from '../devices';
+import { analyse } from './analyse';
+import type { Analysis } from './types';
+
+/** A record type, or a kind of device, and its fields by schema. */
+interface Kind {
+  name: string;
+  schema: z.ZodObject;
+  fields: [field: string, schema: z.ZodType][];
+}
+
+/** Every record type and kind of device there is, taken from the schema. */
+function kindsOf(schema: z.ZodType): Kind[] {
+  if (schema instanceof z.ZodDiscriminatedUnion) return schema.options.flatMap((option) => kindsOf(option as z.ZodType));
+  if (!(schema instanceof z.ZodObject)) throw new Error('a record that is no object');
+  const shape = schema.shape as Record<string, z.ZodType>;
+  const told = ['type', 'kind'].filter((field) => shape[field] instanceof z.ZodLiteral);
+  const name = told.map((field) => (shape[field] as z.ZodLiteral<string>).value).join('.');
+  return [{ name, schema, fields: Object.entries(shape).filter(([field]) => field !== 'id' && !told.includes(field)) }];
+}
+
+const KINDS = kindsOf(recordSchema);
+const nameOf = (record: DesignRecord) => (record.type === 'device' ? `device.${record.kind}` : record.type);
+const fieldOf = (record: DesignRecord, field: string) => (record as unknown as Record<string, unknown>)[field];
+
+/** Fields of which the check of the whole design refuses every other value here: what hangs on them would hang on nothing. */
+const MAY_HAVE_NO_OTHER: readonly string[] = [
+  ...['device.dimmer.side', 'device.signalSource.signals', 'wire.core', 'circuit.protectionId', 'rig.outline', 'drawn.circuitId'],
+  ...['choice.standingId', 'option.choiceId', 'log.name', 'log.fromDay', 'log.stepMin', 'log.volts', 'log.amps'],
+];
+
+describe('whichever field of whichever record is edited, an analysis carried on says what a fresh one says', () => {
+  const random = seeded(seedOf(9));
+  const shuffled = <T>(list: readonly T[]) =>
+    list
+      .map((one) => ({ one, at: random() }))
+      .sort((a, b) => a.at - b.at)
+      .map(({ one }) => one);
+
+  /** A design with one of each kind it has none of: parts with two ends or more stand in a wire that was there. */
+  function withAll(start: Design): Design {
+    let design = start;
+    for (const { name, schema } of KINDS) {
+      if (Array.from(design.records.values()).some((record) => nameOf(record) === name)) continue;
+      for (let tries = 0; tries < 200; tries++) {
+        const given = sampleOf(schema, random) as DesignRecord | undefined;
+        if (!given) continue;
+        const ids = Array.from(design.records.keys());
+        const needed = KINDS.find((kind) => kind.name === name)!.fields.flatMap(([field, of]) => {
+          if (of instanceof z.ZodOptional) return [];
+          if (of instanceof z.ZodNullable) return [[field, null]];
+          const isReference = /Id$/.test(field) && typeof fieldOf(given, field) === 'string';
+          return [[field, isReference ? shuffled(ids)[0] : fieldOf(given, field)]];
+        });
+        const told = name.split('.');
+        const record = {
+          id: `one_${told.at(-1)}`,
+          type: told[0],
+          ...(told[1] && { kind: told[1] }),
+          ...Object.fromEntries(needed),
+        } as DesignRecord;
+        try {
+          const edit = new Edit(design);
+          edit.add(record);
+          if (record.type === 'device') {
+            const [into, out] = kindOf(record).terminals(record);
+            const wire = shuffled(recordsOf(design, 'wire').filter(({ role, core }) => role === 'supply' && !core))[0]!;
+            if (into !== undefined && out !== undefined) {
+              edit.add({ ...wire, id: `${record.id}_wire`, number: undefined, from: { deviceId: record.id, terminal: out } });
+              edit.set(wire, { to: { deviceId: record.id, terminal: into } });
+            }
+          }
+          design = applyChange(design, edit.change);
+          break;
+        } catch {
+          continue;
+        }
+      }
+    }
+    return design;
+  }
+
+  const designs = [withAll(heronAtWork()), pipInUse(), ...[3, 11, 29].map((seed) => randomDesign(seed).design)];
+  const befores = designs.map((design) => analyse(design));
+  const said = ({ memo: _memo, design: _design, ...rest }: Analysis) => rest;
+  const records = designs.flatMap((design, at) => Array.from(design.records.values(), (record) => ({ record, at })));
+
+  /** A record of the kind with another value in the field, and the design with it. */
+  function edited(kind: string, field: string, schema: z.ZodType): { at: number; after: Design } | null {
+    const having = shuffled(records.filter((one) => nameOf(one.record) === kind));
+    // In the largest only what the others have not.
+    for (const { record, at } of [...having.filter((one) => one.at > 0), ...having.filter((one) => one.at === 0)]) {
+      const design = designs[at]!;
+      const elsewhere = Array.from(design.records.values(), (other) => fieldOf(other, field)).filter((value) => value !== undefined);
+      const own = fieldOf(record, field);
+      const values = [...shuffled(elsewhere).slice(0, 12), ...Array.from({ length: 6 }, () => sampleOf(schema, random)), undefined, null];
+      for (const value of shuffled(values)) {
+        if (sameRecord(own, value) || !schema.safeParse(value).success) continue;
+        try {
+          return { at, after: applyChange(design, updateRecords(design, [{ id: record.id, set: { [field]: value } as object }])) };
+        } catch {
+          continue;
+        }
+      }
+    }
+    return null;
+  }
+
+  const met = new Set<string>();
+
+  test.each(KINDS)('$name', ({ name, fields }) => {
+    for (const [field, schema] of fields) {
+      const edit = edited(name, field, schema);
+      if (!edit) continue;
+      met.add(`${name}.${field}`);
+      try {
+        expect(said(analyse(edit.after, befores[edit.at]!))).toEqual(said(analyse(edit.after)));
+      } catch (error) {
+        throw new Error(`${name}.${field}: ${String(error).slice(0, 1500)}`, { cause: error });
+      }
+    }
+  });
+
+  test('of all there are every field was edited', () => {
+    const all = KINDS.flatMap(({ name, fields }) => fields.map(([field]) => `${name}.${field}`));
+    expect(all.filter((field) => !met.has(field) && !MAY_HAVE_NO_OTHER.includes(field))).toEqual([]);
+    expect(all.length).toBeGreaterThan(500);
+  });
+});
