@@ -139,6 +139,13 @@ describe('a list without headings', () => {
     expect(rows[0]!.rated).toMatch(/\d/);
   });
 
+  it('with one column of words takes that for the names, though they are called as zones are', () => {
+    const { loads, guessed } = added('Cab\t5 W\t2\nRoof\t3 W\t1');
+    expect(guessed).toContain('name from column 1');
+    expect(guessed).not.toContain('zone');
+    expect(loads.map(([name]) => name)).toEqual(['Cab', 'Roof']);
+  });
+
   it('of one line a spreadsheet copied is a load, not a heading', () => {
     expect(added('Lamp\t3 W').loads).toMatchObject([['Lamp', 1, { watts: 3 }]]);
   });

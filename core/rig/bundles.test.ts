@@ -40,6 +40,8 @@ describe('a round bundle', () => {
   test('holds the two thickest side by side', () => {
     expect(bundleDiameterMm(['mm2:50', 'mm2:50', 'mm2:1'])).toBeGreaterThanOrEqual(2 * outsideDiameterMm('mm2:50'));
     expect(bundleDiameterMm([])).toBe(0);
+    // In whatever order they are named.
+    expect(bundleDiameterMm(['mm2:1', 'mm2:50', 'mm2:50'])).toBeGreaterThanOrEqual(2 * outsideDiameterMm('mm2:50'));
   });
 });
 
@@ -72,6 +74,18 @@ test('thicker conductors are never thinner outside', () => {
 
 test('a conductor with 30 % of its rating in the bundle or less does not count as loaded (IEC 60364-5-52 523.5)', () => {
   expect([countsAsLoaded(3, 10), countsAsLoaded(3.01, 10), countsAsLoaded(0, 10)]).toEqual([false, true, false]);
+});
+
+test('a route through a conduit has a fill, one that lies open has none', () => {
+  const { bundles, index } = analyse(pip());
+  const inside = new Set<boolean>();
+  for (const [routeId, { fill, wires }] of bundles) {
+    const { insideMm } = index.layout.routes.get(routeId)!.route;
+    inside.add(insideMm !== null);
+    if (insideMm === null) expect(fill).toBeNull();
+    else expect(fill).toEqual({ share: conduitFill(wires.map(({ conductor }) => conductor), insideMm), most: mostFill(wires.length) }); // prettier-ignore
+  }
+  expect(inside.size).toBe(2);
 });
 
 describe('conductors together carry less', () => {

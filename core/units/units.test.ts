@@ -66,6 +66,11 @@ describe('lengths as people write them', () => {
     ['1:30', 1.5],
     ['1 h 15', 1.25],
     ['45 min', 0.75],
+    ['1 hour', 1],
+    ['2 hours', 2],
+    ['3 hrs', 3],
+    ['90 minutes', 1.5],
+    ['1800 s', 0.5],
     ['2.5', 2.5],
   ])('"%s" is %p hours', (text, hours) => expect(parseHours(text)).toEqual({ ok: true, value: hours }));
 

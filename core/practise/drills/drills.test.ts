@@ -76,6 +76,10 @@ test('figures: answers worked out again from what is asked', () => {
       // ISO 8820-3's ratings; 125 % as NEC has it.
       const ratings = [3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40];
       expect(value).toBe(ratings.find((rating) => rating >= numbers[0]! * 1.25 - 1e-9));
+      // What would hold the bare current is offered as the mistake it is, and never beside itself.
+      const bare = ratings.find((rating) => rating >= numbers[0]!)!;
+      const wrong = questionOf('figures', seed).options.filter(({ says }) => parseFloat(says) === bare);
+      expect(wrong).toHaveLength(1);
       seen.fuse++;
     } else if (asks.includes('lost on the way')) {
       const [amps, out, , area] = numbers as [number, number, number, number];
