@@ -1,7 +1,8 @@
+import { Carried, slot } from '../units/carried';
 import { sameRecord } from '../design/change';
 import type { Design } from '../design/design';
 import type { DesignIndex } from '../rig/designIndex';
-import type { Wire } from '../design/schema';
+import type { Load, Wire } from '../design/schema';
 import { bankFacts } from '../energy/battery';
 import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
 import { demandOf, type DemandLoad } from '../network/demand';
@@ -19,25 +20,40 @@ import { analyseBlocks, analyseMain, analyseWires } from './supply';
 import type { Severity } from './finding';
 import type { Analysis, CircuitAnalysis, LoadAnalysis, Totals, ZoneAnalysis } from './types';
 
+const SCENARIOS = slot<ScenarioBudget[]>('scenarios');
+const OWN_DRAWS = slot<readonly Load[]>('own draws');
+const VEHICLE_FED = slot<ReadonlySet<string>>('vehicle fed');
+const COILS = slot<DesignIndex['coils']>('coils');
+const LOADS = slot<LoadAnalysis>('loads');
+const JUDGED = slot<CircuitAnalysis>('circuits judged');
+
 /**
  * Analyses a whole design. Pure; the same design gives the same result, with or without an earlier analysis, whose parts
  * are taken over where everything they were made from is the same.
  */
 export function analyse(design: Design, previous: Analysis | null = null): Analysis {
-  const analysis = figuresOf(design, previous);
+  const analysis = workOut(design, previous);
   analysis.findings = findAll(analysis);
-  analysis.circuits = withVerdicts(analysis, previous);
+  analysis.circuits = withVerdicts(analysis);
+  analysis.carried.close();
   return analysis;
 }
 
 /** The same with its figures alone, nothing judged: no findings, and every circuit as if it had none. */
 export function figuresOf(design: Design, previous: Analysis | null = null): Analysis {
-  const context = makeContext(design, previous);
-  const { index, draws, supply, returns } = context;
-  const { scenarios, scenario } = budgets(index, draws, context.exclusions, previous);
-  const loads = analyseLoads(context, scenario, previous?.loads);
-  const circuits = analyseCircuits(context, loads, previous?.memo.circuits);
-  const { short, protections } = analyseProtections(context, previous);
+  const analysis = workOut(design, previous);
+  analysis.carried.close();
+  return analysis;
+}
+
+function workOut(design: Design, previous: Analysis | null): Analysis {
+  const carried = new Carried(previous?.carried);
+  const context = makeContext(design, carried);
+  const { index, draws } = context;
+  const { scenarios, scenario } = budgets(carried, index, draws, context.exclusions);
+  const loads = analyseLoads(context, scenario);
+  const circuits = analyseCircuits(context, loads);
+  const { short, protections } = analyseProtections(context, circuits);
   const bank = index.battery ? bankFacts(index.battery) : null;
   const totals = totalsOf(context.exclusions, loads, scenarios, scenario, bank?.usableAh ?? null);
   return {
@@ -45,7 +61,7 @@ export function figuresOf(design: Design, previous: Analysis | null = null): Ana
     index,
     loads,
     circuits: Array.from(circuits.values()),
-    wires: analyseWires(context, circuits.values(), previous?.wires),
+    wires: analyseWires(context, circuits.values()),
     blocks: analyseBlocks(context),
     zones: analyseZones(context, loads, scenario),
     scenarios,
@@ -59,86 +75,72 @@ export function figuresOf(design: Design, previous: Analysis | null = null): Ana
     exposures: context.exposures,
     totals,
     wiring: context.wiring,
+    supply: context.supply,
     exclusions: context.exclusions,
     feeders: context.feeders,
     findings: [],
-    memo: { circuits, draws, supply, returns, loadedTogether: context.loadedTogether, short },
+    short,
+    carried,
   };
 }
 
 function budgets(
+  carried: Carried,
   index: DesignIndex,
   draws: Map<string, LoadDraw>,
   exclusions: Exclusions,
-  previous: Analysis | null,
 ): { scenarios: ScenarioBudget[]; scenario: ScenarioBudget | null } {
-  const scenarios =
-    previous && previous.exclusions === exclusions && sameUse(index, previous.index)
-      ? previous.scenarios
-      : index.scenarios.map((scenario) => scenarioBudget(scenario, index, draws, index.battery, exclusions));
-  const chosen = scenarios.find(({ id }) => id === index.settings.scenarioId) ?? scenarios[0] ?? null;
+  const { battery, settings, loads, duties, zones } = index;
+  const worksOut = [
+    carried.steady(OWN_DRAWS, index.ownDraws, sameRecord),
+    carried.steady(VEHICLE_FED, index.vehicleFed, (was, now) => sameRecord([...was], [...now])),
+    carried.steady(COILS, index.coils, sameRecord),
+  ];
+  const inputs = [battery, settings.nominalV, exclusions, ...worksOut, ...loads, ...duties, ...index.scenarios, ...zones];
+  const scenarios = carried.keep(SCENARIOS, inputs, () =>
+    index.scenarios.map((scenario) => scenarioBudget(scenario, index, draws, battery, exclusions)),
+  );
+  const chosen = scenarios.find(({ id }) => id === settings.scenarioId) ?? scenarios[0] ?? null;
   return { scenarios, scenario: chosen };
 }
 
-/** Whether nothing that a scenario's budget is made from has changed. */
-function sameUse(a: DesignIndex, b: DesignIndex): boolean {
-  const same = (one: readonly unknown[], other: readonly unknown[]) =>
-    one.length === other.length && one.every((part, at) => part === other[at]);
-  return (
-    a.battery === b.battery &&
-    a.settings.nominalV === b.settings.nominalV &&
-    same(a.loads, b.loads) &&
-    sameRecord(a.ownDraws, b.ownDraws) &&
-    sameRecord([...a.vehicleFed], [...b.vehicleFed]) &&
-    sameRecord(a.coils, b.coils) &&
-    same(a.duties, b.duties) &&
-    same(a.scenarios, b.scenarios) &&
-    same(a.zones, b.zones)
-  );
-}
-
-function analyseLoads(
-  context: AnalysisContext,
-  scenario: ScenarioBudget | null,
-  before: ReadonlyMap<string, LoadAnalysis> | undefined,
-): Map<string, LoadAnalysis> {
-  const { index, wiring, hanging, supply, returns, draws, standing } = context;
-  const fromBlock = index.settings.dropFrom === 'fuseBlock';
+function analyseLoads(context: AnalysisContext, scenario: ScenarioBudget | null): Map<string, LoadAnalysis> {
+  const { carried, index, hanging, marks, exclusions } = context;
   const loads = new Map<string, LoadAnalysis>();
   for (const load of index.loads) {
-    const draw = draws.get(load.id)!;
     const { plus, minus } = hanging.loads.get(load.id)!;
-    const use = scenario?.loads.get(load.id);
-    const kept = before?.get(load.id);
-    const stands = standing && (plus === undefined || standing.supply[plus]) && (minus === undefined || standing.return[minus]);
-    if (stands && kept?.load === load && kept.dailyHours === (use?.hours ?? 0) && kept.dailyWh === (use?.wattHours ?? 0)) {
-      loads.set(load.id, kept);
-      continue;
-    }
-    const counted = (flow: TreeFlow, at: number | undefined) =>
-      at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0);
-    const rows = rowPoles(context, load);
-    const inRow = (side: Wire['role']) => rows.reduce((sum, pole) => sum + (pole.side === side ? rowDropV(context, pole) : 0), 0);
-    const supplyDropV = counted(supply, plus) + inRow('supply');
-    const returnDropV = counted(returns, minus) + inRow('return');
-    const dropV = supplyDropV + returnDropV;
-    const entry: LoadAnalysis = {
-      id: load.id,
-      load,
-      draw,
-      circuitId: plus === undefined ? null : wiring.supply.nodes[plus]!.circuitId,
-      returned: minus !== undefined,
-      supplyDropV,
-      returnDropV,
-      dropV,
-      dropPercent: (dropV / index.settings.nominalV) * 100,
-      dailyHours: use?.hours ?? 0,
-      dailyWh: use?.wattHours ?? 0,
-      dailyAh: use?.ampHours ?? 0,
-    };
-    loads.set(load.id, kept && saysTheSame(kept, entry) ? kept : entry);
+    const { hours = 0, wattHours = 0, ampHours = 0 } = scenario?.loads.get(load.id) ?? {};
+    const ends = [plus === undefined ? null : marks.supply[plus], minus === undefined ? null : marks.return[minus]];
+    const inputs = [load, index.settings, exclusions, ...ends, hours, wattHours, ampHours];
+    const make = () => analyseLoad(context, load, { dailyHours: hours, dailyWh: wattHours, dailyAh: ampHours });
+    loads.set(load.id, carried.keepEach(LOADS, load.id, inputs, make, saysTheSame));
   }
   return loads;
+}
+
+function analyseLoad(context: AnalysisContext, load: Load, daily: Pick<LoadAnalysis, 'dailyHours' | 'dailyWh' | 'dailyAh'>): LoadAnalysis {
+  const { index, wiring, hanging, supply, returns, draws } = context;
+  const { plus, minus } = hanging.loads.get(load.id)!;
+  const fromBlock = index.settings.dropFrom === 'fuseBlock';
+  const counted = (flow: TreeFlow, at: number | undefined) =>
+    at === undefined ? 0 : flow.dropV[at]! - (fromBlock ? flow.commonDropV[at]! : 0);
+  const rows = rowPoles(context, load);
+  const inRow = (side: Wire['role']) => rows.reduce((sum, pole) => sum + (pole.side === side ? rowDropV(context, pole) : 0), 0);
+  const supplyDropV = counted(supply, plus) + inRow('supply');
+  const returnDropV = counted(returns, minus) + inRow('return');
+  const dropV = supplyDropV + returnDropV;
+  return {
+    id: load.id,
+    load,
+    draw: draws.get(load.id)!,
+    circuitId: plus === undefined ? null : wiring.supply.nodes[plus]!.circuitId,
+    returned: minus !== undefined,
+    supplyDropV,
+    returnDropV,
+    dropV,
+    dropPercent: (dropV / index.settings.nominalV) * 100,
+    ...daily,
+  };
 }
 
 /** The draw of a load is made from its record alone, so equal records have equal draws. */
@@ -151,7 +153,8 @@ function saysTheSame(a: LoadAnalysis, b: LoadAnalysis): boolean {
     a.returnDropV === b.returnDropV &&
     a.dropPercent === b.dropPercent &&
     a.dailyHours === b.dailyHours &&
-    a.dailyWh === b.dailyWh
+    a.dailyWh === b.dailyWh &&
+    a.dailyAh === b.dailyAh
   );
 }
 
@@ -213,18 +216,15 @@ function totalsOf(
   };
 }
 
-/** Each circuit with the worst of its findings as its verdict; the object of the previous analysis where it says the same. */
-function withVerdicts({ circuits, findings }: Analysis, previous: Analysis | null): CircuitAnalysis[] {
+/** Each circuit with the worst of its findings as its verdict. */
+function withVerdicts({ carried, circuits, findings }: Analysis): CircuitAnalysis[] {
   const worst = new Map<string, Severity>();
   for (const { circuitId, severity } of findings) {
     if (circuitId !== null && !worst.has(circuitId)) worst.set(circuitId, severity);
   }
-  const before = new Map(previous?.circuits.map((circuit) => [circuit.id, circuit]));
   return circuits.map((circuit) => {
     const verdict = worst.get(circuit.id) ?? 'ok';
-    const kept = before.get(circuit.id);
-    if (kept && kept.verdict === verdict && previous!.memo.circuits.get(circuit.id) === circuit) return kept;
-    return { ...circuit, verdict };
+    return carried.keepEach(JUDGED, circuit.id, [circuit, verdict], () => ({ ...circuit, verdict }));
   });
 }
 

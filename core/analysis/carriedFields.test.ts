@@ -93,7 +93,7 @@ describe('whichever field of whichever record is edited, an analysis carried on 
 
   const designs = [withAll(heronAtWork()), pipInUse(), ...[3, 11, 29].map((seed) => randomDesign(seed).design)];
   const befores = designs.map((design) => analyse(design));
-  const said = ({ memo: _memo, design: _design, ...rest }: Analysis) => rest;
+  const said = ({ carried: _carried, design: _design, ...rest }: Analysis) => rest;
   const records = designs.flatMap((design, at) => Array.from(design.records.values(), (record) => ({ record, at })));
 
   /** A record of the kind with another value in the field, and the design with it. */

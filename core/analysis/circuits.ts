@@ -9,7 +9,9 @@ import { chooseConductor, sizesLike, type ConductorChoice } from '../sizing/cond
 import { fuseLimitA } from '../sizing/fuseLimit';
 import { formulaOhmPerM, hasFormula } from '../sizing/voltageDrop';
 import { cableOhmPerM, endsOhmOf } from '../catalog/cable';
+import { slot } from '../units/carried';
 import type { AnalysisContext } from './context';
+import { circuitInputs } from './marks';
 import { rowDropV, rowPoles } from './rows';
 import type { CircuitAnalysis, LoadAnalysis, RunStep } from './types';
 
@@ -19,13 +21,11 @@ interface OwnWires {
   return: Wire[];
 }
 
-/** Every circuit, taken over from an earlier analysis where it stands. */
-export function analyseCircuits(
-  context: AnalysisContext,
-  loads: ReadonlyMap<string, LoadAnalysis>,
-  before: ReadonlyMap<string, CircuitAnalysis> = new Map(),
-): Map<string, CircuitAnalysis> {
-  const { index, wiring, hanging, standing } = context;
+/** Every circuit before its verdict. */
+export const CIRCUITS = slot<CircuitAnalysis>('circuits');
+
+export function analyseCircuits(context: AnalysisContext, loads: ReadonlyMap<string, LoadAnalysis>): Map<string, CircuitAnalysis> {
+  const { carried, index, wiring, hanging } = context;
   const wiresOf = ({ nodes }: WiringTree, own: readonly number[]) => {
     const wires: Wire[] = [];
     for (const at of own) if (nodes[at]!.wire) wires.push(nodes[at]!.wire);
@@ -34,17 +34,15 @@ export function analyseCircuits(
   const feedsTwice = new Set([...context.feeders.loads.values()].flat());
   const circuits = new Map<string, CircuitAnalysis>();
   for (const circuit of index.circuits) {
-    // What a second way brings is in no tree, so what stands in the trees says nothing of it.
-    const isSecond = feedsTwice.has(circuit.protectionId);
-    const kept = !isSecond && standing?.circuits.has(circuit.id) ? before.get(circuit.id) : undefined;
-    if (kept) {
-      circuits.set(circuit.id, kept);
-      continue;
-    }
-    const { loadIds, partIds, ...own } = hanging.circuits.get(circuit.id)!;
-    const wires = { supply: wiresOf(wiring.supply, own.supply), return: wiresOf(wiring.return, own.return) };
-    const entries = loadIds.map((id) => loads.get(id)!);
-    circuits.set(circuit.id, analyseCircuit(context, circuit, entries, partIds, wires));
+    // What a second way brings is in no tree, so the marks of the trees say nothing of it: it is like nothing before.
+    const inputs = feedsTwice.has(circuit.protectionId) ? [{}] : circuitInputs(context, circuit);
+    const analysed = carried.keepEach(CIRCUITS, circuit.id, inputs, () => {
+      const { loadIds, partIds, ...own } = hanging.circuits.get(circuit.id)!;
+      const wires = { supply: wiresOf(wiring.supply, own.supply), return: wiresOf(wiring.return, own.return) };
+      const entries = loadIds.map((id) => loads.get(id)!);
+      return analyseCircuit(context, circuit, entries, partIds, wires);
+    });
+    circuits.set(circuit.id, analysed);
   }
   return circuits;
 }

@@ -6,23 +6,27 @@ import { behaviourOf } from '../devices/load';
 import { pathTo } from '../network/flow';
 import { terminalKey } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
+import { slot } from '../units/carried';
+import { CIRCUITS } from './circuits';
 import type { AnalysisContext } from './context';
 import { wireToLoad } from './rows';
 import { backOhm, greatestShortA, leastShortA, shortSource } from './shortCircuits';
 import { shortPaths, warmOhmPerM } from './shortPaths';
-import type { Analysis, ProtectionAnalysis, ShortPaths } from './types';
+import type { CircuitAnalysis, ProtectionAnalysis, ShortPaths } from './types';
+
+const PROTECTIONS = slot<ProtectionAnalysis>('protections');
 
 /**
- * Every protection that is fed, from the battery outwards, and the resistances it was found by. Those of circuits that stand are taken over: nothing
- * on their way to the battery, behind them or on the way back has changed.
+ * Every protection that is fed, from the battery outwards, and the resistances it was found by. Those of circuits that were taken over are too:
+ * nothing on their way to the battery, behind them or on the way back has changed.
  */
 export function analyseProtections(
   context: AnalysisContext,
-  previous: Analysis | null,
+  circuits: ReadonlyMap<string, CircuitAnalysis>,
 ): { protections: Map<string, ProtectionAnalysis>; short: ShortPaths } {
-  const { index, wiring, hanging, supply, draws, standing } = context;
+  const { carried, index, wiring, hanging, supply, draws } = context;
   const found = new Map<string, ProtectionAnalysis>();
-  const short = shortPaths(context, previous?.memo.short ?? null);
+  const short = shortPaths(context);
   const { battery, settings, devices } = index;
   if (!battery) return { protections: found, short };
   const { nominalV } = settings;
@@ -40,14 +44,15 @@ export function analyseProtections(
   const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
   const nodes = wiring.supply.nodes;
   const mostA = (at: number) => greatestShortA(source, cold[at]!);
-  const stands = (circuitId: string | null) => circuitId !== null && standing !== null && standing.circuits.has(circuitId);
+  const standing = new Set<string | null>([...circuits.keys()].filter((id) => carried.isTaken(CIRCUITS, id)));
 
   nodes.forEach(({ deviceId, terminal, parent, circuitId }, at) => {
     if (terminal !== 'out' || at >= wiring.fedCount) return;
     const fuse = devices.get(deviceId);
     if (fuse?.kind !== 'protection') return;
-    if (stands(circuitId)) {
-      found.set(deviceId, previous!.protections.get(deviceId)!);
+    const taken = circuitId === null ? null : carried.take(PROTECTIONS, deviceId, [circuits.get(circuitId)]);
+    if (taken) {
+      found.set(deviceId, taken.answer);
       return;
     }
     const feed = nodes[parent];
@@ -80,7 +85,7 @@ export function analyseProtections(
   const beyondA = new Float64Array(nodes.length).fill(Infinity);
   for (let at = nodes.length - 1; at >= 0; at--) {
     const { deviceId, terminal, parent, protectionId, circuitId, wire } = nodes[at]!;
-    if (stands(circuitId)) continue;
+    if (standing.has(circuitId)) continue;
     const device = devices.get(deviceId);
     const guard = found.get(protectionId ?? '');
     const isLoad = device?.kind === 'load' && terminal === 'plus';
@@ -112,8 +117,11 @@ export function analyseProtections(
       }
     }
   }
-  for (const entry of found.values())
-    if (entry.endA !== null && !stands(entry.withinId)) entry.endClears = clearingS(entry.fuse, entry.endA);
+  for (const entry of found.values()) {
+    if (standing.has(entry.withinId)) continue;
+    if (entry.endA !== null) entry.endClears = clearingS(entry.fuse, entry.endA);
+    if (entry.withinId !== null) carried.put(PROTECTIONS, entry.id, [circuits.get(entry.withinId)], entry);
+  }
   return { protections: found, short };
 }
 

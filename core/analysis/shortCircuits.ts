@@ -38,8 +38,8 @@ export function leastShortA({ lowV, mostOhm }: ShortSource, outOhm: number, back
 export function shortCircuitsOf({
   index,
   wiring,
-  memo: { short },
-}: Pick<Analysis, 'index' | 'wiring' | 'memo'>): (at: TerminalRef) => ShortCircuits | null {
+  short,
+}: Pick<Analysis, 'index' | 'wiring' | 'short'>): (at: TerminalRef) => ShortCircuits | null {
   const { battery, settings } = index;
   if (!battery) return () => null;
   const source = shortSource(battery, settings.nominalV);

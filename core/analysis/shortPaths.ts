@@ -5,7 +5,10 @@ import { kindOf } from '../devices';
 import { LEAST_WAY_OHM, WAY_OHM } from '../devices/vehicleFeed';
 import type { WiringTree } from '../network/wiring';
 import { cableOhmPerM, endsOhmOf } from '../catalog/cable';
+import type { DesignIndex } from '../rig/designIndex';
+import { slot } from '../units/carried';
 import type { AnalysisContext } from './context';
+import type { Marks } from './marks';
 import type { ShortPaths } from './types';
 
 /** Conductors in a short at the end of a working day, C: the usual reckoning temperature of PVC. */
@@ -28,9 +31,29 @@ function ohmPerMAt({ conductorStandard }: Settings, celsius: number): (conductor
   };
 }
 
-/** Summed from the battery outwards; nodes that stand keep the sum of the analysis before. */
-export function shortPaths({ index, wiring, standing }: AnalysisContext, before: ShortPaths | null): ShortPaths {
-  const { devices, settings } = index;
+const SHORT = slot<ShortPaths>('short paths');
+
+/** Summed from the battery outwards; a node with the mark it had keeps its sum. */
+export function shortPaths({ carried, index, wiring, marks }: AnalysisContext): ShortPaths {
+  return carried.keep(SHORT, [marks.supply, marks.return], (was) => {
+    const [oldSupply, oldReturn] = (was?.from ?? []) as Marks[];
+    return sumPaths(
+      index,
+      { tree: wiring.supply, marks: marks.supply, old: oldSupply },
+      { tree: wiring.return, marks: marks.return, old: oldReturn },
+      was?.answer,
+    );
+  });
+}
+
+/** A tree, its marks, and those it had. */
+interface Path {
+  tree: WiringTree;
+  marks: Marks;
+  old: Marks | undefined;
+}
+
+function sumPaths({ devices, settings }: DesignIndex, supply: Path, back: Path, before: ShortPaths | undefined): ShortPaths {
   const endsOhm = endsOhmOf(settings);
   const contactOhm = (deviceId: string, terminal: string, fromId: string): number => {
     const device = devices.get(deviceId);
@@ -39,11 +62,10 @@ export function shortPaths({ index, wiring, standing }: AnalysisContext, before:
     return kindOf(device).closedOhm?.(device) ?? CONTACT_OHM;
   };
   const sum = (
-    { nodes }: WiringTree,
+    { tree: { nodes }, marks, old }: Path,
     perM: (conductor: ConductorSize) => number,
     counted: 'wires' | 'wiresAndEnds' | 'everything',
-    stands?: Uint8Array,
-    old?: Float64Array,
+    known: Float64Array | undefined,
   ) => {
     const sums = new Float64Array(nodes.length);
     for (let at = 0; at < sums.length; at++) {
@@ -53,8 +75,8 @@ export function shortPaths({ index, wiring, standing }: AnalysisContext, before:
         if (feedId) sums[at] = counted === 'everything' ? WAY_OHM : LEAST_WAY_OHM;
         continue;
       }
-      if (old && stands?.[at] === 1) {
-        sums[at] = old[at]!;
+      if (known && old?.[at] === marks[at]) {
+        sums[at] = known[at]!;
         continue;
       }
       let step = wire ? (perM(wire.conductor) * wire.lengthMm) / 1000 + (counted !== 'wires' && wire.lengthMm > 0 ? endsOhm : 0) : jointOhm;
@@ -65,9 +87,9 @@ export function shortPaths({ index, wiring, standing }: AnalysisContext, before:
   };
   const warmOhm = warmOhmPerM(settings);
   return {
-    cold: sum(wiring.supply, ohmPerMAt(settings, COLD_C), 'wires', standing?.supply, before?.cold),
-    warm: sum(wiring.supply, warmOhm, 'everything', standing?.supply, before?.warm),
-    warmBack: sum(wiring.return, warmOhm, 'everything', standing?.return, before?.warmBack),
-    warmWires: sum(wiring.supply, warmOhm, 'wiresAndEnds', standing?.supply, before?.warmWires),
+    cold: sum(supply, ohmPerMAt(settings, COLD_C), 'wires', before?.cold),
+    warm: sum(supply, warmOhm, 'everything', before?.warm),
+    warmBack: sum(back, warmOhm, 'everything', before?.warmBack),
+    warmWires: sum(supply, warmOhm, 'wiresAndEnds', before?.warmWires),
   };
 }

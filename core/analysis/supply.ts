@@ -1,23 +1,23 @@
 import { slotKey } from '../design/design';
-import type { FuseBlock, Protection, Wire } from '../design/schema';
+import type { Device, FuseBlock, Protection, Wire } from '../design/schema';
 import { isBehindOwnFuse } from '../devices/vehicleFeed';
 import { DemandSum } from '../network/demand';
 import type { FedWire } from '../network/feeders';
 import { isReturnJunction, partedWays, type TreeFlow } from '../network/flow';
 import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThrough';
 import { terminalKey, type WiringTree } from '../network/wiring';
+import { isSameList, slot } from '../units/carried';
 import type { AnalysisContext } from './context';
 import { returnRings, type RoundReturn } from './returnRings';
 import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, SlotAnalysis, WireAnalysis } from './types';
 
+const WIRES = slot<WireAnalysis>('wires');
+
 /** Every wire that carries current between battery and loads, with what it carries and what guards it. */
-export function analyseWires(
-  context: AnalysisContext,
-  circuits: Iterable<CircuitAnalysis>,
-  before: ReadonlyMap<string, WireAnalysis> | undefined,
-): Map<string, WireAnalysis> {
-  const { wiring, hanging, supply, returns, index, feeders } = context;
+export function analyseWires(context: AnalysisContext, circuits: Iterable<CircuitAnalysis>): Map<string, WireAnalysis> {
+  const { carried, wiring, hanging, supply, returns, index, feeders } = context;
   const onlyOf = ({ fuseIds, passesA }: FedWire) => fuseIds.find((id) => ratingOf(id) === passesA) ?? null;
+  const passing = guardedLetThrough(context);
   const around = carriedByEither(context);
   const round = returnRings(context);
   const lent = vehicleReturns(context);
@@ -34,18 +34,13 @@ export function analyseWires(
     if (wire) put(wire, most, flow.dropV[at]! - flow.dropV[parent]!, own);
   };
   const put = (wire: Wire, amps: number, dropV: number, own: Ownership) => {
-    const { protectionA, sharedBy } = own;
+    const { side, circuitId, protectionId, protectionA, sharedBy, fedBy } = own;
     const ampacity = context.ampacityOf(wire);
-    const kept = before?.get(wire.id);
-    const same =
-      kept?.wire === wire && kept.amps === amps && kept.dropV === dropV && kept.ampacity === ampacity && kept.protectionA === protectionA;
-    const stays =
-      same &&
-      kept.circuitId === own.circuitId &&
-      kept.protectionId === own.protectionId &&
-      kept.sharedBy === sharedBy &&
-      kept.fedBy === own.fedBy;
-    wires.set(wire.id, stays ? kept : { wire, ...own, amps, dropV, ampacity });
+    const inputs = [wire, side, circuitId, protectionId, protectionA, sharedBy, fedBy, amps, dropV, ampacity];
+    wires.set(
+      wire.id,
+      carried.keepEach(WIRES, wire.id, inputs, () => ({ wire, ...own, amps, dropV, ampacity })),
+    );
   };
   const ratingOf = (id: string | null) => {
     const guard = index.devices.get(id ?? '');
@@ -58,7 +53,7 @@ export function analyseWires(
   wiring.supply.nodes.forEach(({ circuitId, parent, wire, feedId }, at) => {
     if (parent < 0) return;
     const sharedBy = hanging.unguardedLeads.get(at) ?? null;
-    const passes = sharedBy && guardedLetThrough(context, sharedBy);
+    const passes = sharedBy && wire && passing(wire.id, sharedBy);
     const guard = passes ? passes.limitedBy : wiring.supply.nodes[parent]!.protectionId;
     const fed = wire ? feeders.wires.get(wire.id) : undefined;
     const protectionId = fed ? onlyOf(fed) : guard;
@@ -92,13 +87,13 @@ export function analyseWires(
     if (!wire) return;
     const circuit = owner.get(wire.id);
     const sharedBy = homeward(at)?.loadIds ?? hanging.sharedReturns.get(at) ?? null;
-    const passes = sharedBy && guardedLetThrough(context, sharedBy);
+    const passes = sharedBy && passing(wire.id, sharedBy);
     const protectionId = passes ? passes.limitedBy : (circuit?.protectionId ?? null);
     const protectionA = passes ? passes.amps : ratingOf(protectionId);
     add(wiring.return, returns, at, { side: 'return', circuitId: circuit?.id ?? null, protectionId, protectionA, sharedBy, fedBy: null });
   });
   for (const [wireId, { amps, loadIds, ends }] of round.closing) {
-    const { limitedBy, amps: protectionA } = guardedLetThrough(context, loadIds);
+    const { limitedBy, amps: protectionA } = passing(wireId, loadIds);
     const wire = index.wires.find(({ id }) => id === wireId)!;
     put(wire, amps, across(returns, ends), {
       side: 'return',
@@ -148,8 +143,19 @@ function carriedByEither({ wiring: { supply, rings }, supply: flow }: AnalysisCo
 
 type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy' | 'fedBy'>;
 
-/** What the fuses of some loads let through together. */
-function guardedLetThrough({ index, hanging, wiring, draws, exclusions }: AnalysisContext, loadIds: readonly string[]): LetThrough {
+const FUSES = slot<readonly Device[]>('fuses');
+const LET_THROUGH = slot<LetThrough>('let through');
+
+/** By the wire they share: what the fuses of some loads let through together. */
+function guardedLetThrough(context: AnalysisContext): (wireId: string, loadIds: readonly string[]) => LetThrough {
+  const { carried, index, hanging, draws, exclusions } = context;
+  const all = Array.from(index.devices.values()).filter(({ kind }) => kind === 'protection');
+  const fuses = carried.steady(FUSES, all, isSameList);
+  return (wireId, loadIds) =>
+    carried.keepEach(LET_THROUGH, wireId, [loadIds, hanging, draws, exclusions, fuses], () => togetherThrough(context, loadIds));
+}
+
+function togetherThrough({ index, hanging, wiring, draws, exclusions }: AnalysisContext, loadIds: readonly string[]): LetThrough {
   const { nodes } = wiring.supply;
   const loads = loadIds.flatMap((id): GuardedLoad[] => {
     const { plus } = hanging.loads.get(id)!;

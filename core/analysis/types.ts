@@ -1,3 +1,4 @@
+import type { Carried } from '../units/carried';
 import type { Feeders } from '../network/feeders';
 import type { Exclusions } from '../network/exclusion';
 import type { ConductorSize } from '../catalog/conductorSizes';
@@ -40,6 +41,8 @@ export interface Analysis {
   protections: Map<string, ProtectionAnalysis>;
   totals: Totals;
   wiring: Wiring;
+  /** What flows over each step of its supply tree. */
+  supply: TreeFlow;
   /** Which loads the wiring keeps from running together. */
   exclusions: Exclusions;
   /** Where several fuses feed a wire or a load. */
@@ -50,19 +53,10 @@ export interface Analysis {
   exposures: Map<string, Exposure>;
   /** The worst first. */
   findings: Finding[];
-  /** For the next analysis. */
-  memo: AnalysisMemo;
-}
-
-/** What one analysis hands to the next besides what it shows. */
-export interface AnalysisMemo {
-  /** Every circuit before its verdict. */
-  circuits: ReadonlyMap<string, CircuitAnalysis>;
-  draws: Map<string, LoadDraw>;
-  supply: TreeFlow;
-  returns: TreeFlow;
-  loadedTogether: ReadonlyMap<string, number>;
+  /** Resistances on the way to and from a short, by node of the trees. */
   short: ShortPaths;
+  /** What the next analysis may take over. */
+  carried: Carried;
 }
 
 export interface LoadAnalysis {

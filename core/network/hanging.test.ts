@@ -4,13 +4,13 @@ import { pip } from '../../demo/pip';
 import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
-import { hangingOn } from './hanging';
+import { findHanging } from './hanging';
 import { retraceWiring, traceWiring } from './wiring';
 
 const hung = (design: Design) => {
   const index = indexDesign(design);
   const wiring = traceWiring(index);
-  return { index, wiring, hanging: hangingOn(wiring, index) };
+  return { index, wiring, hanging: findHanging(wiring, index) };
 };
 
 describe.each([
@@ -68,7 +68,7 @@ describe.each([
   });
 });
 
-test('it is found once while nothing is joined or parted, and anew after', () => {
+test('it is the same wherever nothing is joined or parted', () => {
   const design = heron();
   const { index, wiring, hanging } = hung(design);
   const [wire] = recordsOf(design, 'wire');
@@ -76,7 +76,7 @@ test('it is found once while nothing is joined or parted, and anew after', () =>
   const after = indexDesign(longer);
   const traced = ({ records }: Design, { wires }: typeof index) => ({ records, wires });
   const retraced = retraceWiring(wiring, traced(design, index), traced(longer, after))!;
-  expect(hangingOn(retraced.wiring, after)).toBe(hanging);
-  expect(hangingOn(traceWiring(after), after)).not.toBe(hanging);
-  expect(hangingOn(traceWiring(after), after)).toEqual(hanging);
+  expect([retraced.supply.at, retraced.return.at]).toEqual([wiring.supply.at, wiring.return.at]);
+  expect(retraced.supply.at).toBe(wiring.supply.at);
+  expect(findHanging(retraced, after)).toEqual(hanging);
 });

@@ -32,6 +32,9 @@ export interface HangingCircuit {
   partIds: string[];
   supply: number[];
   return: number[];
+  /** Of those, the ones that lead to no other of its own. */
+  supplyEnds: number[];
+  returnEnds: number[];
 }
 
 export interface Way {
@@ -39,19 +42,12 @@ export interface Way {
   path: readonly number[];
 }
 
-/** By the supply tree's places, which an edit that joins nothing hands on. */
-const known = new WeakMap<WiringTree['at'], Hanging>();
-
-export function hangingOn(wiring: Wiring, index: DesignIndex): Hanging {
-  let hanging = known.get(wiring.supply.at);
-  if (!hanging) known.set(wiring.supply.at, (hanging = findHanging(wiring, index)));
-  return hanging;
-}
-
-function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
+/** Made from where the nodes of both trees stand, which an edit that joins nothing hands on. */
+export function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
   const loads = new Map<string, HangingLoad>();
   const circuits = new Map<string, HangingCircuit>();
-  for (const { id } of index.circuits) circuits.set(id, { loadIds: [], partIds: [], supply: [], return: [] });
+  for (const { id } of index.circuits)
+    circuits.set(id, { loadIds: [], partIds: [], supply: [], return: [], supplyEnds: [], returnEnds: [] });
   wiring.supply.nodes.forEach(({ circuitId }, at) => circuits.get(circuitId ?? '')?.supply.push(at));
   const taken = new Map<string, Set<number>>();
   for (const { id } of index.loads) {
@@ -80,6 +76,10 @@ function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
     addReturn(wiring, index, wiring.return.at.get(terminalKey(device.id, home)), own);
   }
   for (const [circuitId, own] of taken) circuits.get(circuitId)!.return = Array.from(own);
+  for (const own of circuits.values()) {
+    own.supplyEnds = endsOf(wiring.supply, own.supply);
+    own.returnEnds = endsOf(wiring.return, own.return);
+  }
   const kindOf = (deviceId: string) => index.devices.get(deviceId)?.kind;
   return {
     loads,
@@ -90,6 +90,11 @@ function findHanging(wiring: Wiring, index: DesignIndex): Hanging {
     unguardedLeads: findUnguardedLeads(wiring.supply, loads),
     protectionsAhead: findProtectionsAhead(wiring),
   };
+}
+
+function endsOf({ nodes }: WiringTree, own: readonly number[]): number[] {
+  const passed = new Set(own.map((at) => nodes[at]!.parent));
+  return own.filter((at) => !passed.has(at));
 }
 
 function findUnguardedLeads({ nodes }: WiringTree, loads: ReadonlyMap<string, HangingLoad>): Map<number, string[]> {

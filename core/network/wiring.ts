@@ -113,14 +113,12 @@ export function traceWiring(index: DesignIndex): Wiring {
  * The wiring after an edit that joins nothing and parts nothing: the earlier trees with the new wires in the old ones'
  * places, every node where it was. Null when the edit may have changed what hangs on what, and the wiring must be traced afresh.
  */
-export function retraceWiring(before: Wiring, from: Traced, to: Traced): Retraced | null {
+export function retraceWiring(before: Wiring, from: Traced, to: Traced): Wiring | null {
   if (from.records.size !== to.records.size || from.wires.length !== to.wires.length) return null;
-  const changed = new Set<string>();
   for (const [id, record] of to.records) {
     const old = from.records.get(id);
     if (old === record) continue;
     if (!old || !joinsTheSame(old, record)) return null;
-    changed.add(id);
   }
   const replaced = new Map<Wire, Wire>();
   for (let at = 0; at < to.wires.length; at++) {
@@ -128,20 +126,14 @@ export function retraceWiring(before: Wiring, from: Traced, to: Traced): Retrace
     if (old.id !== wire.id) return null;
     if (old !== wire) replaced.set(old, wire);
   }
-  if (replaced.size === 0) return { wiring: before, changed };
+  if (replaced.size === 0) return before;
   // Which of two ways home has the less resistance may have changed.
   if (before.rings.some(({ side }) => side === 'return')) return null;
   const renew = ({ nodes, at }: WiringTree): WiringTree => ({
     nodes: nodes.map((node) => (node.wire && replaced.has(node.wire) ? { ...node, wire: replaced.get(node.wire)! } : node)),
     at,
   });
-  return { wiring: { ...before, supply: renew(before.supply), return: renew(before.return) }, changed };
-}
-
-export interface Retraced {
-  wiring: Wiring;
-  /** The records that are not the ones they were. */
-  changed: ReadonlySet<string>;
+  return { ...before, supply: renew(before.supply), return: renew(before.return) };
 }
 
 /** A design's records, and its wires as laid. */

@@ -89,7 +89,7 @@ const GESTURES: Record<string, Gesture> = {
 };
 
 const plain = (design: Design) => Object.fromEntries(design.records);
-const said = ({ memo: _memo, design: _design, ...rest }: Analysis) => rest;
+const said = ({ carried: _carried, design: _design, ...rest }: Analysis) => rest;
 /** Faults of the wiring itself, which no gesture of the screens may make. */
 const MISWIRED = new Set(['wiring.short', 'wiring.loop', 'wiring.goesPast', 'wiring.noReturn']);
 

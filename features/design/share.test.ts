@@ -10,7 +10,7 @@ import { runs, seedOf } from '../../testing/runs';
 const start = heron();
 const first = analyse(start);
 const LISTS = ['circuits', 'blocks', 'zones', 'mainFeeds', 'findings'] as const;
-const said = ({ memo: _memo, ...rest }: Analysis) => rest;
+const said = ({ carried: _carried, ...rest }: Analysis) => rest;
 
 test('what is shown is what was analysed, in the objects of before wherever they say the same', () => {
   fc.assert(

@@ -152,16 +152,9 @@ function unworked({ index, wiring }: Analysis): Finding[] {
   return found;
 }
 
-/** By circuit: it is another object as soon as its wires or what they carry change. */
-const judgedReturns = new WeakMap<CircuitAnalysis, Finding | null>();
-
 /** A return that carries all a circuit's current and is thinner than the feed that does. */
 function thinReturns({ circuits, wires }: Analysis): Finding[] {
-  return circuits.flatMap((circuit) => {
-    let judged = judgedReturns.get(circuit);
-    if (judged === undefined) judgedReturns.set(circuit, (judged = thinReturn(circuit, wires)));
-    return judged ?? [];
-  });
+  return circuits.flatMap((circuit) => thinReturn(circuit, wires) ?? []);
 }
 
 function thinReturn({ id: circuitId, supplyWireIds, returnWireIds, peakA }: CircuitAnalysis, wires: Analysis['wires']): Finding | null {

@@ -15,7 +15,7 @@ export function findVehicle(analysis: Analysis): Finding[] {
 }
 
 function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
-  const { index, wiring, memo } = analysis;
+  const { index, wiring, supply } = analysis;
   const led = ledTo(analysis, feed);
   if (led.length === 0) return [];
   const about = <R extends VehicleRule>(rule: R, severity: Severity, numbers: RuleFigures[R]) =>
@@ -25,7 +25,7 @@ function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
   const node = wiring.supply.nodes[at]!;
   // Grown from another plus, the tree came to this one.
   if (node.feedId !== feed.id) return [finding('vehicle.joined', 'fault', [feed.id, wiring.supply.nodes[node.parent]!.deviceId], {})];
-  const amps = memo.supply.demand[at]!.peakA;
+  const amps = supply.demand[at]!.peakA;
   const found: Finding[] = [];
   const missing = [
     ...(feed.ownFuseA === undefined ? ['its own fuse is'] : []),
