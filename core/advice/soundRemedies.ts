@@ -7,6 +7,7 @@ import { formatConductor, formatRating } from '../units/quantity';
 import { findInNetwork } from '../analysis/rules/networkRules';
 import { remediesFor } from './remedies';
 import type { Remedy } from './remedy';
+import { slot } from '../units/carried';
 import { whereKey, type Finding, type Rule } from '../analysis/finding';
 
 /** Findings about two figures of which only a person knows the right one: whatever either brings is then true. */
@@ -37,13 +38,11 @@ function brings(analysis: Analysis, change: Change, finding: Finding): { faults:
   return { faults, cautions: brought.length - faults, mends: after.get(whereKey(finding)) !== finding.severity };
 }
 
-/** What was wrong of the analyses that remedies were last tried on: a list of findings asks for each of its remedies. */
-const known = new WeakMap<Analysis, Map<string, Finding['severity']>>();
+const WRONGS = slot<Map<string, Finding['severity']>>('wrongs');
 
+/** What is wrong of the analysis that remedies are tried on, found once: a list of findings asks for each of its remedies. */
 function wrongsBefore(analysis: Analysis): Map<string, Finding['severity']> {
-  const were = known.get(analysis) ?? wrongs(analysis);
-  known.set(analysis, were);
-  return were;
+  return analysis.carried.ofThis(WRONGS, () => wrongs(analysis));
 }
 
 /** How bad what is wrong where, solved as wired too. */

@@ -3,7 +3,7 @@ import type { Settings } from '../design/schema';
 import { ampacity, type Ampacity } from '../sizing/ampacity';
 import { designOhmPerM } from '../sizing/voltageDrop';
 
-/** Resistances and ampacities under one design's settings, each worked out once for as long as the settings stand. */
+/** Resistances and ampacities under one design's settings, each worked out once. */
 export interface ConductorTables {
   ohmPerM(size: ConductorSize): number;
   ampacity(size: ConductorSize, ambientC: number, engineSpace: boolean, loaded: number): Ampacity;
@@ -12,15 +12,7 @@ export interface ConductorTables {
 /** Past every ambient, C, so that one number names a place. */
 const HOTTER_THAN_ANY = 1024;
 
-const tablesOf = new WeakMap<Settings, ConductorTables>();
-
 export function conductorTables(settings: Settings): ConductorTables {
-  let tables = tablesOf.get(settings);
-  if (!tables) tablesOf.set(settings, (tables = makeTables(settings)));
-  return tables;
-}
-
-function makeTables(settings: Settings): ConductorTables {
   const { conductorStandard: standard, insulationC, dropBasis: basis, conductorTemperatureC: conductorC } = settings;
   const resistances = new Map<ConductorSize, number>();
   const places = new Map<number, Map<ConductorSize, Ampacity>>();

@@ -77,3 +77,12 @@ test('what is worked out each time is the object it was for as long as it says t
   expect(second.steady(SUM, { sum: 3 }, same)).toBe(one);
   expect(new Carried(second).steady(SUM, { sum: 4 }, same)).toEqual({ sum: 4 });
 });
+
+test('what is asked of one working-out is made once, and handed on to none', () => {
+  let made = 0;
+  const asked = (carried: Carried) => carried.ofThis(SUM, () => ({ sum: (made += 1) }));
+  const first = new Carried();
+  first.close();
+  expect([asked(first), asked(first)]).toEqual([{ sum: 1 }, { sum: 1 }]);
+  expect(asked(new Carried(first))).toEqual({ sum: 2 });
+});

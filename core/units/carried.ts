@@ -67,6 +67,16 @@ export class Carried {
     return was;
   }
 
+  /** An answer about this very working-out, made when it is first asked for and never handed on. */
+  ofThis<T>(slot: Slot<T>, make: () => T): T {
+    const { now } = this.store(slot);
+    const known = now.get(ONLY) as Kept<T> | undefined;
+    if (known) return known.answer;
+    const answer = make();
+    now.set(ONLY, { from: [this], answer });
+    return answer;
+  }
+
   put<T>(slot: Slot<T>, id: string, from: readonly unknown[], answer: T): void {
     this.store(slot).now.set(id, { from, answer });
   }

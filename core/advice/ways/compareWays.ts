@@ -157,7 +157,8 @@ function bestSubBlock(analysis: Analysis, question: WaysQuestion, say: Say): Way
   if (!like || !built) return null;
   const { settings } = analysis.index;
   // No trunk thinner than its own fuse allows even in the open.
-  const carries = (size: ConductorSize) => conductorTables(settings).ampacity(size, TABLE_C, false, 1).amps;
+  const { ampacity } = conductorTables(settings);
+  const carries = (size: ConductorSize) => ampacity(size, TABLE_C, false, 1).amps;
   const sizes = sizesLike(settings.conductorStandard, like).filter((size) => carries(size) >= built.ratingA);
   let best: Way | null = null;
   for (const [place, size] of sizes.entries()) {
