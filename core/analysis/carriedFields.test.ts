@@ -132,6 +132,21 @@ describe('whichever field of whichever record is edited, an analysis carried on 
     }
   });
 
+  test('the battery’s own zone, when it becomes one that is lived in, and when it is that no more', () => {
+    let differ = 0;
+    for (const [at, design] of designs.entries()) {
+      const { zoneId } = befores[at]!.index.battery!;
+      if (zoneId === null) continue;
+      for (const traits of [['living' as const], []]) {
+        const after = applyChange(design, updateRecords(design, [{ id: zoneId, set: { traits } }]));
+        const fresh = analyse(after);
+        expect(said(analyse(after, befores[at]!))).toEqual(said(fresh));
+        if (!sameRecord(fresh.scenarios.map(({ runtimeH }) => runtimeH), befores[at]!.scenarios.map(({ runtimeH }) => runtimeH))) differ += 1; // prettier-ignore
+      }
+    }
+    expect(differ).toBeGreaterThan(0);
+  });
+
   test('of all there are every field was edited', () => {
     const all = KINDS.flatMap(({ name, fields }) => fields.map(([field]) => `${name}.${field}`));
     expect(all.filter((field) => !met.has(field) && !MAY_HAVE_NO_OTHER.includes(field))).toEqual([]);
