@@ -174,3 +174,21 @@ describe('an analysis carried on from an earlier one says exactly what a fresh o
     expect(taken).toBeGreaterThan(numRuns);
   });
 });
+
+test('loads behind no fuse count in what their shared return may carry with what they draw now', () => {
+  const build = rig();
+  build.supply();
+  for (const id of ['one', 'other']) {
+    build.load(60, 'resistive', 0, { id });
+    build.wire('battery.plus', `${id}.plus`);
+    build.wire(`${id}.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
+  }
+  const design = build.design();
+  const home = Array.from(design.records.values()).find((record) => record.type === 'wire' && record.from.deviceId === 'bar')!.id;
+  const passes = (analysis: Analysis) => analysis.wires.get(home)!.protectionA;
+  const before = analyse(design);
+  expect(passes(before)).toBeCloseTo(10, 9);
+  const after = applyUnchecked(design, updateRecords(design, [{ id: 'one', set: { rated: { kind: 'watts', watts: 120, atV: 12 } } }]));
+  expect(passes(analyse(after, before))).toBeCloseTo(15, 9);
+  expect(passes(analyse(after))).toBeCloseTo(15, 9);
+});
