@@ -25,9 +25,9 @@ const pipFile = file('pip.json', writeDesignFile(pip()));
 test('harness gives every wire with its ends, every piece from one reel, and ends with 1 where a live wire looks like a return', async () => {
   const output = async (of: string) => {
     const { stdout, status } = await vineKnot('harness', of, '--json');
-    return { status, ...(JSON.parse(stdout) as { wires: { number: string; lengthM: number; ends: object[] }[]; cuts: { pieces: number[] }[]; findings: { rule: string }[] }) }; // prettier-ignore
+    return { status, ...(JSON.parse(stdout) as { wires: { number: string; lengthM: number; ends: object[] }[]; cuts: { pieces: number[] }[]; parts: { unit: string; count: number }[]; findings: { rule: string }[] }) }; // prettier-ignore
   };
-  const { status, wires, cuts, findings } = await output(pipFile);
+  const { status, wires, cuts, parts, findings } = await output(pipFile);
   expect([status, findings]).toEqual([0, []]);
   expect(wires.find(({ number }) => number === '06a')).toMatchObject({
     from: { device: 'Water pump fuse', terminal: 'out' },
@@ -43,6 +43,9 @@ test('harness gives every wire with its ends, every piece from one reel, and end
   const rowsM = 2 * (3 * 0.6 + 0.9 + 1.2);
   const sum = (list: number[]) => list.reduce((all, one) => all + one, 0);
   expect(sum(cuts.flatMap(({ pieces }) => pieces))).toBeCloseTo(sum(wires.map(({ lengthM }) => lengthM)) + rowsM, 6);
+  // Sleeve and cable by the metre, the rest by the piece.
+  expect(new Set(parts.map(({ unit }) => unit))).toEqual(new Set(['m', 'pcs']));
+  for (const { unit, count } of parts) expect(unit === 'm' ? count < 60 : Number.isInteger(count)).toBe(true);
   const black = Array.from(pip().records.values(), (record) => (record.type === 'wire' && record.id === 'wire_lead' ? { ...record, colour: 'BK' as const } : record)); // prettier-ignore
   const wrong = await output(file('black.json', writeDesignFile({ records: new Map(black.map((record) => [record.id, record])) })));
   expect([wrong.status, wrong.findings.map(({ rule }) => rule)]).toEqual([1, ['harness.returnColour', 'harness.unfinished']]);

@@ -135,10 +135,10 @@ function chosenOf(folder) {
   return new Map((asked.length > 0 ? asked : FILES).map((file) => [file, sample(of(file), COUNT, randomOf(SEED))]));
 }
 
-/** Files with logic that a test without a page can reach. */
+/** Files with logic that a test without a page can reach: hooks of the views are the browser tests'. */
 function sources(folder) {
   const { stdout } = spawnSync('git', ['ls-files', 'core', 'db', 'server', 'features', 'cli'], { cwd: folder, encoding: 'utf8' });
-  return stdout.split('\n').filter((file) => /\.ts$/.test(file) && !/\.(test|d)\.ts$|testing|fixtures/.test(file));
+  return stdout.split('\n').filter((file) => /\.ts$/.test(file) && !/\.(test|d)\.ts$|\/use[A-Z]\w*\.ts$/.test(file));
 }
 
 /** A row of the table: a file, or the part of the house it stands in where all are sampled. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { heron } from '../../demo/heron';
 import { marl } from '../../demo/marl';
 import { pip } from '../../demo/pip';
-import { applyChange, updateRecords, type Change } from '../design/change';
+import { applyChange, applyUnchecked, updateRecords, type Change } from '../design/change';
 import { makeDesign, recordOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newDesignRecords } from '../switching/newDesign';
@@ -247,4 +247,21 @@ describe('findings in a small design', () => {
       removed: [],
     });
   }
+});
+
+test('where no scenario is chosen the totals speak of the first; one that is gone counts as none chosen', () => {
+  for (const scenarioId of [null, 'scn_gone']) {
+    const { scenarios, scenario, totals } = analyse(applyUnchecked(heron(), updateRecords(heron(), [{ id: 'settings', set: { scenarioId } }]))); // prettier-ignore
+    expect(scenarios.length).toBeGreaterThan(1);
+    expect(scenario).toBe(scenarios[0]);
+    expect(totals.dailyWh).toBe(scenarios[0]!.dailyWh);
+    expect(scenarios[1]!.dailyWh).not.toBe(scenarios[0]!.dailyWh);
+  }
+});
+
+test('a load that hangs on nothing loses nothing and uses nothing', () => {
+  const edit = new Edit(bench());
+  const { id } = edit.add({ ...newLoad('Loose lamp', null), rated: { kind: 'watts', watts: 12, atV: 12 } });
+  const { loads } = analyse(edit.design);
+  expect(loads.get(id)).toMatchObject({ circuitId: null, returned: false, supplyDropV: 0, returnDropV: 0, dropV: 0, dropPercent: 0, dailyHours: 0, dailyWh: 0, dailyAh: 0 }); // prettier-ignore
 });
