@@ -24,7 +24,12 @@ const config = {
   testTimeout: 40_000,
   testMatch: ['<rootDir>/{core,server,db,cli,ui,features,demo}/**/*.test.ts'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
-  transform: { '^.+\\.m?[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] },
+  transform: {
+    '^.+\\.m?[jt]sx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
+    ],
+  },
   transformIgnorePatterns: ['/node_modules/(?!(nanoid|jose|tinyqueue|d3-[a-z]+|internmap)/)'],
 };
 

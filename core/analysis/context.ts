@@ -10,6 +10,7 @@ import { isReturnJunction, treeDemand, treeFlow, type TreeFlow } from '../networ
 import { findHanging, type Hanging } from '../network/hanging';
 import { retraceWiring, traceWiring, type Wiring } from '../network/wiring';
 import { countsAsLoaded, gatherBundles, loadedTogether, mostTogether, type Bundle } from '../rig/bundles';
+import type { LaidWire } from '../rig/layout';
 import { exposures, type Exposure } from '../rig/exposure';
 import type { Ampacity } from '../sizing/ampacity';
 import { endsOhmOf } from '../catalog/cable';
@@ -41,7 +42,7 @@ export interface AnalysisContext {
   marks: { supply: Marks; return: Marks };
 }
 
-const WIRING = slot<{ wiring: Wiring; records: Design['records']; wires: readonly Wire[] }>('wiring');
+const WIRING = slot<{ wiring: Wiring; records: Design['records']; wires: readonly LaidWire[] }>('wiring');
 const HANGING = slot<Hanging>('hanging');
 const TABLES = slot<ConductorTables>('conductor tables');
 const OWN_CURRENTS = slot<DesignIndex['ownCurrents']>('own currents');

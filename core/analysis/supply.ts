@@ -1,5 +1,5 @@
 import { slotKey } from '../design/design';
-import type { Device, FuseBlock, Protection, Wire } from '../design/schema';
+import type { Device, FuseBlock, Protection } from '../design/schema';
 import { isBehindOwnFuse } from '../devices/vehicleFeed';
 import { DemandSum } from '../network/demand';
 import type { FedWire } from '../network/feeders';
@@ -8,6 +8,7 @@ import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThr
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { isSameList, slot } from '../units/carried';
 import type { AnalysisContext } from './context';
+import type { LaidWire } from '../rig/layout';
 import { returnRings, type RoundReturn } from './returnRings';
 import type { BlockAnalysis, CircuitAnalysis, MainAnalysis, SlotAnalysis, WireAnalysis } from './types';
 
@@ -33,7 +34,7 @@ export function analyseWires(context: AnalysisContext, circuits: Iterable<Circui
     const most = tree === wiring.supply ? amps + (around.get(at) ?? 0) : Math.max(amps, homeward(at)?.amps ?? 0);
     if (wire) put(wire, most, flow.dropV[at]! - flow.dropV[parent]!, own);
   };
-  const put = (wire: Wire, amps: number, dropV: number, own: Ownership) => {
+  const put = (wire: LaidWire, amps: number, dropV: number, own: Ownership) => {
     const { side, circuitId, protectionId, protectionA, sharedBy, fedBy } = own;
     const ampacity = context.ampacityOf(wire);
     const inputs = [wire, side, circuitId, protectionId, protectionA, sharedBy, fedBy, amps, dropV, ampacity];

@@ -4,7 +4,8 @@ import type { Exclusions } from '../network/exclusion';
 import type { ConductorSize } from '../catalog/conductorSizes';
 import type { Design } from '../design/design';
 import type { DesignIndex } from '../rig/designIndex';
-import type { Device, Load, Protection, Wire } from '../design/schema';
+import type { Device, Load, Protection } from '../design/schema';
+import type { LaidWire } from '../rig/layout';
 import type { TapLeg } from '../catalog/vocabulary';
 import type { ScenarioBudget } from '../energy/budget';
 import type { BankFacts } from '../energy/battery';
@@ -128,7 +129,7 @@ export interface CircuitAnalysis extends Demand {
 
 /** One wire as used. */
 export interface WireAnalysis {
-  wire: Wire;
+  wire: LaidWire;
   side: 'supply' | 'return';
   /** The circuit it belongs to; null for a wire shared by circuits, such as the main cable. */
   circuitId: string | null;

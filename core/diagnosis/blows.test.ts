@@ -5,7 +5,8 @@ import { analyse } from '../analysis/analyse';
 import { Bench } from '../bench/bench';
 import type { Design } from '../design/design';
 import { deviceOf } from '../design/design';
-import type { Protection, TerminalRef, Wire } from '../design/schema';
+import type { Protection, TerminalRef } from '../design/schema';
+import { asLaid } from '../rig/layout';
 import { terminalKey, traceWiring, type Wiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { BlownCircuit, withLamp, type BlowCause, type LampTest, type Parting } from './blows';
@@ -32,7 +33,7 @@ function lampWith(
   const lifted = lamped.wires.find(({ id }) => id === parting?.wireId);
   const minus = { deviceId: index.battery!.id, terminal: 'minus' };
   const touching = touchedBy(lamped, wiring, cause, parting);
-  const bolt: Wire[] = touching ? [{ id: 'bolt', type: 'wire', role: 'supply', from: touching, to: minus, lengthMm: 20, lengthMeasured: true, conductor: 'mm2:2.5' }] : []; // prettier-ignore
+  const bolt = touching ? [asLaid({ id: 'bolt', type: 'wire', role: 'supply', from: touching, to: minus, lengthMm: 20, lengthMeasured: true, conductor: 'mm2:2.5' })] : []; // prettier-ignore
   const bench = new Bench({ ...lamped, wires: [...lamped.wires.filter((wire) => wire !== lifted), ...bolt] });
   for (const { mover, position } of moved) bench.do({ kind: 'move', mover, position });
   const volts = Math.abs(bench.volts({ deviceId: fuse.id, terminal: 'out' }, { deviceId: 'lamp_joint', terminal: 'joint' })!);

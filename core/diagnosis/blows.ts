@@ -1,6 +1,7 @@
 import { Bench } from '../bench/bench';
 import { cableOhmPerM } from '../catalog/cable';
 import type { Device, Protection, Settings, TerminalRef, Wire } from '../design/schema';
+import { asLaid, type LaidWire } from '../rig/layout';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
 import { terminalKey, type Wiring, type WiringNode } from '../network/wiring';
@@ -222,7 +223,7 @@ class Lamp {
   ) {
     const lamped = withLamp(index, fuse);
     const minus = { deviceId: index.battery?.id ?? CHASSIS.deviceId, terminal: index.battery ? 'minus' : CHASSIS.terminal };
-    const bolts = points.map((point): Wire => ({ id: boltId(point), type: 'wire', role: 'supply', from: atLamp(fuse, point), to: minus, lengthMm: 20, lengthMeasured: true, conductor: BOLT_CONDUCTOR })); // prettier-ignore
+    const bolts = points.map((point) => asLaid({ id: boltId(point), type: 'wire', role: 'supply', from: atLamp(fuse, point), to: minus, lengthMm: 20, lengthMeasured: true, conductor: BOLT_CONDUCTOR })); // prettier-ignore
     this.bench = new Bench({ ...lamped, wires: [...lamped.wires, ...bolts] });
     for (const { id } of bolts) this.bench.resist(id, Infinity);
   }
@@ -321,10 +322,10 @@ function atLamp(fuse: Protection, end: TerminalRef): TerminalRef {
 }
 
 /** A lamp between two terminals: as long a thin wire as has its resistance. */
-export function lampWire({ nominalV, conductorStandard, conductorTemperatureC }: Settings, from: TerminalRef, to: TerminalRef): Wire {
+export function lampWire({ nominalV, conductorStandard, conductorTemperatureC }: Settings, from: TerminalRef, to: TerminalRef): LaidWire {
   const ohm = nominalV ** 2 / LAMP_W;
   const lengthMm = (ohm / cableOhmPerM(LAMP_CONDUCTOR, conductorStandard, conductorTemperatureC)) * 1000;
-  return { id: LAMP.wire, type: 'wire', role: 'supply', from, to, lengthMm, lengthMeasured: true, conductor: LAMP_CONDUCTOR };
+  return asLaid({ id: LAMP.wire, type: 'wire', role: 'supply', from, to, lengthMm, lengthMeasured: true, conductor: LAMP_CONDUCTOR });
 }
 
 /** A design with a lamp where a fuse was. */

@@ -1,6 +1,7 @@
 import { Bench } from '../bench/bench';
 import { inputFor } from '../bench/inputs';
-import type { Device, Load, Wire } from '../design/schema';
+import type { Device, Load } from '../design/schema';
+import type { LaidWire } from '../rig/layout';
 import type { DesignIndex } from '../rig/designIndex';
 import type { Measurement } from './diagnose';
 import type { Moved } from './foresee';
@@ -106,7 +107,7 @@ export function drawVehicle(index: DesignIndex, random: () => number): DesignInd
   const normal = normalFrom(random);
   const times = (spread: number) => Math.exp(spread * normal());
   const devices = new Map(Array.from(index.devices, ([id, device]) => [id, other(device, times)] as const));
-  const wires = index.wires.map((wire): Wire => {
+  const wires = index.wires.map((wire): LaidWire => {
     const length = times(wire.lengthMeasured ? SPREAD.measuredLength : SPREAD.plannedLength);
     return { ...wire, lengthMm: wire.lengthMm * length };
   });

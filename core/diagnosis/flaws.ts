@@ -1,6 +1,7 @@
 import type { Held } from '../bench/bench';
 import { cableOhmPerM } from '../catalog/cable';
 import type { Device, TerminalRef, Wire } from '../design/schema';
+import { asLaid, type LaidWire } from '../rig/layout';
 import { landsOn } from '../design/terminals';
 import type { ControlValue } from '../devices/kind';
 import { kindOf } from '../devices';
@@ -167,7 +168,7 @@ export function withFlaw(index: DesignIndex, flaw: Flaw): Flawed {
       return { index: { ...index, wires: index.wires.filter(({ id }) => id !== flaw.wireId) }, held: NOTHING_HELD };
     case 'highJoint': {
       const { conductorStandard, conductorTemperatureC } = index.settings;
-      const longer = (wire: Wire): Wire => {
+      const longer = (wire: LaidWire): LaidWire => {
         // A resistance in its run is so much more of the same cable.
         const moreMm = (flaw.ohm / cableOhmPerM(wire.conductor, conductorStandard, conductorTemperatureC)) * 1000;
         return { ...wire, lengthMm: wire.lengthMm + moreMm };
@@ -244,9 +245,9 @@ export function homeBar({ battery, wires }: DesignIndex): TerminalRef | null {
 }
 
 /** The wire that two terminals are joined by: short, and thick enough to count as none. */
-function bridging({ from, to }: Extract<Flaw, { kind: 'bridged' }>): Wire {
+function bridging({ from, to }: Extract<Flaw, { kind: 'bridged' }>): LaidWire {
   const id = `${from.deviceId}.${from.terminal} ${to.deviceId}.${to.terminal}`;
-  return { id, type: 'wire', role: 'supply', from, to, lengthMm: 100, lengthMeasured: true, conductor: 'mm2:2.5' };
+  return asLaid({ id, type: 'wire', role: 'supply', from, to, lengthMm: 100, lengthMeasured: true, conductor: 'mm2:2.5' });
 }
 
 function replaced(index: DesignIndex, id: string, by: (device: Device) => Device): Flawed {
@@ -259,7 +260,7 @@ function replaced(index: DesignIndex, id: string, by: (device: Device) => Device
 }
 
 /** Two wires with their ends on one device exchanged. */
-function exchanged(wires: readonly Wire[], one: Wire, other: Wire): Wire[] {
+function exchanged(wires: readonly LaidWire[], one: LaidWire, other: LaidWire): LaidWire[] {
   const shared = [one.from, one.to].map(({ deviceId }) => deviceId).find((id) => [other.from.deviceId, other.to.deviceId].includes(id));
   const endOf = (wire: Wire): 'from' | 'to' => (wire.from.deviceId === shared ? 'from' : 'to');
   const [mine, its] = [endOf(one), endOf(other)];

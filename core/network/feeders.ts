@@ -1,5 +1,6 @@
 import type { DesignIndex } from '../rig/designIndex';
-import type { Protection, Wire } from '../design/schema';
+import type { Protection } from '../design/schema';
+import type { LaidWire } from '../rig/layout';
 import { Joined, type Positions } from '../rig/joined';
 import { terminalKey, type Wiring } from './wiring';
 
@@ -15,7 +16,7 @@ export interface Feeders {
 }
 
 export interface FedWire {
-  wire: Wire;
+  wire: LaidWire;
   fuseIds: readonly string[];
   /** The most that a fault at either end of it draws through it, A. */
   passesA: number;

@@ -1,4 +1,5 @@
 import type { Device, Load, TerminalRef, Wire } from '../design/schema';
+import type { LaidWire } from '../rig/layout';
 import { kindOf } from '../devices';
 import type { ControlValue, Memory } from '../devices/kind';
 import type { DesignIndex } from '../rig/designIndex';
@@ -45,7 +46,7 @@ export interface Influence {
 
 /** One wired design to be asked. */
 export class Reach {
-  private readonly wiresAt = new Map<string, Wire[]>();
+  private readonly wiresAt = new Map<string, LaidWire[]>();
   private left = MOST_IN_ALL;
   private readonly plain = new Map<string, ReadonlySet<string>>();
 
@@ -104,7 +105,7 @@ export class Reach {
   influenceOn(loadIds: readonly string[]): Influence {
     const { index, wiring } = this;
     const devices = new Set<string>();
-    const wires = new Set<Wire>();
+    const wires = new Set<LaidWire>();
     const met = new Set<string>();
     const queue: TerminalRef[] = [];
     /** A device, reached by one of its terminals; by none: the whole of it. */
@@ -264,7 +265,7 @@ const heldKey = (held: Memory) =>
 const MEETING: ReadonlySet<Device['kind']> = new Set(['battery', 'fuseBlock', 'busBar', 'groundPoint']);
 
 /** The way from a meeting point to the battery. */
-function homeFrom(wiring: Wiring, { deviceId, terminal }: TerminalRef, take: (id: string) => void, wires: Set<Wire>): void {
+function homeFrom(wiring: Wiring, { deviceId, terminal }: TerminalRef, take: (id: string) => void, wires: Set<LaidWire>): void {
   for (const tree of [wiring.supply, wiring.return]) {
     const at = tree.at.get(terminalKey(deviceId, terminal));
     if (at === undefined) continue;
@@ -281,7 +282,7 @@ function probe({ cutOutV: _cutOutV, restartV: _restartV, standbyA: _standbyA, ..
   return { ...load, quantity: 1, rated: { kind: 'amps', amps: PROBE_A, atV }, measured: null, behaviour: 'resistive' };
 }
 
-function partOf(index: DesignIndex, ids: ReadonlySet<string>, wires: ReadonlySet<Wire>): DesignIndex {
+function partOf(index: DesignIndex, ids: ReadonlySet<string>, wires: ReadonlySet<LaidWire>): DesignIndex {
   const probed = (device: Device) => (device.kind === 'load' ? probe(device, index.settings.nominalV) : device);
   const devices = new Map([...index.devices].flatMap(([id, device]) => (ids.has(id) ? [[id, probed(device)] as const] : [])));
   const isHere = ({ id }: { id: string }) => ids.has(id);

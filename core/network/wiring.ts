@@ -7,6 +7,7 @@ import { tapOn, type DesignIndex } from '../rig/designIndex';
 import { thrownBetween } from '../rig/joined';
 import { leastOhmSteps } from './leastOhm';
 import type { DesignRecord, Device, Protection, TerminalRef, Wire } from '../design/schema';
+import type { LaidWire } from '../rig/layout';
 
 /**
  * The wiring as two trees: supply, grown from the battery's positive, and return, grown from its negative. Each node is a
@@ -19,7 +20,7 @@ export interface WiringNode {
   /** Position of the parent in the tree, -1 for a root. Parents come before their children. */
   parent: number;
   /** The wire from the parent, or null when the step is inside a device. */
-  wire: Wire | null;
+  wire: LaidWire | null;
   /** Resistance of the step when it is not a wire, ohm: a chassis joint. */
   jointOhm: number;
   /** The nearest protection passed on the way, supply side only. */
@@ -120,7 +121,7 @@ export function retraceWiring(before: Wiring, from: Traced, to: Traced): Wiring 
     if (old === record) continue;
     if (!old || !joinsTheSame(old, record)) return null;
   }
-  const replaced = new Map<Wire, Wire>();
+  const replaced = new Map<LaidWire, LaidWire>();
   for (let at = 0; at < to.wires.length; at++) {
     const [old, wire] = [from.wires[at]!, to.wires[at]!];
     if (old.id !== wire.id) return null;
@@ -139,7 +140,7 @@ export function retraceWiring(before: Wiring, from: Traced, to: Traced): Wiring 
 /** A design's records, and its wires as laid. */
 interface Traced {
   records: ReadonlyMap<string, DesignRecord>;
-  wires: readonly Wire[];
+  wires: readonly LaidWire[];
 }
 
 function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
@@ -158,13 +159,13 @@ function sameMount(a: Protection['mount'], b: Protection['mount']): boolean {
 }
 
 interface WireEnd {
-  wire: Wire;
+  wire: LaidWire;
   far: TerminalRef;
 }
 
-function wiresByTerminal(wires: readonly Wire[]): Map<string, WireEnd[]> {
+function wiresByTerminal(wires: readonly LaidWire[]): Map<string, WireEnd[]> {
   const byTerminal = new Map<string, WireEnd[]>();
-  const add = (near: TerminalRef, far: TerminalRef, wire: Wire) => {
+  const add = (near: TerminalRef, far: TerminalRef, wire: LaidWire) => {
     const key = terminalKey(near.deviceId, near.terminal);
     const ends = byTerminal.get(key);
     if (ends) ends.push({ wire, far });
@@ -239,12 +240,12 @@ function leastOhmWays({ nodes }: WiringTree, index: DesignIndex, wiresAt: Map<st
     const inside = Array.from(insideSteps(device, node, index), (step) => ({
       to: keyOf(step),
       ohm: step.jointOhm,
-      via: null as Wire | null,
+      via: null as LaidWire | null,
     }));
     const wires = (wiresAt.get(key) ?? []).map(({ wire, far }) => ({
       to: keyOf(far),
       ohm: (cableOhmPerM(wire.conductor, conductorStandard, conductorTemperatureC) * wire.lengthMm) / 1000,
-      via: wire as Wire | null,
+      via: wire as LaidWire | null,
     }));
     return [...inside, ...wires];
   });
@@ -308,7 +309,7 @@ function place(
   tree: WiringTree,
   { deviceId, terminal }: TerminalRef,
   parent: number,
-  wire: Wire | null,
+  wire: LaidWire | null,
   jointOhm: number,
   index: DesignIndex,
   circuitOf: Map<string, string>,

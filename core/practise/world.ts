@@ -1,5 +1,6 @@
 import { Bench, type Held } from '../bench/bench';
-import type { Device, Load, TerminalRef, Wire } from '../design/schema';
+import type { Device, Load, TerminalRef } from '../design/schema';
+import { asLaid, type LaidWire } from '../rig/layout';
 import { isSameTerminal } from '../design/terminals';
 import { INSULATION_OHM, type ControlValue } from '../devices/kind';
 import type { Make } from '../devices/parts';
@@ -112,7 +113,7 @@ export function part(own: Make, id: string): Device {
   return { ...own, id, type: 'device', name: id, zoneId: null } as Device;
 }
 
-function lead(id: string, from: TerminalRef, terminal: 'in' | 'out'): Wire {
+function lead(id: string, from: TerminalRef, terminal: 'in' | 'out'): LaidWire {
   return shortWire(id, from, { deviceId: BRIDGE_FUSE, terminal });
 }
 
@@ -120,8 +121,8 @@ function lead(id: string, from: TerminalRef, terminal: 'in' | 'out'): Wire {
 export const isOwnLead = (wireId: string) => OWN_LEADS.includes(wireId);
 
 /** Half a metre of what test leads are made of. */
-export function shortWire(id: string, from: TerminalRef, to: TerminalRef): Wire {
-  return { id, type: 'wire', role: 'supply', from, to, lengthMm: 500, lengthMeasured: true, conductor: 'mm2:2.5' };
+export function shortWire(id: string, from: TerminalRef, to: TerminalRef): LaidWire {
+  return asLaid({ id, type: 'wire', role: 'supply', from, to, lengthMm: 500, lengthMeasured: true, conductor: 'mm2:2.5' });
 }
 
 /** What loads would be seen to do with other controls moved, from rest. */

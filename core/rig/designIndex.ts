@@ -21,7 +21,7 @@ import type {
 } from '../design/schema';
 import { coilsOf, type Coil } from './coils';
 import { fedByVehicle } from './vehicleFed';
-import { layOut, type Layout } from './layout';
+import { layOut, type LaidWire, type Layout } from './layout';
 
 /** The records of a design sorted once into the lists every computation starts from. */
 export interface DesignIndex {
@@ -42,7 +42,7 @@ export interface DesignIndex {
   /** What hangs on the vehicle's own feeds and so on its battery. */
   vehicleFed: ReadonlySet<string>;
   /** With the lengths the vehicle gives them. */
-  wires: Wire[];
+  wires: LaidWire[];
   cables: Map<string, Cable>;
   circuits: Circuit[];
   scenarios: Scenario[];
@@ -63,7 +63,8 @@ export interface DesignIndex {
 
 /** Sorts a design's records and lays it out. */
 export function indexDesign(design: Design): DesignIndex {
-  const index: Omit<DesignIndex, 'layout'> = {
+  const wires: Wire[] = [];
+  const index: Omit<DesignIndex, 'layout' | 'wires'> = {
     settings: settingsOf(design),
     zones: [],
     devices: new Map(),
@@ -74,7 +75,6 @@ export function indexDesign(design: Design): DesignIndex {
     ownCurrents: new Map(),
     coils: [],
     vehicleFed: new Set(),
-    wires: [],
     cables: new Map(),
     circuits: [],
     scenarios: [],
@@ -89,7 +89,7 @@ export function indexDesign(design: Design): DesignIndex {
   };
   for (const record of design.records.values()) {
     if (record.type === 'zone') index.zones.push(record);
-    else if (record.type === 'wire') index.wires.push(record);
+    else if (record.type === 'wire') wires.push(record);
     else if (record.type === 'cable') index.cables.set(record.id, record);
     else if (record.type === 'circuit') index.circuits.push(record);
     else if (record.type === 'scenario') index.scenarios.push(record);
@@ -119,11 +119,11 @@ export function indexDesign(design: Design): DesignIndex {
   index.scenarios.sort(byOrder);
   index.circuits.sort((a, b) => a.number - b.number || (a.id < b.id ? -1 : 1));
   for (const fuses of index.mounted.values()) fuses.sort((a, b) => a.mount!.slot - b.mount!.slot);
-  index.ownDraws = ownDraws(index.devices.values(), index.wires, index.settings.nominalV);
+  index.ownDraws = ownDraws(index.devices.values(), wires, index.settings.nominalV);
   index.ownCurrents = ownCurrents(index.devices.values(), index.settings.nominalV);
-  index.coils = coilsOf(index.devices, index.wires, index.settings.nominalV);
-  index.vehicleFed = fedByVehicle(index.devices, index.wires);
-  const layout = layOut(index);
+  index.coils = coilsOf(index.devices, wires, index.settings.nominalV);
+  index.vehicleFed = fedByVehicle(index.devices, wires);
+  const layout = layOut({ ...index, wires });
   return { ...index, wires: layout.wires, layout };
 }
 

@@ -8,7 +8,7 @@ import { makeDesign, recordsOf, type Design } from '../design/design';
 import { indexDesign } from './designIndex';
 import type { DesignRecord, Wire } from '../design/schema';
 import { exposures } from './exposure';
-import { USUAL_RIG, waysThrough } from './layout';
+import { asLaid, USUAL_RIG, waysThrough } from './layout';
 import { disagrees, routeLength } from './routeLength';
 
 /** A battery, a fuse and a lamp, wired, in a vehicle of four places. */
@@ -158,4 +158,18 @@ test('ways are found once for a vehicle that stays the same', () => {
   const routes = [route('a', 'b')];
   expect(waysThrough(USUAL_RIG, places, routes)).toBe(waysThrough(USUAL_RIG, [...places], [...routes]));
   expect(waysThrough(USUAL_RIG, places, [])).not.toBe(waysThrough(USUAL_RIG, places, routes));
+});
+
+/** Held by the compiler: the line marked as wrong must not compile, or `tsc` says that the mark is not needed. */
+test('a wire as its record has it is not taken for one that lies in the vehicle', () => {
+  const design = heron();
+  const index = indexDesign(design);
+  const [record] = recordsOf(design, 'wire');
+  const planted = () => {
+    // @ts-expect-error a record's length is what somebody said, not that of its way
+    index.wires = [record!];
+    index.wires = [asLaid(record!)];
+  };
+  expect(planted).toBeDefined();
+  expect(index.wires.some(({ id, lengthMm }) => (design.records.get(id) as Wire).lengthMm !== lengthMm)).toBe(true);
 });

@@ -3,6 +3,14 @@ import { RIG_ID } from '../catalog/vocabulary';
 import { routeLength, type RouteLength } from './routeLength';
 import { routeGraph, shortestWays, wayTo, type RouteGraph, type ShortestWays } from './routeGraph';
 
+declare const LAID: unique symbol;
+
+/** A wire as it lies in the vehicle: its length is that of its way, where its record has what somebody said. */
+export type LaidWire = Wire & { readonly [LAID]: true };
+
+/** One that lies as it is said to: it goes no way through the vehicle, or none that is known. */
+export const asLaid = (wire: Wire) => wire as LaidWire;
+
 /** The vehicle laid out, and the way every wire takes through it. */
 export interface Layout {
   rig: Rig;
@@ -11,7 +19,7 @@ export interface Layout {
   /** The way of every wire whose ends are both placed. */
   runs: ReadonlyMap<string, WireRun>;
   /** The wires with the lengths the vehicle gives them. */
-  wires: Wire[];
+  wires: LaidWire[];
 }
 
 export interface LaidRoute {
@@ -55,16 +63,16 @@ interface RigRecords {
  */
 export function layOut({ rig, places, routes, devices, wires }: RigRecords): Layout {
   const layout = { rig: rig ?? USUAL_RIG, places: new Map(places.map((place) => [place.id, place])) };
-  if (places.length === 0) return { ...layout, routes: new Map(), runs: new Map(), wires: [...wires] };
+  if (places.length === 0) return { ...layout, routes: new Map(), runs: new Map(), wires: wires.map(asLaid) };
   const ways = waysThrough(layout.rig, places, routes);
   const runs = new Map<string, WireRun>();
   const laid = wires.map((wire) => {
     const from = placeIdOf(devices, wire.from.deviceId);
     const to = placeIdOf(devices, wire.to.deviceId);
-    if (from === null || to === null) return wire;
+    if (from === null || to === null) return asLaid(wire);
     const run = ways.run(from, to, wire.via ?? null);
     runs.set(wire.id, run);
-    return wire.lengthMeasured || run.routeIds === null ? wire : withLength(wire, run.routedMm + run.slackMm);
+    return wire.lengthMeasured || run.routeIds === null ? asLaid(wire) : withLength(wire, run.routedMm + run.slackMm);
   });
   return { ...layout, routes: ways.routes, runs, wires: laid };
 }
@@ -161,13 +169,13 @@ class VehicleWays implements Ways {
   }
 }
 
-const laidWires = new WeakMap<Wire, Wire>();
+const laidWires = new WeakMap<Wire, LaidWire>();
 
 /** The wire with a length; the same object for as long as wire and length are the same. */
-function withLength(wire: Wire, lengthMm: number): Wire {
+function withLength(wire: Wire, lengthMm: number): LaidWire {
   const before = laidWires.get(wire);
   if (before?.lengthMm === lengthMm) return before;
-  const laid = { ...wire, lengthMm };
+  const laid = asLaid({ ...wire, lengthMm });
   laidWires.set(wire, laid);
   return laid;
 }
