@@ -8,6 +8,7 @@ import { Verdict } from '@/ui/Verdict';
 import { later } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
 import { useShortcut } from '@/ui/useShortcut';
+import styles from './FindingsButton.module.css';
 
 const FindingsDrawer = later(() => import('./FindingsDrawer').then(({ FindingsDrawer: drawer }) => drawer));
 
@@ -37,7 +38,10 @@ export function FindingsButton() {
             {cautions > 0 && <Verdict severity="caution" count={cautions} />}
           </>
         )}
-        {isWhollyJudged ? 'Findings' : 'Findings so far'}
+        <span>
+          Findings
+          {!isWhollyJudged && <span className={styles.soFar}> so far</span>}
+        </span>
       </Button>
       {open && <FindingsDrawer onClose={() => setOpen(false)} />}
     </>
