@@ -24,6 +24,9 @@ import type { ReactNode } from 'react';
 import { renderToString } from 'react-dom/server';
 import { KIT_THEMES } from '../theme';
 
+/** What pop-ups hang on. */
+const ANCHOR = <a>text</a>;
+
 /** One of each part of the interface kit that is used anywhere, by the name it is imported by. */
 const PARTS: Record<string, ReactNode> = {
   Alert: <Alert title="" />,
@@ -31,11 +34,7 @@ const PARTS: Record<string, ReactNode> = {
   Button: <Button>text</Button>,
   Checkbox: <Checkbox.Group options={['a']} />,
   Drawer: <Drawer />,
-  Dropdown: (
-    <Dropdown menu={{ items: [] }}>
-      <a>text</a>
-    </Dropdown>
-  ),
+  Dropdown: <Dropdown menu={{ items: [] }}>{ANCHOR}</Dropdown>,
   // What a list with nothing in it shows.
   Empty: <Empty image={Empty.PRESENTED_IMAGE_SIMPLE} />,
   Input: (
@@ -47,26 +46,14 @@ const PARTS: Record<string, ReactNode> = {
   ),
   InputNumber: <InputNumber />,
   Modal: <Modal />,
-  Popconfirm: (
-    <Popconfirm title="">
-      <a>text</a>
-    </Popconfirm>
-  ),
-  Popover: (
-    <Popover>
-      <a>text</a>
-    </Popover>
-  ),
+  Popconfirm: <Popconfirm title="">{ANCHOR}</Popconfirm>,
+  Popover: <Popover>{ANCHOR}</Popover>,
   Progress: <Progress percent={1} />,
   Radio: <Radio.Group options={['a']} />,
   Segmented: <Segmented options={['a']} />,
   Select: <Select />,
   Slider: <Slider />,
-  Tooltip: (
-    <Tooltip title="">
-      <a>text</a>
-    </Tooltip>
-  ),
+  Tooltip: <Tooltip title="">{ANCHOR}</Tooltip>,
 };
 
 /** The kit's look of links is for those that are its parts or within one; ours stay as they are. */
