@@ -42,11 +42,13 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
   const [tooLarge, setTooLarge] = useState(false);
   const [shown, setShown] = useState(SHOWN);
   const reading = useMemo(() => (text.trim() === '' ? null : read(text)), [text, read]);
-  const good = reading?.rows.filter(({ action }) => action !== 'refuse').length ?? 0;
-  const bad = (reading?.rows.length ?? 0) - good;
-
-  const rows = reading?.rows.slice(0, shown) ?? [];
-  const hidden = (reading?.rows.length ?? 0) - rows.length;
+  const all = reading?.rows ?? [];
+  const leftOut = all.filter(({ action }) => action === 'refuse');
+  const [good, bad] = [all.length - leftOut.length, leftOut.length];
+  // Where not all are shown, what is wrong is not among those that are not.
+  const ordered = all.length > shown ? [...leftOut, ...all.filter(({ action }) => action !== 'refuse')] : all;
+  const rows = ordered.slice(0, shown);
+  const hidden = all.length - rows.length;
 
   const open = (file: File) => {
     setTooLarge(file.size > LIMITS.importBytes);
@@ -89,7 +91,7 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
           {reading.notes?.map((note) => (
             <p key={note}>{note}</p>
           ))}
-          {bad > 0 && <Alert type="warning" showIcon title={`${bad} of ${reading.rows.length} rows cannot be taken; the others can.`} />}
+          {bad > 0 && <Alert type="warning" showIcon title={`${bad} of ${all.length} rows cannot be taken; the others can.`} />}
           <div className={styles.rows} tabIndex={0} role="group" aria-label="Rows read">
             <Table<R>
               rows={rows}

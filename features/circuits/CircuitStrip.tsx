@@ -59,7 +59,7 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
   const no = String(number).padStart(2, '0');
   const ratings = RATINGS_A[family];
   const wireIds = [...circuit.supplyWireIds, ...circuit.returnWireIds];
-  const verdict = useDesign((state) => worstVerdict(state, id, circuit.verdict));
+  const verdict = useDesign((state) => worstVerdict(state, circuit));
   const nameFor = (deviceId: string) => nameOf(store.getState().design, deviceId);
   const share = shareOf(dropPercent, targetPercent, 1);
 
@@ -130,9 +130,9 @@ function Strip({ circuit, open, width, onToggle }: Omit<CircuitStripProps, 'id'>
 }
 
 /** The circuit's verdict with what only the solved network shows; null while that is not known. Findings come with the worst first. */
-function worstVerdict({ findings, isWhollyJudged }: DesignState, circuitId: string, verdict: CircuitAnalysis['verdict']) {
-  const worst = findings.find((finding) => finding.circuitId === circuitId)?.severity ?? verdict;
-  return worst === 'ok' && !isWhollyJudged ? null : worst;
+function worstVerdict({ findings, judgedCircuits }: DesignState, circuit: CircuitAnalysis): CircuitAnalysis['verdict'] | null {
+  const worst = findings.find(({ circuitId }) => circuitId === circuit.id)?.severity ?? circuit.verdict;
+  return worst === 'ok' && !judgedCircuits.has(circuit) ? null : worst;
 }
 
 /** A rested, full battery's volts, where the run starts. */

@@ -298,6 +298,14 @@ test('what the network shows stands among the other findings, the worst first, a
   expect(findings[0]).toEqual(about('bat_house'));
   expect(findings.filter(({ rule }) => rule === 'network.leak')).toHaveLength(1);
   expect(findings.length).toBe(store.getState().analysis.findings.length + 1);
+  // A circuit that has changed since has yet to be judged again; the same findings once more judge it.
+  const isJudged = () => store.getState().analysis.circuits.every((circuit) => store.getState().judgedCircuits.has(circuit));
+  expect(isJudged()).toBe(true);
+  const [circuit] = store.getState().analysis.circuits;
+  store.commit('Another target', () => updateRecords(store.getState().design, [{ id: circuit!.id, set: { targetPercent: 7 } }]));
+  expect(isJudged()).toBe(false);
+  store.foundInNetwork([about('bat_house')]);
+  expect(isJudged()).toBe(true);
   // Another view has been judged by nobody yet; nothing found there is an answer too.
   store.look('now');
   expect(store.getState().isWhollyJudged).toBe(false);

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { analyse } from '@/core/analysis/analyse';
-import type { Analysis } from '@/core/analysis/types';
+import type { Analysis, CircuitAnalysis } from '@/core/analysis/types';
 import { applyChange, applyUnchecked, isEmpty, sameRecord, touchedIds, type Change } from '@/core/design/change';
 import { asStored, editedIn, seenAs, type DesignView } from '@/core/design/asBuilt';
 import { makeDesign, type Design } from '@/core/design/design';
@@ -45,6 +45,8 @@ export interface DesignState {
   findings: readonly Finding[];
   /** Whether those that come later have come once in this view: until then nothing is known to be in order. */
   isWhollyJudged: boolean;
+  /** The circuits as they were when those came last; one that has changed since has yet to be judged. */
+  judgedCircuits: ReadonlySet<CircuitAnalysis>;
   history: History;
   saveState: SaveState;
   conflict: EditConflict | null;
@@ -331,13 +333,14 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
     look(view) {
       fromNetwork = [];
-      showBase({ view, isWhollyJudged: false });
+      showBase({ view, isWhollyJudged: false, judgedCircuits: new Set() });
     },
     foundInNetwork(found) {
       const { analysis, isWhollyJudged } = api.getState();
-      if (isWhollyJudged && sameRecord(fromNetwork, found)) return;
+      const judgedCircuits = new Set(analysis.circuits);
+      if (isWhollyJudged && sameRecord(fromNetwork, found)) return api.setState({ judgedCircuits });
       fromNetwork = found;
-      api.setState({ findings: together(analysis, found), isWhollyJudged: true });
+      api.setState({ findings: together(analysis, found), isWhollyJudged: true, judgedCircuits });
     },
     dropAside() {
       outbox.dropAside(open.id);
@@ -385,10 +388,10 @@ function fits(design: Design, change: Change): boolean {
   }
 }
 
-function firstAnalysis(whole: Design): Pick<DesignState, 'design' | 'analysis' | 'findings' | 'isWhollyJudged'> {
+function firstAnalysis(whole: Design): Pick<DesignState, 'design' | 'analysis' | 'findings' | 'isWhollyJudged' | 'judgedCircuits'> {
   const design = seenAs(whole, 'planned');
   const analysis = analyse(design);
-  return { design, analysis, findings: analysis.findings, isWhollyJudged: false };
+  return { design, analysis, findings: analysis.findings, isWhollyJudged: false, judgedCircuits: new Set() };
 }
 
 /** Findings of the analysis and of the network, the worst first; those about records that are gone are left out. */
