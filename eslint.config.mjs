@@ -88,6 +88,18 @@ const config = [
     },
   },
   {
+    // One table, one grid to work in, one dialog.
+    files: ['app/**/*.tsx', 'features/**/*.tsx', 'ui/**/*.tsx'],
+    ignores: ['ui/Table.tsx', 'ui/grid/Grid.tsx', 'ui/Dialog.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'JSXOpeningElement[name.name="table"]', message: 'tables are ui/Table, those one works in are ui/grid/Grid' },
+        { selector: 'JSXOpeningElement[name.name="Modal"]', message: 'dialogs are ui/Dialog' },
+      ],
+    },
+  },
+  {
     // Tests may take the demo designs as their material.
     files: ['**/*.test.ts'],
     rules: { 'import/no-restricted-paths': 'off' },

@@ -1,9 +1,10 @@
 'use client';
 
-import { Alert, Button, Input, Modal } from 'antd';
+import { Alert, Button, Input } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Change } from '@/core/design/change';
 import { LIMITS } from '@/core/catalog/vocabulary';
+import { Dialog } from './Dialog';
 import styles from './CsvImport.module.css';
 import { FileButton } from './FileButton';
 import { Table, type Column } from './Table';
@@ -60,7 +61,7 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
     onClose();
   };
   return (
-    <Modal
+    <Dialog
       open
       title={title}
       width={860}
@@ -115,6 +116,6 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
           </div>
         </>
       )}
-    </Modal>
+    </Dialog>
   );
 }

@@ -3,9 +3,10 @@
 import { Modal, type ModalProps } from 'antd';
 import { useRef } from 'react';
 
-const FIELD = 'input:not([type="hidden"], [type="checkbox"], [type="radio"], [type="file"]), textarea';
+/** What waits for words: not what a table or a link already says, which a key pressed too early would change. */
+const FIELD = ':is(input:not([type="hidden"], [type="checkbox"], [type="radio"], [type="file"]), textarea):not([readonly], table *)';
 
-/** A dialog whose first field has the focus once it is open: the kit gives it to its close button. */
+/** The one dialog. Its first field has the focus once it is open: the kit gives it to its close button. */
 export function Dialog({ children, ...rest }: Omit<ModalProps, 'afterOpenChange'>) {
   const body = useRef<HTMLDivElement>(null);
   return (

@@ -1,12 +1,13 @@
 'use client';
 
-import { Button, Modal, Progress, Segmented, Select } from 'antd';
+import { Button, Progress, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { isEmpty } from '@/core/design/change';
 import { nameOf } from '@/core/design/names';
 import { MEASURES, type Measure, type Proposal, type ProposalGovernor, type ProposedCircuit, type Sized } from '@/core/advice/proposal';
 import { formatConductor, formatNumber, formatPercent, formatRating, MISSING } from '@/core/units/quantity';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { Dialog } from '@/ui/Dialog';
 import { Table } from '@/ui/Table';
 import { PriceFields } from './PriceFields';
 import { usePrices } from '@/features/design/usePrices';
@@ -58,7 +59,7 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
     if (refused === null) onClose();
   };
   return (
-    <Modal
+    <Dialog
       open
       title="Propose conductors and fuses"
       width={980}
@@ -119,7 +120,7 @@ export function ProposeDialog({ onClose }: { onClose(): void }) {
         </>
       )}
       <p className={styles.small}>{compares ? WAYS_SAY : SIZES_SAY}</p>
-    </Modal>
+    </Dialog>
   );
 }
 

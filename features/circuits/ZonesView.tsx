@@ -1,16 +1,15 @@
 'use client';
 
 import { useMemo } from 'react';
-import { voltsLeft } from '@/core/analysis/leastVolts';
+import { voltsLeft, type VoltsLeft } from '@/core/analysis/leastVolts';
 import { SEEN_V, zoneDrops } from '@/core/analysis/zoneDrops';
+import type { LoadAnalysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
 import { formatPercent, formatVolts, MISSING } from '@/core/units/quantity';
 import { isOver } from '@/core/units/compare';
 import { useDesign } from '@/features/design/DesignProvider';
+import { Table, type Column } from '@/ui/Table';
 import styles from './ZonesView.module.css';
-
-/** Alike in every zone, so that figures stand under one another down the page. */
-const COLUMNS = ['21%', '25%', '8%', '10%', '9%', '9%', '9%', '9%'];
 
 /** Drop by zone on one page: the worst, the mean, and how alike the lamps of a zone burn. */
 export function ZonesView() {
@@ -21,6 +20,44 @@ export function ZonesView() {
   const targets = useMemo(() => new Map(circuits.map(({ id, targetPercent }) => [id, targetPercent])), [circuits]);
   if (zones.length === 0) return <p className={styles.nothing}>Once loads hang on circuits, this shows how evenly each zone is fed.</p>;
   const most = Math.max(...zones.map(({ worstPercent }) => worstPercent), ...targets.values());
+  const target = ({ circuitId }: LoadAnalysis) => targets.get(circuitId!)!;
+  // As wide in every zone, so that figures stand under one another down the page.
+  const columns: Column<LoadAnalysis>[] = [
+    { head: 'Load', as: 'name', width: '21%', look: styles.name, cell: ({ id }) => nameOf(design, id) },
+    {
+      head: 'Drop, of its target',
+      spans: 3,
+      width: '25%',
+      cell: (load) => (
+        <span className={styles.bar} aria-hidden>
+          <span
+            className={styles.fill}
+            data-over={isOver(load.dropPercent, target(load), 1) || undefined}
+            style={{ width: `${(load.dropPercent / most) * 100}%` }}
+          />
+          <span className={styles.target} style={{ left: `${(target(load) / most) * 100}%` }} />
+        </span>
+      ),
+    },
+    { as: 'figure', width: '8%', cell: ({ dropPercent }) => formatPercent(dropPercent) },
+    { as: 'figure', width: '10%', cell: (load) => `of ${formatPercent(target(load))}` },
+    { head: 'Lost', as: 'figure', width: '9%', cell: ({ dropV }) => (dropV > 0 ? formatVolts(dropV) : MISSING) },
+    {
+      head: 'Battery low',
+      as: 'figure',
+      width: '9%',
+      look: (load) => starved(left?.(load), false),
+      cell: (load) => formatVolts(left?.(load)?.lowV ?? null),
+    },
+    {
+      head: 'At idle',
+      as: 'figure',
+      width: '9%',
+      look: (load) => starved(left?.(load), true),
+      cell: (load) => formatVolts(left?.(load)?.idleV ?? null),
+    },
+    { head: 'Needs', as: 'figure', width: '9%', cell: (load) => formatVolts(left?.(load)?.needsV ?? null) },
+  ];
   return (
     <div className={styles.body} role="region" aria-label="Drop by zone" tabIndex={0}>
       {zones.map(({ id, loads, worstPercent, meanPercent, lampSpreadV }) => (
@@ -35,59 +72,13 @@ export function ZonesView() {
               </>
             )}
           </p>
-          <table>
-            <colgroup>
-              {COLUMNS.map((width, at) => (
-                <col key={at} style={{ width }} />
-              ))}
-            </colgroup>
-            <thead>
-              <tr>
-                <th scope="col">Load</th>
-                <th scope="col" colSpan={3}>
-                  Drop, of its target
-                </th>
-                <th scope="col">Lost</th>
-                <th scope="col">Battery low</th>
-                <th scope="col">At idle</th>
-                <th scope="col">Needs</th>
-              </tr>
-            </thead>
-            <tbody>
-              {loads.map((entry) => {
-                const { id: loadId, circuitId, dropPercent, dropV } = entry;
-                const target = targets.get(circuitId!)!;
-                const volts = left?.(entry) ?? null;
-                return (
-                  <tr key={loadId}>
-                    <th scope="row">{nameOf(design, loadId)}</th>
-                    <td className={styles.barCell}>
-                      <span className={styles.bar} aria-hidden>
-                        <span
-                          className={styles.fill}
-                          data-over={isOver(dropPercent, target, 1) || undefined}
-                          style={{ width: `${(dropPercent / most) * 100}%` }}
-                        />
-                        <span className={styles.target} style={{ left: `${(target / most) * 100}%` }} />
-                      </span>
-                    </td>
-                    <td className="reading">{formatPercent(dropPercent)}</td>
-                    <td className="reading">of {formatPercent(target)}</td>
-                    <td className="reading">{dropV > 0 ? formatVolts(dropV) : MISSING}</td>
-                    <td className="reading" data-starved={(volts?.starved && !volts.engineOnly) || undefined}>
-                      {formatVolts(volts?.lowV ?? null)}
-                    </td>
-                    <td className="reading" data-starved={(volts?.starved && volts.engineOnly) || undefined}>
-                      {formatVolts(volts?.idleV ?? null)}
-                    </td>
-                    <td className="reading">{formatVolts(volts?.needsV ?? null)}</td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <Table columns={columns} rows={loads} keyOf={({ id: loadId }) => loadId} />
         </section>
       ))}
     </div>
   );
 }
+
+/** How what is starved shows, at idle where it runs with the engine alone, otherwise with the battery low. */
+const starved = (volts: VoltsLeft | undefined, atIdle: boolean) =>
+  volts?.starved && volts.engineOnly === atIdle ? styles.starved : undefined;

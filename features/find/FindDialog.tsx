@@ -1,6 +1,6 @@
 'use client';
 
-import { Input, Modal } from 'antd';
+import { Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { Analysis } from '@/core/analysis/types';
@@ -14,6 +14,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { COME, WISH } from '@/features/workspace/targets';
 import { jumpWithin } from '@/features/workspace/useHashTarget';
 import { useJump } from '@/features/workspace/useJump';
+import { Dialog } from '@/ui/Dialog';
 import styles from './FindDialog.module.css';
 
 interface Entry {
@@ -55,7 +56,7 @@ export function FindDialog({ onClose }: { onClose(): void }) {
   };
 
   return (
-    <Modal open footer={null} closable={false} onCancel={onClose} width={560} title="Find in this design and in the handbook">
+    <Dialog open footer={null} closable={false} onCancel={onClose} width={560} title="Find in this design and in the handbook">
       <Input
         autoFocus
         role="combobox"
@@ -93,7 +94,7 @@ export function FindDialog({ onClose }: { onClose(): void }) {
             ? `${MOST} of ${matches.length} shown; type more to narrow it down.`
             : ''}
       </p>
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -8,6 +8,7 @@ import { CONDUCTOR_SIZES, type ConductorSize } from '@/core/catalog/conductorSiz
 import { goesByGauge } from '@/core/catalog/vocabulary';
 import { lookWords, WIRE_COLOURS, WIRE_COLOUR_CODES, type WireColour } from '@/core/catalog/wireColours';
 import { updateRecords } from '@/core/design/change';
+import type { Cable } from '@/core/design/schema';
 import { Edit } from '@/core/design/edit';
 import { nameOf } from '@/core/design/names';
 import { isTooThin, type CableRun, type CoreUse } from '@/core/harness/cables';
@@ -19,6 +20,7 @@ import { cableWords } from '@/core/wording/harnessWords';
 import { CABLE_OPTIONS } from '@/core/wording/leadWords';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
+import { Table } from '@/ui/Table';
 import { swatchOf } from './scheduleColumns';
 import shared from './Harness.module.css';
 import styles from './Cables.module.css';
@@ -113,28 +115,56 @@ function CableCard({ run, lines, onCommit }: { run: CableRun; lines: readonly Ha
           }
         />
       </h3>
-      <table className={styles.cores}>
-        <tbody>
-          {cores.map((core) => (
-            <Core key={core.at} run={run} core={core} lines={lines} onCommit={onCommit} />
-          ))}
-        </tbody>
-      </table>
+      <Table
+        className={styles.cores}
+        columns={[
+          {
+            as: 'name',
+            width: '150px',
+            cell: ({ at, core }) => (
+              <>
+                <i aria-hidden className={shared.swatch} style={{ background: swatchOf(core) }} />
+                {at} {lookWords(core)}
+                <small>{formatConductor(core.conductor)}</small>
+              </>
+            ),
+          },
+          { width: 'auto', cell: (core) => <WireOfCore cable={cable} core={core} lines={lines} onCommit={onCommit} /> },
+          {
+            width: '148px',
+            cell: ({ at, line, misleads }) =>
+              line && (
+                <SleeveSelect
+                  label={`Sleeve over ${coreName(cable, at)}`}
+                  needed={misleads !== null}
+                  value={line.wire.sleeve}
+                  onChange={(sleeve) =>
+                    onCommit(`Sleeve over ${coreName(cable, at)}`, (now) => updateRecords(now, [{ id: line.wire.id, set: { sleeve } }]))
+                  }
+                />
+              ),
+          },
+        ]}
+        rows={cores}
+        keyOf={({ at }) => at}
+      />
     </section>
   );
 }
 
-interface CoreProps {
-  run: CableRun;
+const coreName = (cable: Cable, at: number) => `core ${at} of ${cable.name}`;
+
+interface WireOfCoreProps {
+  cable: Cable;
   core: CoreUse;
   lines: readonly HarnessWire[];
   onCommit: Commit;
 }
 
-function Core({ run: { cable }, core, lines, onCommit }: CoreProps) {
-  const { at, line, misleads } = core;
+function WireOfCore({ cable, core, lines, onCommit }: WireOfCoreProps) {
+  const { at, line } = core;
   const design = useDesign((state) => state.design);
-  const name = `core ${at} of ${cable.name}`;
+  const name = coreName(cable, at);
   const options = lines
     .filter(({ wire }) => (!wire.core || wire.id === line?.wire.id) && !wire.kitId)
     .map(({ wire, number }) => ({ value: wire.id, label: `${number} ${nameOf(design, wire.id)}` }));
@@ -146,39 +176,22 @@ function Core({ run: { cable }, core, lines, onCommit }: CoreProps) {
       return edit.change;
     });
   return (
-    <tr>
-      <th scope="row">
-        <i aria-hidden className={shared.swatch} style={{ background: swatchOf(core.core) }} />
-        {at} {lookWords(core.core)}
-        <small>{formatConductor(core.core.conductor)}</small>
-      </th>
-      <td>
-        <Select
-          size="small"
-          showSearch
-          allowClear
-          aria-label={`Wire that is ${name}`}
-          placeholder="free"
-          value={line?.wire.id}
-          style={{ width: '100%' }}
-          popupMatchSelectWidth={420}
-          optionFilterProp="label"
-          options={options}
-          onChange={lay}
-        />
-        {isTooThin(core) && <em className={styles.bad}>sized {formatConductor(line!.wire.conductor)}: thinner than that</em>}
-      </td>
-      <td>
-        {line && (
-          <SleeveSelect
-            label={`Sleeve over ${name}`}
-            needed={misleads !== null}
-            value={line.wire.sleeve}
-            onChange={(sleeve) => onCommit(`Sleeve over ${name}`, (now) => updateRecords(now, [{ id: line.wire.id, set: { sleeve } }]))}
-          />
-        )}
-      </td>
-    </tr>
+    <>
+      <Select
+        size="small"
+        showSearch
+        allowClear
+        aria-label={`Wire that is ${name}`}
+        placeholder="free"
+        value={line?.wire.id}
+        style={{ width: '100%' }}
+        popupMatchSelectWidth={420}
+        optionFilterProp="label"
+        options={options}
+        onChange={lay}
+      />
+      {isTooThin(core) && <em className={styles.bad}>sized {formatConductor(line!.wire.conductor)}: thinner than that</em>}
+    </>
   );
 }
 

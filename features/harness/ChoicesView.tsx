@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Progress, Segmented, Select } from 'antd';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { OptionCompared } from '@/core/advice/compareOptions';
 import { updateRecords } from '@/core/design/change';
 import { recordsOf, type Design } from '@/core/design/design';
@@ -15,6 +15,7 @@ import { useRefusal } from '@/features/design/useRefusal';
 import { useWorkerAnswer } from '@/features/design/useWorkerAnswer';
 import { NameInput, nameProblem } from '@/ui/NameInput';
 import { NoteField } from '@/ui/NoteField';
+import { Table, type Column, type RowGroup } from '@/ui/Table';
 import { TextField } from '@/ui/TextField';
 import type { OptionsAnswer } from '@/workers/options';
 import { today } from '@/core/units/days';
@@ -117,6 +118,14 @@ function NewChoice({ isFirst, onDone }: { isFirst: boolean; onDone(id: string | 
   );
 }
 
+/** What is compared, and what is said of each option. */
+interface Compared {
+  name: string;
+  cells: readonly ReactNode[];
+}
+
+type Commit = ReturnType<typeof useRefusal>['commit'];
+
 function ChoiceTable({ choice, options, onNew }: { choice: Choice; options: readonly Option[]; onNew(): void }) {
   const design = useDesign((state) => state.design);
   const units = useUnits();
@@ -133,6 +142,17 @@ function ChoiceTable({ choice, options, onNew }: { choice: Choice; options: read
   const groups = optionsTable(compared, units, currency);
   const ordered = compared.length > 0 ? compared : standingFirst(choice, options);
   const set = (id: string, label: string, fields: object) => commit(label, (now) => updateRecords(now, [{ id, set: fields }]));
+  const inWords = (field: keyof typeof SPEAKS): Compared => ({
+    name: SPEAKS[field],
+    cells: ordered.map(({ option }) => (
+      <NoteField
+        key={option.id}
+        label={`${SPEAKS[field]} ${option.name}`}
+        text={option[field] ?? ''}
+        onCommit={(text) => set(option.id, `${SPEAKS[field]} an option`, { [field]: text || undefined })}
+      />
+    )),
+  });
   return (
     <section aria-label={choice.name}>
       <div className={styles.head}>
@@ -172,92 +192,33 @@ function ChoiceTable({ choice, options, onNew }: { choice: Choice; options: read
       {refusal}
       {options.length > 1 && !answer && <Progress percent={Math.round(done * 100)} size="small" aria-label="Options worked out" />}
       <div className={styles.scroll}>
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <td />
-              {ordered.map(({ option, isStanding, figures, problems }) => (
-                <th key={option.id} scope="col" className={isStanding ? styles.stands : undefined}>
-                  <TextField
-                    label={`Name of ${option.name}`}
-                    text={option.name}
-                    onCommit={(name) => set(option.id, 'Name an option', { name })}
-                  />
-                  {isStanding ? (
-                    <em>stands in the design</em>
-                  ) : (
-                    <span className={styles.buttons}>
-                      <Button
-                        size="small"
-                        disabled={apart !== null || (compared.length > 0 && figures === null)}
-                        onClick={() => commit(`${choice.name}: ${option.name}`, (now) => takeOption(now, option.id))}
-                      >
-                        Let it stand
-                      </Button>
-                      <Button
-                        size="small"
-                        disabled={apart?.id === choice.id}
-                        onClick={() =>
-                          commit(`Take the option ${option.name} away`, (now) => {
-                            const edit = new Edit(now);
-                            removeOption(edit, option.id);
-                            return edit.change;
-                          })
-                        }
-                      >
-                        Take away
-                      </Button>
-                    </span>
-                  )}
-                  {problems.length > 0 && <p role="alert">{misfitWords(design, option, problems)}</p>}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          {groups.map(({ title, rows, more }) => {
-            const told = shown === 'all' ? rows : rowsThatDiffer(rows);
-            if (told.length === 0 && more === undefined) return null;
-            return (
-              <tbody key={title}>
-                <tr className={styles.group}>
-                  <th colSpan={ordered.length + 1} scope="rowgroup">
-                    {title}
-                    {more && <small> {more}</small>}
-                  </th>
-                </tr>
-                {told.map(({ name, cells }, row) => (
-                  <tr key={row}>
-                    <th scope="row">{name}</th>
-                    {cells.map((cell, at) => (
-                      <td key={ordered[at]!.option.id}>{cell}</td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            );
-          })}
-          <tbody>
-            <tr className={styles.group}>
-              <th colSpan={ordered.length + 1} scope="rowgroup">
-                In your words
-              </th>
-            </tr>
-            {(['speaksFor', 'speaksAgainst'] as const).map((field) => (
-              <tr key={field}>
-                <th scope="row">{SPEAKS[field]}</th>
-                {ordered.map(({ option }) => (
-                  <td key={option.id}>
-                    <NoteField
-                      label={`${SPEAKS[field]} ${option.name}`}
-                      text={option[field] ?? ''}
-                      onCommit={(text) => set(option.id, `${SPEAKS[field]} an option`, { [field]: text || undefined })}
-                    />
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          className={styles.table}
+          groupLook={styles.group}
+          columns={[
+            { label: 'What is compared', as: 'name', cell: ({ name }) => name },
+            ...ordered.map((one, at): Column<Compared> => ({
+              head: <OptionHead compared={one} choice={choice} apart={apart} isWorkedOut={compared.length > 0} onCommit={commit} />,
+              headLook: one.isStanding ? styles.stands : undefined,
+              cell: ({ cells }) => cells[at],
+            })),
+          ]}
+          groups={[
+            ...groups.flatMap(({ title, rows, more }): RowGroup<Compared>[] => {
+              const told = shown === 'all' ? rows : rowsThatDiffer(rows);
+              if (told.length === 0 && more === undefined) return [];
+              const head = (
+                <>
+                  {title}
+                  {more && <small> {more}</small>}
+                </>
+              );
+              return [{ key: title, head, rows: told }];
+            }),
+            { key: 'words', head: 'In your words', rows: (['speaksFor', 'speaksAgainst'] as const).map(inWords) },
+          ]}
+          keyOf={(_, at) => at}
+        />
       </div>
       <label className={styles.why}>
         Why it is so {choice.decidedOn && <small>decided {choice.decidedOn}</small>}
@@ -270,6 +231,55 @@ function ChoiceTable({ choice, options, onNew }: { choice: Choice; options: read
       </label>
       <MoreOptions choice={choice} apart={apart} />
     </section>
+  );
+}
+
+interface OptionHeadProps {
+  compared: OptionCompared;
+  choice: Choice;
+  /** The choice of which an option is worked on by itself. */
+  apart: Choice | null;
+  isWorkedOut: boolean;
+  onCommit: Commit;
+}
+
+function OptionHead({ compared: { option, isStanding, figures, problems }, choice, apart, isWorkedOut, onCommit }: OptionHeadProps) {
+  const design = useDesign((state) => state.design);
+  return (
+    <>
+      <TextField
+        label={`Name of ${option.name}`}
+        text={option.name}
+        onCommit={(name) => onCommit('Name an option', (now) => updateRecords(now, [{ id: option.id, set: { name } }]))}
+      />
+      {isStanding ? (
+        <em>stands in the design</em>
+      ) : (
+        <span className={styles.buttons}>
+          <Button
+            size="small"
+            disabled={apart !== null || (isWorkedOut && figures === null)}
+            onClick={() => onCommit(`${choice.name}: ${option.name}`, (now) => takeOption(now, option.id))}
+          >
+            Let it stand
+          </Button>
+          <Button
+            size="small"
+            disabled={apart?.id === choice.id}
+            onClick={() =>
+              onCommit(`Take the option ${option.name} away`, (now) => {
+                const edit = new Edit(now);
+                removeOption(edit, option.id);
+                return edit.change;
+              })
+            }
+          >
+            Take away
+          </Button>
+        </span>
+      )}
+      {problems.length > 0 && <p role="alert">{misfitWords(design, option, problems)}</p>}
+    </>
   );
 }
 

@@ -17,6 +17,7 @@ import { leadRefusalWords, proofWords, STANDING_WORDS } from '@/core/wording/lea
 import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
+import { Table, type Column } from '@/ui/Table';
 import { SleeveSelect } from './CablesView';
 import { Kits } from './KitsList';
 import { swatchOf } from './scheduleColumns';
@@ -149,27 +150,81 @@ function LeadCard({ device, uses, onCommit }: LeadCardProps) {
           }}
         />
       </h3>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Lead</th>
-            {columns.map((by) => (
-              <th key={by} scope="col">
-                {by} says
-              </th>
-            ))}
-            <th scope="col">Proved</th>
-            <th scope="col">Meets</th>
-            <th scope="col">Sleeve</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {uses.map((use) => (
-            <LeadRow key={use.lead.id} device={device} use={use} sources={columns} onCommit={onCommit} />
-          ))}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          {
+            head: 'Lead',
+            as: 'name',
+            cell: ({ lead }) => (
+              <>
+                <i aria-hidden className={shared.swatch} style={{ background: swatchOf(lead) }} />
+                {lookWords(lead)}
+              </>
+            ),
+          },
+          ...columns.map((by): Column<LeadUse> => ({
+            head: `${by} says`,
+            cell: ({ lead }) => (
+              <TerminalSelect
+                label={`${by} says of ${leadName(device, lead)}`}
+                empty="nothing said"
+                device={device}
+                value={lead.says.find((claim) => claim.by === by)?.terminal}
+                onChange={(said) => onCommit(`What ${leadName(device, lead)} is`, (now) => claimed(now, lead, by, said))}
+              />
+            ),
+          })),
+          {
+            head: 'Proved',
+            cell: ({ lead }) => (
+              <TerminalSelect
+                label={`Proved of ${leadName(device, lead)}`}
+                empty="not yet"
+                device={device}
+                value={lead.proved}
+                onChange={(proved) =>
+                  onCommit(`Proved: ${leadName(device, lead)}`, (now) => updateRecords(now, [setting(lead, { proved })]))
+                }
+              />
+            ),
+          },
+          { head: 'Meets', look: styles.meets, cell: (use) => <Meets use={use} name={leadName(device, use.lead)} onCommit={onCommit} /> },
+          {
+            head: 'Sleeve',
+            cell: ({ lead, misleads }) => (
+              <SleeveSelect
+                label={`Sleeve over ${leadName(device, lead)}`}
+                needed={misleads !== null}
+                value={lead.sleeve}
+                onChange={(sleeve) =>
+                  onCommit(`Sleeve over ${leadName(device, lead)}`, (now) => updateRecords(now, [setting(lead, { sleeve })]))
+                }
+              />
+            ),
+          },
+          {
+            label: 'Remove',
+            cell: ({ lead }) => (
+              <Button
+                size="small"
+                aria-label={`Remove ${leadName(device, lead)}`}
+                icon={<Trash2 size={14} />}
+                onClick={() =>
+                  onCommit(`Remove ${leadName(device, lead)}`, (now) => {
+                    const edit = new Edit(now);
+                    edit.remove(lead.id);
+                    return edit.change;
+                  })
+                }
+              />
+            ),
+          },
+        ]}
+        rows={uses}
+        keyOf={({ lead }) => lead.id}
+        beneath={(use) => howToProve(device, use)}
+        beneathLook={styles.how}
+      />
     </section>
   );
 }
@@ -180,94 +235,40 @@ const MOST_SOURCES = 4;
 /** What a lead may be, as the answers of a list. */
 const NOTHING = '-';
 
-interface LeadRowProps {
-  device: Device;
+const leadName = (device: Device, lead: Lead) => `the ${lookWords(lead)} lead of ${device.name}`;
+
+/** What to do so that it is known; nothing where it is, or where nobody says what it might be. */
+function howToProve(device: Device, { lead, standing, terminal }: LeadUse): string | null {
+  const asked = terminal ?? lead.says.find((claim) => claim.terminal !== null)?.terminal ?? null;
+  const proof = standing === 'proved' || asked === null ? null : proofOf(device, asked);
+  return proof && `To prove it: ${proofWords(device, proof)}`;
+}
+
+interface MeetsProps {
   use: LeadUse;
-  sources: readonly string[];
+  name: string;
   onCommit: Commit;
 }
 
-function LeadRow({ device, use: { lead, standing, terminal, meets, misleads }, sources, onCommit }: LeadRowProps) {
+/** The wires a lead meets; where there are none whether its end is capped. */
+function Meets({ use: { lead, standing, meets }, name, onCommit }: MeetsProps) {
   const design = useDesign((state) => state.design);
-  const name = `the ${lookWords(lead)} lead of ${device.name}`;
-  const terminals = kindOf(device).terminals(device);
-  const asked = terminal ?? lead.says.find((claim) => claim.terminal !== null)?.terminal ?? null;
-  const proof = standing === 'proved' || asked === null ? null : proofOf(device, asked);
   return (
     <>
-      <tr>
-        <th scope="row">
-          <i aria-hidden className={shared.swatch} style={{ background: swatchOf(lead) }} />
-          {lookWords(lead)}
-        </th>
-        {sources.map((by) => (
-          <td key={by}>
-            <TerminalSelect
-              label={`${by} says of ${name}`}
-              empty="nothing said"
-              device={device}
-              terminals={terminals}
-              value={lead.says.find((claim) => claim.by === by)?.terminal}
-              onChange={(said) => onCommit(`What ${name} is`, (now) => claimed(now, lead, by, said))}
-            />
-          </td>
-        ))}
-        <td>
-          <TerminalSelect
-            label={`Proved of ${name}`}
-            empty="not yet"
-            device={device}
-            terminals={terminals}
-            value={lead.proved}
-            onChange={(proved) => onCommit(`Proved: ${name}`, (now) => updateRecords(now, [setting(lead, { proved })]))}
-          />
-        </td>
-        <td className={styles.meets}>
-          {meets.length === 0 && STANDING_WORDS[standing]}
-          {(meets.length === 0 || lead.capped) && (
-            <Checkbox
-              className={styles.capped!}
-              checked={lead.capped === true}
-              aria-label={`Cap on ${name}`}
-              onChange={({ target }) =>
-                onCommit(`Cap on ${name}`, (now) => updateRecords(now, [setting(lead, { capped: target.checked || undefined })]))
-              }
-            >
-              capped
-            </Checkbox>
-          )}
-          {meets.length > 0 && meets.map(({ number, wire }) => `${number} ${nameOf(design, wire.id)}`).join(', ')}
-        </td>
-        <td>
-          <SleeveSelect
-            label={`Sleeve over ${name}`}
-            needed={misleads !== null}
-            value={lead.sleeve}
-            onChange={(sleeve) => onCommit(`Sleeve over ${name}`, (now) => updateRecords(now, [setting(lead, { sleeve })]))}
-          />
-        </td>
-        <td>
-          <Button
-            size="small"
-            aria-label={`Remove ${name}`}
-            icon={<Trash2 size={14} />}
-            onClick={() =>
-              onCommit(`Remove ${name}`, (now) => {
-                const edit = new Edit(now);
-                edit.remove(lead.id);
-                return edit.change;
-              })
-            }
-          />
-        </td>
-      </tr>
-      {proof && (
-        <tr className={styles.howRow}>
-          <td colSpan={sources.length + 5} className={styles.how}>
-            To prove it: {proofWords(device, proof)}
-          </td>
-        </tr>
+      {meets.length === 0 && STANDING_WORDS[standing]}
+      {(meets.length === 0 || lead.capped) && (
+        <Checkbox
+          className={styles.capped!}
+          checked={lead.capped === true}
+          aria-label={`Cap on ${name}`}
+          onChange={({ target }) =>
+            onCommit(`Cap on ${name}`, (now) => updateRecords(now, [setting(lead, { capped: target.checked || undefined })]))
+          }
+        >
+          capped
+        </Checkbox>
       )}
+      {meets.map(({ number, wire }) => `${number} ${nameOf(design, wire.id)}`).join(', ')}
     </>
   );
 }
@@ -283,12 +284,12 @@ interface TerminalSelectProps {
   label: string;
   empty: string;
   device: Device;
-  terminals: readonly string[];
   value: string | null | undefined;
   onChange(terminal: string | null | undefined): void;
 }
 
-function TerminalSelect({ label, empty, device, terminals, value, onChange }: TerminalSelectProps) {
+function TerminalSelect({ label, empty, device, value, onChange }: TerminalSelectProps) {
+  const terminals = kindOf(device).terminals(device);
   return (
     <Select<string>
       size="small"

@@ -14,6 +14,7 @@ import { formatConductor } from '@/core/units/quantity';
 import { endWords, halvesWords, pinWords, TAP_LEG_WORDS, TURN_WORDS } from '@/core/wording/harnessWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { ScrewsView } from './ScrewsView';
+import { Table } from '@/ui/Table';
 import { swatchOf } from './scheduleColumns';
 import shared from './Harness.module.css';
 import styles from './Pins.module.css';
@@ -85,16 +86,21 @@ function Card({ card: { device, pins, turns, live } }: { card: PinCard }) {
       </h3>
       <div className={styles.body}>
         {device.kind === 'relay' && <RelayFace pins={device.pins} />}
-        <table>
-          <tbody>
-            {pins.map(({ terminal, lands, tap }) => (
-              <tr key={terminal}>
-                <th scope="row">
+        <Table
+          columns={[
+            {
+              as: 'name',
+              cell: ({ terminal, tap }) => (
+                <>
                   {pinWords(device, terminal)}
                   {tap && <small>{TAP_LEG_WORDS[tap]}</small>}
                   {leads.get(terminal) && <small>{leads.get(terminal)}</small>}
-                </th>
-                <td>
+                </>
+              ),
+            },
+            {
+              cell: ({ lands }) => (
+                <>
                   {lands.length === 0 && <em>free</em>}
                   {lands.map(({ line, far }) => (
                     <div key={line.wire.id} className={styles.land}>
@@ -107,11 +113,13 @@ function Card({ card: { device, pins, turns, live } }: { card: PinCard }) {
                       </span>
                     </div>
                   ))}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                </>
+              ),
+            },
+          ]}
+          rows={pins}
+          keyOf={({ terminal }) => terminal}
+        />
       </div>
       {turns && <p className={styles.turns}>{TURN_WORDS[turns]}</p>}
       {live && halvesWords(live) && <p className={styles.turns}>{halvesWords(live)}</p>}

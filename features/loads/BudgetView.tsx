@@ -6,6 +6,7 @@ import { BUDGET_BY, budgetRows, loadSavings, type BudgetBy, type BudgetRow } fro
 import type { Analysis } from '@/core/analysis/types';
 import { formatAmpHours, formatNumber, formatWattHours } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
+import { Table, type Column } from '@/ui/Table';
 import { ComparedLines } from './ComparedLines';
 import { WhatIf } from './WhatIf';
 import styles from './BudgetView.module.css';
@@ -34,15 +35,92 @@ export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
   }
   const shown = lines.filter(({ name }) => name.toLowerCase().includes(wanted.trim().toLowerCase())).sort((a, b) => compare(a, b, sort));
   const most = Math.max(...lines.map(({ wattHours }) => wattHours));
-  const sum = shown.reduce((total, { wattHours }) => total + wattHours, 0);
-  const heading = (key: SortBy, title: string, hint?: string) => (
-    <th scope="col" title={hint} aria-sort={sort.by === key ? (sort.up ? 'ascending' : 'descending') : 'none'}>
+  const total = (of: (line: Line) => number) => shown.reduce((before, line) => before + of(line), 0);
+  const sum = total(({ wattHours }) => wattHours);
+  const sortedBy = (key: SortBy, title: string): Pick<Column<Line>, 'head' | 'sorted'> => ({
+    head: (
       <button type="button" onClick={() => setSort({ by: key, up: sort.by === key ? !sort.up : key === 'name' })}>
         {title}
         {sort.by === key && <span aria-hidden>{sort.up ? ' ▴' : ' ▾'}</span>}
       </button>
-    </th>
-  );
+    ),
+    sorted: sort.by === key ? (sort.up ? 'ascending' : 'descending') : 'none',
+  });
+  const columns: Column<Line>[] = [
+    {
+      ...sortedBy('name', by === 'load' ? 'Load' : by === 'zone' ? 'Zone' : 'Circuit'),
+      as: 'name',
+      cell: (line) => (
+        <span className={styles.named}>
+          <Checkbox
+            aria-label={`Compare ${line.name}`}
+            checked={picked.includes(line.id)}
+            onChange={(event) => pick(line.id, event.target.checked)}
+          />
+          {by === 'load' && line.id && analysis.loads.has(line.id) ? (
+            <button type="button" className={styles.name} onClick={() => onOpen(line.id!)}>
+              {line.name}
+            </button>
+          ) : (
+            line.name
+          )}
+        </span>
+      ),
+      foot: shown.length === lines.length ? 'Together' : `${shown.length} of ${lines.length}`,
+    },
+    {
+      head: 'of the day',
+      look: styles.barCell,
+      cell: ({ wattHours, sharePercent }) => (
+        <>
+          <span className={styles.share} style={{ width: `${(wattHours / most) * 100}%` }} />
+          <span className="reading">{formatNumber(sharePercent, sharePercent < 9.95 ? 1 : 0)} %</span>
+        </>
+      ),
+    },
+    {
+      ...sortedBy('wattHours', 'Wh a day'),
+      as: 'figure',
+      cell: ({ wattHours }) => formatNumber(wattHours, wattHours < 9.95 ? 1 : 0),
+      foot: formatNumber(sum, 0),
+    },
+    {
+      head: 'Ah',
+      as: 'figure',
+      cell: ({ ampHours }) => formatNumber(ampHours, ampHours < 9.95 ? 2 : 1),
+      foot: formatNumber(
+        total(({ ampHours }) => ampHours),
+        1,
+      ),
+    },
+    {
+      ...sortedBy('standbyWh', 'standing by'),
+      as: 'figure',
+      cell: ({ standbyWh }) => orNothing(standbyWh),
+      foot: orNothing(total(({ standbyWh }) => standbyWh)),
+    },
+  ];
+  if (by === 'load')
+    columns.push(
+      {
+        ...sortedBy('measuredWh', 'measuring saves'),
+        title: 'What its box would have had it use, less what the meter says',
+        as: 'figure',
+        cell: ({ measuredWh }) => (measuredWh === null ? '' : signed(measuredWh)),
+      },
+      {
+        ...sortedBy('dimmedWh', 'dimming saves'),
+        title: 'Saved by the level it is dimmed to',
+        as: 'figure',
+        cell: ({ dimmedWh }) => orNothing(dimmedWh),
+      },
+      {
+        ...sortedBy('leftOnWh', 'left on costs'),
+        title: 'What it would cost more, left on by mistake for a day',
+        as: 'figure',
+        cell: ({ leftOnWh }) => orNothing(leftOnWh),
+      },
+    );
   return (
     <div className={styles.body}>
       <section className={styles.card} aria-label="Budget">
@@ -70,77 +148,7 @@ export function BudgetView({ onOpen }: { onOpen(loadId: string): void }) {
             {formatWattHours(scenario.standbyWh)} of it standing by
           </span>
         </div>
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              {heading('name', by === 'load' ? 'Load' : by === 'zone' ? 'Zone' : 'Circuit')}
-              <th scope="col" className={styles.barHead}>
-                of the day
-              </th>
-              {heading('wattHours', 'Wh a day')}
-              <th scope="col">Ah</th>
-              {heading('standbyWh', 'standing by')}
-              {by === 'load' && (
-                <>
-                  {heading('measuredWh', 'measuring saves', 'What its box would have had it use, less what the meter says')}
-                  {heading('dimmedWh', 'dimming saves', 'Saved by the level it is dimmed to')}
-                  {heading('leftOnWh', 'left on costs', 'What it would cost more, left on by mistake for a day')}
-                </>
-              )}
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((line) => (
-              <tr key={line.id ?? 'none'}>
-                <td>
-                  <span className={styles.named}>
-                    <Checkbox
-                      aria-label={`Compare ${line.name}`}
-                      checked={picked.includes(line.id)}
-                      onChange={(event) => pick(line.id, event.target.checked)}
-                    />
-                    {by === 'load' && line.id && analysis.loads.has(line.id) ? (
-                      <button type="button" className={styles.name} onClick={() => onOpen(line.id!)}>
-                        {line.name}
-                      </button>
-                    ) : (
-                      line.name
-                    )}
-                  </span>
-                </td>
-                <td className={styles.barCell}>
-                  <span className={styles.share} style={{ width: `${(line.wattHours / most) * 100}%` }} />
-                  <span className="reading">{formatNumber(line.sharePercent, line.sharePercent < 9.95 ? 1 : 0)} %</span>
-                </td>
-                <td className="reading">{formatNumber(line.wattHours, line.wattHours < 9.95 ? 1 : 0)}</td>
-                <td className="reading">{formatNumber(line.ampHours, line.ampHours < 9.95 ? 2 : 1)}</td>
-                <td className="reading">{orNothing(line.standbyWh)}</td>
-                {by === 'load' && (
-                  <>
-                    <td className="reading">{line.measuredWh === null ? '' : signed(line.measuredWh)}</td>
-                    <td className="reading">{orNothing(line.dimmedWh)}</td>
-                    <td className="reading">{orNothing(line.leftOnWh)}</td>
-                  </>
-                )}
-              </tr>
-            ))}
-          </tbody>
-          <tfoot>
-            <tr>
-              <th scope="row">{shown.length === lines.length ? 'Together' : `${shown.length} of ${lines.length}`}</th>
-              <td />
-              <td className="reading">{formatNumber(sum, 0)}</td>
-              <td className="reading">
-                {formatNumber(
-                  shown.reduce((total, { ampHours }) => total + ampHours, 0),
-                  1,
-                )}
-              </td>
-              <td className="reading">{orNothing(shown.reduce((total, { standbyWh }) => total + standbyWh, 0))}</td>
-              {by === 'load' && <td colSpan={3} />}
-            </tr>
-          </tfoot>
-        </table>
+        <Table className={styles.table} columns={columns} rows={shown} keyOf={({ id }) => id ?? 'none'} />
         <ComparedLines lines={lines.filter(({ id }) => picked.includes(id))} dailyAh={scenario.dailyAh} runtimeH={scenario.runtimeH} />
       </section>
       <WhatIf />

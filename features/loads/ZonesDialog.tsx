@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Modal } from 'antd';
+import { Button, Checkbox } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { setting, updateRecords } from '@/core/design/change';
@@ -8,6 +8,7 @@ import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
 import type { Zone } from '@/core/design/schema';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { Dialog } from '@/ui/Dialog';
 import { TemperatureField } from '@/ui/TemperatureField';
 import { NameInput, nameProblem } from '@/ui/NameInput';
 import { NameField } from '@/ui/NameField';
@@ -45,7 +46,7 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
     });
 
   return (
-    <Modal open title="Zones of the vehicle" footer={<Button onClick={onClose}>Close</Button>} onCancel={onClose} width={620}>
+    <Dialog open title="Zones of the vehicle" footer={<Button onClick={onClose}>Close</Button>} onCancel={onClose} width={620}>
       <p className={styles.why}>
         Heat takes away from what a wire carries: above 30 °C each wire that ends in the zone is rated down, in an engine space by the
         standard’s own factor.
@@ -113,7 +114,7 @@ export function ZonesDialog({ onClose }: { onClose(): void }) {
           {doubleWords(name.trim())}
         </p>
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -6,6 +6,7 @@ import { actWords, namedWords, SHINE_WORDS, UNSAFE_WORDS, type Labelled } from '
 import { namesFor } from '@/core/practise/hunt';
 import type { Score } from '@/core/practise/score';
 import { formatNumber } from '@/core/units/quantity';
+import { Table } from '@/ui/Table';
 import styles from './Practise.module.css';
 
 interface HuntResultProps {
@@ -75,27 +76,24 @@ function readOf(told: Entry['told'][number] | undefined): string | null {
   return `${formatNumber(told.value, 2)} ${told.kind === 'amps' ? 'A' : 'V'}`;
 }
 
-function Steps({ title, steps }: { title: string; steps: readonly { words: string; read: string | null; sound: string | null }[] }) {
+interface Told {
+  words: string;
+  read: string | null;
+  sound: string | null;
+}
+
+function Steps({ title, steps }: { title: string; steps: readonly Told[] }) {
   const hasSound = steps.some(({ sound }) => sound !== null);
   return (
-    <table>
-      <caption>{title}</caption>
-      <thead>
-        <tr>
-          <th scope="col">Act</th>
-          <th scope="col">Read</th>
-          {hasSound && <th scope="col">With nothing wrong</th>}
-        </tr>
-      </thead>
-      <tbody>
-        {steps.map(({ words, read, sound }, at) => (
-          <tr key={at}>
-            <td>{words}</td>
-            <td className="reading">{read}</td>
-            {hasSound && <td className="reading">{sound}</td>}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Table
+      caption={title}
+      columns={[
+        { head: 'Act', cell: ({ words }) => words },
+        { head: 'Read', as: 'figure', cell: ({ read }) => read },
+        ...(hasSound ? [{ head: 'With nothing wrong', as: 'figure' as const, cell: ({ sound }: Told) => sound }] : []),
+      ]}
+      rows={steps}
+      keyOf={(_, at) => at}
+    />
   );
 }

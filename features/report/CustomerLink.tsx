@@ -1,8 +1,9 @@
 'use client';
 
-import { Alert, Button, Input, Modal } from 'antd';
+import { Alert, Button, Input } from 'antd';
 import { useState } from 'react';
 import { Refused, request } from '@/features/home/requests';
+import { Dialog } from '@/ui/Dialog';
 import styles from './Report.module.css';
 
 /** Hands out an address by which a customer reads this report and nothing else, and takes it back. */
@@ -45,7 +46,7 @@ export function CustomerLink({ designId }: { designId: string }) {
   return (
     <>
       <Button onClick={show}>Link for the customer</Button>
-      <Modal open={open} title="Link for the customer" onCancel={() => setOpen(false)} footer={null} width={560}>
+      <Dialog open={open} title="Link for the customer" onCancel={() => setOpen(false)} footer={null} width={560}>
         <p>
           Whoever has the link can read this report, as the design stands at the time, and save it as PDF. They see no other design and can
           change nothing. No password is asked of them.
@@ -66,7 +67,7 @@ export function CustomerLink({ designId }: { designId: string }) {
             </Button>
           </div>
         )}
-      </Modal>
+      </Dialog>
     </>
   );
 }

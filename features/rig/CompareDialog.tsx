@@ -1,12 +1,13 @@
 'use client';
 
-import { Button, Modal, Progress } from 'antd';
+import { Button, Progress } from 'antd';
 import { useEffect, useState } from 'react';
 import { recordOf } from '@/core/design/design';
 import { putDevices } from '@/core/rig/edits';
 import type { PlaceTrial, PlacingNews } from '@/core/advice/placing';
 import { formatLength, formatNumber, formatPercent, formatTemperature } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { Dialog } from '@/ui/Dialog';
 import { Table } from '@/ui/Table';
 
 const AGAINST: Record<PlaceTrial['against'][number], string> = {
@@ -30,7 +31,7 @@ export function CompareDialog({ deviceId, onClose }: { deviceId: string; onClose
     onClose();
   };
   return (
-    <Modal
+    <Dialog
       open
       title={`Where best for ${device?.name ?? ''}?`}
       width={980}
@@ -76,7 +77,7 @@ export function CompareDialog({ deviceId, onClose }: { deviceId: string; onClose
           isCurrent={(trial) => trial.placeId === placeId}
         />
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

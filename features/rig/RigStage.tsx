@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Modal } from 'antd';
+import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { KeepClear } from '@/core/design/schema';
@@ -10,6 +10,7 @@ import { bodyOutline } from '@/core/rig/bodies';
 import { isInside, type Point } from '@/core/rig/geometry';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
+import { Dialog } from '@/ui/Dialog';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { HeldContext, type Held } from './held';
 import { PlanView } from './PlanView';
@@ -172,7 +173,7 @@ export function RigStage() {
         onImport={takeIn}
       />
       {outside && (
-        <Modal
+        <Dialog
           open
           title="That is outside the vehicle"
           okText="Put a place there"
@@ -181,7 +182,7 @@ export function RigStage() {
           width={400}
         >
           Racks, awnings and drawbars stick out; a slip of the hand does too. Put the place there all the same?
-        </Modal>
+        </Dialog>
       )}
       {dialog === 'trace' && <TraceDialog onClose={() => setDialog(null)} />}
       {dialog === 'import' && <ImportRig onClose={() => setDialog(null)} />}

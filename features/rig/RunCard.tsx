@@ -2,12 +2,14 @@
 
 import { Button, Select } from 'antd';
 import { Split } from 'lucide-react';
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import type { Analysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
+import type { LaidWire } from '@/core/rig/layout';
 import { avoidRoute, setVia } from '@/core/rig/edits';
 import { formatConductor, formatLength, formatTemperature } from '@/core/units/quantity';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { Table } from '@/ui/Table';
 import type { Selection } from './selection';
 import { useRefusal } from '@/features/design/useRefusal';
 import styles from './Cards.module.css';
@@ -18,6 +20,16 @@ interface RunCardProps {
   onSelect(selection: Selection): void;
 }
 
+/** What a wire's length is made of: a stretch, the slack, all of it. */
+interface Part {
+  id: string;
+  name: ReactNode;
+  length: ReactNode;
+  isMeasured?: boolean;
+  /** How to go round it. */
+  way?: ReactNode;
+}
+
 /** One circuit through the vehicle: each of its wires with the parts its length is made of. */
 export function RunCard({ circuitId, onCircuit, onSelect }: RunCardProps) {
   const units = useUnits();
@@ -25,6 +37,38 @@ export function RunCard({ circuitId, onCircuit, onSelect }: RunCardProps) {
   const wires = useMemo(() => wiresOf(analysis, circuitId), [analysis, circuitId]);
   const { layout } = analysis.index;
   const { refusal, commit } = useRefusal();
+  const partsOf = (wire: LaidWire): Part[] => {
+    const run = layout.runs.get(wire.id);
+    const stretches = (run?.routeIds ?? []).map((id): Part => {
+      const { route, length } = layout.routes.get(id)!;
+      return {
+        id,
+        name: (
+          <button type="button" className={styles.plain} onClick={() => onSelect({ kind: 'route', id })}>
+            {route.name}
+          </button>
+        ),
+        length: formatLength(length.mm, units),
+        isMeasured: length.measured,
+        way: (
+          <Button
+            size="small"
+            type="text"
+            aria-label={`Keep ${nameOf(analysis.design, wire.id)} off ${route.name}`}
+            title="Take another way than this stretch"
+            icon={<Split size={14} />}
+            onClick={() => commit('Send a wire another way', (design) => avoidRoute(design, wire.id, id))}
+          />
+        ),
+      };
+    });
+    const whole = wire.lengthMeasured ? 'measured itself' : run?.routeIds ? 'together' : 'typed, its ends are not placed or joined';
+    return [
+      ...stretches,
+      ...(run?.routeIds ? [{ id: 'slack', name: 'slack at both ends', length: formatLength(run.slackMm, units) }] : []),
+      { id: 'whole', name: <b>{whole}</b>, length: <b>{formatLength(wire.lengthMm, units)}</b>, isMeasured: wire.lengthMeasured },
+    ];
+  };
   return (
     <section className={styles.card} aria-label="One circuit through the vehicle">
       <Select
@@ -44,49 +88,15 @@ export function RunCard({ circuitId, onCircuit, onSelect }: RunCardProps) {
         return (
           <div key={wire.id}>
             <h4>{nameOf(analysis.design, wire.id)}</h4>
-            <table className={styles.table}>
-              <tbody>
-                {(run?.routeIds ?? []).map((id) => {
-                  const { route, length } = layout.routes.get(id)!;
-                  return (
-                    <tr key={id}>
-                      <td>
-                        <button type="button" className={styles.plain} onClick={() => onSelect({ kind: 'route', id })}>
-                          {route.name}
-                        </button>
-                      </td>
-                      <td className={`reading ${length.measured ? 'measured' : ''}`}>{formatLength(length.mm, units)}</td>
-                      <td>
-                        <Button
-                          size="small"
-                          type="text"
-                          aria-label={`Keep ${nameOf(analysis.design, wire.id)} off ${route.name}`}
-                          title="Take another way than this stretch"
-                          icon={<Split size={14} />}
-                          onClick={() => commit('Send a wire another way', (design) => avoidRoute(design, wire.id, id))}
-                        />
-                      </td>
-                    </tr>
-                  );
-                })}
-                {run?.routeIds && (
-                  <tr>
-                    <td>slack at both ends</td>
-                    <td className="reading">{formatLength(run.slackMm, units)}</td>
-                  </tr>
-                )}
-                <tr>
-                  <td>
-                    <b>
-                      {wire.lengthMeasured ? 'measured itself' : run?.routeIds ? 'together' : 'typed, its ends are not placed or joined'}
-                    </b>
-                  </td>
-                  <td className={`reading ${wire.lengthMeasured ? 'measured' : ''}`}>
-                    <b>{formatLength(wire.lengthMm, units)}</b>
-                  </td>
-                </tr>
-              </tbody>
-            </table>
+            <Table
+              columns={[
+                { cell: ({ name }) => name },
+                { as: 'figure', look: ({ isMeasured }) => (isMeasured ? 'measured' : undefined), cell: ({ length }) => length },
+                { cell: ({ way }) => way },
+              ]}
+              rows={partsOf(wire)}
+              keyOf={({ id }) => id}
+            />
             <p className={styles.soft}>
               {formatConductor(wire.conductor)}, up to {formatTemperature(ambientC, units)}
               {run?.byHand && (

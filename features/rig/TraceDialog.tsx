@@ -1,10 +1,11 @@
 'use client';
 
-import { Alert, Button, Modal, Segmented } from 'antd';
+import { Alert, Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { setRig } from '@/core/rig/edits';
 import { refusePicture, traceOutline, type Pixel } from '@/core/rig/traceOutline';
 import { useDesignStore, useUnits } from '@/features/design/DesignProvider';
+import { Dialog } from '@/ui/Dialog';
 import { FileButton } from '@/ui/FileButton';
 import { MmField } from '@/ui/MmField';
 import { LIMITS } from '@/core/catalog/vocabulary';
@@ -63,7 +64,7 @@ export function TraceDialog({ onClose }: { onClose(): void }) {
     else onClose();
   };
   return (
-    <Modal
+    <Dialog
       open
       title="Trace the outline over a picture"
       width={900}
@@ -131,7 +132,7 @@ export function TraceDialog({ onClose }: { onClose(): void }) {
           ))}
         </svg>
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -13,6 +13,7 @@ import { VEHICLE_WORDS } from '@/features/home/words';
 import { Field, Fields } from '@/ui/Fields';
 import { MmField } from '@/ui/MmField';
 import { QuantityField } from '@/ui/QuantityField';
+import { Table } from '@/ui/Table';
 import type { Selection } from './selection';
 import { useRefusal } from '@/features/design/useRefusal';
 import styles from './Cards.module.css';
@@ -107,14 +108,16 @@ export function VehicleCard({ onSelect }: { onSelect(selection: Selection): void
       )}
 
       <h4>So far</h4>
-      <table className={styles.table}>
-        <tbody>
-          <Row label="Stretches measured" value={`${counts.measured} of ${counts.routes}`} />
-          <Row label="Wires that found their way" value={`${counts.routed} of ${counts.wires}`} />
-          <Row label="Conductor in them" value={formatLength(counts.cableMm, units)} />
-          <Row label="Devices placed" value={`${counts.placed} of ${counts.placed + counts.unplaced.length}`} />
-        </tbody>
-      </table>
+      <Table
+        columns={[{ cell: ([name]) => name }, { as: 'figure', cell: ([, value]) => value }]}
+        rows={[
+          ['Stretches measured', `${counts.measured} of ${counts.routes}`],
+          ['Wires that found their way', `${counts.routed} of ${counts.wires}`],
+          ['Conductor in them', formatLength(counts.cableMm, units)],
+          ['Devices placed', `${counts.placed} of ${counts.placed + counts.unplaced.length}`],
+        ]}
+        keyOf={([name]) => name!}
+      />
       {counts.unplaced.length > 0 && (
         <>
           <h4>Not placed yet</h4>
@@ -150,14 +153,5 @@ export function VehicleCard({ onSelect }: { onSelect(selection: Selection): void
         {index.keepClear.length === 0 && <li className={styles.soft}>no doors, hoods or lines of sight noted</li>}
       </ul>
     </section>
-  );
-}
-
-function Row({ label, value }: { label: string; value: string }) {
-  return (
-    <tr>
-      <td>{label}</td>
-      <td className="reading">{value}</td>
-    </tr>
   );
 }

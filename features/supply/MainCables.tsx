@@ -1,16 +1,17 @@
 'use client';
 
 import { Select } from 'antd';
-import { memo, useMemo } from 'react';
+import { useMemo } from 'react';
 import { AMPACITY_TABLES } from '@/core/catalog/ampacity';
 import { CONDUCTOR_SIZES } from '@/core/catalog/conductorSizes';
 import { FAMILY_NAMES, RATINGS_A } from '@/core/catalog/fuses';
 import type { WireAnalysis } from '@/core/analysis/types';
 import { setting, updateRecords, type FieldsOf } from '@/core/design/change';
+import type { Design } from '@/core/design/design';
 import type { Protection } from '@/core/design/schema';
 import { LIMITS, PROTECTION_FAMILIES } from '@/core/catalog/vocabulary';
 import { nameOf } from '@/core/design/names';
-import { isRouted } from '@/core/rig/layout';
+import { isRouted, type LaidWire } from '@/core/rig/layout';
 import { feedShareOf } from '@/core/sizing/dropTargets';
 import { stepRating } from '@/core/switching/schemes';
 import { guardedBy } from '@/core/formats/guardedBy';
@@ -21,6 +22,7 @@ import { ConductorSelect } from '@/ui/ConductorSelect';
 import { LengthField } from '@/ui/LengthField';
 import { MainParts } from './MainParts';
 import { Stepper } from '@/ui/Stepper';
+import { Table, type Column } from '@/ui/Table';
 import { Term } from '@/ui/Prose';
 import styles from './Supply.module.css';
 
@@ -50,28 +52,7 @@ export function MainCables() {
         ))}
       </div>
       <MainParts />
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">Cable</th>
-            <th scope="col">Length</th>
-            <th scope="col">Conductor</th>
-            <th scope="col">At once</th>
-            <th scope="col">
-              <Term of="Ampacity" text="Carries" />
-            </th>
-            <th scope="col">Guarded by</th>
-            <th scope="col">
-              <Term of="Voltage drop" text="Drop" />
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {shared.map((entry) => (
-            <CableRow key={entry.wire.id} entry={entry} />
-          ))}
-        </tbody>
-      </table>
+      <Table className={styles.table} columns={CABLE_COLUMNS} rows={shared} keyOf={({ wire }) => wire.id} marksOf={idOf} />
       <FeedShares />
     </section>
   );
@@ -123,51 +104,69 @@ function MainFuse({ fuse }: { fuse: Protection }) {
   );
 }
 
-const CableRow = memo(function CableRow({ entry }: { entry: WireAnalysis }) {
+const idOf = ({ wire }: WireAnalysis) => ({ id: wire.id });
+
+function Ends({ of: { wire, side } }: { of: WireAnalysis }) {
+  const [from, to] = [wire.from, wire.to].map(({ deviceId }) => deviceId);
+  const words = useDesign(({ design }) => `${nameOf(design, from!)} → ${nameOf(design, to!)}`);
+  return <span className={side === 'supply' ? styles.supply : styles.return}>{words}</span>;
+}
+
+const made = (wire: LaidWire, fields: FieldsOf<LaidWire>) => (now: Design) => updateRecords(now, [setting(wire, fields)]);
+
+function Length({ of: { wire } }: { of: WireAnalysis }) {
   const store = useDesignStore();
   const units = useUnits();
-  const design = store.getState().design;
-  const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
-  const { wire, side, amps, ampacity, protectionA, dropV } = entry;
-  const make = (fields: FieldsOf<typeof wire>) => (now: Parameters<typeof updateRecords>[0]) => updateRecords(now, [setting(wire, fields)]);
+  const name = useDesign(({ design }) => nameOf(design, wire.id));
   const routed = useDesign(({ analysis }) => isRouted(analysis.index, wire.id));
-  const tabulated: readonly string[] = AMPACITY_TABLES[standard].rows.map(([size]) => size);
-  const sizes = CONDUCTOR_SIZES.filter((size) => tabulated.includes(size) || size === wire.conductor);
-  const over = amps > ampacity.amps || (protectionA ?? 0) > ampacity.amps;
   return (
-    <tr id={wire.id}>
-      <th scope="row">
-        <span className={side === 'supply' ? styles.supply : styles.return}>
-          {nameOf(design, wire.from.deviceId)} → {nameOf(design, wire.to.deviceId)}
-        </span>
-      </th>
-      <td>
-        <LengthField
-          label={`Length ${nameOf(design, wire.id)}`}
-          lengthMm={wire.lengthMm}
-          measured={wire.lengthMeasured}
-          routed={routed}
-          mostMm={LIMITS.lengthMm}
-          units={units}
-          onPreview={(lengthMm) => store.preview(make({ lengthMm, lengthMeasured: routed || wire.lengthMeasured }))}
-          onCommit={(lengthMm) => store.commit('Set a cable length', make({ lengthMm, lengthMeasured: routed || wire.lengthMeasured }))}
-          onMeasured={(lengthMeasured) => store.commit('Mark a cable length', make({ lengthMm: wire.lengthMm, lengthMeasured }))}
-          onCancel={store.cancel}
-        />
-      </td>
-      <td>
-        <ConductorSelect
-          label={`Conductor ${nameOf(design, wire.id)}`}
-          value={wire.conductor}
-          sizes={sizes}
-          width={98}
-          onChange={(conductor) => store.commit('Change a cable', make({ conductor }))}
-        />
-      </td>
-      <td className="reading">{formatAmps(amps)}</td>
-      <td className={`reading ${over ? styles.over : ''}`}>{formatAmps(ampacity.amps)}</td>
-      <td className={styles.guarded}>{protectionA === null && side === 'supply' ? 'nothing yet' : guardedBy(entry, design)}</td>
-      <td className="reading">{formatVolts(dropV)}</td>
-    </tr>
+    <LengthField
+      label={`Length ${name}`}
+      lengthMm={wire.lengthMm}
+      measured={wire.lengthMeasured}
+      routed={routed}
+      mostMm={LIMITS.lengthMm}
+      units={units}
+      onPreview={(lengthMm) => store.preview(made(wire, { lengthMm, lengthMeasured: routed || wire.lengthMeasured }))}
+      onCommit={(lengthMm) => store.commit('Set a cable length', made(wire, { lengthMm, lengthMeasured: routed || wire.lengthMeasured }))}
+      onMeasured={(lengthMeasured) => store.commit('Mark a cable length', made(wire, { lengthMm: wire.lengthMm, lengthMeasured }))}
+      onCancel={store.cancel}
+    />
   );
-});
+}
+
+function Size({ of: { wire } }: { of: WireAnalysis }) {
+  const store = useDesignStore();
+  const standard = useDesign(({ analysis }) => analysis.index.settings.conductorStandard);
+  const name = useDesign(({ design }) => nameOf(design, wire.id));
+  const tabulated: readonly string[] = AMPACITY_TABLES[standard].rows.map(([size]) => size);
+  return (
+    <ConductorSelect
+      label={`Conductor ${name}`}
+      value={wire.conductor}
+      sizes={CONDUCTOR_SIZES.filter((size) => tabulated.includes(size) || size === wire.conductor)}
+      width={98}
+      onChange={(conductor) => store.commit('Change a cable', made(wire, { conductor }))}
+    />
+  );
+}
+
+function Guard({ of: entry }: { of: WireAnalysis }) {
+  return useDesign(({ design }) => (entry.protectionA === null && entry.side === 'supply' ? 'nothing yet' : guardedBy(entry, design)));
+}
+
+/** Made once: a cable is drawn again only where it is another. */
+const CABLE_COLUMNS: readonly Column<WireAnalysis>[] = [
+  { head: 'Cable', as: 'name', look: styles.cable, cell: (entry) => <Ends of={entry} /> },
+  { head: 'Length', cell: (entry) => <Length of={entry} /> },
+  { head: 'Conductor', cell: (entry) => <Size of={entry} /> },
+  { head: 'At once', as: 'figure', cell: ({ amps }) => formatAmps(amps) },
+  {
+    head: <Term of="Ampacity" text="Carries" />,
+    as: 'figure',
+    look: ({ amps, ampacity, protectionA }) => (amps > ampacity.amps || (protectionA ?? 0) > ampacity.amps ? styles.over : undefined),
+    cell: ({ ampacity }) => formatAmps(ampacity.amps),
+  },
+  { head: 'Guarded by', look: styles.guarded, cell: (entry) => <Guard of={entry} /> },
+  { head: <Term of="Voltage drop" text="Drop" />, as: 'figure', cell: ({ dropV }) => formatVolts(dropV) },
+];

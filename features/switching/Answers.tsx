@@ -10,6 +10,7 @@ import { inChunks } from './chunks';
 import { LitRig } from './LitRig';
 import { litOf, type Lit } from './lit';
 import { LoadShape } from './LoadShape';
+import { Table, type Column, type RowGroup } from '@/ui/Table';
 import { later } from '@/ui/later';
 import styles from './Switching.module.css';
 
@@ -59,7 +60,14 @@ export function Answers({ bench, answer, figures, wiring, onWire }: AnswersProps
   );
 }
 
-interface FiguresProps extends Pick<RowProps, 'onRun' | 'onAsk' | 'onWire'> {
+/** What is asked of a load: the run it comes by, when it is lit, how it should come on. */
+interface Asking {
+  onRun(loadId: string): void;
+  onAsk(loadId: string): void;
+  onWire(loadId: string): void;
+}
+
+interface FiguresProps extends Asking {
   bench: Bench;
   answer: Answer;
   /** The load whose run is shown. */
@@ -69,6 +77,7 @@ interface FiguresProps extends Pick<RowProps, 'onRun' | 'onAsk' | 'onWire'> {
 const Figures = memo(function Figures({ bench, answer, opened, onRun, onAsk, onWire }: FiguresProps) {
   const design = useDesign((state) => state.design);
   const loads = useDesign(({ analysis }) => analysis.index.loads);
+  const columns = useMemo(() => columnsOf({ onRun, onAsk, onWire }), [onRun, onAsk, onWire]);
   const byId = useMemo(() => new Map(loads.map((load) => [load.id, load])), [loads]);
   const zones = useMemo(() => {
     const byZone = new Map<string | null, LoadAnswer[]>();
@@ -81,54 +90,36 @@ const Figures = memo(function Figures({ bench, answer, opened, onRun, onAsk, onW
     return Array.from(byZone);
   }, [answer, byId]);
   return (
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">Load</th>
-          <th scope="col">Does</th>
-          <th scope="col">Volts</th>
-          <th scope="col">Amperes</th>
-          <th scope="col">Way</th>
-        </tr>
-      </thead>
-      {zones.map(([zoneId, list]) => {
+    <Table
+      columns={columns}
+      groups={zones.flatMap(([zoneId, list]): RowGroup<Shown>[] => {
         const name = zoneId === null ? 'No zone' : nameOf(design, zoneId);
-        return inChunks(list).map((chunk, at) => (
-          <tbody key={`${zoneId ?? ''} ${at}`} aria-label={name} style={{ containIntrinsicSize: `auto ${(chunk.length + 1) * 35}px` }}>
-            {at === 0 && (
-              <tr className={styles.zone}>
-                <th scope="rowgroup" colSpan={5}>
-                  {name}
-                </th>
-              </tr>
-            )}
-            {chunk.map((one) => {
-              // Figures that come a moment later may be of a load that has just gone.
-              const load = byId.get(one.id);
-              const run = opened === one.id ? bench.run(one.id) : null;
-              return (
-                load && (
-                  <Row
-                    key={one.id}
-                    load={load}
-                    {...shownOf(one)}
-                    run={run}
-                    onRun={onRun}
-                    onAsk={onAsk}
-                    onWire={onWire}
-                    isOpened={opened === one.id}
-                  />
-                )
-              );
-            })}
-          </tbody>
-        ));
+        return inChunks(list).map((chunk, at) => ({
+          key: `${zoneId ?? ''} ${at}`,
+          label: name,
+          head: at === 0 ? name : undefined,
+          heightPx: (chunk.length + 1) * 35,
+          rows: chunk.flatMap((one): Shown[] => {
+            // Figures that come a moment later may be of a load that has just gone.
+            const load = byId.get(one.id);
+            const isOpened = opened === one.id;
+            return load ? [{ load, ...shownOf(one), isOpened, run: isOpened ? bench.run(one.id) : null }] : [];
+          }),
+        }));
       })}
-    </table>
+      keyOf={({ load }) => load.id}
+      isSame={saysTheSame}
+      marksOf={loadMark}
+      lookOf={lookOf}
+      beneath={runOf}
+      groupLook={styles.zone}
+      beneathLook={styles.run}
+    />
   );
 });
 
-interface RowProps extends Lit {
+/** What a row says of a load and how it is lit. */
+interface Shown extends Lit {
   load: Load;
   does: string;
   volts: string;
@@ -136,76 +127,83 @@ interface RowProps extends Lit {
   isOpened: boolean;
   /** The run its current comes by, where it is shown. */
   run: ReturnType<Bench['run']> | null;
-  onRun(loadId: string): void;
-  onAsk(loadId: string): void;
-  onWire(loadId: string): void;
 }
 
-/** What a row says of a load and how it is lit. */
-function shownOf(one: LoadAnswer): Lit & Pick<RowProps, 'does' | 'volts' | 'amps'> {
+function shownOf(one: LoadAnswer): Omit<Shown, 'load' | 'isOpened' | 'run'> {
   const isOn = one.state !== 'off';
   return { ...litOf(one), does: answerWord(one), volts: isOn ? formatVolts(one.volts) : '–', amps: isOn ? formatAmps(one.amps) : '–' };
 }
 
 /** Drawn anew only where it says or shows something else: every flick moves all volts a little. */
-const Row = memo(function Row(props: RowProps) {
-  const { load, state, level, blinks, does, volts, amps, isOpened, run, onRun, onAsk, onWire } = props;
-  const isOn = state !== 'off';
-  const { id, name } = load;
-  return (
-    <>
-      <tr data-load={id} className={[isOn && styles.on, isOpened && styles.picked].filter(Boolean).join(' ')}>
-        <th scope="row">
-          <span className={styles.load}>
-            <LoadShape load={load} answer={{ state, level, blinks }} />
-            <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={() => onAsk(id)}>
-              {name}
-            </button>
-          </span>
-        </th>
-        <td>{does}</td>
-        <td className="reading">{volts}</td>
-        <td className="reading">
-          {isOn ? (
-            <button type="button" className={styles.ask} aria-expanded={run !== null} title="The run it comes by" onClick={() => onRun(id)}>
-              {amps}
-            </button>
-          ) : (
-            amps
-          )}
-        </td>
-        <td>
+const saysTheSame = (a: Shown, b: Shown) => (Object.keys(b) as (keyof Shown)[]).every((name) => Object.is(a[name], b[name]));
+
+const isOn = ({ state }: Lit) => state !== 'off';
+const loadMark = ({ load }: Shown) => ({ 'data-load': load.id });
+const lookOf = (one: Shown) => [isOn(one) && styles.on, one.isOpened && styles.picked].filter(Boolean).join(' ');
+const runOf = (one: Shown) => one.run !== null && isOn(one) && <Run run={one.run} name={one.load.name} />;
+
+function columnsOf({ onRun, onAsk, onWire }: Asking): Column<Shown>[] {
+  return [
+    {
+      head: 'Load',
+      as: 'name',
+      cell: (one) => (
+        <span className={styles.load}>
+          <LoadShape load={one.load} answer={one} />
+          <button type="button" className={styles.ask} title="When is it lit, or has it power?" onClick={() => onAsk(one.load.id)}>
+            {one.load.name}
+          </button>
+        </span>
+      ),
+    },
+    { head: 'Does', cell: ({ does }) => does },
+    { head: 'Volts', as: 'figure', cell: ({ volts }) => volts },
+    {
+      head: 'Amperes',
+      as: 'figure',
+      cell: (one) =>
+        isOn(one) ? (
           <button
             type="button"
-            className={styles.way}
-            aria-label={`How should ${name} come on?`}
-            title="How should it come on?"
-            onClick={() => onWire(id)}
+            className={styles.ask}
+            aria-expanded={one.run !== null}
+            title="The run it comes by"
+            onClick={() => onRun(one.load.id)}
           >
-            <Route size={14} aria-hidden />
+            {one.amps}
           </button>
-        </td>
-      </tr>
-      {run !== null && isOn && <RunRow run={run} name={name} />}
-    </>
-  );
-});
+        ) : (
+          one.amps
+        ),
+    },
+    {
+      head: 'Way',
+      cell: ({ load }) => (
+        <button
+          type="button"
+          className={styles.way}
+          aria-label={`How should ${load.name} come on?`}
+          title="How should it come on?"
+          onClick={() => onWire(load.id)}
+        >
+          <Route size={14} aria-hidden />
+        </button>
+      ),
+    },
+  ];
+}
 
 /** The run with its current flowing: every part and what goes on from it. */
-function RunRow({ run, name }: { run: ReturnType<Bench['run']>; name: string }) {
+function Run({ run, name }: { run: ReturnType<Bench['run']>; name: string }) {
   const design = useDesign((state) => state.design);
   return (
-    <tr>
-      <td colSpan={5} className={styles.run}>
-        <ol aria-label={`Run of ${name}`}>
-          {run.map(({ deviceId, amps }, at) => (
-            <li key={at}>
-              {nameOf(design, deviceId)} <span className="reading">{formatAmps(amps)}</span>
-            </li>
-          ))}
-          <li>{name}</li>
-        </ol>
-      </td>
-    </tr>
+    <ol aria-label={`Run of ${name}`}>
+      {run.map(({ deviceId, amps }, at) => (
+        <li key={at}>
+          {nameOf(design, deviceId)} <span className="reading">{formatAmps(amps)}</span>
+        </li>
+      ))}
+      <li>{name}</li>
+    </ol>
   );
 }

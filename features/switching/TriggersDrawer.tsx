@@ -17,6 +17,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { FigureField } from '@/ui/FigureField';
 import { NameField } from '@/ui/NameField';
+import { Table } from '@/ui/Table';
 import drawer from '@/ui/Drawer.module.css';
 import styles from './Triggers.module.css';
 
@@ -56,9 +57,10 @@ function Sheet({ trigger, onCommit }: { trigger: Trigger; onCommit: ReturnType<t
   );
   const read = readTrigger(trigger, nominalV);
   const set = (label: string, fields: Partial<Trigger>) => onCommit(label, (now) => updateRecords(now, [setting(trigger, fields)]));
+  const readingAt = (state: MeterState) => trigger.readings.find((one) => one.state === state);
   const put = (state: MeterState, reading: Partial<Trigger['readings'][number]> | null) => {
     const others = trigger.readings.filter((one) => one.state !== state);
-    const before = trigger.readings.find((one) => one.state === state) ?? { state, volts: 0, moves: 'steady' as const };
+    const before = readingAt(state) ?? { state, volts: 0, moves: 'steady' as const };
     return set(`${trigger.name}, ${STATE_WORDS[state]}`, { readings: reading === null ? others : [...others, { ...before, ...reading }] });
   };
   const [signal] = read.signals;
@@ -103,40 +105,43 @@ function Sheet({ trigger, onCommit }: { trigger: Trigger; onCommit: ReturnType<t
           onCommit={(mayDrawA) => set(`What ${trigger.name} may give`, { mayDrawA })}
         />
       </label>
-      <table className={styles.table}>
-        <tbody>
-          {METER_STATES.map((state) => {
-            const reading = trigger.readings.find((one) => one.state === state);
-            return (
-              <tr key={state} className={read.next === state ? styles.next : undefined}>
-                <th scope="row">{STATE_WORDS[state]}</th>
-                <td>
-                  <FigureField
-                    label={`Volts, ${STATE_WORDS[state]}`}
-                    unit="V"
-                    value={reading?.volts}
-                    least={-60}
-                    most={60}
-                    placeholder="not metered"
-                    width={110}
-                    onCommit={(volts) => put(state, volts === undefined ? null : { volts })}
-                  />
-                </td>
-                <td>
-                  <Select
-                    size="small"
-                    aria-label={`It is, ${STATE_WORDS[state]}`}
-                    disabled={!reading}
-                    value={reading?.moves ?? 'steady'}
-                    options={METER_MOVES.map((value) => ({ value, label: MOVE_WORDS[value] }))}
-                    onChange={(moves) => put(state, { moves })}
-                  />
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table
+        className={styles.table}
+        columns={[
+          { as: 'name', cell: (state) => STATE_WORDS[state] },
+          {
+            width: '120px',
+            cell: (state) => (
+              <FigureField
+                label={`Volts, ${STATE_WORDS[state]}`}
+                unit="V"
+                value={readingAt(state)?.volts}
+                least={-60}
+                most={60}
+                placeholder="not metered"
+                width={110}
+                onCommit={(volts) => put(state, volts === undefined ? null : { volts })}
+              />
+            ),
+          },
+          {
+            width: '120px',
+            cell: (state) => (
+              <Select
+                size="small"
+                aria-label={`It is, ${STATE_WORDS[state]}`}
+                disabled={!readingAt(state)}
+                value={readingAt(state)?.moves ?? 'steady'}
+                options={METER_MOVES.map((value) => ({ value, label: MOVE_WORDS[value] }))}
+                onChange={(moves) => put(state, { moves })}
+              />
+            ),
+          },
+        ]}
+        rows={METER_STATES}
+        keyOf={(state) => state}
+        lookOf={(state) => (read.next === state ? styles.next : undefined)}
+      />
     </section>
   );
 }

@@ -9,6 +9,7 @@ import { writeTruthCsv } from '@/core/formats/truthCsv';
 import { disagreeingFirst, disagrees, groupTruthRows, inputWords, truthHeads } from '@/core/wording/benchWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { saveFile } from '@/ui/saveFile';
+import { Table, type Column } from '@/ui/Table';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
 import drawer from '@/ui/Drawer.module.css';
 import styles from './TruthDrawer.module.css';
@@ -48,7 +49,7 @@ export function TruthDrawer({ loadId, onClose }: { loadId: string; onClose(): vo
       {answer === null ? (
         <p role="status">Every way is tried…</p>
       ) : 'truth' in answer ? (
-        <Table truth={answer.truth} loadIds={loadIds} does={lamp ? 'Lit' : 'Power'} />
+        <Ways truth={answer.truth} loadIds={loadIds} does={lamp ? 'Lit' : 'Power'} />
       ) : (
         <p>
           {'problem' in answer
@@ -60,7 +61,7 @@ export function TruthDrawer({ loadId, onClose }: { loadId: string; onClose(): vo
   );
 }
 
-function Table({ truth, loadIds, does }: { truth: GroupTruth; loadIds: readonly string[]; does: 'Lit' | 'Power' }) {
+function Ways({ truth, loadIds, does }: { truth: GroupTruth; loadIds: readonly string[]; does: 'Lit' | 'Power' }) {
   const design = useDesign((state) => state.design);
   const { inputs, rows, doesNotMatter } = truth;
   const [heads, ...lines] = groupTruthRows(design, truth, truthHeads(design, loadIds, does));
@@ -83,29 +84,13 @@ function Table({ truth, loadIds, does }: { truth: GroupTruth; loadIds: readonly 
         {wrong > 0 && ` In ${wrong} it is not as wished, or nobody knows what is: those are first.`}
       </p>
       <div className={styles.scroll}>
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              {heads!.map((head, column) => (
-                <th key={column} scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {disagreeingFirst(rows).map((row, at) => (
-              <tr
-                key={row.positions.join()}
-                className={`${row.does.some(({ on }) => on) ? styles.lit : ''} ${row.does.some(disagrees) ? styles.wrong : ''}`}
-              >
-                {lines[at]!.map((cell, column) => (
-                  <td key={column}>{cell}</td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          className={styles.table}
+          columns={heads!.map((head, column): Column<(typeof rows)[number]> => ({ head, cell: (_, at) => lines[at]![column] }))}
+          rows={disagreeingFirst(rows)}
+          keyOf={({ positions }) => positions.join()}
+          lookOf={(row) => `${row.does.some(({ on }) => on) ? styles.lit : ''} ${row.does.some(disagrees) ? styles.wrong : ''}`}
+        />
       </div>
       {idle.length > 0 && <p className={styles.idle}>Does not matter: {idle.join(', ')}.</p>}
       <Button

@@ -9,6 +9,7 @@ import { drainSubject, drainWords, flatWords, smallAmps } from '@/core/wording/d
 import { useDesign } from '@/features/design/DesignProvider';
 import { useJump } from '@/features/workspace/useJump';
 import { FigureField } from '@/ui/FigureField';
+import { Table } from '@/ui/Table';
 import { NOTHING_READ, useDrainNotes } from './useDrainNotes';
 import { useDiagnosis } from './useDiagnosis';
 import { useWireNumbers } from './useWireNumbers';
@@ -33,6 +34,10 @@ export function DrainView() {
     const others = readings.filter((one) => one.fuseId !== fuseId);
     setNotes({ ...notes, readings: millivolts === undefined ? others : [...others, { fuseId, millivolts }] });
     return null;
+  };
+  const ratingOf = (fuseId: string) => {
+    const fuse = deviceOf(design, fuseId, 'protection');
+    return fuse && `${fuse.fittedA ?? fuse.ratingA} A`;
   };
   return (
     <div className={shared.view} role="region" aria-label="Where the current goes" tabIndex={0}>
@@ -67,24 +72,37 @@ export function DrainView() {
       {!drain && !(answer && 'problem' in answer) && <p role="status">Working out what should flow …</p>}
       {drain && <Summary drain={drain} isNew={isNew} />}
       {drain && (
-        <table className={styles.drain} aria-label="Millivolts across fuses">
-          <thead>
-            <tr>
-              <th scope="col">Fuse</th>
-              <th scope="col">Rating</th>
-              <th scope="col">Should flow</th>
-              <th scope="col">Should read</th>
-              <th scope="col">Read</th>
-              <th scope="col">That is</th>
-              <th scope="col">Verdict</th>
-            </tr>
-          </thead>
-          <tbody>
-            {drain.fuses.map((row) => (
-              <Row key={row.fuseId} row={row} kept={readings.find(({ fuseId }) => fuseId === row.fuseId)?.millivolts} onRead={read} />
-            ))}
-          </tbody>
-        </table>
+        <Table
+          className={styles.drain}
+          label="Millivolts across fuses"
+          columns={[
+            { head: 'Fuse', as: 'name', cell: ({ fuseId }) => nameOf(design, fuseId) },
+            { head: 'Rating', as: 'figure', cell: ({ fuseId }) => ratingOf(fuseId) },
+            { head: 'Should flow', as: 'figure', cell: ({ expectedA }) => smallAmps(expectedA) },
+            { head: 'Should read', as: 'figure', cell: ({ expectedMv }) => `${formatNumber(expectedMv, 1)} mV` },
+            {
+              head: 'Read',
+              cell: ({ fuseId }) => (
+                <FigureField
+                  label={`Millivolts across ${nameOf(design, fuseId)}`}
+                  unit="mV"
+                  value={readings.find((one) => one.fuseId === fuseId)?.millivolts}
+                  least={-MOST_MV}
+                  most={MOST_MV}
+                  placeholder="not read"
+                  onCommit={(millivolts) => read(fuseId, millivolts)}
+                />
+              ),
+            },
+            { head: 'That is', as: 'figure', cell: (row) => row.read && `${smallAmps(row.read.lowA)} to ${smallAmps(row.read.highA)}` },
+            { head: 'Verdict', cell: ({ verdict }) => VERDICTS[verdict] },
+          ]}
+          rows={drain.fuses}
+          keyOf={({ fuseId }) => fuseId}
+          marksOf={({ verdict }) => ({ 'data-verdict': verdict })}
+          beneath={(row) => row.verdict === 'more' && <Explained row={row} />}
+          beneathLook={styles.causes}
+        />
       )}
     </div>
   );
@@ -105,49 +123,6 @@ function Summary({ drain: { expectedA, batteryA, elsewhereA, days }, isNew }: { 
       )}
       {elsewhereA !== null && elsewhereA < 0 && <strong> The fuses carry more than the clamp saw: read one of them again.</strong>}
     </p>
-  );
-}
-
-interface RowProps {
-  row: FuseDrain;
-  kept: number | undefined;
-  onRead(fuseId: string, millivolts: number | undefined): null;
-}
-
-function Row({ row, kept, onRead }: RowProps) {
-  const design = useDesign((state) => state.design);
-  const fuse = deviceOf(design, row.fuseId, 'protection');
-  const name = nameOf(design, row.fuseId);
-  const { read, verdict } = row;
-  return (
-    <>
-      <tr data-verdict={verdict}>
-        <th scope="row">{name}</th>
-        <td className="reading">{fuse && `${fuse.fittedA ?? fuse.ratingA} A`}</td>
-        <td className="reading">{smallAmps(row.expectedA)}</td>
-        <td className="reading">{formatNumber(row.expectedMv, 1)} mV</td>
-        <td>
-          <FigureField
-            label={`Millivolts across ${name}`}
-            unit="mV"
-            value={kept}
-            least={-MOST_MV}
-            most={MOST_MV}
-            placeholder="not read"
-            onCommit={(millivolts) => onRead(row.fuseId, millivolts)}
-          />
-        </td>
-        <td className="reading">{read ? `${smallAmps(read.lowA)} to ${smallAmps(read.highA)}` : ''}</td>
-        <td>{VERDICTS[verdict]}</td>
-      </tr>
-      {verdict === 'more' && (
-        <tr>
-          <td colSpan={7} className={styles.causes}>
-            <Explained row={row} />
-          </td>
-        </tr>
-      )}
-    </>
   );
 }
 

@@ -16,6 +16,7 @@ import { actWords } from '@/core/wording/wishWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import shared from '../harness/Harness.module.css';
+import { Table } from '@/ui/Table';
 import { StillLiveList } from './StillLiveList';
 import styles from './FirstPower.module.css';
 
@@ -206,43 +207,37 @@ function Answers({ power, step }: { power: FirstPower; step: PowerStep }) {
   const index = useDesign(({ analysis }) => analysis.index);
   const wiring = useDesign(({ analysis }) => analysis.wiring);
   const { wakes, moves, together } = useMemo(() => tryCircuit(index, wiring, power, step), [index, wiring, power, step]);
-  const isOver = (amps: number) => step.testA !== null && amps > step.testA;
   return (
-    <table className={styles.answers}>
-      <thead>
-        <tr>
-          <th scope="col">Do this</th>
-          <th scope="col">Expect</th>
-          <th scope="col">Through its fuse</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr>
-          <th scope="row">Put the fuse in</th>
-          <td>{wakes.length === 0 ? 'nothing comes on' : changeWords(design, wakes).join('. ')}</td>
-          <td className="reading">{formatAmps(step.standingA)}</td>
-        </tr>
-        {moves.map(({ act, changes, amps }) => (
-          <tr key={actWords(design, act)}>
-            <th scope="row">{actWords(design, act)}</th>
-            <td>{changes.length === 0 ? 'nothing lights by it alone' : changeWords(design, changes).join('. ')}</td>
-            <td>
-              <span className="reading">{formatAmps(amps)}</span>
-              {isOver(amps) && <small>only on its own fuse</small>}
-            </td>
-          </tr>
-        ))}
-        {together && (
-          <tr>
-            <th scope="row">{movesWords(design, together.moved)}</th>
-            <td>all of it on</td>
-            <td>
-              <span className="reading">{formatAmps(together.amps)}</span>
-              {isOver(together.amps) && <small>only on its own fuse</small>}
-            </td>
-          </tr>
-        )}
-      </tbody>
-    </table>
+    <Table
+      className={styles.answers}
+      columns={[
+        { head: 'Do this', as: 'name', cell: ({ act }) => act },
+        { head: 'Expect', cell: ({ expect }) => expect },
+        {
+          head: 'Through its fuse',
+          as: 'figure',
+          cell: ({ amps }) => (
+            <>
+              {formatAmps(amps)}
+              {step.testA !== null && amps > step.testA && <small>only on its own fuse</small>}
+            </>
+          ),
+        },
+      ]}
+      rows={[
+        {
+          act: 'Put the fuse in',
+          expect: wakes.length === 0 ? 'nothing comes on' : changeWords(design, wakes).join('. '),
+          amps: step.standingA,
+        },
+        ...moves.map(({ act, changes, amps }) => ({
+          act: actWords(design, act),
+          expect: changes.length === 0 ? 'nothing lights by it alone' : changeWords(design, changes).join('. '),
+          amps,
+        })),
+        ...(together ? [{ act: movesWords(design, together.moved), expect: 'all of it on', amps: together.amps }] : []),
+      ]}
+      keyOf={({ act }) => act}
+    />
   );
 }

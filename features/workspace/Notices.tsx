@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button, Modal } from 'antd';
+import { Alert, Button } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { changedFields } from '@/core/design/change';
@@ -10,6 +10,7 @@ import { nameOf } from '@/core/design/names';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import type { EditConflict } from '@/features/design/designStore';
 import { outbox } from '@/features/design/outbox';
+import { Dialog } from '@/ui/Dialog';
 import { saveFile } from '@/ui/saveFile';
 import { Table } from '@/ui/Table';
 import styles from './Notices.module.css';
@@ -105,7 +106,7 @@ function Gone() {
     saveFile(`${id}.json`, writeDesignFile(store.getState().whole));
   };
   return (
-    <Modal
+    <Dialog
       open={!seen}
       title="This design has been deleted"
       onCancel={() => setSeen(true)}
@@ -121,7 +122,7 @@ function Gone() {
     >
       It was deleted in another window. What is shown here is no longer stored, and edits are not taken, until it is brought back.
       {problem && <Alert type="error" showIcon title={problem} />}
-    </Modal>
+    </Dialog>
   );
 }
 
@@ -134,7 +135,7 @@ function ConflictDialog({ conflict }: { conflict: EditConflict }) {
     return changedRows(from, to, now, design).map((row) => ({ ...row, name: nameOf(design, from.id) }));
   });
   return (
-    <Modal
+    <Dialog
       open
       closable={false}
       title="The same thing was changed in another window"
@@ -160,7 +161,7 @@ function ConflictDialog({ conflict }: { conflict: EditConflict }) {
           keyOf={({ name, field }) => `${name}${field}`}
         />
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

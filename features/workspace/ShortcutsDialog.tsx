@@ -1,6 +1,6 @@
 'use client';
 
-import { Modal } from 'antd';
+import { Dialog } from '@/ui/Dialog';
 import { STAGES } from './stages';
 import styles from './ShortcutsDialog.module.css';
 
@@ -55,7 +55,7 @@ const GROUPS: { title: string; keys: [keys: string, does: string][] }[] = [
 
 export function ShortcutsDialog({ onClose }: { onClose(): void }) {
   return (
-    <Modal open title="Keyboard" footer={null} onCancel={onClose} width={860}>
+    <Dialog open title="Keyboard" footer={null} onCancel={onClose} width={860}>
       <div className={styles.groups}>
         {GROUPS.map(({ title, keys }) => (
           <section key={title}>
@@ -73,6 +73,6 @@ export function ShortcutsDialog({ onClose }: { onClose(): void }) {
           </section>
         ))}
       </div>
-    </Modal>
+    </Dialog>
   );
 }
