@@ -2,6 +2,7 @@ import { analyse } from '../core/analysis/analyse';
 import { applyChange, updateRecords } from '../core/design/change';
 import { recordsOf, type Design } from '../core/design/design';
 import { indexDesign } from '../core/rig/designIndex';
+import { Carried } from '../core/units/carried';
 import { layOut } from '../core/rig/layout';
 import { laidMarl } from '../demo/marl';
 
@@ -15,7 +16,7 @@ const rows = process.argv.slice(2).map((text) => {
   const [route] = recordsOf(design, 'route');
   const [place] = recordsOf(design, 'place');
   // A new rig record each round, so that nothing found before is taken over.
-  const ways = timed((round) => layOut({ ...index, rig: { ...index.layout.rig, slackMm: round } }));
+  const ways = timed((round) => layOut({ ...index, rig: { ...index.layout.rig, slackMm: round } }, new Carried()));
   return {
     circuits: Number(text),
     wires: wires.length,

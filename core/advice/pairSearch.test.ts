@@ -1,7 +1,11 @@
 import type { Finding, Rule } from '../analysis/finding';
 import type { CircuitAnalysis } from '../analysis/types';
 import type { ConductorSize } from '../catalog/conductorSizes';
-import { allButDrop, governorOf, refusalBy, refuse, type Search } from './pairSearch';
+import { pip } from '../../demo/pip';
+import { applyUnchecked, updateRecords } from '../design/change';
+import { deviceOf, devicesOfKind, recordOf, recordsOf, type Design } from '../design/design';
+import type { Wire } from '../design/schema';
+import { allButDrop, changeFor, governorOf, refusalBy, refuse, type Search } from './pairSearch';
 
 const broken = (...rules: Rule[]) => rules.map((rule) => ({ rule }) as Finding);
 
@@ -73,4 +77,33 @@ test('why nothing thinner would do: what refused the next thinner with the fuse 
   refuse(one, 'drop', 'all');
   expect([standsAt(one), governorOf(one)]).toEqual([['mm2:10', 10], 'start']);
   expect(governorOf({ ...one, at: 9 })).toBe('drop');
+});
+
+// Current of both flows in it: common practice is the conductor that the one asking for most needs.
+test('a wire two circuits run through has the thicker of what they ask, whichever comes first, and no less than one that stays as it is', () => {
+  const design = pip();
+  const [one, shared, other] = recordsOf(design, 'wire');
+  const fuses = devicesOfKind(design, 'protection');
+  const through = (fuse: number, wires: readonly Wire[], at: number): Search => {
+    const circuit = { protectionId: fuses[fuse]!.id, supplyWireIds: wires.map(({ id }) => id), returnWireIds: [] as string[] };
+    return { ...search(), circuit: circuit as unknown as CircuitAnalysis, at };
+  };
+  const thin = through(0, [one!, shared!], 1);
+  const thick = through(1, [shared!, other!], 8);
+  for (const searches of [
+    [thin, thick],
+    [thick, thin],
+  ]) {
+    // prettier-ignore
+    const sized = applyUnchecked(design, changeFor(design, searches));
+    const sizes = [one!, shared!, other!].map(({ id }) => recordOf(sized, id, 'wire')!.conductor);
+    expect(sizes).toEqual(['mm2:1', 'mm2:10', 'mm2:10']);
+    expect(fuses.slice(0, 2).map(({ id }) => deviceOf(sized, id, 'protection')!.ratingA)).toEqual([5, 10]);
+  }
+  // Nothing is left to try for the second: its wires are as they are, and the first takes nothing away from it.
+  const heavy = applyUnchecked(design, updateRecords(design, [{ id: shared!.id, set: { conductor: 'mm2:16' } }]));
+  const stays = through(1, [recordOf(heavy, shared!.id, 'wire')!, other!], 99);
+  const sized = applyUnchecked(heavy, changeFor(heavy, [thin, stays]));
+  const now = (of: Design) => [one!, shared!, other!].map(({ id }) => recordOf(of, id, 'wire')!.conductor);
+  expect(now(sized)).toEqual(['mm2:1', 'mm2:16', now(heavy)[2]]);
 });

@@ -2,7 +2,7 @@ import type { Finding, Rule } from '../analysis/finding';
 import type { CircuitAnalysis } from '../analysis/types';
 import { areaMm2, type ConductorSize } from '../catalog/conductorSizes';
 import type { Change } from '../design/change';
-import type { Design } from '../design/design';
+import { recordOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { ProposalGovernor } from './proposal';
 
@@ -134,14 +134,19 @@ export function governorOf({ candidates, at, refused }: Search): ProposalGoverno
   return byRating.get(chosen?.ratingA ?? NaN) ?? byRating.get(Math.min(...byRating.keys()))!;
 }
 
-/** The sizes all of them stand at. */
+/** The sizes all of them stand at. A wire that several run through has that of the one that asks for most, one that stays as it is among them. */
 export function changeFor(design: Design, searches: readonly Search[]): Change {
   const edit = new Edit(design);
+  const asked = new Map<string, ConductorSize>();
   for (const { circuit, candidates, at } of searches) {
     const chosen = candidates[at];
-    if (!chosen) continue;
-    edit.set(circuit.protectionId, { ratingA: chosen.ratingA });
-    for (const id of wiresOf(circuit)) edit.set(id, { conductor: chosen.conductor });
+    if (chosen) edit.set(circuit.protectionId, { ratingA: chosen.ratingA });
+    for (const id of wiresOf(circuit)) {
+      const conductor = chosen?.conductor ?? recordOf(design, id, 'wire')!.conductor;
+      const other = asked.get(id);
+      if (!other || areaMm2(conductor) > areaMm2(other)) asked.set(id, conductor);
+    }
   }
+  for (const [id, conductor] of asked) if (recordOf(design, id, 'wire')!.conductor !== conductor) edit.set(id, { conductor });
   return edit.change;
 }

@@ -52,7 +52,7 @@ const DRAWS = slot<Map<string, LoadDraw>>('draws');
 const DEMAND = slot<{ supply: Demand[]; return: Demand[] }>('demand');
 
 export function makeContext(design: Design, carried: Carried): AnalysisContext {
-  const index = indexDesign(design);
+  const index = indexDesign(design, carried);
   const { settings } = index;
   const wiring = wiringOf(carried, design, index);
   // The trees' places, which stay while nothing is joined or parted.

@@ -1,3 +1,4 @@
+import { Carried } from '../units/carried';
 import { ownCurrents, ownDraws, type OwnCurrent } from '../devices/ownDraw';
 import { settingsOf, slotKey, type Design } from '../design/design';
 import type {
@@ -61,8 +62,8 @@ export interface DesignIndex {
   layout: Layout;
 }
 
-/** Sorts a design's records and lays it out. */
-export function indexDesign(design: Design): DesignIndex {
+/** Sorts a design's records and lays it out, going on from an earlier working-out where there is one. */
+export function indexDesign(design: Design, carried = new Carried()): DesignIndex {
   const wires: Wire[] = [];
   const index: Omit<DesignIndex, 'layout' | 'wires'> = {
     settings: settingsOf(design),
@@ -123,7 +124,7 @@ export function indexDesign(design: Design): DesignIndex {
   index.ownCurrents = ownCurrents(index.devices.values(), index.settings.nominalV);
   index.coils = coilsOf(index.devices, wires, index.settings.nominalV);
   index.vehicleFed = fedByVehicle(index.devices, wires);
-  const layout = layOut({ ...index, wires });
+  const layout = layOut({ ...index, wires }, carried);
   return { ...index, wires: layout.wires, layout };
 }
 

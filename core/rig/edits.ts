@@ -162,7 +162,7 @@ export function avoidRoute(design: Design, wireId: string, routeId: string): Cha
   const { layout, places, routes } = indexDesign(design);
   const run = layout.runs.get(wireId);
   if (!run?.routeIds) throw new DesignError([{ code: 'missingRecord', id: wireId }]);
-  const shortest = waysThrough(layout.rig, places, routes).run(run.fromPlaceId, run.toPlaceId, null).routeIds ?? [];
+  const shortest = layout.ways.run(run.fromPlaceId, run.toPlaceId, null).routeIds ?? [];
   const avoided = new Set([routeId, ...shortest.filter((id) => !run.routeIds!.includes(id))]);
   const open = routes.filter(({ id }) => !avoided.has(id));
   const other = waysThrough(layout.rig, places, open).run(run.fromPlaceId, run.toPlaceId, null).routeIds;

@@ -1,5 +1,6 @@
 import type { Device, Place, Rig, Route, Wire } from '../design/schema';
 import { RIG_ID } from '../catalog/vocabulary';
+import { type Carried, slot } from '../units/carried';
 import { routeLength, type RouteLength } from './routeLength';
 import { routeGraph, shortestWays, wayTo, type RouteGraph, type ShortestWays } from './routeGraph';
 
@@ -16,6 +17,7 @@ export interface Layout {
   rig: Rig;
   places: ReadonlyMap<string, Place>;
   routes: ReadonlyMap<string, LaidRoute>;
+  ways: Ways;
   /** The way of every wire whose ends are both placed. */
   runs: ReadonlyMap<string, WireRun>;
   /** The wires with the lengths the vehicle gives them. */
@@ -57,14 +59,19 @@ interface RigRecords {
   wires: readonly Wire[];
 }
 
+const WAYS = slot<Ways>('ways through the vehicle');
+const LAID_WIRES = slot<LaidWire>('laid wires');
+
 /**
  * Finds every wire's way: the one chosen by hand while it leads there, else the shortest along open routes. A wire that was
- * measured itself keeps its length; every other one whose ends are placed and joined takes that of its way and the slack.
+ * measured itself keeps its length; every other one whose ends are placed and joined takes that of its way and the slack. Ways, and wires that lie as they
+ * did, are those of the layout before.
  */
-export function layOut({ rig, places, routes, devices, wires }: RigRecords): Layout {
-  const layout = { rig: rig ?? USUAL_RIG, places: new Map(places.map((place) => [place.id, place])) };
-  if (places.length === 0) return { ...layout, routes: new Map(), runs: new Map(), wires: wires.map(asLaid) };
-  const ways = waysThrough(layout.rig, places, routes);
+export function layOut({ rig: laidOut, places, routes, devices, wires }: RigRecords, carried: Carried): Layout {
+  const rig = laidOut ?? USUAL_RIG;
+  const ways = carried.keep(WAYS, [rig, ...places, ...routes], () => waysThrough(rig, places, routes));
+  const layout = { rig, places: new Map(places.map((place) => [place.id, place])), routes: ways.routes, ways };
+  if (places.length === 0) return { ...layout, runs: new Map(), wires: wires.map(asLaid) };
   const runs = new Map<string, WireRun>();
   const laid = wires.map((wire) => {
     const from = placeIdOf(devices, wire.from.deviceId);
@@ -72,9 +79,11 @@ export function layOut({ rig, places, routes, devices, wires }: RigRecords): Lay
     if (from === null || to === null) return asLaid(wire);
     const run = ways.run(from, to, wire.via ?? null);
     runs.set(wire.id, run);
-    return wire.lengthMeasured || run.routeIds === null ? asLaid(wire) : withLength(wire, run.routedMm + run.slackMm);
+    if (wire.lengthMeasured || run.routeIds === null) return asLaid(wire);
+    const lengthMm = run.routedMm + run.slackMm;
+    return carried.keepEach(LAID_WIRES, wire.id, [wire, lengthMm], () => asLaid({ ...wire, lengthMm }));
   });
-  return { ...layout, routes: ways.routes, runs, wires: laid };
+  return { ...layout, runs, wires: laid };
 }
 
 /** Whether a device is fixed by itself: not in a block's slot, and not a part of another lamp's body. */
@@ -101,21 +110,16 @@ export interface Ways {
   run(fromPlaceId: string, toPlaceId: string, via: readonly string[] | null): WireRun;
 }
 
-let last: { inputs: readonly unknown[]; ways: Ways } | null = null;
-
-/** The ways through a vehicle; those of the last vehicle asked for are kept, since most edits leave it as it is. */
 export function waysThrough(rig: Rig, places: readonly Place[], routes: readonly Route[]): Ways {
-  const inputs = [rig, ...places, ...routes];
-  if (last && last.inputs.length === inputs.length && last.inputs.every((input, at) => input === inputs[at])) return last.ways;
-  last = { inputs, ways: new VehicleWays(rig, places, routes) };
-  return last.ways;
+  return new VehicleWays(rig, places, routes);
 }
 
 class VehicleWays implements Ways {
   readonly routes = new Map<string, LaidRoute>();
-  private readonly graph: RouteGraph;
-  private readonly shortest = new Map<string, ShortestWays>();
-  private readonly found = new Map<string, WireRun>();
+  // What was asked so far says nothing of the vehicle, and is no part of what two of them are compared by.
+  readonly #graph: RouteGraph;
+  readonly #shortest = new Map<string, ShortestWays>();
+  readonly #found = new Map<string, WireRun>();
 
   constructor(
     private readonly rig: Rig,
@@ -128,13 +132,13 @@ class VehicleWays implements Ways {
       const to = placeOf.get(route.toId);
       if (from && to) this.routes.set(route.id, { route, from, to, length: routeLength(route, from, to, rig) });
     }
-    this.graph = routeGraph(places, routes, ({ id }) => this.routes.get(id)!.length.mm);
+    this.#graph = routeGraph(places, routes, ({ id }) => this.routes.get(id)!.length.mm);
   }
 
   run(fromPlaceId: string, toPlaceId: string, via: readonly string[] | null): WireRun {
     const key = via ? `${fromPlaceId} ${toPlaceId} ${via.join(' ')}` : `${fromPlaceId} ${toPlaceId}`;
-    let run = this.found.get(key);
-    if (!run) this.found.set(key, (run = this.find(fromPlaceId, toPlaceId, via)));
+    let run = this.#found.get(key);
+    if (!run) this.#found.set(key, (run = this.find(fromPlaceId, toPlaceId, via)));
     return run;
   }
 
@@ -147,13 +151,13 @@ class VehicleWays implements Ways {
   }
 
   private shortestWay(fromPlaceId: string, toPlaceId: string): string[] | null {
-    const from = this.graph.at.get(fromPlaceId);
-    const to = this.graph.at.get(toPlaceId);
+    const from = this.#graph.at.get(fromPlaceId);
+    const to = this.#graph.at.get(toPlaceId);
     if (from === undefined || to === undefined) return null;
     // Asked from the smaller id, so that out and back take the same way.
     const [start, end] = fromPlaceId <= toPlaceId ? [fromPlaceId, to] : [toPlaceId, from];
-    let ways = this.shortest.get(start);
-    if (!ways) this.shortest.set(start, (ways = shortestWays(this.graph, this.graph.at.get(start)!)));
+    let ways = this.#shortest.get(start);
+    if (!ways) this.#shortest.set(start, (ways = shortestWays(this.#graph, this.#graph.at.get(start)!)));
     const routeIds = wayTo(ways, end);
     return routeIds && start !== fromPlaceId ? routeIds.reverse() : routeIds;
   }
@@ -167,15 +171,4 @@ class VehicleWays implements Ways {
     }
     return here === toPlaceId;
   }
-}
-
-const laidWires = new WeakMap<Wire, LaidWire>();
-
-/** The wire with a length; the same object for as long as wire and length are the same. */
-function withLength(wire: Wire, lengthMm: number): LaidWire {
-  const before = laidWires.get(wire);
-  if (before?.lengthMm === lengthMm) return before;
-  const laid = asLaid({ ...wire, lengthMm });
-  laidWires.set(wire, laid);
-  return laid;
 }

@@ -1,6 +1,6 @@
 import type { DesignIndex } from './designIndex';
 import type { Device } from '../design/schema';
-import { placeIdOf, waysThrough } from './layout';
+import { placeIdOf } from './layout';
 
 /** A way back for a zone's current: where to, how far, and the joint it meets. */
 export interface ReturnOption {
@@ -17,13 +17,12 @@ export interface ReturnOption {
  * The ways back from a place: every bus bar and ground point and the battery's own minus, the nearest first. What is not
  * placed, or not joined by routes, comes last.
  */
-export function returnOptions({ devices, layout, places, routes }: DesignIndex, fromPlaceId: string): ReturnOption[] {
-  const ways = waysThrough(layout.rig, places, routes);
+export function returnOptions({ devices, layout }: DesignIndex, fromPlaceId: string): ReturnOption[] {
   const options = Array.from(devices.values()).flatMap((device): ReturnOption[] => {
     const kind = returnKind(device);
     if (!kind) return [];
     const placeId = placeIdOf(devices, device.id);
-    const run = placeId === null ? null : ways.run(fromPlaceId, placeId, null);
+    const run = placeId === null ? null : layout.ways.run(fromPlaceId, placeId, null);
     const lengthMm = run && run.routeIds !== null ? run.routedMm + run.slackMm : null;
     const jointMilliohm = device.kind === 'groundPoint' ? device.jointMilliohm : 0;
     return [{ kind, deviceId: device.id, name: device.name, lengthMm, jointMilliohm }];

@@ -5,7 +5,7 @@ import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import type { FuseBlock, Protection, TerminalRef } from '../design/schema';
 import type { ProtectionFamily } from '../catalog/vocabulary';
 import { traceWiring } from '../network/wiring';
-import { placeIdOf, waysThrough } from '../rig/layout';
+import { placeIdOf } from '../rig/layout';
 import { endOfMain } from './mainPath';
 
 /** Where something is, as far as the design says. */
@@ -33,7 +33,7 @@ export function whereIs(index: DesignIndex, deviceId: string): Whereabouts {
  * Devices by how near they are: along the vehicle's routes as far as those lead there, else those of the same zone first; otherwise in the order given.
  */
 export function nearestFirst<T extends { id: string }>(index: DesignIndex, devices: readonly T[], near: Whereabouts): T[] {
-  const ways = near.placeId === null ? null : waysThrough(index.layout.rig, index.places, index.routes);
+  const ways = near.placeId === null ? null : index.layout.ways;
   const far = ({ id }: T): [number, number] => {
     const { placeId, zoneId } = whereIs(index, id);
     const run = ways && placeId !== null ? ways.run(near.placeId!, placeId, null) : null;
