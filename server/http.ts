@@ -1,6 +1,7 @@
 import { NextResponse } from 'next/server';
 import { z } from 'zod';
-import { DesignError, describeProblem } from '@/core/design/problems';
+import { DesignError } from '@/core/design/problems';
+import { placedProblemWords } from '@/core/wording/problemWords';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { BadText, plainValue } from '@/core/formats/plainValue';
 import { cutText } from '@/core/units/text';
@@ -127,7 +128,12 @@ function refuseOtherSites(request: Request): void {
 function errorResponse(error: unknown): Response {
   if (error instanceof Conflict) {
     const { problems, current, missed, revision } = error;
-    const body = { error: { code: 'conflict', message: error.message, reasons: problems.map(describeProblem) }, current, missed, revision };
+    const body = {
+      error: { code: 'conflict', message: error.message, reasons: problems.map(placedProblemWords) },
+      current,
+      missed,
+      revision,
+    };
     return NextResponse.json(body, { status: 409 });
   }
   if (error instanceof NotFound) return refuse(404, 'notFound', error.message);
@@ -137,7 +143,7 @@ function errorResponse(error: unknown): Response {
   if (error instanceof BadRequest) return refuse(error.status, 'badRequest', error.message, error.reasons);
   if (error instanceof DesignFileError) return refuse(422, 'badFile', 'the file cannot be taken', error.reasons);
   if (error instanceof DesignError) {
-    return refuse(422, 'badChange', 'the change would break the design', error.problems.slice(0, 40).map(describeProblem));
+    return refuse(422, 'badChange', 'the change would break the design', error.problems.slice(0, 40).map(placedProblemWords));
   }
   console.error(error);
   if (hasCode(error, /^SQLITE_(BUSY|LOCKED)/))

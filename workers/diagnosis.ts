@@ -33,23 +33,23 @@ const SEED = 1;
 
 /** Ranks what may be wrong, or works out what every point should read, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRecord[] }>) => {
-  const say = (news: DiagnosisAnswer) => self.postMessage(news);
+  const post = (news: DiagnosisAnswer) => self.postMessage(news);
   const design = makeDesign(data.records);
   const index = indexDesign(design);
   try {
     if (data.ask === 'find') {
       const finder = new Finder(index, traceWiring(index), data.loadIds, data.moved, { weight: afterLooking(data.sound) });
-      say({ diagnosis: finder.diagnose(data.observed) });
+      post({ diagnosis: finder.diagnose(data.observed) });
     } else if (data.ask === 'blows') {
       const fuse = deviceOf(design, data.fuseId, 'protection');
-      if (!fuse) return say({ problem: 'That fuse is not in the design any more.' });
+      if (!fuse) return post({ problem: 'That fuse is not in the design any more.' });
       const circuit = new BlownCircuit(index, traceWiring(index), fuse, data.moved, data.said);
-      say({ blown: { ...circuit.diagnose(data.observed), soundV: circuit.soundV } });
-    } else if (data.ask === 'drain') say({ drain: drainOf(index, data.readings, data.batteryA) });
-    else if (data.ask === 'fit') say({ fitted: fitToReadings(index, traceWiring(index), lastReadings(design)) });
-    else say({ expected: expectedReadings(index, data.moved, data.batteryV, data.points, seeded(SEED)) });
+      post({ blown: { ...circuit.diagnose(data.observed), soundV: circuit.soundV } });
+    } else if (data.ask === 'drain') post({ drain: drainOf(index, data.readings, data.batteryA) });
+    else if (data.ask === 'fit') post({ fitted: fitToReadings(index, traceWiring(index), lastReadings(design)) });
+    else post({ expected: expectedReadings(index, data.moved, data.batteryV, data.points, seeded(SEED)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
-    say({ problem: error.message });
+    post({ problem: error.message });
   }
 };

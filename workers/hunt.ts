@@ -10,11 +10,11 @@ export type HuntAnswer = { way: Way } | { problem: string };
 
 /** Finds the finder's way on a board, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data: { records, ...hunt } }: MessageEvent<HuntQuestion>) => {
-  const say = (news: HuntAnswer) => self.postMessage(news);
+  const post = (news: HuntAnswer) => self.postMessage(news);
   try {
-    say({ way: bestWay({ ...hunt, design: makeDesign([...records]) }) });
+    post({ way: bestWay({ ...hunt, design: makeDesign([...records]) }) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
-    say({ problem: error.message });
+    post({ problem: error.message });
   }
 };

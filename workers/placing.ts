@@ -5,10 +5,10 @@ import { tryPlaces, type PlacingNews } from '@/core/advice/placing';
 
 /** Tries a device at every place off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<{ records: DesignRecord[]; deviceId: string }>) => {
-  const say = (news: PlacingNews) => self.postMessage(news);
+  const post = (news: PlacingNews) => self.postMessage(news);
   const trials = tryPlaces(analyse(makeDesign(data.records)), data.deviceId, (done) => {
-    say({ done });
+    post({ done });
     return true;
   });
-  say({ trials });
+  post({ trials });
 };

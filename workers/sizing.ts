@@ -12,12 +12,12 @@ export type SizingNews = { done: number } | SizingAnswer;
 
 /** Sizes circuits, or lays ways to wire them side by side, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<SizingQuestion & { records: DesignRecord[] }>) => {
-  const say = (news: SizingNews) => self.postMessage(news);
+  const post = (news: SizingNews) => self.postMessage(news);
   const tell = (done: number) => {
-    say({ done });
+    post({ done });
     return true;
   };
   const analysis = analyse(makeDesign(data.records));
-  if (data.ask === 'sizes') say({ proposal: propose(analysis, data, tell)! });
-  else say({ ways: compareWays(analysis, data, tell) });
+  if (data.ask === 'sizes') post({ proposal: propose(analysis, data, tell)! });
+  else post({ ways: compareWays(analysis, data, tell) });
 };

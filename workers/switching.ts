@@ -31,27 +31,27 @@ export type SwitchingAnswer =
 
 /** Holds wishes against the wiring, makes out a load's truth table, tries a way to switch it, or finds which keep its wishes, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRecord[] }>) => {
-  const say = (news: { done: number } | SwitchingAnswer) => self.postMessage(news);
+  const post = (news: { done: number } | SwitchingAnswer) => self.postMessage(news);
   const design = makeDesign(data.records);
   const index = indexDesign(design);
   const wished = recordsOf(design, 'wish');
   try {
     if (data.ask === 'truth') {
       const truth = groupTruthOf(index, traceWiring(index), data.loadIds, wished);
-      say('tooMany' in truth ? truth : { truth });
+      post('tooMany' in truth ? truth : { truth });
       return;
     }
-    if (data.ask === 'way') return say({ tried: tryWay(analyse(design), data.loadId, wayCalled(data.wayId), data) });
+    if (data.ask === 'way') return post({ tried: tryWay(analyse(design), data.loadId, wayCalled(data.wayId), data) });
     const tellShare = (done: number) => {
-      say({ done });
+      post({ done });
       return true;
     };
-    if (data.ask === 'ways') return say({ ways: waysKeeping(analyse(design), data.loadId, tellShare) });
-    if (data.ask === 'group') return say({ group: wireGroup(analyse(design), data.loadIds, data.onto, tellShare) });
+    if (data.ask === 'ways') return post({ ways: waysKeeping(analyse(design), data.loadId, tellShare) });
+    if (data.ask === 'group') return post({ group: wireGroup(analyse(design), data.loadIds, data.onto, tellShare) });
     const all = allWishes(index, wished);
-    say({ judged: judgeWishes(index, traceWiring(index), all, (done) => tellShare(done / all.length)) });
+    post({ judged: judgeWishes(index, traceWiring(index), all, (done) => tellShare(done / all.length)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
-    say({ problem: error.message });
+    post({ problem: error.message });
   }
 };

@@ -36,11 +36,11 @@ import { LEFT, prepare, settleShared, SHARED_RULES, shrinkTrunks, type Done, typ
  * tried from the least up, all circuits at once, and the whole design is judged by its own rules each round: the first pair that breaks
  * none is the least, since circuits meet only in shared cables, put right before and after, and in the warmth of bundles, which the last
  * round judges again, for circuits that are not being sized too. A circuit that keeps every rule is changed only for something better, and what
- * would bring a fault that was not there is left alone and said so. `say` is told how far it is and stops the work by returning false.
+ * would bring a fault that was not there is left alone and said so. `progress` is told how far it is and stops the work by returning false.
  */
-export function propose(analysis: Analysis, question: ProposalQuestion, say: (done: number) => boolean = () => true): Proposal | null {
+export function propose(analysis: Analysis, question: ProposalQuestion, progress: (done: number) => boolean = () => true): Proposal | null {
   let most = 0;
-  const onward = (done: number) => say((most = Math.max(most, done)));
+  const onward = (done: number) => progress((most = Math.max(most, done)));
   let whole = sizeSoundly(analysis, question, onward);
   // What was put right for one circuit may have made room for another: asked again for as long as that mends something.
   for (let pass = 1; whole && pass < PASSES && faultCount(whole.result) > 0; pass++) {
@@ -76,10 +76,10 @@ function joined(analysis: Analysis, one: Sound, two: Sound): Sound {
 type Sound = Pick<Attempt, 'proposal' | 'result'>;
 
 /** Sizes that bring no fault: what does is left alone. */
-function sizeSoundly(analysis: Analysis, question: ProposalQuestion, say: (done: number) => boolean): Sound | null {
+function sizeSoundly(analysis: Analysis, question: ProposalQuestion, progress: (done: number) => boolean): Sound | null {
   const leave = new Set<string>();
   for (;;) {
-    const attempt = sizeAll(analysis, question, leave, say);
+    const attempt = sizeAll(analysis, question, leave, progress);
     if (!attempt) return null;
     const brought = faultsBrought(analysis, attempt.result);
     if (brought.length === 0) return attempt;
@@ -130,7 +130,7 @@ function sizeAll(
   analysis: Analysis,
   { circuitIds, measure, prices }: ProposalQuestion,
   leave: ReadonlySet<string>,
-  say: (done: number) => boolean,
+  progress: (done: number) => boolean,
 ): Attempt | null {
   const { start, done, touched } = prepare(analysis, circuitIds, leave);
   const wanted = start.circuits.filter(({ id, worstLoadId }) => worstLoadId !== null && (circuitIds === null || circuitIds.includes(id)));
@@ -159,7 +159,7 @@ function sizeAll(
   const rounds = Math.max(1, ...searches.map(({ candidates }) => candidates.length));
   let tried = start;
   for (let round = 0; ; round++) {
-    if (!say(Math.min(0.99, round / rounds))) return null;
+    if (!progress(Math.min(0.99, round / rounds))) return null;
     tried = analyse(applyUnchecked(start.design, changeFor(start.design, searches)), tried);
     const running = searches.filter(({ at, candidates }) => at < candidates.length);
     const own = running.flatMap((search) => {

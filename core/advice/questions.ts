@@ -19,25 +19,25 @@ export type DaysAnswer =
 const YEAR_DAYS = 365;
 
 /** Answers a question, saying on the way how far it is. Null where there is no battery or no such scenario. */
-export function answerDays(question: DaysQuestion, say: (answer: DaysAnswer) => void): void {
+export function answerDays(question: DaysQuestion, onAnswer: (answer: DaysAnswer) => void): void {
   const { index } = analyse(makeDesign(question.records));
   const scenario = index.scenarios.find(({ id }) => id === question.scenarioId);
   const { battery } = index;
   if (question.ask === 'forecast') {
-    if (!scenario || !battery) return say({ forecast: null });
+    if (!scenario || !battery) return onAnswer({ forecast: null });
     const days = question.year ? YEAR_DAYS : settingOf(scenario).days;
     const trip = prepareTrip(index, battery, question.year ? { ...scenario, startDay: 1 } : scenario, days);
     const { draws, seed, startShare } = question;
     const onDraw = (done: number) => {
-      if (done % 10 === 0) say({ done: done / draws });
+      if (done % 10 === 0) onAnswer({ done: done / draws });
       return true;
     };
-    return say({ forecast: forecast(trip, { draws, seed, startShare, onDraw }) });
+    return onAnswer({ forecast: forecast(trip, { draws, seed, startShare, onDraw }) });
   }
-  if (!scenario || !battery) return say({ trade: null });
+  if (!scenario || !battery) return onAnswer({ trade: null });
   const points = tradeOff(index, battery, scenario, question, (done) => {
-    say({ done: done * 0.9 });
+    onAnswer({ done: done * 0.9 });
     return true;
   });
-  say({ trade: { points, cheapest: cheapest(points), drivingH: drivingNeeded(index, battery, scenario, question) } });
+  onAnswer({ trade: { points, cheapest: cheapest(points), drivingH: drivingNeeded(index, battery, scenario, question) } });
 }

@@ -1,6 +1,6 @@
 import { makeDesign, type Design } from './design';
 import { defaultSettings } from './defaultSettings';
-import { describeProblem } from './problems';
+import type { Problem } from './problems';
 import { checkReferences } from './references';
 import { recordSchema, type DesignRecord } from './schema';
 import { SETTINGS_ID } from '../catalog/vocabulary';
@@ -9,7 +9,7 @@ import { SETTINGS_ID } from '../catalog/vocabulary';
 export interface SetAside {
   id: string;
   text: string;
-  why: string;
+  why: Problem;
 }
 
 /**
@@ -23,7 +23,12 @@ export function readableDesign(rows: readonly { id: string; text: string }[]): {
     const parsed = recordSchema.safeParse(parsedOr(text));
     if (parsed.success && parsed.data.id === id) return [parsed.data];
     const [issue] = parsed.success ? [] : parsed.error.issues;
-    aside.push({ id, text, why: issue ? `${issue.path.join('.') || 'the record'}: ${issue.message}` : 'it is stored under another id' });
+    const field = issue?.path.join('.') || undefined;
+    aside.push({
+      id,
+      text,
+      why: issue ? { code: 'unreadable', id, ...(field && { field }), other: issue.message } : { code: 'storedElsewhere', id },
+    });
     return [];
   });
   if (!records.some(({ id }) => id === SETTINGS_ID)) records.unshift(FALLBACK_SETTINGS);
@@ -33,7 +38,7 @@ export function readableDesign(rows: readonly { id: string; text: string }[]): {
       ({ id }) => id !== SETTINGS_ID && records.some((record) => record.id === id),
     );
     if (problems.length === 0) break;
-    const broken = new Map(problems.map((problem) => [problem.id, describeProblem(problem)]));
+    const broken = new Map(problems.map((problem) => [problem.id, problem]));
     for (const [id, why] of broken) aside.push({ id, text: texts.get(id) ?? '', why });
     records = records.filter(({ id }) => !broken.has(id));
   }

@@ -112,7 +112,7 @@ const BROKEN: [string, Design, string, string, string?][] = [
   ],
   ['a route to where it begins', changed('way', { toId: 'here' }), 'routeToItself', 'way'],
   ['a position past the last', changed('seat', { position: 3 }), 'noSuchPosition', 'seat', 'position'],
-  ['a control the part has not', changed('seat', { control: 'door' }), 'badField', 'seat', 'control'],
+  ['a control the part has not', changed('seat', { control: 'door' }), 'noSuchControl', 'seat', 'control'],
   ['a position taken', added('seat', { deviceId: 'isolator' }), 'positionTaken', 'second', 'position'],
   ['a thing in two places', added('seat', { position: 2 }), 'onTwoPanels', 'second', 'deviceId'],
   ['a lead of no terminal', changed('lead', { says: [{ by: 'print', terminal: '87' }] }), 'unknownTerminal', 'lead', 'says.0.terminal'],

@@ -138,9 +138,7 @@ const RECORD_KINDS: { [T in RecordType]: RecordKind<RecordOf<T>> } = {
       const isUnknown = control !== undefined && device?.type === 'device' && !(control in (kindOf(device).controls?.(device) ?? {}));
       return [
         ...(isOutside ? [{ code: 'noSuchPosition' as const, id, field: 'position', other: String(position) }] : []),
-        ...(isUnknown
-          ? [{ code: 'badField' as const, id, field: 'control', other: `the device has nothing called ${control} to work` }]
-          : []),
+        ...(isUnknown ? [{ code: 'noSuchControl' as const, id, field: 'control', other: control }] : []),
       ];
     },
     soles: ({ panelId, position, deviceId, control }) => [

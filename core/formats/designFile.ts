@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { makeDesign, type Design } from '../design/design';
 import { migrateRecords } from '../design/migrations';
-import { DesignError, describeProblem } from '../design/problems';
+import { placedProblemWords } from '../wording/problemWords';
 import { checkReferences } from '../design/references';
 import { recordSchema, type DesignRecord } from '../design/schema';
 import { LIMITS, SCHEMA_VERSION } from '../catalog/vocabulary';
@@ -90,7 +90,7 @@ function checked(records: DesignRecord[]): Design {
   const seen = new Set<string>();
   const repeated = records.filter(({ id }) => seen.size === seen.add(id).size);
   const problems = [...repeated.map(({ id }) => ({ code: 'duplicateId' as const, id })), ...checkReferences(makeDesign(records))];
-  if (problems.length > 0) fail(new DesignError(problems).problems.map(describeProblem));
+  if (problems.length > 0) fail(problems.map(placedProblemWords));
   return makeDesign(records);
 }
 

@@ -35,7 +35,7 @@ const why = (run: () => unknown): string => {
   try {
     run();
   } catch (error) {
-    if (error instanceof DesignError) return error.message;
+    if (error instanceof DesignError) return error.problems.map(({ code, other }) => `${code} ${other}`).join();
     throw error;
   }
   return '';
@@ -86,17 +86,17 @@ test('what was suggested follows a changed length, what a hand moved stays', () 
 
 test('ground or room with its bottom above its top is refused', () => {
   const [zone] = recordsOf(design, 'zone').filter(({ plan }) => plan);
-  expect(why(() => setZonePlan(design, zone!.id, { ...zone!.plan!, lowMm: 2000, highMm: 1000 }))).toContain('set the lower height first');
+  expect(why(() => setZonePlan(design, zone!.id, { ...zone!.plan!, lowMm: 2000, highMm: 1000 }))).toMatch(/^upsideDown/);
   const [room] = recordsOf(design, 'keepClear');
-  expect(why(() => setKeepClear(design, room!.id, { lowMm: room!.highMm + 1 }))).toContain('set the lower height first');
+  expect(why(() => setKeepClear(design, room!.id, { lowMm: room!.highMm + 1 }))).toMatch(/^upsideDown/);
 });
 
 test('a place is added to the zone under it, and refused where one is', () => {
   const added = addPlace(design, { xMm: 2600, yMm: 1000, zMm: 900 });
   expect(recordsOf(applyChange(design, added.change), 'place').find(({ id }) => id === added.id)!.zoneId).toBe('zone_galley');
   const { xMm, yMm, zMm } = recordsOf(design, 'place').find(({ id }) => id === 'pl_pump')!;
-  expect(why(() => addPlace(design, { xMm, yMm, zMm }))).toContain('“Pump bay under the sink” is at that very spot');
-  expect(why(() => setPlace(design, 'pl_fridge', { xMm, yMm, zMm }))).toContain('at that very spot');
+  expect(why(() => addPlace(design, { xMm, yMm, zMm }))).toBe('sameSpot Pump bay under the sink');
+  expect(why(() => setPlace(design, 'pl_fridge', { xMm, yMm, zMm }))).toMatch(/^sameSpot /);
 });
 
 test('a place taken out takes its routes along, leaves its devices nowhere, and comes back whole', () => {
@@ -121,7 +121,7 @@ test('two places are joined once', () => {
   expect(recordsOf(applyChange(design, joined.change), 'route').find(({ id }) => id === joined.id)!.name).toBe(
     'Fridge recess, left to Cab bulkhead, right',
   );
-  expect(why(() => joinPlaces(design, 'pl_panel', 'pl_fblock'))).toContain('joins these two places already');
+  expect(why(() => joinPlaces(design, 'pl_panel', 'pl_fblock'))).toMatch(/^routeTwice /);
 });
 
 test('a wire kept off a stretch takes the next shortest way, and off a second one keeps off the first', () => {
@@ -147,7 +147,7 @@ test('a wire kept off a stretch takes the next shortest way, and off a second on
   expect(indexDesign(again).layout.runs.get(wire.id)!.routeIds!.map(nameOf)).toEqual(first);
   const only = index.wires.find(({ id }) => index.layout.runs.get(id)?.routeIds?.map(nameOf).includes('Right wall gland'))!;
   const gland = index.layout.runs.get(only.id)!.routeIds!.find((id) => nameOf(id) === 'Right wall gland')!;
-  expect(why(() => avoidRoute(design, only.id, gland))).toContain('no other way');
+  expect(why(() => avoidRoute(design, only.id, gland))).toMatch(/^noOtherWay/);
 });
 
 test('a route taken out frees the wires that were sent over it', () => {
@@ -161,7 +161,7 @@ test('a route taken out frees the wires that were sent over it', () => {
 
 test('a zone outside the vehicle is refused with how far, and nothing is changed', () => {
   const plan = { xMm: 9000, yMm: 0, lengthMm: 500, widthMm: 500, lowMm: 0, highMm: 1000 };
-  expect(why(() => setZonePlan(design, 'zone_galley', plan))).toContain('would reach 3100 mm past the vehicle');
+  expect(why(() => setZonePlan(design, 'zone_galley', plan))).toBe('pastVehicle 3100');
 });
 
 test('a stretch measured has its date, and forgotten has none', () => {

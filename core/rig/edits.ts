@@ -142,7 +142,7 @@ export function joinPlaces(design: Design, fromId: string, toId: string): { chan
   if (!from || !to) throw new DesignError([{ code: 'missingRecord', id: from ? toId : fromId }]);
   const route = straightRoute(fromId, toId, cutText(`${from.name} to ${to.name}`, LIMITS.nameLength));
   const twin = recordsOf(design, 'route').find((other) => [other.fromId, other.toId].sort().join() === [fromId, toId].sort().join());
-  if (twin) throw new DesignError([{ code: 'badField', id: twin.id, other: `“${twin.name}” joins these two places already` }]);
+  if (twin) throw new DesignError([{ code: 'routeTwice', id: twin.id, other: twin.name }]);
   return { change: { added: [route], updated: [], removed: [] }, id: route.id };
 }
 
@@ -166,7 +166,7 @@ export function avoidRoute(design: Design, wireId: string, routeId: string): Cha
   const avoided = new Set([routeId, ...shortest.filter((id) => !run.routeIds!.includes(id))]);
   const open = routes.filter(({ id }) => !avoided.has(id));
   const other = waysThrough(layout.rig, places, open).run(run.fromPlaceId, run.toPlaceId, null).routeIds;
-  if (!other) throw new DesignError([{ code: 'badField', id: wireId, other: 'there is no other way through the vehicle' }]);
+  if (!other) throw new DesignError([{ code: 'noOtherWay', id: wireId }]);
   return setVia(design, wireId, [...other]);
 }
 
@@ -185,23 +185,20 @@ export function setZonePlan(design: Design, id: string, plan: NonNullable<Zone['
   const { lengthMm, widthMm } = rigOf(design) ?? USUAL_RIG;
   const over = Math.max(-plan.xMm, -plan.yMm, plan.xMm + plan.lengthMm - lengthMm, plan.yMm + plan.widthMm - widthMm);
   if (over > ZONE_OVERHANG_MM) {
-    const say = `the zone would reach ${Math.round(over)} mm past the vehicle, which is ${lengthMm} mm long and ${widthMm} mm wide`;
-    throw new DesignError([{ code: 'badField', id, field: 'plan', other: say }]);
+    throw new DesignError([{ code: 'pastVehicle', id, field: 'plan', other: String(Math.round(over)) }]);
   }
-  if (plan.lowMm >= plan.highMm) throw new DesignError([{ code: 'badField', id, field: 'plan', other: UPSIDE_DOWN }]);
+  if (plan.lowMm >= plan.highMm) throw new DesignError([{ code: 'upsideDown', id, field: 'plan' }]);
   const edit = new Edit(design);
   edit.set(id, { plan });
   return edit.change;
 }
-
-const UPSIDE_DOWN = 'it would reach higher at its bottom than at its top: set the lower height first';
 
 /** Sets fields of room that must stay clear. @throws DesignError when its bottom would be above its top */
 export function setKeepClear(design: Design, id: string, fields: Partial<KeepClear>): Change {
   const edit = new Edit(design);
   edit.set(id, fields);
   const room = recordOf(edit.design, id, 'keepClear');
-  if (room && room.lowMm >= room.highMm) throw new DesignError([{ code: 'badField', id, field: 'lowMm', other: UPSIDE_DOWN }]);
+  if (room && room.lowMm >= room.highMm) throw new DesignError([{ code: 'upsideDown', id, field: 'lowMm' }]);
   return edit.change;
 }
 
@@ -216,8 +213,7 @@ function refuseSameSpot(design: Design, place: Place): void {
   const twin = recordsOf(design, 'place').find(
     (other) => other.id !== place.id && other.xMm === place.xMm && other.yMm === place.yMm && other.zMm === place.zMm,
   );
-  if (twin)
-    throw new DesignError([{ code: 'badField', id: place.id, other: `“${twin.name}” is at that very spot; move one of them a little` }]);
+  if (twin) throw new DesignError([{ code: 'sameSpot', id: place.id, other: twin.name }]);
 }
 
 function zonesOf(design: Design): Zone[] {

@@ -80,7 +80,7 @@ test('lamps sit in no switch panel, sockets that reach behind one do, relays onl
   // A radio of fewer channels leaves the fob's buttons without any.
   expect(
     problemsOf(after, { added: [], updated: [{ from: radio, to: { ...radio, channels: 2 } as typeof radio }], removed: [] }),
-  ).toContain('badField');
+  ).toContain('noSuchControl');
 });
 
 test('with fewer columns what still has its column and row stays in them, the rest comes out', () => {
@@ -167,7 +167,7 @@ test('two things in one position, one thing in two, and a position that is not t
   expect(problemsOf(design, update({ position: 1 }))).toEqual(['positionTaken']);
   expect(problemsOf(design, update({ position: 11 }))).toEqual(['noSuchPosition']);
   expect(problemsOf(design, update({ deviceId: first!.deviceId }))).toEqual(['onTwoPanels']);
-  expect(problemsOf(design, update({ control: 'lever' }))).toEqual(['badField']);
+  expect(problemsOf(design, update({ control: 'lever' }))).toEqual(['noSuchControl']);
   // A panel made smaller by hand is refused while something sits beyond it.
   const panel = panelOf(design);
   expect(problemsOf(design, { added: [], updated: [{ from: panel, to: { ...panel, rows: 1 } }], removed: [] })).toContain('noSuchPosition');

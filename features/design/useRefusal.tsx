@@ -21,7 +21,7 @@ export function useRefusal(): { refusal: ReactNode; commit(label: string, make: 
     commit,
     refusal: why && (
       <p role="alert" className={styles.refusal}>
-        {why.replace(/^record [^:]+: /, '')}
+        {why}
       </p>
     ),
   };

@@ -29,7 +29,7 @@ export function ChargeChart({ forecast, floorPercent }: { forecast: Forecast; fl
     const day = dateOf(startDay + Math.floor(hours / 24));
     return windowH >= 24 ? day : `${day}, ${Math.floor(hours % 24)}:00`;
   };
-  const say = (at: number) =>
+  const words = (at: number) =>
     `${when(at)}: at least ${formatPercent(bands.middle[at]!)} in half the draws; ${formatPercent(bands.low[at]!)} in the worst tenth, ${formatPercent(bands.high[at]!)} in the best`;
   const every = Math.max(1, Math.ceil(days / 12));
   const lowest = bands.low.indexOf(Math.min(...bands.low));
@@ -39,7 +39,7 @@ export function ChargeChart({ forecast, floorPercent }: { forecast: Forecast; fl
       says={draws > 1 ? `${draws} weathers drawn; the band holds eight in ten of them` : 'under the weather given'}
       frame={FRAME}
       points={points}
-      read={say}
+      read={words}
       table={{
         head: [windowH >= 24 ? 'Day' : 'Hour', 'Worst tenth, %', 'Middle, %', 'Best tenth, %'],
         rows: bands.middle.map((value, at) => [

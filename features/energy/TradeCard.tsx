@@ -120,7 +120,7 @@ function TradeChart({ points, best }: { points: readonly TradePoint[]; best: Tra
   const path = line<TradePoint>()
     .x(({ capacityAh }) => x(capacityAh))
     .y(({ panelW }) => y(panelW!));
-  const say = ({ capacityAh, panelW, cost, asDesigned }: TradePoint) =>
+  const words = ({ capacityAh, panelW, cost, asDesigned }: TradePoint) =>
     `${formatAmpHours(capacityAh)}${asDesigned ? ' as designed' : ''}: ${panelW === null ? 'no panel up to 1300 W is enough' : `${formatWatts(panelW)} of panel is enough, ${formatNumber(cost, 0)} together`}`;
   return (
     <Chart
@@ -128,7 +128,7 @@ function TradeChart({ points, best }: { points: readonly TradePoint[]; best: Tra
       says="on and above the line is enough"
       frame={FRAME}
       points={points.length}
-      read={(at) => say(points[at]!)}
+      read={(at) => words(points[at]!)}
       table={{
         head: ['Battery', 'Least panel', 'Runs out', 'Cost'],
         rows: points.map(({ capacityAh, panelW, chance, cost }) => [

@@ -7,6 +7,7 @@ import { changedFields } from '@/core/design/change';
 import type { Design } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { nameOf } from '@/core/design/names';
+import { placedProblemWords } from '@/core/wording/problemWords';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import type { EditConflict } from '@/features/design/designStore';
 import { outbox } from '@/features/design/outbox';
@@ -51,7 +52,7 @@ function Unreadable() {
         showIcon
         closable={{ onClose: () => setSeen(true) }}
         title={`${unreadable.length === 1 ? 'A stored record' : `${unreadable.length} stored records`} of this design cannot be read and ${unreadable.length === 1 ? 'is' : 'are'} left out. They stay stored as they are.`}
-        description={`${first!.id}: ${first!.why}`}
+        description={placedProblemWords(first!.why)}
         action={
           <Button size="small" onClick={() => saveFile(`${id}-unreadable.json`, JSON.stringify(unreadable, null, 1))}>
             Save them as a file

@@ -50,7 +50,7 @@ export interface WaysQuestion {
 }
 
 /** Told how far the work is, 0 to 1. It is stopped by ending the worker it runs in. */
-export type Say = (done: number) => void;
+export type Progress = (done: number) => void;
 
 /** How the work is shared out, roughly. */
 const SHARES = { oneSize: 0.15, ownSizes: 0.15, subBlock: 0.45, twoTrunks: 0.25 };
@@ -59,13 +59,13 @@ const SHARES = { oneSize: 0.15, ownSizes: 0.15, subBlock: 0.45, twoTrunks: 0.25 
  * The ways to wire a zone or a circuit, side by side: as it is, one size each, every wire its own size, a fuse block nearer to the loads, and for one
  * circuit with several loads a second trunk. Each is sized for the measure by `propose` and judged by the design's own rules.
  */
-export function compareWays(analysis: Analysis, question: WaysQuestion, say: Say = () => undefined): Way[] {
+export function compareWays(analysis: Analysis, question: WaysQuestion, progress: Progress = () => undefined): Way[] {
   const ways: (Way | null)[] = [wayOf(analysis, analysis, 'asItIs', null, question)];
   let before = 0;
-  const part = (share: number): Say => {
+  const part = (share: number): Progress => {
     const from = before;
     before += share;
-    return (done) => say(Math.min(0.99, from + share * done));
+    return (done) => progress(Math.min(0.99, from + share * done));
   };
   const oneSize = sizedWay(analysis, analysis, 'oneSize', null, question, part(SHARES.oneSize));
   ways.push(oneSize?.way ?? null);
@@ -105,11 +105,11 @@ function sizedWay(
   kind: WayKind,
   takes: Way['takes'],
   question: WaysQuestion,
-  say: Say,
+  progress: Progress,
 ): SizedWay | null {
   const { circuitIds, measure, prices } = question;
   const proposal = propose(start, { circuitIds, measure, prices }, (done) => {
-    say(done);
+    progress(done);
     return true;
   })!;
   if (proposal.circuits.some(({ stuck }) => stuck)) return null;
@@ -150,7 +150,7 @@ function wayOf(before: Analysis, after: Analysis, kind: WayKind, takes: Way['tak
 }
 
 /** The block with the least cable in all of every site, with the best trunk of every size. */
-function bestSubBlock(analysis: Analysis, question: WaysQuestion, say: Say): Way | null {
+function bestSubBlock(analysis: Analysis, question: WaysQuestion, progress: Progress): Way | null {
   const circuits = movable(analysis, question.circuitIds);
   const like = circuits[0]?.conductor;
   const built = like ? shortestSubBlock(analysis, circuits, question.trunkMm) : null;
@@ -170,14 +170,14 @@ function bestSubBlock(analysis: Analysis, question: WaysQuestion, say: Say): Way
     const trunkMm = start.wires.get(built.trunkIds[0]!)?.wire.lengthMm ?? 0;
     const { block, movedIds, ratingA } = built;
     const takes = { kind: 'subBlock' as const, blockName: block.name, moved: movedIds.length, slots: block.slots, ratingA, conductor: size, trunkMm }; // prettier-ignore
-    const sized = sizedWay(analysis, start, 'subBlock', takes, question, (done) => say((place + done) / sizes.length));
+    const sized = sizedWay(analysis, start, 'subBlock', takes, question, (done) => progress((place + done) / sizes.length));
     if (sized && better(sized.way, best, question.measure)) best = sized.way;
   }
   return best;
 }
 
 /** The best of all ways to part one circuit's loads in two. */
-function bestSecondTrunk(analysis: Analysis, question: WaysQuestion, say: Say): Way | null {
+function bestSecondTrunk(analysis: Analysis, question: WaysQuestion, progress: Progress): Way | null {
   const [only, ...others] = question.circuitIds;
   const circuit = others.length === 0 ? analysis.circuits.find(({ id }) => id === only) : undefined;
   const parted = circuit ? partedInTwo(analysis, circuit) : [];
@@ -185,7 +185,7 @@ function bestSecondTrunk(analysis: Analysis, question: WaysQuestion, say: Say): 
   for (const [place, { design, atLoadId }] of parted.entries()) {
     const takes = { kind: 'twoTrunks' as const, loadId: atLoadId };
     const start = analyse(design, analysis);
-    const sized = sizedWay(analysis, start, 'twoTrunks', takes, question, (done) => say((place + done) / parted.length));
+    const sized = sizedWay(analysis, start, 'twoTrunks', takes, question, (done) => progress((place + done) / parted.length));
     if (sized && better(sized.way, best, question.measure)) best = sized.way;
   }
   return best;

@@ -52,8 +52,8 @@ export function findReadings({ design, index, loads, wires }: Analysis): Finding
         if (verdictOf(value, expected) !== 'fail') return [];
         const subject = what.kind === 'volts' ? what.at.deviceId : what.wireId;
         const circuitId = loads.get(subject)?.circuitId ?? wires.get(subject)?.circuitId ?? null;
-        const say = (one: number) => `${formatNumber(one, 2)} ${unitOf(what)}`;
-        const numbers = { read: say(value), low: say(expected.low), high: say(expected.high), place: reading.id };
+        const figure = (one: number) => `${formatNumber(one, 2)} ${unitOf(what)}`;
+        const numbers = { read: figure(value), low: figure(expected.low), high: figure(expected.high), place: reading.id };
         return [{ rule: 'build.readingOut', severity: 'caution', subjects: [subject], circuitId, numbers }];
       });
     } catch (error) {
