@@ -261,7 +261,7 @@ test('on the rig Escape leaves a mode, a place outside is asked about, an empty 
 });
 
 test('every stage is read at a phone’s width and at twice the size of letters, and nothing runs out of it', async ({ page, heron }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(120_000);
   for (const stage of ['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'measure', 'report']) {
     // 1280 at 200 % is 640 wide.
     for (const width of [390, 640]) {
@@ -277,6 +277,18 @@ test('every stage is read at a phone’s width and at twice the size of letters,
         `${stage} at ${width}: ${over}`,
       ).toBe(true);
     }
+  }
+  // Nor does a card lie over the next.
+  await page.setViewportSize({ width: 390, height: 780 });
+  await page.goto(`/d/${heron}/circuits`);
+  for (const view of ['Protection', 'Zones']) {
+    await page.getByText(view, { exact: true }).click();
+    const beneath = page.locator('main section + section');
+    await expect(beneath.first()).toBeVisible();
+    const gaps = await beneath.evaluateAll((all) =>
+      all.map((card) => card.getBoundingClientRect().top - card.previousElementSibling!.getBoundingClientRect().bottom),
+    );
+    expect(Math.min(...gaps), `${view}: ${gaps}`).toBeGreaterThanOrEqual(0);
   }
   await page.goto(`/d/${heron}/rig`);
   await page.getByRole('link', { name: 'Measuring run' }).click();
