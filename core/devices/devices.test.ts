@@ -65,6 +65,10 @@ test.each(devices)('a %s keeps to its own terminals: paths join them, each is na
   if (TERMINALS[kind]) expect(terminals.sort()).toEqual(TERMINALS[kind]);
 });
 
+test.each(devices)('a %s can be set to each value it has once', (_kind, device) => {
+  for (const positions of Object.values(kindOf(device).controls?.(device) ?? {})) expect(new Set(positions).size).toBe(positions.length);
+});
+
 test.each(devices)('every value a %s can be set to has an answer from the network', (_kind, device) => {
   const build = rig();
   build.battery();

@@ -55,6 +55,13 @@ describe('energy of a day', () => {
   });
 });
 
+// The careful case, as the setting says of itself.
+test('a scenario that says nothing is lived in from midnight to midnight, under open sky, with no driving and no hookup', () => {
+  const setting = settingOf({ id: 's', type: 'scenario', name: 'S', order: 0 });
+  expect(setting).toMatchObject({ occupied: [{ fromMin: 0, toMin: 1440 }], driving: [], shore: [] });
+  expect(setting.openSky).toEqual(new Array(24).fill(1));
+});
+
 describe('what a day costs', () => {
   it('counts what is off: a radio that waits with 20 mA costs 5.8 Wh a day more (computed)', () => {
     const radio = load({ kind: 'watts', watts: 60, atV: 12 }, { standbyA: 0.02 });

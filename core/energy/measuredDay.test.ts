@@ -24,6 +24,10 @@ function twoDays(sign: 1 | -1, extra: (minute: number) => number = () => 0): str
   return ['Timestamp,Voltage (V),Current (A)', ...rows].join('\n');
 }
 
+const never = () => {
+  throw new Error('the log was refused');
+};
+
 describe('a monitor’s log', () => {
   it.each([1, -1] as const)('finds hours of use and energy, whichever way the file counts (%d)', (sign) => {
     const read = readMonitorLog(twoDays(sign));
@@ -39,6 +43,14 @@ describe('a monitor’s log', () => {
     expect(of('fridge')!.hours).toBeCloseTo(6, 0);
     expect(days.hourlyW[21]).toBeCloseTo((0.1 + 4.3 / 4 + 1.4) * 12.8, 0);
     expect(days.lowestV).toBe(12.8);
+  });
+  it('counts each hour of each day where the clock has it', () => {
+    const read = readMonitorLog(twoDays(1, (minute) => (minute >= 1440 + 300 && minute < 1440 + 360 ? 10 : 0)));
+    const { hourlyW } = measureDays(read.ok ? read.log : never(), draws);
+    const alone = (0.1 + 4.3 / 4) * 12.8;
+    expect([4, 5, 6].map((hour) => hourlyW[hour])).toEqual(
+      [alone, alone + 5 * 12.8, alone].map((watts) => expect.closeTo(watts, 6) as number),
+    );
   });
   it('does not guess between two loads that draw alike', () => {
     const read = readMonitorLog(twoDays(1, (minute) => (minute % 1440 >= 100 && minute % 1440 < 130 ? 9.1 : 0)));

@@ -50,6 +50,8 @@ test('gaps between bezels become alike, whatever their widths, and the outermost
   // One under another it is their heights that count.
   const upright = [20, 50, 120].map((yMm, place) => ({ ...at(place + 1), xMm: 50, yMm }));
   expect(spreadEvenly(upright).map(({ set }) => set)).toEqual([{ xMm: 50, yMm: 70 }]);
+  // However far from the panel's edge the column is.
+  expect(spreadEvenly(upright.map((hole) => ({ ...hole, xMm: 190 }))).map(({ set }) => set)).toEqual([{ xMm: 190, yMm: 70 }]);
   expect(spreadEvenly([at(1), at(2)])).toEqual([]);
 });
 

@@ -184,7 +184,9 @@ test.each(VEHICLES)('the outline of a %s fills its size and closes round its mid
   expect(reach('xMm')).toEqual([0, size.lengthMm]);
   expect(reach('yMm')).toEqual([0, size.widthMm]);
   expect(isInside({ xMm: size.lengthMm * 0.7, yMm: size.widthMm / 2 }, outline)).toBe(true);
-  expect(Math.max(...sideOutline(size).map(({ zMm }) => zMm))).toBe(size.heightMm);
+  const side = sideOutline(size);
+  expect(Math.max(...side.map(({ zMm }) => zMm))).toBe(size.heightMm);
+  expect(side.every(({ xMm, zMm }) => xMm >= 0 && xMm <= size.lengthMm && zMm >= 0)).toBe(true);
 });
 
 test('angles run clockwise from straight back, over the turn too', () => {

@@ -55,18 +55,22 @@ test('a coil with a diode turned round is a fault, and changing its wires over m
   expect(amps(mended!)).toBeLessThan(3);
 });
 
-test('a relay always pulled in while the switch carries the lamp is found; as it should be it is not', () => {
+test('a relay always pulled in while the switch carries the lamp is found; as it should be, with no feed, or latching, it is not', () => {
   expect(said(relayed('resistor', '86'))).toEqual([]);
-  const exchanged = design((build) => {
-    build.add({ id: 'sw', kind: 'switch', ratingA: 10 });
-    build.add({ id: 'relay', kind: 'relay', ...COIL, suppression: 'resistor' });
-    build.wire('fuse.out', 'relay.86');
-    home(build, 'relay.85');
-    build.wire('fuse.out', 'sw.in');
-    build.wire('sw.out', 'relay.30');
-    build.wire('relay.87', 'lamp.plus');
-    home(build, 'lamp.minus');
-  });
+  const withSwitchAhead = (fed: boolean, latching: boolean) =>
+    design((build) => {
+      build.add({ id: 'sw', kind: 'switch', ratingA: 10 });
+      build.add({ id: 'relay', kind: 'relay', ...COIL, suppression: 'resistor', latching });
+      if (fed) build.wire('fuse.out', 'relay.86');
+      home(build, 'relay.85');
+      build.wire('fuse.out', 'sw.in');
+      build.wire('sw.out', 'relay.30');
+      build.wire('relay.87', 'lamp.plus');
+      home(build, 'lamp.minus');
+    });
+  expect(said(withSwitchAhead(false, false))).toEqual([]);
+  expect(said(withSwitchAhead(true, true))).toEqual([]);
+  const exchanged = withSwitchAhead(true, false);
   expect(said(exchanged)).toEqual([['switching.coilAlwaysFed', 'caution', ['relay', 'sw']]]);
   const bench = new Bench(indexDesign(exchanged));
   // It seems to work: that is why nobody looks.
