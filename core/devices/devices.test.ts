@@ -7,7 +7,7 @@ import { readDesignFile, writeDesignFile } from '../formats/designFile';
 import { AT_REST } from '../network/controlState';
 import { LiveDesign } from '../network/settle';
 import { rig } from '../../testing/rig';
-import { kindOf } from '.';
+import { deviceSchema, kindOf } from '.';
 
 type Sample = Parameters<ReturnType<typeof rig>['add']>[0];
 
@@ -36,6 +36,17 @@ const SAMPLES: Sample[] = [
   { kind: 'plug', pins: 3, contactMilliohm: 5, ratingA: 15 },
   { kind: 'shunt', milliohm: 0.75, ratingA: 100 },
   { kind: 'charger', outputV: 14.4, maxA: 20 },
+  { kind: 'isolator', ratingA: 275 },
+  { kind: 'cutOut', ratingA: 60, offV: 11.5, onV: 12.5 },
+  {
+    ...{ kind: 'solarPanel', watts: 100, bestV: 18, openV: 22, shortA: 6, count: 2, wired: 'parallel' },
+    ...{ tiltDeg: 0, facesDeg: 180, regulated: false, controllerId: null },
+  } as Sample,
+  { kind: 'solarController', method: 'tracking', maxA: 20, maxPanelV: 100, outputV: 14.4 },
+  { kind: 'alternator', ratedA: 120, outputV: 14.2, idlePercent: 50, hotPercent: 80, vehicleA: 30 },
+  { kind: 'dcDcCharger', outputV: 14.4, maxA: 30, efficiencyPercent: 92, inputConductor: null, inputLengthMm: 4000, inputFuseA: 40 },
+  { kind: 'splitRelay', ratingA: 100 },
+  { kind: 'vehicleFeed', signal: 'accessory', polarity: 'live', from: 'wire', serves: 'radio' },
 ];
 
 /** The terminals the trade names: ISO 7588's pattern and DIN 72552 for relays, common practice for the rest. */
@@ -63,6 +74,11 @@ test.each(devices)('a %s keeps to its own terminals: paths join them, each is na
   expect(new Set(terminals).size).toBe(terminals.length);
   for (const { from, to } of kindOf(device).paths(device)) expect(terminals).toEqual(expect.arrayContaining([from, to]));
   if (TERMINALS[kind]) expect(terminals.sort()).toEqual(TERMINALS[kind]);
+});
+
+test('there is a sample of every kind there is', () => {
+  const kinds = deviceSchema.options.map(({ shape }) => shape.kind.value);
+  expect(new Set(devices.map(([kind]) => kind))).toEqual(new Set(kinds));
 });
 
 test.each(devices)('a %s can be set to each value it has once', (_kind, device) => {
