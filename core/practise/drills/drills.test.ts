@@ -1,6 +1,7 @@
 import { analyse } from '../../analysis/analyse';
 import { awgAreaMm2, AWG_SIZES, type AwgSize } from '../../catalog/conductorSizes';
 import { runs } from '../../../testing/runs';
+import { sameRecord } from '../../design/change';
 import { settingsOf, type Design } from '../../design/design';
 import { BOARDS } from '../boards';
 import type { Question } from './question';
@@ -198,6 +199,10 @@ test('mistakes: the program’s own rules find what is said to be wrong, and no 
     const kind = ['nothing', 'ahead of', 'larger than', 'too thin', 'no way home'].find((words) => says.includes(words))!;
     found.set(kind, (found.get(kind) ?? 0) + 1);
     const more = findings(board).filter((one) => !planned.get(settingsOf(board).name)!.has(one));
+    // One thing, and no other, is wrong.
+    const sound = BOARDS.find(({ design }) => settingsOf(design).name === settingsOf(board).name)!.design;
+    const touched = Array.from(sound.records.values()).filter((record) => !sameRecord(board.records.get(record.id), record));
+    expect({ seed, touched: touched.length }).toEqual({ seed, touched: kind === 'nothing' ? 0 : 1 });
     if (kind === 'nothing') expect({ seed, more }).toEqual({ seed, more: [] });
     else expect({ seed, says, isFound: more.length > 0 }).toEqual({ seed, says, isFound: true });
   }
