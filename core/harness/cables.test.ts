@@ -90,10 +90,10 @@ describe('cables', () => {
   test('no two wires are one core, and no cable loses cores that are in use', () => {
     const design = paired(PIP);
     const [one, other] = recordsOf(design, 'wire').filter(({ core }) => core);
-    expect(() => done(design, updateRecords(design, [{ id: other!.id, set: { core: one!.core } }]))).toThrow(/core 1 is another wire/);
+    expect(() => done(design, updateRecords(design, [{ id: other!.id, set: { core: one!.core } }]))).toThrow(/^coreTaken/);
     const { cableId } = one!.core!;
     const cable = recordsOf(design, 'cable').find(({ id }) => id === cableId)!;
-    expect(() => done(design, updateRecords(design, [{ id: one!.id, set: { core: { cableId, at: 3 } } }]))).toThrow(/no core 3/);
+    expect(() => done(design, updateRecords(design, [{ id: one!.id, set: { core: { cableId, at: 3 } } }]))).toThrow(/^noSuchCore/);
     // Laying another wire there takes the first one out.
     const free = recordsOf(design, 'wire').find(({ core }) => !core)!;
     const swapped = edited(design, (edit) => layIn(edit, free.id, cable, 1));

@@ -170,7 +170,7 @@ describe('leads', () => {
     expect(readDesignFile(writeDesignFile(design)).records).toEqual(design.records);
     const removed = done(design, updateRecords(design, [{ id: dimmer.id, set: { work: { state: 'removed' } } }]));
     expect(recordsOf(seenAs(removed, 'planned'), 'lead')).toEqual([]);
-    expect(() => done(design, updateRecords(design, [{ id: recordsOf(design, 'lead')[0]!.id, set: { proved: '87' } }]))).toThrow(/no free terminal called 87/); // prettier-ignore
+    expect(() => done(design, updateRecords(design, [{ id: recordsOf(design, 'lead')[0]!.id, set: { proved: '87' } }]))).toThrow(/^unknownTerminal .* proved$/); // prettier-ignore
   });
 
   test('a legend that names a load it does not work is found, and only then', () => {

@@ -4,6 +4,7 @@ import { pip } from '../../demo/pip';
 import { applyChange, updateRecords } from '../design/change';
 import { makeDesign, type Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
+import { Carried } from '../units/carried';
 import { Edit } from '../design/edit';
 import { newDesignRecords } from '../switching/newDesign';
 import type { Wire } from '../design/schema';
@@ -134,11 +135,11 @@ describe('tracing', () => {
 
   test('a length or gauge changed keeps the trees; a wire moved, added or taken away is traced afresh', () => {
     const design = heron();
-    const before = traceWiring(indexDesign(design));
-    const retrace = (to: Design) => {
-      const traced = ({ records }: Design) => ({ records, wires: indexDesign({ records }).wires });
-      return retraceWiring(before, traced(design), traced(to));
-    };
+    const first = new Carried();
+    const index = indexDesign(design, first);
+    const before = traceWiring(index);
+    const retrace = (to: Design) =>
+      retraceWiring(before, { ...design, wires: index.wires }, { ...to, wires: indexDesign(to, new Carried(first)).wires });
     const wires = Array.from(design.records.values()).filter((record): record is Wire => record.type === 'wire');
     for (const wire of wires.slice(0, 12)) {
       const longer = applyChange(

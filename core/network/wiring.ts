@@ -121,17 +121,17 @@ export function retraceWiring(before: Wiring, from: Traced, to: Traced): Wiring 
     if (old === record) continue;
     if (!old || !joinsTheSame(old, record)) return null;
   }
-  const replaced = new Map<LaidWire, LaidWire>();
+  const replaced = new Map<string, LaidWire>();
   for (let at = 0; at < to.wires.length; at++) {
     const [old, wire] = [from.wires[at]!, to.wires[at]!];
     if (old.id !== wire.id) return null;
-    if (old !== wire) replaced.set(old, wire);
+    if (old !== wire) replaced.set(wire.id, wire);
   }
   if (replaced.size === 0) return before;
   // Which of two ways home has the less resistance may have changed.
   if (before.rings.some(({ side }) => side === 'return')) return null;
   const renew = ({ nodes, at }: WiringTree): WiringTree => ({
-    nodes: nodes.map((node) => (node.wire && replaced.has(node.wire) ? { ...node, wire: replaced.get(node.wire)! } : node)),
+    nodes: nodes.map((node) => (node.wire && replaced.has(node.wire.id) ? { ...node, wire: replaced.get(node.wire.id)! } : node)),
     at,
   });
   return { ...before, supply: renew(before.supply), return: renew(before.return) };

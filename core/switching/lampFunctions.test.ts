@@ -203,7 +203,7 @@ test('what cannot be one lamp is refused with why', () => {
   expect(why(white, other.id)).toContain('1 of the one and 2 of the other');
   expect(joinLamps(edit.design, white, other.id, 'minus')).toBeNull();
   const nested = updateRecords(design, [{ id: white, set: { partOf: { loadId: amber, shares: 'minus' } } }]);
-  expect(() => applyChange(design, nested)).toThrow('no lamp of its own');
+  expect(() => applyChange(design, nested)).toThrow('functionOfFunction');
 });
 
 test('where it is and how many there are go for the whole lamp, from whichever function it is said', () => {

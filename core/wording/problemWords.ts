@@ -1,3 +1,5 @@
+import type { Design } from '../design/design';
+import { nameOf } from '../design/names';
 import type { Problem, ProblemCode } from '../design/problems';
 
 const WORDS: Record<ProblemCode, (other: string) => string> = {
@@ -34,13 +36,16 @@ const WORDS: Record<ProblemCode, (other: string) => string> = {
   storedElsewhere: () => 'it is stored under another id',
 };
 
-/** What is wrong, for somebody who sees where. */
-export function problemWords({ code, other }: Problem): string {
-  return WORDS[code](other ?? '');
+/** Reasons told at once. */
+const MOST_REASONS = 5;
+
+/** Why a change is not taken, for somebody who sees where: each reason once, records called by their names in the design. */
+export function refusalWords(problems: readonly Problem[], design: Design): string {
+  const reasons = problems.map(({ code, other = '' }) => WORDS[code](design.records.has(other) ? nameOf(design, other) : other));
+  return [...new Set(reasons)].slice(0, MOST_REASONS).join('; ');
 }
 
-/** The same with the record and the field it is in, for a file or a list. */
-export function placedProblemWords(problem: Problem): string {
-  const { id, field } = problem;
-  return `${field ? `record ${id}, ${field}` : `record ${id}`}: ${problemWords(problem)}`;
+/** One problem with the record and the field it is in, for a file or a list. */
+export function placedProblemWords({ code, id, field, other = '' }: Problem): string {
+  return `${field ? `record ${id}, ${field}` : `record ${id}`}: ${WORDS[code](other)}`;
 }

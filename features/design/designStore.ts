@@ -6,7 +6,7 @@ import { applyChange, applyUnchecked, isEmpty, sameRecord, touchedIds, type Chan
 import { asStored, editedIn, seenAs, type DesignView } from '@/core/design/asBuilt';
 import { makeDesign, type Design } from '@/core/design/design';
 import { DesignError } from '@/core/design/problems';
-import { problemWords } from '@/core/wording/problemWords';
+import { refusalWords } from '@/core/wording/problemWords';
 import type { SetAside } from '@/core/design/readable';
 import type { DesignRecord } from '@/core/design/schema';
 import { acrossLamps } from '@/core/switching/lampFunctions';
@@ -176,7 +176,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
       const change = asStored(from, acrossLamps(seen, make(seen)), view);
       return { change, design: applyChange(from, change) };
     } catch (error) {
-      if (error instanceof DesignError) return error.problems.slice(0, 5).map(problemWords).join('; ');
+      if (error instanceof DesignError) return refusalWords(error.problems, from);
       throw error;
     }
   }

@@ -198,7 +198,16 @@ function ChoiceTable({ choice, options, onNew }: { choice: Choice; options: read
           columns={[
             { label: 'What is compared', as: 'name', cell: ({ name }) => name },
             ...ordered.map((one, at): Column<Compared> => ({
-              head: <OptionHead compared={one} choice={choice} apart={apart} isWorkedOut={compared.length > 0} onCommit={commit} />,
+              head: (
+                <OptionHead
+                  key={one.option.id}
+                  compared={one}
+                  choice={choice}
+                  apart={apart}
+                  isWorkedOut={compared.length > 0}
+                  onCommit={commit}
+                />
+              ),
               headLook: one.isStanding ? styles.stands : undefined,
               cell: ({ cells }) => cells[at],
             })),

@@ -116,7 +116,7 @@ test('a slot holds one fuse and one tap, no more; a free slot is one with neithe
     added: [{ id: 'third', type: 'device', kind: 'protection', name: 'Third', zoneId: null, family: 'blade', ratingA: 3, mount: null }],
   });
   const twice = updateRecords(second, [{ id: 'third', set: { mount: { blockId: 'block', slot: 2, tap: 'load' } } }]);
-  expect(() => applyChange(second, twice)).toThrow(/slot/);
+  expect(() => applyChange(second, twice)).toThrow(/^slotTaken/);
   // Put there through the slots it changes places with the one in the tap.
   const moved = applyChange(second, mountFuse(second, 'third', { blockId: 'block', slot: 2, tap: 'supply' }));
   expect(moved.records.get('tap')).toMatchObject({ mount: null });
