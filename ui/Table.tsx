@@ -80,6 +80,7 @@ export function Table<Row>({
   ...traits
 }: TableProps<Row>) {
   const hasHead = columns.some((column) => column.head !== undefined || column.label !== undefined);
+  const parts: readonly RowGroup<Row>[] = groups ?? [{ key: 'all', rows }];
   const hasWidths = columns.some(({ width }) => width !== undefined);
   return (
     <table className={classes(styles.table, isNarrow && styles.narrow, hasWidths && styles.fixed, className)} aria-label={label}>
@@ -96,7 +97,7 @@ export function Table<Row>({
           <tr>{columns.map((column, at) => (isUnderAnother(columns, at) ? null : <Head key={at} {...column} />))}</tr>
         </thead>
       )}
-      {(groups ?? [{ key: 'all', rows, head: undefined, label: undefined, heightPx: undefined }]).map((group) => (
+      {parts.map((group) => (
         <tbody
           key={group.key}
           aria-label={group.label}

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { analyse } from '@/core/analysis/analyse';
-import type { Analysis, CircuitAnalysis } from '@/core/analysis/types';
+import type { Analysis } from '@/core/analysis/types';
 import { applyChange, applyUnchecked, isEmpty, sameRecord, touchedIds, type Change } from '@/core/design/change';
 import { asStored, editedIn, seenAs, type DesignView } from '@/core/design/asBuilt';
 import { makeDesign, type Design } from '@/core/design/design';
@@ -10,13 +10,13 @@ import { refusalWords } from '@/core/wording/problemWords';
 import type { SetAside } from '@/core/design/readable';
 import type { DesignRecord } from '@/core/design/schema';
 import { acrossLamps } from '@/core/switching/lampFunctions';
-import { worstFirst } from '@/core/analysis/rules/findAll';
 import type { Finding } from '@/core/analysis/finding';
 import type { LoggedChange } from '@/server/commit';
 import type { OpenDesign } from '@/server/stored';
 import type { History } from '@/server/history';
 import { sendChange, sendStep, type Pending, type SendResult } from './api';
 import { outbox } from './outbox';
+import { firstJudgement, together, UNJUDGED, type Judgement } from './judgement';
 import { leftEdits } from './leftEdits';
 import { ontoCurrent, rebased } from './rebase';
 import { done, MOST_FAILURES, NOT_DONE, ON_ITS_WAY, passes, RETRY_MS, SEND_AFTER_MS, type SaveState } from './sending';
@@ -34,7 +34,7 @@ export type PickedState = 'allOn' | 'allOff' | 'onlyThis' | `scenario:${string}`
 /** How a change is made: from the design as it stands without the edit in progress. */
 export type MakeChange = (design: Design) => Change;
 
-export interface DesignState {
+export interface DesignState extends Judgement {
   id: string;
   /** The design as shown: what the server has, then edits on their way, then the one being typed, of that what the view shows. */
   design: Design;
@@ -42,12 +42,6 @@ export interface DesignState {
   whole: Design;
   view: DesignView;
   analysis: Analysis;
-  /** What every rule found, those that need the solved network a moment later than the rest. */
-  findings: readonly Finding[];
-  /** Whether those that come later have come once in this view: until then nothing is known to be in order. */
-  isWhollyJudged: boolean;
-  /** The circuits as they were when those came last; one that has changed since has yet to be judged. */
-  judgedCircuits: ReadonlySet<CircuitAnalysis>;
   history: History;
   saveState: SaveState;
   conflict: EditConflict | null;
@@ -106,7 +100,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     id: open.id,
     whole: confirmed,
     view: 'planned',
-    ...firstAnalysis(confirmed),
+    ...firstJudgement(confirmed),
     history: open.history,
     saveState: 'saved',
     conflict: null,
@@ -334,7 +328,7 @@ export function createDesignStore(open: OpenDesign & { history: History }): Desi
     },
     look(view) {
       fromNetwork = [];
-      showBase({ view, isWhollyJudged: false, judgedCircuits: new Set() });
+      showBase({ view, ...UNJUDGED });
     },
     foundInNetwork(found) {
       const { analysis, isWhollyJudged } = api.getState();
@@ -387,16 +381,4 @@ function fits(design: Design, change: Change): boolean {
   } catch {
     return false;
   }
-}
-
-function firstAnalysis(whole: Design): Pick<DesignState, 'design' | 'analysis' | 'findings' | 'isWhollyJudged' | 'judgedCircuits'> {
-  const design = seenAs(whole, 'planned');
-  const analysis = analyse(design);
-  return { design, analysis, findings: analysis.findings, isWhollyJudged: false, judgedCircuits: new Set() };
-}
-
-/** Findings of the analysis and of the network, the worst first; those about records that are gone are left out. */
-function together({ findings, design }: Analysis, network: readonly Finding[]): readonly Finding[] {
-  const standing = network.filter(({ subjects }) => subjects.every((id) => design.records.has(id)));
-  return standing.length === 0 ? findings : worstFirst([...findings, ...standing]);
 }
