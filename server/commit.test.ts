@@ -37,12 +37,22 @@ const stored = (id: string) => {
   return readDesign(id);
 };
 
+/** A design's line of the list once all of it has been gone through. */
+async function listed(id: string) {
+  await listDesigns();
+  await store().judging.done;
+  return (await listDesigns()).designs.find((summary) => summary.id === id);
+}
+
+// Nothing is left under way for the next file.
+afterEach(() => store().judging.done);
+
 test('a change is stored with its revision, and the list shows what it did', async () => {
   const { id, design } = await fresh();
   const { revision } = await commit(id, propose(1, set(design, 'zone_cab', { name: 'Driver’s cab' })));
   expect(revision).toBe(2);
   expect((await stored(id)).design.records.get('zone_cab')).toMatchObject({ name: 'Driver’s cab' });
-  expect((await listDesigns()).designs.find((summary) => summary.id === id)).toMatchObject({
+  expect(await listed(id)).toMatchObject({
     name: 'Heron',
     circuits: 21,
     faults: 3,
@@ -51,7 +61,7 @@ test('a change is stored with its revision, and the list shows what it did', asy
   // Two cautions at every edit and two of the harness, and three scenarios that run out in more weathers than are accepted, found when the list is asked for.
   const stay = await commit(id, propose(2, set(await stored(id).then((read) => read.design), 'settings', { wishes: ACCEPTS_ALL })));
   expect(stay.revision).toBe(3);
-  expect((await listDesigns()).designs.find((summary) => summary.id === id)).toMatchObject({ cautions: 4 });
+  expect(await listed(id)).toMatchObject({ cautions: 4 });
 });
 
 test('records come back in the order they were listed, whatever their ids', async () => {

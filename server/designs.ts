@@ -11,7 +11,7 @@ import * as table from '@/db/schema';
 import { analysed } from './analysed';
 import { commit } from './commit';
 import { NotFound } from './errors';
-import { isWhollyJudged, judge, type Judged } from './judge';
+import { isWhollyJudged, judgeAside } from './judge';
 import { readDesign, summaryOf } from './stored';
 import { forget, oneWriterAtATime, remember, store } from './store';
 
@@ -47,6 +47,8 @@ export interface DesignPage {
   next: string | null;
   /** Of all parts together. */
   total: number;
+  /** Some are still gone through for what is wrong with them; asked for again a little later, more is known. */
+  isJudging: boolean;
 }
 
 /** Designs in a part of the list where no number is asked for. */
@@ -68,7 +70,7 @@ export async function listDesigns({ deleted = false, find = '', after = '', most
     .limit(most + 1);
   const rows = found.slice(0, most);
   const last = found.length > most ? rows.at(-1) : undefined;
-  return { designs: await summariesOf(rows), next: last ? `${last.updatedAt}.${last.id}` : null, total: counted!.total };
+  return { ...summariesOf(rows), next: last ? `${last.updatedAt}.${last.id}` : null, total: counted!.total };
 }
 
 /** Designs whose names hold a text, in any case: the store’s own comparison knows the case of plain letters alone. */
@@ -85,20 +87,16 @@ function beyond(mark: string) {
   return or(lt(updatedAt, Number(at)), and(eq(updatedAt, Number(at)), lt(own, id)));
 }
 
-async function summariesOf(rows: (typeof table.design.$inferSelect)[]): Promise<DesignSummary[]> {
-  const summaries: DesignSummary[] = [];
-  const until = Date.now() + JUDGING_MS;
-  for (const row of rows) {
-    const { id, name, vehicle, updatedAt, deletedAt, circuits, dailyWh, runtimeH } = row;
-    const isStale = row.judgedRevision !== row.headRevision && deletedAt === null;
-    const judged = isStale && Date.now() < until ? await judgedOrNot(id, row) : row;
-    summaries.push({
-      ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, dailyWh, runtimeH },
-      ...{ worstDropPercent: judged.worstDropPercent, isWhollyJudged: isWhollyJudged({ ...row, judgedRevision: judged.judgedRevision }) },
-      ...{ faults: judged.faults + judged.slowFaults, cautions: judged.cautions + judged.slowCautions },
-    });
-  }
-  return summaries;
+/** What is stored of each design: what was not found in it yet is looked for beside, and is there when the list is asked for again. */
+function summariesOf(rows: (typeof table.design.$inferSelect)[]): Pick<DesignPage, 'designs' | 'isJudging'> {
+  const designs = rows.map((row): DesignSummary => {
+    const { id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH } = row;
+    return {
+      ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH },
+      ...{ faults: row.faults + row.slowFaults, cautions: row.cautions + row.slowCautions, isWhollyJudged: isWhollyJudged(row) },
+    };
+  });
+  return { designs, isJudging: judgeAside(rows.filter(({ deletedAt }) => deletedAt === null)) };
 }
 
 /** The names of all designs, deleted or not, the one changed last first. */
@@ -111,19 +109,6 @@ export async function listNames(deleted = false): Promise<{ id: string; name: st
     .where(deleted ? isNotNull(deletedAt) : isNull(deletedAt))
     .orderBy(desc(updatedAt));
 }
-
-/** What a design left for later, or what is known of it where it cannot be read: one that is broken or just deleted must not cost the list. */
-async function judgedOrNot(id: string, row: Judged): Promise<Judged> {
-  try {
-    return await judge(id, await readDesign(id));
-  } catch (error) {
-    if (!(error instanceof NotFound)) console.error(`design ${id} could not be judged`, error);
-    return row;
-  }
-}
-
-/** How long the list may take to find what edits left for later, ms; the rest waits for the next time it is asked for. */
-const JUDGING_MS = 400;
 
 /**
  * Stores a new design. The records have been validated and are checked as a whole here.

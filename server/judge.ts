@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { and, eq } from 'drizzle-orm';
 import { solveDesign } from '@/core/analysis/solved';
 import type { Analysis } from '@/core/analysis/types';
@@ -6,9 +7,10 @@ import { findAside, findSlowly } from '@/core/analysis/rules/slowFindings';
 import type { Finding } from '@/core/analysis/finding';
 import * as table from '@/db/schema';
 import { analysed } from './analysed';
+import { NotFound } from './errors';
 import type { Remembered } from './store';
 import { oneWriterAtATime, store } from './store';
-import { summaryOf } from './stored';
+import { readDesign, summaryOf } from './stored';
 
 /** Designs with more circuits are not solved here: their network takes too long for a server that others wait for. */
 const MOST_CIRCUITS = 100;
@@ -26,11 +28,48 @@ export function isWhollyJudged({
   return judgedRevision === headRevision && circuits <= MOST_CIRCUITS;
 }
 
+/** How long designs go on being judged after the list was last asked for, ms: the server is others' as well. */
+const JUDGING_MS = 3_000;
+
+type Row = Pick<typeof table.design.$inferSelect, 'id' | 'headRevision' | 'judgedRevision'>;
+
+/**
+ * Judges designs that stand otherwise than they were judged, one after another beside other work, in the order given. The list last asked for is what counts.
+ * @returns whether there are any
+ */
+export function judgeAside(rows: readonly Row[]): boolean {
+  const { judging } = store();
+  judging.waiting = rows.filter(
+    ({ id, headRevision, judgedRevision }) => judgedRevision !== headRevision && judging.unreadable.get(id) !== headRevision,
+  );
+  judging.until = Date.now() + JUDGING_MS;
+  if (judging.waiting.length > 0) judging.done ??= judgeWaiting().finally(() => (judging.done = null));
+  return judging.waiting.length > 0;
+}
+
+async function judgeWaiting(): Promise<void> {
+  const { judging } = store();
+  while (Date.now() < judging.until) {
+    // What others ask goes first.
+    await setImmediate();
+    const row = judging.waiting.shift();
+    if (!row) return;
+    try {
+      await judge(row.id, await readDesign(row.id));
+    } catch (error) {
+      // One just deleted is none of the list’s; one that is broken must not cost the others, nor be tried again and again.
+      if (error instanceof NotFound) continue;
+      console.error(`design ${row.id} could not be judged`, error);
+      judging.unreadable.set(row.id, row.headRevision);
+    }
+  }
+}
+
 /**
  * Counts what takes too long for every edit, the same as the workspace finds a moment after it, and keeps it and the worst drop with the design's
  * summary, if it still stands at that revision.
  */
-export async function judge(designId: string, { revision, design, analysis: known }: Remembered): Promise<Judged> {
+async function judge(designId: string, { revision, design, analysis: known }: Remembered): Promise<void> {
   const analysis = known ?? analysed(design, 'planned');
   const found = isSmall(analysis) ? findSlowly(analysis).found : findAside(analysis);
   const count = (severity: Finding['severity']) => found.filter((finding) => finding.severity === severity).length;
@@ -43,7 +82,6 @@ export async function judge(designId: string, { revision, design, analysis: know
       .set(judged)
       .where(and(eq(table.design.id, designId), eq(table.design.headRevision, revision))),
   );
-  return judged;
 }
 
 /** As wired with everything on, or of the cables alone where that is not solved. */
@@ -55,8 +93,3 @@ function worstDropOf(analysis: Analysis): number | null {
 function isSmall({ circuits }: Analysis): boolean {
   return circuits.length <= MOST_CIRCUITS;
 }
-
-export type Judged = Pick<
-  typeof table.design.$inferSelect,
-  'judgedRevision' | 'faults' | 'cautions' | 'slowFaults' | 'slowCautions' | 'worstDropPercent'
->;

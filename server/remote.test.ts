@@ -9,7 +9,7 @@ import { changesSince, commit, redo, undo } from './commit';
 import { createDesign, deleteDesign, duplicateDesign, listDesigns, restoreDesign } from './designs';
 import { readDesign } from './stored';
 import { Conflict } from './errors';
-import { forget } from './store';
+import { forget, store } from './store';
 
 /** The store on a libSQL server reached over HTTP, as a workshop would have it. */
 let remote: SqlServer;
@@ -19,7 +19,10 @@ beforeAll(async () => {
   process.env.DATABASE_URL = remote.url;
 });
 
-afterAll(() => remote.close());
+afterAll(async () => {
+  await store().judging.done;
+  await remote.close();
+});
 
 let counter = 0;
 const propose = (baseRevision: number, design: Design, id: string, fields: object) => ({

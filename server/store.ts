@@ -27,6 +27,16 @@ interface Store {
   committed: EventEmitter;
   /** The end of the queue of writers in this process. */
   writing: Promise<unknown>;
+  /** Designs of the list that are gone through for what takes too long at each edit. */
+  judging: {
+    waiting: { id: string; headRevision: number }[];
+    /** No further one is begun after this, ms since 1970. */
+    until: number;
+    /** Done with them, or for now; null where nothing is under way. */
+    done: Promise<void> | null;
+    /** Those that could not be, and at which revision. */
+    unreadable: Map<string, number>;
+  };
 }
 
 const CACHED_DESIGNS = 16;
@@ -48,6 +58,7 @@ export function store(): Store {
         return opened;
       },
       ...{ cache: new Map(), committed, writing: Promise.resolve() },
+      judging: { waiting: [], until: 0, done: null, unreadable: new Map() },
     };
   }
   return holder.vineKnotStore;

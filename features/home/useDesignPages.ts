@@ -4,12 +4,14 @@ import { request } from './requests';
 
 /** Waits after the last letter before the list is searched, ms. */
 const SEARCH_AFTER_MS = 200;
+/** Waits before the list is asked again for what was still being found, ms. */
+const LOOK_AGAIN_MS = 1_500;
 /** Most rows asked for at once. */
 const MOST_ROWS = 500;
 
 /**
  * The list of designs as far as it has been read on: the part the page came with, further ones as the end comes near, and what is searched for. A first part
- * that comes anew, as after an edit, is read on as far as the list had been.
+ * that comes anew, as after an edit, is read on as far as the list had been. What is wrong with a design that is still being looked for fills in by itself.
  * @param first the first part, as the server last drew it
  * @param onProblem what is told of a part that cannot be had
  */
@@ -47,9 +49,31 @@ export function useDesignPages(first: DesignPage, onProblem: (problem: unknown) 
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what has been read so far says how far to read, and starts nothing
   }, [find, first]);
 
+  useEffect(() => {
+    if (!page.isJudging) return;
+    let isShown = true;
+    const most = String(Math.min(MOST_ROWS, page.designs.length));
+    const lookAgain = async () => {
+      // Nobody asked for it: where it cannot be had, what is shown stays.
+      const again = await request<DesignPage>('GET', `/api/designs?${new URLSearchParams({ find, most }).toString()}`).catch(() => null);
+      if (isShown) setPage({ ...page, isJudging: again?.isJudging ?? false, designs: withKnown(page.designs, again?.designs ?? []) });
+    };
+    const timer = setTimeout(() => void lookAgain(), LOOK_AGAIN_MS);
+    return () => {
+      isShown = false;
+      clearTimeout(timer);
+    };
+  }, [page, find]);
+
   const readOn = () => {
     if (reading || page.next === null) return;
     void read({ find, after: page.next }, (part) => ({ ...part, designs: [...page.designs, ...part.designs] }));
   };
   return { page, find, setFind, reading, readOn };
+}
+
+/** The rows shown, each as it is known by now. */
+function withKnown(shown: DesignPage['designs'], known: DesignPage['designs']): DesignPage['designs'] {
+  const byId = new Map(known.map((design) => [design.id, design]));
+  return shown.map((design) => byId.get(design.id) ?? design);
 }
