@@ -179,6 +179,6 @@ export function partsThatDiffer(lists: readonly (readonly PartLine[] | null)[]):
       found.set(key, row);
     }
   }
-  const known = (counts: readonly (number | null)[]) => counts.filter((count) => count !== null);
-  return Array.from(found.values()).filter(({ counts }) => new Set(known(counts)).size > 1);
+  const counted = (counts: readonly (number | null)[]) => counts.filter((count) => count !== null);
+  return Array.from(found.values()).filter(({ counts }) => new Set(counted(counts)).size > 1);
 }

@@ -42,8 +42,8 @@ export function rigRemedies({ design, bundles }: Analysis, { rule, subjects, num
     }
     case 'rig.conduitFull': {
       const insideMm = CONDUITS_MM.find((size) => size >= numbers.leastMm);
-      const known = bundles.has(subject!) && insideMm !== undefined;
-      return [known ? set(`Use a conduit of ${insideMm} mm inside`, subject!, { insideMm }) : null];
+      const canSay = bundles.has(subject!) && insideMm !== undefined;
+      return [canSay ? set(`Use a conduit of ${insideMm} mm inside`, subject!, { insideMm }) : null];
     }
     case 'rig.noWay':
       return [{ label: 'Join the two places', change: { added: [straightRoute(from!, to!)], updated: [], removed: [] } }];

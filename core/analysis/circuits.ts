@@ -135,7 +135,7 @@ function chooseForCircuit(
     protection,
     loads.map(({ load }) => load),
   );
-  const met = wires.map(context.exposureOf);
+  const ofWires = wires.map(context.exposureOf);
   let ampereMetres = 0;
   let fixedV = 0;
   for (const entry of loads) {
@@ -151,8 +151,8 @@ function chooseForCircuit(
     conditions: {
       standard: settings.conductorStandard,
       insulationC: settings.insulationC,
-      ambientC: Math.max(...met.map(({ ambientC }) => ambientC)),
-      engineSpace: met.some(({ engineSpace }) => engineSpace),
+      ambientC: Math.max(...ofWires.map(({ ambientC }) => ambientC)),
+      engineSpace: ofWires.some(({ engineSpace }) => engineSpace),
       loaded: Math.max(...wires.map(context.loadedAround)),
     },
     drop: dropBasis(settings),

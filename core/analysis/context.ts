@@ -72,14 +72,14 @@ export function makeContext(design: Design, carried: Carried): AnalysisContext {
   const startsReturn = (id: string) => isReturnJunction(id, index.devices.get(id)?.kind);
   const supply = treeFlow(wiring.supply, demand.supply, resistance, (id) => circuitProtections.has(id), endsOhm);
   const returns = treeFlow(wiring.return, demand.return, resistance, startsReturn, endsOhm);
-  const met = exposures(index, carried);
-  const exposureOf = (wire: Pick<Wire, 'id'>) => met.get(wire.id)!;
-  const { bundles, together } = whatLiesTogether(index, tables, met, () => wireAmps(wiring, supply, returns));
+  const ofWires = exposures(index, carried);
+  const exposureOf = (wire: Pick<Wire, 'id'>) => ofWires.get(wire.id)!;
+  const { bundles, together } = whatLiesTogether(index, tables, ofWires, () => wireAmps(wiring, supply, returns));
   const loadedAround = (wire: Wire) => together.get(wire.id) ?? 1;
   return {
-    ...{ carried, index, wiring, hanging, draws, exclusions, feeders, supply, returns, bundles, exposures: met, exposureOf },
+    ...{ carried, index, wiring, hanging, draws, exclusions, feeders, supply, returns, bundles, exposures: ofWires, exposureOf },
     ...{ loadedTogether: together, loadedAround },
-    marks: marksOf({ carried, index, exclusions, wiring, supply, returns, exposures: met, loadedTogether: together }),
+    marks: marksOf({ carried, index, exclusions, wiring, supply, returns, exposures: ofWires, loadedTogether: together }),
     ohmPerM: ({ conductor }) => tables.ohmPerM(conductor),
     ampacityOf: (wire) => {
       const { ambientC, engineSpace } = exposureOf(wire);
@@ -135,7 +135,7 @@ const plain = ({ sides, proven, unproven }: Exclusions) => [[...sides], [...prov
 function whatLiesTogether(
   index: DesignIndex,
   tables: ConductorTables,
-  met: Map<string, Exposure>,
+  ofWires: Map<string, Exposure>,
   flowing: () => ReadonlyMap<string, number>,
 ) {
   const { layout, settings } = index;
@@ -145,7 +145,7 @@ function whatLiesTogether(
   const amps = flowing();
   const loaded = new Set<string>();
   for (const { id, conductor } of index.wires) {
-    const { ambientC, engineSpace } = met.get(id)!;
+    const { ambientC, engineSpace } = ofWires.get(id)!;
     const grouped = tables.ampacity(conductor, ambientC, engineSpace, crowd.get(id) ?? 1);
     if (countsAsLoaded(amps.get(id) ?? 0, grouped.amps)) loaded.add(id);
   }

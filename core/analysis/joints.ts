@@ -17,12 +17,12 @@ export interface CircuitJoints {
 /** Ends and joints of a circuit's own wires. Rows of n pieces take n − 1 joints on the feed and, with a return of their own, as many on it. */
 export function jointsOf({ wires, loads, exposures }: Analysis, circuit: CircuitAnalysis): CircuitJoints {
   const counts = new Map<ConductorSize, number>();
-  const met: Zone[] = [];
+  const zones: Zone[] = [];
   for (const id of [...circuit.supplyWireIds, ...circuit.returnWireIds]) {
     const wire = wires.get(id)?.wire;
     if (!wire) continue;
     counts.set(wire.conductor, (counts.get(wire.conductor) ?? 0) + 2);
-    met.push(...(exposures.get(id)?.zones ?? []));
+    zones.push(...(exposures.get(id)?.zones ?? []));
   }
   const rowJoints = circuit.loadIds.reduce((sum, id) => {
     const { load, returned } = loads.get(id)!;
@@ -33,6 +33,6 @@ export function jointsOf({ wires, loads, exposures }: Analysis, circuit: Circuit
   return {
     ends: Array.from(counts, ([conductor, count]) => ({ conductor, count, terminal: terminalFor(conductor), pullN: pullN(conductor) })),
     rowJoints,
-    advice: adviceFor(met),
+    advice: adviceFor(zones),
   };
 }

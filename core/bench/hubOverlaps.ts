@@ -62,15 +62,15 @@ function sidesOf(signals: readonly VehicleSignal[]): VehicleSide[] {
 
 /** Whether a blocking rule puts the output off whenever both hold. */
 function isBlocked(rules: readonly HubRule[], one: HubRule, other: HubRule): boolean {
-  const met = together(one, other);
+  const both = together(one, other);
   const within = <T>(wanted: readonly T[] | undefined, there: readonly T[]) => (wanted ?? []).every((each) => there.includes(each));
   return rules.some(
     (rule) =>
       rule.block &&
       rule.output === one.output &&
-      within(rule.all, met.all) &&
-      within(rule.none, met.none) &&
-      within(rule.heard, met.heard) &&
-      within(rule.unheard, met.unheard),
+      within(rule.all, both.all) &&
+      within(rule.none, both.none) &&
+      within(rule.heard, both.heard) &&
+      within(rule.unheard, both.unheard),
   );
 }

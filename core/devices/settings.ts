@@ -48,7 +48,7 @@ export type PartSetting = Quantity | Choice | Several | Figure | Words;
 export const quantity = (field: string, label: string, unit: string, decimals: number, least: number, most: number): Quantity => ({
   ...{ kind: 'quantity', field, label, unit, decimals, least, most },
 });
-export const known = (field: string, label: string, least: number, most: number): Figure => ({
+export const amperes = (field: string, label: string, least: number, most: number): Figure => ({
   kind: 'figure',
   field,
   label,

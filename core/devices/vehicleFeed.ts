@@ -3,7 +3,7 @@ import { TAP_LEGS } from '../catalog/vocabulary';
 import { amps, deviceBase } from './fields';
 import type { DeviceKind } from './kind';
 import { VEHICLE_SIGNALS, SIGNAL_WORDS } from './signalSource';
-import { known, oneOf } from './settings';
+import { amperes, oneOf } from './settings';
 
 const schema = z.strictObject({
   ...deviceBase,
@@ -50,9 +50,9 @@ export const vehicleFeed: DeviceKind<VehicleFeed> & { schema: typeof schema } = 
     ...(from === 'slot'
       ? [oneOf('leg', 'common leg in', [undefined, 'not metered yet'], ['supply', 'the live clip'], ['load', 'the other clip'])]
       : []),
-    known('ownFuseA', 'its own fuse', 0.5, 200),
-    known('drawnA', 'it draws there', 0, 200),
-    known('mayDrawA', 'may give', 0.01, 200),
+    amperes('ownFuseA', 'its own fuse', 0.5, 200),
+    amperes('drawnA', 'it draws there', 0, 200),
+    amperes('mayDrawA', 'may give', 0.01, 200),
     { kind: 'words', field: 'serves', label: 'also feeds', most: 120 },
   ],
   terminals: () => ['out', 'minus'],

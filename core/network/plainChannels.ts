@@ -29,7 +29,7 @@ function leadsOnlyAway(
   wiresAt: ReadonlyMap<string, readonly Wire[]>,
   from: TerminalRef,
 ): boolean {
-  const met = new Set([terminalKey(from.deviceId, from.terminal)]);
+  const seen = new Set([terminalKey(from.deviceId, from.terminal)]);
   const isHome = (key: string) => wiring.return.at.has(key) && !wiring.supply.at.has(key);
   const queue = [from];
   for (const at of queue)
@@ -37,12 +37,12 @@ function leadsOnlyAway(
       const far = wire.from.deviceId === at.deviceId && wire.from.terminal === at.terminal ? wire.to : wire.from;
       const device = devices.get(far.deviceId);
       const reached = terminalKey(far.deviceId, far.terminal);
-      if (!device || met.has(reached) || isHome(reached)) continue;
+      if (!device || seen.has(reached) || isHome(reached)) continue;
       if (!isOnlyFed(device, far.terminal)) return false;
       for (const terminal of kindOf(device).deciding?.(device, far.terminal) ?? kindOf(device).terminals(device)) {
         const key = terminalKey(device.id, terminal);
-        if (!met.has(key) && !isHome(key)) queue.push({ deviceId: device.id, terminal });
-        met.add(key);
+        if (!seen.has(key) && !isHome(key)) queue.push({ deviceId: device.id, terminal });
+        seen.add(key);
       }
     }
   return true;

@@ -106,7 +106,7 @@ export class Reach {
     const { index, wiring } = this;
     const devices = new Set<string>();
     const wires = new Set<LaidWire>();
-    const met = new Set<string>();
+    const queued = new Set<string>();
     const queue: TerminalRef[] = [];
     /** A device, reached by one of its terminals; by none: the whole of it. */
     const take = (deviceId: string, by: string | null = null) => {
@@ -119,8 +119,8 @@ export class Reach {
       for (const terminal of terminals) {
         if (terminal !== by && plain.has(terminal)) continue;
         const key = terminalKey(deviceId, terminal);
-        if (met.has(key)) continue;
-        met.add(key);
+        if (queued.has(key)) continue;
+        queued.add(key);
         queue.push({ deviceId, terminal });
       }
     };

@@ -26,7 +26,7 @@ export function exposures(index: DesignIndex, carried = new Carried()): Map<stri
   const zones = carried.steady(ZONES, index.zones, isSameList);
   const places = carried.steady(PLACES, index.places, isSameList);
   const placeZone = (placeId: string | undefined) => layout.places.get(placeId ?? '')?.zoneId;
-  const met = new Map<string, Exposure>();
+  const found = new Map<string, Exposure>();
   const meets = (run: WireRun | undefined, ends: readonly (string | null | undefined)[]): Exposure => {
     const routes = (run?.routeIds ?? []).map((id) => layout.routes.get(id)!.route);
     const touched = new Set(ends);
@@ -43,10 +43,10 @@ export function exposures(index: DesignIndex, carried = new Carried()): Map<stri
   for (const { id, from, to } of wires) {
     const run = layout.runs.get(id);
     const ends = [devices.get(from.deviceId)?.zoneId, devices.get(to.deviceId)?.zoneId] as const;
-    met.set(
+    found.set(
       id,
       carried.keepEach(EXPOSURES, id, [zones, places, run, ...ends], () => meets(run, ends)),
     );
   }
-  return met;
+  return found;
 }

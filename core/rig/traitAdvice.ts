@@ -12,9 +12,9 @@ const ADVICE: Partial<Record<ZoneTrait, string>> = {
 
 /** The advice of all zones a wire or a circuit meets, each once, in a settled order. */
 export function adviceFor(zones: Iterable<Pick<Zone, 'traits'>>): string[] {
-  const met = new Set<ZoneTrait>();
-  for (const { traits } of zones) for (const trait of traits ?? []) met.add(trait);
+  const those = new Set<ZoneTrait>();
+  for (const { traits } of zones) for (const trait of traits ?? []) those.add(trait);
   // What is wet is splashed as well.
-  if (met.has('wet')) met.delete('splashed');
-  return (Object.keys(ADVICE) as ZoneTrait[]).flatMap((trait) => (met.has(trait) ? ADVICE[trait]! : []));
+  if (those.has('wet')) those.delete('splashed');
+  return (Object.keys(ADVICE) as ZoneTrait[]).flatMap((trait) => (those.has(trait) ? ADVICE[trait]! : []));
 }

@@ -12,7 +12,7 @@ export type Answered = Exclude<DaysAnswer, { done: number }>;
 const REST_MS = 300;
 
 /** Answers kept while the same design is open, so that coming back to the view shows them at once. */
-const known = new WeakMap<Design, Map<string, Answered>>();
+const answersOf = new WeakMap<Design, Map<string, Answered>>();
 
 interface Days {
   /** The last answer, though the design has moved on since. */
@@ -54,8 +54,8 @@ export function useDays(question: Asked | null, eager: boolean): Days {
     worker.current = next;
     next.onmessage = ({ data }: MessageEvent<DaysAnswer>) => {
       if ('done' in data) return setState((now) => ({ ...now, done: data.done }));
-      const answers = known.get(design) ?? new Map<string, Answered>();
-      known.set(design, answers.set(key, data));
+      const answers = answersOf.get(design) ?? new Map<string, Answered>();
+      answersOf.set(design, answers.set(key, data));
       setState({ answer: data, of: design, key, done: null });
       stop();
     };
@@ -73,7 +73,7 @@ export function useDays(question: Asked | null, eager: boolean): Days {
     setState((now) => ({ ...now, done: null }));
   }, [stop]);
   useEffect(() => {
-    const kept = known.get(design)?.get(key);
+    const kept = answersOf.get(design)?.get(key);
     const timer = setTimeout(() => {
       if (kept) setState({ answer: kept, of: design, key, done: null });
       else if (eager) ask();

@@ -234,12 +234,12 @@ export class WayBuilder {
     const endsAt = (input: number) =>
       wiresAt(this.design, hub.id, `in${input}`).map(({ from, to }) => (from.deviceId === hub.id ? to : from));
     const hasIt = (far: TerminalRef) => far.terminal === signal && deviceOf(this.design, far.deviceId, 'signalSource') !== null;
-    const known = inputs.find((input) => endsAt(input).some(hasIt));
+    const hearing = inputs.find((input) => endsAt(input).some(hasIt));
     const hears = heardBy(hub).length > 0;
     const free = inputs.find((input) => endsAt(input).length === 0);
-    if (known === undefined && !hears && free === undefined) return false;
-    if (known === undefined && !hears) this.trigger(signal, end(hub.id, `in${free}`));
-    const by = known ?? (hears ? null : free!);
+    if (hearing === undefined && !hears && free === undefined) return false;
+    if (hearing === undefined && !hears) this.trigger(signal, end(hub.id, `in${free}`));
+    const by = hearing ?? (hears ? null : free!);
     const when = by === null ? { all: [], heard: [signal] } : { all: [by] };
     this.edit.set(hub, { rules: [...hub.rules, { output: Number(terminal.slice(3)), none: [], block: false, ...when }] });
     return true;
@@ -264,8 +264,8 @@ export class WayBuilder {
 
   /** A wire of the vehicle that is live with a signal, led to a terminal: from what the design has of the vehicle's signals already, else from a new set of them. */
   trigger(signal: VehicleSignal, to: TerminalRef): void {
-    const known = devicesOfKind(this.design, 'signalSource');
-    const fitting = known.find(({ signals }) => signals.includes(signal)) ?? known[0];
+    const sources = devicesOfKind(this.design, 'signalSource');
+    const fitting = sources.find(({ signals }) => signals.includes(signal)) ?? sources[0];
     const source = fitting?.id ?? this.signalSource(signal);
     // Nothing comes back to the vehicle where its ground is not joined to ours.
     if (wiresAt(this.design, source, 'minus').length === 0) this.toReturn(source, 'minus');
@@ -300,7 +300,7 @@ export const end = (deviceId: string, terminal: string): TerminalRef => ({ devic
 function thinnestBehind(design: Design, { conductor }: Wire, fuseA: number | null, zoneIds: readonly (string | null)[]): ConductorSize {
   const { conductorStandard, insulationC, cableForm } = settingsOf(design);
   const zones = zoneIds.flatMap((id) => (id === null ? [] : [recordOf(design, id, 'zone')])).filter((zone) => zone !== null);
-  const met = {
+  const conditions = {
     standard: conductorStandard,
     insulationC,
     ambientC: Math.max(30, ...zones.map(({ ambientC }) => ambientC)),
@@ -308,7 +308,7 @@ function thinnestBehind(design: Design, { conductor }: Wire, fuseA: number | nul
     loaded: LAID_WITH,
   };
   const leastMm2 = mechanicalMinimumMm2(conductorStandard, cableForm);
-  const fits = (size: ConductorSize) => areaMm2(size) >= leastMm2 && ampacity(size, met).amps >= fuseA!;
+  const fits = (size: ConductorSize) => areaMm2(size) >= leastMm2 && ampacity(size, conditions).amps >= fuseA!;
   const thinner = sizesLike(conductorStandard, conductor).filter((size) => areaMm2(size) < areaMm2(conductor));
   return (fuseA === null ? undefined : thinner.find(fits)) ?? conductor;
 }
