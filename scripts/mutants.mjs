@@ -89,9 +89,12 @@ function sample(list, count, random) {
 /** Tests run for one error: of a file that half the program imports those nearest to it. */
 const MOST_TESTS = 6;
 
+/** The words a file's name is made of: remedies of joints are asked for by the tests of rules of joints, wherever they stand. */
+const wordsOf = (file) => (path.basename(file).split('.')[0].match(/[a-z]+|[A-Z][a-z]*/g) ?? []).map((word) => word.toLowerCase());
+
 /**
- * The tests that bear a file's name or import it themselves; of a file that is reached through others alone the nearest of those that reach it. Those a little further
- * off are asked too where nobody noticed an error and all files are sampled: it is the whole run that is measured then.
+ * The tests that bear a file's name or import it themselves; of a file that is reached through others alone the nearest of those that reach it. Others that lead there,
+ * first those that share a word of its name, are asked too where nobody noticed an error and all files are sampled: it is the whole run that is measured then.
  */
 function testsOf(folder, file) {
   const name = path.basename(file).replace(/\.tsx?$/, '');
@@ -108,7 +111,10 @@ function testsOf(folder, file) {
       new RegExp(`from '[^']*/${name}'`).test(readFileSync(path.join(folder, test), 'utf8')),
   );
   const near = (own.length > 0 ? own : related).slice(0, MOST_TESTS);
-  return { near, further: ALL ? related.filter((test) => !near.includes(test)).slice(0, MOST_TESTS) : [] };
+  const words = wordsOf(file);
+  const shared = (test) => wordsOf(test).filter((word) => words.includes(word)).length;
+  const further = related.filter((test) => !near.includes(test)).sort((a, b) => shared(b) - shared(a));
+  return { near, further: ALL ? further.slice(0, MOST_TESTS) : [] };
 }
 
 install();
