@@ -90,7 +90,13 @@ function sample(list, count, random) {
 const MOST_TESTS = 6;
 
 /** The words a file's name is made of: remedies of joints are asked for by the tests of rules of joints, wherever they stand. */
-const wordsOf = (file) => (path.basename(file).split('.')[0].match(/[a-z]+|[A-Z][a-z]*/g) ?? []).map((word) => word.toLowerCase());
+const wordsOf = (file) =>
+  (
+    path
+      .basename(file)
+      .split('.')[0]
+      .match(/[a-z]+|[A-Z][a-z]*/g) ?? []
+  ).map((word) => word.toLowerCase());
 
 /**
  * The tests that bear a file's name or import it themselves; of a file that is reached through others alone the nearest of those that reach it. Others that lead there,
