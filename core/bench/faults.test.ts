@@ -7,12 +7,12 @@ import type { BenchAct, Fault } from '../design/schema';
 import { Bench } from './bench';
 
 /** A lamp on a relay whose coil a switch works. */
-function relayed() {
+function relayed(more: object = {}) {
   const build = rig();
   build.supply();
   build.slot('fuse', 1, 10);
   build.add({ id: 'sw', kind: 'switch', ratingA: 10 });
-  build.add({ id: 'relay', kind: 'relay', pins: 4, coilOhm: 90, pullInV: 7.5, dropOutV: 3, suppression: 'resistor', contactMilliohm: 4, ratingA: 30 }); // prettier-ignore
+  build.add({ id: 'relay', kind: 'relay', pins: 4, coilOhm: 90, pullInV: 7.5, dropOutV: 3, suppression: 'resistor', contactMilliohm: 4, ratingA: 30, ...more }); // prettier-ignore
   build.load(24, 'resistive', 0, { id: 'lamp' });
   build.wire('fuse.out', 'sw.in');
   const coil = build.wire('sw.out', 'relay.86');
@@ -42,6 +42,16 @@ test.each<[string, (of: ReturnType<typeof relayed>) => Fault, [boolean, boolean]
   expect(seen).toEqual([off, on]);
   bench.do({ kind: 'mend', fault: fault(of) });
   expect([lit(), (bench.do(flick('off')), lit())]).toEqual([true, false]);
+});
+
+test('a latching relay that sticks while it is on stays on, whatever its button does', () => {
+  const bench = new Bench(relayed({ latching: true }).index);
+  const lit = () => bench.answer.loads[0]!.state === 'on';
+  const press = () => ['on', 'off'].forEach((position) => bench.do(flick(position)));
+  press();
+  expect(lit()).toBe(true);
+  bench.do({ kind: 'break', fault: { kind: 'stuck', relayId: 'relay' } });
+  expect([lit(), (press(), lit())]).toEqual([true, true]);
 });
 
 test('with the ground off a meter reads the feed’s volts at the lamp’s minus, and a clamp nothing', () => {
