@@ -30,6 +30,8 @@ export interface DesignSummary {
   cautions: number;
   /** Whether that is all there is to find. */
   isWhollyJudged: boolean;
+  /** Whether the rest is being looked for: asked for again a little later, more is known. */
+  isBeingJudged: boolean;
 }
 
 /** Which part of the list: designs whose names hold a text, so many, after the last one seen. */
@@ -47,8 +49,6 @@ export interface DesignPage {
   next: string | null;
   /** Of all parts together. */
   total: number;
-  /** Some are still gone through for what is wrong with them; asked for again a little later, more is known. */
-  isJudging: boolean;
 }
 
 /** Designs in a part of the list where no number is asked for. */
@@ -70,7 +70,7 @@ export async function listDesigns({ deleted = false, find = '', after = '', most
     .limit(most + 1);
   const rows = found.slice(0, most);
   const last = found.length > most ? rows.at(-1) : undefined;
-  return { ...summariesOf(rows), next: last ? `${last.updatedAt}.${last.id}` : null, total: counted!.total };
+  return { designs: summariesOf(rows), next: last ? `${last.updatedAt}.${last.id}` : null, total: counted!.total };
 }
 
 /** Designs whose names hold a text, in any case: the store’s own comparison knows the case of plain letters alone. */
@@ -88,15 +88,16 @@ function beyond(mark: string) {
 }
 
 /** What is stored of each design: what was not found in it yet is looked for beside, and is there when the list is asked for again. */
-function summariesOf(rows: (typeof table.design.$inferSelect)[]): Pick<DesignPage, 'designs' | 'isJudging'> {
-  const designs = rows.map((row): DesignSummary => {
+function summariesOf(rows: (typeof table.design.$inferSelect)[]): DesignSummary[] {
+  const waiting = judgeAside(rows.filter(({ deletedAt }) => deletedAt === null));
+  return rows.map((row) => {
     const { id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH } = row;
     return {
       ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH },
-      ...{ faults: row.faults + row.slowFaults, cautions: row.cautions + row.slowCautions, isWhollyJudged: isWhollyJudged(row) },
+      ...{ faults: row.faults + row.slowFaults, cautions: row.cautions + row.slowCautions },
+      ...{ isWhollyJudged: isWhollyJudged(row), isBeingJudged: waiting.has(id) },
     };
   });
-  return { designs, isJudging: judgeAside(rows.filter(({ deletedAt }) => deletedAt === null)) };
 }
 
 /** The names of all designs, deleted or not, the one changed last first. */

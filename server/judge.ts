@@ -35,16 +35,16 @@ type Row = Pick<typeof table.design.$inferSelect, 'id' | 'headRevision' | 'judge
 
 /**
  * Judges designs that stand otherwise than they were judged, one after another beside other work, in the order given. The list last asked for is what counts.
- * @returns whether there are any
+ * @returns their ids
  */
-export function judgeAside(rows: readonly Row[]): boolean {
+export function judgeAside(rows: readonly Row[]): ReadonlySet<string> {
   const { judging } = store();
   judging.waiting = rows.filter(
     ({ id, headRevision, judgedRevision }) => judgedRevision !== headRevision && judging.unreadable.get(id) !== headRevision,
   );
   judging.until = Date.now() + JUDGING_MS;
   if (judging.waiting.length > 0) judging.done ??= judgeWaiting().finally(() => (judging.done = null));
-  return judging.waiting.length > 0;
+  return new Set(judging.waiting.map(({ id }) => id));
 }
 
 async function judgeWaiting(): Promise<void> {

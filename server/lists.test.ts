@@ -62,13 +62,13 @@ describe('the list of designs', () => {
     const listed = async () => (await listDesigns({ find: 'heron' })).designs.find((one) => one.id === id)!;
     let summary = await listed();
     // The list answers at once with what is stored, and is filled in beside.
-    expect(summary).toMatchObject({ isWhollyJudged: false, faults: 1 });
+    expect(summary).toMatchObject({ isWhollyJudged: false, isBeingJudged: true, faults: 1 });
     await store().judging.done;
     summary = await listed();
     const { findings } = withSlowFindings(analyse(design));
     const count = (severity: string) => findings.filter((finding) => finding.severity === severity).length;
     expect(count('fault')).toBeGreaterThan(analyse(design).findings.filter(({ severity }) => severity === 'fault').length);
-    expect(summary).toMatchObject({ isWhollyJudged: true, faults: count('fault'), cautions: count('caution') });
+    expect(summary).toMatchObject({ isWhollyJudged: true, isBeingJudged: false, faults: count('fault'), cautions: count('caution') });
     await deleteDesign(id);
     await eraseDesign(id);
     expect(isWhollyJudged({ judgedRevision: 2, headRevision: 3, circuits: 6 })).toBe(false);

@@ -3,7 +3,7 @@ import { heron } from '../../demo/heron';
 import { marl } from '../../demo/marl';
 import { pip } from '../../demo/pip';
 import { applyChange, applyUnchecked, updateRecords, type Change } from '../design/change';
-import { makeDesign, recordOf, type Design } from '../design/design';
+import { makeDesign, recordOf, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { newDesignRecords } from '../switching/newDesign';
 import type { DesignRecord, Wire } from '../design/schema';
@@ -13,7 +13,11 @@ import { usualScheme } from '../switching/usualScheme';
 import { addWire } from '../switching/wires';
 import { newLoad } from '../switching/newLoad';
 import { designOhmPerM } from '../sizing/voltageDrop';
+import { makeReport } from '../formats/report';
+import { wordFinding } from '../wording/wording';
 import { analyse } from './analyse';
+import { withSlowFindings } from './rules/slowFindings';
+import type { Analysis } from './types';
 
 const bench = (): Design =>
   makeDesign(
@@ -264,4 +268,39 @@ test('a load that hangs on nothing loses nothing and uses nothing', () => {
   const { id } = edit.add({ ...newLoad('Loose lamp', null), rated: { kind: 'watts', watts: 12, atV: 12 } });
   const { loads } = analyse(edit.design);
   expect(loads.get(id)).toMatchObject({ circuitId: null, returned: false, supplyDropV: 0, returnDropV: 0, dropV: 0, dropPercent: 0, dailyHours: 0, dailyWh: 0, dailyAh: 0 }); // prettier-ignore
+});
+
+describe('loads nobody has said hours of', () => {
+  const design = pip();
+  const all = recordsOf(design, 'duty');
+  const without = (loadIds: readonly string[]) =>
+    analyse(applyChange(design, { added: [], updated: [], removed: all.filter(({ loadId }) => loadIds.includes(loadId)) }));
+  const loadIds = Array.from(new Set(all.map(({ loadId }) => loadId)));
+  const unsaid = (analysis: Analysis) => analysis.findings.filter(({ rule }) => rule === 'energy.noUse');
+
+  test('none: a day and a runtime are what they are', () => {
+    expect(unsaid(without([]))).toEqual([]);
+    expect(without([]).totals).toMatchObject({ withoutHours: 0, runtimeH: expect.any(Number) });
+  });
+
+  test('some: they are named, count as never on, and figures are said to be bounds', () => {
+    const analysis = without(loadIds.slice(0, 2));
+    expect(unsaid(analysis)).toMatchObject([
+      { severity: 'note', subjects: loadIds.slice(0, 2), numbers: { unsaid: 2, of: loadIds.length } },
+    ]);
+    expect(wordFinding(unsaid(analysis)[0]!, analysis.design, 'metric').message).toContain(`2 of ${loadIds.length} loads, `);
+    expect(analysis.totals.withoutHours).toBe(2);
+    expect(analysis.totals.dailyWh).toBeLessThan(without([]).totals.dailyWh);
+    const facts = makeReport(withSlowFindings(analysis)).facts;
+    expect(facts.find(({ name }) => name === 'A day')!.value).toMatch(/^≥ \d/);
+    expect(facts.find(({ name }) => name === 'Runtime')!.value).toMatch(/^≤ \d/);
+  });
+
+  test('all: the runtime is not known, though parts draw by themselves', () => {
+    const analysis = without(loadIds);
+    expect(analysis.totals).toMatchObject({ withoutHours: loadIds.length, runtimeH: null });
+    expect(analysis.totals.dailyWh).toBeGreaterThan(0);
+    expect(unsaid(analysis)).toMatchObject([{ subjects: ['settings'], numbers: { unsaid: null } }]);
+    expect(wordFinding(unsaid(analysis)[0]!, analysis.design, 'metric').message).toContain('are unknown');
+  });
 });

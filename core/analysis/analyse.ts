@@ -4,7 +4,7 @@ import type { Design } from '../design/design';
 import type { DesignIndex } from '../rig/designIndex';
 import type { Load, Wire } from '../design/schema';
 import { bankFacts } from '../energy/battery';
-import { scenarioBudget, type ScenarioBudget } from '../energy/budget';
+import { hoursUnsaid, scenarioBudget, type ScenarioBudget } from '../energy/budget';
 import { demandOf, type DemandLoad } from '../network/demand';
 import type { Exclusions } from '../network/exclusion';
 import { idleSupply } from '../energy/idle';
@@ -55,7 +55,7 @@ function workOut(design: Design, previous: Analysis | null): Analysis {
   const circuits = analyseCircuits(context, loads);
   const { short, protections } = analyseProtections(context, circuits);
   const bank = index.battery ? bankFacts(index.battery) : null;
-  const totals = totalsOf(context.exclusions, loads, scenarios, scenario, bank?.usableAh ?? null);
+  const totals = totalsOf(context.exclusions, loads, scenarios, scenario, bank?.usableAh ?? null, hoursUnsaid(index).unsaid.length);
   return {
     design,
     index,
@@ -196,6 +196,7 @@ function totalsOf(
   scenarios: ScenarioBudget[],
   scenario: ScenarioBudget | null,
   usableAh: number | null,
+  withoutHours: number,
 ): Totals {
   const all = Array.from(loads.values());
   const demand = demandOf(all.map((entry) => asDemand(entry, exclusions)));
@@ -211,6 +212,7 @@ function totalsOf(
     dailyAh: scenario?.dailyAh ?? 0,
     usableAh,
     runtimeH: scenario?.runtimeH ?? null,
+    withoutHours,
     worstDropPercent: worst?.dropPercent ?? null,
     worstDropCircuitId: worst?.circuitId ?? null,
   };

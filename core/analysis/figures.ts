@@ -105,7 +105,7 @@ export interface RuleFigures {
   'strip.longRun': { lengthMm: number; mostMm: number };
   'energy.shortRuntime': { runtimeH: number; wantedH: number; dailyAh: number };
   'energy.runsOut': { chancePercent: number; acceptedPercent: number; draws: number; days: number; firstCutH: number | null };
-  'energy.noUse': None;
+  'energy.noUse': { unsaid: number | null; of: number };
   'network.noAnswer': { reason: string };
   'network.oscillates': None;
   'network.reversed': Stray;

@@ -206,6 +206,8 @@ export interface Totals {
   dailyAh: number;
   usableAh: number | null;
   runtimeH: number | null;
+  /** Loads nobody has said any hours of: a day is no less, the runtime no more than it says. */
+  withoutHours: number;
   worstDropPercent: number | null;
   worstDropCircuitId: string | null;
 }

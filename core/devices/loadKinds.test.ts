@@ -60,4 +60,16 @@ test.each([
   ['Puck 3W', 'Puck', { kind: 'watts', watts: 3, atV: 12 }],
   ['Aft 12 volt', 'Aft 12 volt', null],
   ['   ', '', null],
-])('“%s” is the load “%s”', (text, name, draw) => expect(splitNameAndDraw(text, 12, 'metric')).toEqual({ name, draw }));
+  // How many there are: the draw is that of one.
+  ['USB 2x 2.4A', 'USB', { kind: 'amps', amps: 2.4, atV: 12 }, 2],
+  ['Spots 3 x 2 W', 'Spots', { kind: 'watts', watts: 2, atV: 12 }, 3],
+  ['Spots, 12×2W', 'Spots', { kind: 'watts', watts: 2, atV: 12 }, 12],
+  ['2 x USB socket 2.4 A', 'USB socket', { kind: 'amps', amps: 2.4, atV: 12 }, 2],
+  ['3 × Reading light', 'Reading light', null, 3],
+  ['2 x Pair 3 x 2 W', '2 x Pair', { kind: 'watts', watts: 2, atV: 12 }, 3],
+  ['4x4 light 10 W', '4x4 light', { kind: 'watts', watts: 10, atV: 12 }],
+  ['Strip 2 x 9.6 W/m x 2 m', 'Strip', { kind: 'strip', wattsPerM: 9.6, lengthMm: 2000, pieces: 1, join: 'endToEnd', atV: 12 }, 2],
+  ['Light 0 x 3 W', 'Light 0 x', { kind: 'watts', watts: 3, atV: 12 }],
+])('“%s” is the load “%s”', (text, name, draw, quantity = 1) =>
+  expect(splitNameAndDraw(text, 12, 'metric')).toEqual({ name, draw, quantity }),
+);

@@ -28,10 +28,24 @@ export interface ScenarioBudget {
   standbyWh: number;
   /** The most that can flow at once of the loads this scenario uses, amperes. */
   peakA: number;
-  /** Hours until the first load is cut, from full at six in the evening with no charging; null with no battery or no use. */
+  /** Hours until the first load is cut, from full at six in the evening with no charging; null with no battery, no use, or no load’s hours said yet. */
   runtimeH: number | null;
   /** By load; what a part draws by itself by the part. */
   loads: Map<string, LoadUse>;
+}
+
+/**
+ * Loads of the battery nobody has said any hours of, in any scenario, and how many loads it has. They count as never on: with some, a day takes no less and the battery
+ * lasts no longer than what is worked out; where all are, neither is known.
+ */
+export function hoursUnsaid({
+  loads,
+  duties,
+  vehicleFed,
+}: Pick<DesignIndex, 'loads' | 'duties'> & Partial<Pick<DesignIndex, 'vehicleFed'>>): { unsaid: Load[]; of: number } {
+  const said = new Set(duties.map(({ loadId }) => loadId));
+  const own = loads.filter(({ id }) => !vehicleFed?.has(id));
+  return { unsaid: own.filter(({ id }) => !said.has(id)), of: own.length };
 }
 
 /** Steps a day's use is looked at in: quarters of an hour. */
@@ -97,12 +111,14 @@ export function scenarioBudget(
     sums.dailyWh += watts * hours;
     sums.dailyAh += amps * hours;
   }
+  const { unsaid, of } = hoursUnsaid(index);
+  const isNothingSaid = of > 0 && unsaid.length === of;
   return {
     id: scenario.id,
     name: scenario.name,
     ...sums,
     peakA: demandOf(used).peakA,
-    runtimeH: battery && sums.dailyAh > 0 ? runtimeHours(index, battery, scenario) : null,
+    runtimeH: battery && sums.dailyAh > 0 && !isNothingSaid ? runtimeHours(index, battery, scenario) : null,
     loads,
   };
 }

@@ -49,15 +49,30 @@ export function parseDraw(text: string, nominalV: number, units: UnitSystem): Pa
   return value > LIMITS.watts ? refuse(`more than ${LIMITS.watts} W`) : { ok: true, draw: { kind: 'watts', watts: value, atV } };
 }
 
+/** A load as it is typed in one line. */
+export interface TypedLoad {
+  name: string;
+  /** Of one; null where none is said. */
+  draw: Draw | null;
+  quantity: number;
+}
+
 /**
- * A load's name with its draw behind it, as people type both at once: "Reading light 3 W", "Fridge, 4 A at 13 V". The draw is null where none is said;
- * a bare number belongs to the name ("Lamp 2").
+ * A load's name with its draw behind it and how many there are, as people type all at once: "Reading light 3 W", "Fridge, 4 A at 13 V", "Spots 3 x 2 W",
+ * "2 x USB socket". A bare number belongs to the name ("Lamp 2"), and so does one with no space behind its x ("4x4 light").
  */
-export function splitNameAndDraw(text: string, nominalV: number, units: UnitSystem): { name: string; draw: Draw | null } {
-  if (tooLong(text)) return { name: text.trim(), draw: null };
-  const match = /^(.*?\S)[\s,:]+([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i.exec(text.trim());
-  const said = match && parseDraw(match[2]!.replace(/watts?/i, 'W').replace(/amps?/i, 'A'), nominalV, units);
-  return match && said?.ok ? { name: match[1]!.replace(/[\s,:]+$/, ''), draw: said.draw } : { name: text.trim(), draw: null };
+export function splitNameAndDraw(text: string, nominalV: number, units: UnitSystem): TypedLoad {
+  const whole = text.trim();
+  if (tooLong(text)) return { name: whole, draw: null, quantity: 1 };
+  const match = /^(.*?\S)[\s,:]+(?:([1-9]\d?)\s*[x×]\s*)?([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i.exec(whole);
+  const said = match && parseDraw(match[3]!.replace(/watts?/i, 'W').replace(/amps?/i, 'A'), nominalV, units);
+  const isSaid = match !== null && said?.ok === true;
+  const named = isSaid ? match[1]!.replace(/[\s,:]+$/, '') : whole;
+  const [, ahead, rest] = /^([1-9]\d?)\s*[x×]\s+(\S.*)$/i.exec(named) ?? [];
+  const behind = isSaid ? match[2] : undefined;
+  // Two numbers of pieces leave the first in the name.
+  const isAhead = ahead !== undefined && behind === undefined;
+  return { name: isAhead ? rest! : named, draw: isSaid ? said.draw : null, quantity: Number((isAhead ? ahead : behind) ?? 1) };
 }
 
 function parseStrip(body: string, atV: number, units: UnitSystem): ParsedDraw {

@@ -106,11 +106,15 @@ export function readLoadsCsv(text: string, design: Design): CsvReading {
   return { rows, ignored, newZones, guessed, faults: [], change: edit.change };
 }
 
-/** A name with its draw behind it, where the table says no draw of its own. */
+/** A name with its draw and its pieces, where the table says no draw of its own. */
 function drawFromName(cell: (column: Column) => string, design: Design): (column: Column) => string {
   const { nominalV, units } = settingsOf(design);
-  const { name, draw } = splitNameAndDraw(cell('name'), nominalV, units);
-  return (column) => (column === 'name' ? name : column === 'rated' && draw ? formatDraw(draw, nominalV, units) : cell(column));
+  const { name, draw, quantity } = splitNameAndDraw(cell('name'), nominalV, units);
+  return (column) => {
+    if (column === 'name') return name;
+    if (column === 'rated' && draw) return formatDraw(draw, nominalV, units);
+    return column === 'quantity' && cell(column) === '' && quantity > 1 ? String(quantity) : cell(column);
+  };
 }
 
 function readRow(edit: Edit, cell: (column: Column) => string, line: number, bareUnit: string, newZones: string[]): CsvRow {

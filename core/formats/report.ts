@@ -63,9 +63,12 @@ export function makeReport(analysis: WholeAnalysis, view: DesignView = 'planned'
       { name: 'Connected', value: formatAmps(totals.connectedA) },
       { name: 'Most at once', value: formatAmps(totals.worstSimultaneousA) },
       { name: 'For hours', value: formatAmps(totals.continuousA) },
-      { name: 'A day', value: `${formatWattHours(totals.dailyWh)}, ${formatAmpHours(totals.dailyAh)}` },
+      {
+        name: 'A day',
+        value: `${totals.withoutHours > 0 ? '≥ ' : ''}${formatWattHours(totals.dailyWh)}, ${formatAmpHours(totals.dailyAh)}`,
+      },
       { name: 'Usable', value: bank ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)}` : MISSING },
-      { name: 'Runtime', value: formatHours(totals.runtimeH) },
+      { name: 'Runtime', value: `${totals.withoutHours > 0 && totals.runtimeH !== null ? '≤ ' : ''}${formatHours(totals.runtimeH)}` },
       { name: 'Worst drop', value: worstDropText(analysis) },
     ],
     sections: [

@@ -286,8 +286,11 @@ export const RULE_WORDS: WordsOf<Rule> = {
     why: 'Lived through in steps of five minutes with sun, driving and hookup as the scenario has them. Energy shows what is cut and when, and what battery, panel or driving would be enough.',
   },
   'energy.noUse': {
-    title: 'Nobody uses anything yet',
-    message: () => 'No load has hours in this scenario, so daily energy and runtime are unknown.',
+    title: 'Hours of use are missing',
+    message: (say) =>
+      say.figures.unsaid === null
+        ? 'No load has hours in this scenario, so daily energy and runtime are unknown.'
+        : `${say.figures.unsaid} of ${say.figures.of} loads, ${say.name()} first, have no hours in any scenario and count as never on: a day takes no less, the battery lasts no longer than shown.`,
     why: 'Give the loads their hours a day in the Loads table.',
   },
   'network.noAnswer': {

@@ -15,9 +15,12 @@ interface DesignRowProps {
   onDelete(): void;
 }
 
+const NOT_WHOLLY = 'Not all of it was gone through for this list: open the design to see what is found';
+
 /** One design in the list: its name, its readings, what is open in it. */
 export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRowProps) {
-  const { id, name, vehicle, circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions, isWhollyJudged, updatedAt } = design;
+  const { id, name, vehicle, circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions, isWhollyJudged, isBeingJudged, updatedAt } =
+    design;
   return (
     <li className={styles.row}>
       <Link href={`/d/${id}/loads`} className={styles.title}>
@@ -40,8 +43,8 @@ export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRow
         {cautions > 0 && <Verdict severity="caution" count={cautions} />}
         {faults + cautions === 0 && isWhollyJudged && <Verdict severity="ok" />}
         {!isWhollyJudged && (
-          <span className={styles.more} title="Not all of it was gone through for this list: open the design to see what is found">
-            {faults + cautions === 0 ? 'open to check' : 'or more'}
+          <span className={styles.more} title={isBeingJudged ? undefined : NOT_WHOLLY}>
+            {isBeingJudged ? 'being judged' : faults + cautions === 0 ? 'open to check' : 'or more'}
           </span>
         )}
       </span>

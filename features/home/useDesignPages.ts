@@ -50,13 +50,13 @@ export function useDesignPages(first: DesignPage, onProblem: (problem: unknown) 
   }, [find, first]);
 
   useEffect(() => {
-    if (!page.isJudging) return;
+    if (!page.designs.some(({ isBeingJudged }) => isBeingJudged)) return;
     let isShown = true;
     const most = String(Math.min(MOST_ROWS, page.designs.length));
     const lookAgain = async () => {
       // Nobody asked for it: where it cannot be had, what is shown stays.
       const again = await request<DesignPage>('GET', `/api/designs?${new URLSearchParams({ find, most }).toString()}`).catch(() => null);
-      if (isShown) setPage({ ...page, isJudging: again?.isJudging ?? false, designs: withKnown(page.designs, again?.designs ?? []) });
+      if (isShown) setPage({ ...page, designs: withKnown(page.designs, again?.designs ?? []) });
     };
     const timer = setTimeout(() => void lookAgain(), LOOK_AGAIN_MS);
     return () => {
@@ -72,8 +72,8 @@ export function useDesignPages(first: DesignPage, onProblem: (problem: unknown) 
   return { page, find, setFind, reading, readOn };
 }
 
-/** The rows shown, each as it is known by now. */
+/** The rows shown, each as it is known by now; one nothing more is known of is looked for no further. */
 function withKnown(shown: DesignPage['designs'], known: DesignPage['designs']): DesignPage['designs'] {
   const byId = new Map(known.map((design) => [design.id, design]));
-  return shown.map((design) => byId.get(design.id) ?? design);
+  return shown.map((design) => byId.get(design.id) ?? { ...design, isBeingJudged: false });
 }

@@ -34,13 +34,13 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   const pieces = typed.split(/\s\+\s/).map((piece) => splitNameAndDraw(piece, nominalV, units));
   // “Scene lamp white 36 W + amber 18 W” is one lamp with a function for each further word; without a draw for each, a plus is a letter of the name.
   const isSeveral = pieces.length > 1 && pieces.every((one) => one.name !== '' && one.draw !== null);
-  const { name, draw } = isSeveral ? pieces[0]! : splitNameAndDraw(typed, nominalV, units);
+  const { name, draw, quantity } = isSeveral ? pieces[0]! : splitNameAndDraw(typed, nominalV, units);
   const functions = isSeveral ? pieces.slice(1) : [];
   const named = kindsNamed(name);
   const kind = kindId === null ? (named[0] ?? null) : kindById(kindId);
   const add = () => {
     if (!name) return;
-    const load = { ...namedLoad(name, zoneId, kind), ...(draw && { rated: draw }) };
+    const load = { ...namedLoad(name, zoneId, kind), quantity, ...(draw && { rated: draw }) };
     store.commit(`Add ${name}`, (design) => {
       const edit = new Edit(design);
       edit.add(load);

@@ -17,7 +17,7 @@ export function MeterBar() {
   const wantedH = useDesign(({ analysis }) => analysis.index.settings.wantedRuntimeH);
   const worst = useWorstDrop();
   const limit = main?.ratingA ?? null;
-  const { connectedA, worstSimultaneousA, dailyWh, dailyAh, runtimeH } = totals;
+  const { connectedA, worstSimultaneousA, dailyWh, dailyAh, runtimeH, withoutHours } = totals;
   return (
     <section className={styles.bar} aria-label="Whole design">
       <Meter id="connected" name="Connected" value={formatAmps(connectedA)} share={ratio(connectedA, limit)} />
@@ -25,14 +25,14 @@ export function MeterBar() {
       <Meter
         id="energy"
         name="A day"
-        value={formatWattHours(dailyWh)}
+        value={`${withoutHours > 0 ? '≥ ' : ''}${formatWattHours(dailyWh)}`}
         aside={`${formatNumber(dailyAh, 1)} Ah`}
         share={ratio(dailyAh, totals.usableAh)}
       />
       <Meter
         id="runtime"
         name="Runtime"
-        value={formatHours(runtimeH)}
+        value={`${withoutHours > 0 && runtimeH !== null ? '≤ ' : ''}${formatHours(runtimeH)}`}
         aside={`of ${formatHours(wantedH)} wanted`}
         share={ratio(runtimeH, wantedH)}
         fuller

@@ -3,6 +3,7 @@ import type { Finding } from '../finding';
 import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
 import { isDrawUnknown, stripMetres } from '../../devices/load';
+import { hoursUnsaid } from '../../energy/budget';
 import { memoryOf, type ControlState } from '../../network/controlState';
 
 /** A measured draw further than this from the rated one is worth a word, share of the rated. Common practice. */
@@ -54,8 +55,17 @@ export function findLoads({ loads, index, scenario, exclusions }: Analysis): Fin
     const numbers = { runtimeH: scenario.runtimeH, wantedH: settings.wantedRuntimeH, dailyAh: scenario.dailyAh };
     found.push({ rule: 'energy.shortRuntime', severity: 'caution', subjects: [battery.id, scenario.id], circuitId: null, numbers });
   }
-  if (index.loads.length > 0 && (!scenario || scenario.dailyWh === 0)) {
-    found.push({ rule: 'energy.noUse', severity: 'note', subjects: [settings.id], circuitId: null, numbers: {} });
+  const { unsaid, of } = hoursUnsaid(index);
+  const nothing = !scenario || scenario.dailyWh === 0 || unsaid.length === of;
+  if (index.loads.length > 0 && (nothing || unsaid.length > 0)) {
+    const subjects = nothing ? [settings.id] : unsaid.map(({ id }) => id);
+    found.push({
+      rule: 'energy.noUse',
+      severity: 'note',
+      subjects,
+      circuitId: null,
+      numbers: { unsaid: nothing ? null : unsaid.length, of },
+    });
   }
   return found;
 }
