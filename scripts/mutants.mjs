@@ -47,11 +47,24 @@ const SWAPS = new Map([
   [ts.SyntaxKind.BarBarToken, '&&'],
 ]);
 
-/** Every small error a file could have: where, how long, what in its place. */
+/** What a test of a declaration would say too: its name, and the words of some length in it, such as names of rules. */
+function tokensOf(statement) {
+  const tokens = new Set();
+  if (statement.name) tokens.add(statement.name.text);
+  const visit = (node) => {
+    if (ts.isStringLiteral(node) && node.text.length > 6 && !node.text.startsWith('.')) tokens.add(node.text);
+    ts.forEachChild(node, visit);
+  };
+  visit(statement);
+  return [...tokens];
+}
+
+/** Every small error a file could have: where, how long, what in its place, and what a test of it would say. */
 function mutantsOf(text) {
   const source = ts.createSourceFile('x.tsx', text, ts.ScriptTarget.Latest, true, ts.ScriptKind.TSX);
   const found = [];
-  const add = (node, put) => found.push({ start: node.getStart(), end: node.getEnd(), put });
+  let tokens = [];
+  const add = (node, put) => found.push({ start: node.getStart(), end: node.getEnd(), put, tokens });
   const visit = (node) => {
     if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node)) return;
     if (ts.isBinaryExpression(node) && SWAPS.has(node.operatorToken.kind)) {
@@ -61,13 +74,17 @@ function mutantsOf(text) {
     if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken) add(node, node.operand.getText());
     if (node.kind === ts.SyntaxKind.TrueKeyword) add(node, 'false');
     if (node.kind === ts.SyntaxKind.FalseKeyword) add(node, 'true');
-    if (ts.isNumericLiteral(node)) add(node, String(Number(node.text) + 1));
+    // A large number a little off is within what the trade rounds by: half as much again is an error.
+    if (ts.isNumericLiteral(node)) add(node, String(Number(node.text) < 10 ? Number(node.text) + 1 : Math.round(Number(node.text) * 1.5)));
     if (ts.isConditionalExpression(node)) add(node.condition, `!(${node.condition.getText()})`);
     if (ts.isIfStatement(node)) add(node.expression, `!(${node.expression.getText()})`);
     if (ts.isExpressionStatement(node) && ts.isCallExpression(node.expression)) add(node, ';');
     ts.forEachChild(node, visit);
   };
-  visit(source);
+  for (const statement of source.statements) {
+    tokens = tokensOf(statement);
+    visit(statement);
+  }
   return found;
 }
 
@@ -89,18 +106,9 @@ function sample(list, count, random) {
 /** Tests run for one error: of a file that half the program imports those nearest to it. */
 const MOST_TESTS = 6;
 
-/** The words a file's name is made of: remedies of joints are asked for by the tests of rules of joints, wherever they stand. */
-const wordsOf = (file) =>
-  (
-    path
-      .basename(file)
-      .split('.')[0]
-      .match(/[a-z]+|[A-Z][a-z]*/g) ?? []
-  ).map((word) => word.toLowerCase());
-
 /**
- * The tests that bear a file's name or import it themselves; of a file that is reached through others alone the nearest of those that reach it. Others that lead there,
- * first those that share a word of its name, are asked too where nobody noticed an error and all files are sampled: it is the whole run that is measured then.
+ * The tests that bear a file's name or import it themselves; of a file that is reached through others alone the nearest of those that reach it. The rest are those that
+ * lead there otherwise.
  */
 function testsOf(folder, file) {
   const name = path.basename(file).replace(/\.tsx?$/, '');
@@ -112,15 +120,19 @@ function testsOf(folder, file) {
     .map((line) => path.relative(folder, line))
     .sort((a, b) => steps(a) - steps(b));
   const own = related.filter(
-    (test) =>
-      test === file.replace(/\.tsx?$/, '.test.ts') ||
-      new RegExp(`from '[^']*/${name}'`).test(readFileSync(path.join(folder, test), 'utf8')),
+    (test) => test === file.replace(/\.tsx?$/, '.test.ts') || new RegExp(`from '[^']*/${name}'`).test(textOf(folder, test)),
   );
   const near = (own.length > 0 ? own : related).slice(0, MOST_TESTS);
-  const words = wordsOf(file);
-  const shared = (test) => wordsOf(test).filter((word) => words.includes(word)).length;
-  const further = related.filter((test) => !near.includes(test)).sort((a, b) => shared(b) - shared(a));
-  return { near, further: ALL ? further.slice(0, MOST_TESTS) : [] };
+  return { near, rest: related.filter((test) => !near.includes(test)) };
+}
+
+const textOf = (folder, test) => readFileSync(path.join(folder, test), 'utf8');
+
+/** Of the other tests those asked where nobody noticed an error and all files are sampled, for it is the whole run that is measured then: first what speaks of the same. */
+function furtherOf(folder, rest, { tokens }) {
+  if (!ALL) return [];
+  const said = new Map(rest.map((test) => [test, tokens.filter((token) => textOf(folder, test).includes(token)).length]));
+  return rest.toSorted((a, b) => said.get(b) - said.get(a)).slice(0, MOST_TESTS);
 }
 
 install();
@@ -169,7 +181,7 @@ try {
   for (const [file, chosen] of chosenOf(folder)) {
     const at = path.join(folder, file);
     const text = readFileSync(at, 'utf8');
-    const { near, further } = testsOf(folder, file);
+    const { near, rest } = testsOf(folder, file);
     const name = rowOf(file);
     const row = rows.get(name) ?? { tests: 0, planted: 0, noticed: 0 };
     rows.set(name, row);
@@ -181,7 +193,9 @@ try {
       survivors.push(`${file}: its tests fail as they are`);
       continue;
     }
-    for (const { start, end, put } of chosen) {
+    for (const mutant of chosen) {
+      const { start, end, put } = mutant;
+      const further = furtherOf(folder, rest, mutant);
       row.planted += 1;
       writeFileSync(at, text.slice(0, start) + put + text.slice(end));
       if ([near, further].some((tests) => tests.length > 0 && jest(tests) !== 0)) row.noticed += 1;
