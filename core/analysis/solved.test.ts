@@ -136,6 +136,24 @@ test('counted from the fuse, a drop as wired leaves out what the shared cables l
   }
 });
 
+// By hand: a lamp's own cable out and its own cable home, as long and as thick, lose the same (Ohm's law).
+test('counted from the fuse, a cable home that no other shares counts to its end', () => {
+  const build = rig();
+  build.supply();
+  build.slot('fuse', 1, 5);
+  build.load(24, 'resistive', 0, { id: 'lamp' });
+  build.wire('fuse.out', 'lamp.plus', 5000);
+  build.wire('lamp.minus', 'battery.minus', 5000, 'mm2:2.5', 'return');
+  build.circuit('lamp', 1, 'fuse');
+  const design = build.design();
+  const one = analyse(applyChange(design, updateRecords(design, [{ id: SETTINGS_ID, set: { dropFrom: 'fuseBlock', endMilliohm: 0 } }])));
+  const answer = solveDesign(one, { kind: 'allOn' }) as SolvedDesign;
+  const volts = (deviceId: string, terminal: string) => answer.live.voltage({ deviceId, terminal })!;
+  const out = volts('fuse', 'out') - volts('lamp', 'plus');
+  expect(out).toBeGreaterThan(0.05);
+  expect(answer.drops.get('circuit_lamp')!.dropV).toBeCloseTo(2 * out, 6);
+});
+
 test('of two ways that a contact chooses between each wire is counted with all that goes that way by turns', () => {
   const named = (name: string) => Array.from(analysis.index.devices.values()).find((device) => device.name === name)!.id;
   const between = (from: string, to: string) =>
