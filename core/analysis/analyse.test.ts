@@ -291,6 +291,8 @@ describe('loads nobody has said hours of', () => {
     expect(wordFinding(unsaid(analysis)[0]!, analysis.design, 'metric').message).toContain(`2 of ${loadIds.length} loads, `);
     expect(analysis.totals.withoutHours).toBe(2);
     expect(analysis.totals.dailyWh).toBeLessThan(without([]).totals.dailyWh);
+    // What may run at once is no less for nobody having said when.
+    expect(analysis.totals.worstSimultaneousA).toBeGreaterThanOrEqual(without([]).totals.worstSimultaneousA);
     const facts = makeReport(withSlowFindings(analysis)).facts;
     expect(facts.find(({ name }) => name === 'A day')!.value).toMatch(/^≥ \d/);
     expect(facts.find(({ name }) => name === 'Runtime')!.value).toMatch(/^≤ \d/);

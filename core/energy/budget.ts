@@ -26,7 +26,7 @@ export interface ScenarioBudget {
   dailyAh: number;
   /** The part of it drawn by what is off. */
   standbyWh: number;
-  /** The most that can flow at once of the loads this scenario uses, amperes. */
+  /** The most that can flow at once of the loads this scenario uses, and of those nobody has said any hours of, amperes. */
   peakA: number;
   /** Hours until the first load is cut, from full at six in the evening with no charging; null with no battery, no use, or no load’s hours said yet. */
   runtimeH: number | null;
@@ -77,6 +77,8 @@ export function scenarioBudget(
   const loads = new Map<string, LoadUse>();
   const used: DemandLoad[] = [];
   const byLoad = dutiesByLoad(index.duties, scenario.id);
+  const { unsaid, of } = hoursUnsaid(index);
+  const mayRun = new Set<Load>(unsaid);
   const sums = { dailyWh: 0, dailyAh: 0, standbyWh: 0 };
   for (const load of [...index.loads, ...index.ownDraws]) {
     if (index.vehicleFed?.has(load.id)) continue;
@@ -89,7 +91,7 @@ export function scenarioBudget(
       use.ampHours += amps * hours;
       use.hours += whole.watts > 0 ? (hours * watts) / whole.watts : hours;
     }
-    if (use.hours > 0) used.push({ amps: whole.amps, continuous: load.continuous, side: sides.get(load.id) ?? null });
+    if (use.hours > 0 || mayRun.has(load)) used.push({ amps: whole.amps, continuous: load.continuous, side: sides.get(load.id) ?? null });
     if (load.standbyA) {
       const standbyAh = load.standbyA * Math.max(0, 24 - use.hours);
       use.standbyWh = standbyAh * nominalV;
@@ -111,7 +113,6 @@ export function scenarioBudget(
     sums.dailyWh += watts * hours;
     sums.dailyAh += amps * hours;
   }
-  const { unsaid, of } = hoursUnsaid(index);
   const isNothingSaid = of > 0 && unsaid.length === of;
   return {
     id: scenario.id,

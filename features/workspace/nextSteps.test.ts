@@ -34,6 +34,11 @@ test('an empty design leads from its loads to their hours, their circuits, what 
   const hours = new Edit(listed);
   hours.add({ id: 'duty_1', type: 'duty', scenarioId: scenarioId!, loadId: load.id, hoursPerDay: 3, sharePercent: 100 });
   expect(next(hours.design).next).toBe('circuits');
+  expect(next(hours.design).of).not.toHaveProperty('energy');
+  hours.add(namedLoad('Fan', null));
+  expect(next(hours.design).of.energy).toBe('1 load has no hours');
+  const [fan] = recordsOf(hours.design, 'device').slice(-1);
+  hours.remove(fan!.id);
   const fed = applyChange(hours.design, giveLoadsCircuits(hours.design, [load]).change);
   expect(next(fed)).toMatchObject({ next: 'supply', of: { supply: 'add what charges' } });
 });

@@ -9,7 +9,7 @@ const READ_IT = 'read and compare';
 
 /** What is to be done first on each stage that has not been begun or is not done, in a few words; the first of them in the order of need is what to do next. As it is now nothing is to be designed: a stage says at most that nothing is there. */
 export function nextSteps(
-  { design, index, loads, circuits, blocks, scenario }: Analysis,
+  { design, index, loads, circuits, blocks, scenario, totals }: Analysis,
   view: DesignView = 'planned',
 ): {
   of: Partial<Record<StageId, string>>;
@@ -37,6 +37,7 @@ export function nextSteps(
   else if (circuits.length === 0) of.circuits = 'come from the loads';
   if (!index.battery) of.energy = 'needs a battery';
   else if (used.size === 0) of.energy = 'needs hours of use';
+  else if (totals.withoutHours > 0) of.energy = `${totals.withoutHours} ${totals.withoutHours === 1 ? 'load has' : 'loads have'} no hours`;
   // Nothing is checked there yet that a person has not flicked.
   of.switching = index.battery && circuits.length > 0 ? TRY_IT : 'needs circuits';
   of.harness = circuits.length === 0 ? 'needs circuits' : harnessStep(index.wires);
