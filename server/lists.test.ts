@@ -75,6 +75,17 @@ describe('the list of designs', () => {
     expect(isWhollyJudged({ judgedRevision: 3, headRevision: 3, circuits: 101 })).toBe(false);
   });
 
+  test('says no runtime where nobody has said when a load is on', async () => {
+    const duty = PIP.find(({ type }) => type === 'duty')!;
+    const { loadId } = duty as { loadId: string };
+    const id = await createDesign(PIP.filter((record) => !(record.type === 'duty' && record.loadId === loadId)));
+    const listed = async (of: string) => (await listDesigns()).designs.find((one) => one.id === of)!;
+    expect(await listed(id)).toMatchObject({ runtimeH: null });
+    expect(await listed(made[0]!)).toMatchObject({ runtimeH: expect.any(Number) });
+    await deleteDesign(id);
+    await eraseDesign(id);
+  });
+
   test('of the deleted is a list of its own, and a mark that is none begins at the start', async () => {
     expect((await listDesigns({ deleted: true })).designs.map(({ id }) => id)).toEqual([made[6]]);
     expect((await listDesigns({ after: 'x; DROP TABLE design' })).designs).toHaveLength(6);

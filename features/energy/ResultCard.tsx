@@ -3,12 +3,14 @@
 import { nameOf } from '@/core/design/names';
 import type { Forecast } from '@/core/energy/forecast';
 import { formatHours, formatNumber, formatPercent, formatWattHours } from '@/core/units/quantity';
+import { withoutHoursWords } from '@/core/wording/energyWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import styles from './Energy.module.css';
 
 /** What the draws came to: whether it lasts, what was cut, and where the energy went. */
 export function ResultCard({ forecast, fresh }: { forecast: Forecast; fresh: boolean }) {
   const design = useDesign((state) => state.design);
+  const unsaid = useDesign(({ analysis }) => analysis.totals.withoutHours);
   const { mean, chanceOfRunningOut: chance, days, cutLoads, medianFirstCutH, draws, storedWh } = forecast;
   const verdict =
     chance === 0
@@ -30,8 +32,8 @@ export function ResultCard({ forecast, fresh }: { forecast: Forecast; fresh: boo
   return (
     <section className={styles.card} aria-label="How it goes" aria-busy={!fresh}>
       <h3>How it goes</h3>
-      <p className={styles.verdict} data-tone={chance === 0 ? 'ok' : chance < 0.2 ? 'caution' : 'fault'}>
-        {days === 1 ? 'One day' : `${days} days`}: {verdict}.
+      <p className={styles.verdict} data-tone={chance === 0 && unsaid === 0 ? 'ok' : chance < 0.2 ? 'caution' : 'fault'}>
+        {days === 1 ? 'One day' : `${days} days`}: {verdict}. {withoutHoursWords(unsaid)}
       </p>
       <dl className={styles.facts}>
         <dt>First cut, middle draw</dt>

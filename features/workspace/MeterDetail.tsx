@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { withoutHoursWords } from '@/core/wording/energyWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { budgetRows } from '@/core/advice/budgetTable';
 import type { Analysis } from '@/core/analysis/types';
@@ -72,7 +73,7 @@ const DETAILS: Record<MeterId, (analysis: Analysis, base: string) => Detail> = {
   energy: (analysis, base) => ({
     title: 'Energy a day',
     explain: analysis.scenario
-      ? `${analysis.scenario.name}: watts times hours in use, with what parts draw by themselves, the largest first.${unsaidWords(analysis)}`
+      ? `${analysis.scenario.name}: watts times hours in use, with what parts draw by themselves, the largest first. ${withoutHoursWords(analysis.totals.withoutHours)}`
       : 'No scenario yet.',
     rows: (analysis.scenario ? budgetRows(analysis, analysis.scenario, 'load') : []).map(({ id, name, wattHours }) => ({
       name,
@@ -83,7 +84,7 @@ const DETAILS: Record<MeterId, (analysis: Analysis, base: string) => Detail> = {
   runtime: ({ scenarios, bank, totals }, base) => ({
     title: 'Runtime without charging',
     explain: bank
-      ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)} may be used (${formatPercent(bank.usableDepth * 100)}); lived through quarter hour by quarter hour from full at 18:00, with Peukert above the rated current and less in the cold.${unsaidWords({ totals })}`
+      ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)} may be used (${formatPercent(bank.usableDepth * 100)}); lived through quarter hour by quarter hour from full at 18:00, with Peukert above the rated current and less in the cold. ${withoutHoursWords(totals.withoutHours)}`
       : 'There is no battery yet.',
     rows: scenarios.map(({ name, runtimeH, dailyAh }) => ({
       name: `${name}, ${formatAmpHours(dailyAh)} a day`,
@@ -118,12 +119,4 @@ const DETAILS: Record<MeterId, (analysis: Analysis, base: string) => Detail> = {
 
 function byMost<T>(list: readonly T[], measure: (entry: T) => number): T[] {
   return [...list].sort((a, b) => measure(b) - measure(a));
-}
-
-/** Of loads nobody has said any hours of. */
-function unsaidWords({ totals: { withoutHours } }: Pick<Analysis, 'totals'>): string {
-  if (withoutHours === 0) return '';
-  return withoutHours === 1
-    ? ' One load has no hours in any scenario and counts as never on.'
-    : ` ${withoutHours} loads have no hours in any scenario and count as never on.`;
 }
