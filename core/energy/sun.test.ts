@@ -1,5 +1,5 @@
 import * as SunCalc from 'suncalc';
-import { clearSky, haurwitz } from './clearSky';
+import { betweenMonths, clearSky, haurwitz } from './clearSky';
 import { cosIncidence, declination, equationOfTimeMin, extraterrestrialDaily, halfDayHours, solarHour, sunPosition, sunTimes } from './sun';
 import { MID_MONTH } from './weather';
 
@@ -108,5 +108,15 @@ describe('a clear sky', () => {
   it('is dark at night, and half a year on in the south', () => {
     expect(clearSky(80, -0.1)).toEqual({ beamNormal: 0, diffuseHorizontal: 0 });
     expect(clearSky(21, 0.8, true).beamNormal).toBeCloseTo(clearSky(203, 0.8).beamNormal, 6);
+  });
+
+  test('a monthly table goes through its days and on straight lines between them, over the turn of the year too', () => {
+    const table = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
+    [21, 52, 80, 111, 141, 172, 202, 233, 264, 294, 325, 355].forEach((day, month) =>
+      expect(betweenMonths(table, day)).toBeCloseTo(month + 1, 9),
+    );
+    // From 12 on day 355 down to 1 on day 386, which is the 21st of January.
+    for (let day = 356; day <= 386; day++)
+      expect(betweenMonths(table, day > 365 ? day - 365 : day)).toBeCloseTo(12 - (11 * (day - 355)) / 31, 9);
   });
 });
