@@ -70,7 +70,11 @@ export async function listDesigns({ deleted = false, find = '', after = '', most
     .limit(most + 1);
   const rows = found.slice(0, most);
   const last = found.length > most ? rows.at(-1) : undefined;
-  return { designs: summariesOf(rows), next: last ? `${last.updatedAt}.${last.id}` : null, total: counted!.total };
+  return {
+    designs: summariesOf(rows, deleted ? NONE : judgeAside(rows)),
+    next: last ? `${last.updatedAt}.${last.id}` : null,
+    total: counted!.total,
+  };
 }
 
 /** Designs whose names hold a text, in any case: the store’s own comparison knows the case of plain letters alone. */
@@ -87,9 +91,11 @@ function beyond(mark: string) {
   return or(lt(updatedAt, Number(at)), and(eq(updatedAt, Number(at)), lt(own, id)));
 }
 
+/** Of the deleted nothing is looked for. */
+const NONE: ReadonlySet<string> = new Set();
+
 /** What is stored of each design: what was not found in it yet is looked for beside, and is there when the list is asked for again. */
-function summariesOf(rows: (typeof table.design.$inferSelect)[]): DesignSummary[] {
-  const waiting = judgeAside(rows.filter(({ deletedAt }) => deletedAt === null));
+function summariesOf(rows: (typeof table.design.$inferSelect)[], waiting: ReadonlySet<string>): DesignSummary[] {
   return rows.map((row) => {
     const { id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH } = row;
     return {
