@@ -10,7 +10,11 @@ import { openDesign, readDesign } from '../server/stored';
 import { listDesigns } from '../server/designs';
 import { updateRecords } from '../core/design/change';
 import { NothingToDo } from '../server/errors';
+import { store } from '../server/store';
 import { openDatabase } from './client';
+
+// Nothing is left under way for the next file.
+afterEach(() => store().judging.done);
 
 /** A store written by the program when records were of version 2, with one stretch "measured" as nothing, which version 6 takes back, and one edit in its log. */
 async function oldStore(): Promise<string> {
