@@ -142,7 +142,7 @@ test('axe finds nothing serious in what opens on a stage', async ({ page, heron 
 });
 
 test('axe finds nothing serious in the views of the stages', async ({ page, heron }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(240_000);
   for (const [stage, view, seen] of [
     ['circuits', 'Protection', 'Fuses and breakers'],
     ['circuits', 'Zones', 'Galley'],
@@ -157,7 +157,7 @@ test('axe finds nothing serious in the views of the stages', async ({ page, hero
 });
 
 test('axe finds nothing serious in the views of the harness', async ({ page, heron }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(240_000);
   await page.goto(`/d/${heron}/harness`);
   for (const [view, role, seen] of [
     ['Cables', 'region', 'Cables'],
@@ -185,7 +185,7 @@ for (const [width, which] of [
   [1920, 'pip'],
 ] as const) {
   test(`axe finds nothing serious on the stages of ${which} at a width of ${width}`, async ({ page, heron, pip }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(240_000);
     await page.setViewportSize({ width, height: 800 });
     const stages = ['rig', 'loads', 'supply', 'energy', 'circuits', 'switching', 'harness', 'test'];
     for (const path of ['/', '/new', '/handbook/glossary', ...stages.map((stage) => `/d/${{ heron, pip }[which]}/${stage}`)]) {
