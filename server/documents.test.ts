@@ -44,18 +44,21 @@ test('labels for a label printer: a line for each label, under the design’s na
 });
 
 test('what is asked wrongly is refused before anything is drawn, and what is not there is not found', async () => {
-  expect(await refusal(labelsCsv(asks('?what=doors'), id))).toBe(400);
-  expect(await refusal(labelsPdf(asks('?sheet=none'), id))).toBe(400);
-  expect(await refusal(labelsPdf(asks('?skip=501'), id))).toBe(400);
-  expect(await refusal(labelsPdf(asks('?skip=1.5'), id))).toBe(400);
-  expect(await refusal(labelsPdf(asks('?address=javascript:alert(1)'), id))).toBe(400);
-  expect(await refusal(fuseMapPdf(asks('?address=file:///etc/passwd'), id))).toBe(400);
-  expect(await refusal(loomSvg(asks('?scale=3'), id))).toBe(400);
-  expect(await refusal(labelsPdf(asks('?what=switches'), bare))).toBe(404);
-  expect(await refusal(loomSvg(asks(''), bare))).toBe(404);
-  expect(await refusal(panelAsked(asks(''), bare))).toBe(404);
-  expect(await refusal(panelAsked(asks('?panel=none'), id))).toBe(404);
-  expect(await refusal(diagramDxf(asks('?sheet=none'), id))).toBe(404);
+  const refused: [number, () => Promise<unknown>][] = [
+    [400, () => labelsCsv(asks('?what=doors'), id)],
+    [400, () => labelsPdf(asks('?sheet=none'), id)],
+    [400, () => labelsPdf(asks('?skip=501'), id)],
+    [400, () => labelsPdf(asks('?skip=1.5'), id)],
+    [400, () => labelsPdf(asks('?address=javascript:alert(1)'), id)],
+    [400, () => fuseMapPdf(asks('?address=file:///etc/passwd'), id)],
+    [400, () => loomSvg(asks('?scale=3'), id)],
+    [404, () => labelsPdf(asks('?what=switches'), bare)],
+    [404, () => loomSvg(asks(''), bare)],
+    [404, () => panelAsked(asks(''), bare)],
+    [404, () => panelAsked(asks('?panel=none'), id)],
+    [404, () => diagramDxf(asks('?sheet=none'), id)],
+  ];
+  for (const [status, work] of refused) expect(await refusal(work())).toBe(status);
   expect(await refusal(labelsCsv(asks(''), 'none'))).toBeInstanceOf(NotFound);
 });
 
