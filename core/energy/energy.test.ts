@@ -88,6 +88,23 @@ describe('what a day costs', () => {
     const index = { duties: [duty], loads: [fan], ownDraws: [], settings, zones: [] };
     expect(scenarioBudget(driven, index, new Map([[fan.id, loadDraw(fan)]]), null).dailyWh).toBeCloseTo(12, 6);
   });
+  it('pulls a coil in as long as what it switches runs, and leaves out what never runs', () => {
+    const lamp = load({ kind: 'watts', watts: 12, atV: 12 });
+    const idle = { ...lamp, id: 'idle' };
+    const coil = { ...load({ kind: 'watts', watts: 1.7, atV: 12 }), id: 'coil' };
+    const duty = { id: 'd', type: 'duty' as const, scenarioId: 's', loadId: lamp.id, hoursPerDay: 4, sharePercent: 100 };
+    const of = (loadIds: string[]) =>
+      scenarioBudget(
+        scenario,
+        { duties: [duty], loads: [lamp, idle], ownDraws: [], settings, zones: [], coils: [{ part: coil, loadIds }] },
+        new Map(),
+        null,
+      );
+    // 4 h of 12 W and of 1.7 W, by hand.
+    expect(of([idle.id, lamp.id]).dailyWh).toBeCloseTo(54.8, 9);
+    expect(of([idle.id, lamp.id]).loads.get('coil')).toMatchObject({ hours: 4, wattHours: expect.closeTo(6.8, 9) as number });
+    expect(Array.from(of([idle.id]).loads.keys())).toEqual([lamp.id]);
+  });
   it('lasts as long as the usable part does: 50 Ah of 100 at 4.2 A for 12 hours (computed), and less in frost', () => {
     const lamp = load({ kind: 'amps', amps: 4.2, atV: 12 }, { behaviour: 'ledConstantCurrent' });
     const fresh = battery({ chemistry: 'lithium', usableDepthPercent: 50 });
