@@ -49,6 +49,8 @@ export interface OptionFigures {
   circuits: CircuitThen[];
   dailyWh: number;
   runtimeH: number | null;
+  /** Loads nobody has said any hours of: then a day is no less, the runtime no more. */
+  withoutHours: number;
   /** Taken with everything at rest, A. */
   restA: number | null;
   hangsOn: HangsOn[];
@@ -136,6 +138,7 @@ function figuresOf(now: Analysis, then: Analysis, touched: ReadonlySet<string>):
     })),
     dailyWh: totals.dailyWh,
     runtimeH: totals.runtimeH,
+    withoutHours: totals.withoutHours,
     restA: restA(then),
     hangsOn: hangsOn(then, touched),
   };

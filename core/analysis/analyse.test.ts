@@ -296,6 +296,11 @@ describe('loads nobody has said hours of', () => {
     const facts = makeReport(withSlowFindings(analysis)).facts;
     expect(facts.find(({ name }) => name === 'A day')!.value).toMatch(/^≥ \d/);
     expect(facts.find(({ name }) => name === 'Runtime')!.value).toMatch(/^≤ \d/);
+    // The report's table of scenarios says the same as its head.
+    const { sections } = makeReport(withSlowFindings(analysis));
+    const table = sections.find(({ title }) => title.startsWith('Energy and runtime'))!;
+    for (const [, day, , , , runtime] of table.rows)
+      expect([day, runtime]).toEqual([expect.stringMatching(/^≥ /), expect.stringMatching(/^≤ /)]);
   });
 
   test('all: the runtime is not known, though parts draw by themselves', () => {

@@ -7,6 +7,7 @@ import {
   type OptionFigures,
 } from '../advice/compareOptions';
 import type { UnitSystem } from '../catalog/vocabulary';
+import { dayWords, runtimeWords } from '../wording/energyWords';
 import { nameOf } from '../design/names';
 import { makeDesign, recordOf, type Design } from '../design/design';
 import type { Problem } from '../design/problems';
@@ -15,12 +16,10 @@ import {
   formatAmpHours,
   formatAmps,
   formatConductor,
-  formatHours,
   formatLength,
   formatNumber,
   formatPercent,
   formatRating,
-  formatWattHours,
   MISSING,
 } from '../units/quantity';
 import { partWords } from '../wording/harnessWords';
@@ -67,8 +66,8 @@ export function optionsTable(compared: readonly OptionCompared[], units: UnitSys
     row('Relays', ({ relays }) => String(relays)),
     row('Work with the hands', ({ workMinutes }) => `${formatNumber(workMinutes / 60, 1)} h`),
     row('Worst drop', ({ circuits }) => worstWords(circuits)),
-    row('A day', ({ dailyWh }) => formatWattHours(dailyWh)),
-    row('Runtime', ({ runtimeH }) => formatHours(runtimeH)),
+    row('A day', ({ dailyWh, withoutHours }) => dayWords(dailyWh, withoutHours)),
+    row('Runtime', ({ runtimeH, withoutHours }) => runtimeWords(runtimeH, withoutHours)),
     row('Flows with all at rest', ({ restA }) =>
       restA === null ? 'not known: the wiring has no answer' : `${formatAmps(restA)}, ${formatAmpHours(restA * HOURS)} a day`,
     ),

@@ -19,12 +19,12 @@ import { familyWords, TAP_WORDS } from '../catalog/fuses';
 import { AMPACITY_TABLES } from '../catalog/ampacity';
 import { SOURCES } from '../catalog/sources';
 import { nameOf } from '../design/names';
+import { dayWords, runtimeWords } from '../wording/energyWords';
 import { wordFinding } from '../wording/wording';
 import {
   formatAmpHours,
   formatAmps,
   formatConductor,
-  formatHours,
   formatLength,
   formatNumber,
   formatPercent,
@@ -65,10 +65,10 @@ export function makeReport(analysis: WholeAnalysis, view: DesignView = 'planned'
       { name: 'For hours', value: formatAmps(totals.continuousA) },
       {
         name: 'A day',
-        value: `${totals.withoutHours > 0 ? '≥ ' : ''}${formatWattHours(totals.dailyWh)}, ${formatAmpHours(totals.dailyAh)}`,
+        value: `${dayWords(totals.dailyWh, totals.withoutHours)}, ${formatAmpHours(totals.dailyAh)}`,
       },
       { name: 'Usable', value: bank ? `${formatAmpHours(bank.usableAh)} of ${formatAmpHours(bank.capacityAh)}` : MISSING },
-      { name: 'Runtime', value: `${totals.withoutHours > 0 && totals.runtimeH !== null ? '≤ ' : ''}${formatHours(totals.runtimeH)}` },
+      { name: 'Runtime', value: runtimeWords(totals.runtimeH, totals.withoutHours) },
       { name: 'Worst drop', value: worstDropText(analysis) },
     ],
     sections: [
@@ -321,7 +321,7 @@ function zones(analysis: Analysis): ReportSection {
   };
 }
 
-function energy({ scenarios }: Analysis): ReportSection {
+function energy({ scenarios, totals: { withoutHours } }: Analysis): ReportSection {
   return {
     title: 'Energy and runtime without charging',
     drawsDays: true,
@@ -329,11 +329,11 @@ function energy({ scenarios }: Analysis): ReportSection {
     columns: [...left('Scenario'), ...right('A day', 'A day', 'Standby', 'Most at once', 'Runtime')],
     rows: scenarios.map(({ name, dailyWh, dailyAh, standbyWh, peakA, runtimeH }) => [
       name,
-      formatWattHours(dailyWh),
+      dayWords(dailyWh, withoutHours),
       formatAmpHours(dailyAh),
       formatWattHours(standbyWh),
       formatAmps(peakA),
-      formatHours(runtimeH),
+      runtimeWords(runtimeH, withoutHours),
     ]),
   };
 }

@@ -5,7 +5,8 @@ import { useMemo, useState } from 'react';
 import { analyse } from '@/core/analysis/analyse';
 import { applyUnchecked } from '@/core/design/change';
 import { trialChange, trialsOf, type Trial } from '@/core/advice/whatIf';
-import { formatHours, formatTemperature, formatWattHours } from '@/core/units/quantity';
+import { formatTemperature } from '@/core/units/quantity';
+import { dayWords, runtimeWords } from '@/core/wording/energyWords';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import styles from './BudgetView.module.css';
 
@@ -20,6 +21,7 @@ export function WhatIf() {
   const [values, setValues] = useState<ReadonlyMap<string, number>>(new Map());
   const trials = useMemo(() => trialsOf(analysis, SHOWN), [analysis]);
   const { scenario, design } = analysis;
+  const { withoutHours } = analysis.totals;
   const moved = trials.filter(({ loadId, value }) => values.has(loadId) && values.get(loadId) !== value);
   const tried = useMemo(() => {
     if (!scenario || moved.length === 0) return scenario;
@@ -61,11 +63,11 @@ export function WhatIf() {
       <dl className={styles.outcome} aria-live="polite">
         <dt>A day</dt>
         <dd className="reading">
-          {formatWattHours(tried.dailyWh)} <small>now {formatWattHours(scenario.dailyWh)}</small>
+          {dayWords(tried.dailyWh, withoutHours)} <small>now {dayWords(scenario.dailyWh, withoutHours)}</small>
         </dd>
         <dt>Runs</dt>
         <dd className="reading">
-          {formatHours(tried.runtimeH)} <small>now {formatHours(scenario.runtimeH)}</small>
+          {runtimeWords(tried.runtimeH, withoutHours)} <small>now {runtimeWords(scenario.runtimeH, withoutHours)}</small>
         </dd>
       </dl>
       <p className={styles.bar}>

@@ -5,7 +5,8 @@ import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { setting, updateRecords } from '@/core/design/change';
 import type { Battery } from '@/core/design/schema';
 import { CHEMISTRIES, LIMITS, SETTINGS_ID } from '@/core/catalog/vocabulary';
-import { formatAmpHours, formatHours, formatNumber } from '@/core/units/quantity';
+import { formatAmpHours, formatNumber } from '@/core/units/quantity';
+import { runtimeWords } from '@/core/wording/energyWords';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Prose } from '@/ui/Prose';
 import { QuantityField } from '@/ui/QuantityField';
@@ -20,6 +21,7 @@ export function BatteryCard() {
   const bank = useDesign(({ analysis }) => analysis.bank);
   const wantedRuntimeH = useDesign(({ analysis }) => analysis.index.settings.wantedRuntimeH);
   const runtimeH = useDesign(({ analysis }) => analysis.totals.runtimeH);
+  const withoutHours = useDesign(({ analysis }) => analysis.totals.withoutHours);
   const scenario = useDesign(({ analysis }) => analysis.scenario?.name ?? 'no scenario');
   if (!battery || !bank) return null;
 
@@ -168,7 +170,7 @@ export function BatteryCard() {
       <BatteryMore battery={battery} onSet={(fields) => store.commit('Change the battery', make(fields))} />
       <p className={styles.result}>
         <b className="reading">{formatAmpHours(bank.usableAh)}</b> usable of {formatAmpHours(bank.capacityAh)}; {scenario} runs{' '}
-        <b className="reading">{formatHours(runtimeH)}</b>.
+        <b className="reading">{runtimeWords(runtimeH, withoutHours)}</b>.
       </p>
       {battery.chemistry === 'lithium' && (
         <p className={styles.caution}>

@@ -4,9 +4,10 @@ import { Popover } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
 import { worstDrop, type WorstDrop } from '@/core/analysis/wiredDrops';
+import { dayWords, runtimeWords } from '@/core/wording/energyWords';
 import { shareOf } from '@/core/units/compare';
 import { isSolved, useSolved } from '@/features/design/useSolved';
-import { formatAmps, formatHours, formatNumber, formatPercent, formatRating, formatWattHours } from '@/core/units/quantity';
+import { formatAmps, formatHours, formatNumber, formatPercent, formatRating } from '@/core/units/quantity';
 import { MeterDetail, type MeterId } from './MeterDetail';
 import styles from './MeterBar.module.css';
 
@@ -25,14 +26,14 @@ export function MeterBar() {
       <Meter
         id="energy"
         name="A day"
-        value={`${withoutHours > 0 ? '≥ ' : ''}${formatWattHours(dailyWh)}`}
+        value={dayWords(dailyWh, withoutHours)}
         aside={`${formatNumber(dailyAh, 1)} Ah`}
         share={ratio(dailyAh, totals.usableAh)}
       />
       <Meter
         id="runtime"
         name="Runtime"
-        value={`${withoutHours > 0 && runtimeH !== null ? '≤ ' : ''}${formatHours(runtimeH)}`}
+        value={runtimeWords(runtimeH, withoutHours)}
         aside={`of ${formatHours(wantedH)} wanted`}
         share={ratio(runtimeH, wantedH)}
         fuller

@@ -1,12 +1,12 @@
 'use client';
 
 import Link from 'next/link';
-import { withoutHoursWords } from '@/core/wording/energyWords';
+import { runtimeWords, withoutHoursWords } from '@/core/wording/energyWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { budgetRows } from '@/core/advice/budgetTable';
 import type { Analysis } from '@/core/analysis/types';
 import { nameOf } from '@/core/design/names';
-import { formatAmpHours, formatAmps, formatHours, formatPercent, formatRating, formatVolts, formatWattHours } from '@/core/units/quantity';
+import { formatAmpHours, formatAmps, formatPercent, formatRating, formatVolts, formatWattHours } from '@/core/units/quantity';
 import { Prose } from '@/ui/Prose';
 import { Table } from '@/ui/Table';
 import styles from './MeterDetail.module.css';
@@ -88,7 +88,7 @@ const DETAILS: Record<MeterId, (analysis: Analysis, base: string) => Detail> = {
       : 'There is no battery yet.',
     rows: scenarios.map(({ name, runtimeH, dailyAh }) => ({
       name: `${name}, ${formatAmpHours(dailyAh)} a day`,
-      value: formatHours(runtimeH),
+      value: runtimeWords(runtimeH, totals.withoutHours),
       href: `${base}/energy`,
     })),
   }),
