@@ -69,6 +69,10 @@ test.each([
   ['2 x Pair 3 x 2 W', '2 x Pair', { kind: 'watts', watts: 2, atV: 12 }, 3],
   ['4x4 light 10 W', '4x4 light', { kind: 'watts', watts: 10, atV: 12 }],
   ['Strip 2 x 9.6 W/m x 2 m', 'Strip', { kind: 'strip', wattsPerM: 9.6, lengthMm: 2000, pieces: 1, join: 'endToEnd', atV: 12 }, 2],
+  ['150 x Puck 1 W', 'Puck', { kind: 'watts', watts: 1, atV: 12 }, 150],
+  ['Pucks 200 x 1 W', 'Pucks', { kind: 'watts', watts: 1, atV: 12 }, 200],
+  // More than a load may have.
+  ['201 x Puck 1 W', '201 x Puck', { kind: 'watts', watts: 1, atV: 12 }],
   ['Light 0 x 3 W', 'Light 0 x', { kind: 'watts', watts: 3, atV: 12 }],
 ])('“%s” is the load “%s”', (text, name, draw, quantity = 1) =>
   expect(splitNameAndDraw(text, 12, 'metric')).toEqual({ name, draw, quantity }),

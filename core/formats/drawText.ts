@@ -64,11 +64,11 @@ export interface TypedLoad {
 export function splitNameAndDraw(text: string, nominalV: number, units: UnitSystem): TypedLoad {
   const whole = text.trim();
   if (tooLong(text)) return { name: whole, draw: null, quantity: 1 };
-  const match = /^(.*?\S)[\s,:]+(?:([1-9]\d?)\s*[x×]\s*)?([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i.exec(whole);
+  const match = /^(.*?\S)[\s,:]+(?:([1-9]\d?|1\d\d|200)\s*[x×]\s*)?([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i.exec(whole);
   const said = match && parseDraw(match[3]!.replace(/watts?/i, 'W').replace(/amps?/i, 'A'), nominalV, units);
   const isSaid = match !== null && said?.ok === true;
   const named = isSaid ? match[1]!.replace(/[\s,:]+$/, '') : whole;
-  const [, ahead, rest] = /^([1-9]\d?)\s*[x×]\s+(\S.*)$/i.exec(named) ?? [];
+  const [, ahead, rest] = /^([1-9]\d?|1\d\d|200)\s*[x×]\s+(\S.*)$/i.exec(named) ?? [];
   const behind = isSaid ? match[2] : undefined;
   // Two numbers of pieces leave the first in the name.
   const isAhead = ahead !== undefined && behind === undefined;

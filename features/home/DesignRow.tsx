@@ -15,6 +15,9 @@ interface DesignRowProps {
   onDelete(): void;
 }
 
+/** Beside what is counted so far, or where nothing is yet. */
+const SOON = { none: 'being judged', some: 'so far' };
+const LATER = { none: 'open to check', some: 'or more' };
 const NOT_WHOLLY = 'Not all of it was gone through for this list: open the design to see what is found';
 
 /** One design in the list: its name, its readings, what is open in it. */
@@ -44,7 +47,7 @@ export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRow
         {faults + cautions === 0 && isWhollyJudged && <Verdict severity="ok" />}
         {!isWhollyJudged && (
           <span className={styles.more} title={isBeingJudged ? undefined : NOT_WHOLLY}>
-            {isBeingJudged ? 'being judged' : faults + cautions === 0 ? 'open to check' : 'or more'}
+            {(isBeingJudged ? SOON : LATER)[faults + cautions === 0 ? 'none' : 'some']}
           </span>
         )}
       </span>
