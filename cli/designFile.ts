@@ -3,6 +3,7 @@ import { seenAs, type DesignView } from '../core/design/asBuilt';
 import type { Design } from '../core/design/design';
 import { LIMITS } from '../core/catalog/vocabulary';
 import { DesignFileError, readDesignFile } from '../core/formats/designFile';
+import { designFileWords } from '../core/formats/designFileWords';
 import { BadInput } from './input';
 
 /** Reads a text file of bounded size. @throws BadInput */
@@ -22,7 +23,7 @@ export function loadDesign(file: string, view: DesignView = 'planned'): Design {
   try {
     return seenAs(readDesignFile(text), view);
   } catch (error) {
-    if (error instanceof DesignFileError) throw new BadInput(error.reasons.map((reason) => `${file}: ${reason}`).join('\n'));
+    if (error instanceof DesignFileError) throw new BadInput(error.faults.map((fault) => `${file}: ${designFileWords(fault)}`).join('\n'));
     throw error;
   }
 }

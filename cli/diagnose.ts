@@ -17,6 +17,7 @@ import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
 import { blowWords, partingWords } from '../core/wording/blowWords';
 import { drainWords, flatWords } from '../core/wording/drainWords';
 import { flawWords, measurementWords, type WireNumbers } from '../core/wording/flawWords';
+import { networkWords } from '../core/wording/networkWords';
 import { terminalName } from '../core/wording/terminalNames';
 import { loadDesign, readBounded } from './designFile';
 import { BadInput } from './input';
@@ -92,7 +93,7 @@ export function diagnoseDesign(argv: string[]): number {
     ),
   };
   const asked = observed.seen.length > 0 ? observed.seen.map(({ loadId }) => loadId) : index.loads.map(({ id }) => id);
-  const { ranked, next, isOutside } = found(() => new Finder(index, wiring, asked, moved).diagnose(observed));
+  const { ranked, next, isOutside } = found(design, () => new Finder(index, wiring, asked, moved).diagnose(observed));
   const faults = ranked.filter(({ probability }) => probability > 0.001).map(({ flaw, probability }) => {
     const { fault, where, cure, proof } = flawWords(design, flaw, numbers);
     return { fault, where, probability: round(probability), kind: flaw.kind, cure, proof };
@@ -136,7 +137,7 @@ function diagnoseFuse(
     'fuse',
   );
   const tests = said.tests.map(({ lifted, bright }) => ({ parting: lifted && { wireId: wireOf(lifted.wire, numbers), end: lifted.end }, bright })); // prettier-ignore
-  const { ranked, next } = found(() =>
+  const { ranked, next } = found(design, () =>
     new BlownCircuit(index, traceWiring(index), fuse, moved, circuitSaid(analyse(design), fuse)).diagnose({ when: said.blows, tests }),
   );
   const faults = ranked.filter(({ probability }) => probability > 0.001).map(({ cause, probability }) => {
@@ -156,7 +157,7 @@ function diagnoseFuse(
 function diagnoseDrain({ design, index, numbers }: Opened, said: z.infer<typeof draining>, isJson: boolean): number {
   const fuses = Array.from(index.devices.values()).filter((device) => device.kind === 'protection');
   const readings = said.fuses.map(({ name, millivolts }) => ({ fuseId: theOne(fuses, name, 'drain').id, millivolts }));
-  const drain = found(() => drainOf(index, readings, said.batteryA));
+  const drain = found(design, () => drainOf(index, readings, said.batteryA));
   const rows = drain.fuses.map(({ fuseId, expectedA, expectedMv, read, verdict, causes }) => ({
     ...{ fuse: nameOf(design, fuseId), expectedA: round(expectedA), expectedMv: round(expectedMv), verdict },
     ...(read && { millivolts: read.millivolts, amps: round(read.amps), lowA: round(read.lowA), highA: round(read.highA) }),
@@ -176,11 +177,11 @@ function diagnoseDrain({ design, index, numbers }: Opened, said: z.infer<typeof 
 }
 
 /** @throws BadInput where the design has no answer to compare with */
-function found<T>(diagnose: () => T): T {
+function found<T>(design: Design, diagnose: () => T): T {
   try {
     return diagnose();
   } catch (error) {
-    if (error instanceof NetworkError) throw new BadInput(`the design as wired has no answer: ${error.message}`);
+    if (error instanceof NetworkError) throw new BadInput(`the design as wired has no answer: ${networkWords(error.problem, design)}`);
     throw error;
   }
 }

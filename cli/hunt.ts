@@ -8,9 +8,11 @@ import { BOARDS } from '../core/practise/boards';
 import { huntAct, MOST_HUNT_ACTS, type Hunt } from '../core/practise/hunt';
 import { HuntBench } from '../core/practise/huntBench';
 import { HUNT_FORMAT, HuntFileError, readHuntFile } from '../core/practise/huntFile';
+import { huntFileWords } from '../core/practise/huntFileWords';
 import { actWords, placeWords, toldWords, UNSAFE_WORDS, type Labelled } from '../core/practise/huntWords';
 import { randomHunt } from '../core/practise/randomHunt';
 import { scoreOf } from '../core/practise/score';
+import { networkWords } from '../core/wording/networkWords';
 import { loadDesign, readBounded } from './designFile';
 import { BadInput } from './input';
 
@@ -28,7 +30,7 @@ export function huntFaults(argv: string[]): number {
   try {
     return values.play ? played(hunt, labelled, actsIn(values.play), values.json === true) : told(hunt, labelled, values.json === true);
   } catch (error) {
-    if (error instanceof NetworkError) throw new BadInput(`the board as it is has no answer: ${error.message}`);
+    if (error instanceof NetworkError) throw new BadInput(`the board as it is has no answer: ${networkWords(error.problem, hunt.design)}`);
     throw error;
   }
 }
@@ -50,7 +52,7 @@ function ofFile(file: string): Hunt {
   try {
     return readHuntFile(readBounded(file));
   } catch (error) {
-    if (error instanceof HuntFileError) throw new BadInput(error.reasons.map((reason) => `${file}: ${reason}`).join('\n'));
+    if (error instanceof HuntFileError) throw new BadInput(error.faults.map((fault) => `${file}: ${huntFileWords(fault)}`).join('\n'));
     throw error;
   }
 }

@@ -1,8 +1,10 @@
 import { parseArgs } from 'node:util';
+import { deckWords } from '../core/formats/deckWords';
 import { DeckError, INSIDE, readSpice } from '../core/formats/spiceRead';
 import { Network } from '../core/network/network';
 import { NetworkError } from '../core/network/networkError';
 import type { Netlist } from '../core/network/netlist';
+import { networkWords } from '../core/wording/networkWords';
 import { readBounded } from './designFile';
 import { BadInput } from './input';
 
@@ -23,7 +25,7 @@ export function solve(argv: string[]): number {
     return 0;
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
-    process.stderr.write(`${error.message}\n`);
+    process.stderr.write(`${networkWords(error.problem)}\n`);
     return 1;
   }
 }
@@ -33,7 +35,8 @@ function load(file: string): Netlist {
   try {
     return readSpice(text);
   } catch (error) {
-    if (error instanceof DeckError) throw new BadInput(error.problems.map(({ line, reason }) => `${file}:${line}: ${reason}`).join('\n'));
+    if (error instanceof DeckError)
+      throw new BadInput(error.problems.map(({ line, fault }) => `${file}:${line}: ${deckWords(fault)}`).join('\n'));
     throw error;
   }
 }

@@ -135,7 +135,7 @@ test('a year of real sun from a file takes the place of drawn weather; a broken 
   await expect(where.getByRole('alert')).toContainText('row 8761: sun of no number');
   // Headed in a word nobody knows: the column is chosen by hand.
   await file.setInputFiles({ name: 'dull.csv', mimeType: 'text/csv', buffer: Buffer.from(['strahl', ...rows].join('\n')) });
-  await expect(where.getByRole('alert')).toContainText('row 1: no column is headed ghi');
+  await expect(where.getByRole('alert')).toContainText('row 1: no column is headed “ghi”');
   await where.getByRole('combobox', { name: 'Column of sun on the level, W/m²' }).click();
   await page.getByTitle('strahl', { exact: true }).click();
   await expect(where.getByRole('alert')).toHaveCount(0);
@@ -165,7 +165,7 @@ test('a monitor’s log is set against the plan and a load’s hours are taken f
   });
   // Headed in words nobody knows: the columns are chosen by hand.
   await file.setInputFiles(log(['Moment,Pressure,Flow', ...rows].join('\n')));
-  await expect(card.getByRole('alert')).toContainText('no column is headed time, volts, amps');
+  await expect(card.getByRole('alert')).toContainText('no column is headed “time” or “volts” or “amps”');
   for (const [what, heading] of [
     ['time', 'Moment'],
     ['volts', 'Pressure'],

@@ -93,7 +93,7 @@ test('a wire of the vehicle is metered state by state, told what to meter next, 
     await page.keyboard.press('Enter');
   };
   await volts('Key out, all off', 'none');
-  await expect(sheet.getByRole('alert')).toContainText('"none" is not a number');
+  await expect(sheet.getByRole('alert')).toContainText('“none” is not a number');
   await volts('Key out, all off', '0,02');
   await expect(verdict).toContainText('Not known yet. Meter next:');
   await volts('Side lamps', '12.3');

@@ -132,7 +132,7 @@ describe('what went wrong', () => {
     ['a design that is not there', new NotFound('design', 'abc'), 404, 'notFound', 'there is no design abc'],
     ['a step too many', new NothingToDo('there is nothing to undo'), 409, 'nothingToDo', 'there is nothing to undo'],
     ['a bad request', new BadRequest('give it a name', ['name: empty']), 400, 'badRequest', 'give it a name'],
-    ['a file that is none', new DesignFileError(['line 3: no such kind']), 422, 'badFile', 'the file cannot be taken'],
+    ['a file that is none', new DesignFileError([{ code: 'newer', version: 99, newest: 2 }]), 422, 'badFile', 'the file cannot be taken'],
     [
       'a change that breaks something',
       new DesignError([{ code: 'missingRecord', id: 'wire_1' }]),

@@ -6,6 +6,7 @@ import { LIMITS } from '@/core/catalog/vocabulary';
 import { BadText, plainValue } from '@/core/formats/plainValue';
 import { cutText } from '@/core/units/text';
 import { DesignFileError } from '@/core/formats/designFile';
+import { brokenTextWords, designFileWords } from '@/core/formats/designFileWords';
 import { BadRequest, Behind, Busy, Conflict, NotFound, NothingToDo } from './errors';
 
 /** What every refused request answers: what is wrong and, where there are several, each reason. */
@@ -46,7 +47,7 @@ export async function readJson<T>(request: Request, schema: z.ZodType<T>, limit:
   try {
     body = JSON.parse(text, plainValue);
   } catch (error) {
-    if (error instanceof BadText) throw new BadRequest(error.message, [], 422);
+    if (error instanceof BadText) throw new BadRequest(brokenTextWords(error.field), [], 422);
     throw new BadRequest('the body is not readable JSON');
   }
   const parsed = schema.safeParse(body);
@@ -141,7 +142,7 @@ function errorResponse(error: unknown): Response {
   if (error instanceof Behind) return refuse(409, 'behind', error.message);
   if (error instanceof NothingToDo) return refuse(409, 'nothingToDo', error.message);
   if (error instanceof BadRequest) return refuse(error.status, 'badRequest', error.message, error.reasons);
-  if (error instanceof DesignFileError) return refuse(422, 'badFile', 'the file cannot be taken', error.reasons);
+  if (error instanceof DesignFileError) return refuse(422, 'badFile', 'the file cannot be taken', error.faults.map(designFileWords));
   if (error instanceof DesignError) {
     return refuse(422, 'badChange', 'the change would break the design', error.problems.slice(0, 40).map(placedProblemWords));
   }

@@ -1,6 +1,7 @@
 'use client';
 
 import { parseNumber } from '@/core/units/parse';
+import { unreadWords } from '@/core/wording/unreadWords';
 import { TextField } from './TextField';
 
 interface FigureFieldProps {
@@ -27,7 +28,7 @@ export function FigureField({ label, unit, value, least, most, placeholder = 'no
       onCommit={(text) => {
         if (text.trim() === '') return onCommit(undefined);
         const read = parseNumber(text, [unit]);
-        if (!read.ok) return read.why;
+        if (!read.ok) return unreadWords(read.why);
         if (read.value < least || read.value > most) return `between ${least} and ${most}`;
         return onCommit(read.value);
       }}

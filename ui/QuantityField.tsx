@@ -1,8 +1,9 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { outOfRange, parseHours, parseNumber, type Parsed } from '@/core/units/parse';
+import { parseHours, parseNumber, type Parsed } from '@/core/units/parse';
 import { formatEntered } from '@/core/units/quantity';
+import { outOfRange, unreadWords } from '@/core/wording/unreadWords';
 import { leavesOnly } from './leavesOnly';
 import styles from './QuantityField.module.css';
 
@@ -45,7 +46,7 @@ export function ParsedField({
   const input = useRef<HTMLInputElement>(null);
   const read = (typed: string): number | null => {
     const parsed = parse(typed);
-    const why = !parsed.ok ? parsed.why : parsed.value < least || parsed.value > most ? outOfRange(least, most, write) : null;
+    const why = !parsed.ok ? unreadWords(parsed.why) : parsed.value < least || parsed.value > most ? outOfRange(least, most, write) : null;
     setProblem(why);
     // A form is not sent with a number in it that was not taken.
     input.current?.setCustomValidity(why ?? '');

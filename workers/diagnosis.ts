@@ -9,6 +9,7 @@ import { lastReadings } from '@/core/diagnosis/readings';
 import type { Moved } from '@/core/diagnosis/foresee';
 import { seeded } from '@/core/energy/weather';
 import { NetworkError } from '@/core/network/networkError';
+import { networkWords } from '@/core/wording/networkWords';
 import { traceWiring } from '@/core/network/wiring';
 import { indexDesign } from '@/core/rig/designIndex';
 
@@ -50,6 +51,6 @@ self.onmessage = ({ data }: MessageEvent<DiagnosisQuestion & { records: DesignRe
     else post({ expected: expectedReadings(index, data.moved, data.batteryV, data.points, seeded(SEED)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
-    post({ problem: error.message });
+    post({ problem: networkWords(error.problem, design) });
   }
 };

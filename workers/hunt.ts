@@ -1,6 +1,7 @@
 import { makeDesign } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { NetworkError } from '@/core/network/networkError';
+import { networkWords } from '@/core/wording/networkWords';
 import { bestWay, type Way } from '@/core/practise/bestWay';
 import type { Hunt } from '@/core/practise/hunt';
 
@@ -11,10 +12,11 @@ export type HuntAnswer = { way: Way } | { problem: string };
 /** Finds the finder's way on a board, off the page's own thread. Ended by terminating it. */
 self.onmessage = ({ data: { records, ...hunt } }: MessageEvent<HuntQuestion>) => {
   const post = (news: HuntAnswer) => self.postMessage(news);
+  const design = makeDesign([...records]);
   try {
-    post({ way: bestWay({ ...hunt, design: makeDesign([...records]) }) });
+    post({ way: bestWay({ ...hunt, design }) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
-    post({ problem: error.message });
+    post({ problem: networkWords(error.problem, design) });
   }
 };

@@ -8,6 +8,7 @@ import { allWishes } from '@/core/bench/usualWishes';
 import { makeDesign, recordsOf } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { NetworkError } from '@/core/network/networkError';
+import { networkWords } from '@/core/wording/networkWords';
 import { traceWiring } from '@/core/network/wiring';
 import { indexDesign } from '@/core/rig/designIndex';
 import type { PanelFor } from '@/core/switching/panels';
@@ -52,6 +53,6 @@ self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRe
     post({ judged: judgeWishes(index, traceWiring(index), all, (done) => tellShare(done / all.length)) });
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
-    post({ problem: error.message });
+    post({ problem: networkWords(error.problem, design) });
   }
 };

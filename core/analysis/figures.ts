@@ -6,6 +6,7 @@ import type { ControlValue } from '../devices/kind';
 import type { TrialKind } from '../plan/trials';
 import type { Receiver } from '../devices/receiver';
 import type { HubAct } from '../devices/ruleHub';
+import type { NetworkProblem } from '../network/networkError';
 
 /** A control moved from its rest. */
 export interface Moved {
@@ -13,6 +14,9 @@ export interface Moved {
   control: string;
   value: ControlValue;
 }
+
+/** What of a feed from the vehicle is not said. */
+export type FeedUnknown = 'fuse' | 'drawn' | 'leg';
 
 type None = { none?: never };
 /** Which of several passages, wishes or readings it is, where its records alone do not say. */
@@ -106,7 +110,7 @@ export interface RuleFigures {
   'energy.shortRuntime': { runtimeH: number; wantedH: number; dailyAh: number };
   'energy.runsOut': { chancePercent: number; acceptedPercent: number; draws: number; days: number; firstCutH: number | null };
   'energy.noUse': { unsaid: number | null; of: number };
-  'network.noAnswer': { reason: string };
+  'network.noAnswer': { problem: NetworkProblem['code'] };
   'network.oscillates': None;
   'network.reversed': Stray;
   'reach.fuseOverdrawn': { amps: number; ratingA: number; peakA: number };
@@ -210,7 +214,7 @@ export interface RuleFigures {
   'vehicle.overdrawn':
     { by: 'fuse'; amps: number; drawnA: number; mostA: number } | { by: 'maker'; amps: number; drawnA: null; mostA: number };
   'vehicle.joined': None;
-  'vehicle.unknown': { missing: string };
+  'vehicle.unknown': { missing: readonly FeedUnknown[] };
   'vehicle.bareTap': None;
   'vehicle.goesDark': { ownA: number; rating: number | null; serves: string };
   'vehicle.pulledToGround': None;

@@ -1,7 +1,7 @@
 import type { ConductorSize } from '../catalog/conductorSizes';
 import { pullN, terminalFor, type TerminalColour } from '../catalog/terminals';
 import type { Zone } from '../design/schema';
-import { adviceFor } from '../rig/traitAdvice';
+import { askingTraits, type AskingTrait } from '../rig/traitAdvice';
 import type { Analysis, CircuitAnalysis } from './types';
 
 /** What has to be joined and ended in one circuit. */
@@ -11,7 +11,7 @@ export interface CircuitJoints {
   /** Three-way joints in rows of lamps: one fewer than the lamps, on each pole. */
   rowJoints: number;
   /** What the zones its wires meet ask of them. */
-  advice: string[];
+  asking: AskingTrait[];
 }
 
 /** Ends and joints of a circuit's own wires. Rows of n pieces take n − 1 joints on the feed and, with a return of their own, as many on it. */
@@ -33,6 +33,6 @@ export function jointsOf({ wires, loads, exposures }: Analysis, circuit: Circuit
   return {
     ends: Array.from(counts, ([conductor, count]) => ({ conductor, count, terminal: terminalFor(conductor), pullN: pullN(conductor) })),
     rowJoints,
-    advice: adviceFor(zones),
+    asking: askingTraits(zones),
   };
 }

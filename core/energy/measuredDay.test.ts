@@ -1,3 +1,4 @@
+import { faultWords } from '../formats/faultWords';
 import { readMonitorLog } from '../formats/monitorLog';
 import { measureDays } from './measuredDay';
 
@@ -31,7 +32,7 @@ const never = () => {
 describe('a monitor’s log', () => {
   it.each([1, -1] as const)('finds hours of use and energy, whichever way the file counts (%d)', (sign) => {
     const read = readMonitorLog(twoDays(sign));
-    if (!read.ok) throw new Error(read.problems.join());
+    if (!read.ok) throw new Error(read.problems.map(faultWords).join());
     expect(read.mapping.outIsNegative).toBe(sign < 0);
     const days = measureDays(read.log, draws);
     expect(days.days).toBeCloseTo(2, 2);
@@ -59,7 +60,7 @@ describe('a monitor’s log', () => {
     expect(days!.unknownSteps).toBeGreaterThanOrEqual(4);
   });
   it.each([
-    ['no current', 'time,volts\n2025-01-01 00:00:00,12\n2025-01-01 00:01:00,12', 'no column is headed amps'],
+    ['no current', 'time,volts\n2025-01-01 00:00:00,12\n2025-01-01 00:01:00,12', 'no column is headed “amps”'],
     ['a time that goes back', 'time,v,a\n2025-01-01 00:05:00,12,1\n2025-01-01 00:01:00,12,1', 'row 3: is not later'],
     ['no time', 'time,v,a\nyesterday,12,1\n2025-01-01 00:01:00,12,1', 'row 2: “yesterday” is no date'],
     ['900 volts', 'time,v,a\n2025-01-01 00:00:00,900,1\n2025-01-01 00:01:00,12,1', 'row 2: 900 volts'],
@@ -68,7 +69,7 @@ describe('a monitor’s log', () => {
     ['a formula', 'time,v,a\n=1+1,12,1\n2025-01-01 00:01:00,12,1', 'row 2: “=1+1” is no date'],
   ])('refuses %s, by its row', (_, text, why) => {
     const read = readMonitorLog(text);
-    expect(!read.ok && read.problems.join('; ')).toContain(why);
+    expect(!read.ok && read.problems.map(faultWords).join('; ')).toContain(why);
   });
   it('takes columns as told, and decimal commas with units', () => {
     const read = readMonitorLog('x;y;z\n2025-01-01 00:00:00;"12,80 V";"1,5 A"\n2025-01-01 00:01:00;12,7;1,5', {

@@ -2,6 +2,7 @@ import Ajv from 'ajv';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { LIMITS, SCHEMA_VERSION } from '../catalog/vocabulary';
+import { designFileWords } from './designFileWords';
 import { designFileJsonSchema, DesignFileError, readDesignFile, splitDesignsFile, writeDesignFile } from './designFile';
 
 const file = () => JSON.parse(writeDesignFile(pip())) as { format: string; schemaVersion: number; records: Record<string, unknown>[] };
@@ -12,7 +13,7 @@ function reasonsFor(text: string): readonly string[] {
     return [];
   } catch (error) {
     if (!(error instanceof DesignFileError)) throw error;
-    return error.reasons;
+    return error.faults.map(designFileWords);
   }
 }
 

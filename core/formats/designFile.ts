@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { makeDesign, type Design } from '../design/design';
 import { migrateRecords } from '../design/migrations';
-import { placedProblemWords } from '../wording/problemWords';
+import type { Problem } from '../design/problems';
 import { checkReferences } from '../design/references';
 import { recordSchema, type DesignRecord } from '../design/schema';
 import { LIMITS, SCHEMA_VERSION } from '../catalog/vocabulary';
@@ -37,16 +37,30 @@ export const designFileSchema = z.strictObject({
 
 export type DesignFile = z.infer<typeof designFileSchema>;
 
-/** A file that cannot be taken, with every reason in words, the first ones first. */
+/** What is wrong with a design file; `designFileWords.ts` says it. */
+export type DesignFileFault =
+  | { code: 'bytes'; most: number }
+  | { code: 'noJson'; message: string }
+  | { code: 'brokenText'; field: string }
+  | { code: 'noDesign' }
+  | { code: 'records'; has: number; most: number }
+  | { code: 'newer'; version: number; newest: number }
+  /** A field of the file or of a record is not what it may be. `at` counts records from nought; absent: the file’s own. */
+  | { code: 'field'; at?: number; id?: string; field: string; message: string }
+  | { code: 'record'; problem: Problem }
+  /** Faults beyond those told. */
+  | { code: 'more'; count: number };
+
+/** A file that cannot be taken, with every fault, the first ones first. */
 export class DesignFileError extends Error {
-  constructor(readonly reasons: readonly string[]) {
-    super(reasons.join('\n'));
+  constructor(readonly faults: readonly DesignFileFault[]) {
+    super(`a design file with ${faults.length} faults: ${faults.map(({ code }) => code).join(', ')}`);
     this.name = 'DesignFileError';
   }
 }
 
-/** Reasons shown before the rest are only counted. */
-const MOST_REASONS = 40;
+/** Faults told before the rest are only counted. */
+const MOST_TOLD = 40;
 
 export function writeDesignFile(design: Design): string {
   const file: DesignFile = { format: DESIGN_FORMAT, schemaVersion: SCHEMA_VERSION, records: Array.from(design.records.values()) };
@@ -58,21 +72,17 @@ export function writeDesignFile(design: Design): string {
  * @throws DesignFileError when it is too large, not JSON, of another or a newer format, or has broken records or references.
  */
 export function readDesignFile(text: string): Design {
-  if (text.length > LIMITS.importBytes) fail([`the file is larger than ${LIMITS.importBytes / 1_000_000} MB`]);
+  if (text.length > LIMITS.importBytes) fail([{ code: 'bytes', most: LIMITS.importBytes }]);
   const frame = z
     .object({ format: z.literal(DESIGN_FORMAT), schemaVersion: z.number().int().min(1), records: z.array(z.unknown()) })
     .safeParse(parseJson(text));
-  if (!frame.success) {
-    return fail([
-      'this is not a Vine Knot design: "format", "schemaVersion" and "records" are expected at the top',
-      ...reasonsOf(frame.error, []),
-    ]);
-  }
+  if (!frame.success) return fail([{ code: 'noDesign' }, ...faultsOf(frame.error, [])]);
   const { schemaVersion, records } = frame.data;
-  if (records.length > LIMITS.recordsPerDesign) fail([`the file holds ${records.length} records; ${LIMITS.recordsPerDesign} are allowed`]);
-  const current = migrated(records, schemaVersion);
+  if (records.length > LIMITS.recordsPerDesign) fail([{ code: 'records', has: records.length, most: LIMITS.recordsPerDesign }]);
+  if (schemaVersion > SCHEMA_VERSION) fail([{ code: 'newer', version: schemaVersion, newest: SCHEMA_VERSION }]);
+  const current = migrateRecords(records, schemaVersion);
   const parsed = designFileSchema.safeParse({ format: DESIGN_FORMAT, schemaVersion: SCHEMA_VERSION, records: current });
-  if (!parsed.success) return fail(reasonsOf(parsed.error, current));
+  if (!parsed.success) return fail(faultsOf(parsed.error, current));
   return checked(parsed.data.records);
 }
 
@@ -90,7 +100,7 @@ function checked(records: DesignRecord[]): Design {
   const seen = new Set<string>();
   const repeated = records.filter(({ id }) => seen.size === seen.add(id).size);
   const problems = [...repeated.map(({ id }) => ({ code: 'duplicateId' as const, id })), ...checkReferences(makeDesign(records))];
-  if (problems.length > 0) fail(problems.map(placedProblemWords));
+  if (problems.length > 0) fail(problems.map((problem) => ({ code: 'record', problem })));
   return makeDesign(records);
 }
 
@@ -98,31 +108,22 @@ function parseJson(text: string): unknown {
   try {
     return JSON.parse(text.replace(/^\ufeff/, ''), plainValue);
   } catch (error) {
-    const why = (error as Error).message.slice(0, 200);
-    return fail([error instanceof BadText ? why : `the file is not readable JSON: ${why}`]);
+    if (error instanceof BadText) return fail([{ code: 'brokenText', field: error.field }]);
+    return fail([{ code: 'noJson', message: (error as Error).message.slice(0, 200) }]);
   }
 }
 
-function migrated(records: unknown[], version: number): unknown[] {
-  try {
-    return migrateRecords(records, version);
-  } catch (error) {
-    return fail([(error as Error).message]);
-  }
-}
-
-function reasonsOf(error: z.ZodError, records: readonly unknown[]): string[] {
+function faultsOf(error: z.ZodError, records: readonly unknown[]): DesignFileFault[] {
   return error.issues.map(({ path, message }) => {
     const [list, at, ...field] = path;
-    if (list !== 'records' || typeof at !== 'number') return `${path.join('.') || 'the file'}: ${message}`;
+    if (list !== 'records' || typeof at !== 'number') return { code: 'field', field: path.join('.'), message };
     const record = records[at] as { id?: unknown } | null | undefined;
-    const id = typeof record?.id === 'string' ? ` (${record.id.slice(0, 40)})` : '';
-    return `record ${at + 1}${id}${field.length > 0 ? `, ${field.join('.')}` : ''}: ${message}`;
+    const id = typeof record?.id === 'string' ? { id: record.id.slice(0, 40) } : {};
+    return { code: 'field', at, ...id, field: field.join('.'), message };
   });
 }
 
-function fail(reasons: string[]): never {
-  const shown = reasons.slice(0, MOST_REASONS);
-  if (reasons.length > shown.length) shown.push(`and ${reasons.length - shown.length} more`);
-  throw new DesignFileError(shown);
+function fail(faults: readonly DesignFileFault[]): never {
+  const told = faults.slice(0, MOST_TOLD);
+  throw new DesignFileError(faults.length > told.length ? [...told, { code: 'more', count: faults.length - told.length }] : told);
 }

@@ -2,12 +2,13 @@ import type { Draw } from '../design/schema';
 import type { UnitSystem } from '../catalog/vocabulary';
 import { LIMITS } from '../catalog/vocabulary';
 import { parseLength, parseNumber } from '../units/parse';
-import { tooLong } from '../units/text';
+import { isTooLong } from '../units/text';
+import { unread, type NotRead, type Ranged } from '../units/unread';
 import { formatLength } from '../units/quantity';
 
 /** A draw as people write it in one cell: "24 W", "2 A", "9.6 W/m x 1.6 m", each with "at 13.8 V" where that matters. */
 
-export type ParsedDraw = { ok: true; draw: Draw } | { ok: false; why: string };
+export type ParsedDraw = { ok: true; draw: Draw } | NotRead;
 
 export function formatDraw(draw: Draw, nominalV: number, units: UnitSystem): string {
   const at = draw.atV === nominalV ? '' : ` at ${trim(draw.atV)} V`;
@@ -28,25 +29,24 @@ export function formatDraw(draw: Draw, nominalV: number, units: UnitSystem): str
  * length; a strip's length in the design's units unless it names one; "at" or "@" before a voltage.
  */
 export function parseDraw(text: string, nominalV: number, units: UnitSystem): ParsedDraw {
-  const long = tooLong(text);
-  if (long) return refuse(long);
+  if (isTooLong(text)) return unread({ code: 'long', characters: text.length });
   const [body = '', voltage, ...rest] = text.split(/\s*(?:@|\bat\b)\s*/i);
-  if (rest.length > 0) return refuse('one voltage is enough');
+  if (rest.length > 0) return unread({ code: 'twoVoltages' });
   let atV = nominalV;
   if (voltage !== undefined) {
     const volts = parseNumber(voltage, ['V']);
-    if (!volts.ok) return refuse(`voltage: ${volts.why}`);
-    if (volts.value < 1 || volts.value > 60) return refuse(`${volts.value} V is outside 1 to 60 V`);
+    if (!volts.ok) return unread({ code: 'within', part: 'voltage', why: volts.why });
+    if (volts.value < 1 || volts.value > 60) return outside('volts', 1, 60, volts.value);
     atV = volts.value;
   }
   if (/w\s*\/\s*(m|ft)/i.test(body)) return parseStrip(body, atV, units);
   const amps = /\dm?\s*A\s*$/.test(body.trim()) || /a$/i.test(body.trim());
   const number = parseNumber(body, [amps ? 'A' : 'W']);
-  if (!number.ok) return refuse(number.why === 'enter a number' ? 'write watts or amperes, as 24 W or 2 A' : number.why);
+  if (!number.ok) return number.why.code === 'empty' ? unread({ code: 'noDraw' }) : number;
   const { value } = number;
-  if (value < 0) return refuse('a draw cannot be negative');
-  if (amps) return value > LIMITS.amps ? refuse(`more than ${LIMITS.amps} A`) : { ok: true, draw: { kind: 'amps', amps: value, atV } };
-  return value > LIMITS.watts ? refuse(`more than ${LIMITS.watts} W`) : { ok: true, draw: { kind: 'watts', watts: value, atV } };
+  if (value < 0) return unread({ code: 'negativeDraw' });
+  if (amps) return value > LIMITS.amps ? outside('amps', 0, LIMITS.amps) : { ok: true, draw: { kind: 'amps', amps: value, atV } };
+  return value > LIMITS.watts ? outside('watts', 0, LIMITS.watts) : { ok: true, draw: { kind: 'watts', watts: value, atV } };
 }
 
 /** A load as it is typed in one line. */
@@ -63,7 +63,7 @@ export interface TypedLoad {
  */
 export function splitNameAndDraw(text: string, nominalV: number, units: UnitSystem): TypedLoad {
   const whole = text.trim();
-  if (tooLong(text)) return { name: whole, draw: null, quantity: 1 };
+  if (isTooLong(text)) return { name: whole, draw: null, quantity: 1 };
   const match = /^(.*?\S)[\s,:]+(?:([1-9]\d?|1\d\d|200)\s*[x×]\s*)?([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i.exec(whole);
   const said = match && parseDraw(match[3]!.replace(/watts?/i, 'W').replace(/amps?/i, 'A'), nominalV, units);
   const isSaid = match !== null && said?.ok === true;
@@ -77,16 +77,16 @@ export function splitNameAndDraw(text: string, nominalV: number, units: UnitSyst
 
 function parseStrip(body: string, atV: number, units: UnitSystem): ParsedDraw {
   const match = /^\s*([\d.,]+)\s*W\s*\/\s*(m|ft)\s*[x×*]\s*(.+?)(?:\s*[x×*]\s*(\d+)\s*(parallel|p)?)?\s*$/i.exec(body);
-  if (!match) return refuse('write a strip as 9.6 W/m x 1.6 m, several as 9.6 W/m x 2 m x 3');
+  if (!match) return unread({ code: 'noStrip' });
   const power = parseNumber(match[1]!);
   const length = parseLength(match[3]!, units);
-  if (!power.ok) return refuse(`power: ${power.why}`);
-  if (!length.ok) return refuse(`length: ${length.why}`);
+  if (!power.ok) return unread({ code: 'within', part: 'power', why: power.why });
+  if (!length.ok) return unread({ code: 'within', part: 'length', why: length.why });
   const wattsPerM = match[2]!.toLowerCase() === 'ft' ? power.value / 0.3048 : power.value;
-  if (wattsPerM > 100) return refuse('more than 100 W/m');
-  if (length.value < 1 || length.value > LIMITS.lengthMm) return refuse('the strip is from 1 mm to 100 m long');
+  if (wattsPerM > 100) return outside('wattsPerM', 0, 100);
+  if (length.value < 1 || length.value > LIMITS.lengthMm) return outside('stripMm', 1, LIMITS.lengthMm);
   const pieces = Number(match[4] ?? 1);
-  if (pieces < 1 || pieces > 100) return refuse('1 to 100 pieces');
+  if (pieces < 1 || pieces > 100) return outside('pieces', 1, 100);
   return { ok: true, draw: { kind: 'strip', wattsPerM, lengthMm: length.value, pieces, join: match[5] ? 'parallel' : 'endToEnd', atV } };
 }
 
@@ -94,6 +94,6 @@ function trim(value: number): string {
   return String(Number(value.toFixed(3)));
 }
 
-function refuse(why: string): ParsedDraw {
-  return { ok: false, why };
+function outside(what: Ranged, least: number, most: number, said?: number): NotRead {
+  return unread({ code: 'outside', what, least, most, ...(said !== undefined && { said }) });
 }

@@ -9,7 +9,8 @@ import type { HarnessWire } from '../harness/harnessWire';
 import { cutLots, harnessOf } from '../harness/schedule';
 import { partNeeds, setStockField, STOCK_FIELDS, type StockField } from '../harness/stock';
 import { formatConductor } from '../units/quantity';
-import { endWords, partWords, readEnd, refusalWords, STOCK_REFUSALS } from '../wording/harnessWords';
+import { endWords, partWords, readEnd } from '../wording/harnessWords';
+import type { FileFault } from './fileFault';
 import { stockText } from './wiresCsv';
 import { lookCode } from '../catalog/wireColours';
 
@@ -21,14 +22,15 @@ export interface CsvLine {
   name: string;
   /** What it sets. */
   sets: string;
-  problems: string[];
+  problems: FileFault[];
 }
 
 /** What a CSV changes, and what of it cannot be taken. */
 export interface CsvTaken {
   rows: CsvLine[];
-  faults: string[];
-  notes: string[];
+  faults: FileFault[];
+  /** Lines that say what is there already. */
+  same: number;
   change: Change | null;
 }
 
@@ -39,22 +41,18 @@ export function takeHarnessCsv(analysis: Analysis, text: string): CsvTaken {
   });
   const has = (heading: string) => meta.fields?.includes(heading) === true;
   const edit = new Edit(analysis.design);
-  if (data.length > MOST_LINES) return faulty(`it has more than ${MOST_LINES} lines`);
+  if (data.length > MOST_LINES) return faulty({ code: 'rows', has: data.length, most: MOST_LINES });
   if (has('number') && (has('colour') || has('size') || has('length mm'))) return taken(edit, takeWires(analysis, edit, data));
   if (has('part') && STOCK_FIELDS.some(has)) return taken(edit, takeParts(analysis, edit, data));
-  return faulty(
-    'its first line needs the headings number, and colour, size or length mm, for wires; or part, and have, ordered or price, for parts',
-  );
+  return faulty({ code: 'noHarness' });
 }
 const MOST_LINES = 10_000;
 
-const faulty = (fault: string): CsvTaken => ({ rows: [], faults: [fault], notes: [], change: null });
+const faulty = (fault: FileFault): CsvTaken => ({ rows: [], faults: [fault], same: 0, change: null });
 
 function taken(edit: Edit, lines: readonly CsvLine[]): CsvTaken {
   const rows = lines.filter(({ action, sets }) => action === 'refuse' || sets !== '');
-  const same = lines.length - rows.length;
-  const note = same === 1 ? 'One line says what is there already.' : `${same} lines say what is there already.`;
-  return { rows, faults: [], notes: same > 0 ? [note] : [], change: edit.change };
+  return { rows, faults: [], same: lines.length - rows.length, change: edit.change };
 }
 
 /** Names that a spreadsheet would run were written with an apostrophe before them. */
@@ -65,25 +63,25 @@ function takeWires({ index, wiring }: Analysis, edit: Edit, rows: readonly Recor
   return rows.map((row, at) => {
     const number = plain(row.number) ?? '';
     const line = byNumber.get(number);
-    if (!line) return refused(at, number, `no wire is numbered ${number || 'so'}`);
+    if (!line) return refused(at, number, { code: 'noSuch', what: 'wire', said: number });
     const cells = cellsOf(line, row);
-    const problems = cells.flatMap(([field, said]) => {
+    const problems = cells.flatMap(([field, said]): FileFault[] => {
       const refusal = setWireField(edit, line.wire.id, field, said, 'metric');
-      return refusal ? [`${said}: ${refusalWords(refusal)}`] : [];
+      return refusal ? [{ code: 'wire', said, refusal }] : [];
     });
     return lineOf(at, number, cells.map(([, said]) => said), problems); // prettier-ignore
   });
 }
 
 /** Lines are counted as an editor does, the headings being the first. */
-const refused = (at: number, name: string, problem: string): CsvLine => ({
+const refused = (at: number, name: string, problem: FileFault): CsvLine => ({
   line: at + 2,
   action: 'refuse',
   name,
   sets: '',
   problems: [problem],
 });
-const lineOf = (at: number, name: string, said: readonly string[], problems: string[]): CsvLine => ({
+const lineOf = (at: number, name: string, said: readonly string[], problems: FileFault[]): CsvLine => ({
   ...{ line: at + 2, name, sets: said.join(', '), problems },
   action: problems.length > 0 && problems.length === said.length ? 'refuse' : 'change',
 });
@@ -114,14 +112,14 @@ function takeParts({ design, index, wiring }: Analysis, edit: Edit, rows: readon
   return rows.map((row, at) => {
     const key = plain(row.part) ?? '';
     const need = byKey.get(key);
-    if (!need) return refused(at, key, `the design needs no “${key}”`);
+    if (!need) return refused(at, key, { code: 'noSuch', what: 'part', said: key });
     const cells = STOCK_FIELDS.flatMap((field): [StockField, string][] => {
       const said = plain(row[field]);
       return said === undefined || said === stockText(need, field, index.settings.units) ? [] : [[field, said]];
     });
-    const problems = cells.flatMap(([field, said]) => {
+    const problems = cells.flatMap(([field, said]): FileFault[] => {
       const refusal = setStockField(edit, need.line, field, said, index.settings.units);
-      return refusal ? [`${field} ${said}: ${STOCK_REFUSALS[refusal.why]}`] : [];
+      return refusal ? [{ code: 'stock', said: `${field} ${said}`, refusal }] : [];
     });
     return lineOf(at, partWords(need.line, index.settings.units).what, cells.map(([field, said]) => `${field} ${said || 'nothing'}`), problems); // prettier-ignore
   });

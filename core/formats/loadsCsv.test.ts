@@ -2,6 +2,7 @@ import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
 import { applyChange, isEmpty, updateRecords } from '../design/change';
 import type { DesignRecord } from '../design/schema';
+import { faultWords } from './faultWords';
 import { readLoadsCsv, writeLoadsCsv } from './loadsCsv';
 
 const design = heron();
@@ -32,7 +33,11 @@ test('functions of a lamp are written with their lamp and what they have in comm
   const text =
     'name,zone,rated,function of,common\nScene light,Galley,24 W,,\nScene light amber,Galley,12 W,Scene light,return\nLow beam,Galley,5 W,Nothing known,\n';
   const { reading, after } = take(text);
-  expect(reading.rows.map(({ problems }) => problems)).toEqual([[], [], ['functionOf: there is no lamp of that name above it']]);
+  expect(reading.rows.map(({ problems }) => problems)).toEqual([
+    [],
+    [],
+    [expect.objectContaining({ column: 'functionOf', code: 'noSuch', what: 'lamp' })],
+  ]);
   const lamp = loadNamed(after.design.records.values(), 'Scene light')!;
   expect(loadNamed(after.design.records.values(), 'Scene light amber')).toMatchObject({ partOf: { loadId: lamp.id, shares: 'minus' } });
   const written = writeLoadsCsv(after);
@@ -76,7 +81,12 @@ test('bad rows are told line by line, the good ones can still be taken', () => {
     [5, 'refuse'],
     [6, 'refuse'],
   ]);
-  expect(reading.rows.slice(1).every(({ problems }) => problems.length > 0)).toBe(true);
+  expect(reading.rows.slice(1).map(({ problems }) => problems.map(faultWords))).toEqual([
+    ['name: a load needs a name'],
+    ['rated: “many” is not a number'],
+    ['hours: between 0 and 24'],
+    ['quantity: a whole number'],
+  ]);
   expect(reading.change!.added.filter(({ type }) => type === 'device')).toHaveLength(1);
 });
 
@@ -89,7 +99,7 @@ test.each([
 ])('a file with %s is refused whole', (_, text, fault) => {
   const reading = readLoadsCsv(text, design);
   expect(reading.change).toBeNull();
-  expect(reading.faults.join()).toMatch(fault);
+  expect(reading.faults.map(faultWords).join()).toMatch(fault);
 });
 
 test('a name a spreadsheet would run as a formula is written as text and comes back as it was', () => {

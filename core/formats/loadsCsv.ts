@@ -16,6 +16,7 @@ import { namedLoad } from '../switching/newLoad';
 import { parseHours, parseNumber, type Parsed } from '../units/parse';
 import { formatDraw, parseDraw, splitNameAndDraw, type ParsedDraw } from './drawText';
 import { COLUMNS, delimiterOf, findColumns, type Column } from './loadColumns';
+import type { FileFault } from './fileFault';
 import { plainCell, safeCell } from './safeCell';
 import { formatUse, parseUse } from './useText';
 
@@ -32,7 +33,7 @@ export interface CsvRow {
   hours: string;
   /** What its name or its own column takes it for; with a question mark where the name could mean several. */
   kind: string;
-  problems: string[];
+  problems: FileFault[];
 }
 
 export interface CsvReading {
@@ -44,7 +45,7 @@ export interface CsvReading {
   /** Zones the file names that the design does not have; they will be added. */
   newZones: string[];
   /** What is wrong with the file as a whole; nothing can be taken while there is any. */
-  faults: string[];
+  faults: FileFault[];
   /** Everything good in it as one change; null while there are faults. */
   change: Change | null;
 }
@@ -80,21 +81,21 @@ export function writeLoadsCsv({ loads, design, index, scenario }: Analysis): str
 
 /** Reads a CSV text against a design and says row by row what would become of it. Changes nothing by itself. */
 export function readLoadsCsv(text: string, design: Design): CsvReading {
-  const nothing = (fault: string): CsvReading => ({ rows: [], ignored: [], newZones: [], guessed: null, faults: [fault], change: null });
-  if (text.length > LIMITS.importBytes) return nothing(`the file is larger than ${LIMITS.importBytes / 1_000_000} MB`);
+  const nothing = (fault: FileFault): CsvReading => ({ rows: [], ignored: [], newZones: [], guessed: null, faults: [fault], change: null });
+  if (text.length > LIMITS.importBytes) return nothing({ code: 'bytes', most: LIMITS.importBytes });
   const whole = text.replace(/^\ufeff?[\r\n]*/, '').trimEnd();
   const { data, errors } = Papa.parse<string[]>(whole, { skipEmptyLines: 'greedy', delimiter: delimiterOf(whole) });
   const broken = errors.find(({ type }) => type === 'Quotes');
-  if (broken) return nothing(`line ${(broken.row ?? 0) + 1}: a quoted cell is not closed`);
+  if (broken) return nothing({ code: 'openQuote', row: (broken.row ?? 0) + 1 });
   const cells = data.filter((line) => line.some((text) => text.trim() !== ''));
   const zones = Array.from(design.records.values(), (record) => (record.type === 'zone' ? record.name.toLowerCase() : '')).filter(Boolean);
-  if (cells.length === 0) return nothing('nothing to read');
+  if (cells.length === 0) return nothing({ code: 'nothing' });
   const { places, ignored, repeated, bareUnit, headed } = findColumns(cells, zones);
   const lines = headed ? cells.slice(1) : cells;
-  if (lines.length === 0) return nothing('a heading line alone has no loads: paste the lines under it too');
-  if (lines.length > MOST_ROWS) return nothing(`${lines.length} rows; ${MOST_ROWS} are allowed at once`);
-  if (repeated) return nothing(`two columns are both “${repeated}”; keep one`);
-  if (!places.has('name')) return nothing(headed ? 'no column is headed “name” or “load”' : 'no column has names in it');
+  if (lines.length === 0) return nothing({ code: 'headingAlone', of: 'loads' });
+  if (lines.length > MOST_ROWS) return nothing({ code: 'rows', has: lines.length, most: MOST_ROWS });
+  if (repeated) return nothing({ code: 'columnTwice', heading: repeated });
+  if (!places.has('name')) return nothing(headed ? { code: 'noColumn', headings: ['name', 'load'] } : { code: 'noNames' });
 
   const edit = new Edit(design);
   const newZones: string[] = [];
@@ -123,10 +124,11 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   const name = cell('name');
   const { kind, words } = kindOfRow(name, cell('kind'));
   const row: CsvRow = { line, name, zone: cell('zone'), action: 'refuse', rated: cell('rated'), hours: cell('hours'), kind: words, problems: [] }; // prettier-ignore
-  const problem = (column: Column, why: string) => row.problems.push(`${column}: ${why}`);
-  if (name === '') problem('name', 'a load needs a name');
-  if (name.length > LIMITS.nameLength || row.zone.length > LIMITS.nameLength) problem('name', `at most ${LIMITS.nameLength} characters`);
-  if (/[\u0000-\u001f\u007f]/.test(name + row.zone)) problem('name', 'control characters are not allowed');
+  const problem = (column: Column, fault: FileFault) => row.problems.push({ ...fault, column });
+  if (name === '') problem('name', { code: 'nameless', what: 'load' });
+  if (name.length > LIMITS.nameLength || row.zone.length > LIMITS.nameLength)
+    problem('name', { code: 'characters', most: LIMITS.nameLength });
+  if (/[\u0000-\u001f\u007f]/.test(name + row.zone)) problem('name', { code: 'control' });
 
   const voltage = cell('volts') === '' || /@|\bat\b/i.test(row.rated) ? '' : ` at ${cell('volts')}`;
   const bare = /^[\d.,]+$/.test(row.rated);
@@ -134,32 +136,31 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
     row.rated === ''
       ? usualDraw(row, kind, settingsOf(design))
       : parseDraw(`${row.rated}${bare ? bareUnit : ''}${voltage}`, nominalV, units);
-  if (!rated.ok) problem('rated', rated.why);
+  if (!rated.ok) problem('rated', { code: 'unread', why: rated.why });
   const measured = cell('measured') === '' ? null : parseDraw(cell('measured'), nominalV, units);
-  if (measured && !measured.ok) problem('measured', measured.why);
-  if (measured?.ok && measured.draw.kind === 'strip') problem('measured', 'a measurement is watts or amperes');
+  if (measured && !measured.ok) problem('measured', { code: 'unread', why: measured.why });
+  if (measured?.ok && measured.draw.kind === 'strip') problem('measured', { code: 'strip' });
   const numberIn = (column: Column, read: (text: string) => Parsed, least: number, most: number, otherwise: number) => {
     if (cell(column) === '') return otherwise;
     const parsed = read(cell(column));
-    if (!parsed.ok) problem(column, parsed.why);
-    else if (parsed.value < least || parsed.value > most) problem(column, `between ${least} and ${most}`);
+    if (!parsed.ok) problem(column, { code: 'unread', why: parsed.why });
+    else if (parsed.value < least || parsed.value > most) problem(column, { code: 'between', least, most });
     else return parsed.value;
     return otherwise;
   };
   const quantity = numberIn('quantity', parseNumber, 1, LIMITS.quantity, 1);
-  if (!Number.isInteger(quantity)) problem('quantity', 'a whole number');
+  if (!Number.isInteger(quantity)) problem('quantity', { code: 'whole' });
   const hoursPerDay = numberIn('hours', parseHours, 0, 24, 0);
   const sharePercent = numberIn('share', (text) => parseNumber(text, ['%']), 0, 100, 100);
   const when = parseUse(cell('when'));
-  if (!when.ok) problem('when', when.why);
+  if (!when.ok) problem('when', { code: 'unread', why: when.why });
   const runs = cell('lasting').toLowerCase();
-  if (runs !== '' && !/^(for hours|briefly|yes|no|y|n|true|false|1|0)$/.test(runs))
-    problem('lasting', 'write yes or no: does it run for hours?');
+  if (runs !== '' && !/^(for hours|briefly|yes|no|y|n|true|false|1|0)$/.test(runs)) problem('lasting', { code: 'yesOrNo' });
   const circuitId = cell('circuit') === '' ? null : findCircuit(design, cell('circuit'));
-  if (circuitId === undefined) problem('circuit', 'there is no such circuit');
+  if (circuitId === undefined) problem('circuit', { code: 'noSuch', what: 'circuit', said: cell('circuit') });
   const lamp = cell('functionOf') === '' ? null : findLamp(design, cell('functionOf'));
-  if (lamp === undefined) problem('functionOf', 'there is no lamp of that name above it');
-  if (!/^(|return|minus|plus)$/i.test(cell('common'))) problem('common', 'write return or plus: what it has in common with its lamp');
+  if (lamp === undefined) problem('functionOf', { code: 'noSuch', what: 'lamp', said: cell('functionOf') });
+  if (!/^(|return|minus|plus)$/i.test(cell('common'))) problem('common', { code: 'common' });
   if (row.problems.length > 0 || !rated.ok) return row;
 
   const zoneId = zoneFor(edit, row.zone, newZones);

@@ -1,6 +1,7 @@
-import { cutText, MOST_TYPED, tooLong } from '../units/text';
+import { cutText, isTooLong, MOST_TYPED } from '../units/text';
 import Papa from 'papaparse';
 import { dayOf, type MonitorLog } from '../energy/monitored';
+import { Faults, type FileFault } from './fileFault';
 
 /** Which columns hold what, and which way the file counts. */
 export interface LogMapping {
@@ -12,10 +13,9 @@ export interface LogMapping {
 }
 
 export type LogReading =
-  { ok: true; log: MonitorLog; mapping: LogMapping; headings: string[] } | { ok: false; problems: string[]; headings: string[] };
+  { ok: true; log: MonitorLog; mapping: LogMapping; headings: string[] } | { ok: false; problems: FileFault[]; headings: string[] };
 
 export const MOST_LOG_BYTES = 8_000_000;
-const MOST_TOLD = 8;
 const HEADINGS: Record<'time' | 'volts' | 'amps', readonly string[]> = {
   time: ['time', 'timestamp', 'date', 'datetime', 'datum', 'when'],
   volts: ['volts', 'voltage', 'v', 'batteryvoltage', 'u', 'battv'],
@@ -24,8 +24,7 @@ const HEADINGS: Record<'time' | 'volts' | 'amps', readonly string[]> = {
 
 /** Reads a monitor's CSV, by the mapping given or by its headings. All of it or nothing; every fault by its row. */
 export function readMonitorLog(text: string, given: Partial<LogMapping> = {}): LogReading {
-  if (text.length > MOST_LOG_BYTES)
-    return { ok: false, problems: [`the file is larger than ${MOST_LOG_BYTES / 1_000_000} MB`], headings: [] };
+  if (text.length > MOST_LOG_BYTES) return { ok: false, problems: [{ code: 'bytes', most: MOST_LOG_BYTES }], headings: [] };
   const { data } = Papa.parse<string[]>(text.replace(/^\ufeff/, '').trim(), { skipEmptyLines: 'greedy' });
   const [headings = [], ...rows] = data;
   const plain = headings.map((cell) =>
@@ -36,38 +35,35 @@ export function readMonitorLog(text: string, given: Partial<LogMapping> = {}): L
   const find = (what: 'time' | 'volts' | 'amps') => given[what] ?? plain.findIndex((name) => HEADINGS[what].includes(name));
   const [time, volts, amps] = [find('time'), find('volts'), find('amps')];
   const missing = [time < 0 && 'time', volts < 0 && 'volts', amps < 0 && 'amps'].filter((name) => name !== false);
-  if (missing.length > 0) return { ok: false, problems: [`row 1: no column is headed ${missing.join(', ')}; choose it`], headings };
-  if (rows.length < 2) return { ok: false, problems: ['at least two readings are needed'], headings };
+  if (missing.length > 0) return { ok: false, problems: [{ code: 'noColumn', row: 1, headings: missing, choose: [] }], headings };
+  if (rows.length < 2) return { ok: false, problems: [{ code: 'headingAlone', of: 'monitor' }], headings };
   const log: MonitorLog = {
     fromDay: '',
     atMin: new Float64Array(rows.length),
     volts: new Float64Array(rows.length),
     amps: new Float64Array(rows.length),
   };
-  const problems: string[] = [];
-  let more = 0;
-  const fault = (row: number, why: string) => (problems.length < MOST_TOLD ? problems.push(`row ${row}: ${why}`) : (more += 1));
+  const faults = new Faults();
   let before = -Infinity;
   let midnight = 0;
   rows.forEach((cells, at) => {
     const row = at + 2;
     const when = readWhen(cells[time] ?? '');
-    if (when === null) return fault(row, `“${(cells[time] ?? '').slice(0, 30)}” is no date and time such as 2025-06-01 18:30:00`);
+    if (when === null) return faults.add({ code: 'noTime', row, said: (cells[time] ?? '').slice(0, 30), like: '2025-06-01 18:30:00' });
     if (at === 0) {
       midnight = Math.floor(when / 1440) * 1440;
       log.fromDay = dayOf(midnight);
     }
-    if (when <= before) return fault(row, 'is not later than the row before');
+    if (when <= before) return faults.add({ code: 'notLater', row });
     before = when;
     log.atMin[at] = when - midnight;
     const [v, a] = [figure(cells[volts]), figure(cells[amps])];
-    if (!(v >= 0 && v <= 80)) return fault(row, `${Number.isFinite(v) ? v : 'no number of'} volts; from 0 to 80`);
-    if (!(Math.abs(a) <= 2000)) return fault(row, `${Number.isFinite(a) ? a : 'no number of'} amperes; up to 2000`);
+    if (!(v >= 0 && v <= 80)) return faults.add({ code: 'reading', row, what: 'volts', value: finite(v), most: 80 });
+    if (!(Math.abs(a) <= 2000)) return faults.add({ code: 'reading', row, what: 'amps', value: finite(a), most: 2000 });
     log.volts[at] = v;
     log.amps[at] = a;
   });
-  if (more > 0) problems.push(`and ${more} more`);
-  if (problems.length > 0) return { ok: false, problems, headings };
+  if (faults.any) return { ok: false, problems: faults.told, headings };
   const outIsNegative = given.outIsNegative ?? nightMean(log) < 0;
   if (outIsNegative) log.amps.forEach((value, at) => (log.amps[at] = -value));
   return { ok: true, log, mapping: { time, volts, amps, outIsNegative }, headings };
@@ -85,7 +81,7 @@ function nightMean({ atMin, amps }: MonitorLog): number {
 
 /** Minutes since the epoch of a local date and time. */
 function readWhen(text: string): number | null {
-  if (tooLong(text)) return null;
+  if (isTooLong(text)) return null;
   const match = /^\s*(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})[T ]+(\d{1,2}):(\d{2})(?::(\d{2}(?:\.\d+)?))?\s*(?:Z|[+-]\d{2}:?\d{2})?\s*$/.exec(
     text,
   );
@@ -96,6 +92,10 @@ function readWhen(text: string): number | null {
 }
 
 function figure(text = ''): number {
-  const match = tooLong(text) ? null : /^\s*([-+\u2212]?[\d.,]+)\s*[a-z]{0,3}\s*$/i.exec(text);
+  const match = isTooLong(text) ? null : /^\s*([-+\u2212]?[\d.,]+)\s*[a-z]{0,3}\s*$/i.exec(text);
   return match ? Number(match[1]!.replace('\u2212', '-').replace(/^([-+]?\d+),(\d+)$/, '$1.$2')) : NaN;
+}
+
+function finite(value: number): number | null {
+  return Number.isFinite(value) ? value : null;
 }

@@ -1,5 +1,11 @@
 /** A text that cannot be stored and written out again as it is. */
-export class BadText extends Error {}
+export class BadText extends Error {
+  /** @param field the name it stands under. */
+  constructor(readonly field: string) {
+    super('half a character, or one that is none');
+    this.name = 'BadText';
+  }
+}
 
 /**
  * For `JSON.parse`: every value as it can be kept. Nought has no sign, since a record that has one compares with itself as another. A text with half a
@@ -8,8 +14,7 @@ export class BadText extends Error {}
  */
 export function plainValue(key: string, value: unknown): unknown {
   if (value === 0) return 0;
-  if (typeof value === 'string' && BROKEN.test(value))
-    throw new BadText(`the text at “${key.slice(0, 40)}” has half a character in it, or one that is none`);
+  if (typeof value === 'string' && BROKEN.test(value)) throw new BadText(key.slice(0, 40));
   return value;
 }
 

@@ -1,4 +1,6 @@
-import { tooLong } from '../units/text';
+import type { Parsed } from '../units/parse';
+import { isTooLong } from '../units/text';
+import { unread } from '../units/unread';
 import type { Battery } from '../design/schema';
 import { LIMITS } from '../catalog/vocabulary';
 
@@ -10,21 +12,21 @@ export function formatRates(rates: Rates | undefined): string {
 }
 
 /** Reads capacities by hours; nothing written is none. At least two, of different hours. */
-export function parseRates(text: string): { ok: true; value: Rates | null } | { ok: false; why: string } {
-  const long = tooLong(text);
-  if (long) return { ok: false, why: long };
+export function parseRates(text: string): Parsed<Rates | null> {
+  if (isTooLong(text)) return unread({ code: 'long', characters: text.length });
   if (text.trim() === '') return { ok: true, value: null };
   const rates: Rates = [];
   for (const part of text.split(/[,;]/)) {
     const match = /^\s*(\d+(?:\.\d+)?)\s*h(?:ours?)?\s*:?\s*(\d+(?:\.\d+)?)\s*(?:ah)?\s*$/i.exec(part);
-    if (!match) return { ok: false, why: `“${part.trim()}” is no capacity; write hours and ampere hours such as 5 h 185, 20 h 225` };
+    if (!match) return unread({ code: 'noRate', said: part.trim() });
     const [hours, capacityAh] = [Number(match[1]), Number(match[2])];
-    if (hours < 0.1 || hours > 240) return { ok: false, why: 'from 0.1 to 240 hours' };
-    if (capacityAh < 1 || capacityAh > LIMITS.capacityAh) return { ok: false, why: `from 1 to ${LIMITS.capacityAh} Ah` };
-    if (rates.some((rate) => rate.hours === hours)) return { ok: false, why: `${hours} h stands there twice` };
+    if (hours < 0.1 || hours > 240) return unread({ code: 'outside', what: 'rateHours', least: 0.1, most: 240 });
+    if (capacityAh < 1 || capacityAh > LIMITS.capacityAh)
+      return unread({ code: 'outside', what: 'rateAh', least: 1, most: LIMITS.capacityAh });
+    if (rates.some((rate) => rate.hours === hours)) return unread({ code: 'rateTwice', hours });
     rates.push({ hours, capacityAh });
   }
-  if (rates.length < 2) return { ok: false, why: 'two capacities are needed, such as 5 h 185, 20 h 225' };
-  if (rates.length > 12) return { ok: false, why: 'at most 12' };
+  if (rates.length < 2) return unread({ code: 'oneRate' });
+  if (rates.length > 12) return unread({ code: 'outside', what: 'rates', least: 2, most: 12 });
   return { ok: true, value: rates };
 }

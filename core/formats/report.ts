@@ -21,6 +21,7 @@ import { SOURCES } from '../catalog/sources';
 import { nameOf } from '../design/names';
 import { dayWords, runtimeWords } from '../wording/energyWords';
 import { wordFinding } from '../wording/wording';
+import { adviceWords } from '../wording/traitWords';
 import {
   formatAmpHours,
   formatAmps,
@@ -236,7 +237,7 @@ function joints(analysis: Analysis): ReportSection {
       ...left('Where it passes'),
     ],
     rows: analysis.circuits.flatMap((circuit) => {
-      const { ends, rowJoints, advice } = jointsOf(analysis, circuit);
+      const { ends, rowJoints, asking } = jointsOf(analysis, circuit);
       return ends.map(({ conductor, count, terminal, pullN }, at) => [
         at === 0 ? nameOf(analysis.design, circuit.id) : '',
         String(count),
@@ -244,7 +245,7 @@ function joints(analysis: Analysis): ReportSection {
         terminal === 'none' ? 'none fits' : terminal,
         pullN === null ? MISSING : `${formatNumber(pullN, 0)} N`,
         at === 0 ? String(rowJoints) : '',
-        at === 0 ? advice.join('; ') : '',
+        at === 0 ? adviceWords(asking) : '',
       ]);
     }),
   };

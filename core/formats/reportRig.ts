@@ -1,7 +1,8 @@
-import { adviceFor } from '../rig/traitAdvice';
+import { askingTraits } from '../rig/traitAdvice';
 import type { Analysis } from '../analysis/types';
 import type { Zone } from '../design/schema';
 import { PART_WORDS, PASSING_WORDS } from '../wording/rigWords';
+import { adviceWords } from '../wording/traitWords';
 import { nameOf } from '../design/names';
 import { formatConductor, formatLength, formatPlaceMm, formatSmallLength, formatTemperature, MISSING } from '../units/quantity';
 import { left, right, type ReportSection } from './reportSection';
@@ -64,11 +65,11 @@ function zonePage({ index, design, wires, exposures }: Analysis, zone: Zone): Re
       ],
     ];
   });
-  const advice = adviceFor([zone]);
+  const advice = adviceWords(askingTraits([zone]));
   const does = [zone.engineSpace && 'engine space', ...(zone.traits ?? [])].filter(Boolean).join(', ');
   return {
     title: `Zone: ${zone.name}`,
-    text: `Up to ${formatTemperature(zone.ambientC, units)}${does ? `; ${does}` : ''}${zone.purpose ? `. ${zone.purpose}` : ''}${advice.length > 0 ? `. In here: ${advice.join('; ')}` : ''}. Places first, then the wires that end here.`,
+    text: `Up to ${formatTemperature(zone.ambientC, units)}${does ? `; ${does}` : ''}${zone.purpose ? `. ${zone.purpose}` : ''}${advice ? `. In here: ${advice}` : ''}. Places first, then the wires that end here.`,
     columns: [...left('Place or wire', 'What is there', 'From front / left / floor, or circuit'), ...right('Free behind, or length')],
     rows: [...placeRows, ...wireRows],
     ownPage: true,

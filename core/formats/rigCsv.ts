@@ -8,6 +8,7 @@ import type { Place, Route } from '../design/schema';
 import { LIMITS, ROUTE_KINDS, type RouteKind } from '../catalog/vocabulary';
 import { straightRoute } from '../rig/straightRoute';
 import { parseLength } from '../units/parse';
+import type { FileFault } from './fileFault';
 import { plainCell, safeCell } from './safeCell';
 
 /** Places and routes as CSV, out and in. Lengths are millimetres; other units may be written beside the number. */
@@ -51,13 +52,13 @@ export interface RigCsvRow {
   name: string;
   action: 'add' | 'change' | 'refuse';
   says: string;
-  problems: string[];
+  problems: FileFault[];
 }
 
 export interface RigCsvReading {
   rows: RigCsvRow[];
   /** What is wrong with the file as a whole; nothing can be taken while there is any. */
-  faults: string[];
+  faults: FileFault[];
   /** Everything good in it as one change; null while there are faults. */
   change: Change | null;
 }
@@ -67,20 +68,20 @@ type Cells = (heading: string) => string;
 
 /** Reads places or routes, by what the first column is headed, and says row by row what would become of them. Changes nothing by itself. */
 export function readRigCsv(text: string, design: Design): RigCsvReading {
-  const nothing = (fault: string): RigCsvReading => ({ rows: [], faults: [fault], change: null });
-  if (text.length > LIMITS.importBytes) return nothing(`the file is larger than ${LIMITS.importBytes / 1_000_000} MB`);
+  const nothing = (fault: FileFault): RigCsvReading => ({ rows: [], faults: [fault], change: null });
+  if (text.length > LIMITS.importBytes) return nothing({ code: 'bytes', most: LIMITS.importBytes });
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, '').trim(), { skipEmptyLines: 'greedy' });
   const broken = errors.find(({ type }) => type === 'Quotes');
-  if (broken) return nothing(`line ${(broken.row ?? 0) + 1}: a quoted cell is not closed`);
+  if (broken) return nothing({ code: 'openQuote', row: (broken.row ?? 0) + 1 });
   const [heading, ...lines] = data;
-  if (!heading || lines.length === 0) return nothing('a heading line and at least one place or route are needed');
-  if (lines.length > MOST_ROWS) return nothing(`${lines.length} rows; ${MOST_ROWS} are allowed at once`);
+  if (!heading || lines.length === 0) return nothing({ code: 'headingAlone', of: 'rig' });
+  if (lines.length > MOST_ROWS) return nothing({ code: 'rows', has: lines.length, most: MOST_ROWS });
   const columns = heading.map((cell) => cell.trim().toLowerCase());
   const kind = columns.includes('place') ? 'place' : columns.includes('route') ? 'route' : null;
-  if (!kind) return nothing('no column is headed “place” or “route”');
+  if (!kind) return nothing({ code: 'noColumn', headings: ['place', 'route'] });
   const needed = kind === 'place' ? ['from front', 'from left', 'height'] : ['from', 'to'];
   const missing = needed.filter((column) => !columns.includes(column));
-  if (missing.length > 0) return nothing(`no column is headed ${missing.map((column) => `“${column}”`).join(' or ')}`);
+  if (missing.length > 0) return nothing({ code: 'noColumn', headings: missing });
   const edit = new Edit(design);
   const rows = lines.map((cells, at) => {
     const cell: Cells = (column) => plainCell((cells[columns.indexOf(column)] ?? '').trim());
@@ -98,12 +99,12 @@ function readPlace(edit: Edit, cell: Cells, line: number): RigCsvRow {
   };
   const depthMm = cell('free behind') === '' ? null : millimetres(row, cell, 'free behind');
   const zone = recordsOf(edit.design, 'zone').find(({ name }) => same(name, cell('zone')));
-  if (cell('zone') !== '' && !zone) row.problems.push(`zone: there is no zone called “${cell('zone')}”`);
+  if (cell('zone') !== '' && !zone) row.problems.push({ code: 'noSuch', column: 'zone', what: 'zone', said: cell('zone') });
   const known = recordsOf(edit.design, 'place').find(({ name }) => same(name, row.name));
   const spot = recordsOf(edit.design, 'place').find(
     (other) => other.id !== known?.id && other.xMm === at.xMm && other.yMm === at.yMm && other.zMm === at.zMm,
   );
-  if (spot) row.problems.push(`“${spot.name}” is at that very spot`);
+  if (spot) row.problems.push({ code: 'sameSpot', name: spot.name });
   row.says = `${at.xMm}, ${at.yMm}, ${at.zMm} mm`;
   if (row.problems.length > 0) return row;
   const fields = { ...at, zoneId: zone?.id ?? null, depthMm, behind: cell('behind').slice(0, LIMITS.noteLength) };
@@ -117,18 +118,19 @@ function readRoute(edit: Edit, cell: Cells, line: number): RigCsvRow {
   const places = recordsOf(edit.design, 'place');
   const end = (column: 'from' | 'to') => {
     const found = places.find(({ name }) => same(name, cell(column)));
-    if (!found) row.problems.push(`${column}: there is no place called “${cell(column)}”`);
+    if (!found) row.problems.push({ code: 'noSuch', column, what: 'place', said: cell(column) });
     return found?.id ?? '';
   };
   const [fromId, toId] = [end('from'), end('to')];
-  if (fromId !== '' && fromId === toId) row.problems.push('both ends are the same place');
+  if (fromId !== '' && fromId === toId) row.problems.push({ code: 'sameEnds' });
   const measuredMm = cell('measured') === '' ? null : millimetres(row, cell, 'measured');
   if (measuredMm !== null && row.problems.length === 0 && measuredMm < LIMITS.stretchMm)
-    row.problems.push('measured: a stretch has a length');
+    row.problems.push({ code: 'noExtent', column: 'measured' });
   const insideMm = cell('inside') === '' ? null : millimetres(row, cell, 'inside');
-  if (insideMm !== null && (insideMm < 1 || insideMm > 500)) row.problems.push('inside: 1 to 500 mm');
+  if (insideMm !== null && (insideMm < 1 || insideMm > 500))
+    row.problems.push({ code: 'between', column: 'inside', least: 1, most: 500, unit: 'mm' });
   const kind = (cell('kind') || 'loom') as RouteKind;
-  if (!ROUTE_KINDS.includes(kind)) row.problems.push(`kind: one of ${ROUTE_KINDS.join(', ')}`);
+  if (!ROUTE_KINDS.includes(kind)) row.problems.push({ code: 'oneOf', column: 'kind', words: ROUTE_KINDS });
   row.says = `${cell('from')} – ${cell('to')}`;
   if (row.problems.length > 0) return row;
   const known = recordsOf(edit.design, 'route').find(
@@ -142,9 +144,9 @@ function readRoute(edit: Edit, cell: Cells, line: number): RigCsvRow {
 
 function rowOf(kind: RigCsvRow['kind'], name: string, line: number): RigCsvRow {
   const row: RigCsvRow = { line, kind, name, action: 'refuse', says: '', problems: [] };
-  if (name === '') row.problems.push(`a ${kind} needs a name`);
-  if (name.length > LIMITS.nameLength) row.problems.push(`a name has at most ${LIMITS.nameLength} characters`);
-  if (/[\u0000-\u001f\u007f]/.test(name)) row.problems.push('control characters are not allowed in a name');
+  if (name === '') row.problems.push({ code: 'nameless', what: kind });
+  if (name.length > LIMITS.nameLength) row.problems.push({ code: 'characters', column: 'name', most: LIMITS.nameLength });
+  if (/[\u0000-\u001f\u007f]/.test(name)) row.problems.push({ code: 'control', column: 'name' });
   return row;
 }
 
@@ -153,9 +155,9 @@ function millimetres(row: RigCsvRow, cell: Cells, column: string, mayBeNegative 
   const minus = /^[-\u2212]/.test(text);
   const parsed = parseLength(text.replace(/^[-\u2212]\s*/, ''), 'metric', 'mm');
   const value = parsed.ok ? (minus ? -parsed.value : parsed.value) : 0;
-  if (!parsed.ok) row.problems.push(`${column}: ${parsed.why}`);
-  else if (minus && !mayBeNegative) row.problems.push(`${column}: a length is not negative`);
-  else if (value < -2000 || value > LIMITS.vehicleMm) row.problems.push(`${column}: ${value} mm is far outside any vehicle`);
+  if (!parsed.ok) row.problems.push({ code: 'unread', column, why: parsed.why });
+  else if (minus && !mayBeNegative) row.problems.push({ code: 'negative', column });
+  else if (value < -2000 || value > LIMITS.vehicleMm) row.problems.push({ code: 'outsideVehicle', column, mm: value });
   return value;
 }
 

@@ -4,6 +4,7 @@ import { analyse } from '../analysis/analyse';
 import { applyChange, isEmpty } from '../design/change';
 import { recordsOf } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
+import { faultWords } from './faultWords';
 import { writePlanDxf } from './planDxf';
 import { writePlanSvg } from './planSvg';
 import { readRigCsv, writePlacesCsv, writeRoutesCsv } from './rigCsv';
@@ -22,7 +23,7 @@ describe('places and routes as CSV', () => {
 
   test('new places and the stretch between them, with lengths in what people write', () => {
     const places = readRigCsv('Place,Zone,From front,From left,Height\nShelf,galley,3.1 m,"9 ft 2 in",\'900\n', design);
-    expect(places.rows[0]).toMatchObject({ action: 'refuse', problems: [expect.stringContaining('height')] });
+    expect(places.rows[0]).toMatchObject({ action: 'refuse', problems: [{ code: 'unread', column: 'height' }] });
     const good = readRigCsv(
       'place,zone,from front,from left,height,free behind\nShelf,galley,3.1 m,20 in,900,\nHook,,3100,600,901,45',
       design,
@@ -49,7 +50,7 @@ describe('places and routes as CSV', () => {
     ['place,from front,from left,height\n"A,1,1,1', 'not closed'],
   ])('%j is refused as a whole', (text, fault) => {
     const reading = readRigCsv(text, design);
-    expect(reading.faults.join()).toContain(fault);
+    expect(reading.faults.map(faultWords).join()).toContain(fault);
     expect(reading.change).toBeNull();
   });
 
@@ -66,7 +67,7 @@ describe('places and routes as CSV', () => {
   ])('%j: its row is left out and says why', (text, why) => {
     const reading = readRigCsv(text, design);
     expect(reading.rows[0]!.action).toBe('refuse');
-    expect(reading.rows[0]!.problems.join()).toContain(why);
+    expect(reading.rows[0]!.problems.map(faultWords).join()).toContain(why);
     expect(isEmpty(reading.change!)).toBe(true);
   });
 });

@@ -1,5 +1,6 @@
 import { ngspice } from '../../testing/ngspice';
 import { Network } from '../network/network';
+import { deckWords } from './deckWords';
 import { readSpice, type DeckError } from './spiceRead';
 import { writeSpice } from './spiceWrite';
 
@@ -65,9 +66,9 @@ test('every line that cannot be read is named with its number and the reason', (
     readSpice(bad);
     throw new Error('it was read');
   } catch (error) {
-    expect((error as DeckError).problems.map(({ line, reason }) => `${line} ${reason}`)).toEqual([
+    expect((error as DeckError).problems.map(({ line, fault }) => `${line} ${deckWords(fault)}`)).toEqual([
       '9 .include lines are not read',
-      '2 "ten" is not a number',
+      '2 “ten” is not a number',
       '3 an element needs two nodes and a value',
       '4 only R, V, I, D and S elements are read',
       '5 a resistance must be more than nothing',
@@ -75,5 +76,5 @@ test('every line that cannot be read is named with its number and the reason', (
       '8 there is another element of this name',
     ]);
   }
-  expect(() => readSpice('only a title')).toThrow('no elements');
+  expect(() => readSpice('only a title')).toThrow('line 1 noElements');
 });

@@ -1,18 +1,32 @@
-import { tooLong } from '../units/text';
+import { isTooLong } from '../units/text';
 import { diodeLaw } from '../devices/laws';
 import { NetlistBuilder, type Netlist } from '../network/netlist';
+
+/** Why a line of a deck cannot be read; `deckWords.ts` says it. */
+export type DeckFault =
+  | { code: 'lines'; most: number }
+  | { code: 'noElements' | 'sameName' | 'bareModel' | 'shortElement' | 'shortSwitch' | 'noResistance' | 'otherElement' | 'longNumber' }
+  | { code: 'otherLine' | 'noNumber'; said: string }
+  | { code: 'noModel'; said: string; kind: string };
 
 /** A line of a deck that could not be read. */
 export interface DeckProblem {
   line: number;
   text: string;
-  reason: string;
+  fault: DeckFault;
 }
 
 export class DeckError extends Error {
   constructor(readonly problems: DeckProblem[]) {
-    super(problems.map(({ line, text, reason }) => `line ${line}, "${text.slice(0, 60)}": ${reason}`).join('\n'));
+    super(`a deck that cannot be read: ${problems.map(({ line, fault }) => `line ${line} ${fault.code}`).join(', ')}`);
     this.name = 'DeckError';
+  }
+}
+
+/** A line being read cannot be. */
+class Unreadable extends Error {
+  constructor(readonly fault: DeckFault) {
+    super(fault.code);
   }
 }
 
@@ -46,8 +60,8 @@ export function readSpice(deck: string): Netlist {
     try {
       read();
     } catch (error) {
-      if (!(error instanceof RangeError)) throw error;
-      problems.push({ line: line.line, text: line.text, reason: error.message });
+      if (!(error instanceof Unreadable)) throw error;
+      problems.push({ line: line.line, text: line.text, fault: error.fault });
     }
   };
   let inControl = false;
@@ -57,7 +71,7 @@ export function readSpice(deck: string): Netlist {
     if (first === '.control' || first === '.endc') inControl = first === '.control';
     else if (inControl || ANALYSES.has(first)) continue;
     else if (first === '.model') trying(line, () => models.set(...readModel(line.words)));
-    else if (first.startsWith('.')) problems.push({ line: line.line, text: line.text, reason: `${first} lines are not read` });
+    else if (first.startsWith('.')) problems.push({ line: line.line, text: line.text, fault: { code: 'otherLine', said: first } });
     else parts.push(line);
   }
 
@@ -68,7 +82,7 @@ export function readSpice(deck: string): Netlist {
   for (const part of parts) {
     trying(part, () => {
       const name = part.words[0]!;
-      if (seen.has(name.toLowerCase())) throw new RangeError('there is another element of this name');
+      if (seen.has(name.toLowerCase())) throw new Unreadable({ code: 'sameName' });
       seen.add(name.toLowerCase());
       addElement(builder, part.words, models, (word) => {
         const key = word.toLowerCase();
@@ -77,7 +91,7 @@ export function readSpice(deck: string): Netlist {
       });
     });
   }
-  if (parts.length === 0) problems.push({ line: 1, text: '', reason: 'the deck has no elements' });
+  if (parts.length === 0) problems.push({ line: 1, text: '', fault: { code: 'noElements' } });
   if (problems.length > 0) throw new DeckError(problems);
   return builder.netlist('0');
 }
@@ -95,7 +109,7 @@ const ANALYSES = new Set(['.op', '.dc', '.tran', '.ac', '.options', '.option', '
 
 function readModel(words: readonly string[]): [string, { kind: string; values: Map<string, number> }] {
   const [, name, kind, ...rest] = words.map((word) => word.toLowerCase());
-  if (!name || !kind) throw new RangeError('a model needs a name and a kind');
+  if (!name || !kind) throw new Unreadable({ code: 'bareModel' });
   const values = new Map<string, number>();
   for (let at = 0; at + 1 < rest.length; at += 2) values.set(rest[at]!, number(rest[at + 1]!));
   return [name, { kind, values }];
@@ -103,18 +117,18 @@ function readModel(words: readonly string[]): [string, { kind: string; values: M
 
 function addElement(builder: NetlistBuilder, words: readonly string[], models: Models, nodeOf: (word: string) => string): void {
   const [name, firstNode, secondNode, ...rest] = words as [string, string, string, ...string[]];
-  if (secondNode === undefined || rest.length === 0) throw new RangeError('an element needs two nodes and a value');
+  if (secondNode === undefined || rest.length === 0) throw new Unreadable({ code: 'shortElement' });
   const a = nodeOf(firstNode);
   const b = nodeOf(secondNode);
   const value = () => number(rest[0]!.toLowerCase() === 'dc' ? (rest[1] ?? '') : rest[0]!);
   const model = (at: number, kind: string) => {
     const found = models.get((rest[at] ?? '').toLowerCase());
-    if (found?.kind !== kind) throw new RangeError(`there is no .model ${rest[at] ?? ''} of kind ${kind}`);
+    if (found?.kind !== kind) throw new Unreadable({ code: 'noModel', said: rest[at] ?? '', kind });
     return (key: string, usual: number) => found.values.get(key) ?? usual;
   };
   switch (name[0]!.toLowerCase()) {
     case 'r':
-      if (value() <= 0) throw new RangeError('a resistance must be more than nothing');
+      if (value() <= 0) throw new Unreadable({ code: 'noResistance' });
       builder.resistor(name, a, b, value());
       return;
     case 'v':
@@ -132,7 +146,7 @@ function addElement(builder: NetlistBuilder, words: readonly string[], models: M
       return;
     }
     case 's': {
-      if (rest.length < 3) throw new RangeError('a switch needs two nodes, two control nodes and a model');
+      if (rest.length < 3) throw new Unreadable({ code: 'shortSwitch' });
       const of = model(2, 'sw');
       builder.add({
         ...{ kind: 'switch', name, a: builder.node(a), b: builder.node(b) },
@@ -142,22 +156,22 @@ function addElement(builder: NetlistBuilder, words: readonly string[], models: M
       return;
     }
     default:
-      throw new RangeError('only R, V, I, D and S elements are read');
+      throw new Unreadable({ code: 'otherElement' });
   }
 }
 
-/** A number with SPICE's scale factors. @throws RangeError */
+/** A number with SPICE's scale factors. @throws Unreadable */
 function number(word: string): number {
-  if (tooLong(word)) throw new RangeError('that is too long for a number');
+  if (isTooLong(word)) throw new Unreadable({ code: 'longNumber' });
   const found = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)([a-z]*)$/.exec(word.toLowerCase());
-  if (!found) throw new RangeError(`"${word}" is not a number`);
+  if (!found) throw new Unreadable({ code: 'noNumber', said: word });
   const scale = SCALES.find(([suffix]) => suffix.test(found[2]!))?.[1] ?? 1;
   return Number(found[1]) * scale;
 }
 
 function logicalLines(deck: string): DeckLine[] {
   const raw = deck.split(/\r\n|\n|\r/);
-  if (raw.length > MOST_LINES) throw new DeckError([{ line: MOST_LINES, text: '', reason: `a deck has at most ${MOST_LINES} lines` }]);
+  if (raw.length > MOST_LINES) throw new DeckError([{ line: MOST_LINES, text: '', fault: { code: 'lines', most: MOST_LINES } }]);
   const lines: { line: number; text: string }[] = [];
   raw.slice(1).forEach((source, at) => {
     const text = source.replace(/[;$].*$/, '').trim();

@@ -1,12 +1,10 @@
 import type { Span, Use } from '../design/schema';
 import { LIMITS } from '../catalog/vocabulary';
-import { tooLong } from '../units/text';
+import type { Parsed } from '../units/parse';
+import { isTooLong } from '../units/text';
+import { unread } from '../units/unread';
 
 /** When a load runs, as people write it: `7–8:30, 17–21`, `dusk–22:30`, `dark`, `driving`, `occupied`, `20 x 60 s` a night, `6 x 120 s a day`, `6 x 120 s by day`, `left on`. */
-
-type Parsed<T> = { ok: true; value: T } | { ok: false; why: string };
-
-const HELP = 'write hours such as 7–8:30, 17–21, or dusk–22:30, dark, driving, occupied, 20 x 60 s, 6 x 2 min a day, left on';
 
 /** When in the day it happens so often; by night where nothing is said. */
 const OVER = { daylight: ' by day', always: ' a day' } as const;
@@ -31,8 +29,7 @@ export function formatUse(use: Use | null | undefined): string {
 
 /** Reads when a load runs. Nothing written means no times: its hours are spread over the day. */
 export function parseUse(text: string): Parsed<Use | null> {
-  const long = tooLong(text);
-  if (long) return { ok: false, why: long };
+  if (isTooLong(text)) return unread({ code: 'long', characters: text.length });
   const plain = text.trim().toLowerCase();
   if (plain === '' || plain === '–' || plain === '-') return { ok: true, value: null };
   if (['dark', 'night', 'dusk to dawn', 'dusk–dawn', 'dusk-dawn'].includes(plain))
@@ -43,15 +40,13 @@ export function parseUse(text: string): Parsed<Use | null> {
   const dusk = /^dusk\s*(?:–|-|to|until)\s*(.+)$/.exec(plain);
   if (dusk) {
     const until = parseTime(dusk[1]!);
-    return until === null
-      ? { ok: false, why: `“${dusk[1]}” is no time of day; ${HELP}` }
-      : { ok: true, value: { rule: 'dark', untilMin: until } };
+    return until === null ? unread({ code: 'noTime', said: dusk[1]! }) : { ok: true, value: { rule: 'dark', untilMin: until } };
   }
   const motion = /^(\d{1,4})\s*(?:x|×|times)\s*(\d{1,4}(?:\.\d+)?)\s*(s|sec|seconds|min|minutes)?(?: (a|per|by) (night|day))?$/.exec(plain);
   if (motion) {
     const holdS = Number(motion[2]) * (motion[3]?.startsWith('m') ? 60 : 1);
-    if (holdS < 1 || holdS > 7200) return { ok: false, why: 'it may stay lit from 1 s to 2 h each time' };
-    if (Number(motion[1]) > 1000) return { ok: false, why: 'at most 1000 times a night' };
+    if (holdS < 1 || holdS > 7200) return unread({ code: 'outside', what: 'holdS', least: 1, most: 7200 });
+    if (Number(motion[1]) > 1000) return unread({ code: 'outside', what: 'timesADay', least: 0, most: 1000 });
     return {
       ok: true,
       value: {
@@ -72,8 +67,7 @@ export function formatSpans(spans: readonly Span[]): string {
 }
 
 export function parseSpans(text: string): Parsed<Span[]> {
-  const long = tooLong(text);
-  if (long) return { ok: false, why: long };
+  if (isTooLong(text)) return unread({ code: 'long', characters: text.length });
   const plain = text.trim().toLowerCase();
   if (plain === '') return { ok: true, value: [] };
   if (plain === 'all day') return { ok: true, value: [{ fromMin: 0, toMin: 1440 }] };
@@ -81,11 +75,11 @@ export function parseSpans(text: string): Parsed<Span[]> {
   for (const part of plain.split(/[,;]/)) {
     const match = /^\s*([\d:.h]+\s*(?:am|pm)?)\s*(?:–|-|to)\s*([\d:.h]+\s*(?:am|pm)?)\s*$/.exec(part);
     const [fromMin, toMin] = match ? [parseTime(match[1]!), parseTime(match[2]!)] : [null, null];
-    if (fromMin === null || toMin === null) return { ok: false, why: `“${part.trim()}” is no stretch of the day; ${HELP}` };
-    if (fromMin === toMin) return { ok: false, why: `“${part.trim()}” has no length` };
+    if (fromMin === null || toMin === null) return unread({ code: 'noStretch', said: part.trim() });
+    if (fromMin === toMin) return unread({ code: 'noExtent', said: part.trim() });
     spans.push({ fromMin, toMin });
   }
-  if (spans.length > LIMITS.spans) return { ok: false, why: `at most ${LIMITS.spans} stretches` };
+  if (spans.length > LIMITS.spans) return unread({ code: 'outside', what: 'stretches', least: 0, most: LIMITS.spans });
   return { ok: true, value: spans };
 }
 

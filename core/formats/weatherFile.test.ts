@@ -1,5 +1,6 @@
 import { clearSky } from '../energy/clearSky';
 import { solarHour, sunPosition } from '../energy/sun';
+import { faultWords } from './faultWords';
 import { readWeather, skiesOfYear } from './weatherFile';
 
 const DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
@@ -41,13 +42,13 @@ const csv = (rows = hours(0.5)) =>
 describe('a year of real weather', () => {
   it.each([1, 0.6, 0.25])('an EPW of %d of a clear sky gives that share every day', (share) => {
     const read = readWeather(epw(share));
-    if (!read.ok) throw new Error(read.problems.join());
+    if (!read.ok) throw new Error(read.problems.map(faultWords).join());
     expect(read.year).toMatchObject({ place: 'Made-up marsh', latitudeDeg: 48, longitudeDeg: 11 });
     for (const sky of skiesOfYear(read.year, 48, 11)) expect(sky).toBeCloseTo(share, 3);
   });
   it('a CSV with times or without, with a leap day, in any order of columns', () => {
     const read = readWeather(csv([...hours(0.5), { month: 2, day: 29, hour: 12, watts: 900 }]));
-    if (!read.ok) throw new Error(read.problems.join());
+    if (!read.ok) throw new Error(read.problems.map(faultWords).join());
     expect(skiesOfYear(read.year, 48, 11)[180]).toBeCloseTo(0.5, 3);
     const bare = readWeather(['global', ...hours(0.5).map(({ watts }) => String(watts))].join('\n'));
     expect(bare).toEqual(read);
@@ -74,7 +75,7 @@ describe('a year of real weather', () => {
   ])('refuses %s, says where, and takes nothing', (_, text, why) => {
     const read = readWeather(text);
     expect(read.ok).toBe(false);
-    expect(!read.ok && read.problems.join('; ')).toContain(why);
+    expect(!read.ok && read.problems.map(faultWords).join('; ')).toContain(why);
     expect(!read.ok && read.problems.length).toBeLessThan(11);
   });
 });

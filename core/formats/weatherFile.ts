@@ -1,7 +1,8 @@
-import { cutText, MOST_TYPED, tooLong } from '../units/text';
+import { cutText, isTooLong, MOST_TYPED } from '../units/text';
 import Papa from 'papaparse';
 import { clearSky } from '../energy/clearSky';
 import { solarHour, sunPosition } from '../energy/sun';
+import { Faults, type FileFault } from './fileFault';
 
 /** A year of real weather, hour by hour, read from an EPW file or from CSV. */
 export interface WeatherYear {
@@ -20,18 +21,16 @@ export interface WeatherMapping {
 }
 
 /** With the headings of a CSV, so that columns can be chosen. */
-export type WeatherReading = { ok: true; year: WeatherYear } | { ok: false; problems: string[]; headings: string[] };
+export type WeatherReading = { ok: true; year: WeatherYear } | { ok: false; problems: FileFault[]; headings: string[] };
 
 export const MOST_WEATHER_BYTES = 4_000_000;
 const HOURS = 8760;
 /** No sun on the ground is stronger, W/m²; brief cloud-edge peaks reach it. Common practice. */
 const MOST_W = 1500;
-/** How many faults are told before the rest are only counted. */
-const MOST_TOLD = 8;
 
 /** Reads either kind by what its first line is. Takes all of it or nothing, with every fault by its row. */
 export function readWeather(text: string, given: WeatherMapping = {}): WeatherReading {
-  if (text.length > MOST_WEATHER_BYTES) return refuse([`the file is larger than ${MOST_WEATHER_BYTES / 1_000_000} MB`]);
+  if (text.length > MOST_WEATHER_BYTES) return refuse([{ code: 'bytes', most: MOST_WEATHER_BYTES }]);
   const plain = text.replace(/^\ufeff/, '');
   return /^LOCATION,/i.test(plain) ? readEpw(plain) : readCsv(plain, given);
 }
@@ -41,11 +40,10 @@ function readEpw(text: string): WeatherReading {
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
   const heading = lines[0]!.split(',');
   const rows = lines.slice(8);
-  if (rows.length < HOURS) return refuse([`${rows.length} hours; an EPW year has ${HOURS}`]);
+  if (rows.length < HOURS) return refuse([{ code: 'hours', has: rows.length, needs: HOURS, of: 'epw' }]);
   const [latitudeDeg, longitudeDeg] = [Number(heading[6]), Number(heading[7])];
   const faults = new Faults();
-  if (!(Math.abs(latitudeDeg) <= 90) || !(Math.abs(longitudeDeg) <= 180))
-    faults.add(1, 'latitude and longitude are not where LOCATION has them');
+  if (!(Math.abs(latitudeDeg) <= 90) || !(Math.abs(longitudeDeg) <= 180)) faults.add({ code: 'noPosition', row: 1 });
   const hours: { month: number; day: number; hour: number; watts: number; row: number }[] = rows.map((line, at) => {
     const cells = line.split(',');
     return { month: Number(cells[1]), day: Number(cells[2]), hour: Number(cells[3]) - 1, watts: number(cells[13]), row: at + 9 };
@@ -60,25 +58,20 @@ const TIME_HEADINGS = ['time', 'date', 'datetime', 'timestamp', 'hour', 'localti
 function readCsv(text: string, given: WeatherMapping): WeatherReading {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const [heading, ...rows] = data;
-  if (!heading || rows.length === 0) return refuse(['a heading line and a row an hour are needed']);
+  if (!heading || rows.length === 0) return refuse([{ code: 'headingAlone', of: 'weather' }]);
   const named = heading.map((cell) =>
     cutText(cell, MOST_TYPED)
       .toLowerCase()
       .replace(/\(.*?\)|\[.*?\]|[^a-z0-9]/g, ''),
   );
   const sunAt = given.sun ?? named.findIndex((name) => SUN_HEADINGS.includes(name));
-  if (sunAt < 0)
-    return refuse(
-      [`row 1: no column is headed ${SUN_HEADINGS.slice(0, 4).join(', ')}; choose it, found ${heading.slice(0, 8).join(', ')}`],
-      heading,
-    );
+  if (sunAt < 0) return refuse([{ code: 'noColumn', row: 1, headings: SUN_HEADINGS.slice(0, 4), choose: heading.slice(0, 8) }], heading);
   const timeAt = given.time ?? named.findIndex((name) => TIME_HEADINGS.includes(name));
   const faults = new Faults();
-  if (timeAt < 0 && rows.length !== HOURS)
-    return refuse([`${rows.length} rows without a column of times; a year of hours has ${HOURS}`], heading);
+  if (timeAt < 0 && rows.length !== HOURS) return refuse([{ code: 'hours', has: rows.length, needs: HOURS, of: 'rows' }], heading);
   const hours = rows.map((cells, at) => {
     const when = timeAt < 0 ? hourOfYear(at) : readTime(cells[timeAt] ?? '');
-    if (!when) faults.add(at + 2, `“${(cells[timeAt] ?? '').slice(0, 30)}” is no date and time`);
+    if (!when) faults.add({ code: 'noTime', row: at + 2, said: (cells[timeAt] ?? '').slice(0, 30) });
     return { ...(when ?? { month: 1, day: 1, hour: 0 }), watts: number(cells[sunAt]), row: at + 2 };
   });
   const globalW = fill(hours, faults);
@@ -95,11 +88,11 @@ function fill(hours: readonly { month: number; day: number; hour: number; watts:
     if (month === 2 && day === 29) continue;
     const start = MONTH_STARTS[month - 1];
     if (start === undefined || !(day >= 1 && day <= MONTH_STARTS[month]! - start) || !(hour >= 0 && hour <= 23)) {
-      faults.add(row, 'is no hour of a year');
+      faults.add({ code: 'noHour', row });
       continue;
     }
     if (!(watts >= 0 && watts <= MOST_W)) {
-      faults.add(row, `sun of ${Number.isFinite(watts) ? `${watts} W/m²` : 'no number'}; from 0 to ${MOST_W}`);
+      faults.add({ code: 'reading', row, what: 'sun', value: Number.isFinite(watts) ? watts : null, most: MOST_W });
       continue;
     }
     const at = (start + day - 1) * 24 + hour;
@@ -107,7 +100,7 @@ function fill(hours: readonly { month: number; day: number; hour: number; watts:
     counts[at]! += 1;
   }
   const missing = counts.reduce((sum, count) => sum + (count === 0 ? 1 : 0), 0);
-  if (missing > 0 && !faults.any) faults.add(null, `${missing} hours of the year are missing`);
+  if (missing > 0 && !faults.any) faults.add({ code: 'hoursMissing', count: missing });
   return sums.map((sum, at) => (counts[at] ? sum / counts[at] : 0));
 }
 
@@ -130,7 +123,7 @@ export function skiesOfYear({ globalW }: WeatherYear, latitudeDeg: number, longi
 }
 
 function readTime(text: string): { month: number; day: number; hour: number } | null {
-  if (tooLong(text)) return null;
+  if (isTooLong(text)) return null;
   const match = /^\s*\d{4}[-/.](\d{1,2})[-/.](\d{1,2})[T ]+(\d{1,2})(?::?\d{2})?(?::\d{2})?(?:\.\d+)?\s*(?:Z|[+-]\d{2}:?\d{2})?\s*$/.exec(
     text,
   );
@@ -147,25 +140,6 @@ function number(text: string | undefined): number {
   return text === undefined || text.trim() === '' ? NaN : Number(text.trim());
 }
 
-function refuse(problems: string[], headings: string[] = []): WeatherReading {
+function refuse(problems: FileFault[], headings: string[] = []): WeatherReading {
   return { ok: false, problems, headings };
-}
-
-/** Faults by row, the first few told and the rest counted. */
-class Faults {
-  private readonly list: string[] = [];
-  private more = 0;
-
-  add(row: number | null, why: string): void {
-    if (this.list.length < MOST_TOLD) this.list.push(row === null ? why : `row ${row}: ${why}`);
-    else this.more += 1;
-  }
-
-  get any(): boolean {
-    return this.list.length > 0;
-  }
-
-  get told(): string[] {
-    return this.more > 0 ? [...this.list, `and ${this.more} more`] : this.list;
-  }
 }

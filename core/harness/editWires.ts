@@ -6,6 +6,7 @@ import { recordsOf, settingsOf, type Design } from '../design/design';
 import type { Edit } from '../design/edit';
 import type { DesignRecord, Wire } from '../design/schema';
 import { parseLength } from '../units/parse';
+import type { Unread } from '../units/unread';
 import { formatConductor } from '../units/quantity';
 import { lookOf } from './cables';
 import { colourWires } from './colourWires';
@@ -24,7 +25,7 @@ export type WireRefusal =
   | { why: 'colour' }
   | { why: 'core' }
   | { why: 'conductor' }
-  | { why: 'length'; said: string }
+  | { why: 'length'; unread: Unread }
   | { why: 'negative' }
   | { why: 'tooLong' }
   | { why: 'end' };
@@ -63,7 +64,7 @@ function read(design: Design, wire: Wire, field: WireField, text: string, units:
     case 'length': {
       if (text === '') return { lengthMeasured: false };
       const length = parseLength(text, units);
-      if (!length.ok) return { why: 'length', said: length.why };
+      if (!length.ok) return { why: 'length', unread: length.why };
       if (length.value < 0) return { why: 'negative' };
       return length.value > LIMITS.lengthMm ? { why: 'tooLong' } : { lengthMm: Math.round(length.value), lengthMeasured: true };
     }

@@ -6,7 +6,7 @@ import type { TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
 import { NetworkError } from '../network/networkError';
 import { indexDesign } from '../rig/designIndex';
-import { DESIGN_FORMAT, DesignFileError, readDesignFile } from '../formats/designFile';
+import { DESIGN_FORMAT, DesignFileError, readDesignFile, type DesignFileFault } from '../formats/designFile';
 import { subjectsOf } from '../diagnosis/flaws';
 import { id } from '../devices/fields';
 import { blowsSchema, flawSchema, movedSchema, type Complaint, type Hunt } from './hunt';
@@ -40,10 +40,16 @@ const huntFile = z.strictObject({
   wrapped: z.string().max(100_000),
 });
 
-/** A file that is no hunt, with what to do about it. */
+/** What is wrong with the file of a hunt; `huntFileWords.ts` says it. */
+export type HuntFileFault =
+  | { code: 'noJson' | 'unreadable' | 'notOnBoard' }
+  | { code: 'noHunt'; field: string; message: string }
+  | { code: 'design'; fault: DesignFileFault };
+
+/** A file that is no hunt. */
 export class HuntFileError extends Error {
-  constructor(readonly reasons: readonly string[]) {
-    super(reasons.join('\n'));
+  constructor(readonly faults: readonly HuntFileFault[]) {
+    super(`the file of a hunt with faults: ${faults.map(({ code }) => code).join(', ')}`);
     this.name = 'HuntFileError';
   }
 }
@@ -64,15 +70,14 @@ export function readHuntFile(text: string): Hunt {
   const read = huntFile.safeParse(parsed(text));
   if (!read.success) {
     const [issue] = read.error.issues;
-    throw new HuntFileError([`this is not a hunt: ${issue!.path.join('.') || 'the file'}: ${issue!.message}`]);
+    throw new HuntFileError([{ code: 'noHunt', field: issue!.path.join('.'), message: issue!.message }]);
   }
   const { title, level, story, schemaVersion, records } = read.data;
   const design = designIn(JSON.stringify({ format: DESIGN_FORMAT, schemaVersion, records }));
   const complaints = wrapped.safeParse(unwrapped(read.data.wrapped));
-  if (!complaints.success || complaints.data.length === 0)
-    throw new HuntFileError(['what is wrong on the board cannot be read: ask for the file again']);
+  if (!complaints.success || complaints.data.length === 0) throw new HuntFileError([{ code: 'unreadable' }]);
   const hunt: Hunt = { id: `file-${markOf(text)}`, title, level, story, design, complaints: complaints.data };
-  if (!canBePlayed(hunt)) throw new HuntFileError(['what is wrong is about something the board does not have: ask for the file again']);
+  if (!canBePlayed(hunt)) throw new HuntFileError([{ code: 'notOnBoard' }]);
   return hunt;
 }
 
@@ -109,7 +114,7 @@ function designIn(text: string): Hunt['design'] {
   try {
     return makeDesign(Array.from(readDesignFile(text).records.values()));
   } catch (error) {
-    if (error instanceof DesignFileError) throw new HuntFileError(error.reasons);
+    if (error instanceof DesignFileError) throw new HuntFileError(error.faults.map((fault) => ({ code: 'design', fault })));
     throw error;
   }
 }
@@ -118,7 +123,7 @@ function parsed(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new HuntFileError(['the file is no JSON']);
+    throw new HuntFileError([{ code: 'noJson' }]);
   }
 }
 

@@ -14,6 +14,7 @@ import { BOARDS } from './boards';
 import { namesFor, namesOffered, type Hunt, type HuntAct, type LeadMode } from './hunt';
 import { HuntBench } from './huntBench';
 import { HuntFileError, readHuntFile, writeHuntFile } from './huntFile';
+import { huntFileWords } from './huntFileWords';
 import { actWords, toldWords } from './huntWords';
 import { randomHunt } from './randomHunt';
 import { scoreOf } from './score';
@@ -374,7 +375,7 @@ describe('a hunt in a file', () => {
     try {
       readHuntFile(typeof spoilt === 'string' ? spoilt : JSON.stringify(spoilt));
     } catch (error) {
-      expect((error as Error).message).toMatch(why);
+      expect((error as HuntFileError).faults.map(huntFileWords).join()).toMatch(why);
     }
   });
 });

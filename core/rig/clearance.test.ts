@@ -7,7 +7,8 @@ import type { KeepClear } from '../design/schema';
 import { isInRoom, isTooDeep } from './clearance';
 import { tryPlaces } from '../advice/placing';
 import { HINGE_LOOP_MM, routeLength } from './routeLength';
-import { adviceFor } from './traitAdvice';
+import { adviceWords } from '../wording/traitWords';
+import { askingTraits } from './traitAdvice';
 
 const room = (more: Partial<KeepClear>): KeepClear => ({
   ...{
@@ -87,7 +88,7 @@ test.each([
   [['wet'], /sealed splices/],
   [['splashed', 'wet'], /^sealed splices(?!.*every joint)/],
   [['living'], /^$/],
-] as const)('zones of %j: %s', (traits, words) => expect(adviceFor([{ traits: [...traits] }]).join('; ')).toMatch(words));
+] as const)('zones of %j: %s', (traits, words) => expect(adviceWords(askingTraits([{ traits: [...traits] }]))).toMatch(words));
 
 test('a heavy thing on what shakes, and one a door would hit, are findings', () => {
   const design = heron();

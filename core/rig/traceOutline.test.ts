@@ -1,4 +1,5 @@
 import { LIMITS } from '../catalog/vocabulary';
+import { noOutlineWords, noPictureWords } from '../wording/traceWords';
 import { refusePicture, traceOutline } from './traceOutline';
 
 const scale = [
@@ -35,21 +36,22 @@ test.each([
   ['check the length', corners, scale, 2_000_000],
 ])('refused: %s', (why, over, points, knownMm) => {
   const traced = traceOutline(over, points, knownMm);
-  expect(traced.ok ? '' : traced.why).toContain(why);
+  expect(traced.ok ? '' : noOutlineWords(traced.why)).toContain(why);
 });
 
 test('a 40 MB picture, another kind of file, and an SVG that would run or fetch something are refused with the reason', () => {
-  expect(refusePicture({ type: 'image/png', size: 40_000_000 }, null)).toContain('40.0 MB; 4 MB are allowed');
-  expect(refusePicture({ type: 'application/pdf', size: 10 }, null)).toContain('PNG, JPEG, WebP or SVG');
+  const large = { type: 'image/png', size: 40_000_000 };
+  expect(noPictureWords(refusePicture(large, null)!, large.size)).toContain('40.0 MB; 4 MB are allowed');
+  expect(refusePicture({ type: 'application/pdf', size: 10 }, null)).toBe('type');
   expect(refusePicture({ type: 'image/png', size: LIMITS.pictureBytes }, null)).toBeNull();
   const svg = (inside: string) =>
     refusePicture({ type: 'image/svg+xml', size: 100 }, `<svg xmlns="http://www.w3.org/2000/svg">${inside}</svg>`);
   expect(svg('<rect width="10" height="4" fill="url(#p)"/>')).toBeNull();
-  expect(svg('<script>alert(1)</script>')).toContain('carries a script');
-  expect(svg('<rect onload = "x()"/>')).toContain('carries a script');
-  expect(svg('<a href="javascript:x()">a</a>')).toContain('carries a script');
-  expect(svg('<foreignObject/>')).toContain('carries a script');
-  expect(svg('<image href="https://example.org/a.png"/>')).toContain('reaches for other files');
-  expect(svg('<rect style="fill:url(http://example.org)"/>')).toContain('reaches for other files');
-  expect(refusePicture({ type: 'image/svg+xml', size: 10 }, 'hello')).toContain('holds none');
+  expect(svg('<script>alert(1)</script>')).toBe('script');
+  expect(svg('<rect onload = "x()"/>')).toBe('script');
+  expect(svg('<a href="javascript:x()">a</a>')).toBe('script');
+  expect(svg('<foreignObject/>')).toBe('script');
+  expect(svg('<image href="https://example.org/a.png"/>')).toBe('reachesOut');
+  expect(svg('<rect style="fill:url(http://example.org)"/>')).toBe('reachesOut');
+  expect(refusePicture({ type: 'image/svg+xml', size: 10 }, 'hello')).toBe('noSvg');
 });

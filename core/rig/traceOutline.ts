@@ -7,8 +7,11 @@ export interface Pixel {
   y: number;
 }
 
+export type NoOutline =
+  { code: 'oneSpot' | 'noLength' | 'fewCorners' | 'manyCorners' } | { code: 'size'; lengthMm: number; widthMm: number };
+
 /** A traced outline at its true size, moved so that it begins at the front left corner, or why it cannot be one. */
-export type Traced = { ok: true; outline: PlanPoint[]; lengthMm: number; widthMm: number } | { ok: false; why: string };
+export type Traced = { ok: true; outline: PlanPoint[]; lengthMm: number; widthMm: number } | { ok: false; why: NoOutline };
 
 /**
  * Turns corners in a picture into an outline in millimetres: the distance between two points of the picture gives the scale.
@@ -16,10 +19,10 @@ export type Traced = { ok: true; outline: PlanPoint[]; lengthMm: number; widthMm
  */
 export function traceOutline(corners: readonly Pixel[], scale: readonly [Pixel, Pixel], knownMm: number): Traced {
   const pixels = Math.hypot(scale[0].x - scale[1].x, scale[0].y - scale[1].y);
-  if (!(pixels >= 2)) return { ok: false, why: 'the two points for the scale are at one spot' };
-  if (!(knownMm > 0)) return { ok: false, why: 'the length between the two points must be more than nothing' };
-  if (corners.length < 3) return { ok: false, why: 'an outline needs three corners or more' };
-  if (corners.length > LIMITS.outlinePoints) return { ok: false, why: `an outline has at most ${LIMITS.outlinePoints} corners` };
+  if (!(pixels >= 2)) return { ok: false, why: { code: 'oneSpot' } };
+  if (!(knownMm > 0)) return { ok: false, why: { code: 'noLength' } };
+  if (corners.length < 3) return { ok: false, why: { code: 'fewCorners' } };
+  if (corners.length > LIMITS.outlinePoints) return { ok: false, why: { code: 'manyCorners' } };
   const mmPerPixel = knownMm / pixels;
   const left = Math.min(...corners.map(({ x }) => x));
   const top = Math.min(...corners.map(({ y }) => y));
@@ -27,7 +30,7 @@ export function traceOutline(corners: readonly Pixel[], scale: readonly [Pixel, 
   const lengthMm = Math.max(...outline.map(({ xMm }) => xMm));
   const widthMm = Math.max(...outline.map(({ yMm }) => yMm));
   if (lengthMm < 100 || widthMm < 100 || lengthMm > LIMITS.vehicleMm || widthMm > LIMITS.vehicleMm) {
-    return { ok: false, why: `that would be ${lengthMm} mm long and ${widthMm} mm wide; check the length between the two points` };
+    return { ok: false, why: { code: 'size', lengthMm, widthMm } };
   }
   return { ok: true, outline, lengthMm, widthMm };
 }
@@ -35,22 +38,19 @@ export function traceOutline(corners: readonly Pixel[], scale: readonly [Pixel, 
 /** Kinds of picture that can be traced over. */
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'];
 
+export type NoPicture = 'type' | 'bytes' | 'noSvg' | 'script' | 'reachesOut';
+
 /**
  * Why a picture cannot be traced over, or null. An SVG is only ever shown as a picture, never as part of the page; one that
  * carries scripts or reaches elsewhere is refused all the same.
  * @param text the file's text when it is an SVG.
  */
-export function refusePicture({ type, size }: { type: string; size: number }, text: string | null): string | null {
-  if (!PICTURE_TYPES.includes(type)) return 'a picture is a PNG, JPEG, WebP or SVG file';
-  if (size > LIMITS.pictureBytes) {
-    return `the picture has ${(size / 1_000_000).toFixed(1)} MB; ${LIMITS.pictureBytes / 1_000_000} MB are allowed. Make it smaller and try again`;
-  }
+export function refusePicture({ type, size }: { type: string; size: number }, text: string | null): NoPicture | null {
+  if (!PICTURE_TYPES.includes(type)) return 'type';
+  if (size > LIMITS.pictureBytes) return 'bytes';
   if (text === null) return null;
-  if (!/<svg[\s>]/i.test(text)) return 'the file is called SVG but holds none';
-  if (/<\s*script|<\s*foreignObject|\son[a-z]+\s*=|javascript:|<!ENTITY/i.test(text))
-    return 'the SVG carries a script; save it without and try again';
-  if (/(?:href|src)\s*=\s*["'](?!#|data:image\/)/i.test(text) || /url\(\s*["']?(?!#)/i.test(text)) {
-    return 'the SVG reaches for other files; save it with everything inside and try again';
-  }
+  if (!/<svg[\s>]/i.test(text)) return 'noSvg';
+  if (/<\s*script|<\s*foreignObject|\son[a-z]+\s*=|javascript:|<!ENTITY/i.test(text)) return 'script';
+  if (/(?:href|src)\s*=\s*["'](?!#|data:image\/)/i.test(text) || /url\(\s*["']?(?!#)/i.test(text)) return 'reachesOut';
   return null;
 }

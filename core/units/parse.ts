@@ -1,8 +1,9 @@
 import type { UnitSystem } from '../catalog/vocabulary';
-import { tooLong } from './text';
+import { isTooLong } from './text';
+import { short, unread, type NotRead } from './unread';
 
 /** What a person typed, read as a quantity; or why it cannot be. */
-export type Parsed = { ok: true; value: number } | { ok: false; why: string };
+export type Parsed<T = number> = { ok: true; value: T } | NotRead;
 
 const MM_PER: Record<string, number> = { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4, ft: 304.8, "'": 304.8 };
 
@@ -22,25 +23,20 @@ const SCALES: Record<string, Record<string, number>> = {
  * first (mA, kW, min). "1,234" is refused: it may be one and a quarter or over a thousand.
  */
 export function parseNumber(text: string, units: readonly string[] = []): Parsed {
-  const long = tooLong(text);
-  if (long) return refuse(long);
+  if (isTooLong(text)) return unread({ code: 'long', characters: text.length });
   const match = /^([+\-\u2212]?\d*[.,]?\d+|[+\-\u2212]?\d+[.,])\s*([^\d\s].*)?$/.exec(text.trim());
-  if (!match) return refuse(text.trim() === '' ? 'enter a number' : `"${short(text)}" is not a number`);
+  if (!match) return unread(text.trim() === '' ? { code: 'empty' } : { code: 'noNumber', said: short(text) });
   const unit = match[2]?.trim() ?? '';
   const named = (known: string) => known.toLowerCase() === unit.toLowerCase();
   const scales = SCALES[units[0] ?? ''] ?? {};
   const scale = unit === '' || units.some(named) ? 1 : scales[Object.keys(scales).find(named) ?? ''];
-  if (scale === undefined) {
-    return refuse(
-      units.length === 0 ? `leave out "${short(unit)}"` : `"${short(unit)}" is not a unit used here; use ${units.join(' or ')}`,
-    );
-  }
+  if (scale === undefined) return unread({ code: 'unit', said: short(unit), taken: units });
   const digits = match[1]!.replace('\u2212', '-');
   if (/^[+-]?\d{1,3},\d{3}$/.test(digits))
-    return refuse(`"${digits}" can be read two ways; write ${digits.replace(',', '')} or ${digits.replace(',', '.')}`);
+    return unread({ code: 'ambiguous', said: digits, readings: [digits.replace(',', ''), digits.replace(',', '.')] });
   // What the scale adds in the last of sixteen digits was never typed.
   const value = Number((Number(digits.replace(',', '.')) * scale).toPrecision(15));
-  return Number.isFinite(value) ? { ok: true, value } : refuse(`"${short(text)}" is too large a number`);
+  return Number.isFinite(value) ? { ok: true, value } : unread({ code: 'tooLarge', said: short(text) });
 }
 
 /** The unit a bare number has: what the field it is typed into shows. */
@@ -64,10 +60,9 @@ const LONGEST_M = 50;
  * "134 ½\"". A bare number has the unit of its field. What can be read two ways is refused, with the readings offered.
  */
 export function parseLength(text: string, system: UnitSystem, bare: BareUnit = system === 'metric' ? 'm' : 'ft'): Parsed {
-  const long = tooLong(text);
-  if (long) return refuse(long);
+  if (isTooLong(text)) return unread({ code: 'long', characters: text.length });
   const parsed = readLength(text, system, bare);
-  return parsed.ok && !Number.isFinite(parsed.value) ? refuse(`"${short(text)}" is not a length`) : parsed;
+  return parsed.ok && !Number.isFinite(parsed.value) ? unread({ code: 'noLength', said: short(text) }) : parsed;
 }
 
 function readLength(text: string, system: UnitSystem, bare: BareUnit): Parsed {
@@ -81,7 +76,7 @@ function readLength(text: string, system: UnitSystem, bare: BareUnit): Parsed {
   const feetInches = FEET_INCHES.exec(trimmed);
   if (feetInches) {
     const inches = measureOf(feetInches[2]!);
-    if (inches >= 12) return refuse(`${inches} inches is a foot or more; write feet and inches as 11 ft 2 in`);
+    if (inches >= 12) return unread({ code: 'inchesPastFoot', inches });
     return { ok: true, value: Number(feetInches[1]) * MM_PER.ft! + inches * MM_PER.in! };
   }
   const onlyInches = ONLY_INCHES.exec(trimmed);
@@ -89,30 +84,30 @@ function readLength(text: string, system: UnitSystem, bare: BareUnit): Parsed {
   const metres = METRES_CENTIMETRES.exec(trimmed);
   if (metres) {
     const [, m, cm, unit] = metres as unknown as [string, string, string, string | undefined];
-    if (cm.length === 1 && !unit) return refuse(`"${short(text)}" can be read two ways; write ${m}.${cm} m, or ${m} m 0${cm}`);
+    if (cm.length === 1 && !unit) return unread({ code: 'ambiguous', said: short(text), readings: [`${m}.${cm} m`, `${m} m 0${cm}`] });
     return { ok: true, value: Number(m) * 1000 + Number(cm) * 10 };
   }
   if (bare === 'in' && ONLY_MEASURE.test(trimmed)) return { ok: true, value: measureOf(trimmed) * MM_PER.in! };
   const two = TWO_NUMBERS.exec(trimmed);
   if (two) {
     const [, a, b] = two as unknown as [string, string, string];
-    const offer = system === 'us' ? `${a} ft ${b} in, or ${a}.${b} ft` : `${a}.${b} m, or ${a}${b} mm`;
-    return refuse(`"${short(text)}" can be read two ways; write ${offer}`);
+    const readings = system === 'us' ? [`${a} ft ${b} in`, `${a}.${b} ft`] : [`${a}.${b} m`, `${a}${b} mm`];
+    return unread({ code: 'ambiguous', said: short(text), readings });
   }
   const unit = /[a-z'"]+$/.exec(trimmed)?.[0];
   const number = parseNumber(trimmed.replace(/\s*(?:feet|foot)$/, 'ft'), Object.keys(MM_PER));
   if (!number.ok) return number;
   const name = unit === 'feet' || unit === 'foot' ? 'ft' : unit;
   if (name === undefined && (bare === 'm' || bare === 'ft') && (number.value * MM_PER[bare]!) / 1000 > LONGEST_M) {
-    return refuse(`${number.value} ${bare} is longer than any vehicle; write ${number.value} ${bare === 'm' ? 'mm' : 'in, or mm'}`);
+    return unread({ code: 'longerThanVehicle', value: number.value, unit: bare });
   }
   return { ok: true, value: number.value * MM_PER[name ?? bare]! };
 }
 
 /** A place or a size in the vehicle, mm: bare millimetres, or feet and inches; there a bare number but nought may be either, and is asked about. */
 export function parsePlace(text: string, system: UnitSystem): Parsed {
-  if (system === 'us' && tooLong(text) === null && ONLY_MEASURE.test(text.trim()) && Number(text) !== 0) {
-    return refuse(`"${short(text)}" may be feet or inches; write ${short(text)} ft or ${short(text)} in`);
+  if (system === 'us' && !isTooLong(text) && ONLY_MEASURE.test(text.trim()) && Number(text) !== 0) {
+    return unread({ code: 'ambiguous', said: short(text), readings: [`${short(text)} ft`, `${short(text)} in`] });
   }
   return parseLength(text, system, system === 'metric' ? 'mm' : 'in');
 }
@@ -130,22 +125,7 @@ function measureOf(text: string): number {
 
 /** Hours from text: a number, `30 min`, `1 h 30`, `1:30`. */
 export function parseHours(text: string): Parsed {
-  const long = tooLong(text);
-  if (long) return refuse(long);
+  if (isTooLong(text)) return unread({ code: 'long', characters: text.length });
   const both = /^(\d{1,3})\s*(?:h|:)\s*([0-5]?\d)\s*(?:min|m)?$/i.exec(text.trim());
   return both ? { ok: true, value: Number(both[1]) + Number(both[2]) / 60 } : parseNumber(text, ['h']);
-}
-
-/** Why a value is not taken: the range there is, each end written by the same hand. */
-export function outOfRange(least: number, most: number, write: (value: number) => string): string {
-  return `from ${write(least)} to ${write(most)}`;
-}
-
-function refuse(why: string): Parsed {
-  return { ok: false, why };
-}
-
-function short(text: string): string {
-  const trimmed = text.trim();
-  return trimmed.length > 24 ? `${trimmed.slice(0, 24)}…` : trimmed;
 }

@@ -1,9 +1,9 @@
 /** Characters that a quantity, a time or a size is written in at the most: more is no quantity, and is not tried for one. */
 export const MOST_TYPED = 200;
 
-/** Why a text is too long to be read as what it should be; null where it is not. */
-export function tooLong(text: string): string | null {
-  return text.length > MOST_TYPED ? `${text.length} characters are too long for this; ${MOST_TYPED} are the most` : null;
+/** Whether a text is too long to be read as what it should be. */
+export function isTooLong(text: string): boolean {
+  return text.length > MOST_TYPED;
 }
 
 /** A text cut to so many characters (UTF-16 units), never within what a person sees as one. */

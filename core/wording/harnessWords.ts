@@ -13,6 +13,7 @@ import type { WireDuty } from '../harness/wireRoles';
 import { formatConductor, formatLength, formatRating, formatSmallLength } from '../units/quantity';
 import { PART_WORDS } from './rigWords';
 import { terminalName } from './terminalNames';
+import { unreadWords } from './unreadWords';
 
 /** The colour schools, each with why one would go by it. */
 export const SCHOOL_WORDS: Record<ColourSchool, { name: string; why: string }> = {
@@ -201,7 +202,7 @@ export function refusalWords(refusal: WireRefusal): string {
     case 'conductor':
       return 'no such size of wire';
     case 'length':
-      return refusal.said;
+      return unreadWords(refusal.unread);
     case 'negative':
       return 'a length cannot be negative';
     case 'tooLong':

@@ -1,5 +1,12 @@
+import type { FeedUnknown } from '../analysis/figures';
 import type { VehicleRule } from '../analysis/finding';
 import type { WordsOf } from './ruleWords';
+
+const UNKNOWN: Record<FeedUnknown, string> = {
+  fuse: 'its own fuse is',
+  drawn: 'what it draws there is',
+  leg: 'which clip is live is',
+};
 
 /** What the rules about feeds from the vehicle's own wiring say. */
 export const VEHICLE_RULES: WordsOf<VehicleRule> = {
@@ -19,7 +26,8 @@ export const VEHICLE_RULES: WordsOf<VehicleRule> = {
   },
   'vehicle.unknown': {
     title: 'What the vehicle gives there is not known',
-    message: (say) => `${say.name()}: ${say.figures.missing} not said. Until then nobody knows what may be added to it.`,
+    message: (say) =>
+      `${say.name()}: ${say.figures.missing.map((one) => UNKNOWN[one]).join(', ')} not said. Until then nobody knows what may be added to it.`,
     why: 'Read the fuse’s rating, switch on all that hangs on it and clamp the current; with a meter see which clip stays live with the fuse out.',
   },
   'vehicle.bareTap': {

@@ -18,6 +18,7 @@ import {
 } from '../units/quantity';
 import { COORDINATION_RULES } from './coordinationWords';
 import { FEED_RULES } from './feedWords';
+import { NETWORK_WORDS } from './networkWords';
 import { REACH_RULES } from './reachWords';
 import { RIG_RULES } from './rigWords';
 import type { RuleWords, Teller, WordsOf } from './ruleWords';
@@ -295,7 +296,7 @@ export const RULE_WORDS: WordsOf<Rule> = {
   },
   'network.noAnswer': {
     title: 'The network has no answer',
-    message: (say) => `Solved as wired, there is no answer: ${say.figures.reason}. Look at ${say.name()} first.`,
+    message: (say) => `Solved as wired, there is no answer: ${NETWORK_WORDS[say.figures.problem]}. Look at ${say.name()} first.`,
     why: 'Voltages and currents of the whole design come from its network. Something in it contradicts itself.',
   },
   'network.oscillates': {

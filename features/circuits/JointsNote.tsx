@@ -4,12 +4,13 @@ import { useMemo } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { jointsOf } from '@/core/analysis/joints';
 import { formatConductor, formatNumber } from '@/core/units/quantity';
+import { adviceWords } from '@/core/wording/traitWords';
 import { useDesign } from '@/features/design/DesignProvider';
 
 /** What has to be ended and joined in a circuit, in a sentence or two. */
 export function JointsNote({ circuit }: { circuit: CircuitAnalysis }) {
   const analysis = useDesign((state) => state.analysis);
-  const { ends, rowJoints, advice } = useMemo(() => jointsOf(analysis, circuit), [analysis, circuit]);
+  const { ends, rowJoints, asking } = useMemo(() => jointsOf(analysis, circuit), [analysis, circuit]);
   if (ends.length === 0) return null;
   return (
     <p>
@@ -27,7 +28,7 @@ export function JointsNote({ circuit }: { circuit: CircuitAnalysis }) {
         </span>
       ))}
       {rowJoints > 0 && `${rowJoints} three-way joints in its rows. `}
-      {advice.length > 0 && `Where it passes: ${advice.join('; ')}. `}
+      {asking.length > 0 && `Where it passes: ${adviceWords(asking)}. `}
     </p>
   );
 }

@@ -5,6 +5,7 @@ import { useMemo, useRef, useState } from 'react';
 import { readingsOf } from '@/core/analysis/readings';
 import { formatAmps, formatNumber, MISSING } from '@/core/units/quantity';
 import { terminalName } from '@/core/wording/terminalNames';
+import { networkWords } from '@/core/wording/networkWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
 import { Table } from '@/ui/Table';
@@ -23,6 +24,7 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
   const solved = useSolved(choiceFor(picked, firstCircuit));
   const readings = useMemo(() => (isSolved(solved) ? readingsOf(solved) : []), [solved]);
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+  const design = useDesign((state) => state.design);
   const devices = useDesign(({ analysis }) => analysis.index.devices);
   const called = (deviceId: string, terminal: string) => {
     const device = devices.get(deviceId);
@@ -56,7 +58,7 @@ export function ReadingsDrawer({ onClose }: { onClose(): void }) {
       {solved === null && <p role="status">Solving…</p>}
       {solved !== null && !isSolved(solved) && (
         <p role="alert" className={styles.problem}>
-          The network has no answer: {solved.message}. Check the wiring there.
+          The network has no answer: {networkWords(solved.problem, design)}. Check the wiring there.
         </p>
       )}
       {isSolved(solved) && (

@@ -9,6 +9,7 @@ import { wordFinding } from '@/core/wording/wording';
 import { formatAmps, formatConductor, formatNumber, formatPercent, formatRating, formatVolts } from '@/core/units/quantity';
 import { solvedRun } from '@/core/analysis/solvedRun';
 import { RemedyButtons } from '@/features/findings/RemedyButtons';
+import { networkWords } from '@/core/wording/networkWords';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import type { PickedState } from '@/features/design/designStore';
 import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
@@ -71,7 +72,9 @@ export function StripDetail({ circuit, geometry, scale }: StripDetailProps) {
             solved as wired, {pickedWords(picked)}: {formatVolts(solved.batteryV)} at the battery, {formatVolts(solvedV)} at {worst}
           </span>
         )}
-        {solved !== null && !isSolved(solved) && <span role="alert">The network has no answer: {solved.message}</span>}
+        {solved !== null && !isSolved(solved) && (
+          <span role="alert">The network has no answer: {networkWords(solved.problem, design)}</span>
+        )}
       </p>
       <PutIntoRun circuit={circuit} />
       <div className={styles.lower}>

@@ -6,6 +6,7 @@ import type { Scenario } from '@/core/design/schema';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { settingOf } from '@/core/energy/setting';
 import { formatSpans, parseSpans } from '@/core/formats/useText';
+import { unreadWords } from '@/core/wording/unreadWords';
 import { useDesignStore } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';
 import { QuantityField } from '@/ui/QuantityField';
@@ -22,7 +23,7 @@ export function SettingCard({ scenario }: { scenario: Scenario }) {
     store.commit(`Change ${scenario.name}`, (design) => updateRecords(design, [{ id: scenario.id, set: fields }]));
   const spans = (field: 'occupied' | 'driving' | 'shore') => (text: string) => {
     const read = parseSpans(text);
-    return read.ok ? set({ [field]: read.value }) : read.why;
+    return read.ok ? set({ [field]: read.value }) : unreadWords(read.why);
   };
   const number = (
     label: string,

@@ -4,6 +4,7 @@ import { Button, Checkbox, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { readMonitorLog, type LogMapping } from '@/core/formats/monitorLog';
 import type { MonitorLog } from '@/core/energy/monitored';
+import { faultWords } from '@/core/formats/faultWords';
 import styles from './Energy.module.css';
 
 const COLUMNS = [
@@ -58,7 +59,7 @@ export function TakeLog({ text, onTake, onLeave }: { text: string; onTake(log: M
       ) : (
         <>
           <ul role="alert" className={styles.faults}>
-            {read.problems.map((problem) => (
+            {read.problems.map(faultWords).map((problem) => (
               <li key={problem}>{problem}</li>
             ))}
           </ul>

@@ -6,6 +6,7 @@ import { newId } from '@/core/design/ids';
 import type { Duty, Load, Scenario, Use } from '@/core/design/schema';
 import { formatUse, parseUse } from '@/core/formats/useText';
 import { formatWattHours } from '@/core/units/quantity';
+import { unreadWords } from '@/core/wording/unreadWords';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { TextField } from '@/ui/TextField';
 import { Band } from './Band';
@@ -79,7 +80,7 @@ const UseBand = memo(function UseBand({ load, duty, scenario, wattHours }: UseBa
         placeholder={duty && duty.hoursPerDay > 0 ? `${Number(duty.hoursPerDay.toFixed(2))} h, any time` : 'not used'}
         onCommit={(text) => {
           const read = parseUse(text);
-          return read.ok ? set(read.value) : read.why;
+          return read.ok ? set(read.value) : unreadWords(read.why);
         }}
       />
       <Band load={load} duty={duty} scenario={scenario} onSet={set} />

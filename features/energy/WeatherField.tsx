@@ -7,6 +7,7 @@ import type { Scenario } from '@/core/design/schema';
 import { CLIMATES, LIMITS, type Climate } from '@/core/catalog/vocabulary';
 import { settingOf } from '@/core/energy/setting';
 import type { WeatherMapping } from '@/core/formats/weatherFile';
+import { faultWords } from '@/core/formats/faultWords';
 import { FileChoice } from '@/ui/FileChoice';
 import styles from './Energy.module.css';
 
@@ -33,7 +34,7 @@ export function WeatherField({ scenario, onSet }: { scenario: Scenario; onSet(fi
     const { readWeather, skiesOfYear } = await READER();
     const read = readWeather(text, given);
     if (!read.ok) {
-      setProblems(read.problems);
+      setProblems(read.problems.map(faultWords));
       setRefused(read.headings.length > 0 ? { name, text, headings: read.headings, given } : null);
       return;
     }
@@ -48,7 +49,7 @@ export function WeatherField({ scenario, onSet }: { scenario: Scenario; onSet(fi
   const takeFile = async (file: File) => {
     const { MOST_WEATHER_BYTES } = await READER();
     setRefused(null);
-    if (file.size > MOST_WEATHER_BYTES) return setProblems([`${file.name} is larger than ${MOST_WEATHER_BYTES / 1_000_000} MB`]);
+    if (file.size > MOST_WEATHER_BYTES) return setProblems([`${file.name}: ${faultWords({ code: 'bytes', most: MOST_WEATHER_BYTES })}`]);
     await take(file.name, await file.text(), {});
   };
   return (

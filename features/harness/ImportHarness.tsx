@@ -1,7 +1,8 @@
 'use client';
 
 import { useCallback } from 'react';
-import { takeHarnessCsv, type CsvLine } from '@/core/formats/harnessCsvIn';
+import { takeHarnessCsv } from '@/core/formats/harnessCsvIn';
+import { inWords } from '@/core/formats/faultWords';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { CsvImport } from '@/ui/CsvImport';
 
@@ -9,9 +10,15 @@ import { CsvImport } from '@/ui/CsvImport';
 export function ImportHarness({ onClose }: { onClose(): void }) {
   const store = useDesignStore();
   const analysis = useDesign((state) => state.analysis);
-  const read = useCallback((text: string) => takeHarnessCsv(analysis, text), [analysis]);
+  const read = useCallback(
+    (text: string) => {
+      const taken = takeHarnessCsv(analysis, text);
+      return { ...inWords(taken), notes: taken.same > 0 ? [sameWords(taken.same)] : [] };
+    },
+    [analysis],
+  );
   return (
-    <CsvImport<CsvLine>
+    <CsvImport
       title="Wires or parts from CSV"
       noun="lines"
       help={
@@ -29,4 +36,8 @@ export function ImportHarness({ onClose }: { onClose(): void }) {
       onClose={onClose}
     />
   );
+}
+
+function sameWords(lines: number): string {
+  return lines === 1 ? 'One line says what is there already.' : `${lines} lines say what is there already.`;
 }

@@ -2,6 +2,7 @@
 
 import { useCallback } from 'react';
 import { readLoadsCsv } from '@/core/formats/loadsCsv';
+import { inWords } from '@/core/formats/faultWords';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { CsvImport } from '@/ui/CsvImport';
 
@@ -18,7 +19,7 @@ export function ImportLoads({ pasted = '', onClose }: { pasted?: string; onClose
         reading.ignored.length > 0 && `Left out, not understood: ${reading.ignored.join(', ')}.`,
         reading.newZones.length > 0 && `New zones: ${reading.newZones.join(', ')}.`,
       ];
-      return { ...reading, notes: notes.filter((note) => note !== false) };
+      return { ...inWords(reading), notes: notes.filter((note) => note !== false) };
     },
     [design],
   );

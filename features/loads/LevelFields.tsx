@@ -11,6 +11,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 import { TextField } from '@/ui/TextField';
 import { levelToFunction } from '@/core/switching/lampFunctions';
+import { unreadWords } from '@/core/wording/unreadWords';
 import { setDuty } from './cells';
 import styles from './LoadDetails.module.css';
 import type { SetLoad } from './setLoad';
@@ -86,7 +87,7 @@ export function LevelFields({ load, set }: { load: Load; set: SetLoad }) {
               width={104}
               onCommit={(text) => {
                 const read = parseUse(text);
-                if (!read.ok) return read.why;
+                if (!read.ok) return unreadWords(read.why);
                 return scenario ? setUse(name, { use: read.value }) : 'add a scenario first';
               }}
             />

@@ -71,7 +71,7 @@ describe('what is typed into a cell', () => {
     ['circuit', '99', /no circuit “99”/],
     ['quantity', '0', /between 1 and/],
     ['quantity', '2.5', /whole number/],
-    ['quantity', 'two', /"two" is not a number/],
+    ['quantity', 'two', /“two” is not a number/],
     ['spacing', '5 3', /two ways/],
     ['spacing', '300', /longer than any vehicle/],
     ['spacing', '-1', /from 0\.00 m to 100\.00 m/],

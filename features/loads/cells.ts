@@ -13,8 +13,9 @@ import { ownCircuit } from '@/core/switching/ownCircuit';
 import { attachLoad, detachLoad } from '@/core/switching/loadWires';
 import { addCircuit } from '@/core/switching/schemes';
 import { usualScheme } from '@/core/switching/usualScheme';
-import { outOfRange, parseHours, parseLength, parseNumber, type Parsed } from '@/core/units/parse';
+import { parseHours, parseLength, parseNumber, type Parsed } from '@/core/units/parse';
 import { formatLength, MISSING } from '@/core/units/quantity';
+import { outOfRange, unreadWords } from '@/core/wording/unreadWords';
 
 /** The columns of the loads table that a person sets. */
 export type LoadField =
@@ -72,7 +73,7 @@ const SETTERS: Record<LoadField, Setter> = {
   },
   spacing(edit, load, text) {
     const parsed = parseLength(text || '0', settingsOf(edit.design).units);
-    if (!parsed.ok) return parsed.why;
+    if (!parsed.ok) return unreadWords(parsed.why);
     if (parsed.value < 0 || parsed.value > LIMITS.lengthMm)
       return outOfRange(0, LIMITS.lengthMm, (mm) => formatLength(mm, settingsOf(edit.design).units));
     edit.set(load, { spacingMm: parsed.value });
@@ -81,7 +82,7 @@ const SETTERS: Record<LoadField, Setter> = {
   rated(edit, load, text) {
     const { nominalV, units } = settingsOf(edit.design);
     const parsed = parseDraw(text, nominalV, units);
-    if (!parsed.ok) return parsed.why;
+    if (!parsed.ok) return unreadWords(parsed.why);
     const same = formatDraw(load.rated, nominalV, units) === formatDraw(parsed.draw, nominalV, units);
     if (!same) edit.set(load, { rated: parsed.draw });
     return null;
@@ -93,7 +94,7 @@ const SETTERS: Record<LoadField, Setter> = {
     }
     const { nominalV, units } = settingsOf(edit.design);
     const parsed = parseDraw(text, nominalV, units);
-    if (!parsed.ok) return parsed.why;
+    if (!parsed.ok) return unreadWords(parsed.why);
     if (parsed.draw.kind === 'strip') return 'a measurement is watts or amperes of the whole load';
     if (load.measured && formatDraw(load.measured.draw, nominalV, units) === formatDraw(parsed.draw, nominalV, units)) return null;
     edit.set(load, { measured: { draw: parsed.draw, forSize: loadSize(load), on: today } });
@@ -114,7 +115,7 @@ const SETTERS: Record<LoadField, Setter> = {
   when(edit, load, text) {
     if (leavesUnused(edit, load, text)) return null;
     const read = parseUse(text);
-    return read.ok ? setDuty(edit, load.id, { use: read.value }) : read.why;
+    return read.ok ? setDuty(edit, load.id, { use: read.value }) : unreadWords(read.why);
   },
   hours: (edit, load, text) =>
     number(parseHours(text || '0'), 0, 24, (hoursPerDay) => {
@@ -164,7 +165,7 @@ export function setDuty(edit: Edit, loadId: string, fields: Partial<Duty>, use?:
 }
 
 function number(parsed: Parsed, least: number, most: number, take: (value: number) => string | null): string | null {
-  if (!parsed.ok) return parsed.why;
+  if (!parsed.ok) return unreadWords(parsed.why);
   if (parsed.value < least || parsed.value > most) return `between ${least} and ${most}`;
   return take(parsed.value);
 }

@@ -6,6 +6,7 @@ import { BUILD_TASKS } from '@/core/practise/buildTasks';
 import { TOPIC_IDS, TOPICS } from '@/core/practise/drills/topics';
 import type { Hunt } from '@/core/practise/hunt';
 import { HuntFileError, readHuntFile } from '@/core/practise/huntFile';
+import { huntFileWords } from '@/core/practise/huntFileWords';
 import { bestOf, learntOf, mayAlone, streakOf, type Learnt, type Result } from '@/core/practise/record';
 import { writeResultsCsv } from '@/core/practise/resultsCsv';
 import { request } from '@/features/home/requests';
@@ -35,7 +36,7 @@ export function PractiseScreen() {
       setProblem(null);
     } catch (error) {
       if (!(error instanceof HuntFileError)) throw error;
-      setProblem(`${file.name}: ${error.reasons.slice(0, 3).join('; ')}`);
+      setProblem(`${file.name}: ${error.faults.slice(0, 3).map(huntFileWords).join('; ')}`);
     }
   };
   if (fromFile) return <HuntScreen hunt={fromFile} onDone={onDone} back={{ says: 'Practise', go: () => setFromFile(null) }} />;

@@ -2,6 +2,7 @@
 
 import { useCallback } from 'react';
 import { readRigCsv } from '@/core/formats/rigCsv';
+import { inWords } from '@/core/formats/faultWords';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { CsvImport } from '@/ui/CsvImport';
 
@@ -9,7 +10,7 @@ import { CsvImport } from '@/ui/CsvImport';
 export function ImportRig({ onClose }: { onClose(): void }) {
   const store = useDesignStore();
   const design = useDesign((state) => state.design);
-  const read = useCallback((text: string) => readRigCsv(text, design), [design]);
+  const read = useCallback((text: string) => inWords(readRigCsv(text, design)), [design]);
   return (
     <CsvImport
       title="Take places or routes from CSV"

@@ -13,6 +13,7 @@ import { formatFeetInches, formatLength } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { Notices } from '@/features/workspace/Notices';
 import { today } from '@/core/units/days';
+import { unreadWords } from '@/core/wording/unreadWords';
 import styles from './MeasuringRun.module.css';
 
 /** The stretches one after another, to measure in the vehicle with a tape in one hand and a phone in the other. */
@@ -142,7 +143,7 @@ function Stretch({ laid: { route, length }, place, count, onNext, onBack }: Stre
         />
       </label>
       <p className={styles.verdict} role="status">
-        {parsed && !parsed.ok && <span className={styles.wrong}>{parsed.why}</span>}
+        {parsed && !parsed.ok && <span className={styles.wrong}>{unreadWords(parsed.why)}</span>}
         {tooShort && <span className={styles.wrong}>a stretch has a length: more than nothing</span>}
         {tooLong && <span className={styles.wrong}>longer than any vehicle: check the unit</span>}
         {strange && parsed.ok && (

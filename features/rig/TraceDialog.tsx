@@ -9,6 +9,7 @@ import { Dialog } from '@/ui/Dialog';
 import { FileButton } from '@/ui/FileButton';
 import { MmField } from '@/ui/MmField';
 import { LIMITS } from '@/core/catalog/vocabulary';
+import { noOutlineWords, noPictureWords } from '@/core/wording/traceWords';
 import styles from './TraceDialog.module.css';
 
 interface Picture {
@@ -33,7 +34,7 @@ export function TraceDialog({ onClose }: { onClose(): void }) {
     const isSvg = file.type === 'image/svg+xml';
     const small = file.size <= LIMITS.pictureBytes;
     const why = refusePicture(file, isSvg && small ? await file.text() : null);
-    setProblem(why);
+    setProblem(why && noPictureWords(why, file.size));
     if (why) return;
     const url = await asDataUrl(file);
     const size = await sizeOf(url);
@@ -55,7 +56,7 @@ export function TraceDialog({ onClose }: { onClose(): void }) {
   const take = () => {
     const traced = traceOutline(corners, [scale[0]!, scale[1]!], knownMm);
     if (!traced.ok) {
-      setProblem(traced.why);
+      setProblem(noOutlineWords(traced.why));
       return;
     }
     const { outline, lengthMm, widthMm } = traced;

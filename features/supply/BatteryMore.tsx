@@ -6,6 +6,7 @@ import type { Battery } from '@/core/design/schema';
 import { bankOf } from '@/core/energy/bank';
 import { formatRates, parseRates } from '@/core/formats/ratesText';
 import { formatNumber } from '@/core/units/quantity';
+import { unreadWords } from '@/core/wording/unreadWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import { QuantityField } from '@/ui/QuantityField';
 import { TextField } from '@/ui/TextField';
@@ -52,7 +53,7 @@ export function BatteryMore({ battery, onSet }: { battery: Battery; onSet(fields
             width={150}
             onCommit={(text) => {
               const read = parseRates(text);
-              return read.ok ? onSet({ rates: read.value ?? undefined }) : read.why;
+              return read.ok ? onSet({ rates: read.value ?? undefined }) : unreadWords(read.why);
             }}
           />
           <span className={styles.aside}>Ah of one; in place of an exponent</span>

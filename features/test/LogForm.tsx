@@ -15,6 +15,7 @@ import { useRefusal } from '@/features/design/useRefusal';
 import { FileChoice } from '@/ui/FileChoice';
 import { nameProblem } from '@/ui/NameInput';
 import { today } from '@/core/units/days';
+import { unreadWords } from '@/core/wording/unreadWords';
 import { AboutSelect } from './AboutSelect';
 import { useLogDraft } from './useLogDraft';
 import { useTakePhoto } from './useTakePhoto';
@@ -50,7 +51,7 @@ export function LogForm({ onPhotos }: { onPhotos(): void }) {
       text.trim() === '' && inspected.length === 0 && files.length === 0
         ? 'Write what was done or seen.'
         : km && (!km.ok || km.value < 0 || km.value > 3_000_000)
-          ? `The odometer: ${km.ok ? `from 0 to 3 000 000 ${road}` : km.why}.`
+          ? `The odometer: ${km.ok ? `from 0 to 3 000 000 ${road}` : unreadWords(km.why)}.`
           : by.trim() !== '' && nameProblem(by, LIMITS.nameLength)
             ? `Who: ${nameProblem(by, LIMITS.nameLength)}.`
             : !/^\d{4}-\d\d-\d\d$/.test(on)

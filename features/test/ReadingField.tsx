@@ -8,6 +8,7 @@ import { parseNumber } from '@/core/units/parse';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { today } from '@/core/units/days';
+import { unreadWords } from '@/core/wording/unreadWords';
 import styles from './Test.module.css';
 
 interface ReadingFieldProps {
@@ -38,7 +39,7 @@ export function ReadingField({ label, what, moved, batteryV, since = '', onDraft
     if (draft === null) return;
     const text = draft.trim();
     const read = text === '' ? null : parseNumber(text, [unit]);
-    if (read && (!read.ok || Math.abs(read.value) > 10_000)) return setWhy(read.ok ? 'no meter reads that' : read.why);
+    if (read && (!read.ok || Math.abs(read.value) > 10_000)) return setWhy(read.ok ? 'no meter reads that' : unreadWords(read.why));
     setWhy(null);
     setDraft(null);
     if (read === null && !kept) return;

@@ -6,7 +6,7 @@ import type { DesignIndex } from '../../rig/designIndex';
 import type { Device, Switch, TerminalRef } from '../../design/schema';
 import { kindOf } from '../../devices';
 import { withControl, type ControlState } from '../../network/controlState';
-import { NetworkError } from '../../network/networkError';
+import { NetworkError, ownersOf } from '../../network/networkError';
 import { stateFor } from '../../network/namedStates';
 import { LiveDesign } from '../../network/settle';
 import { terminalKey, type WiringTree } from '../../network/wiring';
@@ -19,6 +19,8 @@ const LEAKAGE_A = 0.005;
 const RUNNING_SHARE = 0.1;
 /** What a solved current may be over a rating before it is over: the digits of a meter. */
 const OVER_SHARE = 0.005;
+/** Parts that a finding names at the most. */
+const MOST_NAMED = 8;
 /** Volts from which a meter surprises its reader. */
 const PRESENT_V = 3;
 
@@ -53,7 +55,7 @@ export function findInNetwork(analysis: Analysis): Finding[] {
     ];
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
-    return [finding('network.noAnswer', 'fault', devicesNamed(error), { reason: error.message })];
+    return [finding('network.noAnswer', 'fault', ownersOf(error.problem).slice(0, MOST_NAMED), { problem: error.problem.code })];
   }
 }
 
@@ -258,9 +260,4 @@ function wiredLoads({ wires, devices }: DesignIndex, start: TerminalRef): string
     }
   }
   return found;
-}
-
-function devicesNamed({ problem }: NetworkError): string[] {
-  const names = [...('nodes' in problem ? problem.nodes : []), ...('elements' in problem ? problem.elements : [])];
-  return [...new Set(names.map((name) => name.split(/[/.]/)[0]!))].slice(0, 8);
 }

@@ -1,7 +1,7 @@
 import type { Device, Protection, TerminalRef } from '../../design/schema';
 import { isBehindOwnFuse, type VehicleFeed } from '../../devices/vehicleFeed';
 import { terminalKey } from '../../network/wiring';
-import type { RuleFigures } from '../figures';
+import type { FeedUnknown, RuleFigures } from '../figures';
 import { finding, type Finding, type Severity, type VehicleRule } from '../finding';
 import type { Analysis } from '../types';
 import { BARE_LEAD_MM } from './protectionRules';
@@ -27,12 +27,12 @@ function judge(analysis: Analysis, feed: VehicleFeed): Finding[] {
   if (node.feedId !== feed.id) return [finding('vehicle.joined', 'fault', [feed.id, wiring.supply.nodes[node.parent]!.deviceId], {})];
   const amps = supply.demand[at]!.peakA;
   const found: Finding[] = [];
-  const missing = [
-    ...(feed.ownFuseA === undefined ? ['its own fuse is'] : []),
-    ...(feed.drawnA === undefined ? ['what it draws there is'] : []),
-    ...(feed.from === 'slot' && feed.leg === undefined ? ['which clip is live is'] : []),
+  const missing: FeedUnknown[] = [
+    ...(feed.ownFuseA === undefined ? (['fuse'] as const) : []),
+    ...(feed.drawnA === undefined ? (['drawn'] as const) : []),
+    ...(feed.from === 'slot' && feed.leg === undefined ? (['leg'] as const) : []),
   ];
-  if (missing.length > 0) found.push(about('vehicle.unknown', 'caution', { missing: missing.join(', ') }));
+  if (missing.length > 0) found.push(about('vehicle.unknown', 'caution', { missing }));
   const own = firstFuse(led, BARE_LEAD_MM[index.settings.conductorStandard]);
   const isBehind = isBehindOwnFuse(feed);
   if (isBehind && feed.ownFuseA !== undefined && amps + (feed.drawnA ?? 0) > feed.ownFuseA + HAIR)
