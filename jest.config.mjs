@@ -23,7 +23,10 @@ const config = {
   // A machine with other work on it takes several times as long as a quiet one.
   testTimeout: 40_000,
   testMatch: ['<rootDir>/{core,server,db,cli,ui,features,demo}/**/*.test.ts'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
+  globalSetup: '<rootDir>/testing/setUp.ts',
+  globalTeardown: '<rootDir>/testing/tearDown.ts',
+  // Tests take Heron as set-up wired it once.
+  moduleNameMapper: { '^(?:\\.\\.?/)+demo/heron$': '<rootDir>/testing/storedHeron.ts', '^@/(.*)$': '<rootDir>/$1' },
   transform: {
     '^.+\\.m?[jt]sx?$': [
       '@swc/jest',

@@ -1,0 +1,6 @@
+import { dropHeron } from './storedHeron';
+
+/** After all unit tests. */
+export default function tearDown(): void {
+  dropHeron();
+}
