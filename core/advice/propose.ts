@@ -43,7 +43,7 @@ export function propose(analysis: Analysis, question: ProposalQuestion, progress
   const onward = (done: number) => progress((most = Math.max(most, done)));
   let whole = sizeSoundly(analysis, question, onward);
   // What was put right for one circuit may have made room for another: asked again for as long as that mends something.
-  for (let pass = 1; whole && pass < PASSES && faultCount(whole.result) > 0; pass++) {
+  for (let pass = 1; whole && pass < PASSES && whole.result.findings.some((finding) => mayMend(finding, question)); pass++) {
     const more = sizeSoundly(whole.result, question, onward);
     if (!more) return null;
     if (faultCount(more.result) >= faultCount(whole.result)) break;
@@ -57,6 +57,12 @@ const PASSES = 4;
 
 function faultCount({ findings }: Analysis): number {
   return findings.filter(({ severity }) => severity === 'fault').length;
+}
+
+/** Whether a fault is one that sizes, a slot or a thicker shared cable answer for, in what was asked about. */
+function mayMend({ rule, severity, circuitId }: Finding, { circuitIds }: ProposalQuestion): boolean {
+  if (severity !== 'fault' || !(rule in GOVERNED || SHARED_RULES.has(rule) || rule === 'fuse.notFed')) return false;
+  return circuitIds === null || (circuitId !== null && circuitIds.includes(circuitId));
 }
 
 /** Two proposals one after the other, as one. */

@@ -213,11 +213,16 @@ test('ways to switch a lamp kept as options of one choice: each stands as it was
 test('records that options hold are brought up with the rest', () => {
   const old = { id: 'r', type: 'route', measuredMm: 0.2, measuredOn: '2020-01-01' };
   const way = { added: [old], updated: [{ from: old, to: { ...old, measuredMm: 900 } }], removed: [old] };
+  const brokenWays = [{ added: 'x' }, { updated: 'x' }, { removed: 'x' }, { updated: [1] }].map((part, at) => ({
+    ...{ id: `w${at}`, type: 'option' },
+    way: { added: [], updated: [], removed: [], ...part },
+  }));
   const records = [
     { id: 'o', type: 'option', way },
     { id: 'c', type: 'choice', apart: { parts: [old], before: null } },
     { id: 'p', type: 'option' },
     { id: 'q', type: 'option', way: 'broken' },
+    ...brokenWays,
   ];
   const brought = { id: 'r', type: 'route', measuredMm: null, measuredOn: null };
   expect(migrateRecords(records, 5, MIGRATIONS)).toEqual([
@@ -229,6 +234,7 @@ test('records that options hold are brought up with the rest', () => {
     { id: 'c', type: 'choice', apart: { parts: [brought], before: null } },
     { id: 'p', type: 'option' },
     { id: 'q', type: 'option', way: 'broken' },
+    ...brokenWays,
   ]);
 });
 

@@ -110,6 +110,20 @@ test('in vehicles as they come draws are found as well as a meter can tell them,
   expect(told).toBeGreaterThan(8);
 });
 
+test('a long run that is a tenth longer than planned is found longer, not shorter', () => {
+  const circuit = index.circuits.find(({ name }) => name === 'Water pump')!;
+  const own = new Set(wiring.supply.nodes.flatMap(({ circuitId, wire }) => (circuitId === circuit.id && wire ? [wire.id] : [])));
+  const runTimes = (times: number): DesignIndex => ({
+    ...index,
+    wires: index.wires.map((wire) => (own.has(wire.id) ? { ...wire, lengthMm: wire.lengthMm * times, lengthMeasured: false } : wire)),
+  });
+  const readings = readIn(runTimes(27.5), index, [['Water pump', on(index, 'Water pump switch')]], seeded(11));
+  const { offers } = fitToReadings(runTimes(25), wiring, readings);
+  const found = offers.find(({ quantity }) => quantity.kind === 'run');
+  expect(found).toMatchObject({ quantity: { circuitId: circuit.id }, factor: expect.closeTo(1.1, 1) });
+  expect(found!.factor).toBeGreaterThan(1.05);
+});
+
 // Common practice: of ten readings that agree and one that does not, it is the one that is read again.
 test('a reading that fits with none of the others is pointed out, and does not draw the rest along', () => {
   const readings = readIn(index, index, [['Water pump', on(index, 'Water pump switch')]], seeded(5));

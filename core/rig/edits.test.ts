@@ -212,6 +212,17 @@ test('stretches to measure come each once, on from where the last one ended wher
   expect(order[0]!.route.name).toBe('Across the grille');
 });
 
+test('from where a stretch ends one goes on, whichever way round it is written', () => {
+  const places = [0, 1000, 2000, -900].map((xMm, at) => ({ id: `p${at}`, xMm: Math.abs(xMm), yMm: Math.min(0, xMm), zMm: 0 }));
+  const routes = [['p1', 'p0'], ['p3', 'p0'], ['p1', 'p2']].map(([fromId, toId], at) => ({ route: { id: `r${at}`, fromId, toId } })); // prettier-ignore
+  const layout = {
+    routes: new Map(routes.map((laid) => [laid.route.id, laid])),
+    places: new Map(places.map((place) => [place.id, place])),
+  };
+  const order = measuringOrder({ layout, places } as unknown as Parameters<typeof measuringOrder>[0]);
+  expect(order.map(({ route }) => route.id)).toEqual(['r0', 'r2', 'r1']);
+});
+
 test('ways back are told nearest first, chassis joints with their resistance', () => {
   const options = returnOptions(indexDesign(design), 'pl_camera');
   const lengths = options.map(({ lengthMm }) => lengthMm!);

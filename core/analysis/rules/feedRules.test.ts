@@ -36,6 +36,7 @@ describe('a relay’s cable, with a battery at either end', () => {
     ['a 200 A fuse at one end, where it carries 130', { ...good, sourceFuseA: 200 }, ['feed.fuseAbove fault']],
     ['a 100 A fuse for 85 A lasting', { ...good, batteryFuseA: 100 }, ['feed.fuseBelow caution']],
     ['8 m of it lose 0.75 V at 85 A', { ...good, lengthMm: 8000 }, ['feed.drop caution']],
+    ['4 m of it lose 0.37 V, past the 0.3 V of road-vehicle practice', { ...good, lengthMm: 4000 }, ['feed.drop caution']],
     [
       '10 mm² for 85 A',
       { conductor: 'mm2:10', lengthMm: 500, batteryFuseA: 110, sourceFuseA: 110 },
@@ -138,7 +139,7 @@ describe('sun wired like anything else', () => {
   ])('behind %d A and %d mm of 6 mm²: %j', (ratingA, lengthMm, wanted) => expect(sunThrough(ratingA, lengthMm)).toEqual(wanted));
 
   it('a folding panel has a cable and a fuse, for a sun brighter than the standard one', () => {
-    const folding = (cable: object | undefined): Device =>
+    const folding = (cable: object | undefined, array: object = {}): Device =>
       ({
         ...{
           id: 'fold',
@@ -151,18 +152,32 @@ describe('sun wired like anything else', () => {
           openV: 22,
           shortA: 6,
         },
-        ...{ count: 1, wired: 'parallel', tiltDeg: 35, facesDeg: 0, regulated: true, controllerId: null, ...(cable && { cable }) },
+        ...{
+          count: 1,
+          wired: 'parallel',
+          tiltDeg: 35,
+          facesDeg: 0,
+          regulated: true,
+          controllerId: null,
+          ...array,
+          ...(cable && { cable }),
+        },
       }) as Device;
-    const withIt = (cable?: object) => {
+    const withIt = (cable?: object, array?: object) => {
       const build = rig();
       build.supply();
-      return feedRules(applyChange(build.design(), { added: [folding(cable)], updated: [], removed: [] }));
+      return feedRules(applyChange(build.design(), { added: [folding(cable, array)], updated: [], removed: [] }));
     };
     const good = { conductor: 'mm2:4', lengthMm: 3000, batteryFuseA: 10, sourceFuseA: null };
     expect(withIt()).toEqual(['feed.unknown note']);
     // 6 A x 1.25 x 1.25 = 9.4 A (NEC 690.8): 10 A does, 7.5 A does not.
     expect(withIt(good)).toEqual([]);
     expect(withIt({ ...good, batteryFuseA: 7.5 })).toEqual(['feed.fuseBelow caution']);
+    // Two side by side give twice that, in a row no more than one.
+    const short = { ...good, lengthMm: 1500 };
+    expect(withIt({ ...short, batteryFuseA: 15 }, { count: 2 })).toEqual(['feed.fuseBelow caution']);
+    expect(withIt({ ...short, batteryFuseA: 20 }, { count: 2 })).toEqual([]);
+    expect(withIt(good, { count: 2, wired: 'series' })).toEqual([]);
     expect(withIt({ ...good, batteryFuseA: null })).toEqual(['feed.bareAtBattery fault']);
     expect(withIt({ ...good, lengthMm: 8000 })).toEqual(['feed.drop caution']);
   });
