@@ -6,7 +6,7 @@ import { dutiesByLoad, dutyDraw } from './draw';
 import { loadDraw, type LoadDraw } from '../devices/load';
 import { runtimeHours } from './runtime';
 import { settingDay, settingOf, type Setting } from './setting';
-import { fillShares, headcount } from './use';
+import { addSwitchedOn, fillShares, headcount } from './use';
 
 /** What one load costs a day. */
 export interface LoadUse {
@@ -61,6 +61,19 @@ export function dutyHours(load: Load, duty: Duty, watts: number, setting: Settin
   return setting.drivingEveryDays === 0 ? 0 : hours / setting.drivingEveryDays;
 }
 
+/** Hours a day a load is switched on by its duties, running or not. */
+function switchedOnHours(duties: readonly Duty[], setting: Setting): number {
+  const hours = duties.reduce((sum, duty) => {
+    if (!duty.use) return sum + Math.min(24, headcount(duty, setting) * duty.hoursPerDay);
+    LOOKED_AT.fill(0);
+    addSwitchedOn(LOOKED_AT, 0, STEPS, duty, setting, settingDay(setting, 0));
+    const ofDay = (LOOKED_AT.reduce((total, share) => total + share, 0) * 24) / STEPS;
+    if (duty.use.rule !== 'driving') return sum + ofDay;
+    return setting.drivingEveryDays === 0 ? sum : sum + ofDay / setting.drivingEveryDays;
+  }, 0);
+  return Math.min(24, hours);
+}
+
 /**
  * A scenario's energy from its duties: watt hours are watts times hours, ampere hours are amperes times hours, each from the
  * draw as stated, with what stands by all day. What is off draws its standby current at the nominal voltage.
@@ -84,16 +97,18 @@ export function scenarioBudget(
     if (index.vehicleFed?.has(load.id)) continue;
     const whole = draws.get(load.id) ?? loadDraw(load);
     const use: LoadUse = { hours: 0, wattHours: 0, ampHours: 0, standbyWh: 0 };
+    let runningH = 0;
     for (const duty of byLoad.get(load.id) ?? []) {
       const { watts, amps } = dutyDraw(load, whole, duty);
       const hours = dutyHours(load, duty, watts, setting);
       use.wattHours += watts * hours;
       use.ampHours += amps * hours;
+      runningH += hours;
       use.hours += whole.watts > 0 ? (hours * watts) / whole.watts : hours;
     }
     if (use.hours > 0 || mayRun.has(load)) used.push({ amps: whole.amps, continuous: load.continuous, side: sides.get(load.id) ?? null });
     if (load.standbyA) {
-      const standbyAh = load.standbyA * Math.max(0, 24 - use.hours);
+      const standbyAh = load.standbyA * Math.max(0, 24 - runningH);
       use.standbyWh = standbyAh * nominalV;
       use.ampHours += standbyAh;
       use.wattHours += use.standbyWh;
@@ -104,9 +119,9 @@ export function scenarioBudget(
     sums.dailyAh += use.ampHours;
     sums.standbyWh += use.standbyWh;
   }
-  // A coil is pulled in while what it switches runs: as long as the one of its loads that runs longest.
+  // A coil is pulled in while what it switches is on: as long as the one of its loads that is on longest.
   for (const { part, loadIds } of index.coils ?? []) {
-    const hours = Math.max(0, ...loadIds.map((id) => loads.get(id)?.hours ?? 0));
+    const hours = Math.max(0, ...loadIds.map((id) => (index.vehicleFed?.has(id) ? 0 : switchedOnHours(byLoad.get(id) ?? [], setting))));
     if (hours === 0) continue;
     const { watts, amps } = loadDraw(part);
     loads.set(part.id, { hours, wattHours: watts * hours, ampHours: amps * hours, standbyWh: 0 });

@@ -4,6 +4,7 @@ import type { Battery, Draw, Duty, Load } from '../design/schema';
 import { newLoad } from '../switching/newLoad';
 import { bankFacts, peukertHours } from './battery';
 import { dutyHours, scenarioBudget } from './budget';
+import { loadLines } from './loadLines';
 import { settingDay, settingOf } from './setting';
 import { demandOf } from '../network/demand';
 import { drawOf, loadDraw, stripFeedAmps } from '../devices/load';
@@ -104,6 +105,30 @@ describe('what a day costs', () => {
     expect(of([idle.id, lamp.id]).dailyWh).toBeCloseTo(54.8, 9);
     expect(of([idle.id, lamp.id]).loads.get('coil')).toMatchObject({ hours: 4, wattHours: expect.closeTo(6.8, 9) as number });
     expect(Array.from(of([idle.id]).loads.keys())).toEqual([lamp.id]);
+  });
+  // By hand, 1.7 W for as long as the switch is on; a twentieth of an hour of three minutes.
+  it.each<[string, Partial<Duty>, Partial<Load>, number]>([
+    ['a lamp dimmed to a third for six hours', { hoursPerDay: 6, levelPercent: 33 }, {}, 6],
+    ['a fridge that is on all day and runs a third of it', { hoursPerDay: 24, sharePercent: 33 }, {}, 24],
+    ['a heater by its thermostat, left on', { hoursPerDay: 0, use: { rule: 'leftOn' } }, { thermostat: { mode: 'heats', setC: 20, sharePercent: 30, atC: 0, whPerOpening: 0 } }, 24], // prettier-ignore
+    ['a lamp that shows itself to who passes, twenty times a minute long', { hoursPerDay: 0, use: { rule: 'motion', timesPerNight: 20, holdS: 60 } }, {}, 1 / 3], // prettier-ignore
+    ['a lamp at two levels, four hours each', { hoursPerDay: 4 }, { levels: [{ name: 'low', watts: 3 }] }, 8],
+  ])('a coil ahead of %s is pulled in while that is on, in a day as in the days lived through', (_, use, has, hours) => {
+    const behind = load({ kind: 'watts', watts: 12, atV: 12 }, has);
+    const coil = { ...load({ kind: 'watts', watts: 1.7, atV: 12 }), id: 'coil' };
+    const duty = { id: 'd', type: 'duty' as const, scenarioId: 's', loadId: behind.id, hoursPerDay: 0, sharePercent: 100, ...use };
+    const duties = has.levels ? [duty, { ...duty, id: 'e', level: 'low' }] : [duty];
+    const index = { duties, loads: [behind], ownDraws: [], settings, zones: [], coils: [{ part: coil, loadIds: [behind.id] }] };
+    expect(scenarioBudget(scenario, index, new Map(), null).loads.get('coil')).toMatchObject({
+      ...{ hours: expect.closeTo(hours, 6) as number, wattHours: expect.closeTo(1.7 * hours, 5) as number },
+    });
+    const line = loadLines(index, 's', settingOf(scenario), 1, 96).find(({ load: { id } }) => id === 'coil')!;
+    expect((line.shares.reduce((sum, share) => sum + share, 0) * 24) / 96).toBeCloseTo(hours, 4);
+  });
+  it('what waits with a current of its own waits while it does not run, however bright it was', () => {
+    const lamp = load({ kind: 'watts', watts: 12, atV: 12 }, { standbyA: 0.01 });
+    // 0.01 A x 12 V for the 14 hours it is off.
+    expect(day(lamp, 10, 100, { levelPercent: 50 }).standbyWh).toBeCloseTo(1.68, 9);
   });
   it('lasts as long as the usable part does: 50 Ah of 100 at 4.2 A for 12 hours (computed), and less in frost', () => {
     const lamp = load({ kind: 'amps', amps: 4.2, atV: 12 }, { behaviour: 'ledConstantCurrent' });

@@ -3,7 +3,7 @@ import type { Load } from '../design/schema';
 import { behaviourOf, loadDraw } from '../devices/load';
 import { dutiesByLoad, dutyDraw } from './draw';
 import { settingDay, type Setting } from './setting';
-import { fillShares } from './use';
+import { addSwitchedOn, fillShares } from './use';
 
 /** What a set of loads asks for step by step, by how its current follows the voltage: W, A and S. */
 export interface Demand {
@@ -54,8 +54,12 @@ export function loadLines(
   }
   for (const { part, loadIds } of index.coils ?? []) {
     const shares = new Float32Array(days * stepsPerDay);
-    for (const line of lines)
-      if (loadIds.includes(line.load.id)) line.shares.forEach((share, at) => (shares[at] = Math.max(shares[at]!, share)));
+    for (const id of loadIds) {
+      const on = new Float32Array(days * stepsPerDay);
+      for (const duty of index.vehicleFed?.has(id) ? [] : (duties.get(id) ?? []))
+        calendar.forEach((day, at) => addSwitchedOn(on, at * stepsPerDay, stepsPerDay, duty, setting, day));
+      on.forEach((share, at) => (shares[at] = Math.max(shares[at]!, share)));
+    }
     const { watts, amps } = loadDraw(part);
     if (shares.some((share) => share > 0)) lines.push({ load: part, watts, amps, atV: part.rated.atV, standbyA: 0, shares });
   }

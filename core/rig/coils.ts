@@ -2,7 +2,7 @@ import type { Device, Load, Wire } from '../design/schema';
 import { coilAmps } from '../devices/relay';
 import { Joined } from './joined';
 
-/** A relay's coil as a load that runs while any of some loads does. */
+/** A relay's coil as a load that runs while any of some loads is switched on. */
 export interface Coil {
   part: Load;
   loadIds: readonly string[];
@@ -12,7 +12,7 @@ export interface Coil {
 const MEETING: ReadonlySet<Device['kind']> = new Set(['battery', 'fuseBlock', 'busBar', 'groundPoint', 'protection']);
 
 /**
- * The coils that the house battery feeds, each with the loads its make contact leads to: it is pulled in while one of them runs. What a break contact leads to runs
+ * The coils that the house battery feeds, each with the loads its make contact leads to: it is pulled in while one of them is on. What a break contact leads to is on
  * while the coil rests, and tells nothing. A coil fed by the vehicle's own signal costs the house nothing.
  */
 export function coilsOf(devices: ReadonlyMap<string, Device>, wires: readonly Wire[], nominalV: number): Coil[] {
