@@ -16,6 +16,8 @@ export const design = sqliteTable('design', {
   worstDropPercent: real('worst_drop_percent'),
   dailyWh: real('daily_wh').notNull(),
   runtimeH: real('runtime_h'),
+  /** Loads nobody has said any hours of: with some, a day and a runtime are bounds. */
+  withoutHours: integer('without_hours').notNull().default(0),
   faults: integer('faults').notNull(),
   cautions: integer('cautions').notNull(),
   /** What takes too long at each edit, found later: at which revision, and how many. */

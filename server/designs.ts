@@ -26,6 +26,8 @@ export interface DesignSummary {
   worstDropPercent: number | null;
   dailyWh: number;
   runtimeH: number | null;
+  /** Loads nobody has said any hours of: with some, a day and a runtime are bounds. */
+  withoutHours: number;
   faults: number;
   cautions: number;
   /** Whether that is all there is to find. */
@@ -97,9 +99,9 @@ const NONE: ReadonlySet<string> = new Set();
 /** What is stored of each design: what was not found in it yet is looked for beside, and is there when the list is asked for again. */
 function summariesOf(rows: (typeof table.design.$inferSelect)[], waiting: ReadonlySet<string>): DesignSummary[] {
   return rows.map((row) => {
-    const { id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH } = row;
+    const { id, name, vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH, withoutHours } = row;
     return {
-      ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH },
+      ...{ id, name, vehicle: vehicle as Vehicle, updatedAt, deletedAt, circuits, worstDropPercent, dailyWh, runtimeH, withoutHours },
       ...{ faults: row.faults + row.slowFaults, cautions: row.cautions + row.slowCautions },
       ...{ isWhollyJudged: isWhollyJudged(row), isBeingJudged: waiting.has(id) },
     };

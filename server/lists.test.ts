@@ -76,13 +76,13 @@ describe('the list of designs', () => {
     expect(isWhollyJudged({ judgedRevision: 3, headRevision: 3, circuits: 101 })).toBe(false);
   });
 
-  test('says no runtime where nobody has said when a load is on', async () => {
+  test('says of how many loads nobody has said when they are on: a day and a runtime are bounds then', async () => {
     const duty = PIP.find(({ type }) => type === 'duty')!;
     const { loadId } = duty as { loadId: string };
     const id = await createDesign(PIP.filter((record) => !(record.type === 'duty' && record.loadId === loadId)));
     const listed = async (of: string) => (await listDesigns()).designs.find((one) => one.id === of)!;
-    expect(await listed(id)).toMatchObject({ runtimeH: null });
-    expect(await listed(made[0]!)).toMatchObject({ runtimeH: expect.any(Number) });
+    expect(await listed(id)).toMatchObject({ runtimeH: expect.any(Number), withoutHours: 1 });
+    expect(await listed(made[0]!)).toMatchObject({ runtimeH: expect.any(Number), withoutHours: 0 });
     await deleteDesign(id);
     await eraseDesign(id);
   });

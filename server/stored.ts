@@ -82,10 +82,10 @@ export function summaryOf({ design, circuits, totals, findings }: Analysis) {
   const count = (severity: string) => findings.filter((finding) => finding.severity === severity).length;
   return {
     ...{ name, vehicle, circuits: circuits.length, worstDropPercent: totals.worstDropPercent },
-    // A runtime that leaves loads out is none for a list that says no more of it.
     ...{
       dailyWh: totals.dailyWh,
-      runtimeH: totals.withoutHours > 0 ? null : totals.runtimeH,
+      runtimeH: totals.runtimeH,
+      withoutHours: totals.withoutHours,
       faults: count('fault'),
       cautions: count('caution'),
     },

@@ -2,7 +2,8 @@ import { Button, Dropdown } from 'antd';
 import { Ellipsis } from 'lucide-react';
 import Link from 'next/link';
 import { localDay } from '@/core/units/days';
-import { formatHours, formatPercent, formatWattHours } from '@/core/units/quantity';
+import { formatPercent } from '@/core/units/quantity';
+import { dayWords, runtimeWords } from '@/core/wording/energyWords';
 import type { DesignSummary } from '@/server/designs';
 import { Verdict } from '@/ui/Verdict';
 import { VEHICLE_WORDS } from './words';
@@ -22,8 +23,21 @@ const NOT_WHOLLY = 'Not all of it was gone through for this list: open the desig
 
 /** One design in the list: its name, its readings, what is open in it. */
 export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRowProps) {
-  const { id, name, vehicle, circuits, worstDropPercent, dailyWh, runtimeH, faults, cautions, isWhollyJudged, isBeingJudged, updatedAt } =
-    design;
+  const {
+    id,
+    name,
+    vehicle,
+    circuits,
+    worstDropPercent,
+    dailyWh,
+    runtimeH,
+    withoutHours,
+    faults,
+    cautions,
+    isWhollyJudged,
+    isBeingJudged,
+    updatedAt,
+  } = design;
   return (
     <li className={styles.row}>
       <Link href={`/d/${id}/loads`} className={styles.title}>
@@ -38,8 +52,8 @@ export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRow
       <dl className={styles.figures}>
         <Figure name="Circuits" value={String(circuits)} />
         <Figure name="Worst drop" value={formatPercent(worstDropPercent)} />
-        <Figure name="A day" value={formatWattHours(dailyWh)} />
-        <Figure name="Runtime" value={formatHours(runtimeH)} />
+        <Figure name="A day" value={dayWords(dailyWh, withoutHours)} />
+        <Figure name="Runtime" value={runtimeWords(runtimeH, withoutHours)} />
       </dl>
       <span className={styles.open}>
         {faults > 0 && <Verdict severity="fault" count={faults} />}
