@@ -118,3 +118,23 @@ test('the same by mouse alone, names and figures typed, in under forty acts', as
   expect(acts).toBeLessThan(40);
   await isDone(page);
 });
+
+test('letters typed while what they are for is still being fetched are no commands', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/circuits`);
+  let letThrough = (): void => undefined;
+  const waited = new Promise<void>((resolve) => (letThrough = resolve));
+  // From now on the server takes its time over whatever is fetched later.
+  await page.route('**/_next/static/chunks/**', async (route) => {
+    await waited;
+    await route.continue();
+  });
+  await page.keyboard.press('/');
+  await page.keyboard.type('fn', { delay: 30 });
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  letThrough();
+  const field = page.getByRole('combobox', { name: 'Find', exact: true });
+  await expect(field).toBeFocused();
+  await page.keyboard.type('pump');
+  await expect(field).toHaveValue('pump');
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
+});

@@ -1,17 +1,7 @@
 'use client';
 
-import { Modal, type ModalProps } from 'antd';
-import { useRef } from 'react';
+import type { DialogProps } from './DialogBox';
+import { laterOver } from './later';
 
-/** What waits for words: not what a table or a link already says, which a key pressed too early would change. */
-const FIELD = ':is(input:not([type="hidden"], [type="checkbox"], [type="radio"], [type="file"]), textarea):not([readonly], table *)';
-
-/** The one dialog. Its first field has the focus once it is open: the kit gives it to its close button. */
-export function Dialog({ children, ...rest }: Omit<ModalProps, 'afterOpenChange'>) {
-  const body = useRef<HTMLDivElement>(null);
-  return (
-    <Modal {...rest} afterOpenChange={(open) => open && body.current?.querySelector<HTMLElement>(FIELD)?.focus()}>
-      <div ref={body}>{children}</div>
-    </Modal>
-  );
-}
+/** The one dialog. No page begins with one: it is fetched once the page rests. */
+export const Dialog = laterOver<DialogProps>(() => import('./DialogBox').then(({ DialogBox }) => DialogBox));

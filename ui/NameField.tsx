@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { leavesOnly } from './leavesOnly';
-import { NameInput, nameProblem } from './NameInput';
+import { NameInput } from './NameInput';
+import { nameProblem } from './nameProblem';
 
 interface NameFieldProps {
   label: string;

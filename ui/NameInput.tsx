@@ -3,6 +3,7 @@
 import { Input, type InputRef } from 'antd';
 import type { CSSProperties, Ref } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
+import { nameProblem } from './nameProblem';
 
 interface NameInputProps {
   label: string;
@@ -16,12 +17,6 @@ interface NameInputProps {
   most?: number;
   style?: CSSProperties;
   ref?: Ref<InputRef>;
-}
-
-/** Why a name is not taken as it stands: nothing of it is ever cut off. */
-export function nameProblem(name: string, most: number = LIMITS.nameLength): string | null {
-  const length = name.trim().length;
-  return length > most ? `${length} characters; ${most} are the most` : null;
 }
 
 /** What a cell of a spreadsheet brings along, tabs above all, and no name has. */

@@ -3,7 +3,7 @@
 import { Input } from 'antd';
 import { useState } from 'react';
 import { leavesOnly } from './leavesOnly';
-import { nameProblem } from './NameInput';
+import { nameProblem } from './nameProblem';
 
 interface TextFieldProps {
   label: string;

@@ -4,7 +4,9 @@ import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
 import { ConfigProvider } from 'antd';
 import { useServerInsertedHTML } from 'next/navigation';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
+import { Dialog } from './Dialog';
 import { KIT_THEMES, THEME_COOKIE, type ThemeName } from './theme';
+import { usePreload } from './usePreload';
 
 interface ThemeChoice {
   theme: ThemeName;
@@ -15,10 +17,13 @@ const Context = createContext<ThemeChoice>({ theme: 'light', setTheme: () => und
 
 const A_YEAR_S = 31_536_000;
 
+const OPENED_LATER = [Dialog];
+
 /** Gives the interface kit its look and its style rules, on the server and in the browser. */
 export function ThemeProvider({ initial, children }: { initial: ThemeName; children: ReactNode }) {
   const [theme, choose] = useState(initial);
   const [cache] = useState(() => createCache());
+  usePreload(OPENED_LATER);
   // The theme's own figures; the rules that use them are in the kit's sheet.
   useServerInsertedHTML(() => {
     const css = extractStyle(cache, { plain: true, once: true });

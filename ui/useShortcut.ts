@@ -11,8 +11,9 @@ export function takesLetters(target: EventTarget | null): boolean {
   return target instanceof Element && target.closest(TAKES_LETTERS) !== null;
 }
 
-/** Whether a dialog lies over the page, even before it has the focus: nothing under it is worked by keys then. One that is fading out has been answered. */
+/** Whether a dialog lies over the page or is being fetched, even before it has the focus: nothing under it is worked by keys then. One that is fading out has been answered. */
 function isUnderDialog(): boolean {
+  if (document.querySelector('[data-opening]')) return true;
   return Array.from(document.querySelectorAll('.ant-modal-wrap:not(:has(.ant-zoom-leave))')).some(
     (dialog) => dialog.getClientRects().length > 0,
   );

@@ -1,7 +1,6 @@
 'use client';
 
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { memo, useMemo } from 'react';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { RATINGS_A } from '@/core/catalog/fuses';
@@ -17,11 +16,12 @@ import { layOutStrip } from '@/ui/runStrip/geometry';
 import { RunDrawing } from '@/ui/runStrip/RunDrawing';
 import { Stepper } from '@/ui/Stepper';
 import { Verdict } from '@/ui/Verdict';
+import { later } from '@/ui/later';
 import { sizesFor, stepConductor, stepFuse } from './edits';
 import styles from './CircuitStrip.module.css';
 
 /** Fetched when the first strip is opened. */
-const StripDetail = dynamic(() => import('./StripDetail').then(({ StripDetail: detail }) => detail), { ssr: false });
+const StripDetail = later(() => import('./StripDetail').then(({ StripDetail: detail }) => detail));
 
 const GOVERNOR_WORDS: Record<Governor, string> = { minimum: 'least size', ampacity: 'ampacity', fuse: 'fuse', drop: 'drop' };
 

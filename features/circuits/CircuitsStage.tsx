@@ -2,7 +2,6 @@
 
 import { Button } from 'antd';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { CircuitAnalysis } from '@/core/analysis/types';
 import { Edit } from '@/core/design/edit';
@@ -14,17 +13,18 @@ import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { CircuitsToolbar, type CircuitsShown, type Order } from './CircuitsToolbar';
 import { CircuitStrip } from './CircuitStrip';
-import { NewCircuit } from './NewCircuit';
 import { Term } from '@/ui/Prose';
 import styles from './CircuitsStage.module.css';
 import { useShortcut } from '@/ui/useShortcut';
+import { later, laterOver } from '@/ui/later';
 
-const ReadingsDrawer = dynamic(() => import('./ReadingsDrawer').then(({ ReadingsDrawer: drawer }) => drawer), { ssr: false });
+const ReadingsDrawer = laterOver(() => import('./ReadingsDrawer').then(({ ReadingsDrawer: drawer }) => drawer));
 
-const ProtectionView = dynamic(() => import('./ProtectionView').then(({ ProtectionView: view }) => view), { ssr: false });
-const ProposeDialog = dynamic(() => import('./ProposeDialog').then(({ ProposeDialog: dialog }) => dialog), { ssr: false });
-const PartsView = dynamic(() => import('./PartsView').then(({ PartsView: view }) => view), { ssr: false });
-const ZonesView = dynamic(() => import('./ZonesView').then(({ ZonesView: view }) => view), { ssr: false });
+const NewCircuit = laterOver(() => import('./NewCircuit').then(({ NewCircuit: dialog }) => dialog));
+const ProtectionView = later(() => import('./ProtectionView').then(({ ProtectionView: view }) => view));
+const ProposeDialog = laterOver(() => import('./ProposeDialog').then(({ ProposeDialog: dialog }) => dialog));
+const PartsView = later(() => import('./PartsView').then(({ PartsView: view }) => view));
+const ZonesView = later(() => import('./ZonesView').then(({ ZonesView: view }) => view));
 
 /** What is looked at in place of the runs. */
 const VIEWS: Record<Exclude<CircuitsShown, 'runs'>, ReactNode> = {

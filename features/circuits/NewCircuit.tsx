@@ -7,7 +7,8 @@ import type { VehicleSource } from '@/core/switching/vehicleCircuit';
 import { useState } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Dialog } from '@/ui/Dialog';
-import { NameInput, nameProblem } from '@/ui/NameInput';
+import { NameInput } from '@/ui/NameInput';
+import { nameProblem } from '@/ui/nameProblem';
 import styles from './NewCircuit.module.css';
 
 const HOUSE = 'house';

@@ -2,7 +2,6 @@
 
 import { FORECAST_DRAWS, FORECAST_SEED } from '@/core/energy/usualQuestions';
 import { Button, Progress, Segmented } from 'antd';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { dayStack } from '@/core/energy/dayStack';
@@ -11,6 +10,7 @@ import { useDesign } from '@/features/design/DesignProvider';
 import { ScenarioBar } from '@/features/loads/ScenarioBar';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { Stepper } from '@/ui/Stepper';
+import { later } from '@/ui/later';
 import { ChargeChart } from './ChargeChart';
 import { dateOf } from './dates';
 import { DayChart } from './DayChart';
@@ -24,8 +24,8 @@ import { YearMap } from './YearMap';
 import styles from './Energy.module.css';
 
 // Below the first screen: they bring their own code.
-const TradeCard = dynamic(() => import('./TradeCard').then(({ TradeCard: card }) => card), { ssr: false });
-const MeasuredCard = dynamic(() => import('./MeasuredCard').then(({ MeasuredCard: card }) => card), { ssr: false });
+const TradeCard = later(() => import('./TradeCard').then(({ TradeCard: card }) => card));
+const MeasuredCard = later(() => import('./MeasuredCard').then(({ MeasuredCard: card }) => card));
 
 const YEAR_DRAWS = 60;
 

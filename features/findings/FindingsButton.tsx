@@ -5,12 +5,12 @@ import { useState } from 'react';
 import type { Finding, Severity } from '@/core/analysis/finding';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Verdict } from '@/ui/Verdict';
-import { later } from '@/ui/later';
+import { laterOver } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
 import { useShortcut } from '@/ui/useShortcut';
 import styles from './FindingsButton.module.css';
 
-const FindingsDrawer = later(() => import('./FindingsDrawer').then(({ FindingsDrawer: drawer }) => drawer));
+const FindingsDrawer = laterOver(() => import('./FindingsDrawer').then(({ FindingsDrawer: drawer }) => drawer));
 
 const OPENED_LATER = [FindingsDrawer];
 

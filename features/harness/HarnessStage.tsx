@@ -13,7 +13,7 @@ import { useViewQuery } from '@/features/design/useViewQuery';
 import { CHOICES } from '@/features/workspace/targets';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
-import { later } from '@/ui/later';
+import { later, laterOver } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
 import frame from '@/ui/Stage.module.css';
 import { ScheduleView } from './ScheduleView';
@@ -33,7 +33,7 @@ const CablesView = later(() => import('./CablesView').then(({ CablesView: view }
 const LeadsView = later(() => import('./LeadsView').then(({ LeadsView: view }) => view));
 const MakingView = later(() => import('./MakingView').then(({ MakingView: view }) => view));
 const LoomView = later(() => import('./LoomView').then(({ LoomView: view }) => view));
-const ImportHarness = later(() => import('./ImportHarness').then(({ ImportHarness: dialog }) => dialog));
+const ImportHarness = laterOver(() => import('./ImportHarness').then(({ ImportHarness: dialog }) => dialog));
 const OPENED_LATER = [
   ImportHarness,
   LoomView,

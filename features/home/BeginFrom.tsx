@@ -3,7 +3,8 @@
 import { Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { COPY_PARTS, type CopyPart } from '@/core/switching/copyParts';
-import { NameInput, nameProblem } from '@/ui/NameInput';
+import { NameInput } from '@/ui/NameInput';
+import { nameProblem } from '@/ui/nameProblem';
 import { BeginForm } from './BeginForm';
 import { Question } from './Question';
 

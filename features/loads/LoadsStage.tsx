@@ -1,7 +1,6 @@
 'use client';
 
 import { Alert, Button } from 'antd';
-import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Edit } from '@/core/design/edit';
 import type { Design } from '@/core/design/design';
@@ -12,6 +11,7 @@ import { EmptyStage } from '@/ui/EmptyStage';
 import { Grid, type GridHandle } from '@/ui/grid/Grid';
 import type { GridActions } from '@/ui/grid/types';
 import { blockText } from '@/ui/grid/clipboard';
+import { later, laterOver } from '@/ui/later';
 import { today } from '@/core/units/days';
 import { AddLoad } from './AddLoad';
 import { setCell, type LoadField } from './cells';
@@ -22,12 +22,12 @@ import { LoadsToolbar, type LoadsShown } from './LoadsToolbar';
 import { useLoadRows, type Grouping } from './useLoadRows';
 import styles from './LoadsStage.module.css';
 
-const ImportLoads = dynamic(() => import('./ImportLoads').then(({ ImportLoads: dialog }) => dialog), { ssr: false });
-const LoadDetails = dynamic(() => import('./LoadDetails').then(({ LoadDetails: drawer }) => drawer), { ssr: false });
-const BudgetView = dynamic(() => import('./BudgetView').then(({ BudgetView: view }) => view), { ssr: false });
-const ZonesDialog = dynamic(() => import('./ZonesDialog').then(({ ZonesDialog: dialog }) => dialog), { ssr: false });
+const ImportLoads = laterOver(() => import('./ImportLoads').then(({ ImportLoads: dialog }) => dialog));
+const LoadDetails = later(() => import('./LoadDetails').then(({ LoadDetails: drawer }) => drawer));
+const BudgetView = later(() => import('./BudgetView').then(({ BudgetView: view }) => view));
+const ZonesDialog = laterOver(() => import('./ZonesDialog').then(({ ZonesDialog: dialog }) => dialog));
 
-const LoadsDay = dynamic(() => import('./LoadsDay').then(({ LoadsDay: day }) => day), { ssr: false });
+const LoadsDay = later(() => import('./LoadsDay').then(({ LoadsDay: day }) => day));
 /** Lines of a list that leave half of a usual screen. */
 const SHORT_LIST = 11;
 

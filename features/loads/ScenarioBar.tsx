@@ -9,7 +9,8 @@ import { newId } from '@/core/design/ids';
 import { SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Dialog } from '@/ui/Dialog';
-import { NameInput, nameProblem } from '@/ui/NameInput';
+import { NameInput } from '@/ui/NameInput';
+import { nameProblem } from '@/ui/nameProblem';
 import styles from './LoadsStage.module.css';
 
 /** Which scenario the hours belong to, and its making, naming and removing. */

@@ -1,7 +1,6 @@
 'use client';
 
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { KeepClear } from '@/core/design/schema';
 import { newId } from '@/core/design/ids';
@@ -12,6 +11,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { Dialog } from '@/ui/Dialog';
 import { EmptyStage } from '@/ui/EmptyStage';
+import { later, laterOver } from '@/ui/later';
 import { HeldContext, type Held } from './held';
 import { PlanView } from './PlanView';
 import { RigToolbar } from './RigToolbar';
@@ -21,13 +21,13 @@ import { useRefusal } from '@/features/design/useRefusal';
 import { VehicleCard } from './VehicleCard';
 import styles from './RigStage.module.css';
 
-const KeepClearCard = dynamic(() => import('./KeepClearCard').then(({ KeepClearCard: card }) => card), { ssr: false });
-const PlaceCard = dynamic(() => import('./PlaceCard').then(({ PlaceCard: card }) => card), { ssr: false });
-const RouteCard = dynamic(() => import('./RouteCard').then(({ RouteCard: card }) => card), { ssr: false });
-const ZoneCard = dynamic(() => import('./ZoneCard').then(({ ZoneCard: card }) => card), { ssr: false });
-const TraceDialog = dynamic(() => import('./TraceDialog').then(({ TraceDialog: dialog }) => dialog), { ssr: false });
-const CompareDialog = dynamic(() => import('./CompareDialog').then(({ CompareDialog: dialog }) => dialog), { ssr: false });
-const ImportRig = dynamic(() => import('./ImportRig').then(({ ImportRig: dialog }) => dialog), { ssr: false });
+const KeepClearCard = later(() => import('./KeepClearCard').then(({ KeepClearCard: card }) => card));
+const PlaceCard = later(() => import('./PlaceCard').then(({ PlaceCard: card }) => card));
+const RouteCard = later(() => import('./RouteCard').then(({ RouteCard: card }) => card));
+const ZoneCard = later(() => import('./ZoneCard').then(({ ZoneCard: card }) => card));
+const TraceDialog = laterOver(() => import('./TraceDialog').then(({ TraceDialog: dialog }) => dialog));
+const CompareDialog = laterOver(() => import('./CompareDialog').then(({ CompareDialog: dialog }) => dialog));
+const ImportRig = laterOver(() => import('./ImportRig').then(({ ImportRig: dialog }) => dialog));
 
 /** How long the hand rests before everything is worked out for where it is, ms. */
 const REST_MS = 120;

@@ -11,11 +11,11 @@ import { LitRig } from './LitRig';
 import { litOf, type Lit } from './lit';
 import { LoadShape } from './LoadShape';
 import { Table, type Column, type RowGroup } from '@/ui/Table';
-import { later } from '@/ui/later';
+import { laterOver } from '@/ui/later';
 import styles from './Switching.module.css';
 
-const WaysDrawer = later(() => import('./WaysDrawer').then(({ WaysDrawer: drawer }) => drawer));
-const TruthDrawer = later(() => import('./TruthDrawer').then(({ TruthDrawer: drawer }) => drawer));
+const WaysDrawer = laterOver(() => import('./WaysDrawer').then(({ WaysDrawer: drawer }) => drawer));
+const TruthDrawer = laterOver(() => import('./TruthDrawer').then(({ TruthDrawer: drawer }) => drawer));
 
 /** What is asked of a load. */
 export const ASKED_LATER = [WaysDrawer, TruthDrawer];

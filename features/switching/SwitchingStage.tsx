@@ -27,14 +27,14 @@ import { useLinkedActs } from './useLinkedActs';
 import type { Done } from './keptBench';
 import { useBench, type BenchShown } from './useBench';
 import { workedBy, type WorkedProps } from './worked';
-import { later } from '@/ui/later';
+import { later, laterOver } from '@/ui/later';
 import styles from './Switching.module.css';
 
 const StripChart = later(() => import('./StripChart').then(({ StripChart: chart }) => chart));
-const PanelsDrawer = later(() => import('./PanelsDrawer').then(({ PanelsDrawer: drawer }) => drawer));
-const HubDrawer = later(() => import('./HubDrawer').then(({ HubDrawer: drawer }) => drawer));
-const TriggersDrawer = later(() => import('./TriggersDrawer').then(({ TriggersDrawer: drawer }) => drawer));
-const WishesDrawer = later(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer));
+const PanelsDrawer = laterOver(() => import('./PanelsDrawer').then(({ PanelsDrawer: drawer }) => drawer));
+const HubDrawer = laterOver(() => import('./HubDrawer').then(({ HubDrawer: drawer }) => drawer));
+const TriggersDrawer = laterOver(() => import('./TriggersDrawer').then(({ TriggersDrawer: drawer }) => drawer));
+const WishesDrawer = laterOver(() => import('./WishesDrawer').then(({ WishesDrawer: drawer }) => drawer));
 
 /** What is opened from the bench: there when the connection is not. */
 const OPENED_LATER = [HubDrawer, PanelsDrawer, StripChart, TriggersDrawer, WishesDrawer, ...ASKED_LATER];

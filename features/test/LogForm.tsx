@@ -13,7 +13,7 @@ import { EVENT_WORDS, INSPECTION_WORDS } from '@/core/wording/logWords';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { FileChoice } from '@/ui/FileChoice';
-import { nameProblem } from '@/ui/NameInput';
+import { nameProblem } from '@/ui/nameProblem';
 import { today } from '@/core/units/days';
 import { unreadWords } from '@/core/wording/unreadWords';
 import { AboutSelect } from './AboutSelect';

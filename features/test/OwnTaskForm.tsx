@@ -7,7 +7,8 @@ import { recordsOf } from '@/core/design/design';
 import type { Edit } from '@/core/design/edit';
 import { addOwnTask } from '@/core/plan/handTasks';
 import { useDesign } from '@/features/design/DesignProvider';
-import { NameInput, nameProblem } from '@/ui/NameInput';
+import { NameInput } from '@/ui/NameInput';
+import { nameProblem } from '@/ui/nameProblem';
 import { QuantityField } from '@/ui/QuantityField';
 import styles from './Plan.module.css';
 

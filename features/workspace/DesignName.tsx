@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
-import { nameProblem } from '@/ui/NameInput';
+import { nameProblem } from '@/ui/nameProblem';
 import styles from './TopBar.module.css';
 
 /** The design's name, edited where it stands. */

@@ -5,10 +5,10 @@ import { HardHat } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { countProgress } from '@/core/design/asBuilt';
 import { useDesign } from '@/features/design/DesignProvider';
-import { later } from '@/ui/later';
+import { laterOver } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
 
-const FittedDrawer = later(() => import('./FittedDrawer').then(({ FittedDrawer: drawer }) => drawer));
+const FittedDrawer = laterOver(() => import('./FittedDrawer').then(({ FittedDrawer: drawer }) => drawer));
 
 const OPENED_LATER = [FittedDrawer];
 

@@ -2,7 +2,6 @@
 
 import { Button, Tooltip } from 'antd';
 import { CircleHelp, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -12,6 +11,8 @@ import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignPro
 import type { SaveState } from '@/features/design/sending';
 import { FindingsButton } from '@/features/findings/FindingsButton';
 import { useTheme } from '@/ui/ThemeProvider';
+import { laterOver } from '@/ui/later';
+import { usePreload } from '@/ui/usePreload';
 import { useShortcut } from '@/ui/useShortcut';
 import { DesignName } from './DesignName';
 import { useViewQuery } from '@/features/design/useViewQuery';
@@ -20,8 +21,10 @@ import { STAGES } from './stages';
 import { focusStage } from './useKeptFocus';
 import styles from './TopBar.module.css';
 
-const FindDialog = dynamic(() => import('@/features/find/FindDialog').then(({ FindDialog: dialog }) => dialog), { ssr: false });
-const ShortcutsDialog = dynamic(() => import('./ShortcutsDialog').then(({ ShortcutsDialog: dialog }) => dialog), { ssr: false });
+const FindDialog = laterOver(() => import('@/features/find/FindDialog').then(({ FindDialog: dialog }) => dialog));
+const ShortcutsDialog = laterOver(() => import('./ShortcutsDialog').then(({ ShortcutsDialog: dialog }) => dialog));
+
+const OPENED_LATER = [FindDialog, ShortcutsDialog];
 
 /** The design's name and state, undo, units, theme, find, shortcuts and findings. */
 export function TopBar() {
@@ -31,6 +34,7 @@ export function TopBar() {
   const { theme, setTheme } = useTheme();
   const viewQuery = useViewQuery();
   const [dialog, setDialog] = useState<'find' | 'shortcuts' | null>(null);
+  usePreload(OPENED_LATER);
 
   useHotkeys('mod+z', () => void store.step('undo'), { preventDefault: true, enableOnFormTags: false, useKey: true });
   useHotkeys('mod+shift+z, mod+y', () => void store.step('redo'), { preventDefault: true, useKey: true });

@@ -2,7 +2,7 @@ import { analyse } from '../../analysis/analyse';
 import { awgAreaMm2, AWG_SIZES, type AwgSize } from '../../catalog/conductorSizes';
 import { runs } from '../../../testing/runs';
 import { sameRecord } from '../../design/change';
-import { settingsOf, type Design } from '../../design/design';
+import { recordsOf, settingsOf, type Design } from '../../design/design';
 import { BOARDS } from '../boards';
 import type { Question } from './question';
 import { questionOf, TOPIC_IDS, type TopicId } from './topics';
@@ -32,6 +32,18 @@ test.each(TOPIC_IDS)(
   },
   60_000,
 );
+
+test('diagram: what is wrong can be: coils and contacts are relays’', () => {
+  const relays = new Set(BOARDS.flatMap(({ design }) => recordsOf(design, 'device').flatMap(({ kind, name }) => (kind === 'relay' ? [name] : [])))); // prettier-ignore
+  let asked = 0;
+  for (let seed = 1; seed <= MADE; seed++) {
+    const [, where] = /one thing is wrong: (.+): (?:coil|contact)/.exec(questionOf('diagram', seed).asks) ?? [];
+    if (where === undefined) continue;
+    expect(relays).toContain(where);
+    asked++;
+  }
+  expect(asked).toBeGreaterThan(MADE / 20);
+});
 
 test('the same seed asks the same', () => {
   for (const topic of TOPIC_IDS) expect(questionOf(topic, 17)).toEqual(questionOf(topic, 17));

@@ -7,3 +7,12 @@ export type Later<Props> = ComponentType<Props> & { load: () => Promise<Componen
 export function later<Props>(load: () => Promise<ComponentType<Props>>): Later<Props> {
   return Object.assign(dynamic(load, { ssr: false }), { load });
 }
+
+/** The same of what lies over the page: what is typed while it is fetched is meant for it, and no command. */
+export function laterOver<Props>(load: () => Promise<ComponentType<Props>>): Later<Props> {
+  return Object.assign(dynamic(load, { ssr: false, loading: Opening }), { load });
+}
+
+function Opening() {
+  return <span hidden data-opening />;
+}
