@@ -179,6 +179,21 @@ describe('migrations', () => {
     expect(migrateRecords([{}], 3, [rename, count], 3)).toEqual([{}]);
   });
 
+  test('take whatever stands in a file, of every version: what is wrong with it is found afterwards', () => {
+    const kinds = fc.constantFrom('duty', 'route', 'option', 'choice', 'device', 'x');
+    const record = fc.oneof(
+      fc.jsonValue(),
+      fc.record({ type: kinds, kind: fc.constantFrom('load', 1), function: fc.jsonValue(), functions: fc.jsonValue(), measuredMm: fc.jsonValue(), way: fc.jsonValue(), apart: fc.jsonValue() }, { requiredKeys: ['type'] }), // prettier-ignore
+      fc.record({ type: kinds, way: fc.record({ added: fc.array(fc.jsonValue()), updated: fc.array(fc.jsonValue()), removed: fc.jsonValue() }), apart: fc.record({ parts: fc.jsonValue() }) }), // prettier-ignore
+    );
+    fc.assert(
+      fc.property(fc.array(record, { maxLength: 4 }), fc.integer({ min: 1, max: SCHEMA_VERSION }), (records, version) =>
+        expect(migrateRecords(records, version)).toHaveLength(records.length),
+      ),
+      { numRuns: runs(300), seed: seedOf(71) },
+    );
+  });
+
   test('a newer or impossible version is refused', () => {
     expect(() => migrateRecords([], SCHEMA_VERSION + 1)).toThrow(/newer/);
     expect(() => migrateRecords([], 0)).toThrow(RangeError);
