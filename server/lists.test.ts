@@ -2,6 +2,8 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { analyse } from '../core/analysis/analyse';
+import { solveDesign } from '../core/analysis/solved';
+import { worstDrop } from '../core/analysis/wiredDrops';
 import { withSlowFindings } from '../core/analysis/rules/slowFindings';
 import { heron } from '../demo/heron';
 import { pip } from '../demo/pip';
@@ -66,7 +68,12 @@ describe('the list of designs', () => {
     expect(summary).toMatchObject({ isWhollyJudged: false, isBeingJudged: true, faults: 1 });
     await store().judging.done;
     summary = await listed();
-    const { findings } = withSlowFindings(analyse(design));
+    const analysis = analyse(design);
+    const { findings } = withSlowFindings(analysis);
+    // The worst drop as wired is past the one by the cables alone.
+    const solved = solveDesign(analysis, { kind: 'allOn' });
+    expect(summary.worstDropPercent).toBeCloseTo(worstDrop(analysis, 'live' in solved ? solved.drops : null)!.percent, 9);
+    expect(summary.worstDropPercent).toBeGreaterThan(analysis.totals.worstDropPercent! + 0.01);
     const count = (severity: string) => findings.filter((finding) => finding.severity === severity).length;
     expect(count('fault')).toBeGreaterThan(analyse(design).findings.filter(({ severity }) => severity === 'fault').length);
     expect(summary).toMatchObject({ isWhollyJudged: true, isBeingJudged: false, faults: count('fault'), cautions: count('caution') });
