@@ -1,4 +1,5 @@
-import { setImmediate } from 'node:timers/promises';
+import { performance } from 'node:perf_hooks';
+import { setTimeout } from 'node:timers/promises';
 import { and, eq } from 'drizzle-orm';
 import { solveDesign } from '@/core/analysis/solved';
 import type { Analysis } from '@/core/analysis/types';
@@ -31,6 +32,10 @@ export function isWhollyJudged({
 /** How long designs go on being judged after the list was last asked for, ms: the server is others' as well. */
 const JUDGING_MS = 3_000;
 
+/** Before each the server has had so long, ms, and no more than this share of it was needed: else a request that takes several turns would wait for a design at every one. */
+const REST_MS = 40;
+const BUSY_SHARE = 0.3;
+
 type Row = Pick<typeof table.design.$inferSelect, 'id' | 'headRevision' | 'judgedRevision'>;
 
 /**
@@ -50,8 +55,7 @@ export function judgeAside(rows: readonly Row[]): ReadonlySet<string> {
 async function judgeWaiting(): Promise<void> {
   const { judging } = store();
   while (Date.now() < judging.until) {
-    // What others ask goes first.
-    await setImmediate();
+    if (await isOthersTurn()) continue;
     const row = judging.waiting.shift();
     if (!row) return;
     try {
@@ -63,6 +67,13 @@ async function judgeWaiting(): Promise<void> {
       judging.unreadable.set(row.id, row.headRevision);
     }
   }
+}
+
+/** Whether somebody else is being answered. What others ask goes first. */
+async function isOthersTurn(): Promise<boolean> {
+  const mark = performance.eventLoopUtilization();
+  await setTimeout(REST_MS);
+  return performance.eventLoopUtilization(mark).utilization > BUSY_SHARE;
 }
 
 /**
