@@ -129,7 +129,7 @@ test('a list pasted on the empty stage, in the new-load box and on a cell is sho
   await page.getByRole('gridcell', { name: 'Pump', exact: true }).click();
   await copy('watts\tload\n8\tStrip');
   await page.keyboard.press('Control+v');
-  await preview.getByRole('button', { name: 'Take 1 loads' }).click();
+  await preview.getByRole('button', { name: 'Take one load' }).click();
   await expect(await cell(page, 'Strip', 'Rated, each')).toHaveText('8 W');
 
   const long = 'A name that goes on and on, past anything that could ever stand on a label or in a list of parts';

@@ -105,7 +105,7 @@ test('loads from CSV are shown row by row before anything is taken', async ({ pa
   await expect(dialog.getByRole('row', { name: /Ghost/ })).toContainText('left out');
   await expect(dialog).toContainText('1 of 2 rows cannot be taken');
   expect(await meter(page, 'A day').innerText()).toBe(energy);
-  await dialog.getByRole('button', { name: 'Take 1 loads' }).click();
+  await dialog.getByRole('button', { name: 'Take one load' }).click();
   await expect(await cell(page, 'Kettle', 'Wh a day')).toHaveText('30');
 });
 

@@ -171,7 +171,7 @@ test('routes from a spreadsheet: what would become of each row is shown, the bad
       'route,from,to,measured\nShort cut,Fridge recess,Cab console,2 m\nShort cut,"Fridge recess, left","Front electrics cupboard",2.1 m',
     );
   await expect(dialog.getByText('from: there is no place called “Fridge recess”')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Take 1 rows' }).click();
+  await dialog.getByRole('button', { name: 'Take one row' }).click();
   await expect(meter(page, 'Worst drop')).not.toContainText('7.7');
 });
 

@@ -25,15 +25,16 @@ interface CsvImportProps<R extends Row> {
   title: string;
   /** What the file should look like. */
   help: ReactNode;
-  /** What its rows are, in the plural. */
-  noun: string;
+  /** What one of its rows is. */
+  noun: 'load' | 'row' | 'line';
   /** Reads a text without taking anything. Give the same function while what it reads against is the same. */
   read(text: string): { rows: R[]; faults: string[]; change: Change | null; notes?: string[] };
   /** Columns between what becomes of a row and what is wrong with it. */
   columns: readonly Column<R>[];
   /** What was pasted elsewhere, already in the box. */
   pasted?: string;
-  onTake(change: Change, count: number): void;
+  /** @param what how many of what, in words */
+  onTake(change: Change, what: string): void;
   onClose(): void;
 }
 
@@ -50,6 +51,7 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
   const ordered = all.length > shown ? [...leftOut, ...all.filter(({ action }) => action !== 'refuse')] : all;
   const rows = ordered.slice(0, shown);
   const hidden = all.length - rows.length;
+  const counted = good === 0 ? `${noun}s` : good === 1 ? `one ${noun}` : `${good} ${noun}s`;
 
   const open = (file: File) => {
     setTooLarge(file.size > LIMITS.importBytes);
@@ -57,7 +59,7 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
   };
   const take = () => {
     if (!reading?.change) return;
-    onTake(reading.change, good);
+    onTake(reading.change, counted);
     onClose();
   };
   return (
@@ -67,7 +69,7 @@ export function CsvImport<R extends Row>({ title, help, noun, read, columns, pas
       width={860}
       onCancel={onClose}
       onOk={take}
-      okText={good > 0 ? `Take ${good} ${noun}` : `Take ${noun}`}
+      okText={`Take ${counted}`}
       okButtonProps={{ disabled: good === 0 || !reading?.change }}
     >
       {help}

@@ -39,7 +39,7 @@ export function NameInput({ label, value, onChange, onEnter, onBlur, most = LIMI
         onBlur={onBlur}
       />
       {problem && (
-        <small role="alert" style={{ color: 'var(--brick)' }}>
+        <small role="alert" style={{ color: 'var(--brick)', whiteSpace: 'nowrap' }}>
           {problem}
         </small>
       )}

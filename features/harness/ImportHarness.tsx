@@ -20,7 +20,7 @@ export function ImportHarness({ onClose }: { onClose(): void }) {
   return (
     <CsvImport
       title="Wires or parts from CSV"
-      noun="lines"
+      noun="line"
       help={
         <p>
           The files saved here, changed in a spreadsheet: wires are found by their number, parts by the column part. Empty cells of wires
@@ -32,7 +32,7 @@ export function ImportHarness({ onClose }: { onClose(): void }) {
         { head: 'Which', cell: ({ name }) => name },
         { head: 'Sets', cell: ({ sets }) => sets },
       ]}
-      onTake={(change, count) => store.commit(count === 1 ? 'A line from CSV' : `${count} lines from CSV`, () => change)}
+      onTake={(change, what) => store.commit(`Take ${what} from CSV`, () => change)}
       onClose={onClose}
     />
   );

@@ -26,7 +26,7 @@ export function ImportLoads({ pasted = '', onClose }: { pasted?: string; onClose
   return (
     <CsvImport
       title="Take loads from a list"
-      noun="loads"
+      noun="load"
       pasted={pasted}
       help={
         <p>
@@ -42,7 +42,7 @@ export function ImportLoads({ pasted = '', onClose }: { pasted?: string; onClose
         { head: 'h a day', as: 'figure', cell: ({ hours }) => hours },
         { head: 'Taken for', cell: ({ kind }) => kind },
       ]}
-      onTake={(change, count) => store.commit(`Take ${count} loads from CSV`, () => change)}
+      onTake={(change, what) => store.commit(`Take ${what} from CSV`, () => change)}
       onClose={onClose}
     />
   );

@@ -14,7 +14,7 @@ export function ImportRig({ onClose }: { onClose(): void }) {
   return (
     <CsvImport
       title="Take places or routes from CSV"
-      noun="rows"
+      noun="row"
       help={
         <p>
           Places: <code>place, zone, from front, from left, height, free behind, behind</code>. Routes:{' '}
@@ -27,7 +27,7 @@ export function ImportRig({ onClose }: { onClose(): void }) {
         { head: 'Name', cell: ({ name }) => name },
         { head: 'Where', cell: ({ says }) => says },
       ]}
-      onTake={(change, count) => store.commit(`Take ${count} rows from CSV`, () => change)}
+      onTake={(change, what) => store.commit(`Take ${what} from CSV`, () => change)}
       onClose={onClose}
     />
   );
