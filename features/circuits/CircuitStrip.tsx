@@ -21,7 +21,7 @@ import { sizesFor, stepConductor, stepFuse } from './edits';
 import styles from './CircuitStrip.module.css';
 
 /** Fetched when the first strip is opened. */
-const StripDetail = later(() => import('./StripDetail').then(({ StripDetail: detail }) => detail));
+export const StripDetail = later(() => import('./StripDetail').then(({ StripDetail: detail }) => detail));
 
 const GOVERNOR_WORDS: Record<Governor, string> = { minimum: 'least size', ampacity: 'ampacity', fuse: 'fuse', drop: 'drop' };
 

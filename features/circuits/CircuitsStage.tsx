@@ -12,11 +12,12 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { CircuitsToolbar, type CircuitsShown, type Order } from './CircuitsToolbar';
-import { CircuitStrip } from './CircuitStrip';
+import { CircuitStrip, StripDetail } from './CircuitStrip';
 import { Term } from '@/ui/Prose';
 import styles from './CircuitsStage.module.css';
 import { useShortcut } from '@/ui/useShortcut';
 import { later, laterOver } from '@/ui/later';
+import { usePreload } from '@/ui/usePreload';
 
 const ReadingsDrawer = laterOver(() => import('./ReadingsDrawer').then(({ ReadingsDrawer: drawer }) => drawer));
 
@@ -25,6 +26,8 @@ const ProtectionView = later(() => import('./ProtectionView').then(({ Protection
 const ProposeDialog = laterOver(() => import('./ProposeDialog').then(({ ProposeDialog: dialog }) => dialog));
 const PartsView = later(() => import('./PartsView').then(({ PartsView: view }) => view));
 const ZonesView = later(() => import('./ZonesView').then(({ ZonesView: view }) => view));
+
+const OPENED_LATER = [StripDetail, ReadingsDrawer, NewCircuit, ProtectionView, ProposeDialog, PartsView, ZonesView];
 
 /** What is looked at in place of the runs. */
 const VIEWS: Record<Exclude<CircuitsShown, 'runs'>, ReactNode> = {
@@ -41,6 +44,7 @@ const TAP_FUSE_A = 3;
 
 /** Stage Circuits: one run strip per circuit. */
 export function CircuitsStage() {
+  usePreload(OPENED_LATER);
   const store = useDesignStore();
   // The names of the circuits alone: a strip looks after its own figures, so a key press draws that one again and not the stage.
   const circuitIds = useDesign(({ analysis }) => analysis.circuits.map(({ id }) => id).join(' '));

@@ -11,6 +11,7 @@ import { ScenarioBar } from '@/features/loads/ScenarioBar';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { Stepper } from '@/ui/Stepper';
 import { later } from '@/ui/later';
+import { usePreload } from '@/ui/usePreload';
 import { ChargeChart } from './ChargeChart';
 import { dateOf } from './dates';
 import { DayChart } from './DayChart';
@@ -27,10 +28,13 @@ import styles from './Energy.module.css';
 const TradeCard = later(() => import('./TradeCard').then(({ TradeCard: card }) => card));
 const MeasuredCard = later(() => import('./MeasuredCard').then(({ MeasuredCard: card }) => card));
 
+const OPENED_LATER = [TradeCard, MeasuredCard];
+
 const YEAR_DRAWS = 60;
 
 /** Stage Energy: what a day costs and brings, and how the days go under weather drawn again and again. */
 export function EnergyStage() {
+  usePreload(OPENED_LATER);
   const designId = useDesign((state) => state.id);
   const index = useDesign(({ analysis }) => analysis.index);
   const chosenId = useDesign(({ analysis }) => analysis.scenario?.id ?? null);

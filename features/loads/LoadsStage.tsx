@@ -12,6 +12,7 @@ import { Grid, type GridHandle } from '@/ui/grid/Grid';
 import type { GridActions } from '@/ui/grid/types';
 import { blockText } from '@/ui/grid/clipboard';
 import { later, laterOver } from '@/ui/later';
+import { usePreload } from '@/ui/usePreload';
 import { today } from '@/core/units/days';
 import { AddLoad } from './AddLoad';
 import { setCell, type LoadField } from './cells';
@@ -28,11 +29,14 @@ const BudgetView = later(() => import('./BudgetView').then(({ BudgetView: view }
 const ZonesDialog = laterOver(() => import('./ZonesDialog').then(({ ZonesDialog: dialog }) => dialog));
 
 const LoadsDay = later(() => import('./LoadsDay').then(({ LoadsDay: day }) => day));
+
+const OPENED_LATER = [ImportLoads, LoadDetails, BudgetView, ZonesDialog, LoadsDay];
 /** Lines of a list that leave half of a usual screen. */
 const SHORT_LIST = 11;
 
 /** Stage Loads: everything that draws current, rated and measured, and how long it runs. */
 export function LoadsStage() {
+  usePreload(OPENED_LATER);
   const { units, nominalV } = useDesign(({ analysis }) => analysis.index.settings);
   const zoneNames = useDesign(({ analysis }) => analysis.index.zones.map(({ name }) => name).join('\n'));
   const circuitNames = useDesign(({ analysis }) => analysis.circuits.map(circuitName).join('\n'));

@@ -12,6 +12,7 @@ import { useHashTarget } from '@/features/workspace/useHashTarget';
 import { Dialog } from '@/ui/Dialog';
 import { EmptyStage } from '@/ui/EmptyStage';
 import { later, laterOver } from '@/ui/later';
+import { usePreload } from '@/ui/usePreload';
 import { HeldContext, type Held } from './held';
 import { PlanView } from './PlanView';
 import { RigToolbar } from './RigToolbar';
@@ -29,12 +30,15 @@ const TraceDialog = laterOver(() => import('./TraceDialog').then(({ TraceDialog:
 const CompareDialog = laterOver(() => import('./CompareDialog').then(({ CompareDialog: dialog }) => dialog));
 const ImportRig = laterOver(() => import('./ImportRig').then(({ ImportRig: dialog }) => dialog));
 
+const OPENED_LATER = [KeepClearCard, PlaceCard, RouteCard, ZoneCard, TraceDialog, CompareDialog, ImportRig];
+
 /** How long the hand rests before everything is worked out for where it is, ms. */
 const REST_MS = 120;
 const VIEWS: readonly View[] = ['plan', 'side'];
 
 /** Stage Rig: the vehicle laid out, and what every wire meets in it. */
 export function RigStage() {
+  usePreload(OPENED_LATER);
   const store = useDesignStore();
   const analysis = useDesign((state) => state.analysis);
   const { index } = analysis;
