@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, saved, test } from './fixtures';
+import { expect, openStrip, saved, test } from './fixtures';
 
 /** What both come to: lit by the panel in one colour or the other, and never together by any way things can stand. */
 async function isDone(page: Page): Promise<void> {
@@ -137,4 +137,19 @@ test('letters typed while what they are for is still being fetched are no comman
   await page.keyboard.type('pump');
   await expect(field).toHaveValue('pump');
   await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
+});
+
+test('what a stage opens later is there without a connection once the page has rested', async ({ page, pip, context }) => {
+  await page.goto(`/d/${pip}/circuits`);
+  const scripts = () => page.evaluate(() => performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js')).length);
+  const atFirst = await scripts();
+  await expect.poll(scripts).toBeGreaterThan(atFirst + 6);
+  await page.waitForLoadState('networkidle');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Add circuit' }).click();
+  await expect(page.getByRole('dialog', { name: 'Add a circuit' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await openStrip(page, '01', 'Cabin lights');
+  await expect(page.getByText('This stage failed')).toHaveCount(0);
 });
