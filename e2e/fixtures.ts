@@ -15,15 +15,14 @@ const files = new Map<keyof typeof PLANS, string>();
 
 /**
  * A fresh copy of a demo for each test, as planned or as it is built by now, and the few gestures many tests make. Going to a stage waits until its controls
- * answer, which is when it begins to listen for changes made elsewhere.
+ * answer, which is when it begins to listen for changes made elsewhere; from another stage of the design it is by the stem.
  */
 export const test = base.extend<{ heron: string; pip: string; heronAtWork: string; pipInUse: string; consoleErrors: string[] }>({
   page: async ({ page }, provide) => {
     const goto = page.goto.bind(page);
     page.goto = async (url, options) => {
-      const listening = /^\/d\/[^/]+\/(rig|measure|loads|supply|energy|circuits|switching|harness|test)$/.test(url)
-        ? page.waitForRequest(/\/events\?/)
-        : null;
+      if (await goByStem(page, url)) return null;
+      const listening = STAGE.test(url) ? page.waitForRequest(/\/events\?/) : null;
       const response = await goto(url, options);
       if (!listening) return response;
       await listening;
@@ -58,6 +57,25 @@ export const test = base.extend<{ heron: string; pip: string; heronAtWork: strin
 });
 
 export { expect };
+
+const STAGE = /^\/d\/[^/]+\/(rig|measure|loads|supply|energy|circuits|switching|harness|test)$/;
+
+/**
+ * From one stage of a design to another of the same by the stem, as a person goes: a sixth of the work of a page loaded anew, which a test asks for by `reload`. Not while
+ * something lies over the page.
+ */
+async function goByStem(page: Page, url: string): Promise<boolean> {
+  const here = new URL(page.url()).pathname;
+  if (!STAGE.test(url) || !STAGE.test(here) || here === url || here.split('/')[2] !== url.split('/')[2]) return false;
+  const stage = page.getByRole('navigation', { name: 'Stages' }).locator(`a[href="${url}"]`);
+  if ((await stage.count()) !== 1 || (await page.getByRole('dialog').count()) > 0) return false;
+  await stage.evaluate((link: HTMLAnchorElement) => link.click());
+  await page.waitForURL(`**${url}`);
+  // The stage is there, and its name in the window's title, where it had to be fetched first.
+  await expect(page.getByText('Opening…', { exact: true })).toHaveCount(0);
+  await expect(page).toHaveTitle(/./);
+  return true;
+}
 
 async function copyOf(request: APIRequestContext, demo: string): Promise<string> {
   return idIn(await request.post(`/api/designs/${demo}/duplicate`));

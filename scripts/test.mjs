@@ -69,7 +69,7 @@ function installMissing() {
 const unitReport = path.join(out, 'unit.json');
 const browserReport = path.join(out, 'browser.json');
 
-function unitTests(args = [], env = {}) {
+function unitTests(args, env = {}) {
   suite(
     'Unit tests',
     'npx',
@@ -113,7 +113,7 @@ async function whole() {
   await reading;
   // After the build, which writes types of its own.
   await step('Types', 'npx', ['tsc', '--noEmit']);
-  unitTests();
+  unitTests(['-c', 'jest.together.mjs']);
   browserTests();
 }
 

@@ -5,6 +5,7 @@ import { seeded } from '../../testing/random';
 import { randomDesign } from '../../testing/randomDesign';
 import { seedOf } from '../../testing/runs';
 import { sampleOf } from '../../testing/sampleOf';
+import { expectSame } from '../../testing/sameSaid';
 import { applyChange, sameRecord, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
@@ -125,7 +126,7 @@ describe('whichever field of whichever record is edited, an analysis carried on 
       if (!edit) continue;
       met.add(`${name}.${field}`);
       try {
-        expect(said(analyse(edit.after, befores[edit.at]!))).toEqual(said(analyse(edit.after)));
+        expectSame(said(analyse(edit.after, befores[edit.at]!)), said(analyse(edit.after)));
       } catch (error) {
         throw new Error(`${name}.${field}: ${String(error).slice(0, 1500)}`, { cause: error });
       }
@@ -140,7 +141,7 @@ describe('whichever field of whichever record is edited, an analysis carried on 
       for (const traits of [['living' as const], []]) {
         const after = applyChange(design, updateRecords(design, [{ id: zoneId, set: { traits } }]));
         const fresh = analyse(after);
-        expect(said(analyse(after, befores[at]!))).toEqual(said(fresh));
+        expectSame(said(analyse(after, befores[at]!)), said(fresh));
         if (!sameRecord(fresh.scenarios.map(({ runtimeH }) => runtimeH), befores[at]!.scenarios.map(({ runtimeH }) => runtimeH))) differ += 1; // prettier-ignore
       }
     }

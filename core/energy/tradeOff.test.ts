@@ -29,6 +29,11 @@ describe('battery against panel', () => {
     expect(freePanels.capacityAh).toBeLessThanOrEqual(cheapest(points)!.capacityAh);
     expect(cheapest([])).toBeNull();
   });
+  it('costs what battery and panel cost by the hundred (worked by hand: 200 Ah at 400 and 300 W at 120 are 800 + 360)', () => {
+    const priced = points.filter(({ cost }) => cost !== null);
+    expect(priced.length).toBeGreaterThan(2);
+    for (const { capacityAh, panelW, cost } of priced) expect(cost).toBeCloseTo(4 * capacityAh + 1.2 * panelW!, 9);
+  });
   it('needs no more driving the larger the battery is', () => {
     const needed = (capacityAh: number) => drivingNeeded(index, { ...battery, capacityAh }, scenario, question);
     expect(needed(400)).toBe(0);

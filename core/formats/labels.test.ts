@@ -47,6 +47,9 @@ test('labels stay within their edges on every sheet, long ones cut short, used o
     const labels = [...labelsOf(analyse(heron()), 'wires'), { large: 'X'.repeat(80), small: 'y'.repeat(200) }];
     const pages = labelPages(labels, id, 5);
     expect(pages).toHaveLength(Math.ceil((labels.length + 5) / (sheet.columns * sheet.rows)));
+    // The printer's own sheet from its corner, or every label is off.
+    const [widthMm, heightMm] = PAPERS[sheet.paper];
+    for (const page of pages) expect(page).toMatchObject({ widthMm, heightMm, leftMm: 0, topMm: 0 });
     const texts = pages.flatMap(({ svg }) => [...svg.matchAll(/<text x="([\d.]+)" y="([\d.]+)" font-size="([\d.]+)"[^>]*>([^<]*)</g)]);
     expect(texts).toHaveLength(labels.length * 2);
     const [pageWidth, pageHeight] = PAPERS[sheet.paper];
