@@ -114,8 +114,11 @@ test('all designs go out in one file and come back from it; one that is broken c
 
 test('the report prints with its cautions, and the PDF is one', async ({ page, heron }) => {
   await page.goto(`/d/${heron}/circuits`);
+  // A window among others, and a file printed to, say which design it is.
+  await expect(page).toHaveTitle('Circuits · Heron (copy) · Vine Knot');
   await page.getByRole('link', { name: 'Report and print' }).click();
   await expect(page.getByRole('heading', { name: 'Before you start' })).toBeVisible({ timeout: 25_000 });
+  await expect(page).toHaveTitle('Report · Heron (copy) · Vine Knot');
   await expect(page.getByText('Local codes and a licensed person come first.')).toBeVisible();
   await expect(page.getByRole('row', { name: /^02 Fridge.*7\.7 %/ })).toBeVisible();
   await page.emulateMedia({ media: 'print' });

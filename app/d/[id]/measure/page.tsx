@@ -4,8 +4,11 @@ import { MeasuringRun } from '@/features/rig/MeasuringRun';
 import { historyAt } from '@/server/commit';
 import { openDesign } from '@/server/stored';
 import { orNotFound } from '@/server/orNotFound';
+import { titleOf } from '@/server/pageTitle';
 
-export const metadata: Metadata = { title: 'Measuring run' };
+export function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
+  return titleOf(params, 'Measuring run');
+}
 
 export default async function MeasurePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
