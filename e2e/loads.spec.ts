@@ -31,6 +31,21 @@ test('a measured value replaces the rated one and looks different', async ({ pag
   await expect(page.getByRole('dialog', { name: 'Findings' })).toContainText('measured 9.0 W, rated 12 W');
 });
 
+test('a load is typed in one line with how many, its draw and its hours; a draw that is not read is not made up', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  const field = page.getByRole('textbox', { name: 'Name of a new load' });
+  await field.fill('Fan 2x 5 W 30 % 8 h');
+  await expect(page.getByText('8.0 h a day, 30 % of it')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(await cell(page, 'Fan', 'Pcs')).toHaveText('2');
+  // 2 × 5 W for 30 % of 8 h.
+  await expect(await cell(page, 'Fan', 'Wh a day')).toHaveText('24');
+  await field.fill('Fridge 45 W old one');
+  await expect(page.getByText('its draw is not read')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(await cell(page, 'Fridge 45 W old one', 'Draw, A')).toHaveText('0.00');
+});
+
 test('a block pasted from a spreadsheet fills cells, adds loads, and says what it could not take', async ({ page, context, pip }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await page.goto(`/d/${pip}/loads`);

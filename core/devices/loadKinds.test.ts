@@ -1,5 +1,6 @@
 import { dropClassOf, namedLoad, newLoad } from '../switching/newLoad';
 import { splitNameAndDraw } from '../formats/drawText';
+import type { Draw } from '../design/schema';
 import { startOf } from './starts';
 import { behaviourOf } from './load';
 import { kindsNamed, LOAD_KINDS } from './loadKinds';
@@ -75,5 +76,36 @@ test.each([
   ['201 x Puck 1 W', '201 x Puck', { kind: 'watts', watts: 1, atV: 12 }],
   ['Light 0 x 3 W', 'Light 0 x', { kind: 'watts', watts: 3, atV: 12 }],
 ])('“%s” is the load “%s”', (text, name, draw, quantity = 1) =>
-  expect(splitNameAndDraw(text, 12, 'metric')).toEqual({ name, draw, quantity }),
+  expect(splitNameAndDraw(text, 12, 'metric')).toEqual({ name, draw, quantity, hours: null, sharePercent: null, isUnread: false }),
 );
+
+test.each<[text: string, name: string, draw: Partial<Draw> | null, quantity: number, hours: number | null, share: number | null]>([
+  ['Heated grips 2x 20 W 3 h', 'Heated grips', { watts: 20 }, 2, 3, null],
+  ['Fridge 45 W, 24/7', 'Fridge', { watts: 45 }, 1, 24, null],
+  ['LED strip 4.8 W/m 2 m 1,5 h', 'LED strip', { wattsPerM: 4.8, lengthMm: 2000 }, 1, 1.5, null],
+  ['Pump 5 A 10 min a day', 'Pump', { amps: 5 }, 1, 1 / 6, null],
+  ['Heater 200W 30 % 12 h', 'Heater', { watts: 200 }, 1, 12, 30],
+  ['Heater 200W 12 hours/day at 30%', 'Heater', { watts: 200 }, 1, 12, 30],
+  ['Lamp 3 W 1 h 30 min', 'Lamp', { watts: 3 }, 1, 1.5, null],
+  ['Lamp 3 W 1:30', 'Lamp', { watts: 3 }, 1, 1.5, null],
+  ['Fridge 4 A at 13 V 8h', 'Fridge', { amps: 4, atV: 13 }, 1, 8, null],
+  // What cannot be is left where it stands, and nothing is taken for it.
+  ['Lamp 3 W 30 h', 'Lamp 3 W 30 h', null, 1, null, null],
+  ['Heater 200 W 130 %', 'Heater 200 W 130 %', null, 1, null, null],
+  ['Inverter 2000 W pure sine', 'Inverter 2000 W pure sine', null, 1, null, null],
+])('“%s” says how long it is on', (text, name, draw, quantity, hours, sharePercent) => {
+  const typed = splitNameAndDraw(text, 12, 'metric');
+  expect(typed).toMatchObject({ name, quantity, sharePercent, isUnread: draw === null });
+  expect(typed.draw).toEqual(draw && expect.objectContaining(draw));
+  if (hours === null) expect(typed.hours).toBeNull();
+  else expect(typed.hours).toBeCloseTo(hours, 9);
+});
+
+test('hours without a draw belong to the name: a lamp may be called so', () => {
+  expect(splitNameAndDraw('Night light 8 h', 12, 'metric')).toMatchObject({
+    name: 'Night light 8 h',
+    draw: null,
+    hours: null,
+    isUnread: false,
+  });
+});

@@ -1,7 +1,7 @@
 import type { Draw } from '../design/schema';
 import type { UnitSystem } from '../catalog/vocabulary';
 import { LIMITS } from '../catalog/vocabulary';
-import { parseLength, parseNumber } from '../units/parse';
+import { parseHours, parseLength, parseNumber, type Parsed } from '../units/parse';
 import { isTooLong } from '../units/text';
 import { unread, type NotRead, type Ranged } from '../units/unread';
 import { formatLength } from '../units/quantity';
@@ -55,16 +55,29 @@ export interface TypedLoad {
   /** Of one; null where none is said. */
   draw: Draw | null;
   quantity: number;
+  /** How long it is on a day, and how much of that it draws; null where not said. */
+  hours: number | null;
+  sharePercent: number | null;
+  /** A draw stands in the name where none is looked for: it is not known, and no usual one may be taken for it. */
+  isUnread: boolean;
 }
 
+const NAME_AND_DRAW = /^(.*?\S)[\s,:]+(?:([1-9]\d?|1\d\d|200)\s*[x×]\s*)?([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i;
+const A_DRAW = /\d ?(?:k?W|m?A|watts?|amps?)\b/i;
+const HOURS =
+  /^(.*?[^\s,;:])[\s,;:]+(24\/7|\d{1,2} ?[h:] ?[0-5]?\d(?: ?min)?|[\d.,]+ ?(?:h|hrs?|hours?|min|minutes?))(?: ?(?:\/|a|per) ?d(?:ay)?)?$/i;
+const SHARE = /^(.*?[^\s,;:])[\s,;:]+(?:at )?([\d.,]+) ?%$/i;
+
 /**
- * A load's name with its draw behind it and how many there are, as people type all at once: "Reading light 3 W", "Fridge, 4 A at 13 V", "Spots 3 x 2 W",
- * "2 x USB socket". A bare number belongs to the name ("Lamp 2"), and so does one with no space behind its x ("4x4 light").
+ * A load's name with its draw behind it, how many there are and how long it is on, as people type all at once: "Reading light 3 W", "Fridge, 4 A at 13 V", "Spots 3 x 2 W",
+ * "2 x USB socket", "Heater 200 W 30 % 12 h". A bare number belongs to the name ("Lamp 2"), and so does one with no space behind its x ("4x4 light").
  */
 export function splitNameAndDraw(text: string, nominalV: number, units: UnitSystem): TypedLoad {
   const whole = text.trim();
-  if (isTooLong(text)) return { name: whole, draw: null, quantity: 1 };
-  const match = /^(.*?\S)[\s,:]+(?:([1-9]\d?|1\d\d|200)\s*[x×]\s*)?([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i.exec(whole);
+  const nothing = { hours: null, sharePercent: null, isUnread: false };
+  if (isTooLong(text)) return { name: whole, draw: null, quantity: 1, ...nothing };
+  const { rest: timeless, ...use } = withoutUse(whole);
+  const match = NAME_AND_DRAW.exec(timeless);
   const said = match && parseDraw(match[3]!.replace(/watts?/i, 'W').replace(/amps?/i, 'A'), nominalV, units);
   const isSaid = match !== null && said?.ok === true;
   const named = isSaid ? match[1]!.replace(/[\s,:]+$/, '') : whole;
@@ -72,11 +85,33 @@ export function splitNameAndDraw(text: string, nominalV: number, units: UnitSyst
   const behind = isSaid ? match[2] : undefined;
   // Two numbers of pieces leave the first in the name.
   const isAhead = ahead !== undefined && behind === undefined;
-  return { name: isAhead ? rest! : named, draw: isSaid ? said.draw : null, quantity: Number((isAhead ? ahead : behind) ?? 1) };
+  const name = isAhead ? rest! : named;
+  const quantity = Number((isAhead ? ahead : behind) ?? 1);
+  return isSaid
+    ? { name, draw: said.draw, quantity, ...nothing, ...use }
+    : { name, draw: null, quantity, ...nothing, isUnread: A_DRAW.test(name) };
+}
+
+/** A line without its hours a day and the share of them it draws, which stand at its end in either order. */
+function withoutUse(line: string): Pick<TypedLoad, 'hours' | 'sharePercent'> & { rest: string } {
+  const found = { rest: line, hours: null as number | null, sharePercent: null as number | null };
+  // What is past a day, or past all of it, stays where it stands: nobody knows what was meant.
+  const takes = (pattern: RegExp, read: (text: string) => Parsed, most: number): number | null => {
+    const match = pattern.exec(found.rest);
+    const parsed = match && read(match[2]!);
+    if (!match || !parsed?.ok || parsed.value > most) return null;
+    found.rest = match[1]!;
+    return parsed.value;
+  };
+  const hours = () => (found.hours ??= takes(HOURS, (text) => parseHours(text === '24/7' ? '24' : text), 24));
+  hours();
+  found.sharePercent = takes(SHARE, parseNumber, 100);
+  hours();
+  return found;
 }
 
 function parseStrip(body: string, atV: number, units: UnitSystem): ParsedDraw {
-  const match = /^\s*([\d.,]+)\s*W\s*\/\s*(m|ft)\s*[x×*]\s*(.+?)(?:\s*[x×*]\s*(\d+)\s*(parallel|p)?)?\s*$/i.exec(body);
+  const match = /^\s*([\d.,]+)\s*W\s*\/\s*(m|ft)(?:\s*[x×*]\s*|\s+)(\S.*?)(?:\s*[x×*]\s*(\d+)\s*(parallel|p)?)?\s*$/i.exec(body);
   if (!match) return unread({ code: 'noStrip' });
   const power = parseNumber(match[1]!);
   const length = parseLength(match[3]!, units);

@@ -1,7 +1,9 @@
 import { heron } from '../../demo/heron';
+import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
 import { applyChange, isEmpty, updateRecords } from '../design/change';
-import type { DesignRecord } from '../design/schema';
+import { recordsOf } from '../design/design';
+import type { DesignRecord, Load } from '../design/schema';
 import { faultWords } from './faultWords';
 import { readLoadsCsv, writeLoadsCsv } from './loadsCsv';
 
@@ -138,6 +140,29 @@ describe('a list without headings', () => {
     ]);
     const hours = change.added.flatMap((record) => (record.type === 'duty' ? [record.hoursPerDay] : []));
     expect(hours).toEqual([3, 1.5]);
+  });
+
+  it('takes how many and how long from a line, and no usual draw in place of one that is said and not read', () => {
+    const { rows, change } = readLoadsCsv(
+      'Heated grips 2x 20 W 3 h\nCabin heater 200 W 30 % 12 h\nFridge 45 W pure sine\nPump 5 A 10 min a day',
+      pip(),
+    );
+    expect(rows.map(({ name, quantity, rated, hours, kind }) => [name, quantity, rated, hours, kind])).toEqual([
+      ['Heated grips', '2', '20 W', '3', 'electric heater'],
+      ['Cabin heater', '', '200 W', '12', 'electric heater'],
+      ['Fridge 45 W pure sine', '', '', '', expect.stringContaining('its draw is not read')],
+      ['Pump', '', '5 A', '10 min', 'pump'],
+    ]);
+    const design = applyChange(pip(), change!);
+    const of = (name: string) => {
+      const load = recordsOf(design, 'device').find((device): device is Load => device.kind === 'load' && device.name === name)!;
+      return { load, duty: recordsOf(design, 'duty').find(({ loadId }) => loadId === load.id) };
+    };
+    // 200 W for 30 % of 12 h are 720 Wh a day.
+    expect(of('Cabin heater').duty).toMatchObject({ hoursPerDay: 12, sharePercent: 30 });
+    expect(of('Pump').duty!.hoursPerDay).toBeCloseTo(1 / 6, 9);
+    expect(of('Heated grips')).toMatchObject({ load: { quantity: 2 }, duty: { hoursPerDay: 3, sharePercent: 100 } });
+    expect(of('Fridge 45 W pure sine').load.rated).toMatchObject({ watts: 0 });
   });
 
   it('gives a kind its usual draw and says so, and leaves what nobody knows unknown', () => {

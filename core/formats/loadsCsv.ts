@@ -14,7 +14,7 @@ import { nameOf } from '../design/names';
 import { attachLoad } from '../switching/loadWires';
 import { namedLoad } from '../switching/newLoad';
 import { parseHours, parseNumber, type Parsed } from '../units/parse';
-import { formatDraw, parseDraw, splitNameAndDraw, type ParsedDraw } from './drawText';
+import { formatDraw, parseDraw, splitNameAndDraw, type ParsedDraw, type TypedLoad } from './drawText';
 import { COLUMNS, delimiterOf, findColumns, type Column } from './loadColumns';
 import type { FileFault } from './fileFault';
 import { plainCell, safeCell } from './safeCell';
@@ -29,6 +29,7 @@ export interface CsvRow {
   zone: string;
   /** What becomes of it: a load of that name in that zone is changed, another is added. */
   action: 'add' | 'change' | 'refuse';
+  quantity: string;
   rated: string;
   hours: string;
   /** What its name or its own column takes it for; with a question mark where the name could mean several. */
@@ -101,29 +102,45 @@ export function readLoadsCsv(text: string, design: Design): CsvReading {
   const newZones: string[] = [];
   const rows = lines.map((line, at) => {
     const cell = (column: Column) => (places.has(column) ? plainCell((line[places.get(column)!] ?? '').trim()) : '');
-    return readRow(edit, cell('rated') === '' ? drawFromName(cell, design) : cell, at + (headed ? 2 : 1), bareUnit, newZones);
+    const typed = cell('rated') === '' ? typedIn(cell('name'), design) : null;
+    return readRow(edit, typed ? fromName(typed, cell, design) : cell, at + (headed ? 2 : 1), bareUnit, newZones, typed?.isUnread ?? false);
   });
   const guessed = headed ? null : Array.from(places, ([column, at]) => `${column} from column ${at + 1}`).join(', ');
   return { rows, ignored, newZones, guessed, faults: [], change: edit.change };
 }
 
-/** A name with its draw and its pieces, where the table says no draw of its own. */
-function drawFromName(cell: (column: Column) => string, design: Design): (column: Column) => string {
+function typedIn(name: string, design: Design): TypedLoad {
   const { nominalV, units } = settingsOf(design);
-  const { name, draw, quantity } = splitNameAndDraw(cell('name'), nominalV, units);
-  return (column) => {
-    if (column === 'name') return name;
-    if (column === 'rated' && draw) return formatDraw(draw, nominalV, units);
-    return column === 'quantity' && cell(column) === '' && quantity > 1 ? String(quantity) : cell(column);
-  };
+  return splitNameAndDraw(name, nominalV, units);
 }
 
-function readRow(edit: Edit, cell: (column: Column) => string, line: number, bareUnit: string, newZones: string[]): CsvRow {
+/** What a name says with its draw, where the table says no draw of its own: how many, and how long, where no column does. */
+function fromName(typed: TypedLoad, cell: (column: Column) => string, design: Design): (column: Column) => string {
+  const { nominalV, units } = settingsOf(design);
+  const { name, draw, quantity, hours, sharePercent } = typed;
+  const says: Partial<Record<Column, string | number | null>> = {
+    rated: draw && formatDraw(draw, nominalV, units),
+    quantity: quantity > 1 ? quantity : null,
+    // As exact as one says it: a sixth of an hour is ten minutes.
+    hours: hours === null || Number.isInteger(hours * 100) ? hours : `${Math.round(hours * 60)} min`,
+    share: sharePercent,
+  };
+  return (column) => (column === 'name' ? name : cell(column) === '' ? String(says[column] ?? '') : cell(column));
+}
+
+function readRow(
+  edit: Edit,
+  cell: (column: Column) => string,
+  line: number,
+  bareUnit: string,
+  newZones: string[],
+  isUnread: boolean,
+): CsvRow {
   const { design } = edit;
   const { nominalV, units, scenarioId } = settingsOf(design);
   const name = cell('name');
   const { kind, words } = kindOfRow(name, cell('kind'));
-  const row: CsvRow = { line, name, zone: cell('zone'), action: 'refuse', rated: cell('rated'), hours: cell('hours'), kind: words, problems: [] }; // prettier-ignore
+  const row: CsvRow = { line, name, zone: cell('zone'), action: 'refuse', quantity: cell('quantity'), rated: cell('rated'), hours: cell('hours'), kind: words, problems: [] }; // prettier-ignore
   const problem = (column: Column, fault: FileFault) => row.problems.push({ ...fault, column });
   if (name === '') problem('name', { code: 'nameless', what: 'load' });
   if (name.length > LIMITS.nameLength || row.zone.length > LIMITS.nameLength)
@@ -134,7 +151,7 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   const bare = /^[\d.,]+$/.test(row.rated);
   const rated =
     row.rated === ''
-      ? usualDraw(row, kind, settingsOf(design))
+      ? usualDraw(row, isUnread ? null : kind, isUnread, settingsOf(design))
       : parseDraw(`${row.rated}${bare ? bareUnit : ''}${voltage}`, nominalV, units);
   if (!rated.ok) problem('rated', { code: 'unread', why: rated.why });
   const measured = cell('measured') === '' ? null : parseDraw(cell('measured'), nominalV, units);
@@ -184,10 +201,10 @@ function readRow(edit: Edit, cell: (column: Column) => string, line: number, bar
   return row;
 }
 
-/** What a kind usually draws where a row says nothing; of a kind nobody knows it stays unknown, which is a finding until somebody says. */
-function usualDraw(row: CsvRow, kind: LoadKind | null, { nominalV, units }: Settings): ParsedDraw {
+/** What a kind usually draws where a row says nothing; of a kind nobody knows, and where what is said is not read, it stays unknown, which is a finding until somebody says. */
+function usualDraw(row: CsvRow, kind: LoadKind | null, isUnread: boolean, { nominalV, units }: Settings): ParsedDraw {
   if (kind?.usual) row.rated = formatDraw(kind.usual, nominalV, units);
-  row.kind += kind?.usual ? ', its usual draw' : ', draw not known yet';
+  row.kind += isUnread ? ', its draw is not read' : kind?.usual ? ', its usual draw' : ', draw not known yet';
   return { ok: true, draw: kind?.usual ?? { kind: 'watts', watts: 0, atV: nominalV } };
 }
 

@@ -6,9 +6,13 @@ import { memo, useRef, useState } from 'react';
 import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/devices/loadKinds';
 import { CATALOG_LOADS, type CatalogLoad } from '@/core/devices/usualLoads';
 import { formatDraw, splitNameAndDraw } from '@/core/formats/drawText';
+import { settingsOf } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
+import { newId } from '@/core/design/ids';
+import type { Duty } from '@/core/design/schema';
 import { addFunctions } from '@/core/switching/lampFunctions';
 import { namedLoad, newLoad } from '@/core/switching/newLoad';
+import { formatNumber } from '@/core/units/quantity';
 import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignProvider';
 import { NameInput } from '@/ui/NameInput';
 import { nameProblem } from '@/ui/nameProblem';
@@ -35,16 +39,29 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   const pieces = typed.split(/\s\+\s/).map((piece) => splitNameAndDraw(piece, nominalV, units));
   // “Scene lamp white 36 W + amber 18 W” is one lamp with a function for each further word; without a draw for each, a plus is a letter of the name.
   const isSeveral = pieces.length > 1 && pieces.every((one) => one.name !== '' && one.draw !== null);
-  const { name, draw, quantity } = isSeveral ? pieces[0]! : splitNameAndDraw(typed, nominalV, units);
+  const { name, draw, quantity, hours, sharePercent, isUnread } = isSeveral ? pieces[0]! : splitNameAndDraw(typed, nominalV, units);
   const functions = isSeveral ? pieces.slice(1) : [];
   const named = kindsNamed(name);
   const kind = kindId === null ? (named[0] ?? null) : kindById(kindId);
   const add = () => {
     if (!name) return;
-    const load = { ...namedLoad(name, zoneId, kind), quantity, ...(draw && { rated: draw }) };
+    const plain = namedLoad(name, zoneId, kind);
+    // What is said and not read is no usual draw: it stays unknown, which is a finding.
+    const rated = draw ?? (isUnread ? newLoad(name, zoneId).rated : plain.rated);
+    const load = { ...plain, quantity, rated };
     store.commit(`Add ${name}`, (design) => {
       const edit = new Edit(design);
       edit.add(load);
+      const { scenarioId } = settingsOf(design);
+      if (hours !== null && scenarioId !== null)
+        edit.add<Duty>({
+          id: newId('duty'),
+          type: 'duty',
+          scenarioId,
+          loadId: load.id,
+          hoursPerDay: hours,
+          sharePercent: sharePercent ?? 100,
+        });
       addFunctions(
         edit,
         load.id,
@@ -121,7 +138,11 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   function takenFor(taken: LoadKind | null, doubtful: boolean, usualDraw: boolean): string {
     const said = [
       doubtful && 'may be several things: choose',
-      usualDraw && (taken?.usual ? `usually ${formatDraw(taken.usual, nominalV, units)}` : 'draw not known yet: type it behind the name'),
+      usualDraw && isUnread && 'its draw is not read: put it last, before the hours',
+      usualDraw &&
+        !isUnread &&
+        (taken?.usual ? `usually ${formatDraw(taken.usual, nominalV, units)}` : 'draw not known yet: type it behind the name'),
+      hours !== null && `${formatNumber(hours, 1)} h a day${sharePercent === null ? '' : `, ${formatNumber(sharePercent, 0)} % of it`}`,
       taken?.dropClass === 'critical' && 'judged at 3 %',
     ];
     return said.filter(Boolean).join('; ');

@@ -31,14 +31,16 @@ export function ImportLoads({ pasted = '', onClose }: { pasted?: string; onClose
       help={
         <p>
           A heading line, then a load a line: <code>name, zone, quantity, rated, volts, measured, when, hours, share, lasting, kind</code>.
-          Headings in other words are recognised, and so are lines with none, as “Reading light 3 W”. Only a name is needed.
+          Headings in other words are recognised, and so are lines with none, as “Reading light 3 W” or “Heater 200 W 30 % 12 h”. Only a
+          name is needed.
         </p>
       }
       read={read}
       columns={[
         { head: 'Load', cell: ({ name }) => name },
         { head: 'Zone', cell: ({ zone }) => zone },
-        { head: 'Rated', as: 'figure', cell: ({ rated }) => rated },
+        { head: 'Pcs', as: 'figure', cell: ({ quantity }) => quantity },
+        { head: 'Rated, each', as: 'figure', cell: ({ rated }) => rated },
         { head: 'h a day', as: 'figure', cell: ({ hours }) => hours },
         { head: 'Taken for', cell: ({ kind }) => kind },
       ]}
