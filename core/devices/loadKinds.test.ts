@@ -87,11 +87,14 @@ test.each<[text: string, name: string, draw: Partial<Draw> | null, quantity: num
   ['Heater 200W 30 % 12 h', 'Heater', { watts: 200 }, 1, 12, 30],
   ['Heater 200W 12 hours/day at 30%', 'Heater', { watts: 200 }, 1, 12, 30],
   ['Lamp 3 W 1 h 30 min', 'Lamp', { watts: 3 }, 1, 1.5, null],
-  ['Lamp 3 W 1:30', 'Lamp', { watts: 3 }, 1, 1.5, null],
   ['Fridge 4 A at 13 V 8h', 'Fridge', { amps: 4, atV: 13 }, 1, 8, null],
   // What cannot be is left where it stands, and nothing is taken for it.
   ['Lamp 3 W 30 h', 'Lamp 3 W 30 h', null, 1, null, null],
+  // A time of day, more likely than eighteen hours.
+  ['Lamp 3 W 18:00', 'Lamp 3 W 18:00', null, 1, null, null],
+  ['Lamp 3 W 18:00-22:00', 'Lamp 3 W 18:00-22:00', null, 1, null, null],
   ['Heater 200 W 130 %', 'Heater 200 W 130 %', null, 1, null, null],
+  ['Fridge 45 W 40 %', 'Fridge 45 W 40 %', null, 1, null, null],
   ['Inverter 2000 W pure sine', 'Inverter 2000 W pure sine', null, 1, null, null],
 ])('“%s” says how long it is on', (text, name, draw, quantity, hours, sharePercent) => {
   const typed = splitNameAndDraw(text, 12, 'metric');

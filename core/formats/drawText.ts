@@ -65,8 +65,8 @@ export interface TypedLoad {
 const NAME_AND_DRAW = /^(.*?\S)[\s,:]+(?:([1-9]\d?|1\d\d|200)\s*[x×]\s*)?([\d.,]+ ?(?:W|mA|A|kW|watts?|amps?)\b.*)$/i;
 const A_DRAW = /\d ?(?:k?W|m?A|watts?|amps?)\b/i;
 const HOURS =
-  /^(.*?[^\s,;:])[\s,;:]+(24\/7|\d{1,2} ?[h:] ?[0-5]?\d(?: ?min)?|[\d.,]+ ?(?:h|hrs?|hours?|min|minutes?))(?: ?(?:\/|a|per) ?d(?:ay)?)?$/i;
-const SHARE = /^(.*?[^\s,;:])[\s,;:]+(?:at )?([\d.,]+) ?%$/i;
+  /^(.*?[^\s,;])[\s,;]+(24\/7|\d{1,2} ?h ?[0-5]?\d(?: ?min)?|[\d.,]+ ?(?:h|hrs?|hours?|min|minutes?))(?: ?(?:\/|a|per) ?d(?:ay)?)?$/i;
+const SHARE = /^(.*?[^\s,;])[\s,;]+(?:at )?([\d.,]+) ?%$/i;
 
 /**
  * A load's name with its draw behind it, how many there are and how long it is on, as people type all at once: "Reading light 3 W", "Fridge, 4 A at 13 V", "Spots 3 x 2 W",
@@ -107,7 +107,8 @@ function withoutUse(line: string): Pick<TypedLoad, 'hours' | 'sharePercent'> & {
   hours();
   found.sharePercent = takes(SHARE, parseNumber, 100);
   hours();
-  return found;
+  // A share of hours nobody says is of nothing.
+  return found.hours === null ? { rest: line, hours: null, sharePercent: null } : found;
 }
 
 function parseStrip(body: string, atV: number, units: UnitSystem): ParsedDraw {
