@@ -40,6 +40,12 @@ test('a load is typed in one line with how many, its draw and its hours; a draw 
   await expect(await cell(page, 'Fan', 'Pcs')).toHaveText('2');
   // 2 × 5 W for 30 % of 8 h.
   await expect(await cell(page, 'Fan', 'Wh a day')).toHaveText('24');
+  await field.fill('Scene lamp white 36 W + amber 18 W 2 h');
+  await expect(page.getByText('with amber, 18 W, 2.0 h a day')).toBeVisible();
+  await page.keyboard.press('Enter');
+  // Of the function whose hours they are.
+  await expect(await cell(page, 'Scene lamp, amber', 'Wh a day')).toHaveText('36');
+  await expect(await cell(page, 'Scene lamp white', 'h a day')).toHaveText('–');
   await field.fill('Fridge 45 W old one');
   await expect(page.getByText('its draw is not read')).toBeVisible();
   await page.keyboard.press('Enter');

@@ -33,12 +33,12 @@ export function addFunction(design: Design, loadId: string, shares: Common = 'mi
   return { change: edit.change, loadId: added.id };
 }
 
-/** Adds further functions to a lamp, each by its word ("amber") and what it draws; one whose draw is not said has none yet. */
-export function addFunctions(edit: Edit, lampId: string, functions: readonly { word: string; rated: Load['rated'] | null }[]): void {
-  for (const { word, rated } of functions.slice(0, MOST_FUNCTIONS - 1)) {
+/** Adds further functions to a lamp, each by its word ("amber") and what it draws; one whose draw is not said has none yet. Their ids. */
+export function addFunctions(edit: Edit, lampId: string, functions: readonly { word: string; rated: Load['rated'] | null }[]): string[] {
+  return functions.slice(0, MOST_FUNCTIONS - 1).flatMap(({ word, rated }) => {
     const lamp = deviceOf(edit.design, lampId, 'load');
-    if (lamp) edit.add({ ...newFunction(edit.design, lamp, 'minus', word), ...(rated && { rated }) });
-  }
+    return lamp ? [edit.add({ ...newFunction(edit.design, lamp, 'minus', word), ...(rated && { rated }) }).id] : [];
+  });
 }
 
 /** Gives one of a load's levels a terminal and a wire of its own: it becomes a function, its times in every scenario with it. */

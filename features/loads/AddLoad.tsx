@@ -5,7 +5,7 @@ import { Plus } from 'lucide-react';
 import { memo, useRef, useState } from 'react';
 import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/devices/loadKinds';
 import { CATALOG_LOADS, type CatalogLoad } from '@/core/devices/usualLoads';
-import { formatDraw, splitNameAndDraw } from '@/core/formats/drawText';
+import { formatDraw, splitNameAndDraw, type TypedLoad } from '@/core/formats/drawText';
 import { settingsOf } from '@/core/design/design';
 import { Edit } from '@/core/design/edit';
 import { newId } from '@/core/design/ids';
@@ -39,7 +39,8 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   const pieces = typed.split(/\s\+\s/).map((piece) => splitNameAndDraw(piece, nominalV, units));
   // “Scene lamp white 36 W + amber 18 W” is one lamp with a function for each further word; without a draw for each, a plus is a letter of the name.
   const isSeveral = pieces.length > 1 && pieces.every((one) => one.name !== '' && one.draw !== null);
-  const { name, draw, quantity, hours, sharePercent, isUnread } = isSeveral ? pieces[0]! : splitNameAndDraw(typed, nominalV, units);
+  const typedLoad = isSeveral ? pieces[0]! : splitNameAndDraw(typed, nominalV, units);
+  const { name, draw, quantity, isUnread } = typedLoad;
   const functions = isSeveral ? pieces.slice(1) : [];
   const named = kindsNamed(name);
   const kind = kindId === null ? (named[0] ?? null) : kindById(kindId);
@@ -52,21 +53,12 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
     store.commit(`Add ${name}`, (design) => {
       const edit = new Edit(design);
       edit.add(load);
-      const { scenarioId } = settingsOf(design);
-      if (hours !== null && scenarioId !== null)
-        edit.add<Duty>({
-          id: newId('duty'),
-          type: 'duty',
-          scenarioId,
-          loadId: load.id,
-          hoursPerDay: hours,
-          sharePercent: sharePercent ?? 100,
-        });
-      addFunctions(
+      const ids = addFunctions(
         edit,
         load.id,
         functions.map(({ name: word, draw: rated }) => ({ word, rated })),
       );
+      [load.id, ...ids].forEach((id, at) => addHours(edit, id, at === 0 ? typedLoad : functions[at - 1]!));
       return edit.change;
     });
     setTyped('');
@@ -116,7 +108,7 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
         <span className={styles.takenFor} role="status">
           {takenFor(kind, kindId === null && named.length > 1, draw === null)}
           {functions.length > 0 &&
-            `; with ${functions.map(({ name: word, draw: its }) => `${word}${its ? `, ${formatDraw(its, nominalV, units)}` : ''}`).join(' and ')}`}
+            `; with ${functions.map((one) => [one.name, one.draw && formatDraw(one.draw, nominalV, units), hoursOf(one)].filter(Boolean).join(', ')).join(' and ')}`}
         </span>
       )}
       <Dropdown
@@ -142,9 +134,21 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
       usualDraw &&
         !isUnread &&
         (taken?.usual ? `usually ${formatDraw(taken.usual, nominalV, units)}` : 'draw not known yet: type it behind the name'),
-      hours !== null && `${formatNumber(hours, 1)} h a day${sharePercent === null ? '' : `, ${formatNumber(sharePercent, 0)} % of it`}`,
+      hoursOf(typedLoad),
       taken?.dropClass === 'critical' && 'judged at 3 %',
     ];
     return said.filter(Boolean).join('; ');
   }
 });
+
+/** The hours a day a line says, in words; null where it says none. */
+function hoursOf({ hours, sharePercent }: TypedLoad): string | null {
+  if (hours === null) return null;
+  return `${formatNumber(hours, 1)} h a day${sharePercent === null ? '' : `, ${formatNumber(sharePercent, 0)} % of it`}`;
+}
+
+function addHours(edit: Edit, loadId: string, { hours, sharePercent }: TypedLoad): void {
+  const { scenarioId } = settingsOf(edit.design);
+  if (hours === null || scenarioId === null) return;
+  edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId, loadId, hoursPerDay: hours, sharePercent: sharePercent ?? 100 });
+}
