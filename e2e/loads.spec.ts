@@ -47,7 +47,7 @@ test('a load is typed in one line with how many, its draw and its hours; a draw 
   await expect(await cell(page, 'Scene lamp, amber', 'Wh a day')).toHaveText('36');
   await expect(await cell(page, 'Scene lamp white', 'h a day')).toHaveText('–');
   await field.fill('Fridge 45 W old one');
-  await expect(page.getByText('its draw is not read')).toBeVisible();
+  await expect(page.getByText('draw not understood')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(await cell(page, 'Fridge 45 W old one', 'Draw, A')).toHaveText('0.00');
 });

@@ -1,9 +1,14 @@
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { analyse } from '../analysis/analyse';
+import { SETTINGS_ID } from '../catalog/vocabulary';
 import { applyChange, isEmpty, updateRecords } from '../design/change';
 import { recordsOf } from '../design/design';
+import { dutyOf } from '../design/duties';
+import { Edit } from '../design/edit';
+import { nameOf } from '../design/names';
 import type { DesignRecord, Load } from '../design/schema';
+import { namedLoad } from '../switching/newLoad';
 import { faultWords } from './faultWords';
 import { readLoadsCsv, writeLoadsCsv } from './loadsCsv';
 
@@ -149,9 +154,9 @@ describe('a list without headings', () => {
     );
     expect(rows.map(({ name, quantity, rated, hours, kind }) => [name, quantity, rated, hours, kind])).toEqual([
       ['Heated grips', '2', '20 W', '3', 'electric heater'],
-      ['Cabin heater', '', '200 W', '12', 'electric heater'],
-      ['Fridge 45 W pure sine', '', '', '', expect.stringContaining('its draw is not read')],
-      ['Pump', '', '5 A', '10 min', 'pump'],
+      ['Cabin heater', '1', '200 W', '12', 'electric heater'],
+      ['Fridge 45 W pure sine', '1', '', '', 'compressor fridge, draw not understood'],
+      ['Pump', '1', '5 A', '10 min', 'pump'],
     ]);
     const design = applyChange(pip(), change!);
     const of = (name: string) => {
@@ -163,6 +168,40 @@ describe('a list without headings', () => {
     expect(of('Pump').duty!.hoursPerDay).toBeCloseTo(1 / 6, 9);
     expect(of('Heated grips')).toMatchObject({ load: { quantity: 2 }, duty: { hoursPerDay: 3, sharePercent: 100 } });
     expect(of('Fridge 45 W pure sine').load.rated).toMatchObject({ watts: 0 });
+  });
+
+  it('leaves a load that is there already as it is in what a line does not say', () => {
+    const fridge = loadNamed(design.records.values(), 'Compressor fridge') as Load;
+    const puck = loadNamed(design.records.values(), 'Bench puck') as Load;
+    expect([fridge.rated, puck.quantity > 1]).not.toEqual([namedLoad('Compressor fridge', null).rated, false]);
+    const zoneOf = ({ zoneId }: Load) => nameOf(design, zoneId ?? undefined);
+    const { rows, change } = readLoadsCsv(
+      `name,zone,hours\n${fridge.name},${zoneOf(fridge)},20\n${puck.name},${zoneOf(puck)},\nHeater 300 W new,,\nHeater 300 W new,,`,
+      design,
+    );
+    expect(rows.map(({ action, kind }) => [action, /stays|understood/.exec(kind)?.[0]])).toEqual([
+      ['change', 'stays'],
+      ['change', 'stays'],
+      ['add', 'understood'],
+      ['change', 'understood'],
+    ]);
+    const after = applyChange(design, change!);
+    expect(loadNamed(after.records.values(), fridge.name)).toEqual(fridge);
+    expect(loadNamed(after.records.values(), puck.name)).toEqual(puck);
+    // Of its hours the same share as before.
+    expect(dutyOf(after, fridge.id)).toMatchObject({ hoursPerDay: 20, sharePercent: dutyOf(design, fridge.id)!.sharePercent });
+    expect(dutyOf(design, fridge.id)!.sharePercent).not.toBe(100);
+  });
+
+  it('says so where there is no scenario to keep hours in', () => {
+    const scenarios = recordsOf(design, 'scenario').map(({ id }) => id);
+    const edit = new Edit(design);
+    for (const { id, scenarioId } of recordsOf(design, 'duty')) if (scenarios.includes(scenarioId)) edit.remove(id);
+    edit.set(SETTINGS_ID, { scenarioId: null });
+    for (const id of scenarios) edit.remove(id);
+    const { rows, change } = readLoadsCsv('Lamp 3 W 2 h\nLamp two 3 W', edit.design);
+    expect(rows.map(({ kind }) => kind.includes('need a scenario'))).toEqual([true, false]);
+    expect(change!.added.filter(({ type }) => type === 'duty')).toEqual([]);
   });
 
   it('gives a kind its usual draw and says so, and leaves what nobody knows unknown', () => {

@@ -3,10 +3,11 @@ import type { Analysis } from '../analysis/types';
 import type { Change } from '../design/change';
 import { isInPlan } from '../design/asBuilt';
 import { recordsOf, settingsOf, type Design } from '../design/design';
+import { dutyOf, setDuty } from '../design/duties';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import { usualAir } from '../switching/newDesign';
-import type { Duty, Load, Settings, Use, Zone } from '../design/schema';
+import type { Draw, Load, Settings, Zone } from '../design/schema';
 import { LIMITS } from '../catalog/vocabulary';
 import { loadSize } from '../devices/load';
 import { kindsNamed, LOAD_KINDS, type LoadKind } from '../devices/loadKinds';
@@ -14,7 +15,7 @@ import { nameOf } from '../design/names';
 import { attachLoad } from '../switching/loadWires';
 import { namedLoad } from '../switching/newLoad';
 import { parseHours, parseNumber, type Parsed } from '../units/parse';
-import { formatDraw, parseDraw, splitNameAndDraw, type ParsedDraw, type TypedLoad } from './drawText';
+import { formatDraw, parseDraw, splitNameAndDraw, type TypedLoad } from './drawText';
 import { COLUMNS, delimiterOf, findColumns, type Column } from './loadColumns';
 import type { FileFault } from './fileFault';
 import { plainCell, safeCell } from './safeCell';
@@ -137,7 +138,7 @@ function readRow(
   isUnread: boolean,
 ): CsvRow {
   const { design } = edit;
-  const { nominalV, units, scenarioId } = settingsOf(design);
+  const { nominalV, units } = settingsOf(design);
   const name = cell('name');
   const { kind, words } = kindOfRow(name, cell('kind'));
   const row: CsvRow = { line, name, zone: cell('zone'), action: 'refuse', quantity: cell('quantity'), rated: cell('rated'), hours: cell('hours'), kind: words, problems: [] }; // prettier-ignore
@@ -149,11 +150,8 @@ function readRow(
 
   const voltage = cell('volts') === '' || /@|\bat\b/i.test(row.rated) ? '' : ` at ${cell('volts')}`;
   const bare = /^[\d.,]+$/.test(row.rated);
-  const rated =
-    row.rated === ''
-      ? usualDraw(row, isUnread ? null : kind, isUnread, settingsOf(design))
-      : parseDraw(`${row.rated}${bare ? bareUnit : ''}${voltage}`, nominalV, units);
-  if (!rated.ok) problem('rated', { code: 'unread', why: rated.why });
+  const rated = row.rated === '' ? null : parseDraw(`${row.rated}${bare ? bareUnit : ''}${voltage}`, nominalV, units);
+  if (rated && !rated.ok) problem('rated', { code: 'unread', why: rated.why });
   const measured = cell('measured') === '' ? null : parseDraw(cell('measured'), nominalV, units);
   if (measured && !measured.ok) problem('measured', { code: 'unread', why: measured.why });
   if (measured?.ok && measured.draw.kind === 'strip') problem('measured', { code: 'strip' });
@@ -178,15 +176,17 @@ function readRow(
   const lamp = cell('functionOf') === '' ? null : findLamp(design, cell('functionOf'));
   if (lamp === undefined) problem('functionOf', { code: 'noSuch', what: 'lamp', said: cell('functionOf') });
   if (!/^(|return|minus|plus)$/i.test(cell('common'))) problem('common', { code: 'common' });
-  if (row.problems.length > 0 || !rated.ok) return row;
+  if (row.problems.length > 0) return row;
 
   const zoneId = zoneFor(edit, row.zone, newZones);
   const known = findLoad(edit.design, name, zoneId);
   const base: Load = known ?? namedLoad(name, zoneId, kind);
+  const draw = rated?.ok ? rated.draw : unsaidDraw(row, known, kind, isUnread, settingsOf(design));
+  // What a line leaves out stays as it is in a load that is there already.
   const load: Load = {
     ...base,
-    quantity,
-    rated: rated.draw,
+    quantity: cell('quantity') === '' ? base.quantity : quantity,
+    rated: draw,
     continuous: runs === '' ? base.continuous : /^(for hours|yes|y|true|1)$/.test(runs),
   };
   // A lamp known already stays as it is wired.
@@ -195,17 +195,26 @@ function readRow(
   if (known) edit.set(known, load);
   else edit.add(load);
   const use = when.ok ? when.value : null;
-  if ((cell('hours') !== '' || use) && scenarioId !== null) setDuty(edit, scenarioId, load.id, { hoursPerDay, sharePercent, use });
+  const share = cell('share') !== '' && { sharePercent };
+  // Times, where there are any, say what the hours are.
+  const said = use ? { use } : cell('hours') !== '' && { hoursPerDay, ...(dutyOf(edit.design, load.id)?.use && { use: null }) };
+  if (said && !setDuty(edit, load.id, { ...said, ...share })) row.kind += ', its hours need a scenario first';
   if (!known && circuitId) attachLoad(edit, load.id, circuitId);
+  row.quantity = String(load.quantity);
   row.action = known ? 'change' : 'add';
   return row;
 }
 
-/** What a kind usually draws where a row says nothing; of a kind nobody knows, and where what is said is not read, it stays unknown, which is a finding until somebody says. */
-function usualDraw(row: CsvRow, kind: LoadKind | null, isUnread: boolean, { nominalV, units }: Settings): ParsedDraw {
-  if (kind?.usual) row.rated = formatDraw(kind.usual, nominalV, units);
-  row.kind += isUnread ? ', its draw is not read' : kind?.usual ? ', its usual draw' : ', draw not known yet';
-  return { ok: true, draw: kind?.usual ?? { kind: 'watts', watts: 0, atV: nominalV } };
+/**
+ * The draw of a load whose row says none: what a load that is there already has, else what its kind usually draws; of a kind nobody knows, and where what is said is not
+ * understood, it stays unknown, which is a finding until somebody says.
+ */
+function unsaidDraw(row: CsvRow, known: Load | null, kind: LoadKind | null, isUnread: boolean, { nominalV, units }: Settings): Draw {
+  const draw = known?.rated ?? (isUnread ? null : kind?.usual) ?? null;
+  if (draw) row.rated = formatDraw(draw, nominalV, units);
+  if (isUnread) row.kind += ', draw not understood';
+  row.kind += known ? ', its draw stays' : draw ? ', its usual draw' : isUnread ? '' : ', draw not known yet';
+  return draw ?? { kind: 'watts', watts: 0, atV: nominalV };
 }
 
 /** What a row's own column says it is, else its name. A kind nobody knows is no fault: the load behaves as a resistor until someone says more. */
@@ -215,22 +224,6 @@ function kindOfRow(name: string, said: string): { kind: LoadKind | null; words: 
   const kind = own ?? named[0] ?? null;
   if (!kind) return { kind, words: 'not known' };
   return { kind, words: `${kind.label}${!own && named.length > 1 ? '?' : ''}` };
-}
-
-/** Gives a load its hours, or its times, which then say what the hours are. */
-function setDuty(
-  edit: Edit,
-  scenarioId: string,
-  loadId: string,
-  fields: Pick<Duty, 'hoursPerDay' | 'sharePercent'> & { use: Use | null },
-): void {
-  const { use, hoursPerDay, sharePercent } = fields;
-  for (const record of edit.design.records.values()) {
-    if (record.type !== 'duty' || record.loadId !== loadId || record.scenarioId !== scenarioId) continue;
-    edit.set(record, use ? { use, sharePercent } : { hoursPerDay, sharePercent, ...(record.use && { use }) });
-    return;
-  }
-  edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId, loadId, hoursPerDay, sharePercent, ...(use && { use }) });
 }
 
 function zoneFor(edit: Edit, name: string, newZones: string[]): string | null {

@@ -6,10 +6,8 @@ import { memo, useRef, useState } from 'react';
 import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/devices/loadKinds';
 import { CATALOG_LOADS, type CatalogLoad } from '@/core/devices/usualLoads';
 import { formatDraw, splitNameAndDraw, type TypedLoad } from '@/core/formats/drawText';
-import { settingsOf } from '@/core/design/design';
+import { setDuty } from '@/core/design/duties';
 import { Edit } from '@/core/design/edit';
-import { newId } from '@/core/design/ids';
-import type { Duty } from '@/core/design/schema';
 import { addFunctions } from '@/core/switching/lampFunctions';
 import { namedLoad, newLoad } from '@/core/switching/newLoad';
 import { formatNumber } from '@/core/units/quantity';
@@ -32,6 +30,7 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   const units = useUnits();
   const zones = useDesign(({ analysis }) => analysis.index.zones);
   const nominalV = useDesign(({ analysis }) => analysis.index.settings.nominalV);
+  const hasScenario = useDesign(({ analysis }) => analysis.scenario !== null);
   const [typed, setTyped] = useState('');
   const [chosen, setZone] = useState<string | null>(null);
   const [kindId, setKind] = useState<string | null>(null);
@@ -53,12 +52,11 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
     store.commit(`Add ${name}`, (design) => {
       const edit = new Edit(design);
       edit.add(load);
-      const ids = addFunctions(
-        edit,
-        load.id,
-        functions.map(({ name: word, draw: rated }) => ({ word, rated })),
-      );
-      [load.id, ...ids].forEach((id, at) => addHours(edit, id, at === 0 ? typedLoad : functions[at - 1]!));
+      const words = functions.map(({ name: word, draw: its }) => ({ word, rated: its }));
+      const ids = [load.id, ...addFunctions(edit, load.id, words)];
+      for (const [at, { hours, sharePercent }] of [typedLoad, ...functions].entries())
+        if (hours !== null && ids[at] !== undefined)
+          setDuty(edit, ids[at], { hoursPerDay: hours, ...(sharePercent !== null && { sharePercent }) });
       return edit.change;
     });
     setTyped('');
@@ -130,11 +128,11 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   function takenFor(taken: LoadKind | null, doubtful: boolean, usualDraw: boolean): string {
     const said = [
       doubtful && 'may be several things: choose',
-      usualDraw && isUnread && 'its draw is not read: put it last, before the hours',
+      usualDraw && isUnread && 'draw not understood: type it last, or last before the hours',
       usualDraw &&
         !isUnread &&
         (taken?.usual ? `usually ${formatDraw(taken.usual, nominalV, units)}` : 'draw not known yet: type it behind the name'),
-      hoursOf(typedLoad),
+      hasScenario || typedLoad.hours === null ? hoursOf(typedLoad) : 'its hours need a scenario first',
       taken?.dropClass === 'critical' && 'judged at 3 %',
     ];
     return said.filter(Boolean).join('; ');
@@ -145,10 +143,4 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
 function hoursOf({ hours, sharePercent }: TypedLoad): string | null {
   if (hours === null) return null;
   return `${formatNumber(hours, 1)} h a day${sharePercent === null ? '' : `, ${formatNumber(sharePercent, 0)} % of it`}`;
-}
-
-function addHours(edit: Edit, loadId: string, { hours, sharePercent }: TypedLoad): void {
-  const { scenarioId } = settingsOf(edit.design);
-  if (hours === null || scenarioId === null) return;
-  edit.add<Duty>({ id: newId('duty'), type: 'duty', scenarioId, loadId, hoursPerDay: hours, sharePercent: sharePercent ?? 100 });
 }

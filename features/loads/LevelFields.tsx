@@ -12,7 +12,7 @@ import { QuantityField } from '@/ui/QuantityField';
 import { TextField } from '@/ui/TextField';
 import { levelToFunction } from '@/core/switching/lampFunctions';
 import { unreadWords } from '@/core/wording/unreadWords';
-import { setDuty } from './cells';
+import { setDuty } from '@/core/design/duties';
 import styles from './LoadDetails.module.css';
 import type { SetLoad } from './setLoad';
 

@@ -9,7 +9,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Band } from '@/features/energy/Band';
 import { Field, Fields } from '@/ui/Fields';
 import { QuantityField } from '@/ui/QuantityField';
-import { setDuty } from './cells';
+import { setDuty } from '@/core/design/duties';
 import styles from './LoadDetails.module.css';
 
 /** How a load is used in the scenario shown, beyond its hours. */

@@ -7,7 +7,8 @@ import { deviceOf, recordsOf, type Design } from '../../core/design/design';
 import { Edit } from '../../core/design/edit';
 import { checkReferences } from '../../core/design/references';
 import { loadDraw } from '../../core/devices/load';
-import { dutyOf, NO_CIRCUIT, OWN_CIRCUIT, setCell, type LoadField } from './cells';
+import { dutyOf } from '../../core/design/duties';
+import { NO_CIRCUIT, OWN_CIRCUIT, setCell, type LoadField } from './cells';
 import { loadColumns } from './columns';
 import { makeRows } from './useLoadRows';
 

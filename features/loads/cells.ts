@@ -1,6 +1,6 @@
 import { deviceOf, recordOf, settingsOf, type Design } from '@/core/design/design';
+import { dutyOf, setDuty } from '@/core/design/duties';
 import type { Edit } from '@/core/design/edit';
-import { newId } from '@/core/design/ids';
 import type { Duty, Load } from '@/core/design/schema';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { dutyHours } from '@/core/energy/budget';
@@ -115,34 +115,24 @@ const SETTERS: Record<LoadField, Setter> = {
   when(edit, load, text) {
     if (leavesUnused(edit, load, text)) return null;
     const read = parseUse(text);
-    return read.ok ? setDuty(edit, load.id, { use: read.value }) : unreadWords(read.why);
+    return read.ok ? used(edit, load.id, { use: read.value }) : unreadWords(read.why);
   },
   hours: (edit, load, text) =>
     number(parseHours(text || '0'), 0, 24, (hoursPerDay) => {
       if (leavesUnused(edit, load, text)) return null;
       // The hours its times come to are no hours of their own: pasting a line as it stands keeps its times.
       if (Math.abs(hoursPerDay - (hoursByTimes(edit.design, load) ?? Infinity)) < 0.006) return null;
-      return setDuty(edit, load.id, { hoursPerDay, use: null });
+      return used(edit, load.id, { hoursPerDay, use: null });
     }),
   share: (edit, load, text) =>
     number(parseNumber(text || '100', ['%']), 0, 100, (sharePercent) =>
-      leavesUnused(edit, load, text) ? null : setDuty(edit, load.id, { sharePercent }),
+      leavesUnused(edit, load, text) ? null : used(edit, load.id, { sharePercent }),
     ),
 };
 
 /** Nothing written for a load that nobody uses yet: it stays so, which is not the same as used for no hours. */
 function leavesUnused({ design }: Edit, load: Load, text: string): boolean {
   return text === '' && dutyOf(design, load.id) === null;
-}
-
-/** The duty of a load in the design's scenario, if it has one: of one of its levels, or the first there is. */
-export function dutyOf(design: Design, loadId: string, use?: string): Duty | null {
-  const { scenarioId } = settingsOf(design);
-  for (const record of design.records.values()) {
-    if (record.type !== 'duty' || record.loadId !== loadId || record.scenarioId !== scenarioId) continue;
-    if (use === undefined || record.level === use) return record;
-  }
-  return null;
 }
 
 /** Hours a day that a load's times come to; null when it has none. */
@@ -153,15 +143,8 @@ function hoursByTimes(design: Design, load: Load): number | null {
   return dutyHours(load, { ...duty, sharePercent: 100 }, loadDraw(load).watts, settingOf(scenario));
 }
 
-/** Sets how a load, or one of its levels, is used in the design's scenario. Returns why not, or null. */
-export function setDuty(edit: Edit, loadId: string, fields: Partial<Duty>, use?: string): string | null {
-  const { scenarioId } = settingsOf(edit.design);
-  if (scenarioId === null) return 'add a scenario first';
-  const duty = dutyOf(edit.design, loadId, use);
-  const whole = { scenarioId, loadId, hoursPerDay: 0, sharePercent: 100, ...(use !== undefined && { level: use }) };
-  if (duty) edit.set(duty, fields);
-  else edit.add<Duty>({ id: newId('duty'), type: 'duty', ...whole, ...fields });
-  return null;
+function used(edit: Edit, loadId: string, fields: Partial<Duty>): string | null {
+  return setDuty(edit, loadId, fields) ? null : 'add a scenario first';
 }
 
 function number(parsed: Parsed, least: number, most: number, take: (value: number) => string | null): string | null {

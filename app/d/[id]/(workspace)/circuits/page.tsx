@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { CircuitsStage } from '@/features/circuits/CircuitsStage';
+import { titleOfStage } from '@/features/workspace/stages';
 
-export const metadata: Metadata = { title: 'Circuits' };
+export const metadata = titleOfStage('circuits');
 
 export default function CircuitsPage() {
   return <CircuitsStage />;

@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { EnergyStage } from '@/features/energy/EnergyStage';
+import { titleOfStage } from '@/features/workspace/stages';
 
-export const metadata: Metadata = { title: 'Energy' };
+export const metadata = titleOfStage('energy');
 
 export default function EnergyPage() {
   return <EnergyStage />;

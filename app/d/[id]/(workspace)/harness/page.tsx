@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { HarnessStage } from '@/features/harness/HarnessStage';
+import { titleOfStage } from '@/features/workspace/stages';
 
-export const metadata: Metadata = { title: 'Harness' };
+export const metadata = titleOfStage('harness');
 
 export default function HarnessPage() {
   return <HarnessStage />;

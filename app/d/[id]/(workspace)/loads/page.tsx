@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { LoadsStage } from '@/features/loads/LoadsStage';
+import { titleOfStage } from '@/features/workspace/stages';
 
-export const metadata: Metadata = { title: 'Loads' };
+export const metadata = titleOfStage('loads');
 
 export default function LoadsPage() {
   return <LoadsStage />;

@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { RigStage } from '@/features/rig/RigStage';
+import { titleOfStage } from '@/features/workspace/stages';
 
-export const metadata: Metadata = { title: 'Rig' };
+export const metadata = titleOfStage('rig');
 
 export default function RigPage() {
   return <RigStage />;

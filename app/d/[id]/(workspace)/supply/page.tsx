@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { SupplyStage } from '@/features/supply/SupplyStage';
+import { titleOfStage } from '@/features/workspace/stages';
 
-export const metadata: Metadata = { title: 'Supply' };
+export const metadata = titleOfStage('supply');
 
 export default function SupplyPage() {
   return <SupplyStage />;

@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { SwitchingStage } from '@/features/switching/SwitchingStage';
+import { titleOfStage } from '@/features/workspace/stages';
 
-export const metadata: Metadata = { title: 'Switching' };
+export const metadata = titleOfStage('switching');
 
 export default function SwitchingPage() {
   return <SwitchingStage />;

@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { TestStage } from '@/features/test/TestStage';
+import { titleOfStage } from '@/features/workspace/stages';
 
-export const metadata: Metadata = { title: 'Build and test' };
+export const metadata = titleOfStage('test');
 
 export default function TestPage() {
   return <TestStage />;
