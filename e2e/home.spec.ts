@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { cell, expect, meter, test } from './fixtures';
+import { cell, expect, meter, saved, test } from './fixtures';
 
 const row = (page: Page, name: string) => page.getByRole('listitem').filter({ has: page.getByText(name, { exact: true }) });
 const act = async (page: Page, name: string, action: string) => {
@@ -116,9 +116,16 @@ test('the report prints with its cautions, and the PDF is one', async ({ page, h
   await page.goto(`/d/${heron}/circuits`);
   // A window among others, and a file printed to, say which design it is.
   await expect(page).toHaveTitle('Circuits · Heron (copy) · Vine Knot');
+  await page.getByRole('link', { name: /^Loads/ }).click();
+  await expect(page).toHaveTitle('Loads · Heron (copy) · Vine Knot');
+  const name = page.getByRole('textbox', { name: 'Name of the design' });
+  await name.fill('Siskin');
+  await name.press('Enter');
+  await expect(page).toHaveTitle('Loads · Siskin · Vine Knot');
+  await saved(page);
   await page.getByRole('link', { name: 'Report and print' }).click();
   await expect(page.getByRole('heading', { name: 'Before you start' })).toBeVisible({ timeout: 25_000 });
-  await expect(page).toHaveTitle('Report · Heron (copy) · Vine Knot');
+  await expect(page).toHaveTitle('Report · Siskin · Vine Knot');
   await expect(page.getByText('Local codes and a licensed person come first.')).toBeVisible();
   await expect(page.getByRole('row', { name: /^02 Fridge.*7\.7 %/ })).toBeVisible();
   await page.emulateMedia({ media: 'print' });

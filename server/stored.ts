@@ -36,16 +36,6 @@ function asRemembered(revision: number, rows: { id: string; text: string }[]): R
   return { revision, design, ...(aside.length > 0 && { aside }) };
 }
 
-/** What a design is called; null when there is none. */
-export async function nameOfDesign(id: string): Promise<string | null> {
-  const database = await store().database;
-  const [row] = await database
-    .select({ name: table.design.name })
-    .from(table.design)
-    .where(and(eq(table.design.id, id), isNull(table.design.deletedAt)));
-  return row?.name ?? null;
-}
-
 /** The revision a design stands at. @throws NotFound when there is no such design, or it has been deleted. */
 export async function headRevision(id: string): Promise<number> {
   const [row] = await headOf(await store().database, id);

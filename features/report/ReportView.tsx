@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { ReportPage } from '@/server/reports';
 import { DayChart } from '@/features/energy/DayChart';
 import { Table } from '@/ui/Table';
+import { WindowTitle } from '@/ui/WindowTitle';
 import { PrintButton } from './PrintButton';
 import styles from './Report.module.css';
 
@@ -18,6 +19,7 @@ interface ReportViewProps extends ReportPage {
 export function ReportView({ report, days, date, pdf, lead, more }: ReportViewProps) {
   return (
     <main className={styles.report}>
+      <WindowTitle says={['Report', report.title]} />
       <nav className={styles.bar}>
         {lead}
         <span>

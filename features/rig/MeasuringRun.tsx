@@ -14,6 +14,7 @@ import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignPro
 import { Notices } from '@/features/workspace/Notices';
 import { today } from '@/core/units/days';
 import { unreadWords } from '@/core/wording/unreadWords';
+import { WindowTitle } from '@/ui/WindowTitle';
 import styles from './MeasuringRun.module.css';
 
 /** The stretches one after another, to measure in the vehicle with a tape in one hand and a phone in the other. */
@@ -34,6 +35,7 @@ export function MeasuringRun() {
   const current = routes[Math.min(at, routes.length - 1)];
   return (
     <main className={styles.run}>
+      <WindowTitle says={['Measuring run', index.settings.name]} />
       <header className={styles.head}>
         <Link href={`/d/${designId}/rig`}>Back to the rig</Link>
         <h1>Measuring run</h1>

@@ -1,23 +1,24 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { usePathname } from 'next/navigation';
+import { useState } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { nameProblem } from '@/ui/nameProblem';
+import { WindowTitle } from '@/ui/WindowTitle';
+import { STAGES } from './stages';
 import styles from './TopBar.module.css';
 
-/** The design's name, edited where it stands. */
+/** The design's name, edited where it stands; the window has it too, behind the stage it shows. */
 export function DesignName() {
   const store = useDesignStore();
   const name = useDesign(({ analysis }) => analysis.index.settings.name);
   const [draft, setDraft] = useState<string | null>(null);
+  const pathname = usePathname();
+  const stage = STAGES.find(({ id }) => pathname.endsWith(`/${id}`));
 
   const problem = draft === null ? null : nameProblem(draft);
-
-  useEffect(() => {
-    document.title = `${name} · Vine Knot`;
-  }, [name]);
 
   const finish = () => {
     const wanted = draft?.trim();
@@ -28,6 +29,7 @@ export function DesignName() {
   };
   return (
     <h1 style={{ font: 'inherit' }}>
+      <WindowTitle says={stage ? [stage.name, name] : [name]} />
       <input
         className={styles.name}
         aria-label="Name of the design"

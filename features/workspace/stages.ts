@@ -14,11 +14,6 @@ export const STAGES = [
 
 export type StageId = (typeof STAGES)[number]['id'];
 
-/** What a stage's page calls its window, ahead of the design's name. */
-export function titleOfStage(id: StageId): { title: string } {
-  return { title: STAGES.find((stage) => stage.id === id)!.name };
-}
-
 /** The stage of each family of rules; that of the circuit it is about, and where there is none the supply, where it says so. */
 const STAGE_OF_FAMILY: Record<RuleFamily, StageId | 'asItsCircuit'> = {
   rig: 'rig',

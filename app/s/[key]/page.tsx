@@ -4,7 +4,7 @@ import { orNotFound } from '@/server/orNotFound';
 import { designOfLink } from '@/server/links';
 import { reportPage } from '@/server/reports';
 
-export const metadata: Metadata = { title: 'Report', robots: { index: false, follow: false } };
+export const metadata: Metadata = { title: null, robots: { index: false, follow: false } };
 export const dynamic = 'force-dynamic';
 
 /** The report of one design by a link handed out: to be read, and nothing else. */

@@ -5,18 +5,10 @@ import { Workspace } from '@/features/workspace/Workspace';
 import { historyAt } from '@/server/commit';
 import { openDesign } from '@/server/stored';
 import { orNotFound } from '@/server/orNotFound';
-import { titleOf } from '@/server/pageTitle';
 
-interface Props {
-  params: Promise<{ id: string }>;
-  children: ReactNode;
-}
+export const metadata: Metadata = { title: null };
 
-export function generateMetadata({ params }: Props): Promise<Metadata> {
-  return titleOf(params);
-}
-
-export default async function WorkspaceLayout({ params, children }: Props) {
+export default async function WorkspaceLayout({ params, children }: { params: Promise<{ id: string }>; children: ReactNode }) {
   const { id } = await params;
   const open = await openDesign(id).catch(orNotFound);
   return (

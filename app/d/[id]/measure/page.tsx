@@ -4,11 +4,8 @@ import { MeasuringRun } from '@/features/rig/MeasuringRun';
 import { historyAt } from '@/server/commit';
 import { openDesign } from '@/server/stored';
 import { orNotFound } from '@/server/orNotFound';
-import { titleOf } from '@/server/pageTitle';
 
-export function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
-  return titleOf(params, 'Measuring run');
-}
+export const metadata: Metadata = { title: null };
 
 export default async function MeasurePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;

@@ -4,12 +4,9 @@ import { CustomerLink } from '@/features/report/CustomerLink';
 import { ReportView } from '@/features/report/ReportView';
 import { viewOf } from '@/server/analysed';
 import { orNotFound } from '@/server/orNotFound';
-import { titleOf } from '@/server/pageTitle';
 import { reportPage } from '@/server/reports';
 
-export function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
-  return titleOf(params, 'Report');
-}
+export const metadata: Metadata = { title: null };
 
 export default async function ReportPage({
   params,

@@ -1,7 +1,4 @@
 import { HarnessStage } from '@/features/harness/HarnessStage';
-import { titleOfStage } from '@/features/workspace/stages';
-
-export const metadata = titleOfStage('harness');
 
 export default function HarnessPage() {
   return <HarnessStage />;
