@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listOf, listUpTo, numberIn, textOf } from '@/core/units/schema';
 import { analyse } from '../core/analysis/analyse';
 import { circuitSaid } from '../core/analysis/circuitSaid';
 import type { Design } from '../core/design/design';
@@ -23,37 +24,36 @@ import { loadDesign, readBounded } from './designFile';
 import { BadInput } from './input';
 import { everythingNamed, readAct, theOne } from './named';
 
-const text = z.string().min(1).max(120);
+const text = textOf(1, 120);
 const point = z.strictObject({ device: text, terminal: text });
-const lampTest = z.strictObject({ lifted: z.strictObject({ wire: text, end: z.enum(['near', 'far']) }).nullable(), bright: z.boolean() });
+const lampTest = z.strictObject({ lifted: z.nullable(z.strictObject({ wire: text, end: z.enum(['near', 'far']) })), bright: z.boolean() });
 /** A fuse that blows: when it does, and what a lamp in its place did with everything joined, or with a wire lifted at its fuse's end or its other. */
-const blowing = z.strictObject({ name: text, blows: z.enum(BLOWS_WHEN), tests: z.array(lampTest).max(100).default([]) });
+const blowing = z.strictObject({ name: text, blows: z.enum(BLOWS_WHEN), tests: z._default(listUpTo(lampTest, 100), []) });
 
 /** Everything off: millivolts across fuses that stayed in, and what a clamp read round the battery's minus lead. */
 const draining = z.strictObject({
-  fuses: z.array(z.strictObject({ name: text, millivolts: z.number().min(-2000).max(2000) })).max(400),
-  batteryA: z.number().min(0).max(500).nullable().default(null),
+  fuses: listUpTo(z.strictObject({ name: text, millivolts: numberIn(-2000, 2000) }), 400),
+  batteryA: z._default(z.nullable(numberIn(0, 500)), null),
 });
 
 /** What was done, seen and read, all of it in one state. */
 const observations = z.strictObject({
-  batteryV: z.number().min(0).max(60).nullable().optional(),
-  set: z.array(text).max(60).default([]),
-  fuse: blowing.optional(),
-  drain: draining.optional(),
-  seen: z
-    .array(z.strictObject({ load: text, on: z.boolean().optional(), dim: z.boolean().optional() }))
-    .max(400)
-    .default([]),
-  readings: z
-    .array(
+  batteryV: z.optional(z.nullable(numberIn(0, 60))),
+  set: z._default(listUpTo(text, 60), []),
+  fuse: z.optional(blowing),
+  drain: z.optional(draining),
+  seen: z._default(listUpTo(z.strictObject({ load: text, on: z.optional(z.boolean()), dim: z.optional(z.boolean()) }), 400), []),
+  readings: z._default(
+    listOf(
       z.union([
-        z.strictObject({ at: point, to: point.nullable().optional(), volts: z.number().min(-100).max(100) }),
-        z.strictObject({ wire: text, amps: z.number().min(-10_000).max(10_000) }),
+        z.strictObject({ at: point, to: z.optional(z.nullable(point)), volts: numberIn(-100, 100) }),
+        z.strictObject({ wire: text, amps: numberIn(-10_000, 10_000) }),
       ]),
-    )
-    .max(400)
-    .default([]),
+      0,
+      400,
+    ),
+    [],
+  ),
 });
 
 /** `vine-knot diagnose`: what is likely wrong after what was seen and read, and what to measure next. Status 1 where nothing that is modelled explains it. */

@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { existsSync } from 'node:fs';
-import { z } from 'zod';
+import { listUpTo } from '@/core/units/schema';
 import { harnessOfDesign, wireNumbersOf } from '../core/harness/schedule';
 import { NetworkError } from '../core/network/networkError';
 import { bestWay } from '../core/practise/bestWay';
@@ -65,7 +65,7 @@ function actsIn(file: string) {
     if (error instanceof SyntaxError) throw new BadInput(`--play: ${file} is no JSON`);
     throw error;
   }
-  const read = z.array(huntAct).max(MOST_HUNT_ACTS).safeParse(said);
+  const read = listUpTo(huntAct, MOST_HUNT_ACTS).safeParse(said);
   if (read.success) return read.data;
   const [issue] = read.error.issues;
   throw new BadInput(`--play: act ${issue!.path.join('.') || '?'}: ${issue!.message}`);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import type { Analysis } from '@/core/analysis/types';
 import { sheetsOf } from '@/core/diagram/drawing';
 import { drawSheets } from '@/core/diagram/drawSheets';
@@ -42,10 +42,7 @@ export async function diagramDxf(request: Request, designId: string): Promise<Re
 }
 
 const loomAsked = z.object({
-  scale: z.coerce
-    .number()
-    .refine((value): value is LoomScale => LOOM_SCALES.some((scale) => scale === value))
-    .default(10),
+  scale: z._default(z.pipe(z.coerce.number(), z.literal(LOOM_SCALES)), 10),
 });
 
 async function loomsOf(request: Request, designId: string): Promise<{ analysis: Analysis; boards: LoomBoard[]; scale: LoomScale }> {

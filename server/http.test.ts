@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { DesignError } from '../core/design/problems';
 import { DesignFileError } from '../core/formats/designFile';
 import { pip } from '../demo/pip';
@@ -18,7 +18,7 @@ const told = async (response: Response) => ({
   status: response.status,
   ...((await response.json()) as { error: Record<string, unknown> }),
 });
-const taking = (schema: z.ZodType, request: Request, limit?: number) =>
+const taking = (schema: z.ZodMiniType, request: Request, limit?: number) =>
   answer(request, async () => Response.json(await readJson(request, schema, limit)));
 const failing = (error: unknown) =>
   answer(post('{}'), async () => {
@@ -26,7 +26,7 @@ const failing = (error: unknown) =>
   });
 
 describe('a body', () => {
-  const schema = z.strictObject({ name: z.string(), deep: z.strictObject({ list: z.array(z.number()) }).optional() });
+  const schema = z.strictObject({ name: z.string(), deep: z.optional(z.strictObject({ list: z.array(z.number()) })) });
 
   it('is taken when it is what was asked for', async () => {
     const response = await taking(schema, post('{"name":"Heron"}'));

@@ -1,5 +1,5 @@
 import { NextResponse } from 'next/server';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { DesignError } from '@/core/design/problems';
 import { placedProblemWords } from '@/core/wording/problemWords';
 import { LIMITS } from '@/core/catalog/vocabulary';
@@ -14,7 +14,7 @@ export interface ErrorBody {
   error: { code: string; message: string; reasons: string[] };
 }
 
-export const designIdSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/);
+export const designIdSchema = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,40}$/));
 
 type Params = { params: Promise<{ id: string }> };
 
@@ -39,7 +39,7 @@ export async function answer(request: Request, work: () => Promise<Response>): P
 }
 
 /** The body as JSON by a schema, read no further than the limit. @throws BadRequest */
-export async function readJson<T>(request: Request, schema: z.ZodType<T>, limit: number = LIMITS.importBytes): Promise<T> {
+export async function readJson<T>(request: Request, schema: z.ZodMiniType<T>, limit: number = LIMITS.importBytes): Promise<T> {
   if (request.headers.get('content-type')?.split(';')[0]!.trim().toLowerCase() !== 'application/json')
     throw new BadRequest('the body must be JSON', [], 415);
   const text = await readText(request, limit);
@@ -60,7 +60,7 @@ const MOST_REASONS = 20;
 const MOST_TOLD = 160;
 
 /** The query of an address by a schema; each name counts once. @throws BadRequest */
-export function readQuery<T>(request: Request, schema: z.ZodType<T>): T {
+export function readQuery<T>(request: Request, schema: z.ZodMiniType<T>): T {
   const parsed = schema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
   if (parsed.success) return parsed.data;
   throw new BadRequest('the address is not understood', reasonsOf(parsed.error.issues));

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { wholeIn } from '@/core/units/schema';
 import { LABEL_SHEET_IDS } from '@/core/catalog/labelSheets';
 import { fuseMapDocument, labelsDocument, paperOf } from '@/core/formats/documents';
 import { LABEL_KINDS, labelsOf, writeLabelsCsv } from '@/core/formats/labels';
@@ -8,15 +9,12 @@ import { BadRequest } from './errors';
 import { drawingsPdf, inTurn } from './pdf';
 
 /** Where a phone finds the design: what square codes say. */
-const address = z
-  .url({ protocol: /^https?$/ })
-  .max(120)
-  .optional();
+const address = z.optional(z.url({ protocol: /^https?$/ }).check(z.maxLength(120)));
 
 const asked = z.object({
-  what: z.enum(LABEL_KINDS).default('wires'),
-  sheet: z.enum(LABEL_SHEET_IDS).default('a4x80'),
-  skip: z.coerce.number().int().min(0).max(500).default(0),
+  what: z._default(z.enum(LABEL_KINDS), 'wires'),
+  sheet: z._default(z.enum(LABEL_SHEET_IDS), 'a4x80'),
+  skip: z._default(z.pipe(z.coerce.number(), wholeIn(0, 500)), 0),
   address,
 });
 

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
 
 /**
  * What somebody is in the middle of, kept in this browser so that a page that is put to sleep loses none of it, and the same in every tab. What does not read back as what it was
@@ -7,7 +7,7 @@ import type { z } from 'zod';
  * @param schema always the same one
  * @param fresh what there is while nothing is kept
  */
-export function useKept<T>(key: string, schema: z.ZodType<T>, fresh: () => T): [T, (next: T) => void] {
+export function useKept<T>(key: string, schema: z.ZodMiniType<T>, fresh: () => T): [T, (next: T) => void] {
   const [value, setValue] = useState<T>(() => readKept(key, schema) ?? fresh());
   const put = useCallback(
     (next: T) => {
@@ -32,7 +32,7 @@ export function useKept<T>(key: string, schema: z.ZodType<T>, fresh: () => T): [
 }
 
 /** What is kept under a key now; null where nothing is, or nothing that reads. */
-export function readKept<T>(key: string, schema: z.ZodType<T>): T | null {
+export function readKept<T>(key: string, schema: z.ZodMiniType<T>): T | null {
   if (typeof window === 'undefined') return null;
   try {
     const parsed = schema.safeParse(JSON.parse(window.localStorage.getItem(key) ?? 'null'));

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { heronAtWork } from '../../demo/heronAtWork';
 import { pipInUse } from '../../demo/pipInUse';
 import { seeded } from '../../testing/random';
@@ -17,17 +17,17 @@ import type { Analysis } from './types';
 /** A record type, or a kind of device, and its fields by schema. */
 interface Kind {
   name: string;
-  schema: z.ZodObject;
-  fields: [field: string, schema: z.ZodType][];
+  schema: z.ZodMiniObject;
+  fields: [field: string, schema: z.ZodMiniType][];
 }
 
 /** Every record type and kind of device there is, taken from the schema. */
-function kindsOf(schema: z.ZodType): Kind[] {
-  if (schema instanceof z.ZodDiscriminatedUnion) return schema.options.flatMap((option) => kindsOf(option as z.ZodType));
-  if (!(schema instanceof z.ZodObject)) throw new Error('a record that is no object');
-  const shape = schema.shape as Record<string, z.ZodType>;
-  const told = ['type', 'kind'].filter((field) => shape[field] instanceof z.ZodLiteral);
-  const name = told.map((field) => (shape[field] as z.ZodLiteral<string>).value).join('.');
+function kindsOf(schema: z.ZodMiniType): Kind[] {
+  if (schema instanceof z.ZodMiniDiscriminatedUnion) return schema.def.options.flatMap((option) => kindsOf(option as z.ZodMiniType));
+  if (!(schema instanceof z.ZodMiniObject)) throw new Error('a record that is no object');
+  const shape = schema.shape as Record<string, z.ZodMiniType>;
+  const told = ['type', 'kind'].filter((field) => shape[field] instanceof z.ZodMiniLiteral);
+  const name = told.map((field) => (shape[field] as z.ZodMiniLiteral<string>).def.values[0]).join('.');
   return [{ name, schema, fields: Object.entries(shape).filter(([field]) => field !== 'id' && !told.includes(field)) }];
 }
 
@@ -59,8 +59,8 @@ describe('whichever field of whichever record is edited, an analysis carried on 
         if (!given) continue;
         const ids = Array.from(design.records.keys());
         const needed = KINDS.find((kind) => kind.name === name)!.fields.flatMap(([field, of]) => {
-          if (of instanceof z.ZodOptional) return [];
-          if (of instanceof z.ZodNullable) return [[field, null]];
+          if (of instanceof z.ZodMiniOptional) return [];
+          if (of instanceof z.ZodMiniNullable) return [[field, null]];
           const isReference = /Id$/.test(field) && typeof fieldOf(given, field) === 'string';
           return [[field, isReference ? shuffled(ids)[0] : fieldOf(given, field)]];
         });
@@ -98,7 +98,7 @@ describe('whichever field of whichever record is edited, an analysis carried on 
   const records = designs.flatMap((design, at) => Array.from(design.records.values(), (record) => ({ record, at })));
 
   /** A record of the kind with another value in the field, and the design with it. */
-  function edited(kind: string, field: string, schema: z.ZodType): { at: number; after: Design } | null {
+  function edited(kind: string, field: string, schema: z.ZodMiniType): { at: number; after: Design } | null {
     const having = shuffled(records.filter((one) => nameOf(one.record) === kind));
     // In the largest only what the others have not.
     for (const { record, at } of [...having.filter((one) => one.at > 0), ...having.filter((one) => one.at === 0)]) {

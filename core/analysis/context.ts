@@ -114,19 +114,13 @@ function demandOf(carried: Carried, index: DesignIndex, wiring: Wiring, exclusio
   });
 }
 
-/** Which loads exclude each other: asked of what works contacts, and of the groups that loads are said to be in. */
+/** Which loads exclude each other: asked of the groups that loads are said to be in, and of all that leads to them, since a relay pulls in by the volts that reach it. */
 function exclusionsOf(carried: Carried, index: DesignIndex, wiring: Wiring): Exclusions {
-  const works = Array.from(index.devices.values()).filter(worksContacts);
+  // Of loads it asks where they are alone; a fuse stays whole whatever its rating, since time stands still.
+  const leads = Array.from(index.devices.values()).filter(({ kind }) => kind !== 'load' && kind !== 'protection');
   const groups = index.loads.map(({ exclusiveGroup }) => exclusiveGroup);
-  const inputs = [wiring.supply.at, wiring.return.at, index.settings, ...works, ...groups];
+  const inputs = [wiring.supply.at, wiring.return.at, index.settings, ...index.wires, ...leads, ...groups];
   return carried.keepEach(EXCLUSIONS, 'all', inputs, () => findExclusions(index, wiring), (was, now) => sameRecord(plain(was), plain(now))); // prettier-ignore
-}
-
-function worksContacts(device: Device): boolean {
-  // Whatever its rating a fuse stays whole there, since time stands still.
-  if (device.kind === 'load' || device.kind === 'protection') return false;
-  const { workedInUse, step } = kindOf(device);
-  return workedInUse !== undefined || step !== undefined;
 }
 
 const plain = ({ sides, proven, unproven }: Exclusions) => [[...sides], [...proven], unproven];

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { listUpTo } from '../units/schema';
 import { MOST_ACTS } from '../catalog/vocabulary';
 import { act, type BenchAct } from '../design/actSchema';
 import type { Design } from '../design/design';
@@ -12,10 +12,7 @@ export function writeActs(acts: readonly BenchAct[]): string {
 /** Acts out of a link; null for anything else. */
 export function readActs(text: string): BenchAct[] | null {
   try {
-    const read = z
-      .array(act)
-      .max(MOST_ACTS)
-      .safeParse(JSON.parse(decodeURIComponent(text)));
+    const read = listUpTo(act, MOST_ACTS).safeParse(JSON.parse(decodeURIComponent(text)));
     return read.success ? read.data : null;
   } catch {
     return null;

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listOf, numberIn } from '../units/schema';
 import { LONGEST_WAIT_S, MOST_ACTS } from '../catalog/vocabulary';
 import { id, name } from '../devices/fields';
 import { mover, position } from './wishSchema';
@@ -13,7 +14,7 @@ const fault = z.discriminatedUnion('kind', [
 
 export const act = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('move'), mover, position }),
-  z.strictObject({ kind: z.literal('wait'), seconds: z.number().min(0).max(LONGEST_WAIT_S) }),
+  z.strictObject({ kind: z.literal('wait'), seconds: numberIn(0, LONGEST_WAIT_S) }),
   z.strictObject({ kind: z.literal('rest') }),
   z.strictObject({ kind: z.literal('break'), fault }),
   z.strictObject({ kind: z.literal('mend'), fault }),
@@ -24,4 +25,4 @@ export type Fault = z.infer<typeof fault>;
 export type BenchAct = z.infer<typeof act>;
 
 /** What was once done on the bench, kept to be looked at and played again. Acts on what has gone since do nothing. */
-export const benchRun = z.strictObject({ id, type: z.literal('benchRun'), name, acts: z.array(act).min(1).max(MOST_ACTS) });
+export const benchRun = z.strictObject({ id, type: z.literal('benchRun'), name, acts: listOf(act, 1, MOST_ACTS) });

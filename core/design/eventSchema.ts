@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo, numberIn, textUpTo, wholeIn } from '../units/schema';
 import { EVENT_KINDS, INSPECTIONS, LIMITS } from '../catalog/vocabulary';
 import { id, name } from '../devices/fields';
 
@@ -11,14 +12,14 @@ export const event = z.strictObject({
   type: z.literal('event'),
   kind: z.enum(EVENT_KINDS),
   on: z.iso.date(),
-  text: z.string().max(LIMITS.noteLength),
+  text: textUpTo(LIMITS.noteLength),
   /** Who did it or wrote it. */
-  by: name.optional(),
-  odometerKm: z.number().min(0).max(5_000_000).optional(),
-  engineH: z.number().min(0).max(200_000).optional(),
+  by: z.optional(name),
+  odometerKm: z.optional(numberIn(0, 5_000_000)),
+  engineH: z.optional(numberIn(0, 200_000)),
   /** What was looked at and found good, or put right. */
-  inspected: z.array(z.enum(INSPECTIONS)).max(INSPECTIONS.length).optional(),
-  about: z.array(about).max(20).optional(),
+  inspected: z.optional(listUpTo(z.enum(INSPECTIONS), INSPECTIONS.length)),
+  about: z.optional(listUpTo(about, 20)),
 });
 
 /** A photo kept beside the design, by the same id. */
@@ -26,12 +27,12 @@ export const photo = z.strictObject({
   id,
   type: z.literal('photo'),
   on: z.iso.date(),
-  caption: z.string().max(LIMITS.nameLength),
-  widthPx: z.number().int().min(1).max(LIMITS.photoPx),
-  heightPx: z.number().int().min(1).max(LIMITS.photoPx),
+  caption: textUpTo(LIMITS.nameLength),
+  widthPx: wholeIn(1, LIMITS.photoPx),
+  heightPx: wholeIn(1, LIMITS.photoPx),
   /** The line of the logbook it goes with. */
-  eventId: id.optional(),
-  about: about.optional(),
+  eventId: z.optional(id),
+  about: z.optional(about),
 });
 
 export type LogEvent = z.infer<typeof event>;

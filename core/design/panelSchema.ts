@@ -1,11 +1,12 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, textOf, wholeIn } from '../units/schema';
 import { CUT_OUT_IDS } from '../catalog/cutOuts';
 import { LIMITS, PANEL_USES } from '../catalog/vocabulary';
 import { id, name } from '../devices/fields';
 
 /** Across a panel, mm. */
-const sheetMm = z.number().min(0).max(LIMITS.panelMm);
-const across = z.number().int().min(1).max(LIMITS.panelAcross);
+const sheetMm = numberIn(0, LIMITS.panelMm);
+const across = wholeIn(1, LIMITS.panelAcross);
 
 /** A panel, dash, relay housing or fob, with positions in columns and rows: numbered from 1, row by row from the top left, seen from the front. */
 export const panel = z.strictObject({
@@ -16,12 +17,12 @@ export const panel = z.strictObject({
   columns: across,
   rows: across,
   /** Where it is fixed. */
-  placeId: id.nullable(),
+  placeId: z.nullable(id),
   /** Its outline; absent: as large as what sits in it asks for. */
-  widthMm: sheetMm.optional(),
-  heightMm: sheetMm.optional(),
+  widthMm: z.optional(sheetMm),
+  heightMm: z.optional(sheetMm),
   /** From its lower edge up to a line of sight that nothing of it may stand in; absent: nobody has said. */
-  sightMm: sheetMm.optional(),
+  sightMm: z.optional(sheetMm),
 });
 
 /** What sits in one position of a panel. */
@@ -29,21 +30,17 @@ export const panelPart = z.strictObject({
   id,
   type: z.literal('panelPart'),
   panelId: id,
-  position: z
-    .number()
-    .int()
-    .min(1)
-    .max(LIMITS.panelAcross ** 2),
+  position: wholeIn(1, LIMITS.panelAcross ** 2),
   deviceId: id,
   /** Which of the device's controls, where it has several, as the channels of a radio; absent: the device itself. */
-  control: z.string().min(1).max(20).optional(),
+  control: z.optional(textOf(1, 20)),
   /** What is written beside it; absent: its device's name. */
-  legend: name.optional(),
+  legend: z.optional(name),
   /** The hole it needs; absent: its kind's usual one. */
-  cutOut: z.enum(CUT_OUT_IDS).optional(),
+  cutOut: z.optional(z.enum(CUT_OUT_IDS)),
   /** Its middle from the panel's left and top edge, where somebody moved it; absent: in line with its column and row. */
-  xMm: sheetMm.optional(),
-  yMm: sheetMm.optional(),
+  xMm: z.optional(sheetMm),
+  yMm: z.optional(sheetMm),
 });
 
 export type Panel = z.infer<typeof panel>;

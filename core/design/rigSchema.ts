@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listOf, listUpTo, numberIn, wholeIn } from '../units/schema';
 import { id, lengthMm, name, note, placeMm } from '../devices/fields';
 import { LIMITS, PASS_PARTS, PASSINGS, RIG_ID, ROUTE_FEEDS, ROUTE_KINDS, SWEEP_AXES, VEHICLES, ZONE_TRAITS } from '../catalog/vocabulary';
 
@@ -9,7 +10,7 @@ import { LIMITS, PASS_PARTS, PASSINGS, RIG_ID, ROUTE_FEEDS, ROUTE_KINDS, SWEEP_A
 
 const planPoint = z.strictObject({ xMm: placeMm, yMm: placeMm });
 const point = z.strictObject({ xMm: placeMm, yMm: placeMm, zMm: placeMm });
-const sizeMm = z.number().min(100).max(LIMITS.vehicleMm);
+const sizeMm = numberIn(100, LIMITS.vehicleMm);
 
 /** The vehicle's size and shape, and how cable is counted in it. One a design. */
 export const rig = z.strictObject({
@@ -20,32 +21,31 @@ export const rig = z.strictObject({
   heightMm: sizeMm,
   body: z.enum(VEHICLES),
   /** An outline traced by hand, in place of the body's usual one. */
-  outline: z.array(planPoint).min(3).max(LIMITS.outlinePoints).nullable(),
+  outline: z.nullable(listOf(planPoint, 3, LIMITS.outlinePoints)),
   /** Cable left over at each end of a wire, for remaking the joint. */
-  slackMm: z.number().min(0).max(2000),
+  slackMm: numberIn(0, 2000),
   /** Added to what the plan says of a stretch, for bends and sagging. */
-  allowancePercent: z.number().min(0).max(100),
+  allowancePercent: numberIn(0, 100),
 });
 
 export const zone = z.strictObject({
   id,
   type: z.literal('zone'),
   name,
-  order: z.number().int().min(0).max(10_000),
+  order: wholeIn(0, 10_000),
   /** The hottest it gets, what wire is sized for. */
-  ambientC: z.number().min(-40).max(120),
+  ambientC: numberIn(-40, 120),
   engineSpace: z.boolean(),
   /** How warm it is as a rule. */
-  usualC: z.number().min(-40).max(120).optional(),
-  traits: z.array(z.enum(ZONE_TRAITS)).max(ZONE_TRAITS.length).optional(),
-  purpose: note.optional(),
+  usualC: z.optional(numberIn(-40, 120)),
+  traits: z.optional(listUpTo(z.enum(ZONE_TRAITS), ZONE_TRAITS.length)),
+  purpose: z.optional(note),
   /** Its ground in the plan and how high it reaches. */
-  plan: z
-    .strictObject({ xMm: placeMm, yMm: placeMm, lengthMm: sizeMm, widthMm: sizeMm, lowMm: placeMm, highMm: placeMm })
-    .nullable()
-    .optional(),
+  plan: z.optional(
+    z.nullable(z.strictObject({ xMm: placeMm, yMm: placeMm, lengthMm: sizeMm, widthMm: sizeMm, lowMm: placeMm, highMm: placeMm })),
+  ),
   /** Which of the drawing's tints and patterns it has. */
-  tint: z.number().int().min(1).max(8).optional(),
+  tint: z.optional(wholeIn(1, 8)),
 });
 
 /** Somewhere things are fixed and routes meet. */
@@ -53,12 +53,12 @@ export const place = z.strictObject({
   id,
   type: z.literal('place'),
   name,
-  zoneId: id.nullable(),
+  zoneId: z.nullable(id),
   xMm: placeMm,
   yMm: placeMm,
   zMm: placeMm,
   /** Free depth behind the panel, null where nobody has looked. */
-  depthMm: lengthMm.nullable(),
+  depthMm: z.nullable(lengthMm),
   /** What sits behind it. */
   behind: note,
 });
@@ -67,10 +67,10 @@ const passage = z.strictObject({
   what: z.enum(PASSINGS),
   part: z.enum(PASS_PARTS),
   /** The hole's diameter. */
-  holeMm: z.number().min(0).max(500).nullable(),
+  holeMm: z.nullable(numberIn(0, 500)),
   sealed: z.boolean(),
   /** Distance kept from a hot or moving thing. */
-  clearMm: z.number().min(0).max(5000).nullable(),
+  clearMm: z.nullable(numberIn(0, 5000)),
 });
 
 /** A stretch between two places that cable can take. */
@@ -81,16 +81,16 @@ export const route = z.strictObject({
   fromId: id,
   toId: id,
   kind: z.enum(ROUTE_KINDS),
-  bends: z.array(point).max(LIMITS.bends),
+  bends: listUpTo(point, LIMITS.bends),
   /** Length measured in the vehicle; null: the plan's. */
-  measuredMm: z.number().min(LIMITS.stretchMm).max(LIMITS.lengthMm).nullable(),
-  measuredOn: z.iso.date().nullable(),
+  measuredMm: z.nullable(numberIn(LIMITS.stretchMm, LIMITS.lengthMm)),
+  measuredOn: z.nullable(z.iso.date()),
   /** Inside diameter of a conduit or pillar. */
-  insideMm: z.number().min(1).max(500).nullable(),
+  insideMm: z.nullable(numberIn(1, 500)),
   feed: z.enum(ROUTE_FEEDS),
   /** No cable may take it. */
   closed: z.boolean(),
-  passes: z.array(passage).max(LIMITS.passings),
+  passes: listUpTo(passage, LIMITS.passings),
   note,
 });
 
@@ -106,14 +106,14 @@ export const keepClear = z.strictObject({
   kind: z.enum(['sweep', 'sight']),
   xMm: placeMm,
   yMm: placeMm,
-  reachMm: z.number().min(10).max(LIMITS.vehicleMm),
-  fromDeg: z.number().min(-360).max(360),
-  toDeg: z.number().min(-360).max(360),
+  reachMm: numberIn(10, LIMITS.vehicleMm),
+  fromDeg: numberIn(-360, 360),
+  toDeg: numberIn(-360, 360),
   lowMm: placeMm,
   highMm: placeMm,
-  axis: z.enum(SWEEP_AXES).optional(),
+  axis: z.optional(z.enum(SWEEP_AXES)),
   /** Height of an axis that does not stand up. */
-  zMm: placeMm.optional(),
+  zMm: z.optional(placeMm),
 });
 
 export type PlanPoint = z.infer<typeof planPoint>;

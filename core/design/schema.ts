@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo, numberIn, textOf, wholeIn } from '../units/schema';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceSchema } from '../devices';
 import { dutyFields, logFields, prices, scenarioFields, wishes } from './energySchema';
@@ -32,7 +33,7 @@ import {
 } from '../catalog/vocabulary';
 
 const conductor = z.enum(CONDUCTOR_SIZES);
-const dropTarget = z.number().min(0.5).max(20);
+const dropTarget = numberIn(0.5, 20);
 
 /**
  * The record schemas: the one definition from which types, validation, the published JSON Schema and the import come.
@@ -47,32 +48,32 @@ const settings = z.strictObject({
   units: z.enum(UNIT_SYSTEMS),
   nominalV: z.union([z.literal(12), z.literal(24)]),
   conductorStandard: z.enum(CONDUCTOR_STANDARDS),
-  insulationC: z.number().min(60).max(200),
+  insulationC: numberIn(60, 200),
   cableForm: z.enum(['sheathed', 'single']),
   defaultReturn: z.enum(RETURN_KINDS),
-  dropTargetPercent: z.strictObject({ critical: dropTarget, general: dropTarget, tolerant: dropTarget.optional() }),
+  dropTargetPercent: z.strictObject({ critical: dropTarget, general: dropTarget, tolerant: z.optional(dropTarget) }),
   /** The most that the cables all circuits share may take of the nominal voltage; absent: half of what a critical circuit may. */
-  feedSharePercent: z.number().min(0.1).max(20).optional(),
+  feedSharePercent: z.optional(numberIn(0.1, 20)),
   dropFrom: z.enum(['battery', 'fuseBlock']),
   dropBasis: z.enum(['conservative', 'formula']),
-  conductorTemperatureC: z.number().min(-40).max(125),
-  wantedRuntimeH: z.number().min(0).max(2000),
-  scenarioId: id.nullable(),
+  conductorTemperatureC: numberIn(-40, 125),
+  wantedRuntimeH: numberIn(0, 2000),
+  scenarioId: z.nullable(id),
   /** Whether conductors laid together count as hotter; absent: they do. */
-  bundling: z.enum(BUNDLE_PRACTICES).optional(),
+  bundling: z.optional(z.enum(BUNDLE_PRACTICES)),
   /** What a wire's end adds, its crimp and its screw; absent: nothing is allowed for. */
-  endMilliohm: z.number().min(0).max(20).optional(),
-  wishes: wishes.optional(),
+  endMilliohm: z.optional(numberIn(0, 20)),
+  wishes: z.optional(wishes),
   /** How wires are coloured; absent: by pole. */
-  colourSchool: z.enum(COLOUR_SCHOOLS).optional(),
+  colourSchool: z.optional(z.enum(COLOUR_SCHOOLS)),
   /** Whether a fuse block's wires may look alike, their labels telling them apart; absent: they may not. */
-  blocksByLabel: z.boolean().optional(),
-  prices: prices.optional(),
+  blocksByLabel: z.optional(z.boolean()),
+  prices: z.optional(prices),
 });
 
 const wireColour = z.enum(WIRE_COLOUR_CODES);
 
-const terminal = z.strictObject({ deviceId: id, terminal: z.string().min(1).max(20) });
+const terminal = z.strictObject({ deviceId: id, terminal: textOf(1, 20) });
 
 const wire = z.strictObject({
   id,
@@ -84,23 +85,23 @@ const wire = z.strictObject({
   lengthMeasured: z.boolean(),
   conductor,
   /** Routes it takes, chosen by hand; absent or null: the shortest way. */
-  via: z.array(id).max(60).nullable().optional(),
+  via: z.optional(z.nullable(listUpTo(id, 60))),
   /** What is on its labels; absent: not numbered yet. */
-  number: z.string().min(1).max(12).regex(/^\S+$/).optional(),
+  number: z.optional(z.string().check(z.minLength(1), z.maxLength(12), z.regex(/^\S+$/))),
   /** Its insulation's colour, and the stripe on it; absent: not chosen yet. */
-  colour: wireColour.optional(),
-  stripe: wireColour.optional(),
+  colour: z.optional(wireColour),
+  stripe: z.optional(wireColour),
   /** What its ends get, chosen by hand; absent: what fits where they land. */
-  fromEnd: z.enum(WIRE_ENDS).optional(),
-  toEnd: z.enum(WIRE_ENDS).optional(),
+  fromEnd: z.optional(z.enum(WIRE_ENDS)),
+  toEnd: z.optional(z.enum(WIRE_ENDS)),
   /** The core it is, whose colour it has; absent: a wire by itself. */
-  core: coreOfCable.optional(),
+  core: z.optional(coreOfCable),
   /** Put over both its ends where its own colour misleads. */
-  sleeve: wireColour.optional(),
+  sleeve: z.optional(wireColour),
   /** The kit it comes with. */
-  kitId: id.optional(),
+  kitId: z.optional(id),
   /** What of its making is done. */
-  made: z.array(z.enum(WIRE_STEPS)).max(WIRE_STEPS.length).optional(),
+  made: z.optional(listUpTo(z.enum(WIRE_STEPS), WIRE_STEPS.length)),
   work,
 });
 
@@ -111,19 +112,19 @@ const reel = z.strictObject({
   name,
   conductor,
   colour: wireColour,
-  stripe: wireColour.optional(),
-  lengthMm: z.number().min(1).max(LIMITS.reelMm),
+  stripe: z.optional(wireColour),
+  lengthMm: numberIn(1, LIMITS.reelMm),
 });
 
 const circuit = z.strictObject({
   id,
   type: z.literal('circuit'),
-  number: z.number().int().min(1).max(LIMITS.circuitNumber),
+  number: wholeIn(1, LIMITS.circuitNumber),
   name,
-  zoneId: id.nullable(),
+  zoneId: z.nullable(id),
   protectionId: id,
   dropClass: z.enum(DROP_CLASSES),
-  targetPercent: z.number().min(0.5).max(20).nullable(),
+  targetPercent: z.nullable(numberIn(0.5, 20)),
   note,
 });
 
@@ -131,7 +132,7 @@ const scenario = z.strictObject({
   id,
   type: z.literal('scenario'),
   name,
-  order: z.number().int().min(0).max(10_000),
+  order: wholeIn(0, 10_000),
   ...scenarioFields,
 });
 
@@ -140,7 +141,7 @@ const duty = z.strictObject({
   type: z.literal('duty'),
   scenarioId: id,
   loadId: id,
-  hoursPerDay: z.number().min(0).max(24),
+  hoursPerDay: numberIn(0, 24),
   sharePercent: percent,
   ...dutyFields,
 });
@@ -189,9 +190,9 @@ export const recordSchema = z.discriminatedUnion('type', [
 ]);
 
 export const changeSchema = z.strictObject({
-  added: z.array(recordSchema).max(LIMITS.recordsPerChange),
-  updated: z.array(z.strictObject({ from: recordSchema, to: recordSchema })).max(LIMITS.recordsPerChange),
-  removed: z.array(recordSchema).max(LIMITS.recordsPerChange),
+  added: listUpTo(recordSchema, LIMITS.recordsPerChange),
+  updated: listUpTo(z.strictObject({ from: recordSchema, to: recordSchema }), LIMITS.recordsPerChange),
+  removed: listUpTo(recordSchema, LIMITS.recordsPerChange),
 });
 
 export type Settings = z.infer<typeof settings>;

@@ -1,8 +1,9 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo, numberIn, textOf, wholeIn } from '../units/schema';
 import { LIMITS } from '../catalog/vocabulary';
 import { id, name } from '../devices/fields';
 
-const task = z.string().min(1).max(120);
+const task = textOf(1, 120);
 
 /** Something of the work plan that is done and shows nowhere else: a hole, a check, a first power. Told by the task's own key. */
 export const doneTask = z.strictObject({
@@ -19,14 +20,14 @@ export const handTask = z.strictObject({
   /** The task it is about, by its key. */
   task,
   /** A task of its own, in the person's words; absent: one that follows from the design. */
-  text: name.optional(),
-  placeId: id.nullable().optional(),
+  text: z.optional(name),
+  placeId: z.optional(z.nullable(id)),
   /** How long it takes; absent: as worked out. */
-  minutes: z.number().min(1).max(LIMITS.taskMinutes).optional(),
+  minutes: z.optional(numberIn(1, LIMITS.taskMinutes)),
   /** In how many sittings it is done; absent: in one. */
-  sittings: z.number().int().min(2).max(LIMITS.sittings).optional(),
+  sittings: z.optional(wholeIn(2, LIMITS.sittings)),
   /** Tasks that wait for it, by hand. */
-  before: z.array(task).max(20).optional(),
+  before: z.optional(listUpTo(task, 20)),
 });
 
 export type HandTask = z.infer<typeof handTask>;

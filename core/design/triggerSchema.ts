@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo, numberIn } from '../units/schema';
 import { METER_MOVES, METER_STATES } from '../catalog/vocabulary';
 import { amps, id, name } from '../devices/fields';
 
@@ -8,9 +9,10 @@ export const trigger = z.strictObject({
   type: z.literal('trigger'),
   name,
   /** A state not metered is absent. */
-  readings: z
-    .array(z.strictObject({ state: z.enum(METER_STATES), volts: z.number().min(-60).max(60), moves: z.enum(METER_MOVES) }))
-    .max(METER_STATES.length),
+  readings: listUpTo(
+    z.strictObject({ state: z.enum(METER_STATES), volts: numberIn(-60, 60), moves: z.enum(METER_MOVES) }),
+    METER_STATES.length,
+  ),
   /** What may be drawn from it, where its maker says so; absent: not known. */
-  mayDrawA: amps.optional(),
+  mayDrawA: z.optional(amps),
 });

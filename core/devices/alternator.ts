@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { amps, deviceBase, percent, volts } from './fields';
 import { leaky, limitedSourceLaw } from './laws';
 import { LEAK_OHM, type DeviceKind } from './kind';
@@ -6,7 +7,7 @@ import { LEAK_OHM, type DeviceKind } from './kind';
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('alternator'),
-  ratedA: z.number().min(5).max(600),
+  ratedA: numberIn(5, 600),
   outputV: volts,
   /** Share of the rated current at idle, and when hot at speed. */
   idlePercent: percent,
@@ -14,9 +15,9 @@ const schema = z.strictObject({
   /** What the vehicle itself takes while it runs. */
   vehicleA: amps,
   /** Part of the driving time spent idling. */
-  idlingPercent: percent.optional(),
+  idlingPercent: z.optional(percent),
   /** Charges the house battery itself, the only one the vehicle has, with no relay or charger between. */
-  direct: z.boolean().optional(),
+  direct: z.optional(z.boolean()),
 });
 
 export type Alternator = z.infer<typeof schema>;

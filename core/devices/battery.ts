@@ -1,40 +1,37 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listOf, numberIn, wholeIn } from '../units/schema';
 import { batteryOhmRange, restV } from '../catalog/chemistries';
 import { amps, deviceBase, milliohm, percent, stud, volts } from './fields';
 import { CHEMISTRIES, LIMITS } from '../catalog/vocabulary';
-import type { DeviceKind } from './kind';
+import { LEAST_OHM, type DeviceKind } from './kind';
 
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('battery'),
   chemistry: z.enum(CHEMISTRIES),
-  capacityAh: z.number().min(1).max(LIMITS.capacityAh),
-  rateH: z.number().min(1).max(100),
-  count: z.number().int().min(1).max(20),
-  usableDepthPercent: z.number().min(5).max(100).nullable(),
-  peukertExponent: z.number().min(1).max(1.6).nullable(),
+  capacityAh: numberIn(1, LIMITS.capacityAh),
+  rateH: numberIn(1, 100),
+  count: wholeIn(1, 20),
+  usableDepthPercent: z.nullable(numberIn(5, 100)),
+  peukertExponent: z.nullable(numberIn(1, 1.6)),
   /** Capacity still there of what is on the label, percent; absent: 100. */
-  healthPercent: z.number().min(20).max(100).optional(),
+  healthPercent: z.optional(numberIn(20, 100)),
   /** Maker's capacity of one battery by hours of discharge, in place of an exponent. */
-  rates: z
-    .array(z.strictObject({ hours: z.number().min(0.1).max(240), capacityAh: z.number().min(1).max(LIMITS.capacityAh) }))
-    .min(2)
-    .max(12)
-    .optional(),
+  rates: z.optional(listOf(z.strictObject({ hours: numberIn(0.1, 240), capacityAh: numberIn(1, LIMITS.capacityAh) }), 2, 12)),
   /** Inside one battery. */
-  internalMilliohm: milliohm.optional(),
+  internalMilliohm: z.optional(milliohm),
   /** The most the whole bank may be charged with, A. */
-  chargeLimitA: amps.optional(),
-  absorptionV: volts.optional(),
+  chargeLimitA: z.optional(amps),
+  absorptionV: z.optional(volts),
   /** Volts at which a cut-out takes everything off, and brings it back. */
-  cutOutV: volts.optional(),
-  restartV: volts.optional(),
+  cutOutV: z.optional(volts),
+  restartV: z.optional(volts),
   /** Loss while nothing draws, percent a month. */
-  selfDischargePercent: percent.optional(),
+  selfDischargePercent: z.optional(percent),
   /** Warmed so that it may be charged in frost. */
-  heated: z.boolean().optional(),
-  vented: z.boolean().optional(),
-  heldDown: z.boolean().optional(),
+  heated: z.optional(z.boolean()),
+  vented: z.optional(z.boolean()),
+  heldDown: z.optional(z.boolean()),
   stud,
 });
 
@@ -59,6 +56,6 @@ export const battery: DeviceKind<Battery> & { schema: typeof schema } = {
     const { chemistry } = device;
     const inSeries = net.nominalV / 12;
     net.voltage('rest', '#rest', 'minus', ({ control }) => restV(chemistry, Number(control('chargePercent'))) * inSeries);
-    net.resistor('inside', '#rest', 'plus', batteryOhmRange(device).usual * inSeries);
+    net.resistor('inside', '#rest', 'plus', Math.max(LEAST_OHM, batteryOhmRange(device).usual * inSeries));
   },
 };

@@ -1,9 +1,10 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase, stud } from './fields';
 import type { DeviceKind } from './kind';
 import { carries } from './settings';
 
-const schema = z.strictObject({ ...deviceBase, kind: z.literal('busBar'), ratingA: z.number().min(1).max(1000), stud });
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('busBar'), ratingA: numberIn(1, 1000), stud });
 
 export type BusBar = z.infer<typeof schema>;
 

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { feedCable } from './feedCable';
 import { deviceBase, volts } from './fields';
 import { leaky, limitedSourceLaw } from './laws';
@@ -8,10 +9,10 @@ const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('charger'),
   outputV: volts,
-  maxA: z.number().min(0.1).max(500),
-  efficiencyPercent: z.number().min(50).max(100).optional(),
+  maxA: numberIn(0.1, 500),
+  efficiencyPercent: z.optional(numberIn(50, 100)),
   /** To the house battery; absent: not described. */
-  cable: feedCable.optional(),
+  cable: z.optional(feedCable),
 });
 
 /** A source that holds its voltage up to its largest current and takes none back. */

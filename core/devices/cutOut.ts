@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase, stud, volts } from './fields';
 import type { DeviceKind } from './kind';
 import { carries, quantity } from './settings';
@@ -6,7 +7,7 @@ import { carries, quantity } from './settings';
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('cutOut'),
-  ratingA: z.number().min(5).max(1000),
+  ratingA: numberIn(5, 1000),
   /** It lets go under the one and comes back from the other, V. */
   offV: volts,
   onV: volts,

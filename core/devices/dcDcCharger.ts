@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { feedCable } from './feedCable';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { deviceBase, lengthMm, volts } from './fields';
@@ -9,14 +10,14 @@ const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('dcDcCharger'),
   outputV: volts,
-  maxA: z.number().min(1).max(300),
-  efficiencyPercent: z.number().min(50).max(100),
+  maxA: numberIn(1, 300),
+  efficiencyPercent: numberIn(50, 100),
   /** The cable from the starter battery, one way. */
-  inputConductor: z.enum(CONDUCTOR_SIZES).nullable(),
+  inputConductor: z.nullable(z.enum(CONDUCTOR_SIZES)),
   inputLengthMm: lengthMm,
-  inputFuseA: z.number().min(1).max(500).nullable(),
+  inputFuseA: z.nullable(numberIn(1, 500)),
   /** To the house battery; absent: not described. */
-  cable: feedCable.optional(),
+  cable: z.optional(feedCable),
 });
 
 export type DcDcCharger = z.infer<typeof schema>;

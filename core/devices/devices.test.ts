@@ -77,7 +77,7 @@ test.each(devices)('a %s keeps to its own terminals: paths join them, each is na
 });
 
 test('there is a sample of every kind there is', () => {
-  const kinds = deviceSchema.options.map(({ shape }) => shape.kind.value);
+  const kinds = deviceSchema.def.options.map(({ shape }) => shape.kind.def.values[0]);
   expect(new Set(devices.map(([kind]) => kind))).toEqual(new Set(kinds));
 });
 

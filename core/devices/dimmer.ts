@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { amps, deviceBase } from './fields';
 import { standbyLaw } from './laws';
 import { NOTHING, type DeviceKind, type DeviceState } from './kind';
@@ -9,10 +10,10 @@ const schema = z.strictObject({
   kind: z.literal('dimmer'),
   /** Which side of the lamp it switches. */
   side: z.enum(['positive', 'return']),
-  ratingA: z.number().min(0.1).max(100),
+  ratingA: numberIn(0.1, 100),
   standbyA: amps,
   /** Its level when its feed was away and is back; absent: nobody said, and it counts as keeping it. */
-  keeps: z.enum(['level', 'full', 'off']).optional(),
+  keeps: z.optional(z.enum(['level', 'full', 'off'])),
 });
 
 export type Dimmer = z.infer<typeof schema>;

@@ -1,10 +1,11 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase } from './fields';
 import { diodeLaw } from './laws';
 import type { DeviceKind } from './kind';
 import { carries } from './settings';
 
-const schema = z.strictObject({ ...deviceBase, kind: z.literal('diode'), ratingA: z.number().min(0.1).max(500) });
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('diode'), ratingA: numberIn(0.1, 500) });
 
 /** Emission coefficient of a silicon rectifier. From memory. */
 const EMISSION = 1.75;

@@ -1,9 +1,10 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
 import { carries } from './settings';
 
-const schema = z.strictObject({ ...deviceBase, kind: z.literal('doorSwitch'), ratingA: z.number().min(0.1).max(50) });
+const schema = z.strictObject({ ...deviceBase, kind: z.literal('doorSwitch'), ratingA: numberIn(0.1, 50) });
 
 /** A door pillar's switch on the return side: joins its lead to the body while the door is open. */
 export const doorSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {

@@ -1,8 +1,9 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { CONDUCTOR_SIZES } from '../catalog/conductorSizes';
 import { lengthMm } from './fields';
 
-const fuse = z.number().min(1).max(1000).nullable();
+const fuse = z.nullable(numberIn(1, 1000));
 
 /** The cable from something that charges to the house battery, and the fuses at its two ends; null: none there. */
 export const feedCable = z.strictObject({

@@ -1,56 +1,59 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, textUpTo } from '../units/schema';
 import { LIMITS, STUD_SIZES, WORK_STATES } from '../catalog/vocabulary';
 
 /** The fields records are made of, each with its bounds. Every unit is in the field's name where a record uses it. */
 
-export const id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'an id is 1 to 40 letters, digits, "_" or "-"');
+export const id = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,40}$/, 'an id is 1 to 40 letters, digits, "_" or "-"'));
 export const name = z
   .string()
-  .max(LIMITS.nameLength)
-  .regex(/^(?=.*\S)[^\u0000-\u001f\u007f]*$/, 'a name needs at least one visible character and no control characters');
-export const note = z.string().max(LIMITS.noteLength);
-export const lengthMm = z.number().min(0).max(LIMITS.lengthMm);
-export const percent = z.number().min(0).max(100);
-export const volts = z.number().min(1).max(60);
-export const amps = z.number().min(0).max(LIMITS.amps);
-export const watts = z.number().min(0).max(LIMITS.watts);
-export const milliohm = z.number().min(0).max(10_000);
+  .check(
+    z.maxLength(LIMITS.nameLength),
+    z.regex(/^(?=.*\S)[^\u0000-\u001f\u007f]*$/, 'a name needs at least one visible character and no control characters'),
+  );
+export const note = textUpTo(LIMITS.noteLength);
+export const lengthMm = numberIn(0, LIMITS.lengthMm);
+export const percent = numberIn(0, 100);
+export const volts = numberIn(1, 60);
+export const amps = numberIn(0, LIMITS.amps);
+export const watts = numberIn(0, LIMITS.watts);
+export const milliohm = numberIn(0, 10_000);
 /** Longer than any day. */
-export const seconds = z.number().min(0).max(100_000);
+export const seconds = numberIn(0, 100_000);
 
 /** What its cables are bolted to; absent: not known. */
-export const stud = z.enum(STUD_SIZES).optional();
+export const stud = z.optional(z.enum(STUD_SIZES));
 
 /** A distance in the vehicle from its front left corner on the ground; small negatives are for what sticks out. */
-export const placeMm = z.number().min(-2000).max(LIMITS.vehicleMm);
+export const placeMm = numberIn(-2000, LIMITS.vehicleMm);
 
 /** How far a device or a wire has come; absent: planned. */
-export const work = z
-  .strictObject({
+export const work = z.optional(
+  z.strictObject({
     state: z.enum(WORK_STATES),
     /** Why it is temporary or was taken out. */
-    why: note.optional(),
+    why: z.optional(note),
     /** The day to come back to what is temporary. */
-    due: z.iso.date().optional(),
-  })
-  .optional();
+    due: z.optional(z.iso.date()),
+  }),
+);
 
 /** What every device has. */
 export const deviceBase = {
   id,
   type: z.literal('device'),
   name,
-  zoneId: id.nullable(),
+  zoneId: z.nullable(id),
   /** Where it is fixed. */
-  placeId: id.nullable().optional(),
+  placeId: z.optional(z.nullable(id)),
   /** How far it reaches behind the panel it sits in. */
-  depthMm: lengthMm.nullable().optional(),
+  depthMm: z.optional(z.nullable(lengthMm)),
   /** Its body along, across and up the vehicle, about where it is fixed. */
-  sizeMm: z.strictObject({ lengthMm, widthMm: lengthMm, heightMm: lengthMm }).optional(),
-  weightKg: z.number().min(0).max(2000).optional(),
+  sizeMm: z.optional(z.strictObject({ lengthMm, widthMm: lengthMm, heightMm: lengthMm })),
+  weightKg: z.optional(numberIn(0, 2000)),
   /** Whether it stands water by itself. */
-  sealed: z.boolean().optional(),
+  sealed: z.optional(z.boolean()),
   /** The kit it comes with. */
-  kitId: id.optional(),
+  kitId: z.optional(id),
   work,
 };

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, wholeIn } from '../units/schema';
 import { deviceBase, stud } from './fields';
 import { LIMITS } from '../catalog/vocabulary';
 import { indicatorLaw } from './laws';
@@ -7,13 +8,13 @@ import type { DeviceKind } from './kind';
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('fuseBlock'),
-  slots: z.number().int().min(1).max(LIMITS.slots),
-  slotMaxA: z.number().min(1).max(100),
-  blockMaxA: z.number().min(1).max(500),
+  slots: wholeIn(1, LIMITS.slots),
+  slotMaxA: numberIn(1, 100),
+  blockMaxA: numberIn(1, 500),
   /** A bar for the returns in the same housing. */
-  returnBar: z.boolean().optional(),
+  returnBar: z.optional(z.boolean()),
   /** A lamp across each slot that glows when its fuse is open. */
-  indicators: z.boolean().optional(),
+  indicators: z.optional(z.boolean()),
   /** Its inlet's. */
   stud,
 });

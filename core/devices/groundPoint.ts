@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { deviceBase, milliohm, stud } from './fields';
 import { LEAST_OHM, type DeviceKind } from './kind';
 import { quantity } from './settings';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { alternator } from './alternator';
 import { battery } from './battery';
 import { busBar } from './busBar';

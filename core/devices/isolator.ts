@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase, stud } from './fields';
 import type { DeviceKind } from './kind';
 import { carries } from './settings';
@@ -6,7 +7,7 @@ import { carries } from './settings';
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('isolator'),
-  ratingA: z.number().min(10).max(2000),
+  ratingA: numberIn(10, 2000),
   stud,
 });
 

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
 import type { CutOutId } from '../catalog/cutOuts';
 import type { WireEnd } from '../catalog/vocabulary';
 import type { Law } from './laws';
@@ -9,7 +9,7 @@ import type { PartSetting } from './settings';
  * it, its elements in the network and what it remembers. A new kind is a file with one of these and a line in the list.
  */
 export interface DeviceKind<Device extends { id: string }> {
-  schema: z.ZodType<Device>;
+  schema: z.ZodMiniType<Device>;
   /** What the trade calls it. */
   label: string;
   /** What a terminal is called whose own name says nothing to a person; absent: as everywhere. */

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, textOf, wholeIn } from '../units/schema';
 import { loadLevels, partOf, thermostat } from './loadUse';
 import { amps, deviceBase, lengthMm, volts, watts } from './fields';
 import { LIMITS } from '../catalog/vocabulary';
@@ -31,9 +32,9 @@ const wattDraw = z.strictObject({ kind: z.literal('watts'), watts, ...atV });
 const ampDraw = z.strictObject({ kind: z.literal('amps'), amps, ...atV });
 const stripDraw = z.strictObject({
   kind: z.literal('strip'),
-  wattsPerM: z.number().min(0).max(100),
-  lengthMm: z.number().min(1).max(LIMITS.lengthMm),
-  pieces: z.number().int().min(1).max(100),
+  wattsPerM: numberIn(0, 100),
+  lengthMm: numberIn(1, LIMITS.lengthMm),
+  pieces: wholeIn(1, 100),
   join: z.enum(['endToEnd', 'parallel']),
   ...atV,
 });
@@ -41,40 +42,40 @@ const stripDraw = z.strictObject({
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('load'),
-  quantity: z.number().int().min(1).max(LIMITS.quantity),
+  quantity: wholeIn(1, LIMITS.quantity),
   spacingMm: lengthMm,
   rated: z.discriminatedUnion('kind', [wattDraw, ampDraw, stripDraw]),
-  measured: z
-    .strictObject({
+  measured: z.nullable(
+    z.strictObject({
       draw: z.discriminatedUnion('kind', [wattDraw, ampDraw]),
-      forSize: z.number().positive().max(1_000_000),
-      on: z.iso.date().nullable(),
+      forSize: z.number().check(z.positive(), z.maximum(1_000_000)),
+      on: z.nullable(z.iso.date()),
       /** What it was measured with. */
-      meter: z.string().min(1).max(60).nullable().optional(),
-    })
-    .nullable(),
+      meter: z.optional(z.nullable(textOf(1, 60))),
+    }),
+  ),
   continuous: z.boolean(),
-  exclusiveGroup: z.string().min(1).max(40).nullable(),
+  exclusiveGroup: z.nullable(textOf(1, 40)),
   /** How its current follows the voltage; absent: a strip as a strip, anything else as a resistor. */
-  behaviour: z.enum(LOAD_BEHAVIOURS).optional(),
+  behaviour: z.optional(z.enum(LOAD_BEHAVIOURS)),
   /** What it draws while off, A. */
-  standbyA: amps.optional(),
+  standbyA: z.optional(amps),
   /** Volts under which it stops, and from which it starts again. */
-  cutOutV: volts.optional(),
-  restartV: volts.optional(),
+  cutOutV: z.optional(volts),
+  restartV: z.optional(volts),
   /** What it draws for a moment when it starts, as a multiple of its draw, and for how long. */
-  startFactor: z.number().min(1).max(20).optional(),
-  startMs: z.number().min(1).max(5000).optional(),
-  levels: loadLevels.optional(),
-  thermostat: thermostat.optional(),
+  startFactor: z.optional(numberIn(1, 20)),
+  startMs: z.optional(numberIn(1, 5000)),
+  levels: z.optional(loadLevels),
+  thermostat: z.optional(thermostat),
   /** Meant to be fed two ways, by two fuses: from the panel and with the reverse signal, say. */
-  fedTwice: z.boolean().optional(),
+  fedTwice: z.optional(z.boolean()),
   /** For one of a lamp's functions: the load whose body it is part of, and the terminal it has in common with it. Its other terminal is its own. */
-  partOf: partOf.optional(),
+  partOf: z.optional(partOf),
   /** The largest fuse its maker allows, A. */
-  maxFuseA: z.number().min(0.5).max(500).optional(),
+  maxFuseA: z.optional(numberIn(0.5, 500)),
   /** Kept on when the battery has gone down to its usable depth and everything else is cut. */
-  critical: z.boolean().optional(),
+  critical: z.optional(z.boolean()),
 });
 
 export type Load = z.infer<typeof schema>;

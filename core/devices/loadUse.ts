@@ -1,10 +1,11 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo, numberIn, textOf } from '../units/schema';
 import { id, percent, watts } from './fields';
 
 /** What a load's record says of how it is used. */
 
 /** What it draws in each of its settings on the same two wires, dimmed or low and full: each the draw of one piece. */
-export const loadLevels = z.array(z.strictObject({ name: z.string().min(1).max(40), watts })).max(8);
+export const loadLevels = listUpTo(z.strictObject({ name: textOf(1, 40), watts }), 8);
 
 /** A function with one terminal of its own: white and amber over a shared return, or a shared plus with each switched on its way home. */
 export const partOf = z.strictObject({ loadId: id, shares: z.enum(['minus', 'plus']) });
@@ -13,11 +14,11 @@ export const partOf = z.strictObject({ loadId: id, shares: z.enum(['minus', 'plu
 export const thermostat = z.strictObject({
   /** Whether it cools or heats what it holds. */
   mode: z.enum(['cools', 'heats']),
-  setC: z.number().min(-40).max(80),
+  setC: numberIn(-40, 80),
   /** Share of the time it runs in air of the stated temperature, door shut. */
   sharePercent: percent,
-  atC: z.number().min(-40).max(80),
-  whPerOpening: z.number().min(0).max(100),
+  atC: numberIn(-40, 80),
+  whPerOpening: numberIn(0, 100),
 });
 
 export type Thermostat = z.infer<typeof thermostat>;

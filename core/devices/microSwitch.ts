@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
 import { carries } from './settings';
@@ -7,7 +8,7 @@ const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('microSwitch'),
   actuator: z.enum(['push', 'roller']),
-  ratingA: z.number().min(0.1).max(50),
+  ratingA: numberIn(0.1, 50),
 });
 
 /** New small contact, ohm. Common practice. */

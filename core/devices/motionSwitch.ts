@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { amps, deviceBase, seconds } from './fields';
 import { standbyLaw } from './laws';
 import type { DeviceKind } from './kind';
@@ -8,10 +9,10 @@ const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('motionSwitch'),
   holdS: seconds,
-  ratingA: z.number().min(0.1).max(100),
+  ratingA: numberIn(0.1, 100),
   standbyA: amps,
   /** Sees daylight, and is not set off by it; absent: works by day too. */
-  darkOnly: z.boolean().optional(),
+  darkOnly: z.optional(z.boolean()),
 });
 
 /** On while something moves and for the hold time after; each motion starts the time again. Where it works in the dark only, a motion by day starts nothing. */

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, wholeIn } from '../units/schema';
 import { deviceBase, milliohm } from './fields';
 import { LEAST_OHM, type DeviceKind } from './kind';
 import { carries, quantity } from './settings';
@@ -6,9 +7,9 @@ import { carries, quantity } from './settings';
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('plug'),
-  pins: z.number().int().min(1).max(24),
+  pins: wholeIn(1, 24),
   contactMilliohm: milliohm,
-  ratingA: z.number().min(0.1).max(500),
+  ratingA: numberIn(0.1, 500),
 });
 
 const pinsOf = ({ pins }: { pins: number }) => Array.from({ length: pins }, (_, at) => ({ from: `a${at + 1}`, to: `b${at + 1}` }));

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, wholeIn } from '../units/schema';
 import { fuseOhm, FAMILY_NAMES, RATINGS_A } from '../catalog/fuses';
 import { openingTimeS } from '../catalog/fuseTimes';
 import { deviceBase, id, stud } from './fields';
@@ -10,19 +11,19 @@ const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('protection'),
   family: z.enum(PROTECTION_FAMILIES),
-  ratingA: z.number().min(0.5).max(1000),
+  ratingA: numberIn(0.5, 1000),
   /** The rating in the holder now, where it is not the one planned: a small one to test with, or whatever was at hand. */
-  fittedA: z.number().min(0.5).max(1000).optional(),
-  mount: z
-    .strictObject({
+  fittedA: z.optional(numberIn(0.5, 1000)),
+  mount: z.nullable(
+    z.strictObject({
       blockId: id,
-      slot: z.number().int().min(1).max(LIMITS.slots),
+      slot: wholeIn(1, LIMITS.slots),
       /** It sits in a fuse tap in the slot of another fuse, with the tap's common leg in the live clip or, turned round, in the load's. */
-      tap: z.enum(TAP_LEGS).optional(),
+      tap: z.optional(z.enum(TAP_LEGS)),
       /** The slot's live clip was found with a meter. */
-      metered: z.boolean().optional(),
-    })
-    .nullable(),
+      metered: z.optional(z.boolean()),
+    }),
+  ),
   stud,
 });
 

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, wholeIn } from '../units/schema';
 import { amps, deviceBase } from './fields';
 import { standbyLaw } from './laws';
 import type { DeviceKind, Memory, Sees } from './kind';
@@ -9,12 +10,12 @@ const MOST_CHANNELS = 16;
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('receiver'),
-  channels: z.number().int().min(1).max(MOST_CHANNELS),
+  channels: wholeIn(1, MOST_CHANNELS),
   mode: z.enum(['latching', 'momentary']),
-  channelMaxA: z.number().min(0.1).max(50),
+  channelMaxA: numberIn(0.1, 50),
   standbyA: amps,
   /** It remembers its mode: how it comes from its maker, and the channel whose button turns the mode over when it is held while power goes away. Absent: it has but one. */
-  remembers: z.strictObject({ comesAs: z.enum(['latching', 'momentary']), holds: z.number().int().min(1).max(MOST_CHANNELS) }).optional(),
+  remembers: z.optional(z.strictObject({ comesAs: z.enum(['latching', 'momentary']), holds: wholeIn(1, MOST_CHANNELS) })),
 });
 
 export type Receiver = z.infer<typeof schema>;

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase, milliohm, seconds } from './fields';
 import { diodeLaw } from './laws';
 import type { DeviceKind, Memory, Throw } from './kind';
@@ -9,17 +10,17 @@ const schema = z.strictObject({
   kind: z.literal('relay'),
   /** Four: make contact only. Five: with the break contact 87a. */
   pins: z.union([z.literal(4), z.literal(5)]),
-  coilOhm: z.number().min(5).max(5000),
-  pullInV: z.number().min(1).max(40),
-  dropOutV: z.number().min(0.1).max(40),
+  coilOhm: numberIn(5, 5000),
+  pullInV: numberIn(1, 40),
+  dropOutV: numberIn(0.1, 40),
   /** What quenches the coil. With a diode, 86 must be the positive side. */
   suppression: z.enum(['none', 'resistor', 'diode']),
   contactMilliohm: milliohm,
-  ratingA: z.number().min(0.5).max(500),
+  ratingA: numberIn(0.5, 500),
   /** Turns over at each pulse and stays so without current; absent: it follows its coil. */
-  latching: z.boolean().optional(),
+  latching: z.optional(z.boolean()),
   /** How long it stays pulled in once its coil has let go, s; absent: not at all. */
-  holdS: seconds.optional(),
+  holdS: z.optional(seconds),
 });
 
 export type Relay = z.infer<typeof schema>;

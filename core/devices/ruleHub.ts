@@ -1,12 +1,13 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo, numberIn, wholeIn } from '../units/schema';
 import { amps, deviceBase, seconds } from './fields';
 import { standbyLaw } from './laws';
 import { NOTHING, type ControlValue, type DeviceKind, type Memory, type Sees } from './kind';
 import { VEHICLE_SIGNALS, type VehicleSignal } from './signalSource';
 import { quantity, standby } from './settings';
 
-const port = z.number().int().min(1).max(16);
-const signals = z.array(z.enum(VEHICLE_SIGNALS)).max(VEHICLE_SIGNALS.length);
+const port = wholeIn(1, 16);
+const signals = listUpTo(z.enum(VEHICLE_SIGNALS), VEHICLE_SIGNALS.length);
 
 /** What an output does while a rule holds: is on, is on in one half of the beat or in the other, is on for a time from when it began to hold, or from a time after it. */
 export const HUB_ACTS = ['steady', 'blink', 'against', 'pulse', 'late'] as const;
@@ -15,30 +16,30 @@ export type HubAct = (typeof HUB_ACTS)[number];
 const rule = z.strictObject({
   output: port,
   /** Inputs that are live, and that are not. */
-  all: z.array(port).max(16),
-  none: z.array(port).max(16),
+  all: listUpTo(port, 16),
+  none: listUpTo(port, 16),
   /** What the vehicle's data line says of, and does not. */
-  heard: signals.optional(),
-  unheard: signals.optional(),
+  heard: z.optional(signals),
+  unheard: z.optional(signals),
   /** While it holds its output is off, whatever the others say. */
   block: z.boolean(),
   /** Absent: steady. */
-  does: z.enum(HUB_ACTS).optional(),
+  does: z.optional(z.enum(HUB_ACTS)),
   /** Of a pulse, or until one that is late. */
-  seconds: seconds.min(1).optional(),
+  seconds: z.optional(seconds.check(z.minimum(1))),
   /** It goes before the others of its output. */
-  wins: z.boolean().optional(),
+  wins: z.optional(z.boolean()),
 });
 
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('ruleHub'),
-  inputs: z.number().int().min(1).max(16),
-  outputs: z.number().int().min(1).max(16),
-  outputMaxA: z.number().min(0.1).max(100),
+  inputs: wholeIn(1, 16),
+  outputs: wholeIn(1, 16),
+  outputMaxA: numberIn(0.1, 100),
   standbyA: amps,
   /** An output does what a rule of its says while all of that rule's conditions are so: one that wins, else the first. A blocking rule goes before all. */
-  rules: z.array(rule).max(64),
+  rules: listUpTo(rule, 64),
 });
 
 export type RuleHub = z.infer<typeof schema>;

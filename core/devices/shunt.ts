@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
 import { carries, quantity } from './settings';
@@ -6,8 +7,8 @@ import { carries, quantity } from './settings';
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('shunt'),
-  milliohm: z.number().min(0.001).max(100),
-  ratingA: z.number().min(1).max(2000),
+  milliohm: numberIn(0.001, 100),
+  ratingA: numberIn(1, 2000),
 });
 
 /** A known small resistance the meter measures current by. */

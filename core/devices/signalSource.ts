@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listOf, numberIn } from '../units/schema';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
 import { quantity } from './settings';
@@ -40,9 +41,9 @@ export const SIGNAL_WORDS: Record<VehicleSignal, string> = {
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('signalSource'),
-  signals: z.array(z.enum(VEHICLE_SIGNALS)).min(1).max(VEHICLE_SIGNALS.length),
+  signals: listOf(z.enum(VEHICLE_SIGNALS), 1, VEHICLE_SIGNALS.length),
   /** The most that may be drawn from one of its wires, A: they are triggers. */
-  maxA: z.number().min(0.01).max(50),
+  maxA: numberIn(0.01, 50),
 });
 
 /** Wires of the vehicle itself, each live in its own states of the vehicle, fed by the vehicle's battery. */

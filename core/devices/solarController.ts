@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { feedCable } from './feedCable';
 import { deviceBase, volts } from './fields';
 import { leaky, limitedSourceLaw } from './laws';
@@ -9,11 +10,11 @@ const schema = z.strictObject({
   kind: z.literal('solarController'),
   /** A simple one ties the panel to the battery's voltage; a tracking one finds the panel's best point. */
   method: z.enum(['simple', 'tracking']),
-  maxA: z.number().min(1).max(500),
-  maxPanelV: z.number().min(1).max(500),
+  maxA: numberIn(1, 500),
+  maxPanelV: numberIn(1, 500),
   outputV: volts,
   /** To the house battery; absent: not described. */
-  cable: feedCable.optional(),
+  cable: z.optional(feedCable),
 });
 
 export type SolarController = z.infer<typeof schema>;

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, wholeIn } from '../units/schema';
 import { amps, deviceBase, id, volts } from './fields';
 import { leaky, limitedSourceLaw } from './laws';
 import { feedCable } from './feedCable';
@@ -8,27 +9,27 @@ const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('solarPanel'),
   /** Of one panel under the standard sun of 1000 W/m² at 25 °C; volts and amperes at its best point and at the ends. */
-  watts: z.number().min(1).max(2000),
+  watts: numberIn(1, 2000),
   bestV: volts,
-  openV: z.number().min(1).max(200),
+  openV: numberIn(1, 200),
   shortA: amps,
-  count: z.number().int().min(1).max(20),
+  count: wholeIn(1, 20),
   wired: z.enum(['parallel', 'series']),
   /** Change of power and of open-circuit voltage with cell temperature, percent a kelvin; absent: usual silicon. */
-  powerPercentPerK: z.number().min(-1).max(0).optional(),
-  openVPercentPerK: z.number().min(-1).max(0).optional(),
-  tiltDeg: z.number().min(0).max(90),
+  powerPercentPerK: z.optional(numberIn(-1, 0)),
+  openVPercentPerK: z.optional(numberIn(-1, 0)),
+  tiltDeg: numberIn(0, 90),
   /** Where it faces, clockwise from the vehicle's front: 180 is over the tail. Nothing to a flat one. */
-  facesDeg: z.number().min(0).max(360),
+  facesDeg: numberIn(0, 360),
   /** Lifted off the roof so that air passes beneath. */
-  aired: z.boolean().optional(),
+  aired: z.optional(z.boolean()),
   /** Turned to the sun by hand through the day, as a folding panel is. */
-  turned: z.boolean().optional(),
+  turned: z.optional(z.boolean()),
   /** A panel with a controller of its own, which may go straight to the fused battery side. */
   regulated: z.boolean(),
-  controllerId: id.nullable(),
+  controllerId: z.nullable(id),
   /** From one with a controller of its own to the house battery; absent: not described. */
-  cable: feedCable.optional(),
+  cable: z.optional(feedCable),
 });
 
 export type SolarPanel = z.infer<typeof schema>;

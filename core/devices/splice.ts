@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { JOINT_WAYS, type JointWay } from '../catalog/vocabulary';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
@@ -17,7 +17,7 @@ const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('splice'),
   /** How it is made; absent: crimped, with a glue sleeve over it. */
-  made: z.enum(JOINT_WAYS).optional(),
+  made: z.optional(z.enum(JOINT_WAYS)),
 });
 
 /** A joint of wires: one terminal. */

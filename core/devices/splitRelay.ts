@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { feedCable } from './feedCable';
 import { deviceBase } from './fields';
 import type { DeviceKind } from './kind';
@@ -6,9 +7,9 @@ import type { DeviceKind } from './kind';
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('splitRelay'),
-  ratingA: z.number().min(10).max(500),
+  ratingA: numberIn(10, 500),
   /** From the starter battery through the relay to the house battery; absent: not described. */
-  cable: feedCable.optional(),
+  cable: z.optional(feedCable),
 });
 
 export type SplitRelay = z.infer<typeof schema>;

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '../units/schema';
 import { deviceBase } from './fields';
 import { constantCurrentLaw } from './laws';
 import type { DeviceKind, Path } from './kind';
@@ -10,15 +11,15 @@ type SwitchForm = (typeof SWITCH_FORMS)[number];
 const schema = z.strictObject({
   ...deviceBase,
   kind: z.literal('switch'),
-  ratingA: z.number().min(0.1).max(500),
+  ratingA: numberIn(0.1, 500),
   /** Which current its rating is printed for; absent: direct. */
-  ratedFor: z.enum(['dc', 'ac']).optional(),
+  ratedFor: z.optional(z.enum(['dc', 'ac'])),
   /** Poles and throws; absent: single pole, single throw. */
-  form: z.enum(SWITCH_FORMS).optional(),
+  form: z.optional(z.enum(SWITCH_FORMS)),
   /** Springs back to its first position. */
-  momentary: z.boolean().optional(),
+  momentary: z.optional(z.boolean()),
   /** Has a pilot lamp, on terminals of its own. */
-  pilot: z.boolean().optional(),
+  pilot: z.optional(z.boolean()),
 });
 
 export type Switch = z.infer<typeof schema>;

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, textUpTo } from '../units/schema';
 import { TAP_LEGS } from '../catalog/vocabulary';
 import { amps, deviceBase } from './fields';
 import type { DeviceKind } from './kind';
@@ -14,15 +15,15 @@ const schema = z.strictObject({
   /** A slot of the vehicle's fuse box, or one of its wires behind its own fuse. */
   from: z.enum(['slot', 'wire']),
   /** In a slot: the clip the tap's common leg is in, as a meter found it. In the live clip it is beside the vehicle's fuse, in the other behind it; absent: not known. */
-  leg: z.enum(TAP_LEGS).optional(),
+  leg: z.optional(z.enum(TAP_LEGS)),
   /** The vehicle's own fuse there; absent: not known. */
-  ownFuseA: z.number().min(0.5).max(200).optional(),
+  ownFuseA: z.optional(numberIn(0.5, 200)),
   /** What the vehicle draws there itself, at most; absent: not known. */
-  drawnA: amps.optional(),
+  drawnA: z.optional(amps),
   /** What may be drawn beside that, where its maker says so. */
-  mayDrawA: z.number().min(0.01).max(200).optional(),
+  mayDrawA: z.optional(numberIn(0.01, 200)),
   /** What of the vehicle hangs on that fuse. */
-  serves: z.string().max(120),
+  serves: textUpTo(120),
 });
 
 export type VehicleFeed = z.infer<typeof schema>;

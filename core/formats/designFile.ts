@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo } from '../units/schema';
 import { makeDesign, type Design } from '../design/design';
 import { migrateRecords } from '../design/migrations';
 import type { Problem } from '../design/problems';
@@ -31,8 +32,8 @@ export function splitDesignsFile(text: string): string[] | null {
 
 export const designFileSchema = z.strictObject({
   format: z.literal(DESIGN_FORMAT),
-  schemaVersion: z.number().int().min(1),
-  records: z.array(recordSchema).max(LIMITS.recordsPerDesign),
+  schemaVersion: z.int().check(z.minimum(1)),
+  records: listUpTo(recordSchema, LIMITS.recordsPerDesign),
 });
 
 export type DesignFile = z.infer<typeof designFileSchema>;
@@ -74,7 +75,7 @@ export function writeDesignFile(design: Design): string {
 export function readDesignFile(text: string): Design {
   if (text.length > LIMITS.importBytes) fail([{ code: 'bytes', most: LIMITS.importBytes }]);
   const frame = z
-    .object({ format: z.literal(DESIGN_FORMAT), schemaVersion: z.number().int().min(1), records: z.array(z.unknown()) })
+    .object({ format: z.literal(DESIGN_FORMAT), schemaVersion: z.int().check(z.minimum(1)), records: z.array(z.unknown()) })
     .safeParse(parseJson(text));
   if (!frame.success) return fail([{ code: 'noDesign' }, ...faultsOf(frame.error, [])]);
   const { schemaVersion, records } = frame.data;
@@ -113,7 +114,7 @@ function parseJson(text: string): unknown {
   }
 }
 
-function faultsOf(error: z.ZodError, records: readonly unknown[]): DesignFileFault[] {
+function faultsOf(error: z.core.$ZodError, records: readonly unknown[]): DesignFileFault[] {
   return error.issues.map(({ path, message }) => {
     const [list, at, ...field] = path;
     if (list !== 'records' || typeof at !== 'number') return { code: 'field', field: path.join('.'), message };

@@ -4,7 +4,7 @@ import { analyse } from '../analysis/analyse';
 import { findInNetwork } from '../analysis/rules/networkRules';
 import { solveDesign } from '../analysis/solved';
 import { soundRemedies } from '../advice/soundRemedies';
-import { applyUnchecked } from '../design/change';
+import { applyChange, applyUnchecked, updateRecords } from '../design/change';
 import type { Design } from '../design/design';
 import { wordFinding } from '../wording/wording';
 import { findExclusions } from './exclusion';
@@ -225,6 +225,42 @@ test('a lamp fed by one of the vehicle’s own wires asks a trigger for a lamp�
     build.wire('sw.out', 'amber.plus');
   });
   expect(networkFaults(overdrawn)).toContain('network.signalOverdrawn vehicle');
+});
+
+test('what was typed is asked anew when a shorter wire or a better battery lets a relay pull in', () => {
+  const wireIds: string[] = [];
+  // A coil of 5 Ω that wants 12 V of a full battery's 12.8 V has none over for 20 m of 0.5 mm², some 0.7 Ω.
+  const weak = colours((build) => {
+    for (const [at, colour] of ['white', 'amber'].entries()) {
+      build.add({ id: `sw${at}`, kind: 'switch', ratingA: 16 });
+      build.add({ id: `r${at}`, kind: 'relay', pins: 4, ...COIL, coilOhm: 5, pullInV: 12 });
+      build.wire(`r${at}.85`, 'bar.bar', 500, 'mm2:2.5', 'return');
+      build.wire('f.out', `sw${at}.in`);
+      wireIds.push(build.wire(`sw${at}.out`, `r${at}.86`, 20_000, 'mm2:0.5'));
+      build.wire('f.out', `r${at}.30`);
+      build.wire(`r${at}.87`, `${colour}.plus`);
+    }
+  });
+  const set = (design: Design, ids: readonly string[], fields: object) =>
+    applyChange(design, updateRecords(design, ids.map((id) => ({ id, set: fields })))); // prettier-ignore
+  const strong = set(weak, wireIds, { lengthMm: 1000 });
+  const before = analyse(weak);
+  expect(before.exclusions.proven.size).toBe(1);
+  const after = analyse(strong, before);
+  expect(after.exclusions.proven.size).toBe(0);
+  // The other colour's 60 W at 12 V are on the fuse as well.
+  expect(after.circuits[0]!.peakA - before.circuits[0]!.peakA).toBeCloseTo(5, 6);
+  // Ten ohms inside the battery leave a coil less than 12 V too.
+  const flat = set(strong, ['battery'], { internalMilliohm: 10_000 });
+  expect(analyse(flat).exclusions.proven.size).toBe(1);
+  expect(analyse(set(flat, ['battery'], { internalMilliohm: 10 }), analyse(flat)).exclusions.proven.size).toBe(0);
+});
+
+test('a battery said to have no resistance at all leaves the network an answer', () => {
+  const design = colours(bySwitches);
+  const ideal = applyChange(design, updateRecords(design, [{ id: 'battery', set: { internalMilliohm: 0 } }]));
+  expect(asked(ideal).unproven[0]!.state).not.toBeNull();
+  expect(solveDesign(analyse(ideal), { kind: 'allOn' })).not.toBeInstanceOf(NetworkError);
 });
 
 test('a fuse of one ampere that a resting relay joins to five is found by what flows through it', () => {

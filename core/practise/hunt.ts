@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn, textOf } from '../units/schema';
 import type { Design } from '../design/design';
 import type { DesignRecord } from '../design/schema';
 import { mover, position } from '../design/wishSchema';
@@ -39,13 +40,13 @@ export interface Hunt {
   design: Design;
 }
 
-const terminal = z.strictObject({ deviceId: id, terminal: z.string().min(1).max(20) });
+const terminal = z.strictObject({ deviceId: id, terminal: textOf(1, 20) });
 const deviceFlaw = <K extends string>(kind: K) => z.strictObject({ kind: z.literal(kind), deviceId: id });
 
 /** What may be wrong on a board, as it is kept in a file. */
 export const flawSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('openWire'), wireId: id }),
-  z.strictObject({ kind: z.literal('highJoint'), wireId: id, ohm: z.number().positive().max(1e6) }),
+  z.strictObject({ kind: z.literal('highJoint'), wireId: id, ohm: z.number().check(z.positive(), z.maximum(1e6)) }),
   z.strictObject({ kind: z.literal('blownFuse'), fuseId: id }),
   z.strictObject({ kind: z.literal('deadLoad'), loadId: id }),
   deviceFlaw('openContact'),
@@ -87,16 +88,16 @@ export const LEAD_MODES = ['volts', 'ohms', 'continuity', 'diode'] as const;
 /** One thing done on a board. */
 export const huntAct = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('flick'), mover, position }),
-  z.strictObject({ kind: z.literal('wait'), seconds: z.number().min(1).max(3600) }),
+  z.strictObject({ kind: z.literal('wait'), seconds: numberIn(1, 3600) }),
   /** The battery's minus lead off, or on again. */
   z.strictObject({ kind: z.literal('isolate'), off: z.boolean() }),
   z.strictObject({ kind: z.literal('pullFuse'), fuseId: id }),
   /** A new fuse of so many amperes. */
-  z.strictObject({ kind: z.literal('fitFuse'), fuseId: id, ratingA: z.number().min(0.5).max(1000) }),
+  z.strictObject({ kind: z.literal('fitFuse'), fuseId: id, ratingA: numberIn(0.5, 1000) }),
   z.strictObject({ kind: z.literal('lift'), ...wireEnd }),
   z.strictObject({ kind: z.literal('land'), ...wireEnd }),
   /** A lead with a fuse in it from one terminal to another; null: taken away. */
-  z.strictObject({ kind: z.literal('bridge'), lead: z.strictObject({ from: terminal, to: terminal }).nullable() }),
+  z.strictObject({ kind: z.literal('bridge'), lead: z.nullable(z.strictObject({ from: terminal, to: terminal })) }),
   z.strictObject({ kind: z.literal('meter'), mode: z.enum(LEAD_MODES), red: terminal, black: terminal }),
   z.strictObject({ kind: z.literal('clamp'), wireId: id }),
   /** At a part: what it does, and which wires land where. */
@@ -106,7 +107,7 @@ export const huntAct = z.discriminatedUnion('kind', [
   /** A nose close to a part or wire. */
   z.strictObject({ kind: z.literal('smell'), subjectId: id }),
   /** A lamp in a fuse's place; null: taken out again. */
-  z.strictObject({ kind: z.literal('lamp'), fuseId: id.nullable() }),
+  z.strictObject({ kind: z.literal('lamp'), fuseId: z.nullable(id) }),
   /** Says what is wrong and mends it. */
   z.strictObject({ kind: z.literal('mend'), named }),
   /** Everything tried once more. */

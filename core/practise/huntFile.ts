@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listOf, listUpTo, textOf, textUpTo } from '../units/schema';
 import { SCHEMA_VERSION } from '../catalog/vocabulary';
 import { makeDesign } from '../design/design';
 import { recordKindOf } from '../design/recordKinds';
@@ -18,26 +19,26 @@ const HUNT_VERSION = 1;
 
 const wrapped = z.array(
   z.strictObject({
-    says: z.string().min(1).max(600),
+    says: textOf(1, 600),
     flaw: flawSchema,
-    moved: z.array(movedSchema).max(60),
-    loadIds: z.array(id).min(1).max(60),
-    unseenIds: z.array(id).max(60).optional(),
-    seenToo: z.array(z.array(movedSchema).max(60)).max(10).optional(),
-    blows: blowsSchema.optional(),
+    moved: listUpTo(movedSchema, 60),
+    loadIds: listOf(id, 1, 60),
+    unseenIds: z.optional(listUpTo(id, 60)),
+    seenToo: z.optional(listUpTo(listUpTo(movedSchema, 60), 10)),
+    blows: z.optional(blowsSchema),
   }),
 );
 
 const huntFile = z.strictObject({
   format: z.literal(HUNT_FORMAT),
   version: z.literal(HUNT_VERSION),
-  title: z.string().min(1).max(120),
+  title: textOf(1, 120),
   level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
-  story: z.string().max(1200),
-  schemaVersion: z.number().int().min(1),
+  story: textUpTo(1200),
+  schemaVersion: z.int().check(z.minimum(1)),
   records: z.array(z.unknown()),
   /** Base64 of the complaints with what is wrong, as JSON. */
-  wrapped: z.string().max(100_000),
+  wrapped: textUpTo(100_000),
 });
 
 /** What is wrong with the file of a hunt; `huntFileWords.ts` says it. */

@@ -1,26 +1,24 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { textOf, wholeIn } from '../units/schema';
 import { BOARDS } from './boards';
 import { TOPIC_IDS, type TopicId } from './drills/topics';
 
 /** A learner goes by a name and nothing else. */
 export const learnerName = z
   .string()
-  .trim()
-  .min(1)
-  .max(60)
-  .regex(/^[^\u0000-\u001f\u007f]*$/, 'a name has no control characters');
+  .check(z.trim(), z.minLength(1), z.maxLength(60), z.regex(/^[^\u0000-\u001f\u007f]*$/, 'a name has no control characters'));
 
 /** One question answered, or one hunt ended. */
 export const resultSchema = z.strictObject({
   kind: z.enum(['hunt', 'drill', 'build']),
   /** A board, a topic, a box of parts. */
-  subject: z.string().min(1).max(60),
+  subject: textOf(1, 60),
   /** Which question of a topic. */
-  seed: z.number().int().min(0).max(1e9).nullable(),
+  seed: z.nullable(wholeIn(0, 1e9)),
   /** Of 100. */
-  points: z.number().int().min(0).max(100),
+  points: wholeIn(0, 100),
   /** When, ms. */
-  at: z.number().int().min(0),
+  at: z.int().check(z.minimum(0)),
 });
 export type Result = z.infer<typeof resultSchema>;
 

@@ -1,11 +1,12 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { numberIn } from '@/core/units/schema';
 import { useKept } from '@/ui/useKept';
 
 const kept = z.object({
   people: z.union([z.literal(1), z.literal(2)]),
   isCold: z.boolean(),
   /** Hours worked a day; null: without a break. */
-  hours: z.number().min(1).max(24).nullable(),
+  hours: z.nullable(numberIn(1, 24)),
 });
 
 export type PlanOptionsKept = z.infer<typeof kept>;

@@ -1,7 +1,8 @@
 import { Button, Select } from 'antd';
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo, textUpTo } from '@/core/units/schema';
 import { recordOf } from '@/core/design/design';
 import type { Device, TerminalRef } from '@/core/design/schema';
 import { isSameTerminal } from '@/core/design/terminals';
@@ -18,9 +19,9 @@ import { useLearner } from './useLearner';
 import shared from './Practise.module.css';
 import styles from './Build.module.css';
 
-const terminal = z.strictObject({ deviceId: z.string().max(40), terminal: z.string().max(20) });
+const terminal = z.strictObject({ deviceId: textUpTo(40), terminal: textUpTo(20) });
 const MOST_WIRES = 40;
-const kept = z.array(z.strictObject({ from: terminal, to: terminal })).max(MOST_WIRES);
+const kept = listUpTo(z.strictObject({ from: terminal, to: terminal }), MOST_WIRES);
 
 /** Wishes and a box of parts, wired terminal to terminal; the checker proves it or shows what breaks it. */
 export function BuildScreen({ taskId }: { taskId: string }) {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo } from '@/core/units/schema';
 import { sameRecord } from '@/core/design/change';
 import { NetworkError } from '@/core/network/networkError';
 import { huntAct, MOST_HUNT_ACTS, type Hunt, type HuntAct } from '@/core/practise/hunt';
@@ -19,7 +20,7 @@ export interface HuntUnderWay {
   again(): void;
 }
 
-const kept = z.strictObject({ acts: z.array(huntAct).max(MOST_HUNT_ACTS), isShown: z.boolean() });
+const kept = z.strictObject({ acts: listUpTo(huntAct, MOST_HUNT_ACTS), isShown: z.boolean() });
 const FRESH: z.infer<typeof kept> = { acts: [], isShown: false };
 
 function played(hunt: Hunt, acts: readonly HuntAct[]): HuntBench {

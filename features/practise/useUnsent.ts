@@ -1,13 +1,14 @@
 import { useCallback, useEffect } from 'react';
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo } from '@/core/units/schema';
 import { learnerName, resultSchema } from '@/core/practise/record';
 import { Refused, request, Unreachable } from '@/features/home/requests';
 import { readKept, useKept } from '@/ui/useKept';
 
 const KEY = 'vine-knot unsent results';
 const MOST_UNSENT = 500;
-const unsent = z.strictObject({ learner: learnerName, result: resultSchema.omit({ at: true }) });
-const kept = z.array(unsent).max(MOST_UNSENT);
+const unsent = z.strictObject({ learner: learnerName, result: z.omit(resultSchema, { at: true }) });
+const kept = listUpTo(unsent, MOST_UNSENT);
 type Unsent = z.infer<typeof unsent>;
 
 /** Results that the server has not heard of: they wait in this browser and go as soon as it can be reached. */

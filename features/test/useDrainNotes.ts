@@ -1,9 +1,10 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo } from '@/core/units/schema';
 import { useKept } from '@/ui/useKept';
 
 const kept = z.object({
-  readings: z.array(z.object({ fuseId: z.string(), millivolts: z.number() })).max(400),
-  batteryA: z.number().nullable(),
+  readings: listUpTo(z.object({ fuseId: z.string(), millivolts: z.number() }), 400),
+  batteryA: z.nullable(z.number()),
 });
 
 /** What was read while everything was off. */

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { listUpTo } from '@/core/units/schema';
 import { plusDays, today } from '@/core/units/days';
 import { useKept } from '@/ui/useKept';
 
@@ -7,11 +8,11 @@ const kept = z.object({
   /** By load. */
   does: z.record(z.string(), z.enum(['on', 'dim', 'off'])),
   /** Other loads that work meanwhile. */
-  works: z.array(z.string()).max(400),
+  works: listUpTo(z.string(), 400),
   /** What was looked at and found sound, by what would be repaired. */
-  sound: z.array(z.string()).max(400),
+  sound: listUpTo(z.string(), 400),
   /** How the last repair is proved; null where none was made. */
-  mended: z.string().nullable(),
+  mended: z.nullable(z.string()),
   /** The day it was seen. */
   on: z.iso.date(),
 });

@@ -1,11 +1,11 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { BLOWS_WHEN, type BlowsWhen, type LampTest } from '@/core/diagnosis/blows';
 import { useKept } from '@/ui/useKept';
 
 const kept = z.object({
-  when: z.enum(BLOWS_WHEN).nullable(),
-  loadId: z.string().nullable(),
-  tests: z.array(z.object({ parting: z.object({ wireId: z.string(), end: z.enum(['near', 'far']) }).nullable(), bright: z.boolean() })),
+  when: z.nullable(z.enum(BLOWS_WHEN)),
+  loadId: z.nullable(z.string()),
+  tests: z.array(z.object({ parting: z.nullable(z.object({ wireId: z.string(), end: z.enum(['near', 'far']) })), bright: z.boolean() })),
 });
 
 /** What was seen of one circuit whose fuse blows. */

@@ -1,7 +1,7 @@
 import { EVENT_KINDS, INSPECTIONS } from '@/core/catalog/vocabulary';
 import { today } from '@/core/units/days';
 import { useKept } from '@/ui/useKept';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import type { LogDraft } from './LogForm';
 
 const kept = z.object({

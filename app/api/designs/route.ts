@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
 import type { Design } from '@/core/design/design';
 import { newDesignRecords } from '@/core/switching/newDesign';
 import type { DesignRecord } from '@/core/design/schema';

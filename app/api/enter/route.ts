@@ -1,11 +1,12 @@
 import { cookies } from 'next/headers';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { textOf } from '@/core/units/schema';
 import { asksForPassword, isPassword, makeTicket, TICKET_COOKIE, TICKET_S } from '@/server/access';
 import { BadRequest, NotFound } from '@/server/errors';
 import { answer, readJson } from '@/server/http';
 
-const enterSchema = z.strictObject({ password: z.string().min(1).max(400) });
+const enterSchema = z.strictObject({ password: textOf(1, 400) });
 
 /** Passwords tried in a minute by everybody together: guessing is slow, and nobody waits longer than that. */
 const tries = new RateLimiterMemory({ points: 10, duration: 60 });

@@ -1,10 +1,10 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { learnerName, resultSchema } from '@/core/practise/record';
 import { answer, readJson, readQuery } from '@/server/http';
 import { forgetLearner, keepResult, resultsOf } from '@/server/practice';
 
 const whose = z.strictObject({ learner: learnerName });
-const kept = z.strictObject({ learner: learnerName, result: resultSchema.omit({ at: true }) });
+const kept = z.strictObject({ learner: learnerName, result: z.omit(resultSchema, { at: true }) });
 /** A result is a line. */
 const LARGEST_BYTES = 4_000;
 
