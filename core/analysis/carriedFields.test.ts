@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { heronAtWork } from '../../demo/heronAtWork';
 import { pipInUse } from '../../demo/pipInUse';
+import { fieldOf, kindNameOf, KINDS_OF_RECORD } from '../../testing/kindsOfRecord';
 import { seeded } from '../../testing/random';
 import { randomDesign } from '../../testing/randomDesign';
 import { seedOf } from '../../testing/runs';
@@ -9,31 +10,10 @@ import { expectSame } from '../../testing/sameSaid';
 import { applyChange, sameRecord, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
-import { recordSchema, type DesignRecord } from '../design/schema';
+import type { DesignRecord } from '../design/schema';
 import { kindOf } from '../devices';
 import { analyse } from './analyse';
 import type { Analysis } from './types';
-
-/** A record type, or a kind of device, and its fields by schema. */
-interface Kind {
-  name: string;
-  schema: z.ZodMiniObject;
-  fields: [field: string, schema: z.ZodMiniType][];
-}
-
-/** Every record type and kind of device there is, taken from the schema. */
-function kindsOf(schema: z.ZodMiniType): Kind[] {
-  if (schema instanceof z.ZodMiniDiscriminatedUnion) return schema.def.options.flatMap((option) => kindsOf(option as z.ZodMiniType));
-  if (!(schema instanceof z.ZodMiniObject)) throw new Error('a record that is no object');
-  const shape = schema.shape as Record<string, z.ZodMiniType>;
-  const told = ['type', 'kind'].filter((field) => shape[field] instanceof z.ZodMiniLiteral);
-  const name = told.map((field) => (shape[field] as z.ZodMiniLiteral<string>).def.values[0]).join('.');
-  return [{ name, schema, fields: Object.entries(shape).filter(([field]) => field !== 'id' && !told.includes(field)) }];
-}
-
-const KINDS = kindsOf(recordSchema);
-const nameOf = (record: DesignRecord) => (record.type === 'device' ? `device.${record.kind}` : record.type);
-const fieldOf = (record: DesignRecord, field: string) => (record as unknown as Record<string, unknown>)[field];
 
 /** Fields of which the check of the whole design refuses every other value here: what hangs on them would hang on nothing. */
 const MAY_HAVE_NO_OTHER: readonly string[] = [
@@ -52,13 +32,13 @@ describe('whichever field of whichever record is edited, an analysis carried on 
   /** A design with one of each kind it has none of: parts with two ends or more stand in a wire that was there. */
   function withAll(start: Design): Design {
     let design = start;
-    for (const { name, schema } of KINDS) {
-      if (Array.from(design.records.values()).some((record) => nameOf(record) === name)) continue;
+    for (const { name, schema } of KINDS_OF_RECORD) {
+      if (Array.from(design.records.values()).some((record) => kindNameOf(record) === name)) continue;
       for (let tries = 0; tries < 200; tries++) {
         const given = sampleOf(schema, random) as DesignRecord | undefined;
         if (!given) continue;
         const ids = Array.from(design.records.keys());
-        const needed = KINDS.find((kind) => kind.name === name)!.fields.flatMap(([field, of]) => {
+        const needed = KINDS_OF_RECORD.find((kind) => kind.name === name)!.fields.flatMap(([field, of]) => {
           if (of instanceof z.ZodMiniOptional) return [];
           if (of instanceof z.ZodMiniNullable) return [[field, null]];
           const isReference = /Id$/.test(field) && typeof fieldOf(given, field) === 'string';
@@ -99,7 +79,7 @@ describe('whichever field of whichever record is edited, an analysis carried on 
 
   /** A record of the kind with another value in the field, and the design with it. */
   function edited(kind: string, field: string, schema: z.ZodMiniType): { at: number; after: Design } | null {
-    const having = shuffled(records.filter((one) => nameOf(one.record) === kind));
+    const having = shuffled(records.filter((one) => kindNameOf(one.record) === kind));
     // In the largest only what the others have not.
     for (const { record, at } of [...having.filter((one) => one.at > 0), ...having.filter((one) => one.at === 0)]) {
       const design = designs[at]!;
@@ -120,7 +100,7 @@ describe('whichever field of whichever record is edited, an analysis carried on 
 
   const met = new Set<string>();
 
-  test.each(KINDS)('$name', ({ name, fields }) => {
+  test.each(KINDS_OF_RECORD)('$name', ({ name, fields }) => {
     for (const [field, schema] of fields) {
       const edit = edited(name, field, schema);
       if (!edit) continue;
@@ -149,7 +129,7 @@ describe('whichever field of whichever record is edited, an analysis carried on 
   });
 
   test('of all there are every field was edited', () => {
-    const all = KINDS.flatMap(({ name, fields }) => fields.map(([field]) => `${name}.${field}`));
+    const all = KINDS_OF_RECORD.flatMap(({ name, fields }) => fields.map(([field]) => `${name}.${field}`));
     expect(all.filter((field) => !met.has(field) && !MAY_HAVE_NO_OTHER.includes(field))).toEqual([]);
     expect(all.length).toBeGreaterThan(500);
   });

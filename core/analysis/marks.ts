@@ -63,6 +63,7 @@ function markNodes(now: Omit<Marked, 'marks'>, old: Marked | null): Marks {
       (parent < 0 || marks[parent] === old.marks[parent]) &&
       wire === old.tree.nodes[at]!.wire &&
       now.demand[at]!.peakA === old.demand[at]!.peakA &&
+      now.demand[at]!.continuousA === old.demand[at]!.continuousA &&
       now.devices.get(deviceId) === old.devices.get(deviceId) &&
       (wire === null || liesAsBefore(wire));
     marks[at] = stands ? old.marks[at]! : {};
@@ -77,11 +78,11 @@ interface Around {
   marks: { supply: Marks; return: Marks };
 }
 
-/** All that a circuit's sizing reads: its record, its fuse and what holds it, and its wires with all between them and the battery. */
+/** All that a circuit's sizing reads: its record, its fuse and what holds it, its wires with all between them and the battery, and the battery, which may be on no way to it. */
 export function circuitInputs({ index, hanging, marks }: Around, circuit: Circuit): unknown[] {
   const fuse = index.devices.get(circuit.protectionId) as Protection;
   const block = fuse.mount && index.devices.get(fuse.mount.blockId);
-  const inputs: unknown[] = [circuit, fuse, block, hostOf(index, fuse), tapOn(index, fuse)];
+  const inputs: unknown[] = [circuit, fuse, block, hostOf(index, fuse), tapOn(index, fuse), index.battery];
   const { supplyEnds, returnEnds } = hanging.circuits.get(circuit.id)!;
   for (const at of supplyEnds) inputs.push(marks.supply[at]);
   for (const at of returnEnds) inputs.push(marks.return[at]);

@@ -146,6 +146,9 @@ interface Traced {
 function joinsTheSame(a: DesignRecord, b: DesignRecord): boolean {
   if (a.type === 'wire' && b.type === 'wire') return isSameTerminal(a.from, b.from) && isSameTerminal(a.to, b.to);
   if (a.type === 'circuit' && b.type === 'circuit') return a.protectionId === b.protectionId && a.number === b.number;
+  // Of two ways home the one of less resistance is taken, of the wires as these say.
+  if (a.type === 'settings' && b.type === 'settings')
+    return a.conductorStandard === b.conductorStandard && a.conductorTemperatureC === b.conductorTemperatureC;
   if (a.type !== 'device' || b.type !== 'device') return a.type === b.type;
   if (a.kind === 'protection' && b.kind === 'protection') return sameMount(a.mount, b.mount);
   if (a.kind === 'load' && b.kind === 'load') return sameRecord(a.partOf, b.partOf);
