@@ -1,8 +1,7 @@
 import type { Design } from '../design/design';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { sameRecord } from '../design/change';
-import type { Device, Wire } from '../design/schema';
-import { kindOf } from '../devices';
+import type { Wire } from '../design/schema';
 import { loadDraw, type LoadDraw } from '../devices/load';
 import { findExclusions, type Exclusions } from '../network/exclusion';
 import { findFeeders, type Feeders } from '../network/feeders';
