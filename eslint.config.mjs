@@ -44,6 +44,8 @@ const floorArrows = floors.map((floor, at) => ({
 
 const framework = ['react', 'react-dom', 'next', 'antd', 'drizzle-orm', '@libsql/client', 'zustand'];
 
+const wholeValidator = { name: 'zod', message: 'schemas are made with zod/mini: the whole of it is 40 kB more in every page, and slower to load' };
+
 const config = [
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'db/migrations/**', 'data/**', 'test-results/**'] },
   ...next,
@@ -53,6 +55,7 @@ const config = [
       'import/no-restricted-paths': ['error', { zones: [...arrows, ...floorArrows].filter(({ from }) => from.length > 0) }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      'no-restricted-imports': ['error', { paths: [wholeValidator] }],
       eqeqeq: 'error',
       'no-console': ['error', { allow: ['error'] }],
       'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
@@ -65,6 +68,7 @@ const config = [
       'no-restricted-imports': [
         'error',
         {
+          paths: [wholeValidator],
           patterns: [
             { group: framework.flatMap((name) => [name, `${name}/*`]), message: 'core knows no framework, interface or database' },
           ],
