@@ -1,6 +1,8 @@
 import config from './jest.config.mjs';
 
-/** All unit tests, a tenth of the files at a time in one context; those of a store each in its own, since there is one store to a process. */
+/**
+ * All unit tests, a tenth of the files at a time in one context; those of a store each in its own, since there is one store to a process.
+ */
 const TOGETHER = ['core', 'features', 'ui', 'demo'];
 const APART = ['server', 'db', 'cli'];
 const PARTS = 10;

@@ -2,7 +2,10 @@ import { NextResponse, type NextRequest } from 'next/server';
 import { asksForPassword, isOpen, isTicket, TICKET_COOKIE } from '@/server/access';
 import { isOurHost } from '@/server/hosts';
 
-/** Answers only to the server's own names and, where there is a password, to those who gave it; gives every page a strict content policy with a fresh nonce, and the usual protective headers. */
+/**
+ * Answers only to the server's own names and, where there is a password, to those who gave it; gives every page a strict content policy
+ * with a fresh nonce, and the usual protective headers.
+ */
 export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (!isOurHost(request.headers.get('host'), process.env.HOST, process.env.ALLOWED_HOSTS)) {
     const plain = 'This server does not go by that name. Open it by the address it printed, or list the name in ALLOWED_HOSTS.\n';

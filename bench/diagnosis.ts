@@ -15,7 +15,11 @@ import { randomDesign } from '../testing/randomDesign';
 import { seeded } from '../testing/random';
 import { normalFrom } from '../core/diagnosis/normal';
 
-/** The fault finder: milliseconds to foresee every fault of a complaint, to rank them and find what to measure next, and to say what all points should read; on the demos also every fault hunted, and on random designs some of each, one at a time and two at once: what was found and in how many measurements. */
+/**
+ * The fault finder: milliseconds to foresee every fault of a complaint, to rank them and find what to measure next, and to say what all
+ * points should read; on the demos also every fault hunted, and on random designs some of each, one at a time and two at once: what was
+ * found and in how many measurements.
+ */
 const HUNTED = 6;
 /** Random designs, and of each so many loads with so many single faults and pairs. */
 const RANDOM = { designs: 100, loads: 2, singles: 6, pairs: 3 };

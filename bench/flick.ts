@@ -10,7 +10,10 @@ import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
 import { rig } from '../testing/rig';
 import { marl } from '../demo/marl';
 
-/** Milliseconds on the bench by size: putting it together, a control flicked until all answers are read, a truth table of twelve inputs of two positions, and wishes. */
+/**
+ * Milliseconds on the bench by size: putting it together, a control flicked until all answers are read, a truth table of twelve inputs of
+ * two positions, and wishes.
+ */
 const FLICKS = 240;
 const INPUTS = 12;
 

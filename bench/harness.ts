@@ -12,7 +12,10 @@ import { cutLots, harnessOf } from '../core/harness/schedule';
 import { traceWiring } from '../core/network/wiring';
 import { indexDesign } from '../core/rig/designIndex';
 
-/** Milliseconds of the harness by size: colours for all wires, schedule, cut list and parts after an edit of one wire, and the diagram sheet by sheet, with its crossings and bends. */
+/**
+ * Milliseconds of the harness by size: colours for all wires, schedule, cut list and parts after an edit of one wire, and the diagram sheet
+ * by sheet, with its crossings and bends.
+ */
 const ROUNDS = 15;
 const elk = new ELK();
 

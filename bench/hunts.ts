@@ -5,7 +5,10 @@ import type { Hunt, LeadMode } from '../core/practise/hunt';
 import { HuntBench } from '../core/practise/huntBench';
 import { randomHunt } from '../core/practise/randomHunt';
 
-/** Fault hunts: milliseconds from a lead put down to what the meter says, over every terminal of every ready board and of Heron, and until the finder's way is known. */
+/**
+ * Fault hunts: milliseconds from a lead put down to what the meter says, over every terminal of every ready board and of Heron, and until
+ * the finder's way is known.
+ */
 function main(): void {
   const own = randomHunt(heron(), 3)!;
   console.log(JSON.stringify([...BOARDS, { ...own, id: 'Heron' }].map(timed)));

@@ -13,7 +13,10 @@ import { everythingNamed, readAct } from './named';
 
 const LONGEST_S = 86_400;
 
-/** `vine-knot bench`: moves controls of a design one after another and says what answers. Status 1 when it has no answer or never comes to rest. */
+/**
+ * `vine-knot bench`: moves controls of a design one after another and says what answers. Status 1 when it has no answer or never comes to
+ * rest.
+ */
 export function benchDesign(argv: string[]): number {
   const { values, positionals } = parseArgs({
     args: argv,

@@ -313,7 +313,8 @@ test('diagnose ranks faults by everything seen and read, with what to measure ne
   }
 });
 
-// Common practice: it goes as the pump is switched on; the lamp stays bright with the wire off at the pump and is dark with it off at the switch, so that wire it is.
+// Common practice: it goes as the pump is switched on; the lamp stays bright with the wire off at the pump and is dark with it off at the
+// switch, so that wire it is.
 test('diagnose leads from a fuse that blows to where the live side touches, by what a lamp in its place does', async () => {
   const ask = (name: string, tests: object[], fuse = 'Water pump fuse') =>
     vineKnot('diagnose', pipFile, '--observed', file(name, JSON.stringify({ set: ['Water pump switch=on'], fuse: { name: fuse, blows: 'switchedOn', tests } })), '--json'); // prettier-ignore

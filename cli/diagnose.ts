@@ -27,7 +27,10 @@ import { everythingNamed, readAct, theOne } from './named';
 const text = textOf(1, 120);
 const point = z.strictObject({ device: text, terminal: text });
 const lampTest = z.strictObject({ lifted: z.nullable(z.strictObject({ wire: text, end: z.enum(['near', 'far']) })), bright: z.boolean() });
-/** A fuse that blows: when it does, and what a lamp in its place did with everything joined, or with a wire lifted at its fuse's end or its other. */
+/**
+ * A fuse that blows: when it does, and what a lamp in its place did with everything joined, or with a wire lifted at its fuse's end or its
+ * other.
+ */
 const blowing = z.strictObject({ name: text, blows: z.enum(BLOWS_WHEN), tests: z._default(listUpTo(lampTest, 100), []) });
 
 /** Everything off: millivolts across fuses that stayed in, and what a clamp read round the battery's minus lead. */
@@ -56,7 +59,10 @@ const observations = z.strictObject({
   ),
 });
 
-/** `vine-knot diagnose`: what is likely wrong after what was seen and read, and what to measure next. Status 1 where nothing that is modelled explains it. */
+/**
+ * `vine-knot diagnose`: what is likely wrong after what was seen and read, and what to measure next. Status 1 where nothing that is
+ * modelled explains it.
+ */
 export function diagnoseDesign(argv: string[]): number {
   const { values, positionals } = parseArgs({
     args: argv,

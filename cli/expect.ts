@@ -13,7 +13,10 @@ import { loadDesign } from './designFile';
 import { BadInput, numberOption } from './input';
 import { everythingNamed, readAct } from './named';
 
-/** `vine-knot expect`: what every point of a design should read after some acts, at the battery's voltage of that moment, and between which figures. Status 1 when it has no answer. */
+/**
+ * `vine-knot expect`: what every point of a design should read after some acts, at the battery's voltage of that moment, and between which
+ * figures. Status 1 when it has no answer.
+ */
 export function expectDesign(argv: string[]): number {
   const { values, positionals } = parseArgs({
     args: argv,

@@ -13,7 +13,10 @@ import { endWords, partWords } from '../core/wording/harnessWords';
 import { loadDesign } from './designFile';
 import { BadInput } from './input';
 
-/** `vine-knot harness`: every wire with number, colour, size, length and ends, what is cut from what, and the parts. Status 1 where a finding of the harness is a fault. */
+/**
+ * `vine-knot harness`: every wire with number, colour, size, length and ends, what is cut from what, and the parts. Status 1 where a
+ * finding of the harness is a fault.
+ */
 export function harness(argv: string[]): number {
   const { values, positionals } = parseArgs({ args: argv, options: { json: { type: 'boolean' } }, allowPositionals: true });
   const [file, ...more] = positionals;

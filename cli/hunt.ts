@@ -16,7 +16,10 @@ import { networkWords } from '../core/wording/networkWords';
 import { loadDesign, readBounded } from './designFile';
 import { BadInput } from './input';
 
-/** `vine-knot hunt`: a board with a fault in it, the complaint and par; with acts, what they gave and the score. Status 1 where the acts did not end in a proof. */
+/**
+ * `vine-knot hunt`: a board with a fault in it, the complaint and par; with acts, what they gave and the score. Status 1 where the acts did
+ * not end in a proof.
+ */
 export function huntFaults(argv: string[]): number {
   const { values, positionals } = parseArgs({
     args: argv,

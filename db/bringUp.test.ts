@@ -16,7 +16,10 @@ import { openDatabase } from './client';
 // Nothing is left under way for the next file.
 afterEach(() => store().judging.done);
 
-/** A store written by the program when records were of version 2, with one stretch "measured" as nothing, which version 6 takes back, and one edit in its log. */
+/**
+ * A store written by the program when records were of version 2, with one stretch "measured" as nothing, which version 6 takes back, and
+ * one edit in its log.
+ */
 async function oldStore(): Promise<string> {
   const file = path.join(mkdtempSync(path.join(tmpdir(), 'vine-knot-old-')), 'designs.db');
   const client = createClient({ url: `file:${file}` });

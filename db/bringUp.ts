@@ -10,8 +10,9 @@ import * as table from './schema';
 type Writer = Parameters<Parameters<Database['transaction']>[0]>[0];
 
 /**
- * Brings stored designs of an older schema version up to the present one, each in one step that is written in its log. Where the step alters a record, undo does
- * not reach back over it: what was logged before was made of records as they then were. Records that are not readable stay as they are.
+ * Brings stored designs of an older schema version up to the present one, each in one step that is written in its log. Where the step
+ * alters a record, undo does not reach back over it: what was logged before was made of records as they then were. Records that are not
+ * readable stay as they are.
  */
 export async function bringUpDesigns(database: Database): Promise<void> {
   const { design } = table;

@@ -52,8 +52,8 @@ export async function openDatabase(url = databaseUrl()): Promise<Database> {
 }
 
 /**
- * Brings the tables, and the designs in them, up to this version. Of several servers that start at once one does it, in one step; the others, whose own step then fails whole, find it
- * done when they look again.
+ * Brings the tables, and the designs in them, up to this version. Of several servers that start at once one does it, in one step; the
+ * others, whose own step then fails whole, find it done when they look again.
  */
 async function bringUp(database: Database): Promise<void> {
   for (let tries = 1; ; tries++) {
@@ -79,7 +79,10 @@ function prepareFolder(file: string): void {
   }
 }
 
-/** Write-ahead log for readers beside the writer; a commit is on disk before it is acknowledged. What cannot be written to is found out now, not at the first edit. */
+/**
+ * Write-ahead log for readers beside the writer; a commit is on disk before it is acknowledged. What cannot be written to is found out now,
+ * not at the first edit.
+ */
 async function setDurable(client: Client, file: string): Promise<void> {
   await client.execute('PRAGMA journal_mode = WAL');
   await client.execute('PRAGMA synchronous = FULL');

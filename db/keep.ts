@@ -16,7 +16,8 @@ export interface Holding {
 }
 
 /**
- * Copies a store into one whole file, while it is in use: a reader's snapshot, written out by `VACUUM INTO` and looked through before it counts.
+ * Copies a store into one whole file, while it is in use: a reader's snapshot, written out by `VACUUM INTO` and looked through before it
+ * counts.
  * @throws StoreError when the file is there already, cannot be written, or the store is not a file of this machine
  */
 export async function backup(url: string, to: string): Promise<Holding> {

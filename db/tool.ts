@@ -2,7 +2,10 @@ import { databaseUrl, openDatabase } from './client';
 import { backup, check, checkpoint, restore, type Holding } from './keep';
 import { StoreError } from './storeError';
 
-/** `tsx db/tool.ts open|backup FILE|restore FILE|check|checkpoint`: what is done to the store beside the server. Ends with 2 when it cannot be done. */
+/**
+ * `tsx db/tool.ts open|backup FILE|restore FILE|check|checkpoint`: what is done to the store beside the server. Ends with 2 when it cannot
+ * be done.
+ */
 
 const [act, file] = process.argv.slice(2);
 const url = databaseUrl();

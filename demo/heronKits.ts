@@ -3,7 +3,10 @@ import { Edit } from '../core/design/edit';
 import type { Lead } from '../core/design/schema';
 import { setKitDevices } from '../core/harness/editLeads';
 
-/** Two kits that Heron's people bought: white is what the dimmer gives out and what the reversing lamps come home by. One lead of the dimmer nobody has metered, and one legend is wrong. */
+/**
+ * Two kits that Heron's people bought: white is what the dimmer gives out and what the reversing lamps come home by. One lead of the dimmer
+ * nobody has metered, and one legend is wrong.
+ */
 export function kitsOfHeron(design: Design): Design {
   const edit = new Edit(design);
   const idOf = (name: string) => recordsOf(design, 'device').find((device) => device.name === name)!.id;

@@ -9,8 +9,8 @@ import { putIntoRun } from '../core/switching/partsByHand';
 import { addWire } from '../core/switching/wires';
 
 /**
- * How Heron's lamps come on. Two mistakes that no rule sees, only the bench and the wishes: the reversing lamps' relay listens to the brake lamps' wire, and on the
- * right side the fob's two buttons are exchanged.
+ * How Heron's lamps come on. Two mistakes that no rule sees, only the bench and the wishes: the reversing lamps' relay listens to the brake
+ * lamps' wire, and on the right side the fob's two buttons are exchanged.
  */
 export function switchHeron(start: Design): Design {
   let design = drivingByBeam(withSignals(start));

@@ -3,7 +3,10 @@ import { recordsOf } from '../core/design/design';
 import { Edit } from '../core/design/edit';
 import type { Photo } from '../core/design/schema';
 
-/** A photo of a demo: drawn, not taken. Its picture is in demo/photos by its file's name; what it is about and the line it goes with are told by name and text. */
+/**
+ * A photo of a demo: drawn, not taken. Its picture is in demo/photos by its file's name; what it is about and the line it goes with are
+ * told by name and text.
+ */
 interface DemoPhoto {
   file: string;
   on: string;

@@ -2,7 +2,10 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, strip, test } from './fixtures';
 
-/** What there is to look for: everything; the colours alone, where only those differ; all but the colours, which are dear, where those are the same. */
+/**
+ * What there is to look for: everything; the colours alone, where only those differ; all but the colours, which are dear, where those are
+ * the same.
+ */
 type Look = 'everything' | 'colours' | 'butColours';
 
 const COLOURS = ['color-contrast', 'link-in-text-block'];

@@ -14,8 +14,9 @@ const PLANS = { heron, pip };
 const files = new Map<keyof typeof PLANS, string>();
 
 /**
- * A fresh copy of a demo for each test, as planned or as it is built by now, and the few gestures many tests make. Going to a stage waits until its controls
- * answer, which is when it begins to listen for changes made elsewhere; from another stage of the design it is by the stem.
+ * A fresh copy of a demo for each test, as planned or as it is built by now, and the few gestures many tests make. Going to a stage waits
+ * until its controls answer, which is when it begins to listen for changes made elsewhere; from another stage of the design it is by the
+ * stem.
  */
 export const test = base.extend<{ heron: string; pip: string; heronAtWork: string; pipInUse: string; consoleErrors: string[] }>({
   page: async ({ page }, provide) => {
@@ -61,8 +62,8 @@ export { expect };
 const STAGE = /^\/d\/[^/]+\/(rig|measure|loads|supply|energy|circuits|switching|harness|test)$/;
 
 /**
- * From one stage of a design to another of the same by the stem, as a person goes: a sixth of the work of a page loaded anew, which a test asks for by `reload`. Not while
- * something lies over the page.
+ * From one stage of a design to another of the same by the stem, as a person goes: a sixth of the work of a page loaded anew, which a test
+ * asks for by `reload`. Not while something lies over the page.
  */
 async function goByStem(page: Page, url: string): Promise<boolean> {
   const here = new URL(page.url()).pathname;

@@ -1,8 +1,8 @@
 import { expect, saved, test } from './fixtures';
 
 /**
- * Random hands on every stage: nothing they type or press may break a page, lose an edit or be refused without a word. `MONKEY_ACTS=840` makes it five
- * thousand acts in all.
+ * Random hands on every stage: nothing they type or press may break a page, lose an edit or be refused without a word. `MONKEY_ACTS=840`
+ * makes it five thousand acts in all.
  */
 
 const SEED = 20261127;

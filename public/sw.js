@@ -1,6 +1,7 @@
 /**
- * Keeps pages that were opened before, so that a design can be read, ticked and measured where no server can be reached. The network comes first for pages; what never
- * changes under its address, scripts, fonts and photos, is kept. Data is never answered from here: edits made meanwhile wait in the page's own store.
+ * Keeps pages that were opened before, so that a design can be read, ticked and measured where no server can be reached. The network comes
+ * first for pages; what never changes under its address, scripts, fonts and photos, is kept. Data is never answered from here: edits made
+ * meanwhile wait in the page's own store.
  */
 const PAGES = 'vine-knot-pages';
 const STILL = 'vine-knot-still';

@@ -6,9 +6,10 @@ import ts from 'typescript';
 import { install, ROOT } from './setup.mjs';
 
 /**
- * `npm run mutants -- [FILE…]`: plants one small error at a time in a copy of the last commit and sees whether a test that leads to the file fails. Of each file a sample,
- * MUTANTS of them (10), by MUTANT_SEED. `--all` takes MUTANTS (200) out of every error core, store, server and the logic of the views could have. Ends with a table and
- * each error that nobody noticed, and with status 1 when fewer than eight in ten were.
+ * `npm run mutants -- [FILE…]`: plants one small error at a time in a copy of the last commit and sees whether a test that leads to the
+ * file fails. Of each file a sample, MUTANTS of them (10), by MUTANT_SEED. `--all` takes MUTANTS (200) out of every error core, store,
+ * server and the logic of the views could have. Ends with a table and each error that nobody noticed, and with status 1 when fewer than
+ * eight in ten were.
  */
 
 /** Where a wrong answer can burn something, or lose something, and what is new. */
@@ -107,8 +108,8 @@ function sample(list, count, random) {
 const MOST_TESTS = 6;
 
 /**
- * The tests that bear a file's name or import it themselves; of a file that is reached through others alone the nearest of those that reach it. The rest are those that
- * lead there otherwise.
+ * The tests that bear a file's name or import it themselves; of a file that is reached through others alone the nearest of those that reach
+ * it. The rest are those that lead there otherwise.
  */
 function testsOf(folder, file) {
   const name = path.basename(file).replace(/\.tsx?$/, '');
@@ -129,8 +130,8 @@ function testsOf(folder, file) {
 const textOf = (folder, test) => readFileSync(path.join(folder, test), 'utf8');
 
 /**
- * The other tests, asked where nobody noticed an error and all files are sampled, for it is the whole run that is measured then: first what speaks of the same, then
- * every one that leads there.
+ * The other tests, asked where nobody noticed an error and all files are sampled, for it is the whole run that is measured then: first what
+ * speaks of the same, then every one that leads there.
  */
 function furtherOf(folder, rest, { tokens }) {
   if (!ALL) return [];

@@ -1,6 +1,9 @@
 import { install, run } from './setup.mjs';
 
-/** `npm run night`: the unit tests with four times the random runs, from a seed of its own, printed so that what it finds can be found again with TEST_SEED. */
+/**
+ * `npm run night`: the unit tests with four times the random runs, from a seed of its own, printed so that what it finds can be found again
+ * with TEST_SEED.
+ */
 const seed = process.env.TEST_SEED ?? String(Math.floor(Date.now() / 86_400_000) * 1000);
 console.log(`TEST_SEED=${seed}`);
 install();

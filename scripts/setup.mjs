@@ -68,8 +68,8 @@ async function address() {
 }
 
 /**
- * Opens, checks and migrates the store, starts the built server on HOST and PORT once both can be had, and says where it is. It ends with this process, its
- * store's file whole by itself. `opened` says that the store has been seen to.
+ * Opens, checks and migrates the store, starts the built server on HOST and PORT once both can be had, and says where it is. It ends with
+ * this process, its store's file whole by itself. `opened` says that the store has been seen to.
  */
 export async function serve(env = {}, { opened = false } = {}) {
   const { host, port } = await address();

@@ -6,8 +6,9 @@ import { build, install } from './setup.mjs';
 import { example, freePort, heapMb, newStore, post, quantile, randomOf, read, start, stop, wait } from './soak/server.mjs';
 
 /**
- * Beats the built application for up to an hour on loopback: kills, many clients at once, nonsense, slow clients, memory of the server and of a tab. Ends with
- * a table and with status 1 when something did not hold. `npm run soak -- kills clients nonsense slow memory tab browsers` runs some of it; SOAK_SHARE=0.1 a tenth of each.
+ * Beats the built application for up to an hour on loopback: kills, many clients at once, nonsense, slow clients, memory of the server and
+ * of a tab. Ends with a table and with status 1 when something did not hold. `npm run soak -- kills clients nonsense slow memory tab
+ * browsers` runs some of it; SOAK_SHARE=0.1 a tenth of each.
  */
 
 const SHARE = Number(process.env.SOAK_SHARE ?? 1);

@@ -6,8 +6,9 @@ import { BROWSERS } from './browser.mjs';
 import { install, isBuildOld, ROOT, run } from './setup.mjs';
 
 /**
- * `npm test`: installs what it needs, then form, types, lint, dead code, unit and browser tests; the last line counts them. `npm test -- --quick` looks at what
- * changed since the last commit, or in it when nothing has: its form, lint and the unit tests that lead to it, random ones with a fraction of their runs, and all types.
+ * `npm test`: installs what it needs, then form, types, lint, dead code, unit and browser tests; the last line counts them. `npm test --
+ * --quick` looks at what changed since the last commit, or in it when nothing has: its form, lint and the unit tests that lead to it,
+ * random ones with a fraction of their runs, and all types.
  */
 const QUICK = process.argv.includes('--quick');
 const QUICK_SHARE = '0.1';

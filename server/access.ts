@@ -2,8 +2,8 @@ import { scrypt, timingSafeEqual } from 'node:crypto';
 import { jwtVerify, SignJWT } from 'jose';
 
 /**
- * The password a server on a network may ask for, `ACCESS_PASSWORD`. Who gives it gets a signed ticket in a cookie. The key is drawn from the password alone, so
- * that several servers with one password honour each other's tickets, and a changed password ends them all.
+ * The password a server on a network may ask for, `ACCESS_PASSWORD`. Who gives it gets a signed ticket in a cookie. The key is drawn from
+ * the password alone, so that several servers with one password honour each other's tickets, and a changed password ends them all.
  */
 
 export const TICKET_COOKIE = 'vine-knot-ticket';

@@ -58,7 +58,8 @@ test('a change is stored with its revision, and the list shows what it did', asy
     faults: 3,
     cautions: 7,
   });
-  // Two cautions at every edit and two of the harness, and three scenarios that run out in more weathers than are accepted, found when the list is asked for.
+  // Two cautions at every edit and two of the harness, and three scenarios that run out in more weathers than are accepted, found when the
+  // list is asked for.
   const stay = await commit(id, propose(2, set(await stored(id).then((read) => read.design), 'settings', { wishes: ACCEPTS_ALL })));
   expect(stay.revision).toBe(3);
   expect(await listed(id)).toMatchObject({ cautions: 4 });

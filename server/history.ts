@@ -25,17 +25,22 @@ export interface LogLine extends HistoryEntry {
 /** Steps undo reaches back over when a log is read afresh. */
 export const MOST_STEPS = 4000;
 
-/** A step that stands in a part of the log that was not read: it keeps its place, so that those about it keep theirs, and is offered to nobody. */
+/**
+ * A step that stands in a part of the log that was not read: it keeps its place, so that those about it keep theirs, and is offered to
+ * nobody.
+ */
 const UNREAD: HistoryEntry = { revision: 0, label: '' };
 
-/** Reads undo and redo off a log, or its later part. The first entry, the design's start, is not undone; nor is what an earlier part holds. */
+/**
+ * Reads undo and redo off a log, or its later part. The first entry, the design's start, is not undone; nor is what an earlier part holds.
+ */
 export function trailOf(log: readonly LogLine[]): Trail {
   return log.filter(({ revision }) => revision > 1).reduce(follow, { undo: null, redo: null });
 }
 
 /**
- * The trail after one more line: an edit can be undone and clears what could be redone; undo and redo move the top across; nothing reaches back over what
- * brought the records up to a newer version.
+ * The trail after one more line: an edit can be undone and clears what could be redone; undo and redo move the top across; nothing reaches
+ * back over what brought the records up to a newer version.
  */
 export function follow({ undo, redo }: Trail, { revision, kind, label }: LogLine): Trail {
   if (kind === 'upgrade') return { undo: null, redo: null };

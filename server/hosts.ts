@@ -1,7 +1,7 @@
 /**
- * Whether a request's Host names this server. A page of another site can point its own name at this machine (DNS rebinding) and would then count as
- * the same site; so only names that are ours are answered: loopback's, the address listened on, and those the operator lists. A server that
- * listens on every address answers to any address written as figures, since rebinding needs a name.
+ * Whether a request's Host names this server. A page of another site can point its own name at this machine (DNS rebinding) and would then
+ * count as the same site; so only names that are ours are answered: loopback's, the address listened on, and those the operator lists. A
+ * server that listens on every address answers to any address written as figures, since rebinding needs a name.
  * @param host the Host header, with or without a port
  * @param listening the address listened on, empty for loopback
  * @param allowed further names, separated by commas

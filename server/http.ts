@@ -112,7 +112,9 @@ export async function readBytes(request: Request, limit: number): Promise<Buffer
   }
 }
 
-/** A page of another site must not write here, nor make the server work, through the visitor's browser; following a link to here is no harm. */
+/**
+ * A page of another site must not write here, nor make the server work, through the visitor's browser; following a link to here is no harm.
+ */
 function refuseOtherSites(request: Request): void {
   const origin = request.headers.get('origin');
   const site = request.headers.get('sec-fetch-site');

@@ -32,14 +32,18 @@ export function isWhollyJudged({
 /** How long designs go on being judged after the list was last asked for, ms: the server is others' as well. */
 const JUDGING_MS = 3_000;
 
-/** Before each the server has had so long, ms, and no more than this share of it was needed: else a request that takes several turns would wait for a design at every one. */
+/**
+ * Before each the server has had so long, ms, and no more than this share of it was needed: else a request that takes several turns would
+ * wait for a design at every one.
+ */
 const REST_MS = 40;
 const BUSY_SHARE = 0.3;
 
 type Row = Pick<typeof table.design.$inferSelect, 'id' | 'headRevision' | 'judgedRevision'>;
 
 /**
- * Judges designs that stand otherwise than they were judged, one after another beside other work, in the order given. The list last asked for is what counts.
+ * Judges designs that stand otherwise than they were judged, one after another beside other work, in the order given. The list last asked
+ * for is what counts.
  * @returns their ids
  */
 export function judgeAside(rows: readonly Row[]): ReadonlySet<string> {
@@ -77,8 +81,8 @@ async function isOthersTurn(): Promise<boolean> {
 }
 
 /**
- * Counts what takes too long for every edit, the same as the workspace finds a moment after it, and keeps it and the worst drop with the design's
- * summary, if it still stands at that revision.
+ * Counts what takes too long for every edit, the same as the workspace finds a moment after it, and keeps it and the worst drop with the
+ * design's summary, if it still stands at that revision.
  */
 async function judge(designId: string, { revision, design, analysis: known }: Remembered): Promise<void> {
   const analysis = known ?? analysed(design, 'planned');

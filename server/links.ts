@@ -5,7 +5,10 @@ import { NotFound } from './errors';
 import { headRevision } from './stored';
 import { oneWriterAtATime, store } from './store';
 
-/** Read-only links to one design's report, for a customer. Whoever has the link can read that report and nothing else, until it is taken back. */
+/**
+ * Read-only links to one design's report, for a customer. Whoever has the link can read that report and nothing else, until it is taken
+ * back.
+ */
 
 /** Characters of a link's key: 190 bits, beyond guessing. */
 const KEY_LENGTH = 32;

@@ -3,7 +3,9 @@ import path from 'node:path';
 
 let listed: Promise<string[]> | null = null;
 
-/** The addresses of everything the pages are made of and that never changes under its address: scripts, styles, fonts. None in development. */
+/**
+ * The addresses of everything the pages are made of and that never changes under its address: scripts, styles, fonts. None in development.
+ */
 export function madeOf(): Promise<string[]> {
   return (listed ??= list(path.join(process.cwd(), '.next', 'static')));
 }

@@ -19,7 +19,8 @@ let waiting = 0;
 let last: Promise<unknown> = Promise.resolve();
 
 /**
- * Runs long documents one after another, whoever asks: each begins when those before it are done, and one whose reader has left does not begin.
+ * Runs long documents one after another, whoever asks: each begins when those before it are done, and one whose reader has left does not
+ * begin.
  * @throws Busy when too many wait already
  */
 export function inTurn<T>(signal: AbortSignal, work: () => Promise<T>): Promise<T> {

@@ -7,7 +7,10 @@ import { designIdSchema, readBytes } from './http';
 import { headRevision } from './stored';
 import { oneWriterAtATime, store } from './store';
 
-/** So long a picture that no record names is kept whatever room it takes: its record may be on the way from a phone without a connection, or come back by undo. */
+/**
+ * So long a picture that no record names is kept whatever room it takes: its record may be on the way from a phone without a connection, or
+ * come back by undo.
+ */
 const KEPT_MS = 7 * 24 * 3600 * 1000;
 
 /** The photo an address names: its last part. */

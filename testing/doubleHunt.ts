@@ -13,7 +13,8 @@ export interface DoubleHunt {
 }
 
 /**
- * Hunts two faults as one does in a vehicle: what is named is mended and proved, and where all is not right yet one begins again with what is left.
+ * Hunts two faults as one does in a vehicle: what is named is mended and proved, and where all is not right yet one begins again with what
+ * is left.
  * @returns null where either shows in nothing by itself, or both together: nobody would look for it
  */
 export function huntTwo(

@@ -56,7 +56,8 @@ export class Vehicle {
 export const DOES = (level: number) => (level >= 0.8 ? 'on' : level >= 0.02 ? 'dim' : 'off');
 
 /**
- * Hunts one fault: the complaint, then the best next measurement again and again until one fault is nine times as likely as all others together.
+ * Hunts one fault: the complaint, then the best next measurement again and again until one fault is nine times as likely as all others
+ * together.
  * @returns null where the fault shows in nothing: nobody would look for it
  */
 export function hunt(index: DesignIndex, finder: Finder, moved: readonly Moved[], flaw: Flaw, noise: () => number): Hunt | null {

@@ -7,8 +7,8 @@ export interface Suspected {
 }
 
 /**
- * The fewest measurements, in the mean, that any way of choosing them needs until one repair is left, found by trying every one after every answer.
- * What no measurement tells apart needs none.
+ * The fewest measurements, in the mean, that any way of choosing them needs until one repair is left, found by trying every one after every
+ * answer. What no measurement tells apart needs none.
  */
 export function fewestMeasurements(suspects: readonly Suspected[]): number {
   const known = new Map<string, number>();

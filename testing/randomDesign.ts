@@ -43,8 +43,8 @@ export interface RandomDesign {
 }
 
 /**
- * A made-up design from a seed: a battery, a block or two, some loads with circuits and some without, sizes and fuses as a person in a hurry
- * might have put them in, with and without a vehicle laid out.
+ * A made-up design from a seed: a battery, a block or two, some loads with circuits and some without, sizes and fuses as a person in a
+ * hurry might have put them in, with and without a vehicle laid out.
  */
 export function randomDesign(seed: number): RandomDesign {
   const random = seeded(seed);

@@ -41,7 +41,9 @@ export function rig() {
       wired.add(from).add(to);
       return id;
     },
-    /** A battery unless there is one, its main fuse and isolator close by, a block of six slots and a return bar, and the cables between. */
+    /**
+     * A battery unless there is one, its main fuse and isolator close by, a block of six slots and a return bar, and the cables between.
+     */
     supply({ mainA = 60, cable = 'mm2:16' as ConductorSize, outMm = 1000, slotMaxA = 30 } = {}): void {
       if (!records.some(({ id }) => id === 'battery')) build.battery('agm', 100);
       build.add({ id: 'main', kind: 'protection', family: 'terminalMount', ratingA: mainA, mount: null });

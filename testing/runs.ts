@@ -1,6 +1,6 @@
 /**
- * How much a random test tries. `TEST_SHARE` is the share of its usual number of runs: `npm test -- --quick` takes a fraction, `npm run night` several times as many,
- * with a seed of its own each night (`TEST_SEED`), printed, so that what it finds can be found again.
+ * How much a random test tries. `TEST_SHARE` is the share of its usual number of runs: `npm test -- --quick` takes a fraction, `npm run
+ * night` several times as many, with a seed of its own each night (`TEST_SEED`), printed, so that what it finds can be found again.
  */
 
 const SHARE = Number(process.env.TEST_SHARE ?? 1);

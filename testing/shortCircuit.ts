@@ -10,8 +10,8 @@ export interface ProspectiveCurrent extends TerminalRef {
 const LEAST_V = 1;
 
 /**
- * A second way to prospective short-circuit currents, to hold the analysis' own against: open-circuit voltage over the resistance the solved
- * network shows at a terminal (Thevenin), the battery as it usually is. Best asked with every load off.
+ * A second way to prospective short-circuit currents, to hold the analysis' own against: open-circuit voltage over the resistance the
+ * solved network shows at a terminal (Thevenin), the battery as it usually is. Best asked with every load off.
  */
 export function prospectiveCurrents(live: LiveDesign): ProspectiveCurrent[] {
   const { battery } = live.compiled.index;

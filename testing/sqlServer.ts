@@ -3,8 +3,8 @@ import type { AddressInfo } from 'node:net';
 import Database from 'libsql';
 
 /**
- * A stand-in for a libSQL server: the Hrana protocol, version 2, as JSON over HTTP, on one database file. Each stream has a connection of its own, named by
- * its baton, as transactions need. Source of the protocol: the libSQL client's own messages.
+ * A stand-in for a libSQL server: the Hrana protocol, version 2, as JSON over HTTP, on one database file. Each stream has a connection of
+ * its own, named by its baton, as transactions need. Source of the protocol: the libSQL client's own messages.
  */
 export interface SqlServer {
   url: string;

@@ -2,8 +2,8 @@ import { readdirSync } from 'node:fs';
 import path from 'node:path';
 
 /**
- * Many test files in one context, so that what they share is loaded, and made quick by the engine, once: a fifth less work than each in a context of its own. A part of a
- * run takes one file in so many (`jest.together.mjs`); a file by itself runs as ever.
+ * Many test files in one context, so that what they share is loaded, and made quick by the engine, once: a fifth less work than each in a
+ * context of its own. A part of a run takes one file in so many (`jest.together.mjs`); a file by itself runs as ever.
  */
 
 declare const part: { number: number; of: number; folders: readonly string[] };

@@ -19,8 +19,8 @@ interface ConductorSelectProps {
 const UNKNOWN = '';
 
 /**
- * A conductor's size, chosen from the list or typed as its reel or its seller names it. What can be read several ways is never taken by itself:
- * each reading is offered with what it means and how much more the thinner one drops, and one is chosen.
+ * A conductor's size, chosen from the list or typed as its reel or its seller names it. What can be read several ways is never taken by
+ * itself: each reading is offered with what it means and how much more the thinner one drops, and one is chosen.
  */
 export function ConductorSelect({ label, value, sizes, width, onChange, unknown }: ConductorSelectProps) {
   const [typed, setTyped] = useState('');

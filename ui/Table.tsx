@@ -55,8 +55,8 @@ type TableProps<Row> = RowTraits<Row> & {
   columns: readonly Column<Row>[];
   keyOf(row: Row, at: number): Key;
   /**
-   * Where rows are made anew each time: whether two say the same. While the columns and all that is said of rows are the same, a row that is not another is not
-   * drawn again.
+   * Where rows are made anew each time: whether two say the same. While the columns and all that is said of rows are the same, a row that
+   * is not another is not drawn again.
    */
   isSame?(a: Row, b: Row): boolean;
   groupLook?: string;

@@ -2,8 +2,8 @@ import { useCallback, useEffect, useState } from 'react';
 import type * as z from 'zod/mini';
 
 /**
- * What somebody is in the middle of, kept in this browser so that a page that is put to sleep loses none of it, and the same in every tab. What does not read back as what it was
- * is let go.
+ * What somebody is in the middle of, kept in this browser so that a page that is put to sleep loses none of it, and the same in every tab.
+ * What does not read back as what it was is let go.
  * @param schema always the same one
  * @param fresh what there is while nothing is kept
  */

@@ -11,7 +11,10 @@ export function takesLetters(target: EventTarget | null): boolean {
   return target instanceof Element && target.closest(TAKES_LETTERS) !== null;
 }
 
-/** Whether a dialog lies over the page or is being fetched, even before it has the focus: nothing under it is worked by keys then. One that is fading out has been answered. */
+/**
+ * Whether a dialog lies over the page or is being fetched, even before it has the focus: nothing under it is worked by keys then. One that
+ * is fading out has been answered.
+ */
 function isUnderDialog(): boolean {
   if (document.querySelector('[data-opening]')) return true;
   return Array.from(document.querySelectorAll('.ant-modal-wrap:not(:has(.ant-zoom-leave))')).some(
@@ -20,8 +23,8 @@ function isUnderDialog(): boolean {
 }
 
 /**
- * A shortcut of bare keys, the one way to make one: while anything that takes letters has the focus, or a dialog lies over the page, it is not there. Escape leaves a table's cell.
- * Keys are meant by what is printed on them, whatever the keyboard's layout.
+ * A shortcut of bare keys, the one way to make one: while anything that takes letters has the focus, or a dialog lies over the page, it is
+ * not there. Escape leaves a table's cell. Keys are meant by what is printed on them, whatever the keyboard's layout.
  * @param keys as `f`, `shift+?` or in a row as `g>h`
  */
 export function useShortcut(keys: string, act: () => void, { preventDefault = false }: { preventDefault?: boolean } = {}): void {

@@ -30,7 +30,10 @@ export type SwitchingAnswer =
   | { tried: WayTried | null }
   | { problem: string };
 
-/** Holds wishes against the wiring, makes out a load's truth table, tries a way to switch it, or finds which keep its wishes, off the page's own thread. Ended by terminating it. */
+/**
+ * Holds wishes against the wiring, makes out a load's truth table, tries a way to switch it, or finds which keep its wishes, off the page's
+ * own thread. Ended by terminating it.
+ */
 self.onmessage = ({ data }: MessageEvent<SwitchingQuestion & { records: DesignRecord[] }>) => {
   const post = (news: { done: number } | SwitchingAnswer) => self.postMessage(news);
   const design = makeDesign(data.records);

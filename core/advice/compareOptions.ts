@@ -171,7 +171,10 @@ function hangsOn({ circuits, index, wiring }: Analysis, touched: ReadonlySet<str
   });
 }
 
-/** What a line of the parts list is needed in, each of several lists by itself: pieces, or millimetres where it is sold by length. Lines alike in all are left out. */
+/**
+ * What a line of the parts list is needed in, each of several lists by itself: pieces, or millimetres where it is sold by length. Lines
+ * alike in all are left out.
+ */
 export function partsThatDiffer(lists: readonly (readonly PartLine[] | null)[]): { line: PartLine; counts: (number | null)[] }[] {
   const found = new Map<string, { line: PartLine; counts: (number | null)[] }>();
   for (const [at, list] of lists.entries()) {

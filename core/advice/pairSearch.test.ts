@@ -20,7 +20,8 @@ function search(): Search {
 
 const standsAt = ({ candidates, at }: Search) => candidates[at] && [candidates[at].conductor, candidates[at].ratingA];
 
-// A fuse that does not end a short in time, or guards no wire so thin, is not mended by a larger one. Common practice, and the gates' own shape.
+// A fuse that does not end a short in time, or guards no wire so thin, is not mended by a larger one. Common practice, and the gates' own
+// shape.
 test.each<[string, Rule[], string, ReturnType<typeof refusalBy>['also']]>([
   ['too thin for its current, whatever the fuse', ['wire.overloaded', 'fuse.aboveConductor'], 'ampacity', 'all'],
   ['too thin by rule, said last', ['fuse.continuousLoad', 'wire.belowMinimum'], 'minimum', 'all'],

@@ -114,8 +114,9 @@ export function isDrop({ rule }: Pick<Finding, 'rule'>): boolean {
 }
 
 /**
- * For a circuit that no pair keeps within every rule, and that breaks more than its drop now: the pair that breaks nothing else, the thickest that
- * usual terminals take, so that what can burn is mended all the same. Null where there is none, or nothing but the drop is wrong.
+ * For a circuit that no pair keeps within every rule, and that breaks more than its drop now: the pair that breaks nothing else, the
+ * thickest that usual terminals take, so that what can burn is mended all the same. Null where there is none, or nothing but the drop is
+ * wrong.
  */
 export function allButDrop({ candidates, onlyDrop }: Search, broken: readonly Finding[]): number | null {
   if (broken.every(isDrop)) return null;
@@ -134,7 +135,10 @@ export function governorOf({ candidates, at, refused }: Search): ProposalGoverno
   return byRating.get(chosen?.ratingA ?? NaN) ?? byRating.get(Math.min(...byRating.keys()))!;
 }
 
-/** The sizes all of them stand at. A wire that several run through has that of the one that asks for most, one that stays as it is among them. */
+/**
+ * The sizes all of them stand at. A wire that several run through has that of the one that asks for most, one that stays as it is among
+ * them.
+ */
 export function changeFor(design: Design, searches: readonly Search[]): Change {
   const edit = new Edit(design);
   const asked = new Map<string, ConductorSize>();

@@ -53,9 +53,9 @@ export const SHARED_RULES = new Set<Rule>([
 const ROUNDS = 24;
 
 /**
- * What must stand before circuits can be sized. Fuses that nothing feeds get the nearest slot that takes them; a circuit no slot can fuse gets its
- * fuse beside the bar. For a whole design every load without a circuit gets one of its own, and what circuits share is put right. What is to
- * be left alone is named by record.
+ * What must stand before circuits can be sized. Fuses that nothing feeds get the nearest slot that takes them; a circuit no slot can fuse
+ * gets its fuse beside the bar. For a whole design every load without a circuit gets one of its own, and what circuits share is put right.
+ * What is to be left alone is named by record.
  */
 export function prepare(analysis: Analysis, circuitIds: readonly string[] | null, leave: ReadonlySet<string>): Prepared {
   const edit = new Edit(analysis.design);
@@ -85,7 +85,10 @@ export function prepare(analysis: Analysis, circuitIds: readonly string[] | null
   return { start: trunks.analysis, done: [...done, ...settled.done, ...trunks.done], touched };
 }
 
-/** A slot for a fuse that nothing feeds, a place beside the bar for one that no slot takes; null where it is well placed, or nowhere better is. */
+/**
+ * A slot for a fuse that nothing feeds, a place beside the bar for one that no slot takes; null where it is well placed, or nowhere better
+ * is.
+ */
 function giveBerth(edit: Edit, { index }: Analysis, circuit: Analysis['circuits'][number]): string | null {
   const { protectionId, fed, block, continuousA, peakA } = circuit;
   const fuse = index.devices.get(protectionId) as Protection;
@@ -124,14 +127,17 @@ export function settleShared(start: Analysis): { analysis: Analysis; done: Done[
   return { analysis, done };
 }
 
-/** Share of what a circuit may lose that its shared cables may take before they are what holds it back. Common practice, as for the main cables. */
+/**
+ * Share of what a circuit may lose that its shared cables may take before they are what holds it back. Common practice, as for the main
+ * cables.
+ */
 const SHARED_PART = 0.5;
 /** Steps of one cable by one size. */
 const TRUNK_ROUNDS = 80;
 
 /**
- * Shared cables grown, size by size where most is lost, for circuits that no size of their own wires can keep within their drop because too much of
- * it is lost before they begin.
+ * Shared cables grown, size by size where most is lost, for circuits that no size of their own wires can keep within their drop because too
+ * much of it is lost before they begin.
  */
 export function growTrunks(start: Analysis): { analysis: Analysis; done: Done[] } {
   let grown = start;
@@ -145,7 +151,9 @@ export function growTrunks(start: Analysis): { analysis: Analysis; done: Done[] 
   return { analysis, done };
 }
 
-/** The shared cables of one circuit grown until some size of its own does, figures alone; null where none comes to do, or one does already. */
+/**
+ * The shared cables of one circuit grown until some size of its own does, figures alone; null where none comes to do, or one does already.
+ */
 function grownFor(start: Analysis, circuitId: string): Analysis | null {
   const { nominalV, conductorStandard } = start.index.settings;
   const thickestLike = (conductor: ConductorSize) => sizesLike(conductorStandard, conductor).at(-1)!;
@@ -187,8 +195,8 @@ function withSizes(analysis: Analysis, cables: readonly SharedCable[], sizeFor: 
 const hasChoice = ({ circuits }: Analysis, circuitId: string) => circuits.find(({ id }) => id === circuitId)!.choice !== null;
 
 /**
- * Feeders behind the main protection brought down to what they carry now: the smallest fuse that suits it and the thinnest cable, out and back, with
- * which the design breaks no rule it kept. For when what a trunk was made for has gone elsewhere.
+ * Feeders behind the main protection brought down to what they carry now: the smallest fuse that suits it and the thinnest cable, out and
+ * back, with which the design breaks no rule it kept. For when what a trunk was made for has gone elsewhere.
  */
 export function shrinkTrunks(start: Analysis): { analysis: Analysis; done: Done[] } {
   let analysis = start;

@@ -11,7 +11,10 @@ export interface PriceOfChange {
   open: number;
 }
 
-/** What the parts list of one design comes to more than that of another: wire by the length that is needed, not by the reel, and nothing to spare. */
+/**
+ * What the parts list of one design comes to more than that of another: wire by the length that is needed, not by the reel, and nothing to
+ * spare.
+ */
 export function priceOfChange(before: Analysis, after: Analysis): PriceOfChange {
   const prices = new Map(recordsOf(before.design, 'stock').flatMap(({ part, price }) => (price === undefined ? [] : [[part, price]])));
   const counts = neededOf(after);

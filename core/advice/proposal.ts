@@ -41,7 +41,10 @@ export interface Sized {
 export interface Proposal {
   change: Change;
   circuits: ProposedCircuit[];
-  /** What is done besides: circuits made, slots given, shared cables and main protection put right, trunks brought down; and what was left alone, and why. */
+  /**
+   * What is done besides: circuits made, slots given, shared cables and main protection put right, trunks brought down; and what was left
+   * alone, and why.
+   */
   first: Done[];
   /** Sum of the measure over the circuits looked at, before and after: money, kg, or percent of drop. */
   before: number;

@@ -32,10 +32,10 @@ import {
 import { LEFT, prepare, settleShared, SHARED_RULES, shrinkTrunks, type Done, type Prepared } from './prepare';
 
 /**
- * One conductor size and one fuse for every circuit, least by the measure within every rule, as one change. Each circuit's pairs are
- * tried from the least up, all circuits at once, and the whole design is judged by its own rules each round: the first pair that breaks
- * none is the least, since circuits meet only in shared cables, put right before and after, and in the warmth of bundles, which the last
- * round judges again, for circuits that are not being sized too. A circuit that keeps every rule is changed only for something better, and what
+ * One conductor size and one fuse for every circuit, least by the measure within every rule, as one change. Each circuit's pairs are tried
+ * from the least up, all circuits at once, and the whole design is judged by its own rules each round: the first pair that breaks none is
+ * the least, since circuits meet only in shared cables, put right before and after, and in the warmth of bundles, which the last round
+ * judges again, for circuits that are not being sized too. A circuit that keeps every rule is changed only for something better, and what
  * would bring a fault that was not there is left alone and said so. `progress` is told how far it is and stops the work by returning false.
  */
 export function propose(analysis: Analysis, question: ProposalQuestion, progress: (done: number) => boolean = () => true): Proposal | null {
@@ -109,7 +109,9 @@ function faultsBrought(before: Analysis, after: Analysis): Finding[] {
   return after.findings.filter((finding) => isFault(finding) && !known.has(whereKey(finding)));
 }
 
-/** What was given something and brought a fault with it: the circuit that has it, or where all share it the largest one not left alone yet. */
+/**
+ * What was given something and brought a fault with it: the circuit that has it, or where all share it the largest one not left alone yet.
+ */
 function culpritOf(brought: readonly Finding[], { result, touched }: Attempt, leave: ReadonlySet<string>): string | null {
   for (const { circuitId } of brought) {
     const own = touched.get(circuitId ?? '');
@@ -235,8 +237,8 @@ export function findingsOf({ findings }: Analysis, circuitId: string): Finding[]
 }
 
 /**
- * Looks for rules that circuits beside those being sized, and what all share, keep now and would break: a thinner wire counts as loaded sooner and
- * warms a whole bundle. What all share may be left out where it is put right afterwards.
+ * Looks for rules that circuits beside those being sized, and what all share, keep now and would break: a thinner wire counts as loaded
+ * sooner and warms a whole bundle. What all share may be left out where it is put right afterwards.
  */
 export function neighbourWatch(start: Analysis, circuitIds: readonly string[], sharedLater = false): (tried: Analysis) => Finding[] {
   const own = new Set(circuitIds);

@@ -14,9 +14,10 @@ import { whereKey, type Finding, type Rule } from '../analysis/finding';
 const CHOICES = new Set<Rule>(['rig.measuredDiffers', 'rig.wireDiffers', 'battery.holdUnknown']);
 
 /**
- * The remedies that mend a finding and bring no fault that was not there: a larger fuse, say, may no longer end a short at the far lamp. Those
- * that bring no caution either come first: the smaller fuse of a thin wire may lose too many volts itself. Where all of a circuit's bring a
- * fault, its wires and fuse sized anew by every rule at once, if any size does it. For a person to click; costs one analysis a remedy.
+ * The remedies that mend a finding and bring no fault that was not there: a larger fuse, say, may no longer end a short at the far lamp.
+ * Those that bring no caution either come first: the smaller fuse of a thin wire may lose too many volts itself. Where all of a circuit's
+ * bring a fault, its wires and fuse sized anew by every rule at once, if any size does it. For a person to click; costs one analysis a
+ * remedy.
  */
 export function soundRemedies(analysis: Analysis, finding: Finding): Remedy[] {
   const offered = remediesFor(analysis, finding);
@@ -29,7 +30,10 @@ export function soundRemedies(analysis: Analysis, finding: Finding): Remedy[] {
   return anew && brought?.faults === 0 && brought.mends ? [anew] : [];
 }
 
-/** How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults, and whether it mends a finding. */
+/**
+ * How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults, and whether it mends a
+ * finding.
+ */
 function brings(analysis: Analysis, change: Change, finding: Finding): { faults: number; cautions: number; mends: boolean } {
   const after = wrongs(analyse(applyUnchecked(analysis.design, change), analysis));
   const were = wrongsBefore(analysis);

@@ -23,8 +23,8 @@ export interface WayKeeping extends WayChoice {
 }
 
 /**
- * Every way a load may be switched, with each signal that makes sense for it, held against what is wished of it and given for its safety: those that keep most first, of
- * these the ones with the fewest parts and wires.
+ * Every way a load may be switched, with each signal that makes sense for it, held against what is wished of it and given for its safety:
+ * those that keep most first, of these the ones with the fewest parts and wires.
  * @param tell is told the share that is done; false ends it
  */
 export function waysKeeping(analysis: Analysis, loadId: string, tell: (done: number) => boolean = () => true): WayKeeping[] {

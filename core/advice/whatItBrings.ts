@@ -2,7 +2,9 @@ import type { Finding } from '../analysis/finding';
 import { findInNetwork } from '../analysis/rules/networkRules';
 import type { Analysis } from '../analysis/types';
 
-/** Findings a design has more and fewer of than another one, notes left out. What only the solved network shows counts too, on both sides. */
+/**
+ * Findings a design has more and fewer of than another one, notes left out. What only the solved network shows counts too, on both sides.
+ */
 export function whatItBrings(before: Analysis, after: Analysis): { brought: Finding[]; ended: number } {
   return broughtBy([...before.findings, ...findInNetwork(before)], [...after.findings, ...findInNetwork(after)]);
 }

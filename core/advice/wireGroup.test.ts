@@ -28,7 +28,8 @@ const ON_REVERSE: WishSays[] = [
   { kind: 'off', when: [vehicle('reverse', 'out')] },
 ];
 
-// By hand: reverse through a relay; one act alone must not put it on: an enabling switch; what always works stays on its fuse. Common practice.
+// By hand: reverse through a relay; one act alone must not put it on: an enabling switch; what always works stays on its fuse. Common
+// practice.
 test('each load of a group is wired so that all wishes are kept, those that do so already are left, and it is all counted', () => {
   const design = lamps([
     ...ON_REVERSE.map((says): [string, WishSays] => ['one', says]),

@@ -47,8 +47,8 @@ export interface GroupWired {
 }
 
 /**
- * Takes loads with wishes one after another and wires each the best way that keeps all that is wished of it and brings no fault, on what those before it left. Those that do it
- * already stay.
+ * Takes loads with wishes one after another and wires each the best way that keeps all that is wished of it and brings no fault, on what
+ * those before it left. Those that do it already stay.
  * @param onto where what works them sits; null: where the ways put it
  * @param tell is told the share that is done; false ends it with what was wired by then
  * @throws NetworkError where the wiring has no answer

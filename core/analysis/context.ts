@@ -113,7 +113,10 @@ function demandOf(carried: Carried, index: DesignIndex, wiring: Wiring, exclusio
   });
 }
 
-/** Which loads exclude each other: asked of the groups that loads are said to be in, and of all that leads to them, since a relay pulls in by the volts that reach it. */
+/**
+ * Which loads exclude each other: asked of the groups that loads are said to be in, and of all that leads to them, since a relay pulls in
+ * by the volts that reach it.
+ */
 function exclusionsOf(carried: Carried, index: DesignIndex, wiring: Wiring): Exclusions {
   // Of loads it asks where they are alone; a fuse stays whole whatever its rating, since time stands still.
   const leads = Array.from(index.devices.values()).filter(({ kind }) => kind !== 'load' && kind !== 'protection');

@@ -28,8 +28,8 @@ interface Placed<P> {
 export type JointSpot = 'damp' | 'shaken' | 'anywhere';
 
 /**
- * What each rule says in figures: SI units (millimetres where the name says so) or trade sizes. Its words and remedies can ask for these and nothing else;
- * to name a rule here is to add it, and all that must be said of it follows from the compiler.
+ * What each rule says in figures: SI units (millimetres where the name says so) or trade sizes. Its words and remedies can ask for these
+ * and nothing else; to name a rule here is to add it, and all that must be said of it follows from the compiler.
  */
 export interface RuleFigures {
   'wiring.short': { terminal: string };

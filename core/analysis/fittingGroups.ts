@@ -16,8 +16,8 @@ export interface FittingGroup {
 const SHARED: ReadonlySet<Device['kind']> = new Set(['battery', 'busBar', 'fuseBlock', 'groundPoint', 'isolator', 'shunt']);
 
 /**
- * Every device and wire of a whole design once: what is planned or fitted by its circuit in their order, a fuse first, then the main path and the rest; what is there for now;
- * what was taken out. A group with nothing in it is left out.
+ * Every device and wire of a whole design once: what is planned or fitted by its circuit in their order, a fuse first, then the main path
+ * and the rest; what is there for now; what was taken out. A group with nothing in it is left out.
  * @param all the whole design analysed, whatever state its things are in: a circuit’s things stay its own while one of them is out
  */
 export function fittingGroups(all: Analysis): FittingGroup[] {

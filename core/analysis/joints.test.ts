@@ -5,7 +5,8 @@ import { leastStud, pullN, STUD_INCHES, terminalFor } from '../catalog/terminals
 import { analyse } from './analyse';
 import { jointsOf } from './joints';
 
-// Insulated terminals by the trade's colours: red 0.5 to 1.5 mm² (22 to 16 AWG), blue 1.5 to 2.5 (16 to 14), yellow 4 to 6 (12 to 10); from memory.
+// Insulated terminals by the trade's colours: red 0.5 to 1.5 mm² (22 to 16 AWG), blue 1.5 to 2.5 (16 to 14), yellow 4 to 6 (12 to 10); from
+// memory.
 test.each([
   ['mm2:0.5', 'red'],
   ['mm2:0.75', 'red'],

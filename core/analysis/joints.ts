@@ -14,7 +14,9 @@ export interface CircuitJoints {
   asking: AskingTrait[];
 }
 
-/** Ends and joints of a circuit's own wires. Rows of n pieces take n − 1 joints on the feed and, with a return of their own, as many on it. */
+/**
+ * Ends and joints of a circuit's own wires. Rows of n pieces take n − 1 joints on the feed and, with a return of their own, as many on it.
+ */
 export function jointsOf({ wires, loads, exposures }: Analysis, circuit: CircuitAnalysis): CircuitJoints {
   const counts = new Map<ConductorSize, number>();
   const zones: Zone[] = [];

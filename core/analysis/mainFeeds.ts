@@ -4,8 +4,8 @@ import type { AnalysisContext } from './context';
 import type { MainFeed } from './types';
 
 /**
- * What is lost with everything on before each fuse block that hangs on no other: from the battery's positive to its inlet, and from
- * where the circuits' returns come together, by the worst way, to the battery's negative. A block whose fuse sits in another block has its own
+ * What is lost with everything on before each fuse block that hangs on no other: from the battery's positive to its inlet, and from where
+ * the circuits' returns come together, by the worst way, to the battery's negative. A block whose fuse sits in another block has its own
  * feed judged with its circuits.
  */
 export function analyseMainFeeds({ index, wiring, hanging, supply, returns }: AnalysisContext): MainFeed[] {

@@ -9,9 +9,9 @@ import { hostOf, tapOn, type DesignIndex } from '../rig/designIndex';
 import type { Exposure } from '../rig/exposure';
 
 /**
- * An object for each node of a tree, the same one for as long as the node and all ahead of it, to the battery, have the same devices, wires laid in the
- * same way beside as many others, and currents, under the same settings, and so the same drops. What is worked out on a way names the mark of its end
- * among what it is made from.
+ * An object for each node of a tree, the same one for as long as the node and all ahead of it, to the battery, have the same devices, wires
+ * laid in the same way beside as many others, and currents, under the same settings, and so the same drops. What is worked out on a way
+ * names the mark of its end among what it is made from.
  */
 export type Marks = readonly object[];
 
@@ -78,7 +78,10 @@ interface Around {
   marks: { supply: Marks; return: Marks };
 }
 
-/** All that a circuit's sizing reads: its record, its fuse and what holds it, its wires with all between them and the battery, and the battery, which may be on no way to it. */
+/**
+ * All that a circuit's sizing reads: its record, its fuse and what holds it, its wires with all between them and the battery, and the
+ * battery, which may be on no way to it.
+ */
 export function circuitInputs({ index, hanging, marks }: Around, circuit: Circuit): unknown[] {
   const fuse = index.devices.get(circuit.protectionId) as Protection;
   const block = fuse.mount && index.devices.get(fuse.mount.blockId);

@@ -17,8 +17,8 @@ import type { CircuitAnalysis, ProtectionAnalysis, ShortPaths } from './types';
 const PROTECTIONS = slot<ProtectionAnalysis>('protections');
 
 /**
- * Every protection that is fed, from the battery outwards, and the resistances it was found by. Those of circuits that were taken over are too:
- * nothing on their way to the battery, behind them or on the way back has changed.
+ * Every protection that is fed, from the battery outwards, and the resistances it was found by. Those of circuits that were taken over are
+ * too: nothing on their way to the battery, behind them or on the way back has changed.
  */
 export function analyseProtections(
   context: AnalysisContext,

@@ -186,7 +186,8 @@ test('the drop follows the way home of less resistance, not the one of fewer wir
   const dropOf = (of: Analysis) => of.circuits[0]!.dropV;
   const solved = solveDesign(analysis, { kind: 'allOn' });
   if (solved instanceof NetworkError) throw solved;
-  // IEC 60228, class 5: 10 A by 1 m of 6 mm² (3.3 mohm) and 1 m of 16 mm² (1.21 mohm) is 45 mV home; by 2 m of 0.5 mm² (39 mohm) it would be 0.78 V.
+  // IEC 60228, class 5: 10 A by 1 m of 6 mm² (3.3 mohm) and 1 m of 16 mm² (1.21 mohm) is 45 mV home; by 2 m of 0.5 mm² (39 mohm) it would
+  // be 0.78 V.
   expect(dropOf(analysis)).toBeLessThan(0.2);
   // As wired fuse and contacts lose theirs too.
   expect(solved.drops.get('circuit_a')!.dropV - dropOf(analysis)).toBeLessThan(0.1);

@@ -19,8 +19,9 @@ export interface ReturnRings {
 const NONE: ReturnRings = { ways: new Map(), closing: new Map() };
 
 /**
- * Two ways home share a current while both are sound, and nobody notices when one no longer is: each must carry all by itself. A ring of two ways from where they
- * part, the way of the tree on either side: with one open right at the top everything on that side comes round. Rings that hang together are each taken alone.
+ * Two ways home share a current while both are sound, and nobody notices when one no longer is: each must carry all by itself. A ring of
+ * two ways from where they part, the way of the tree on either side: with one open right at the top everything on that side comes round.
+ * Rings that hang together are each taken alone.
  */
 export function returnRings({ wiring: { return: tree, rings }, hanging, returns }: AnalysisContext): ReturnRings {
   const found = rings.filter(({ side }) => side === 'return');

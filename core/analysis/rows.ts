@@ -17,8 +17,8 @@ export interface RowPole {
 const NO_ROW: RowPole[] = [];
 
 /**
- * The conductors along a load's row, out and back, where they are wired; none for one piece alone. What a lamp's functions have in common carries all that can be on at once; what is a
- * function's own carries its current alone.
+ * The conductors along a load's row, out and back, where they are wired; none for one piece alone. What a lamp's functions have in common
+ * carries all that can be on at once; what is a function's own carries its current alone.
  */
 export function rowPoles(context: Pick<AnalysisContext, 'wiring' | 'hanging' | 'index' | 'draws' | 'exclusions'>, load: Load): RowPole[] {
   if (load.quantity === 1) return NO_ROW;

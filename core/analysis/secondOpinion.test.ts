@@ -12,8 +12,8 @@ import type { Device, Duty, Settings, Wire } from '../design/schema';
 import { analyse } from './analyse';
 
 /**
- * Drop, ampacity, short circuit and a day's energy worked out a second time, in plain code that shares nothing with the program but the records
- * and the published tables: paths by a flood over wires, Ohm's and Kirchhoff's laws load by load.
+ * Drop, ampacity, short circuit and a day's energy worked out a second time, in plain code that shares nothing with the program but the
+ * records and the published tables: paths by a flood over wires, Ohm's and Kirchhoff's laws load by load.
  */
 
 const DEMOS: [string, Design][] = [
@@ -98,7 +98,10 @@ function pathOf(steps: Map<string, Step>, end: string): Step[] | null {
   return path.length > 0 ? path : null;
 }
 
-/** Where a load hangs behind one throw of a changeover switch or relay: which one, by the one nearest the battery. Nothing else keeps loads apart here. */
+/**
+ * Where a load hangs behind one throw of a changeover switch or relay: which one, by the one nearest the battery. Nothing else keeps loads
+ * apart here.
+ */
 function throwOf(index: DesignIndex, steps: Map<string, Step>, end: string): { choice: string; side: string } | null {
   let found: { choice: string; side: string } | null = null;
   for (let here = end; steps.get(here); here = steps.get(here)!.from) {
@@ -167,7 +170,8 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
       for (const step of [...(both.plus ?? []), ...(both.minus ?? [])])
         carried.set(step, [...(carried.get(step) ?? []), { amps: draw.amps, thrown: thrown.get(id)! }]);
     }
-    // What flows in parts by themselves: coils at 12 or 24 V with their quenching resistor (from memory 680 ohm), receivers, sensors and dimmers as their sheet says.
+    // What flows in parts by themselves: coils at 12 or 24 V with their quenching resistor (from memory 680 ohm), receivers, sensors and
+    // dimmers as their sheet says.
     for (const device of index.devices.values()) {
       const own =
         device.kind === 'relay'
@@ -228,7 +232,8 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
       expect([name, step.wire.id, analysis.wires.get(step.wire.id)?.amps]).toEqual([name, step.wire.id, expect.closeTo(atMost(loads), 9)]);
       compared.wires += 1;
     }
-    // New, full, cold: rested volts over the least resistance of the kind and the cables out (from memory: flooded 3, glass-mat 2, gel 3, lithium 4 mΩ per 100 Ah).
+    // New, full, cold: rested volts over the least resistance of the kind and the cables out (from memory: flooded 3, glass-mat 2, gel 3,
+    // lithium 4 mΩ per 100 Ah).
     const inSeries = settings.nominalV / 12;
     const least = { flooded: 3, agm: 2, gel: 3, lithium: 4 }[battery.chemistry] / 10 / (battery.capacityAh * battery.count);
     const inside = battery.internalMilliohm === undefined ? least : battery.internalMilliohm / 1000 / battery.count;
@@ -255,7 +260,8 @@ test('every load’s drop, every wire’s current and every fuse’s greatest sh
   expect(compared.small).toBeGreaterThan(100);
 });
 
-// Kirchhoff's law with one wire or fuse away after another: what then comes by a wire is what it was judged by, in amperes or by the fuses that guard it.
+// Kirchhoff's law with one wire or fuse away after another: what then comes by a wire is what it was judged by, in amperes or by the fuses
+// that guard it.
 test('where there are two ways, nothing flows in a wire that it was not judged by, whichever wire or fuse is away', () => {
   const met = { homes: 0, feeds: 0, exact: 0 };
   for (const [name, design] of designs()) {

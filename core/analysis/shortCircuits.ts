@@ -34,7 +34,9 @@ export function leastShortA({ lowV, mostOhm }: ShortSource, outOhm: number, back
   return lowV / (mostOhm + outOhm + backOhm);
 }
 
-/** The same at any terminal on the supply side, in the very figures fuses are judged by; null on the return side and where nothing feeds. */
+/**
+ * The same at any terminal on the supply side, in the very figures fuses are judged by; null on the return side and where nothing feeds.
+ */
 export function shortCircuitsOf({
   index,
   wiring,

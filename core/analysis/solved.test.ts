@@ -42,7 +42,8 @@ test('with everything on every load runs but the smaller of those that exclude e
 test('with everything off only standby flows, and the battery rests at its rested voltage', () => {
   const { live, batteryV } = solved({ kind: 'allOff' });
   const standby = [...analysis.index.loads, ...analysis.index.ownDraws].reduce((sum, { standbyA = 0 }) => sum + standbyA, 0);
-  // The reversing lamps' switch is closed like all others, and holds its relay in: 85 ohm with the quenching resistor, from memory 680 ohm, beside it.
+  // The reversing lamps' switch is closed like all others, and holds its relay in: 85 ohm with the quenching resistor, from memory 680 ohm,
+  // beside it.
   const coilA = batteryV / 85 + batteryV / 680;
   // The beam hub is fed with the driving lamps at high alone; they stand at low.
   const hubA = 0.01;
@@ -131,7 +132,8 @@ test('counted from the fuse, a drop as wired leaves out what the shared cables l
   for (const { id, dropPercent } of fromFuse.circuits) {
     const wired = answer.drops.get(id)!.dropPercent;
     expect(wired).toBeLessThan(solved({ kind: 'allOn' }).drops.get(id)!.dropPercent);
-    // Less than the formula's only since above the nominal voltage the same power draws less, and pieces along a wire draw from where they are.
+    // Less than the formula's only since above the nominal voltage the same power draws less, and pieces along a wire draw from where they
+    // are.
     expect(wired).toBeGreaterThan(dropPercent * 0.75);
   }
 });
@@ -160,7 +162,8 @@ test('of two ways that a contact chooses between each wire is counted with all t
     analysis.index.wires
       .filter((wire) => wire.from.deviceId === named(from) && wire.to.deviceId === named(to))
       .map(({ id }) => analysis.wires.get(id)!.amps);
-  // Travellers of a lamp switched from two places: eight pucks were measured at 17 W, 12.6 V; at constant current the dimmer's own 5 mA come on top. Textbook.
+  // Travellers of a lamp switched from two places: eight pucks were measured at 17 W, 12.6 V; at constant current the dimmer's own 5 mA
+  // come on top. Textbook.
   for (const amps of between('Hide bench lights switch', 'Bench switch by the door')) expect(amps).toBeCloseTo(17 / 12.6 + 0.005, 3);
   expect(between('Hide bench lights switch', 'Bench switch by the door')).toHaveLength(2);
   // A channel brings a relay's coil what the panel brings it otherwise: 85 ohm with 680 beside it at 12 V, and the receiver's own 6 mA.

@@ -111,7 +111,10 @@ export function analyseWires(context: AnalysisContext, circuits: Iterable<Circui
 /** Between the ends of a wire that closes a ring are the volts that their two ways lose differently. */
 const across = ({ dropV }: TreeFlow, [one, other]: readonly [number, number]) => Math.abs(dropV[one]! - dropV[other]!);
 
-/** What the vehicle's own side lends goes home to its own battery: by node of the return tree from its minus to where returns meet, all that its feed gives. */
+/**
+ * What the vehicle's own side lends goes home to its own battery: by node of the return tree from its minus to where returns meet, all that
+ * its feed gives.
+ */
 function vehicleReturns({ wiring, index, hanging, supply }: AnalysisContext): Map<number, RoundReturn> {
   const lent = new Map<number, RoundReturn>();
   for (const { id, kind } of index.devices.values()) {
@@ -128,7 +131,10 @@ function vehicleReturns({ wiring, index, hanging, supply }: AnalysisContext): Ma
   return lent;
 }
 
-/** Of two ways that one contact chooses between, as the travellers of a lamp switched from two places, the tree follows one; by turns each carries all of it. What comes to a node so, A. */
+/**
+ * Of two ways that one contact chooses between, as the travellers of a lamp switched from two places, the tree follows one; by turns each
+ * carries all of it. What comes to a node so, A.
+ */
 function carriedByEither({ wiring: { supply, rings }, supply: flow }: AnalysisContext): Map<number, number> {
   const carried = new Map<number, number>();
   for (const { side, neverClosed, ends } of rings) {

@@ -134,11 +134,14 @@ export interface WireAnalysis {
   /** The circuit it belongs to; null for a wire shared by circuits, such as the main cable. */
   circuitId: string | null;
   /**
-   * The nearest protection ahead of it: for a circuit's return the circuit's own. For a shared return, and for a lead with no fuse ahead of it, the
-   * only fuse that holds it to `protectionA`; null where several add up.
+   * The nearest protection ahead of it: for a circuit's return the circuit's own. For a shared return, and for a lead with no fuse ahead of
+   * it, the only fuse that holds it to `protectionA`; null where several add up.
    */
   protectionId: string | null;
-  /** What may flow in it for as long as no fuse opens, A: the protection's rating, or what all behind it or sending current home by it let through together. */
+  /**
+   * What may flow in it for as long as no fuse opens, A: the protection's rating, or what all behind it or sending current home by it let
+   * through together.
+   */
   protectionA: number | null;
   /** The loads whose current a return shared by circuits takes home, or a lead with no fuse ahead of it brings; null for any other wire. */
   sharedBy: readonly string[] | null;
@@ -231,7 +234,10 @@ export interface ProtectionAnalysis {
   atA: number;
   /** What it can break at this system's voltage, A. */
   breaksA: number;
-  /** Least current of a dead short at the far end of what it guards, A: worn battery, warm conductors; and where that is. Null with nothing behind it. */
+  /**
+   * Least current of a dead short at the far end of what it guards, A: worn battery, warm conductors; and where that is. Null with nothing
+   * behind it.
+   */
   endA: number | null;
   endId: string | null;
   /** Soonest and latest it ends that, s. */
@@ -244,7 +250,10 @@ export interface ProtectionAnalysis {
   start: { loadId: string; amps: number; seconds: number; opensS: number } | null;
 }
 
-/** Resistances a short circuit meets between the battery's terminals and each node, ohm. Figures alone: the next analysis is handed them, and a function would hold on to the analysis it was made in. */
+/**
+ * Resistances a short circuit meets between the battery's terminals and each node, ohm. Figures alone: the next analysis is handed them,
+ * and a function would hold on to the analysis it was made in.
+ */
 export interface ShortPaths {
   /** Supply side, cold and with no contact counted: for the greatest current. */
   cold: Float64Array;

@@ -51,7 +51,10 @@ function homeOf({ return: tree }: Analysis['wiring'], { devices }: DesignIndex, 
   return { deviceId: loadId, terminal: 'minus' };
 }
 
-/** Circuits that lose more than their target as they are wired, everything on, each with what it loses, V. None where the network gives no answer. */
+/**
+ * Circuits that lose more than their target as they are wired, everything on, each with what it loses, V. None where the network gives no
+ * answer.
+ */
 export function overAsWired(analysis: Analysis, drops: ReadonlyMap<string, WiredDrop>): Map<string, number> {
   return new Map(
     analysis.circuits.flatMap(({ id, targetPercent }): [string, number][] => {

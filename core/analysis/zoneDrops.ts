@@ -8,7 +8,10 @@ export interface ZoneDrops {
   loads: LoadAnalysis[];
   worstPercent: number;
   meanPercent: number;
-  /** Between the best and the worst fed lamp of the zone, V: lamps side by side show a difference from about 0.3 V. Null with fewer than two. */
+  /**
+   * Between the best and the worst fed lamp of the zone, V: lamps side by side show a difference from about 0.3 V. Null with fewer than
+   * two.
+   */
   lampSpreadV: number | null;
 }
 

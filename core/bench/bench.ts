@@ -16,7 +16,10 @@ import { inputFor } from './inputs';
 import { isSameFault, subjectOf, withFaults } from './faults';
 import { moved, PARKED, type VehicleSide } from './vehicleSide';
 
-/** Share of its full power from which a load counts as on, and from which it glows. Common practice: a lamp fed back through a pilot lamp glows at a hundredth. */
+/**
+ * Share of its full power from which a load counts as on, and from which it glows. Common practice: a lamp fed back through a pilot lamp
+ * glows at a hundredth.
+ */
 const ON_SHARE = 0.05;
 const GLOW_SHARE = 0.005;
 /** Steps time runs in, s: short enough for hold times, and never so many that a night takes a second. */
@@ -56,8 +59,8 @@ export interface Answer {
 }
 
 /**
- * A design on the bench: its switches, fobs, doors and the vehicle's controls are moved one after another, and what answers is read off the network as wired. Loads are
- * switched on at themselves, so that what feeds them decides.
+ * A design on the bench: its switches, fobs, doors and the vehicle's controls are moved one after another, and what answers is read off the
+ * network as wired. Loads are switched on at themselves, so that what feeds them decides.
  * @throws NetworkError where a design has no answer
  */
 export class Bench {
@@ -200,7 +203,10 @@ export class Bench {
     return Float64Array.from(wireIds, (id) => (this.live.hasWire(id) ? this.live.wireAmps(id) : 0));
   }
 
-  /** The run a load's current comes by, its source first: each part, the wire that leads on from it and the amperes in it. Empty while none flows. */
+  /**
+   * The run a load's current comes by, its source first: each part, the wire that leads on from it and the amperes in it. Empty while none
+   * flows.
+   */
   run(loadId: string): { deviceId: string; wireId: string; amps: number }[] {
     const way = this.live.upstream({ deviceId: loadId, terminal: 'plus' });
     return way.flatMap((at, step) => {

@@ -37,8 +37,8 @@ const DARK: ReadonlySet<string> = new Set();
 const PAST_S = 1;
 
 /**
- * Every way a part of a design can stand, found by moving one thing at a time from rest and by letting what runs run out, the nearest first: so the acts that lead to one
- * are the fewest there are.
+ * Every way a part of a design can stand, found by moving one thing at a time from rest and by letting what runs run out, the nearest
+ * first: so the acts that lead to one are the fewest there are.
  * @throws NetworkError where the wiring has no answer
  */
 export class Explored {

@@ -21,7 +21,10 @@ export interface DeviceHandle {
   where: 'panel' | 'fob' | 'moving' | 'load' | 'supply' | 'fuse';
 }
 
-/** Everything on the devices of a design that is worked in use, in their order: what drives the vehicle's own wires is not among it, the vehicle's controls do that. */
+/**
+ * Everything on the devices of a design that is worked in use, in their order: what drives the vehicle's own wires is not among it, the
+ * vehicle's controls do that.
+ */
 export function deviceHandles(index: DesignIndex): DeviceHandle[] {
   const landed = landedTerminals(index.wires);
   const driven = new Set(vehicleWires(index).map(({ deviceId, control }) => `${deviceId}/${control}`));

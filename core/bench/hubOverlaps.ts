@@ -3,7 +3,10 @@ import { actS, type HubRule, type RuleHub } from '../devices/ruleHub';
 import type { VehicleSignal } from '../devices/signalSource';
 import { FOLLOWS, PARKED, SIGNAL_LIVE, type VehicleSide } from './vehicleSide';
 
-/** Two rules of one output that may both hold, ask for different things, and of which nobody said which wins; by their places among the hub's rules. */
+/**
+ * Two rules of one output that may both hold, ask for different things, and of which nobody said which wins; by their places among the
+ * hub's rules.
+ */
 export interface HubOverlap {
   output: number;
   one: number;

@@ -8,7 +8,9 @@ import type { DesignIndex } from '../rig/designIndex';
 import { driven, type VehicleWire } from './handles';
 import { FOLLOWS, moved, type VehicleSide } from './vehicleSide';
 
-/** Something that may decide whether a load is lit: a control of a device, or one of the vehicle's own, and how it may stand, at rest first. */
+/**
+ * Something that may decide whether a load is lit: a control of a device, or one of the vehicle's own, and how it may stand, at rest first.
+ */
 export type Input = Mover & { positions: readonly ControlValue[] };
 
 export function isSameMover(a: Mover, b: Mover): boolean {

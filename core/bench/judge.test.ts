@@ -6,7 +6,10 @@ import { outcomeWords } from '../wording/wishWords';
 import { Bench } from './bench';
 import type { Act } from './explore';
 
-/** A driving lamp on a relay: its coil on the high beam through a panel switch, or on the panel alone with a changeover that is off in the middle. */
+/**
+ * A driving lamp on a relay: its coil on the high beam through a panel switch, or on the panel alone with a changeover that is off in the
+ * middle.
+ */
 function drivingLamp() {
   const build = rig();
   build.supply();

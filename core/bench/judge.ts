@@ -23,7 +23,8 @@ export interface Judged extends Found {
 }
 
 /**
- * Holds wishes against the wiring: for each, every way that what influences it can stand is tried, nothing else. Dimmers stand at full, fuses are in.
+ * Holds wishes against the wiring: for each, every way that what influences it can stand is tried, nothing else. Dimmers stand at full,
+ * fuses are in.
  * @param tell is told how many are done; false ends it
  */
 export function judgeWishes(
@@ -41,7 +42,10 @@ export function judgeWishes(
   return judged;
 }
 
-/** Answers of the network asked for all wishes of a design together, and for each more: miswired, one part of it may hang on everything, and nobody waits minutes for each. */
+/**
+ * Answers of the network asked for all wishes of a design together, and for each more: miswired, one part of it may hang on everything, and
+ * nobody waits minutes for each.
+ */
 const MOST_ANSWERS = 8000;
 const MOST_A_WISH = 200;
 
@@ -113,7 +117,10 @@ class Judge {
     return { explored, start: lost?.acts ?? [] };
   }
 
-  /** A design in which one part does not do its work: a fuse is out, a relay does not pull in, a fob is lost, and whatever else it is lets nothing through. */
+  /**
+   * A design in which one part does not do its work: a fuse is out, a relay does not pull in, a fob is lost, and whatever else it is lets
+   * nothing through.
+   */
   private without(id: string): { of(part: DesignIndex): DesignIndex; start: ControlState; acts: Act[] } {
     const device = this.index.devices.get(id);
     if (device?.kind === 'protection') {
@@ -133,7 +140,10 @@ class Judge {
     return this.wishes.filter((other) => other.id !== id && other.loadId === loadId && isContrary(says, other.says)).map(({ says: other }) => other); // prettier-ignore
   }
 
-  /** What takes the house battery off a load: the isolator nearest to it, else the fuse; null where there is none, or the battery does not lead there. */
+  /**
+   * What takes the house battery off a load: the isolator nearest to it, else the fuse; null where there is none, or the battery does not
+   * lead there.
+   */
   private cutterOf({ says }: Wish, part: DesignIndex): Cutter | null {
     const { battery } = this.index;
     if (says.kind !== 'powerBack' || !battery || !part.devices.has(battery.id)) return null;

@@ -214,7 +214,8 @@ function countChannels(design: Design, counts: { plain: number; meeting: number 
   }
 }
 
-// The checker proved: it varies only what influences a wish, on a part of the design; brute force moves everything of the whole design, and replays every way from rest.
+// The checker proved: it varies only what influences a wish, on a part of the design; brute force moves everything of the whole design, and
+// replays every way from rest.
 test('on random small circuits the judge and brute force agree on every wish, and every series it gives breaks its wish', () => {
   const met: Record<string, number> = {};
   const twoChannels = { plain: 0, meeting: 0 };

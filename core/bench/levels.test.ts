@@ -31,7 +31,8 @@ function lamp(order: 'switchFirst' | 'dimmerFirst', side: Dimmer['side'], keeps?
 
 const kept = wish('lamp', { kind: 'levelKept' });
 
-// Common practice: a dimmer behind its switch loses its feed with every flick, and electronic ones differ in what they do then; one ahead of it never notices.
+// Common practice: a dimmer behind its switch loses its feed with every flick, and electronic ones differ in what they do then; one ahead
+// of it never notices.
 test.each([
   ['switchFirst', 'positive', undefined, 'levelNotSaid'],
   ['switchFirst', 'positive', 'level', 'kept'],

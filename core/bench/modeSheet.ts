@@ -11,7 +11,9 @@ export interface ModeStep {
   on: boolean;
 }
 
-/** How a receiver that remembers its mode is brought from the one it comes in to the one it is to work in, all of it played on the bench. */
+/**
+ * How a receiver that remembers its mode is brought from the one it comes in to the one it is to work in, all of it played on the bench.
+ */
 export interface ModeSheet {
   /** The fuse that takes its power away. */
   fuseId: string;
@@ -25,7 +27,10 @@ export interface ModeSheet {
   isProved: boolean;
 }
 
-/** The sheet of one receiver; null where it remembers no mode, or no fuse takes its power away. @throws NetworkError where the wiring has no answer */
+/**
+ * The sheet of one receiver; null where it remembers no mode, or no fuse takes its power away. @throws NetworkError where the wiring has no
+ * answer
+ */
 export function modeSheet(index: DesignIndex, wiring: Wiring, receiver: Receiver): ModeSheet | null {
   const { remembers, id } = receiver;
   const node = wiring.supply.nodes[wiring.supply.at.get(terminalKey(id, 'plus')) ?? -1];

@@ -21,7 +21,10 @@ export const STATE_SIDES: Record<MeterState, VehicleSide> = {
   hood: { ...PARKED, hood: 'open' },
 };
 
-/** Share of the nominal voltage from which a wire is live, and up to which it is dead. Common practice: between them is a lamp’s filament, a pulse or a bad ground. */
+/**
+ * Share of the nominal voltage from which a wire is live, and up to which it is dead. Common practice: between them is a lamp’s filament, a
+ * pulse or a bad ground.
+ */
 const LIVE_SHARE = 0.8;
 const DEAD_SHARE = 0.15;
 /** What a wire may give where nobody says: one relay coil, as a rule. Common practice. */

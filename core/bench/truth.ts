@@ -54,8 +54,8 @@ export function truthOf(index: DesignIndex, wiring: Wiring, loadId: string, wish
 }
 
 /**
- * What loads do in every way that what influences any of them may stand, and nothing else is varied. Each way is begun from rest, so that a latching channel counts as pressed
- * once; what comes late has come. What a wish of them names is among the inputs too.
+ * What loads do in every way that what influences any of them may stand, and nothing else is varied. Each way is begun from rest, so that a
+ * latching channel counts as pressed once; what comes late has come. What a wish of them names is among the inputs too.
  * @returns the number of ways where they are too many to try
  * @throws NetworkError where the wiring has no answer
  */

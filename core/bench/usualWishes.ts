@@ -20,8 +20,8 @@ export function colourOf(load: Pick<Load, 'name'>): string | null {
 }
 
 /**
- * What every load of a kind shall do for the safety of people, whether anybody said so or not: held against the wiring like any wish. Common practice, and road law in most
- * places for the lamps. A wish of one's own that says the contrary, and wins, goes before.
+ * What every load of a kind shall do for the safety of people, whether anybody said so or not: held against the wiring like any wish.
+ * Common practice, and road law in most places for the lamps. A wish of one's own that says the contrary, and wins, goes before.
  */
 export function givenWishes({ loads }: DesignIndex): Wish[] {
   return loads.flatMap((load) =>

@@ -21,9 +21,9 @@ export const PARKED: VehicleSide = {
 };
 
 /**
- * Whether each of the vehicle's wires is active, by how its controls stand. Common practice: the low beam's wire goes dead with the high beam, as with two-filament bulbs;
- * a flash lights the high beam alone; lamps and brake work with the key out, reverse only with it on or starting; the accessory wire goes dead while the starter turns, the ignition’s does not;
- * an indicator is shown while it is lit.
+ * Whether each of the vehicle's wires is active, by how its controls stand. Common practice: the low beam's wire goes dead with the high
+ * beam, as with two-filament bulbs; a flash lights the high beam alone; lamps and brake work with the key out, reverse only with it on or
+ * starting; the accessory wire goes dead while the starter turns, the ignition’s does not; an indicator is shown while it is lit.
  */
 export const SIGNAL_LIVE: Record<Followed, (side: VehicleSide) => boolean> = {
   constant: () => true,

@@ -6,9 +6,9 @@ export const CABLE_MAKES = ['twin', 'twinYellow', 'twinMains', 'three', 'four', 
 export type CableMake = (typeof CABLE_MAKES)[number];
 
 /**
- * Colours of the cores, from core 1 on. Twin: common practice; with a yellow return for small craft: ABYC E-11; brown and blue: flexible mains cable, IEC 60445, looks like mains
- * wherever it lies; seven: trailer cable, ISO 1724 (left, fog, ground, right, right tail, stop, left tail). All from memory; makers of three to five cores differ, so each core
- * may be given another colour.
+ * Colours of the cores, from core 1 on. Twin: common practice; with a yellow return for small craft: ABYC E-11; brown and blue: flexible
+ * mains cable, IEC 60445, looks like mains wherever it lies; seven: trailer cable, ISO 1724 (left, fog, ground, right, right tail, stop,
+ * left tail). All from memory; makers of three to five cores differ, so each core may be given another colour.
  */
 const CORES: Record<CableMake, readonly WireColour[]> = {
   twin: ['RD', 'BK'],

@@ -64,8 +64,9 @@ export function restV(chemistry: Chemistry, chargePercent: number): number {
 const MILLIOHM_PER_100_AH: Record<Chemistry, number> = { flooded: 7.5, agm: 4, gel: 5, lithium: 8 };
 
 /**
- * The low ends, for what a dead short is reckoned with where too much current is the danger: flooded by starter batteries (3 to 6), glass-mat
- * by thin-plate ones (2 to 2.5), since a design does not say which it has; gel 3; lithium with its protection 4 to 12. From memory.
+ * The low ends, for what a dead short is reckoned with where too much current is the danger: flooded by starter batteries (3 to 6),
+ * glass-mat by thin-plate ones (2 to 2.5), since a design does not say which it has; gel 3; lithium with its protection 4 to 12. From
+ * memory.
  */
 const LEAST_MILLIOHM_PER_100_AH: Record<Chemistry, number> = { flooded: 3, agm: 2, gel: 3, lithium: 4 };
 /** And how much higher than the middle the high ends lie, where too little current is. */
@@ -79,8 +80,8 @@ export interface OhmRange {
 }
 
 /**
- * A bank's internal resistance by its kind and size; its own figure, if it has one, stands for all three. The one source for the network, the
- * days simulated, idling and short circuits. Batteries in series add up: times nominal volts over 12.
+ * A bank's internal resistance by its kind and size; its own figure, if it has one, stands for all three. The one source for the network,
+ * the days simulated, idling and short circuits. Batteries in series add up: times nominal volts over 12.
  */
 export function batteryOhmRange({ chemistry, capacityAh, count, internalMilliohm }: BatteryOfKind): OhmRange {
   if (internalMilliohm !== undefined) {
@@ -181,8 +182,8 @@ const LEAD_CAPACITY: readonly (readonly [celsius: number, share: number])[] = [
 ];
 
 /**
- * The same of lithium iron phosphate: 0.80 to 0.90 at 0 °C, 0.65 to 0.80 at −10, 0.50 to 0.70 at −20, the middle of each. From memory; makers
- * differ more than with lead.
+ * The same of lithium iron phosphate: 0.80 to 0.90 at 0 °C, 0.65 to 0.80 at −10, 0.50 to 0.70 at −20, the middle of each. From memory;
+ * makers differ more than with lead.
  */
 const LITHIUM_CAPACITY: readonly (readonly [celsius: number, share: number])[] = [
   [-20, 0.6],

@@ -13,8 +13,8 @@ export interface CutOut {
 const round = (diameterMm: number): CutOut['hole'] => ({ kind: 'round', diameterMm });
 
 /**
- * Cut-outs by name. Sources: the sealed rocker's usual hole; IEC 60947-5-1 for 12, 16, 22 and 30 mm operators, whose bezels here are the least distances apart it asks for where
- * those are wider; SAE J563 for the accessory socket; the usual 52 mm gauge. All from memory.
+ * Cut-outs by name. Sources: the sealed rocker's usual hole; IEC 60947-5-1 for 12, 16, 22 and 30 mm operators, whose bezels here are the
+ * least distances apart it asks for where those are wider; SAE J563 for the accessory socket; the usual 52 mm gauge. All from memory.
  */
 export const CUT_OUTS = {
   rocker: {

@@ -67,7 +67,10 @@ export function openingBandS(family: ProtectionFamily, multiple: number): [numbe
   return [timeBy(GATES[family], multiple, ([, least]) => least), timeBy(GATES[family], multiple, ([, , longest]) => longest)];
 }
 
-/** Longest fault the adiabatic limit of a conductor speaks of, and the longest a feeder's may last, s. Source: IEC 60364-4-41 and -43, from memory. */
+/**
+ * Longest fault the adiabatic limit of a conductor speaks of, and the longest a feeder's may last, s. Source: IEC 60364-4-41 and -43, from
+ * memory.
+ */
 export const LONGEST_FAULT_S = 5;
 
 /** Where a family's gates have corners, and what follows from them. */

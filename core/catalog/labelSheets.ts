@@ -1,4 +1,7 @@
-/** A sheet of labels: their size, how many across and down, and how far from one to the next, mm. The margins follow: the grid is in the middle of the sheet. */
+/**
+ * A sheet of labels: their size, how many across and down, and how far from one to the next, mm. The margins follow: the grid is in the
+ * middle of the sheet.
+ */
 export interface LabelSheet {
   word: string;
   paper: 'A4' | 'LETTER';
@@ -11,7 +14,10 @@ export interface LabelSheet {
 
 const IN = 25.4;
 
-/** Common sheets, by how many labels they have. Source: what is sold widely, from memory; lay a printed sheet on the labels before using one up. */
+/**
+ * Common sheets, by how many labels they have. Source: what is sold widely, from memory; lay a printed sheet on the labels before using one
+ * up.
+ */
 export const LABEL_SHEETS = {
   a4x189: { word: 'A4, 189 of 25.4 × 10 mm', paper: 'A4', widthMm: 25.4, heightMm: 10, columns: 7, rows: 27, pitchMm: [27.9, 10] },
   a4x80: { word: 'A4, 80 of 35.6 × 16.9 mm', paper: 'A4', widthMm: 35.6, heightMm: 16.9, columns: 5, rows: 16, pitchMm: [38.1, 16.9] },

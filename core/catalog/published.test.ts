@@ -177,7 +177,8 @@ test.each(rows('5 17.9\n7.5 10.9\n10 7.7\n15 4.8\n20 3.4\n25 2.5\n30 2.0\n40 1.4
   (rating, milliohm) => expect(fuseOhm('blade', Number(rating)) * 1000).toBeCloseTo(Number(milliohm), 6),
 );
 
-// What families break, A, in 12, 24 and 48 V systems, and their highest volts: trade data, from memory; the careful end where there is a range.
+// What families break, A, in 12, 24 and 48 V systems, and their highest volts: trade data, from memory; the careful end where there is a
+// range.
 test.each(
   rows(`
   blade 1000 1000 0 32
@@ -198,7 +199,8 @@ test.each(rows('18 10\n16 15\n14 30\n12 35\n10 40\n8 45\n6 50\n4 70\n2 90\n1 100
   (awg, lbf) => expect(pullN(`awg:${awg}` as ConductorSize)! / 4.44822).toBeCloseTo(Number(lbf), 6),
 );
 
-// Lithium iron phosphate in frost, the middle of what is said of it: 0.80 to 0.90, 0.65 to 0.80, 0.50 to 0.70; lead-acid by trade tables. From memory.
+// Lithium iron phosphate in frost, the middle of what is said of it: 0.80 to 0.90, 0.65 to 0.80, 0.50 to 0.70; lead-acid by trade tables.
+// From memory.
 test.each(
   rows('lithium 25 1\nlithium 0 .85\nlithium -10 .725\nlithium -20 .6\nagm 0 .83\nagm -20 .58\nflooded 40 1.06').map(
     ([kind, c, share]) => [kind, Number(c), Number(share)] as const,
@@ -207,7 +209,8 @@ test.each(
   expect(capacityShare(chemistry as Chemistry, celsius)).toBeCloseTo(share, 9),
 );
 
-// Internal resistance of 100 Ah, milliohm: the low ends are starter (flooded 3 to 6) and thin-plate (glass-mat 2 to 2.5) batteries. From memory.
+// Internal resistance of 100 Ah, milliohm: the low ends are starter (flooded 3 to 6) and thin-plate (glass-mat 2 to 2.5) batteries. From
+// memory.
 test.each(rows('flooded 3 7.5\nagm 2 4\ngel 3 5\nlithium 4 8'))('%s: %s mΩ at least, %s usually', (chemistry, least, usual) => {
   const range = batteryOhmRange({ chemistry: chemistry as Chemistry, capacityAh: 100, count: 1 });
   expect([range.least * 1000, range.usual * 1000]).toEqual([expect.closeTo(Number(least), 9), expect.closeTo(Number(usual), 9)]);

@@ -47,7 +47,10 @@ export const ROAD_MILLIOHM_PER_M: Record<MetricSize, number> = {
   120: 0.153,
 };
 
-/** Resistance of stranded, uncoated copper at 75 C, ohm per 1000 ft. Source: NEC chapter 9, table 8, from memory. It has no 20 AWG: copper on its area stands there. */
+/**
+ * Resistance of stranded, uncoated copper at 75 C, ohm per 1000 ft. Source: NEC chapter 9, table 8, from memory. It has no 20 AWG: copper
+ * on its area stands there.
+ */
 export const NEC_OHM_PER_1000_FT: Record<AwgSize, number> = {
   '20': 12.4,
   '18': 7.95,

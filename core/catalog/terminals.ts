@@ -31,7 +31,10 @@ export function studWords(stud: StudSize): string {
   return `${stud} (${inch.startsWith('#') ? inch : `${inch} in`})`;
 }
 
-/** The smallest stud that ring lugs of a conductor are made for, by the area from which it holds, mm². Source: makers' ranges of copper tube lugs, from memory. */
+/**
+ * The smallest stud that ring lugs of a conductor are made for, by the area from which it holds, mm². Source: makers' ranges of copper tube
+ * lugs, from memory.
+ */
 const LEAST_STUD: readonly (readonly [fromMm2: number, stud: StudSize])[] = [
   [0, 'M4'],
   [9.9, 'M5'],
@@ -40,7 +43,10 @@ const LEAST_STUD: readonly (readonly [fromMm2: number, stud: StudSize])[] = [
   [119.9, 'M10'],
 ];
 
-/** The smallest stud a ring lug of this conductor comes for. A thinner stud would have to be bushed, and the ring's palm is wider than its seat. */
+/**
+ * The smallest stud a ring lug of this conductor comes for. A thinner stud would have to be bushed, and the ring's palm is wider than its
+ * seat.
+ */
 export function leastStud(size: ConductorSize): StudSize {
   return LEAST_STUD.findLast(([from]) => areaMm2(size) >= from)![1];
 }

@@ -12,7 +12,9 @@ export const SETTINGS_ID = 'settings';
 export const VEHICLES = ['boxBody', 'panelVan', 'pickUp', 'offRoader', 'trailer', 'coachBuilt', 'openFrame', 'motorcycle'] as const;
 export type Vehicle = (typeof VEHICLES)[number];
 
-/** The vehicle's own controls, one panel: their positions drive all of its wires consistently. The first position is the one it is left in. */
+/**
+ * The vehicle's own controls, one panel: their positions drive all of its wires consistently. The first position is the one it is left in.
+ */
 export const VEHICLE_CONTROLS = {
   key: ['off', 'accessory', 'on', 'start'],
   lamps: ['off', 'side', 'low', 'high', 'flash'],
@@ -34,7 +36,10 @@ export type ColourSchool = (typeof COLOUR_SCHOOLS)[number];
 export const WIRE_ENDS = ['ring', 'receptacle', 'blade', 'ferrule', 'butt', 'pin', 'tap', 'bare'] as const;
 export type WireEnd = (typeof WIRE_ENDS)[number];
 
-/** How wires are joined where they meet: pressed into one barrel, soldered, clamped under levers, tapped through the insulation, or twisted and taped. */
+/**
+ * How wires are joined where they meet: pressed into one barrel, soldered, clamped under levers, tapped through the insulation, or twisted
+ * and taped.
+ */
 export const JOINT_WAYS = ['crimp', 'solder', 'lever', 'tap', 'twist'] as const;
 export type JointWay = (typeof JOINT_WAYS)[number];
 
@@ -102,7 +107,10 @@ export type StudSize = (typeof STUD_SIZES)[number];
 export const TAP_LEGS = ['supply', 'load'] as const;
 export type TapLeg = (typeof TAP_LEGS)[number];
 
-/** How far a device or wire has come: in place as planned, in place but no part of the plan, or taken out again. One without a word of it is planned and not yet there. */
+/**
+ * How far a device or wire has come: in place as planned, in place but no part of the plan, or taken out again. One without a word of it is
+ * planned and not yet there.
+ */
 export const WORK_STATES = ['fitted', 'temporary', 'removed'] as const;
 export type WorkState = (typeof WORK_STATES)[number];
 

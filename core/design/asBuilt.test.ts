@@ -180,7 +180,9 @@ test('every device and wire is listed once, a circuit’s with its fuse first, w
   expect(battery).toHaveLength(1);
 });
 
-/** The views of designs of every kind, each thing in a state drawn by lot: whole, analysed without a stop, and each with something left out. */
+/**
+ * The views of designs of every kind, each thing in a state drawn by lot: whole, analysed without a stop, and each with something left out.
+ */
 test('random designs half built: both views are whole and have an analysis', () => {
   let partly = 0;
   let deadCircuits = 0;

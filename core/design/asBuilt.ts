@@ -30,8 +30,9 @@ export function isInPlan(fitting: Fitting): boolean {
 }
 
 /**
- * The design as one view shows it. Whatever hangs on something that is not in it goes along: its wires, a fuse in a block's slot, a lamp's further functions, a circuit
- * without its fuse. As it is now, a fuse has the rating that is in its holder. The same design where nothing is left out or other.
+ * The design as one view shows it. Whatever hangs on something that is not in it goes along: its wires, a fuse in a block's slot, a lamp's
+ * further functions, a circuit without its fuse. As it is now, a fuse has the rating that is in its holder. The same design where nothing
+ * is left out or other.
  */
 export function seenAs(design: Design, view: DesignView): Design {
   const shown = SHOWS[view];
@@ -64,8 +65,8 @@ export function editedIn(design: Design, view: DesignView): Design {
 const isFuse = (record: DesignRecord): record is Protection => record.type === 'device' && record.kind === 'protection';
 
 /**
- * A change made while looking at one view, as it is stored: what is added to what is there now is there, and another fuse there is another one in its holder, not in the
- * plan. As planned nothing is other.
+ * A change made while looking at one view, as it is stored: what is added to what is there now is there, and another fuse there is another
+ * one in its holder, not in the plan. As planned nothing is other.
  */
 export function asStored(design: Design, change: Change, view: DesignView): Change {
   if (view === 'planned') return change;

@@ -14,7 +14,10 @@ export function choiceSchema<P extends z.ZodMiniType>(part: P) {
     /** Why that one; absent: not decided yet. */
     why: z.optional(note),
     decidedOn: z.optional(z.iso.date()),
-    /** While one works on the standing option alone: the design’s parts as they were before, and the option that stood then where this one is new. */
+    /**
+     * While one works on the standing option alone: the design’s parts as they were before, and the option that stood then where this one
+     * is new.
+     */
     apart: z.optional(z.strictObject({ parts: listUpTo(part, LIMITS.recordsPerDesign), before: z.nullable(id) })),
   });
 }

@@ -13,7 +13,10 @@ export function dutyOf(design: Design, loadId: string, level?: string): Duty | n
   return null;
 }
 
-/** Sets how a load, or one of its levels, is used in the design's scenario; a new duty draws all of its hours. Returns whether there is a scenario to set it in. */
+/**
+ * Sets how a load, or one of its levels, is used in the design's scenario; a new duty draws all of its hours. Returns whether there is a
+ * scenario to set it in.
+ */
 export function setDuty(edit: Edit, loadId: string, fields: Partial<Duty>, level?: string): boolean {
   const { scenarioId } = settingsOf(edit.design);
   if (scenarioId === null) return false;

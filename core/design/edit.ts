@@ -28,7 +28,10 @@ export class Edit {
     return record;
   }
 
-  /** Sets fields of a record: of one at hand those of its kind, by its id any that some record has. @throws DesignError when it is not there. */
+  /**
+   * Sets fields of a record: of one at hand those of its kind, by its id any that some record has. @throws DesignError when it is not
+   * there.
+   */
   set<R extends DesignRecord>(record: R, fields: FieldsOf<NoInfer<R>>): void;
   set(id: string, fields: RecordFields): void;
   set(which: string | DesignRecord, fields: RecordFields): void {
@@ -39,8 +42,9 @@ export class Edit {
   }
 
   /**
-   * Removes a record, and with a device what was wished of it or by it, its leads, what was read at it and its position on a panel; with a wire what was read in it; with a panel all its positions; with a line of the logbook its photos; with a choice its options; with a device or circuit where a hand put it in the diagram. What was of a cable or a kit
-   * is by itself then.
+   * Removes a record, and with a device what was wished of it or by it, its leads, what was read at it and its position on a panel; with a
+   * wire what was read in it; with a panel all its positions; with a line of the logbook its photos; with a choice its options; with a
+   * device or circuit where a hand put it in the diagram. What was of a cable or a kit is by itself then.
    */
   remove(id: string): void {
     const record = this.now.get(id);

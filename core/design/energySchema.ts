@@ -85,7 +85,9 @@ export const wishes = z.strictObject({
   pricePer100W: numberIn(0, 100_000),
 });
 
-/** What a metre of one conductor costs, for the cable as such and for each mm² of its copper; and a fuse block, and a fuse with its holder. */
+/**
+ * What a metre of one conductor costs, for the cable as such and for each mm² of its copper; and a fuse block, and a fuse with its holder.
+ */
 export const prices = z.strictObject({
   perM: numberIn(0, 1000),
   perMm2M: numberIn(0, 1000),

@@ -15,7 +15,10 @@ export interface ForNow {
   made: 'twist' | 'tap' | null;
 }
 
-/** What was done for now: things in place that are no part of the plan, fuses other than the planned ones, a test fuse left in among them, and joints twisted or tapped. */
+/**
+ * What was done for now: things in place that are no part of the plan, fuses other than the planned ones, a test fuse left in among them,
+ * and joints twisted or tapped.
+ */
 export function doneForNow(design: Design): ForNow[] {
   const found: ForNow[] = [];
   // Every record at every key press: no list for each.

@@ -13,7 +13,8 @@ export const MIGRATIONS: readonly Migration[] = [
   (records) => records,
   // 5: a third kind of circuit for drop, the main feed's share, fuse taps, cables of what charges, another school. All of it is added.
   (records) => records,
-  // 6: a vehicle with one battery, a folding panel's cable, isolators and cut-offs, level sweeps: added. A stretch measured as nothing was not measured.
+  // 6: a vehicle with one battery, a folding panel's cable, isolators and cut-offs, level sweeps: added. A stretch measured as nothing was
+  // not measured.
   (records) => records.map(withoutEmptyStretch),
   // 7: functions of a lamp are loads with terminals of their own. What was called so, draws on the same two wires, are its levels.
   (records) => records.map(withLevels),

@@ -239,8 +239,8 @@ test('records that options hold are brought up with the rest', () => {
 });
 
 /**
- * Random work on three options against the plainest thing that can be right: a whole copy of the design for each, into which every edit that is common goes, and
- * every edit that is one option’s own goes into its own alone.
+ * Random work on three options against the plainest thing that can be right: a whole copy of the design for each, into which every edit
+ * that is common goes, and every edit that is one option’s own goes into its own alone.
  */
 describe.each([3, 5, 8, 13, 21, 34])('options after much work, seed %i', (seed) => {
   it('are what copies of the whole would be', () => {

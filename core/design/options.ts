@@ -20,8 +20,8 @@ import { isPart, recordKindOf } from './recordKinds';
 import type { Choice, DesignRecord, Option, PartRecord } from './schema';
 
 /**
- * Choices and their options: versions of a part of a design beside each other. One option of each choice stands, which is the design itself; every other keeps
- * the way from the design to itself, so that whatever else is edited meanwhile is in all of them.
+ * Choices and their options: versions of a part of a design beside each other. One option of each choice stands, which is the design
+ * itself; every other keeps the way from the design to itself, so that whatever else is edited meanwhile is in all of them.
  */
 
 const notChosen = (record: PartRecord): readonly string[] => recordKindOf(record).notChosen ?? [];
@@ -43,7 +43,10 @@ function withSome(record: DesignRecord, other: DesignRecord, fields: readonly st
   return withFields(record, Object.fromEntries(fields.map((field) => [field, (other as never)[field]])) as RecordFields);
 }
 
-/** A way made on records that have moved on, made on them as they stand: its own values, field by field. What is gone meanwhile stays gone, what is there already stays. */
+/**
+ * A way made on records that have moved on, made on them as they stand: its own values, field by field. What is gone meanwhile stays gone,
+ * what is there already stays.
+ */
 function onto({ records }: Design, { added, updated, removed }: Change): Change {
   const goes = removed.flatMap(({ id }) => records.get(id) ?? []);
   return {
@@ -102,7 +105,9 @@ export function addOption(edit: Edit, choiceId: string, name: string, change: Ch
   return edit.add({ id: newId('option'), type: 'option', choiceId, name, way: partsOf(change) });
 }
 
-/** Begins a new option that stands from now on: what is edited until `keepApart` is its own. @throws DesignError while another is worked on */
+/**
+ * Begins a new option that stands from now on: what is edited until `keepApart` is its own. @throws DesignError while another is worked on
+ */
 export function beginOption(edit: Edit, choiceId: string, name: string): void {
   const { standingId } = workApart(edit, choiceId, true);
   const { id } = edit.add({ id: newId('option'), type: 'option', choiceId, name });
@@ -139,7 +144,9 @@ function wayBack(design: Design, parts: readonly PartRecord[]): Change {
   return { ...way, removed: [...way.removed, ...aboutGone(design.records, new Set(way.removed.map(({ id }) => id)))] };
 }
 
-/** Ends working on the standing option alone: every other option of its choice goes back over what was edited before it goes its own way. */
+/**
+ * Ends working on the standing option alone: every other option of its choice goes back over what was edited before it goes its own way.
+ */
 export function keepApart(edit: Edit, choiceId: string): void {
   const choice = known(edit.design, choiceId);
   if (!choice.apart) return;
@@ -150,7 +157,10 @@ export function keepApart(edit: Edit, choiceId: string): void {
   edit.set(choice, { apart: undefined });
 }
 
-/** Ends it by putting the design back as it was; an option that was begun so goes. @throws DesignError where something outside hangs on what goes */
+/**
+ * Ends it by putting the design back as it was; an option that was begun so goes. @throws DesignError where something outside hangs on what
+ * goes
+ */
 export function dropApart(design: Design, choiceId: string): Change {
   const choice = known(design, choiceId);
   if (!choice.apart) return NO_CHANGE;

@@ -8,7 +8,10 @@ import { id, name } from '../devices/fields';
 const sheetMm = numberIn(0, LIMITS.panelMm);
 const across = wholeIn(1, LIMITS.panelAcross);
 
-/** A panel, dash, relay housing or fob, with positions in columns and rows: numbered from 1, row by row from the top left, seen from the front. */
+/**
+ * A panel, dash, relay housing or fob, with positions in columns and rows: numbered from 1, row by row from the top left, seen from the
+ * front.
+ */
 export const panel = z.strictObject({
   id,
   type: z.literal('panel'),

@@ -13,7 +13,8 @@ export interface SetAside {
 }
 
 /**
- * The design that stored records make, with those that are broken, or stand on one that is, set aside: one bad record must not cost the rest.
+ * The design that stored records make, with those that are broken, or stand on one that is, set aside: one bad record must not cost the
+ * rest.
  * @param rows each record's id and its text as stored
  */
 export function readableDesign(rows: readonly { id: string; text: string }[]): { design: Design; aside: SetAside[] } {

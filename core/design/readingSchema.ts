@@ -5,7 +5,10 @@ import { mover, position } from './wishSchema';
 
 const terminal = z.strictObject({ deviceId: id, terminal: textOf(1, 20) });
 
-/** What a meter read in the vehicle: where its leads were, or its clamp, with what was moved before, at what voltage of the battery, and when. */
+/**
+ * What a meter read in the vehicle: where its leads were, or its clamp, with what was moved before, at what voltage of the battery, and
+ * when.
+ */
 export const reading = z.strictObject({
   id,
   type: z.literal('reading'),

@@ -31,7 +31,10 @@ interface RecordKind<R extends DesignRecord> {
   isPart: R extends PartRecord ? true : false;
   /** Its fields that are so of the vehicle or the work, whatever is chosen: no option sets them. */
   notChosen?: readonly FieldOf<R>[];
-  /** Of the design, and goes where it goes; of who makes it, and no part of a hunt; or done and seen in one vehicle, and no part of a copy either. */
+  /**
+   * Of the design, and goes where it goes; of who makes it, and no part of a hunt; or done and seen in one vehicle, and no part of a copy
+   * either.
+   */
   of: 'design' | 'maker' | 'vehicle';
 }
 

@@ -95,9 +95,9 @@ export const route = z.strictObject({
 });
 
 /**
- * Room that must stay free: what a door, hood or arm sweeps, or a line of sight, about an axis. About an upright one (absent: it is) angles run
- * clockwise from straight back and low and high are heights; about one that runs across, from straight back upwards, low and high being from the left;
- * about one along the vehicle, from straight right upwards, low and high being from the front.
+ * Room that must stay free: what a door, hood or arm sweeps, or a line of sight, about an axis. About an upright one (absent: it is) angles
+ * run clockwise from straight back and low and high are heights; about one that runs across, from straight back upwards, low and high being
+ * from the left; about one along the vehicle, from straight right upwards, low and high being from the front.
  */
 export const keepClear = z.strictObject({
   id,

@@ -21,7 +21,10 @@ export type Dimmer = z.infer<typeof schema>;
 /** Volts below which it has no feed. Common practice: half the supply. */
 const FED_V = 6;
 
-/** How far it is turned up, per cent: as it is set, until its feed was away and it has come back otherwise than it stood; then what it is moved to. */
+/**
+ * How far it is turned up, per cent: as it is set, until its feed was away and it has come back otherwise than it stood; then what it is
+ * moved to.
+ */
 export function dimmerPercent({ keeps }: Dimmer, { control, memory }: DeviceState): number {
   const set = Number(control('levelPercent'));
   if (memory.wasOff !== true || memory.setTo !== set || keeps === undefined || keeps === 'level') return set;

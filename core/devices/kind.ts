@@ -20,15 +20,23 @@ export interface DeviceKind<Device extends { id: string }> {
   stateWord?(memory: Memory): string | null;
   /** What it is drawn with in the diagram. */
   symbol: SymbolId | ((device: Device) => SymbolId);
-  /** What the end of a wire gets where it lands. Common practice: rings on studs, receptacles on relays, switches and blocks' slots, sleeves under screws, butt joints on leads. */
+  /**
+   * What the end of a wire gets where it lands. Common practice: rings on studs, receptacles on relays, switches and blocks' slots, sleeves
+   * under screws, butt joints on leads.
+   */
   lands: WireEnd | ((device: Device, terminal: string) => WireEnd);
-  /** What holds an end: studs and bolts nothing but a ring, blades of its own no other blade, and bare strands lie under a fuse's leg or in its holder; absent: a screw or a lead, which take any. */
+  /**
+   * What holds an end: studs and bolts nothing but a ring, blades of its own no other blade, and bare strands lie under a fuse's leg or in
+   * its holder; absent: a screw or a lead, which take any.
+   */
   holds?: 'studs' | 'blades' | 'fuse';
   /** Cables are bolted to it, so that their rings share its studs. */
   isBolted?(device: Device): boolean;
   /** All its ends are the same, or there are but two: they need not be told apart by their colours. */
   endsAlike?: true;
-  /** Minutes until it is fixed where it goes, a practised hand; null: it is fixed nowhere, being the vehicle's own, in a slot or in its run. */
+  /**
+   * Minutes until it is fixed where it goes, a practised hand; null: it is fixed nowhere, being the vehicle's own, in a slot or in its run.
+   */
   fitMinutes: number | null;
   /** The hole it usually needs in a panel; absent: a rocker's. */
   hole?(device: Device): CutOutId;
@@ -56,7 +64,10 @@ export interface DeviceKind<Device extends { id: string }> {
   closedOhm?(device: Device): number;
   /** What a hand, the vehicle or a fault can set, with its values; the first is the resting one. */
   controls?(device: Device): Record<string, readonly ControlValue[]>;
-  /** Whether one of its controls is moved in ordinary use, by a hand, a door, a fob or the vehicle, and not by a fault; `isLanded` says which terminals have a wire. */
+  /**
+   * Whether one of its controls is moved in ordinary use, by a hand, a door, a fob or the vehicle, and not by a fault; `isLanded` says
+   * which terminals have a wire.
+   */
   workedInUse?(device: Device, control: string, isLanded: (terminal: string) => boolean): boolean;
   /** Terminals that only one of is joined to a common one at a time; absent: none. */
   eitherOr?(device: Device): readonly Throws[];
@@ -101,13 +112,19 @@ export type SymbolId =
   | 'source'
   | 'vehicle';
 
-/** Whether and why a part may be turned round: a bare or a diode's coil, contacts, fuses, a switch with a pilot lamp, what has plus and minus. */
+/**
+ * Whether and why a part may be turned round: a bare or a diode's coil, contacts, fuses, a switch with a pilot lamp, what has plus and
+ * minus.
+ */
 export type TurnVerdict = 'coilFree' | 'coilDiode' | 'contactFree' | 'fuseFree' | 'pilotFixed' | 'poled';
 
 /** Why something is live though the isolator is off. */
 export type LiveBy = 'ahead' | 'sun' | 'vehicle' | 'engine' | 'hookup';
 
-/** A current of a part's own, A at the system's nominal volts, and the terminals it flows between; all day, or only while something works it. */
+/**
+ * A current of a part's own, A at the system's nominal volts, and the terminals it flows between; all day, or only while something works
+ * it.
+ */
 export interface OwnFlow {
   ampsAt(nominalV: number): number;
   plus: string;

@@ -141,7 +141,10 @@ export function constantPowerLaw(watts: number, dropOutV: number, ratedV: number
 /** Volts under its set point within which a limited source gives up its last ampere. */
 const SOFT_V = 0.05;
 
-/** A charger: gives up to `maxA` while the voltage across it is under `outputV`, less just at it, and takes none back. Its current is negative. */
+/**
+ * A charger: gives up to `maxA` while the voltage across it is under `outputV`, less just at it, and takes none back. Its current is
+ * negative.
+ */
 export function limitedSourceLaw(outputV: number, maxA: number): Law {
   return {
     at(point) {

@@ -70,7 +70,10 @@ const schema = z.strictObject({
   thermostat: z.optional(thermostat),
   /** Meant to be fed two ways, by two fuses: from the panel and with the reverse signal, say. */
   fedTwice: z.optional(z.boolean()),
-  /** For one of a lamp's functions: the load whose body it is part of, and the terminal it has in common with it. Its other terminal is its own. */
+  /**
+   * For one of a lamp's functions: the load whose body it is part of, and the terminal it has in common with it. Its other terminal is its
+   * own.
+   */
   partOf: z.optional(partOf),
   /** The largest fuse its maker allows, A. */
   maxFuseA: z.optional(numberIn(0.5, 500)),

@@ -20,8 +20,8 @@ export interface LoadKind {
 const watts = (value: number): Draw => ({ kind: 'watts', watts: value, atV: 12 });
 
 /**
- * Kinds by their usual words, the narrower first. Behaviour, start and draw: the middle of the trade's ranges, from memory; where a name could mean
- * two, the heavier start and the longer run.
+ * Kinds by their usual words, the narrower first. Behaviour, start and draw: the middle of the trade's ranges, from memory; where a name
+ * could mean two, the heavier start and the longer run.
  */
 export const LOAD_KINDS: readonly LoadKind[] = [
   {

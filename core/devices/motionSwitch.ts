@@ -15,7 +15,10 @@ const schema = z.strictObject({
   darkOnly: z.optional(z.boolean()),
 });
 
-/** On while something moves and for the hold time after; each motion starts the time again. Where it works in the dark only, a motion by day starts nothing. */
+/**
+ * On while something moves and for the hold time after; each motion starts the time again. Where it works in the dark only, a motion by day
+ * starts nothing.
+ */
 export const motionSwitch: DeviceKind<z.infer<typeof schema>> & { schema: typeof schema } = {
   schema,
   label: 'motion switch',

@@ -2,7 +2,9 @@ import { kindOf, type Device } from '.';
 import type { OwnFlow } from './kind';
 import type { Load } from './load';
 
-/** What a part draws by itself, whether or not anything behind it is on: receivers, sensors, hubs, dimmers, pilot lamps that are always lit. */
+/**
+ * What a part draws by itself, whether or not anything behind it is on: receivers, sensors, hubs, dimmers, pilot lamps that are always lit.
+ */
 
 /** A wire, as far as it says which terminals are joined. */
 interface Joins {
@@ -11,8 +13,8 @@ interface Joins {
 }
 
 /**
- * The parts of a design that draw current by themselves, each as a load that is never on and always stands by. One counts from when both its feed and its way
- * home are wired, all day: one that hangs behind a switch draws less than that.
+ * The parts of a design that draw current by themselves, each as a load that is never on and always stands by. One counts from when both
+ * its feed and its way home are wired, all day: one that hangs behind a switch draws less than that.
  */
 export function ownDraws(devices: Iterable<Device>, wires: readonly Joins[], nominalV: number): Load[] {
   const found: Load[] = [];

@@ -3,8 +3,8 @@ import { kindOf } from '.';
 import type { Path } from './kind';
 
 /**
- * Parts put in by hand: what a person asks for, by the trade's names, and the record a new one of its usual make is. Ratings are those sold everywhere; common
- * practice.
+ * Parts put in by hand: what a person asks for, by the trade's names, and the record a new one of its usual make is. Ratings are those sold
+ * everywhere; common practice.
  */
 
 /** What a device is besides its id, name and place. */
@@ -27,7 +27,10 @@ const SUPPLY = ['supply'] as const;
 const RETURN = ['return'] as const;
 const NEITHER = [] as const;
 
-/** A relay's coil for the system's voltage: 12 V coils have 85 ohm, 24 V ones four times that. Common practice; pull-in and drop-out as ISO 7588 has them, from memory. */
+/**
+ * A relay's coil for the system's voltage: 12 V coils have 85 ohm, 24 V ones four times that. Common practice; pull-in and drop-out as ISO
+ * 7588 has them, from memory.
+ */
 function coil(nominalV: number) {
   const times = nominalV / 12;
   return {
@@ -162,7 +165,10 @@ export const PARTS: readonly Part[] = [
   },
 ];
 
-/** The two terminals by which a part stands in a run, the first towards where the current comes from; null for one that stands in none of that side. */
+/**
+ * The two terminals by which a part stands in a run, the first towards where the current comes from; null for one that stands in none of
+ * that side.
+ */
 export function runPath(device: Device, side: RunSide): Path | null {
   if (device.kind === 'splice') return { from: 'joint', to: 'joint' };
   if (device.kind === 'busBar') return { from: 'bar', to: 'bar' };

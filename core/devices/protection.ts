@@ -30,8 +30,9 @@ const schema = z.strictObject({
 export type Protection = z.infer<typeof schema>;
 
 /**
- * A fuse or breaker: closed until it is taken out or has been heated through. In a block's slot it is fed by the block, so
- * only its outlet is free. In a fuse tap it is fed by the same clip, or by the fuse it taps when the tap is turned round. Heat adds up as the share of the opening time spent at each current.
+ * A fuse or breaker: closed until it is taken out or has been heated through. In a block's slot it is fed by the block, so only its outlet
+ * is free. In a fuse tap it is fed by the same clip, or by the fuse it taps when the tap is turned round. Heat adds up as the share of the
+ * opening time spent at each current.
  */
 export const protection: DeviceKind<Protection> & { schema: typeof schema } = {
   schema,

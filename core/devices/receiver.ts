@@ -14,7 +14,10 @@ const schema = z.strictObject({
   mode: z.enum(['latching', 'momentary']),
   channelMaxA: numberIn(0.1, 50),
   standbyA: amps,
-  /** It remembers its mode: how it comes from its maker, and the channel whose button turns the mode over when it is held while power goes away. Absent: it has but one. */
+  /**
+   * It remembers its mode: how it comes from its maker, and the channel whose button turns the mode over when it is held while power goes
+   * away. Absent: it has but one.
+   */
   remembers: z.optional(z.strictObject({ comesAs: z.enum(['latching', 'momentary']), holds: wholeIn(1, MOST_CHANNELS) })),
 });
 

@@ -9,7 +9,10 @@ import { quantity, standby } from './settings';
 const port = wholeIn(1, 16);
 const signals = listUpTo(z.enum(VEHICLE_SIGNALS), VEHICLE_SIGNALS.length);
 
-/** What an output does while a rule holds: is on, is on in one half of the beat or in the other, is on for a time from when it began to hold, or from a time after it. */
+/**
+ * What an output does while a rule holds: is on, is on in one half of the beat or in the other, is on for a time from when it began to
+ * hold, or from a time after it.
+ */
 export const HUB_ACTS = ['steady', 'blink', 'against', 'pulse', 'late'] as const;
 export type HubAct = (typeof HUB_ACTS)[number];
 
@@ -38,7 +41,10 @@ const schema = z.strictObject({
   outputs: wholeIn(1, 16),
   outputMaxA: numberIn(0.1, 100),
   standbyA: amps,
-  /** An output does what a rule of its says while all of that rule's conditions are so: one that wins, else the first. A blocking rule goes before all. */
+  /**
+   * An output does what a rule of its says while all of that rule's conditions are so: one that wins, else the first. A blocking rule goes
+   * before all.
+   */
   rules: listUpTo(rule, 64),
 });
 
@@ -70,8 +76,9 @@ export function blinkingOf(memory: Memory | undefined, output: string): Blinking
 }
 
 /**
- * A hub that switches its outputs by rules on its inputs and on what it hears on the vehicle's data line, to which it listens alone. Each input loads its trigger with a few
- * milliamperes at most. What blinks counts as on: its current flows half of the time, and what guards it must carry it.
+ * A hub that switches its outputs by rules on its inputs and on what it hears on the vehicle's data line, to which it listens alone. Each
+ * input loads its trigger with a few milliamperes at most. What blinks counts as on: its current flows half of the time, and what guards it
+ * must carry it.
  */
 export const ruleHub: DeviceKind<RuleHub> & { schema: typeof schema } = {
   schema,

@@ -29,7 +29,10 @@ const CONTACT_OHM = 0.01;
 /** A light-emitting pilot lamp's current, A. Common practice: 8 to 20 mA. */
 export const PILOT_A = 0.012;
 
-/** What a contact rated for alternating current only is taken for on direct current. Common practice: half, since its arc does not go out by itself. */
+/**
+ * What a contact rated for alternating current only is taken for on direct current. Common practice: half, since its arc does not go out by
+ * itself.
+ */
 const AC_SHARE = 0.5;
 
 /** What each form closes in each position. */

@@ -14,7 +14,10 @@ const schema = z.strictObject({
   polarity: z.enum(['live', 'ground']),
   /** A slot of the vehicle's fuse box, or one of its wires behind its own fuse. */
   from: z.enum(['slot', 'wire']),
-  /** In a slot: the clip the tap's common leg is in, as a meter found it. In the live clip it is beside the vehicle's fuse, in the other behind it; absent: not known. */
+  /**
+   * In a slot: the clip the tap's common leg is in, as a meter found it. In the live clip it is beside the vehicle's fuse, in the other
+   * behind it; absent: not known.
+   */
   leg: z.optional(z.enum(TAP_LEGS)),
   /** The vehicle's own fuse there; absent: not known. */
   ownFuseA: z.optional(numberIn(0.5, 200)),
@@ -28,7 +31,10 @@ const schema = z.strictObject({
 
 export type VehicleFeed = z.infer<typeof schema>;
 
-/** The vehicle's own battery and wiring up to there, ohm. Common practice: some metres of thin wire and a fuse; and the least it may be, right beside its battery. */
+/**
+ * The vehicle's own battery and wiring up to there, ohm. Common practice: some metres of thin wire and a fuse; and the least it may be,
+ * right beside its battery.
+ */
 export const WAY_OHM = 0.05;
 export const LEAST_WAY_OHM = 0.02;
 /** A vehicle's battery at rest, per 12 V of the system. Common practice. */
@@ -70,7 +76,10 @@ export const vehicleFeed: DeviceKind<VehicleFeed> & { schema: typeof schema } = 
   },
 };
 
-/** Whether what hangs on it passes the vehicle's own fuse there. Beside that fuse, in the slot's live clip, it does not; where nobody knows, that is not relied on. */
+/**
+ * Whether what hangs on it passes the vehicle's own fuse there. Beside that fuse, in the slot's live clip, it does not; where nobody knows,
+ * that is not relied on.
+ */
 export function isBehindOwnFuse({ from, leg }: VehicleFeed): boolean {
   return from === 'wire' || leg === 'load';
 }

@@ -20,7 +20,10 @@ function opened(design: Design) {
   return { design, index, wiring: traceWiring(index) };
 }
 
-/** The vehicle with a lamp where the fuse was, a wire lifted, and the live side on the return somewhere: what the lamp does is read off the network. */
+/**
+ * The vehicle with a lamp where the fuse was, a wire lifted, and the live side on the return somewhere: what the lamp does is read off the
+ * network.
+ */
 function lampWith(
   index: DesignIndex,
   wiring: Wiring,
@@ -54,7 +57,8 @@ function touchedBy(lamped: DesignIndex, wiring: Wiring, cause: BlowCause, partin
   return depth(from) <= depth(to) ? from : to;
 }
 
-// Every place of every circuit where the live side may touch the return, one after another: the lamp is looked at as the program asks, and what it does comes from the network as wired.
+// Every place of every circuit where the live side may touch the return, one after another: the lamp is looked at as the program asks, and
+// what it does comes from the network as wired.
 test.each([
   ['Pip', pip, 1, 14],
   ['Heron', heron, 2, 40],

@@ -56,19 +56,31 @@ export interface CircuitSaid {
   startOpens: boolean;
 }
 
-/** A lamp that takes the fuse's place, W: its current harms nothing, and it is bright only where next to nothing else is in its way. Common practice. */
+/**
+ * A lamp that takes the fuse's place, W: its current harms nothing, and it is bright only where next to nothing else is in its way. Common
+ * practice.
+ */
 export const LAMP_W = 21;
 
-/** Chafed wires against parts burnt inside, and how much likelier a wire is for each metre and behind a bare edge. From memory of the trade; replaced by one's own log in time. */
+/**
+ * Chafed wires against parts burnt inside, and how much likelier a wire is for each metre and behind a bare edge. From memory of the trade;
+ * replaced by one's own log in time.
+ */
 const WIRE_SHARE = 1;
 const WIRE_PER_M = 0.4;
 const BARE_EDGE = 5;
 const PART_SHARE = 1;
-/** How likely a fuse is simply asked for too much, by how near to its rating the plan's own loads come. Common practice: a fuse carries three quarters for good. */
+/**
+ * How likely a fuse is simply asked for too much, by how near to its rating the plan's own loads come. Common practice: a fuse carries
+ * three quarters for good.
+ */
 const tooMuchShare = (drawnShare: number) => (drawnShare > 1 ? 3 : drawnShare > 0.75 ? 0.6 : 0.06);
 const START_SHARE = { opens: 1.5, holds: 0.04 };
 
-/** How often each cause shows in each way. A short where nothing is live until something is switched on waits for that; a chafe waits for a bump. Common practice. */
+/**
+ * How often each cause shows in each way. A short where nothing is live until something is switched on waits for that; a chafe waits for a
+ * bump. Common practice.
+ */
 const SHOWS: Record<
   'liveWire' | 'livePart' | 'switchedWire' | 'switchedPart' | 'tooMuch' | 'start' | 'elsewhere',
   Record<BlowsWhen, number>
@@ -96,7 +108,10 @@ interface Suspected {
   node: number | null;
 }
 
-/** One circuit whose fuse blows, in the state in which it does: everything of it that may touch the return, and every place to take it apart. */
+/**
+ * One circuit whose fuse blows, in the state in which it does: everything of it that may touch the return, and every place to take it
+ * apart.
+ */
 export class BlownCircuit {
   private readonly causes: readonly Suspected[];
   private readonly edges: readonly Edge[];

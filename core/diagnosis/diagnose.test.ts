@@ -25,7 +25,8 @@ function flawsOf(index: DesignIndex, loadId: string, random: () => number): Flaw
     .filter(({ kind }) => kind !== 'none');
 }
 
-// Every single fault, readings with a hundredth and ten millivolts of noise, the best next measurement followed: the true fault first, or one no meter tells from it, in 95 of 100.
+// Every single fault, readings with a hundredth and ten millivolts of noise, the best next measurement followed: the true fault first, or
+// one no meter tells from it, in 95 of 100.
 test.each<[string, () => Design, number]>([
   ['Pip', pip, 2],
   ['Heron', heron, 13],

@@ -83,7 +83,8 @@ export class Finder {
   readonly loadIds: readonly string[];
 
   /**
-   * @param loadIds what the complaint is about, and what is known to work: everything that can influence them is suspected, and nothing else
+   * @param loadIds what the complaint is about, and what is known to work: everything that can influence them is suspected, and nothing
+   * else
    */
   constructor(
     private readonly index: DesignIndex,
@@ -207,7 +208,10 @@ function rankedBy(foreseen: readonly Foreseen[], shares: readonly number[]): Ran
   return Array.from(byRepair.values(), ({ flaw, probability }) => ({ flaw, probability })).sort((a, b) => b.probability - a.probability);
 }
 
-/** Everything a meter can be put to: each terminal against the battery's minus, across each wire and each contact, and a clamp round each wire. */
+/**
+ * Everything a meter can be put to: each terminal against the battery's minus, across each wire and each contact, and a clamp round each
+ * wire.
+ */
 function measurementsIn(part: DesignIndex, points: readonly TerminalRef[]): Measurement[] {
   const known = new Set(points.map(pointKey));
   const across = Array.from(part.devices.values()).flatMap((device) =>
@@ -238,7 +242,10 @@ export function minutesFor(index: DesignIndex, what: Measurement): number {
     : Math.max(minutesTo(index, what.at), minutesTo(index, what.to)) + SECOND_LEAD_MINUTES;
 }
 
-/** Minutes until a lead is on a terminal, by what it is on. Common practice: a fuse has test points, a panel is unscrewed, a joint lies behind trim. */
+/**
+ * Minutes until a lead is on a terminal, by what it is on. Common practice: a fuse has test points, a panel is unscrewed, a joint lies
+ * behind trim.
+ */
 export function minutesTo({ devices }: DesignIndex, { deviceId }: TerminalRef): number {
   switch (devices.get(deviceId)?.kind) {
     case 'battery':

@@ -18,7 +18,10 @@ export interface FuseReading {
   millivolts: number;
 }
 
-/** Something that would draw more than should flow: a control that was left, a part that holds itself, a load that runs by more than one thing together. */
+/**
+ * Something that would draw more than should flow: a control that was left, a part that holds itself, a load that runs by more than one
+ * thing together.
+ */
 export type DrainCause =
   { kind: 'left'; mover: Mover; position: ControlValue } | { kind: 'flaw'; flaw: Flaw } | { kind: 'runs'; loadId: string };
 
@@ -68,8 +71,9 @@ const LEAST_MORE_A = 0.005;
 const CLAMP = { amps: 0.03, share: 0.03 };
 
 /**
- * The drop across fuses that stay in tells what each circuit draws while everything is off, without waking what sleeps: I = U / R with the fuse's cold resistance (parasitic-draw
- * method, common practice). What carries more than it should is held against everything that could be left on or hold itself.
+ * The drop across fuses that stay in tells what each circuit draws while everything is off, without waking what sleeps: I = U / R with the
+ * fuse's cold resistance (parasitic-draw method, common practice). What carries more than it should is held against everything that could
+ * be left on or hold itself.
  * @param batteryA what a clamp reads round the battery's minus lead; null: not read
  * @throws NetworkError where the design as it is left has no answer
  */
@@ -108,7 +112,10 @@ function rowOf({ id, family, ratingA, fittedA }: Protection, expectedA: number, 
   return { ...row, read: { millivolts, amps, lowA, highA }, verdict };
 }
 
-/** What is out of the battery and through no circuit's fuse, A, below nought where the fuses carry more than the clamp saw; null where too little was read to tell. */
+/**
+ * What is out of the battery and through no circuit's fuse, A, below nought where the fuses carry more than the clamp saw; null where too
+ * little was read to tell.
+ */
 function elsewhere(index: DesignIndex, rows: readonly FuseDrain[], batteryA: number | null): number | null {
   const last = rows.filter(({ fuseId }) => isLast(index, fuseId));
   if (batteryA === null || last.length === 0) return null;

@@ -16,7 +16,10 @@ export interface Expected {
   high: number;
 }
 
-/** How far what is built differs from the plan, one standard spread. Common practice: rated draws a twentieth, measured ones a hundredth or two, planned lengths a twenty-fifth, joints and contacts by half. */
+/**
+ * How far what is built differs from the plan, one standard spread. Common practice: rated draws a twentieth, measured ones a hundredth or
+ * two, planned lengths a twenty-fifth, joints and contacts by half.
+ */
 export const SPREAD = {
   ratedDraw: 0.05,
   measuredDraw: 0.015,
@@ -53,8 +56,8 @@ export function pointsOf(index: DesignIndex): Measurement[] {
 }
 
 /**
- * What every point should read after some acts, at the battery's voltage of that moment, and how far it may be off: as many vehicles as drawn, each built to the plan with
- * draws, lengths, joints and temperature as they come, and a meter's own error.
+ * What every point should read after some acts, at the battery's voltage of that moment, and how far it may be off: as many vehicles as
+ * drawn, each built to the plan with draws, lengths, joints and temperature as they come, and a meter's own error.
  * @param random numbers from 0 to 1
  * @throws NetworkError where the design has no answer
  */
@@ -81,8 +84,8 @@ export function expectedReadings(
 const meterSpread = (value: number) => [METER.least, value * METER.share] as const;
 
 /**
- * Whether a reading lies so far from the plan that it may be plainly out: past what is expected by more than the whole of its width, which is never less than the meter's
- * own. Told without drawing a single vehicle.
+ * Whether a reading lies so far from the plan that it may be plainly out: past what is expected by more than the whole of its width, which
+ * is never less than the meter's own. Told without drawing a single vehicle.
  */
 export function mayBeOut(value: number, planned: number): boolean {
   return Math.abs(value - planned) > 3 * SPREADS_HELD * Math.hypot(...meterSpread(planned));

@@ -44,7 +44,10 @@ const MAY_DIFFER = { draw: SPREAD.ratedDraw * 2, run: SPREAD.plannedLength * 1.5
 const MOMENT_V = 0.01;
 /** From this on, spreads of the meter, a reading fits with nothing. */
 const STRAY = 4;
-/** A quantity is offered where the readings halve what is not known of it, say it is other by twice what they leave open, and by a fiftieth at least. */
+/**
+ * A quantity is offered where the readings halve what is not known of it, say it is other by twice what they leave open, and by a fiftieth
+ * at least.
+ */
 const HALVED = 0.6;
 const SURE = 2;
 const LEAST_CHANGE = 0.02;
@@ -55,8 +58,9 @@ const STEP = 0.02;
 const TURNS = 3;
 
 /**
- * Fits the plan to what was read, the last at each point: draws, lengths, contacts and ends as likely as they may differ, the meter as good as meters are, all readings at once. Weighted least
- * squares with what is known beforehand (Tikhonov), and less weight for what lies far off (Huber 1964).
+ * Fits the plan to what was read, the last at each point: draws, lengths, contacts and ends as likely as they may differ, the meter as good
+ * as meters are, all readings at once. Weighted least squares with what is known beforehand (Tikhonov), and less weight for what lies far
+ * off (Huber 1964).
  * @throws NetworkError where the design has no answer
  */
 export function fitToReadings(whole: DesignIndex, wiring: Wiring, readings: readonly ReadingRecord[]): Fitted {

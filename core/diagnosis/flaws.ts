@@ -36,8 +36,9 @@ export type Flaw =
 export type FlawKind = Flaw['kind'];
 
 /**
- * How common each is, and the minutes a look at it takes. Shares: handbook's table of what is found wrong, from memory of the trade (ground and return joints 20 %, joints on the plus
- * side 18, fuses 12, devices 12, switches and relays 8, wires 6, miswired new work 2); replaced by one's own log in time.
+ * How common each is, and the minutes a look at it takes. Shares: handbook's table of what is found wrong, from memory of the trade (ground
+ * and return joints 20 %, joints on the plus side 18, fuses 12, devices 12, switches and relays 8, wires 6, miswired new work 2); replaced
+ * by one's own log in time.
  */
 const SHARES: Record<FlawKind, number> = {
   highJoint: 0.3,
@@ -55,9 +56,15 @@ const SHARES: Record<FlawKind, number> = {
   none: 0.02,
 };
 
-/** A joint's resistance is not known beforehand: what is tried, as shares of the nominal voltage at the circuit's current; what lies between is read off between them. */
+/**
+ * A joint's resistance is not known beforehand: what is tried, as shares of the nominal voltage at the circuit's current; what lies between
+ * is read off between them.
+ */
 const JOINT_SHARES = [0.01, 0.025, 0.05, 0.1, 0.17, 0.25, 0.35, 0.5, 0.7, 1, 1.6, 3, 8, 30];
-/** From the last of them on by so much at a time, up to what passes next to nothing in any circuit: on a main cable thirty times the voltage at its current is but a few ohm. */
+/**
+ * From the last of them on by so much at a time, up to what passes next to nothing in any circuit: on a main cable thirty times the voltage
+ * at its current is but a few ohm.
+ */
 const JOINT_STEP = 2.5;
 const MOST_JOINT_OHM = 150;
 

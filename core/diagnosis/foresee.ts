@@ -17,7 +17,9 @@ export interface Seen {
   does: 'on' | 'dim' | 'off';
 }
 
-/** What one flaw makes of a state: what every load does, what a meter reads at every terminal over the battery's minus, and in every wire. */
+/**
+ * What one flaw makes of a state: what every load does, what a meter reads at every terminal over the battery's minus, and in every wire.
+ */
 export interface Foreseen {
   flaw: Flaw;
   prior: number;
@@ -58,7 +60,10 @@ export function broughtTo(bench: Bench, moved: readonly Moved[], held: Held): Be
 /** Between two resistances that were tried, so many more are read off. */
 const BETWEEN = 4;
 
-/** Brings a design into a state with each flaw in it, and reads everything. A resistance is put into the network as it stands; what changes a part is wired up anew. */
+/**
+ * Brings a design into a state with each flaw in it, and reads everything. A resistance is put into the network as it stands; what changes
+ * a part is wired up anew.
+ */
 export class Foresight {
   private readonly sound: Bench;
 
@@ -79,7 +84,10 @@ export class Foresight {
     };
   }
 
-  /** What suspects make of the state; a joint's for every resistance that it may have, its likelihood shared among them. What has no answer is left out. */
+  /**
+   * What suspects make of the state; a joint's for every resistance that it may have, its likelihood shared among them. What has no answer
+   * is left out.
+   */
   all(suspects: readonly Suspect[]): Foreseen[] {
     const sound = this.resisted(null, 0, { kind: 'none' }, 1);
     const drawn = Math.max(0.2, ...Array.from(sound?.amps ?? [], Math.abs));
@@ -130,7 +138,10 @@ function answered<T>(work: () => T): T | null {
   }
 }
 
-/** Two neighbours further apart than this at any terminal, V, have something between them that does not move evenly: a load that cuts out, a relay that lets go. */
+/**
+ * Two neighbours further apart than this at any terminal, V, have something between them that does not move evenly: a load that cuts out, a
+ * relay that lets go.
+ */
 const APART_V = 0.6;
 const MOST_HALVINGS = 5;
 
@@ -145,7 +156,10 @@ function closer(one: Foreseen, next: Foreseen, at: (ohm: number) => Foreseen | n
   return middle ? [...closer(one, middle, at, left - 1), ...closer(middle, next, at, left - 1)] : [one];
 }
 
-/** A joint between the resistances that were tried: every volt and ampere moves evenly from one to the next, near enough. Each as likely as any other. */
+/**
+ * A joint between the resistances that were tried: every volt and ampere moves evenly from one to the next, near enough. Each as likely as
+ * any other.
+ */
 function filledIn(tried: readonly Foreseen[]): Foreseen[] {
   const all = tried.flatMap((one, at): Foreseen[] => {
     const next = tried[at + 1];

@@ -25,7 +25,8 @@ export function movesFor(index: DesignIndex, wiring: Wiring, loadIds: readonly s
 const MOST_MOVES = 60;
 
 /**
- * What has to be moved for as much as can be to be on together: each group of loads in turn, unless one of its moves takes back what was moved for those before it. Loads that exclude each other are not all among it.
+ * What has to be moved for as much as can be to be on together: each group of loads in turn, unless one of its moves takes back what was
+ * moved for those before it. Loads that exclude each other are not all among it.
  */
 export function movesTogether(index: DesignIndex, wiring: Wiring, groups: readonly (readonly string[])[]): Moved[] {
   const all: Moved[] = [];

@@ -12,7 +12,10 @@ type Kind = 'volts' | 'amps';
 
 /** Under this nothing read in a vehicle means anything: ten millivolts, ten milliamperes. Common practice. */
 const LEAST = 0.01;
-/** What a reading may differ by as a share of itself: a hundredth for the meter; for currents the plan's draws too, which differ by some hundredths. */
+/**
+ * What a reading may differ by as a share of itself: a hundredth for the meter; for currents the plan's draws too, which differ by some
+ * hundredths.
+ */
 const SHARE: Record<Kind, number> = { volts: 0.012, amps: 0.04 };
 /** A reading is wrong, or of another terminal, once in fifty: a bad one lowers, never locks. */
 const WRONG = 0.02;

@@ -3,7 +3,10 @@ import type { ReadingRecord } from '../design/schema';
 import { measurementKey, type Measurement } from './diagnose';
 import type { Moved } from './foresee';
 
-/** What a reading would have been at another voltage of the battery: everything in a circuit goes up and down with it, near enough for a verdict. */
+/**
+ * What a reading would have been at another voltage of the battery: everything in a circuit goes up and down with it, near enough for a
+ * verdict.
+ */
 export function atBattery({ what, value, batteryV }: ReadingRecord, otherV: number | null): number {
   // Nobody looks which way round a clamp is.
   const read = what.kind === 'amps' ? Math.abs(value) : value;

@@ -62,7 +62,10 @@ export function sheetsOf({ circuits }: DesignIndex, { wires }: Harness): Exclude
   return [...(drawn.has(null) ? (['shared'] as const) : []), ...own.map(({ id }) => ({ circuitId: id }))];
 }
 
-/** A sheet with its devices and wires. Every wire of the design is on one sheet and only one; bars, blocks and batteries stand on each that leads to them. */
+/**
+ * A sheet with its devices and wires. Every wire of the design is on one sheet and only one; bars, blocks and batteries stand on each that
+ * leads to them.
+ */
 export function sketch(design: Design, index: DesignIndex, wiring: Wiring, harness: Harness, sheet: SheetOf): Sketch {
   const circuitId = typeof sheet === 'string' ? null : sheet.circuitId;
   const lines = sheet === 'whole' ? harness.wires : harness.wires.filter(({ role }) => role.circuitId === circuitId);

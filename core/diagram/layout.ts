@@ -61,7 +61,10 @@ export interface Layouter {
   layout(graph: ElkNode): Promise<ElkNode>;
 }
 
-/** Lays a sheet out by itself: layers from left to right, lines at right angles, nothing over anything else. The same sheet always comes out the same. */
+/**
+ * Lays a sheet out by itself: layers from left to right, lines at right angles, nothing over anything else. The same sheet always comes out
+ * the same.
+ */
 export async function layOutByItself(sketch: Sketch, elk: Layouter): Promise<Drawing> {
   if (sketch.wraps)
     for (const wrapped of WRAPPED) {

@@ -36,8 +36,8 @@ const STEPS = [
 ] as const;
 
 /**
- * Lines at right angles from terminal to terminal, round all boxes, with few bends and crossings, each after those before it: the short ones first. The same
- * parts always give the same lines. Terminals stand on rows of the grid.
+ * Lines at right angles from terminal to terminal, round all boxes, with few bends and crossings, each after those before it: the short
+ * ones first. The same parts always give the same lines. Terminals stand on rows of the grid.
  * @returns for each line its corners; a straight one across where there is no way round
  */
 export function linesBetween(wanted: readonly LineWanted[], boxes: readonly Box[]): Map<string, Point[]> {

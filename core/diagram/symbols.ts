@@ -3,8 +3,8 @@ import { kindOf } from '../devices';
 import type { SymbolId } from '../devices/kind';
 
 /**
- * Symbols after IEC 60617, drawn by ourselves in a field of 36 by 36 with its middle at 0, 0, contacts at rest and working upwards; the current goes from left to right. Each a
- * path to be stroked. Source: the standard's shapes, from memory.
+ * Symbols after IEC 60617, drawn by ourselves in a field of 36 by 36 with its middle at 0, 0, contacts at rest and working upwards; the
+ * current goes from left to right. Each a path to be stroked. Source: the standard's shapes, from memory.
  */
 export const SYMBOLS = {
   battery: 'M-18 0H-4M-4 -13V13M4 -6V6M4 0H18',

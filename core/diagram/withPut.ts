@@ -2,14 +2,16 @@ import { GRID, linesBetween, type Box } from './linesBetween';
 import { TYPE, labelSize, moved, type Drawing, type DrawnPart, type DrawnWire, type Point } from './layout';
 import type { PutByHand } from './movedByHand';
 
-/** Room kept about a part, so that a line gets by on every side: between any two parts there is a row or a column of the grid that is free. */
+/**
+ * Room kept about a part, so that a line gets by on every side: between any two parts there is a row or a column of the grid that is free.
+ */
 const ROOM = { across: 3 * GRID, down: 2 * GRID } as const;
 /** How far a place free for a part is looked for, in steps of the grid. */
 const FAR = 120;
 
 /**
- * A sheet as it draws itself, with some parts where a hand put them: those stay where they were put, to the grid; what they would lie on makes room, the rest stays, and
- * lines and labels find their way anew.
+ * A sheet as it draws itself, with some parts where a hand put them: those stay where they were put, to the grid; what they would lie on
+ * makes room, the rest stays, and lines and labels find their way anew.
  */
 export function withPut(drawing: Drawing, put: PutByHand): Drawing {
   const byHand = drawing.parts.filter(({ id }) => put.has(id));
@@ -84,7 +86,10 @@ function labelled(wires: readonly DrawnWire[], parts: readonly Box[]): DrawnWire
   });
 }
 
-/** Places for a label along a line: over and under its level stretches, right and left of its upright ones, the longest first and from the middle outward. */
+/**
+ * Places for a label along a line: over and under its level stretches, right and left of its upright ones, the longest first and from the
+ * middle outward.
+ */
 function placesFor(points: readonly Point[], { width, height }: { width: number; height: number }): Box[] {
   const stretches = points.slice(1).map((to, at) => ({ from: points[at]!, to }));
   const length = ({ from, to }: { from: Point; to: Point }) => Math.abs(from.x - to.x) + Math.abs(from.y - to.y);

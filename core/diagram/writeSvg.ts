@@ -7,7 +7,10 @@ import { escapeXml } from '../units/text';
 const SHEET_GAP = 30;
 const TITLE = 26;
 
-/** Sheets under one another as one SVG drawing. Everything a person reads is text; each symbol, terminal and line says in `data-` what of the design it is. */
+/**
+ * Sheets under one another as one SVG drawing. Everything a person reads is text; each symbol, terminal and line says in `data-` what of
+ * the design it is.
+ */
 export function writeDiagramSvg(drawings: readonly Drawing[]): string {
   const width = Math.ceil(Math.max(200, ...drawings.map((one) => one.width)));
   let top = 0;

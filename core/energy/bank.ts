@@ -30,7 +30,9 @@ export interface Bank {
 /** Points between empty and full that the rested voltage is known at. */
 const POINTS = 400;
 
-/** A bank's figures, the design's own wherever it gives any. `nominalV` 24 puts two in series. Source of the defaults: catalog/chemistries. */
+/**
+ * A bank's figures, the design's own wherever it gives any. `nominalV` 24 puts two in series. Source of the defaults: catalog/chemistries.
+ */
 export function bankOf(battery: Battery, nominalV = 12): Bank {
   const facts = bankFacts(battery);
   const charge = CHARGE_FACTS[battery.chemistry];
@@ -109,7 +111,8 @@ export function acceptedA({ capacityAh, acceptanceA, taperFrom }: Bank, chargeAh
 }
 
 /**
- * Hours a full bank gives a steady current, A, down to its usable depth; what is drawn faster than it is rated for takes more charge, by Peukert. Null where nothing is drawn.
+ * Hours a full bank gives a steady current, A, down to its usable depth; what is drawn faster than it is rated for takes more charge, by
+ * Peukert. Null where nothing is drawn.
  */
 export function hoursAt({ capacityAh, usableDepth, ratedA, peukertExponent }: Bank, amps: number): number | null {
   if (amps <= NOTHING_A) return null;

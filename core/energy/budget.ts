@@ -28,15 +28,18 @@ export interface ScenarioBudget {
   standbyWh: number;
   /** The most that can flow at once of the loads this scenario uses, and of those nobody has said any hours of, amperes. */
   peakA: number;
-  /** Hours until the first load is cut, from full at six in the evening with no charging; null with no battery, no use, or no load’s hours said yet. */
+  /**
+   * Hours until the first load is cut, from full at six in the evening with no charging; null with no battery, no use, or no load’s hours
+   * said yet.
+   */
   runtimeH: number | null;
   /** By load; what a part draws by itself by the part. */
   loads: Map<string, LoadUse>;
 }
 
 /**
- * Loads of the battery nobody has said any hours of, in any scenario, and how many loads it has. They count as never on: with some, a day takes no less and the battery
- * lasts no longer than what is worked out; where all are, neither is known.
+ * Loads of the battery nobody has said any hours of, in any scenario, and how many loads it has. They count as never on: with some, a day
+ * takes no less and the battery lasts no longer than what is worked out; where all are, neither is known.
  */
 export function hoursUnsaid({
   loads,

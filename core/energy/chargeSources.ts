@@ -87,7 +87,10 @@ export function chargeSources(index: DesignIndex, setting: Setting, days: number
   return sources;
 }
 
-/** Share of the sky's own light left where trees and walls take so much of the sun: they hide part of the sky too; indoors there is none. Common practice. */
+/**
+ * Share of the sky's own light left where trees and walls take so much of the sun: they hide part of the sky too; indoors there is none.
+ * Common practice.
+ */
 function skyLeft(open: number): number {
   return open === 0 ? 0 : 0.4 + 0.6 * open;
 }
@@ -97,7 +100,10 @@ function controllerOf({ devices }: DesignIndex, panel: SolarPanel): SolarControl
   return device?.kind === 'solarController' ? device : null;
 }
 
-/** A panel with neither a controller nor one of its own charges nothing: it may not be connected. Nor does one whose voltage is too low for its controller. */
+/**
+ * A panel with neither a controller nor one of its own charges nothing: it may not be connected. Nor does one whose voltage is too low for
+ * its controller.
+ */
 function sunString(panel: SolarPanel, controller: SolarController | null, all: readonly SolarPanel[], steps: number): SunString {
   const watts = panel.watts * panel.count;
   const tracking = !panel.regulated && controller?.method === 'tracking';
@@ -144,7 +150,10 @@ export function vehicleChargeA(index: Pick<DesignIndex, 'devices'>): number {
   }).amps;
 }
 
-/** What the engine brings the house side with so much to spare on each alternator: amperes, and the voltage they are held to; null without a way. */
+/**
+ * What the engine brings the house side with so much to spare on each alternator: amperes, and the voltage they are held to; null without a
+ * way.
+ */
 export function engineBrings(
   { devices }: Pick<DesignIndex, 'devices'>,
   spareOf: (alternator: Alternator) => number,

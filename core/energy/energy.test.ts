@@ -212,7 +212,8 @@ describe('battery', () => {
   });
 
   test.each([
-    // t = H (C / (I H))^n with C 100 Ah at 20 h: Peukert's law. At 42 A and n 1.2 that is 1.558 h; a quarter of an hour more would be one nobody has.
+    // t = H (C / (I H))^n with C 100 Ah at 20 h: Peukert's law. At 42 A and n 1.2 that is 1.558 h; a quarter of an hour more would be one
+    // nobody has.
     [42, 1.2],
     [10, 1.2],
     [63, 1.15],

@@ -25,7 +25,10 @@ export interface LoadLine {
   shares: Float32Array;
 }
 
-/** Every load of a scenario, and every part that draws by itself, over some days of it, from its first or a later one; duties of one load's several levels are lines of their own. */
+/**
+ * Every load of a scenario, and every part that draws by itself, over some days of it, from its first or a later one; duties of one load's
+ * several levels are lines of their own.
+ */
 export function loadLines(
   index: Pick<DesignIndex, 'duties' | 'loads' | 'ownDraws'> & Partial<Pick<DesignIndex, 'vehicleFed' | 'coils'>>,
   scenarioId: string,
@@ -71,7 +74,10 @@ export function drawnA({ watts, amps, siemens }: Demand, at: number, volts: numb
   return watts[at]! / volts + amps[at]! + siemens[at]! * volts;
 }
 
-/** What lines ask for together. Lamps behind drivers and converters take constant power, regulated currents stay, the rest follows the voltage. */
+/**
+ * What lines ask for together. Lamps behind drivers and converters take constant power, regulated currents stay, the rest follows the
+ * voltage.
+ */
 export function demandOfLines(lines: readonly LoadLine[], steps: number): Demand {
   const demand: Demand = { watts: new Float64Array(steps), amps: new Float64Array(steps), siemens: new Float64Array(steps) };
   for (const { load, watts, amps, atV, standbyA, shares } of lines) {

@@ -26,7 +26,10 @@ export interface Setting {
 const ALL_DAY: readonly Span[] = [{ fromMin: 0, toMin: 1440 }];
 const OPEN_SKY: readonly number[] = new Array(24).fill(1);
 
-/** A scenario's setting: where it says nothing, parked in mid-latitudes facing north at midwinter, the careful case, lived in all day by two, with no driving and no hookup. */
+/**
+ * A scenario's setting: where it says nothing, parked in mid-latitudes facing north at midwinter, the careful case, lived in all day by
+ * two, with no driving and no hookup.
+ */
 export function settingOf(scenario: Scenario): Setting {
   const latitudeDeg = scenario.latitudeDeg ?? 50;
   return {

@@ -91,7 +91,8 @@ describe('sun above the air', () => {
 });
 
 describe('a clear sky', () => {
-  // ASHRAE's tables of direct normal irradiation at solar noon, 40° N, Btu/(h ft²): 279 in June, 307 in March, 285 in December; from memory.
+  // ASHRAE's tables of direct normal irradiation at solar noon, 40° N, Btu/(h ft²): 279 in June, 307 in March, 285 in December; from
+  // memory.
   it.each([
     ['21 June', 172, 279],
     ['21 March', 80, 307],

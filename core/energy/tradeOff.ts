@@ -75,7 +75,9 @@ export function cheapest(points: readonly TradePoint[]): TradePoint | null {
   );
 }
 
-/** Extra driving a day, hours at the charge the design has while driving, that keeps the chance under the limit; null: none up to 8 h does. */
+/**
+ * Extra driving a day, hours at the charge the design has while driving, that keeps the chance under the limit; null: none up to 8 h does.
+ */
 export function drivingNeeded(index: DesignIndex, battery: Battery, scenario: Scenario, question: TradeQuestion): number | null {
   for (const hours of [0, 0.5, 1, 1.5, 2, 3, 4, 6, 8]) {
     const driving = hours === 0 ? (scenario.driving ?? []) : [{ fromMin: 600, toMin: 600 + hours * 60 }, ...(scenario.driving ?? [])];

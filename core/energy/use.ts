@@ -34,7 +34,10 @@ export function fillShares(out: Float32Array, at: number, steps: number, what: D
   } else if (duty.sharePercent < 100) for (let step = 0; step < steps; step++) out[at + step]! *= duty.sharePercent / 100;
 }
 
-/** The same for how long it is switched on, whether or not it runs all that time: a relay ahead of a fridge stays pulled in while the fridge rests. Adds to what is there. */
+/**
+ * The same for how long it is switched on, whether or not it runs all that time: a relay ahead of a fridge stays pulled in while the fridge
+ * rests. Adds to what is there.
+ */
 export function addSwitchedOn(out: Float32Array, at: number, steps: number, duty: Duty, setting: Setting, day: SettingDay): void {
   const own = new Float32Array(steps);
   addUse(own, 0, steps, duty, setting, day);

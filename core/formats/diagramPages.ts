@@ -4,7 +4,10 @@ import { sheetShapes, sheetSize } from '../diagram/writeSvg';
 import { DxfDrawing } from './dxf';
 import { n, onPaper, roomOn, type Paper, type PaperPage } from './paper';
 
-/** Millimetres a unit of a drawing is on paper: as large as the page allows, never larger than reads well, never so small that a label cannot be read. */
+/**
+ * Millimetres a unit of a drawing is on paper: as large as the page allows, never larger than reads well, never so small that a label
+ * cannot be read.
+ */
 const LARGEST = 0.3;
 const SMALLEST = 0.17;
 
@@ -19,7 +22,10 @@ interface Scaled {
   heightMm: number;
 }
 
-/** Sheets of the diagram on paper lying across, in their order: as many under one another as a page holds, one that is larger than a page in tiles that lap over. */
+/**
+ * Sheets of the diagram on paper lying across, in their order: as many under one another as a page holds, one that is larger than a page in
+ * tiles that lap over.
+ */
 export function diagramPages(drawings: readonly Drawing[], paper: Paper): PaperPage[] {
   const [roomW, roomH] = roomOn(paper, true);
   const stacks: Scaled[][] = [];
@@ -56,7 +62,10 @@ function pagesOf(stack: readonly Scaled[], paper: Paper): PaperPage[] {
 /** Between sheets of one DXF drawing, in the drawing's unit. */
 const SHEET_GAP = 60;
 
-/** The sheets under one another as DXF: a line a wire on the layer WIRES with its label beside it, boxes and names on PARTS, terminals on TERMINALS. A unit is a millimetre. */
+/**
+ * The sheets under one another as DXF: a line a wire on the layer WIRES with its label beside it, boxes and names on PARTS, terminals on
+ * TERMINALS. A unit is a millimetre.
+ */
 export function writeDiagramDxf(drawings: readonly Drawing[]): string {
   const dxf = new DxfDrawing();
   let top = 0;

@@ -69,8 +69,9 @@ const HOURS =
 const SHARE = /^(.*?[^\s,;])[\s,;]+(?:at )?([\d.,]+) ?%$/i;
 
 /**
- * A load's name with its draw behind it, how many there are and how long it is on, as people type all at once: "Reading light 3 W", "Fridge, 4 A at 13 V", "Spots 3 x 2 W",
- * "2 x USB socket", "Heater 200 W 30 % 12 h". A bare number belongs to the name ("Lamp 2"), and so does one with no space behind its x ("4x4 light").
+ * A load's name with its draw behind it, how many there are and how long it is on, as people type all at once: "Reading light 3 W",
+ * "Fridge, 4 A at 13 V", "Spots 3 x 2 W", "2 x USB socket", "Heater 200 W 30 % 12 h". A bare number belongs to the name ("Lamp 2"), and so
+ * does one with no space behind its x ("4x4 light").
  */
 export function splitNameAndDraw(text: string, nominalV: number, units: UnitSystem): TypedLoad {
   const whole = text.trim();

@@ -5,8 +5,8 @@ interface At {
 }
 
 /**
- * A DXF drawing in millimetres: release 12 entities only, which every reader knows. Y runs up in DXF, so what lies further down here lies at a negative one.
- * Source: the published DXF reference, R12 group codes, from memory.
+ * A DXF drawing in millimetres: release 12 entities only, which every reader knows. Y runs up in DXF, so what lies further down here lies
+ * at a negative one. Source: the published DXF reference, R12 group codes, from memory.
  */
 export class DxfDrawing {
   private readonly out: string[] = [];

@@ -15,7 +15,10 @@ import { writeWiresCsv } from './wiresCsv';
 const filesOf = (whole: Design, more: FolderFile[] = []) => folderFiles(analyse(whole), bookView(whole), whole, [], more);
 const textOf = (files: readonly FolderFile[], path: string) => String(files.find((file) => file.path === path)?.content ?? '');
 
-/** What an archive holds, read by its central directory and checked by its sums. Source: PKWARE APPNOTE 6.3, sections 4.3.7, 4.3.12 and 4.3.16, from memory. */
+/**
+ * What an archive holds, read by its central directory and checked by its sums. Source: PKWARE APPNOTE 6.3, sections 4.3.7, 4.3.12 and
+ * 4.3.16, from memory.
+ */
 function unpacked(bytes: Buffer): Map<string, Buffer> {
   const end = bytes.lastIndexOf(Buffer.from([0x50, 0x4b, 5, 6]));
   const count = bytes.readUInt16LE(end + 10);

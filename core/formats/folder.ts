@@ -29,7 +29,8 @@ export interface FolderFile {
 }
 
 /**
- * The vehicle's papers as open files, for whoever owns it next and whatever they have to read them with: text, tables, drawings. What is empty is left out.
+ * The vehicle's papers as open files, for whoever owns it next and whatever they have to read them with: text, tables, drawings. What is
+ * empty is left out.
  * @param whole the design with all that is marked in it, as it is stored
  * @param more documents and pictures that come beside them
  */

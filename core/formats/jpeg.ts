@@ -5,7 +5,10 @@ export interface PlainJpeg {
   bytes: Uint8Array;
 }
 
-/** Segments that a picture needs, or that tell how its colours are meant; all other markers of the application, and comments, are left out. ITU-T T.81, table B.1. */
+/**
+ * Segments that a picture needs, or that tell how its colours are meant; all other markers of the application, and comments, are left out.
+ * ITU-T T.81, table B.1.
+ */
 const START = 0xd8;
 const SCAN = 0xda;
 const END = 0xd9;
@@ -17,7 +20,8 @@ const KEPT = new Set([0xe0, 0xee]);
 const isFrame = (marker: number) => marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
 
 /**
- * A JPEG without where and with what it was taken: place, camera and comments are left out, and whatever stands behind the picture, a second one with its own among it.
+ * A JPEG without where and with what it was taken: place, camera and comments are left out, and whatever stands behind the picture, a
+ * second one with its own among it.
  * @returns null for what is no JPEG, or is cut off before its end
  */
 export function plainJpeg(bytes: Uint8Array): PlainJpeg | null {

@@ -22,7 +22,10 @@ export interface Label {
   opens?: string | undefined;
 }
 
-/** The labels of a design: one for each end of each wire, saying where the other end is; one for each fuse, in the order of its block's slots; one for each position of a panel. */
+/**
+ * The labels of a design: one for each end of each wire, saying where the other end is; one for each fuse, in the order of its block's
+ * slots; one for each position of a panel.
+ */
 export function labelsOf({ design, index, wiring, circuits }: Analysis, kind: LabelKind): Label[] {
   switch (kind) {
     case 'wires': {
@@ -72,7 +75,8 @@ const INSIDE_MM = 1.7;
 const LARGEST_MM = 7;
 
 /**
- * Labels on sheets, page by page at full size; the first `skip` of the first sheet are used up already. What does not fit at the least size of type is cut short with an ellipsis.
+ * Labels on sheets, page by page at full size; the first `skip` of the first sheet are used up already. What does not fit at the least size
+ * of type is cut short with an ellipsis.
  * @param address of the design, for square codes; absent: no codes. Labels too low for one have none.
  */
 export function labelPages(labels: readonly Label[], sheetId: LabelSheetId, skip = 0, address?: string): PaperPage[] {
@@ -94,7 +98,10 @@ export function labelPages(labels: readonly Label[], sheetId: LabelSheetId, skip
   });
 }
 
-/** The least side of a square code that a phone reads without trouble, and the largest that helps, mm. Common practice: a third of a millimetre a module. */
+/**
+ * The least side of a square code that a phone reads without trouble, and the largest that helps, mm. Common practice: a third of a
+ * millimetre a module.
+ */
 const CODE_MM = [12, 22] as const;
 
 function labelShapes(

@@ -58,8 +58,8 @@ export function findColumns(lines: readonly string[][], zones: readonly string[]
 }
 
 /**
- * What parts the cells of a pasted text: tabs or semicolons where there are any. A comma between digits is a decimal unless headings say the text is a
- * table with commas between: such lines are a cell each.
+ * What parts the cells of a pasted text: tabs or semicolons where there are any. A comma between digits is a decimal unless headings say
+ * the text is a table with commas between: such lines are a cell each.
  */
 export function delimiterOf(text: string): string {
   if (text.includes('\t')) return '\t';
@@ -94,9 +94,9 @@ function byHeadings(heading: readonly string[]): FoundColumns {
 const MOST_COLUMNS = 60;
 
 /**
- * The first column of words is the name. Draws are the column written with W or A, else the one with the largest numbers; whole numbers before it are how
- * many there are, hours stand after it. Words that are zones of the design are zones, and so is a second column of words. What comes of it is shown
- * before it is taken.
+ * The first column of words is the name. Draws are the column written with W or A, else the one with the largest numbers; whole numbers
+ * before it are how many there are, hours stand after it. Words that are zones of the design are zones, and so is a second column of words.
+ * What comes of it is shown before it is taken.
  */
 function byContent(lines: readonly string[][], zones: readonly string[]): FoundColumns {
   const width = Math.min(MOST_COLUMNS, Math.max(...lines.map((cells) => cells.length)));

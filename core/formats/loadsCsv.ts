@@ -206,8 +206,8 @@ function readRow(
 }
 
 /**
- * The draw of a load whose row says none: what a load that is there already has, else what its kind usually draws; of a kind nobody knows, and where what is said is not
- * understood, it stays unknown, which is a finding until somebody says.
+ * The draw of a load whose row says none: what a load that is there already has, else what its kind usually draws; of a kind nobody knows,
+ * and where what is said is not understood, it stays unknown, which is a finding until somebody says.
  */
 function unsaidDraw(row: CsvRow, known: Load | null, kind: LoadKind | null, isUnread: boolean, { nominalV, units }: Settings): Draw {
   const draw = known?.rated ?? (isUnread ? null : kind?.usual) ?? null;
@@ -217,7 +217,10 @@ function unsaidDraw(row: CsvRow, known: Load | null, kind: LoadKind | null, isUn
   return draw ?? { kind: 'watts', watts: 0, atV: nominalV };
 }
 
-/** What a row's own column says it is, else its name. A kind nobody knows is no fault: the load behaves as a resistor until someone says more. */
+/**
+ * What a row's own column says it is, else its name. A kind nobody knows is no fault: the load behaves as a resistor until someone says
+ * more.
+ */
 function kindOfRow(name: string, said: string): { kind: LoadKind | null; words: string } {
   const own = LOAD_KINDS.find(({ id, label }) => said !== '' && [id, label].some((word) => word.toLowerCase() === said.toLowerCase()));
   const named = kindsNamed(said === '' ? name : `${said} ${name}`);

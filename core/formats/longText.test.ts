@@ -37,7 +37,10 @@ const READERS: Record<string, (text: string) => unknown> = {
   'loads as CSV': (text) => readLoadsCsv(`name,watts\n${text}`, design),
 };
 
-/** Milliseconds of the processor’s own time, which waiting for others does not lengthen; garbage and what other threads do still may, so it is taken several times. */
+/**
+ * Milliseconds of the processor’s own time, which waiting for others does not lengthen; garbage and what other threads do still may, so it
+ * is taken several times.
+ */
 function timed(work: () => unknown): number {
   const start = cpuUsage();
   work();

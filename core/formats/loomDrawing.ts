@@ -28,7 +28,10 @@ export function loomSize({ lanes, lengthMm }: LoomBoard, scale: LoomScale): { wi
   };
 }
 
-/** A loom board drawn: stretches level and to scale, steps between lanes thin, at each place the numbers that leave there. A unit is a millimetre on paper. */
+/**
+ * A loom board drawn: stretches level and to scale, steps between lanes thin, at each place the numbers that leave there. A unit is a
+ * millimetre on paper.
+ */
 export function loomShapes(board: LoomBoard, design: Design, units: UnitSystem, scale: LoomScale): string {
   const x = (mm: number) => n(RIM_MM + mm / scale);
   const y = (lane: number) => n(RIM_MM + HEAD_MM + (lane + 0.5) * LANE_MM);

@@ -42,7 +42,10 @@ export interface OptionsGroup {
 
 const HOURS = 24;
 
-/** What tells options apart. Circuits, loads and parts that are alike in all of them are left out; an option that does not fit has no figures. */
+/**
+ * What tells options apart. Circuits, loads and parts that are alike in all of them are left out; an option that does not fit has no
+ * figures.
+ */
 export function optionsTable(compared: readonly OptionCompared[], units: UnitSystem, currency: string): OptionsGroup[] {
   const row = (name: string, cell: (figures: OptionFigures, one: OptionCompared) => string): OptionsRow => ({
     name,

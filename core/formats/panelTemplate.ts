@@ -17,7 +17,10 @@ export function templateSize({ widthMm, heightMm }: PanelCut): { widthMm: number
   return { widthMm: Math.max(widthMm, CALIBRATION_MM + 4) + 2 * RIM_MM, heightMm: heightMm + FOOT_MM + 2 * RIM_MM };
 }
 
-/** A panel to cut, seen from the front, at full size: outline, holes with their middles, numbers, legends and a bar of 100 mm. A unit is a millimetre. */
+/**
+ * A panel to cut, seen from the front, at full size: outline, holes with their middles, numbers, legends and a bar of 100 mm. A unit is a
+ * millimetre.
+ */
 export function writePanelSvg(cut: PanelCut): string {
   const { widthMm, heightMm } = templateSize(cut);
   return [
@@ -29,7 +32,10 @@ export function writePanelSvg(cut: PanelCut): string {
   ].join('\n');
 }
 
-/** What is drawn, in millimetres from the template's corner. Only plain shapes with their own attributes, which every reader and printer draws. */
+/**
+ * What is drawn, in millimetres from the template's corner. Only plain shapes with their own attributes, which every reader and printer
+ * draws.
+ */
 export function panelShapes(cut: PanelCut): string {
   const { widthMm, heightMm, holes, panel } = cut;
   const bar = heightMm + RIM_MM + 14;

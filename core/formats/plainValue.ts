@@ -8,8 +8,8 @@ export class BadText extends Error {
 }
 
 /**
- * For `JSON.parse`: every value as it can be kept. Nought has no sign, since a record that has one compares with itself as another. A text with half a
- * character in it, or with one that stands for no character, is refused: it could not be exported again.
+ * For `JSON.parse`: every value as it can be kept. Nought has no sign, since a record that has one compares with itself as another. A text
+ * with half a character in it, or with one that stands for no character, is refused: it could not be exported again.
  * @throws BadText
  */
 export function plainValue(key: string, value: unknown): unknown {

@@ -2,7 +2,10 @@ import type { Analysis } from '../analysis/types';
 import { bodyOutline } from '../rig/bodies';
 import { DxfDrawing } from './dxf';
 
-/** The plan as a DXF drawing in millimetres, for drawing programs: layers BODY, ZONES, ROUTES and PLACES. The right side of the vehicle is below. */
+/**
+ * The plan as a DXF drawing in millimetres, for drawing programs: layers BODY, ZONES, ROUTES and PLACES. The right side of the vehicle is
+ * below.
+ */
 export function writePlanDxf({ index }: Analysis): string {
   const { rig, places, routes } = index.layout;
   const dxf = new DxfDrawing();

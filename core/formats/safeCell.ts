@@ -18,5 +18,8 @@ export function plainCell(text: string): string {
   return text.startsWith("'") && RUNS.test(text.slice(1)) ? text.slice(1) : text;
 }
 
-/** What a spreadsheet takes for the beginning of a formula, in full width too, and after a tab or a return. Source: OWASP, CSV injection (from memory). */
+/**
+ * What a spreadsheet takes for the beginning of a formula, in full width too, and after a tab or a return. Source: OWASP, CSV injection
+ * (from memory).
+ */
 const RUNS = /^[=+\-@\uff1d\uff0b\uff0d\uff20\t\r\n]/;

@@ -4,7 +4,10 @@ import { n } from './paper';
 /** Light modules round a code. Source: ISO/IEC 18004 asks for four. */
 const QUIET = 4;
 
-/** A text as a square code of this side, its quiet zone within it, as the `d` of one path to be filled. Middle error correction: a scratch does no harm. */
+/**
+ * A text as a square code of this side, its quiet zone within it, as the `d` of one path to be filled. Middle error correction: a scratch
+ * does no harm.
+ */
 export function squareCode(text: string, sideMm: number): string {
   const code = qrcode(0, 'M');
   code.addData(text);

@@ -4,7 +4,10 @@ import type { Parsed } from '../units/parse';
 import { isTooLong } from '../units/text';
 import { unread } from '../units/unread';
 
-/** When a load runs, as people write it: `7–8:30, 17–21`, `dusk–22:30`, `dark`, `driving`, `occupied`, `20 x 60 s` a night, `6 x 120 s a day`, `6 x 120 s by day`, `left on`. */
+/**
+ * When a load runs, as people write it: `7–8:30, 17–21`, `dusk–22:30`, `dark`, `driving`, `occupied`, `20 x 60 s` a night, `6 x 120 s a
+ * day`, `6 x 120 s by day`, `left on`.
+ */
 
 /** When in the day it happens so often; by night where nothing is said. */
 const OVER = { daylight: ' by day', always: ' a day' } as const;

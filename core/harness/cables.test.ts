@@ -149,7 +149,8 @@ describe('cables', () => {
     expect(rulesOf(thick).filter((rule) => rule.startsWith('harness.core'))).toEqual([]);
   });
 
-  // ISO 10133 derates four to six loaded conductors together to 0.7, from memory. No vehicle is laid out here: the sheath is there all the same.
+  // ISO 10133 derates four to six loaded conductors together to 0.7, from memory. No vehicle is laid out here: the sheath is there all the
+  // same.
   test('cores that carry current warm each other, laid through the vehicle or not', () => {
     const build = rig();
     build.supply();

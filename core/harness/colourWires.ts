@@ -24,8 +24,8 @@ const NEW_REEL = 6;
 const IN_STOCK = -40;
 
 /**
- * A look for every wire that has none and comes in no kit, the others standing as they are: no two that could be confused alike, reels at hand first, then as few reels as may be. Where all
- * looks of a school are taken beside a wire, the one met least often.
+ * A look for every wire that has none and comes in no kit, the others standing as they are: no two that could be confused alike, reels at
+ * hand first, then as few reels as may be. Where all looks of a school are taken beside a wire, the one met least often.
  */
 export function colourWires(
   index: DesignIndex,
@@ -64,7 +64,10 @@ export function colourWires(
   return new Map(index.wires.flatMap((wire) => (isGiven(wire) || wire.kitId ? [] : [[wire.id, looks.get(wire.id)!] as const])));
 }
 
-/** For every wire, those that could be taken for it: on other terminals of the same device or fuse block, not one and the same joined copper, and not told apart by a sheath, which has its cable's name. */
+/**
+ * For every wire, those that could be taken for it: on other terminals of the same device or fuse block, not one and the same joined
+ * copper, and not told apart by a sheath, which has its cable's name.
+ */
 export function confusedWith(index: DesignIndex): Map<string, Set<string>> {
   const netOf = nets(index);
   const groups = new Map<string, Wire[]>();
@@ -82,7 +85,10 @@ export function confusedWith(index: DesignIndex): Map<string, Set<string>> {
   return beside;
 }
 
-/** Where ends lie side by side and must be told apart: at one device, or at one block's slots; null at bars, joints, studs and holders, where all are the same or there are but two. */
+/**
+ * Where ends lie side by side and must be told apart: at one device, or at one block's slots; null at bars, joints, studs and holders,
+ * where all are the same or there are but two.
+ */
 function groupOf({ devices, settings }: DesignIndex, { deviceId }: TerminalRef): string | null {
   const device = devices.get(deviceId);
   if (device?.kind === 'protection') return settings.blocksByLabel ? null : (device.mount?.blockId ?? null);

@@ -5,7 +5,8 @@ const pieces = (...lots: [count: number, lengthMm: number][]): Piece[] =>
   lots.flatMap(([count, lengthMm], lot) => Array.from({ length: count }, (_, at) => ({ id: `p${lot}_${at}`, lengthMm })));
 const reels = (count: number, lengthMm: number) => Array.from({ length: count }, (_, at) => ({ id: `r${at}`, lengthMm }));
 
-// The paper-mill example of the cutting-stock literature: rolls of 5600 mm, thirteen widths, 73 rolls are the least. From memory; the sum of all widths is 72.7 rolls.
+// The paper-mill example of the cutting-stock literature: rolls of 5600 mm, thirteen widths, 73 rolls are the least. From memory; the sum
+// of all widths is 72.7 rolls.
 test('the published paper-mill example is cut from the least number of rolls', () => {
   const wanted = pieces([22, 1380], [25, 1520], [12, 1560], [14, 1710], [18, 1820], [18, 1880], [20, 1930], [10, 2000], [12, 2050], [14, 2100], [16, 2140], [18, 2150], [20, 2200]); // prettier-ignore
   const plan = cutFrom(wanted, reels(90, 5600));
@@ -14,7 +15,8 @@ test('the published paper-mill example is cut from the least number of rolls', (
   expect(firstFit(wanted, reels(90, 5600)).cuts.filter(({ pieces: cut }) => cut.length > 0).length).toBeGreaterThan(73);
 });
 
-// Graham's anomaly of first fit decreasing, from memory: at 60 it needs three reels, at 61 it takes four. By hand: what fills 60 three times fits 61 three times.
+// Graham's anomaly of first fit decreasing, from memory: at 60 it needs three reels, at 61 it takes four. By hand: what fills 60 three
+// times fits 61 three times.
 test('where first fit takes one reel more on longer reels, it is not taken', () => {
   const wanted = pieces([1, 44], [2, 24], [1, 22], [1, 21], [1, 17], [2, 8], [2, 6]);
   const used = (cuts: readonly { pieces: Piece[] }[]) => cuts.filter((cut) => cut.pieces.length > 0).length;

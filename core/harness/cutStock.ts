@@ -32,9 +32,9 @@ const ROUNDS = 60;
 const PATIENCE = 12;
 
 /**
- * Which piece from which reel so that as little reel as possible is begun. Fills one reel after another as full as it can be (a subset sum), the longest piece first, over
- * several weightings of the pieces (sequential value correction), and takes the best; never worse than first fit decreasing, which is among the plans tried.
- * Lengths in mm. Deterministic.
+ * Which piece from which reel so that as little reel as possible is begun. Fills one reel after another as full as it can be (a subset
+ * sum), the longest piece first, over several weightings of the pieces (sequential value correction), and takes the best; never worse than
+ * first fit decreasing, which is among the plans tried. Lengths in mm. Deterministic.
  */
 export function cutFrom<S extends Stock>(pieces: readonly Piece[], stock: readonly S[]): CutPlan<S> {
   const longest = Math.max(0, ...stock.map(({ lengthMm }) => lengthMm));
@@ -124,7 +124,10 @@ function isLeast(plan: CutPlan, reels: readonly Stock[], totalMm: number): boole
   );
 }
 
-/** The longest piece that fits and the most valuable set beside it: a knapsack over the lengths that can be reached, in steps that divide all pieces. */
+/**
+ * The longest piece that fits and the most valuable set beside it: a knapsack over the lengths that can be reached, in steps that divide
+ * all pieces.
+ */
 function fullest(pieces: readonly Piece[], lengthMm: number, value: ReadonlyMap<string, number>): Piece[] {
   const first = pieces.find((piece) => whole(piece.lengthMm) <= lengthMm);
   if (!first) return [];

@@ -15,7 +15,10 @@ export interface Pair {
   home: HarnessWire;
 }
 
-/** Pairs that could lie in one two-core cable: out and home of one load, as thick as each other, between the same two places, neither a core yet. */
+/**
+ * Pairs that could lie in one two-core cable: out and home of one load, as thick as each other, between the same two places, neither a core
+ * yet.
+ */
 export function pairsOf({ devices, loads }: DesignIndex, { wires }: Harness): Pair[] {
   const placeOf = (deviceId: string) => {
     const device = devices.get(deviceId);
@@ -62,8 +65,8 @@ export function layPairs(design: Design, pairs: readonly Pair[], make: 'twin' | 
 }
 
 /**
- * Makes a wire a core: its colour is the core's from now on, its size too where the core is no thinner; a thinner one leaves the planned size standing, and a finding says so. What was the core before is a
- * wire by itself.
+ * Makes a wire a core: its colour is the core's from now on, its size too where the core is no thinner; a thinner one leaves the planned
+ * size standing, and a finding says so. What was the core before is a wire by itself.
  */
 export function layIn(edit: Edit, wireId: string, cable: Cable, at: number): void {
   for (const other of edit.design.records.values())

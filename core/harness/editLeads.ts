@@ -12,7 +12,8 @@ export const USUAL_SOURCE = 'its sheet';
 export type LeadRefusal = { why: 'colour'; said: string } | { why: 'terminal'; said: string } | { why: 'nothing' };
 
 /**
- * Leads as people list them: "red plus, black minus, yellow with black out". A lead without a terminal is not known; "nothing" or "unused" is a lead that is not used.
+ * Leads as people list them: "red plus, black minus, yellow with black out". A lead without a terminal is not known; "nothing" or "unused"
+ * is a lead that is not used.
  * @param called what each of the device's terminals may be called, beside its own name
  */
 export function readLeads(

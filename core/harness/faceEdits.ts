@@ -20,7 +20,8 @@ const NEAR_MM = 1.5;
 const STEP_MM = 0.5;
 
 /**
- * A hole moved by hand: onto the middles of other holes and of the panel, and half way between the two bezels beside it, where it is near them.
+ * A hole moved by hand: onto the middles of other holes and of the panel, and half way between the two bezels beside it, where it is near
+ * them.
  * @param at its middle as held, mm; kept on the panel
  */
 export function snapped({ holes, widthMm, heightMm }: PanelCut, position: number, at: FacePoint): Snapped {
@@ -61,7 +62,10 @@ export function inLine(holes: readonly Hole[], line: 'level' | 'upright'): Updat
   }));
 }
 
-/** Holes spread so that the gaps between their bezels are alike, the outermost staying where they are: along the way in which they lie further apart. */
+/**
+ * Holes spread so that the gaps between their bezels are alike, the outermost staying where they are: along the way in which they lie
+ * further apart.
+ */
 export function spreadEvenly(holes: readonly Hole[]): Update[] {
   if (holes.length < 3) return [];
   const far = (of: (hole: Hole) => number) => Math.max(...holes.map(of)) - Math.min(...holes.map(of));

@@ -254,7 +254,8 @@ describe('what is cut and bought', () => {
     expect(harnessOf(analysis.index, analysis.wiring).links.reduce((sum, { count }) => sum + count, 0)).toBe(rows);
   });
 
-  // Counted by hand: three switches with two wires each, six fuses' outlets on the block, six loads with two ends each; four pucks, two reading lights and two sockets in rows.
+  // Counted by hand: three switches with two wires each, six fuses' outlets on the block, six loads with two ends each; four pucks, two
+  // reading lights and two sockets in rows.
   test('Pip’s parts are counted', () => {
     const design = PIP;
     const harness = harnessOfDesign(design);

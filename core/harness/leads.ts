@@ -55,7 +55,10 @@ export function standingOf({ proved, says }: Lead): Pick<LeadUse, 'terminal' | '
 /** Terminals that come home, by their name: minus, and one side of a panel or pilot lamp. */
 const isHome = (terminal: string) => /minus$/i.test(terminal);
 
-/** Whether what a lead is taken for is live while its part works, or comes home. Null where that is not known, or a matter of how it is wired. */
+/**
+ * Whether what a lead is taken for is live while its part works, or comes home. Null where that is not known, or a matter of how it is
+ * wired.
+ */
 export function poleOfLead({ terminal, hasPoles }: LeadUse): 'live' | 'home' | null {
   if (typeof terminal !== 'string') return null;
   return isHome(terminal) ? 'home' : hasPoles ? 'live' : null;
@@ -72,7 +75,10 @@ function leadMisleads(school: ColourSchool, device: Device, terminal: string, { 
 /** Kinds whose other terminals are live while they work. */
 const HAS_POLES: ReadonlySet<Device['kind']> = new Set(['load', 'dimmer', 'receiver', 'motionSwitch', 'ruleHub', 'dcDcCharger', 'charger', 'solarController']); // prettier-ignore
 
-/** How a meter or a fused lead proves what a lead is, as plain facts; `core/wording` says it. The leads are told by the terminals they are thought to be. */
+/**
+ * How a meter or a fused lead proves what a lead is, as plain facts; `core/wording` says it. The leads are told by the terminals they are
+ * thought to be.
+ */
 export type LeadProof =
   /** Resistance with nothing connected: between these two, so much; none of the others reads that. */
   | { how: 'ohms'; between: [string, string]; lowOhm: number; highOhm: number }

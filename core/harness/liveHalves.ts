@@ -9,8 +9,9 @@ export type PlugHalf = 'a' | 'b';
 type Plug = Extract<Device, { kind: 'plug' }>;
 
 /**
- * The halves of a plug that may be live once they are parted: those from which wires and contacts, whatever their positions, lead to a source’s plus; and those that nothing takes to
- * the way home any more, where a load they hang on does. Those get the covered contacts. Common practice.
+ * The halves of a plug that may be live once they are parted: those from which wires and contacts, whatever their positions, lead to a
+ * source’s plus; and those that nothing takes to the way home any more, where a load they hang on does. Those get the covered contacts.
+ * Common practice.
  */
 export function liveHalves(index: DesignIndex, plug: Plug): PlugHalf[] {
   const joined = neighbours(index, plug.id);

@@ -5,7 +5,10 @@ import type { LaidRoute } from '../rig/layout';
 import type { HarnessWire } from './harnessWire';
 import type { Harness } from './schedule';
 
-/** A loom laid out flat: every stretch level and as long as it is, one lane under another, the longest way in the middle, joined by upright steps that stand for no length. */
+/**
+ * A loom laid out flat: every stretch level and as long as it is, one lane under another, the longest way in the middle, joined by upright
+ * steps that stand for no length.
+ */
 export interface LoomBoard {
   branches: LoomBranch[];
   nodes: LoomNode[];
@@ -51,7 +54,10 @@ interface Step {
   isAgain: boolean;
 }
 
-/** The looms of a design, the longest first: one for each part of the vehicle whose stretches hang together. Nothing where nobody has laid one out. */
+/**
+ * The looms of a design, the longest first: one for each part of the vehicle whose stretches hang together. Nothing where nobody has laid
+ * one out.
+ */
 export function loomBoards({ layout }: DesignIndex, { wires }: Harness): LoomBoard[] {
   const inRoute = new Map<string, HarnessWire[]>();
   const endsAt = new Map<string, LoomEnd[]>();
@@ -93,8 +99,8 @@ function board(root: string, looms: Looms): LoomBoard {
   // Lanes taken above the trunk, counted down, and below it, counted up.
   const taken = { [UP]: 0, [DOWN]: 0 };
   /**
-   * Draws what begins at a place along one lane, its longest way straight on; what leaves it last lies next to it, so that no step crosses a stretch. The trunk's branches go where there is more room, theirs
-   * further out on the same side.
+   * Draws what begins at a place along one lane, its longest way straight on; what leaves it last lies next to it, so that no step crosses
+   * a stretch. The trunk's branches go where there is more room, theirs further out on the same side.
    */
   const draw = (from: string, atMm: number, lane: number, behind: readonly Passage[], isAgain: boolean, given: Side | null): void => {
     const leaving: { step: Step; atMm: number; behind: readonly Passage[] }[] = [];

@@ -38,7 +38,10 @@ export function usualCutOut(device: Device | null): CutOutId {
   return (device && kindOf(device).hole?.(device)) ?? 'rocker';
 }
 
-/** Where everything in a panel sits: columns and rows in line, each as wide and high as the largest bezel in it, in the middle of the outline. */
+/**
+ * Where everything in a panel sits: columns and rows in line, each as wide and high as the largest bezel in it, in the middle of the
+ * outline.
+ */
 export function cutPanel(design: Design, panel: Panel): PanelCut {
   const seats = positionsOf(design, panel);
   const cutOutOf = (part: PanelPart | null): CutOutId => part?.cutOut ?? usualCutOut(part && recordOf(design, part.deviceId, 'device'));

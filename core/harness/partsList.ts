@@ -38,7 +38,10 @@ const SPARE_SHARE = 0.1;
 /** Kinds that are no part to buy: the vehicle's own, or bought by the load they are. */
 const NOT_BOUGHT: ReadonlySet<Device['kind']> = new Set(['load', 'signalSource', 'vehicleFeed', 'splice', 'groundPoint', 'protection']);
 
-/** Everything the design needs, counted: wire with what is cut, terminals by size, joints, fuses with spares to carry, parts, grommets and glands, clips and labels. */
+/**
+ * Everything the design needs, counted: wire with what is cut, terminals by size, joints, fuses with spares to carry, parts, grommets and
+ * glands, clips and labels.
+ */
 export function partsList(index: DesignIndex, harness: Harness, lots: readonly CutLot[], { kits, leads }: Bought): PartLine[] {
   return [
     ...ofKits(kits, index),
@@ -131,7 +134,10 @@ const isByColour = ({ fits }: Ending) => fits === 'red' || fits === 'blue' || fi
 /** Shrink sleeve sold, supplied bore to recovered, mm: 3:1 with glue. Source: makers' lists, from memory. */
 const SLEEVES_MM = [3, 4.8, 6, 9, 12, 18, 24, 39];
 
-/** Joints: one at each crimped splice, a sleeve alone at a soldered one, one for each wire that ends on a part's own lead, one at each piece of a row but the last, where three meet. Each with a sleeve of a bore at least a fifth over the thickest wire. */
+/**
+ * Joints: one at each crimped splice, a sleeve alone at a soldered one, one for each wire that ends on a part's own lead, one at each piece
+ * of a row but the last, where three meet. Each with a sleeve of a bore at least a fifth over the thickest wire.
+ */
 function joints({ devices }: DesignIndex, { wires, links }: Harness): PartLine[] {
   const at = new Map<string, ConductorSize[]>();
   for (const { wire, from, to } of wires)

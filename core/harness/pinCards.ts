@@ -58,7 +58,10 @@ function pinOf(terminal: string, landing: readonly { terminal: string; line: Har
   return { terminal, lands: landing.filter((one) => one.terminal === terminal).map(({ line, far }) => ({ line, far })) };
 }
 
-/** Where a mini relay’s blades sit, seen on its socket’s wire side, which is how the relay’s own blades look at one: in units of its width from the middle; upright or lying. Source: ISO 7588-1, from memory; makers swap 85 and 86, so the moulding is read. */
+/**
+ * Where a mini relay’s blades sit, seen on its socket’s wire side, which is how the relay’s own blades look at one: in units of its width
+ * from the middle; upright or lying. Source: ISO 7588-1, from memory; makers swap 85 and 86, so the moulding is read.
+ */
 export const RELAY_BLADES: Record<'30' | '85' | '86' | '87' | '87a', { x: number; y: number; upright: boolean }> = {
   '87': { x: 0, y: -0.3, upright: false },
   '87a': { x: 0, y: 0, upright: false },

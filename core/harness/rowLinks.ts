@@ -6,7 +6,10 @@ import type { DesignIndex } from '../rig/designIndex';
 import { cutLength } from './cutLength';
 import type { HarnessWire } from './harnessWire';
 
-/** The cable from piece to piece of a load that is a row: as thick and of the look of the wire that leads to it, and no wire of its own in the design. */
+/**
+ * The cable from piece to piece of a load that is a row: as thick and of the look of the wire that leads to it, and no wire of its own in
+ * the design.
+ */
 export interface RowLink {
   load: Load;
   pole: 'plus' | 'minus';

@@ -121,7 +121,10 @@ function onBought<S extends Stock>(pieces: readonly Piece[], reels: readonly S[]
   return simple.without.length === 0 ? { ...simple, cuts: simple.cuts.filter((cut) => cut.pieces.length > 0) } : cutFrom(pieces, reels);
 }
 
-/** Reels to buy for pieces: the fewest metres that are sold and hold them with a tenth to spare. A piece longer than any reel is bought by itself, by the metre. */
+/**
+ * Reels to buy for pieces: the fewest metres that are sold and hold them with a tenth to spare. A piece longer than any reel is bought by
+ * itself, by the metre.
+ */
 function toBuy(pieces: readonly Piece[]): number[] {
   if (pieces.length === 0) return [];
   const longest = Math.max(...pieces.map(({ lengthMm }) => lengthMm));

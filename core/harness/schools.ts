@@ -11,9 +11,9 @@ export type School = Record<WireDuty, readonly WireColour[]> & {
 };
 
 /**
- * The schools. By pole: red and black, common practice. Small craft: ABYC E-11 and ISO 10133, with the return yellow, which keeps it apart from the black of alternating
- * current; lights dark blue, pumps brown, other outlets orange. Road vehicles: DIN 72551, 30 red, 15 black, lamps grey, 31 brown. Heavy trucks: SAE J560, ground white, marker
- * lamps brown, the rest of its lamp colours. All from memory.
+ * The schools. By pole: red and black, common practice. Small craft: ABYC E-11 and ISO 10133, with the return yellow, which keeps it apart
+ * from the black of alternating current; lights dark blue, pumps brown, other outlets orange. Road vehicles: DIN 72551, 30 red, 15 black,
+ * lamps grey, 31 brown. Heavy trucks: SAE J560, ground white, marker lamps brown, the rest of its lamp colours. All from memory.
  */
 export const SCHOOLS: Record<ColourSchool, School> = {
   pole: { live: ['RD'], keyed: ['RD'], switched: ['RD'], signal: ['VT', 'BU'], return: ['BK'], returns: ['BK'] },
@@ -31,7 +31,10 @@ export const SCHOOLS: Record<ColourSchool, School> = {
   },
 };
 
-/** What a colour says against what a wire does: that it is live where it takes current home, that it is a return where it is live. Null where it says neither. */
+/**
+ * What a colour says against what a wire does: that it is live where it takes current home, that it is a return where it is live. Null
+ * where it says neither.
+ */
 export function poleOf(school: ColourSchool, colour: WireColour, { duty }: WireRole): 'live' | 'return' | null {
   const { live, keyed, returns, lamps } = SCHOOLS[school];
   if (duty === 'return') return [...live, ...keyed].includes(colour) ? 'live' : null;

@@ -14,7 +14,10 @@ export interface Screw {
   of: number;
 }
 
-/** What is landed when: loads and what switches first, then bars home, fuse blocks after them, what leads to the battery last and its plus the very last. Common practice. */
+/**
+ * What is landed when: loads and what switches first, then bars home, fuse blocks after them, what leads to the battery last and its plus
+ * the very last. Common practice.
+ */
 const ORDER: readonly (readonly Device['kind'][])[] = [
   ['load'],
   [

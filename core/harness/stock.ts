@@ -19,7 +19,10 @@ export interface PartNeed {
   cost: number | null;
 }
 
-/** What is still to be got of every line: what is needed and to spare, less what is at hand and on its way, in whole packs. Wire by the reel goes by the reels at hand. */
+/**
+ * What is still to be got of every line: what is needed and to spare, less what is at hand and on its way, in whole packs. Wire by the reel
+ * goes by the reels at hand.
+ */
 export function partNeeds(lines: readonly PartLine[], stocks: readonly Stock[]): PartNeed[] {
   const byPart = new Map(stocks.map((stock) => [stock.part, stock]));
   return lines.map((line): PartNeed => {

@@ -26,7 +26,10 @@ const WIDE_BLADE_MM2 = 6.1;
 
 /** Ends made for something else than a blade, and for a fuse alone. */
 const NEVER_ON_BLADES: ReadonlySet<WireEnd> = new Set(['blade', 'tap']);
-/** What is wrong with an end somebody chose where it lands: it is not held there, or strands are left bare, under a fuse’s leg perhaps. Common practice. */
+/**
+ * What is wrong with an end somebody chose where it lands: it is not held there, or strands are left bare, under a fuse’s leg perhaps.
+ * Common practice.
+ */
 export function endFault(device: Device | undefined, { kind, isChosen }: Ending): 'misfit' | 'bareAtFuse' | 'bare' | null {
   if (!device || !isChosen) return null;
   const { holds } = kindOf(device);

@@ -10,8 +10,8 @@ export interface WireNumber {
 }
 
 /**
- * A number for every wire. Those given stand; the rest get what is free: the circuit's number and a letter in the order of the run, out and home (07a, 07b); M with a
- * number for leads that circuits share, G for returns they share, C for what only works something.
+ * A number for every wire. Those given stand; the rest get what is free: the circuit's number and a letter in the order of the run, out and
+ * home (07a, 07b); M with a number for leads that circuits share, G for returns they share, C for what only works something.
  */
 export function numberWires(index: DesignIndex, wiring: Wiring, roles: ReadonlyMap<string, WireRole>): Map<string, WireNumber> {
   const numbers = new Map<string, WireNumber>();

@@ -4,7 +4,10 @@ import { isLamp } from '../devices/load';
 import type { Wiring, WiringTree } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
 
-/** What a wire does: it is live for as long as its fuse is in, or by way of the vehicle's key; it comes out of something that switches; it takes current home; or it only works something. */
+/**
+ * What a wire does: it is live for as long as its fuse is in, or by way of the vehicle's key; it comes out of something that switches; it
+ * takes current home; or it only works something.
+ */
 export type WireDuty = 'live' | 'keyed' | 'switched' | 'return' | 'signal';
 
 /** What is known of a wire by where it hangs. */

@@ -12,8 +12,9 @@ interface Interval {
 }
 
 /**
- * Common practice: bolted connections settle and are tightened after the first 100 km, then yearly; joints, chafe points and fuses are looked at once a year; a battery's clamps and posts twice; an
- * extinguisher yearly by its gauge and tag; gas and smoke alarms by their test button monthly.
+ * Common practice: bolted connections settle and are tightened after the first 100 km, then yearly; joints, chafe points and fuses are
+ * looked at once a year; a battery's clamps and posts twice; an extinguisher yearly by its gauge and tag; gas and smoke alarms by their
+ * test button monthly.
  */
 export const INTERVALS: Record<Inspection, Interval> = {
   bolts: { days: 365, firstKm: 100 },

@@ -10,7 +10,10 @@ export interface PlaceLines {
   photos: number;
 }
 
-/** Lines of the logbook by where in the vehicle what they are about is: a part at its place, a circuit at its fuse. What has no place is in none. */
+/**
+ * Lines of the logbook by where in the vehicle what they are about is: a part at its place, a circuit at its fuse. What has no place is in
+ * none.
+ */
 export function linesByPlace(design: Design, { devices, places, circuits }: DesignIndex): PlaceLines[] {
   const known = new Set(places.map(({ id }) => id));
   const fuseOf = new Map(circuits.map(({ id, protectionId }) => [id, protectionId]));

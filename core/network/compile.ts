@@ -174,9 +174,9 @@ export function withValue(element: NetElement, value: LiveValue): NetElement {
 const NOT_LED_ON_OHM = 4.5;
 
 /**
- * Loads behind a dimmer see its full voltage for a share of the time: their laws are pulsed with it. They are found by
- * following everything that conducts on from the dimmer's lamp side, up to the next dimmer, source or load. Where wires alone lead from there to its other side it
- * is bridged, and dims nothing.
+ * Loads behind a dimmer see its full voltage for a share of the time: their laws are pulsed with it. They are found by following everything
+ * that conducts on from the dimmer's lamp side, up to the next dimmer, source or load. Where wires alone lead from there to its other side
+ * it is bridged, and dims nothing.
  */
 function dimLoads(compiled: CompiledDesign, elements: readonly NetElement[]): void {
   const { index, live, dimmerOf, bridged } = compiled;

@@ -24,7 +24,10 @@ export interface Carriers {
   voltage(node: number): number;
 }
 
-/** Kirchhoff's current law at every unknown: the current of every branch at the present voltages, and what they leave over. Allocates nothing. */
+/**
+ * Kirchhoff's current law at every unknown: the current of every branch at the present voltages, and what they leave over. Allocates
+ * nothing.
+ */
 export class CurrentSums {
   /** What the currents at each unknown leave over, and how much comes and goes there, A. */
   readonly residual: Float64Array;

@@ -2,9 +2,10 @@ import type { DutyBranches } from './branches';
 import type { Elimination } from './elimination';
 
 /**
- * A pulse-width dimmer's current follows its source's voltage less than its lamp's, which no symmetric matrix says: i = g (va - vb - (1 - d) (va - vc)), of which the
- * matrix has g (va - vb). What is missing is one product of two vectors a dimmer, and is counted in after the elimination (Sherman, Morrison 1950; Woodbury 1950), so that
- * the step is Newton's own: without it the search creeps where the way to the dimmer is not stiff, and ends nowhere where it is cut off.
+ * A pulse-width dimmer's current follows its source's voltage less than its lamp's, which no symmetric matrix says: i = g (va - vb - (1 -
+ * d) (va - vc)), of which the matrix has g (va - vb). What is missing is one product of two vectors a dimmer, and is counted in after the
+ * elimination (Sherman, Morrison 1950; Woodbury 1950), so that the step is Newton's own: without it the search creeps where the way to the
+ * dimmer is not stiff, and ends nowhere where it is cut off.
  */
 export class DutySteps {
   /** What each dimmer's missing current moves, and how the missing currents move one another. */

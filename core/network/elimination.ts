@@ -8,7 +8,10 @@ import type { EliminationOrder } from './ordering';
  */
 export class Elimination {
   readonly count: number;
-  /** Diagonal and below-diagonal values by step, to be filled with the matrix and then factorised in place: the diagonal then holds one over each pivot. */
+  /**
+   * Diagonal and below-diagonal values by step, to be filled with the matrix and then factorised in place: the diagonal then holds one over
+   * each pivot.
+   */
   readonly diagonal: Float64Array;
   readonly lower: Float64Array;
   private readonly start: Int32Array;

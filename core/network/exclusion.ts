@@ -6,8 +6,9 @@ import { Reach } from './reach';
 import { terminalKey, thrownBetweenNodes, type Wiring } from './wiring';
 
 /**
- * Which loads the wiring keeps from running together. Loads behind different throws of one changeover contact do, by how it is made. What was typed by hand
- * ("never with") counts where no state that the controls can bring about lights two of them; otherwise their sum is taken, and a finding says so.
+ * Which loads the wiring keeps from running together. Loads behind different throws of one changeover contact do, by how it is made. What
+ * was typed by hand ("never with") counts where no state that the controls can bring about lights two of them; otherwise their sum is
+ * taken, and a finding says so.
  */
 export interface Exclusions {
   /** Each load's side, where it has one. */
@@ -70,8 +71,8 @@ function isWired({ supply, return: back, fedCount }: Wiring, loadId: string): bo
 }
 
 /**
- * By load, the throw of the first changeover contact on its way from the battery. A contact that lies in a ring tells nothing: a second way may lead past it, or from
- * its other throw.
+ * By load, the throw of the first changeover contact on its way from the battery. A contact that lies in a ring tells nothing: a second way
+ * may lead past it, or from its other throw.
  */
 function sidesOfContacts(index: DesignIndex, { supply, faults, rings }: Wiring): Map<string, Side> {
   const sides = new Map<string, Side>();

@@ -74,7 +74,8 @@ test('two ways that nobody has said are meant are a fault, and saying so makes a
   expect(solvedRules(meant).filter((rule) => rule.includes('beside'))).toEqual([]);
 });
 
-// Kirchhoff's current law: beyond the point where the two ways meet a fault draws on both fuses, before it on one alone, from whichever side.
+// Kirchhoff's current law: beyond the point where the two ways meet a fault draws on both fuses, before it on one alone, from whichever
+// side.
 test('every wire is judged by the fuses that reach it: what both feed by their sum, what joins them by the larger', () => {
   const { design, wires } = reversing({ a: 10, b: 15, meant: true });
   expect(passesA(design, wires.lead)).toBe(25);
@@ -172,7 +173,10 @@ test('two feeds of one circuit behind one fuse stay a ring, and the wire that cl
   expect(passesA(design, closing)).toBe(15);
 });
 
-/** The first random designs that have something, whose wiring has an answer with everything on. The vehicle’s battery joined to the house’s is a fault by itself. */
+/**
+ * The first random designs that have something, whose wiring has an answer with everything on. The vehicle’s battery joined to the house’s
+ * is a fault by itself.
+ */
 function randomWith(feature: Feature, wanted: number) {
   const found: { seed: number; analysis: Analysis; live: LiveDesign }[] = [];
   for (let seed = 1; found.length < wanted && seed < 400; seed++) {
@@ -187,7 +191,8 @@ function randomWith(feature: Feature, wanted: number) {
   return found;
 }
 
-// A constant power draws more as its voltage falls, and a full battery stands above the nominal volts at which sums are made: a fifth either way.
+// A constant power draws more as its voltage falls, and a full battery stands above the nominal volts at which sums are made: a fifth
+// either way.
 test.each<Feature>(['secondFeed', 'twoWaysHome'])(
   'random designs with %s: ngspice finds the same, and no wire carries more than it was judged by',
   (feature) => {

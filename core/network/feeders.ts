@@ -5,8 +5,8 @@ import { Joined, type Positions } from '../rig/joined';
 import { terminalKey, type Wiring } from './wiring';
 
 /**
- * Where more than one fuse feeds a wire: behind a ring both may bring current to a fault, and each may bring it backwards into what the other guards. Worked out
- * only where the wiring has such rings.
+ * Where more than one fuse feeds a wire: behind a ring both may bring current to a fault, and each may bring it backwards into what the
+ * other guards. Worked out only where the wiring has such rings.
  */
 export interface Feeders {
   /** By wire, what the fuses next ahead of it let through, for as long as none opens. */

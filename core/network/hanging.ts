@@ -3,7 +3,10 @@ import type { DesignIndex } from '../rig/designIndex';
 import { isReturnJunction, pathTo } from './flow';
 import { terminalKey, type Wiring, type WiringTree } from './wiring';
 
-/** Where loads, circuits and blocks hang in the two trees, as positions of nodes. It stays the same for as long as nothing is joined or parted. */
+/**
+ * Where loads, circuits and blocks hang in the two trees, as positions of nodes. It stays the same for as long as nothing is joined or
+ * parted.
+ */
 export interface Hanging {
   loads: ReadonlyMap<string, HangingLoad>;
   circuits: ReadonlyMap<string, HangingCircuit>;
@@ -25,7 +28,10 @@ export interface HangingLoad {
   minus: number | undefined;
 }
 
-/** A circuit's own nodes: on the supply side all behind its protection, on the return side from its loads, and its parts that draw by themselves, to the first shared point. */
+/**
+ * A circuit's own nodes: on the supply side all behind its protection, on the return side from its loads, and its parts that draw by
+ * themselves, to the first shared point.
+ */
 export interface HangingCircuit {
   loadIds: string[];
   /** Parts that take a current of their own from it, coils too. */

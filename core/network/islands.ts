@@ -2,8 +2,8 @@ import { INSULATION_OHM } from '../devices/kind';
 import type { Netlist } from './netlist';
 
 /**
- * Which nodes hang together by more than insulation, a number for each: what is cut off on all sides floats, and a meter, which is ten megohm, brings it to where its
- * other lead is. Common practice.
+ * Which nodes hang together by more than insulation, a number for each: what is cut off on all sides floats, and a meter, which is ten
+ * megohm, brings it to where its other lead is. Common practice.
  * @param ohmOf of a resistor at the moment
  */
 export function islandsOf({ nodes, elements }: Netlist, ohmOf: (element: number) => number): Int32Array {

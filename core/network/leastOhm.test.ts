@@ -1,6 +1,9 @@
 import { leastOhmSteps, type OhmStep } from './leastOhm';
 
-/** Textbook: the graph of Dijkstra's algorithm in Cormen and others, Introduction to Algorithms, figure 24.6 (from memory): least 0, 8, 9, 5, 7. */
+/**
+ * Textbook: the graph of Dijkstra's algorithm in Cormen and others, Introduction to Algorithms, figure 24.6 (from memory): least 0, 8, 9,
+ * 5, 7.
+ */
 const GRAPH: Record<string, OhmStep<string>[]> = {
   s: [step('t', 10), step('y', 5)],
   t: [step('x', 1), step('y', 2)],

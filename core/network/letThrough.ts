@@ -20,9 +20,9 @@ export interface LetThrough {
 }
 
 /**
- * The most that a set of loads can send home together without any fuse opening: every fuse next ahead of one may pass its rating, for a fault
- * may lie anywhere behind it, and a fuse ahead of several holds their sum to its own rating. Of fuses whose loads here all exclude each
- * other only the largest counts. A load behind no fuse counts with its draw. Source: Kirchhoff's current law on the tree of fuses.
+ * The most that a set of loads can send home together without any fuse opening: every fuse next ahead of one may pass its rating, for a
+ * fault may lie anywhere behind it, and a fuse ahead of several holds their sum to its own rating. Of fuses whose loads here all exclude
+ * each other only the largest counts. A load behind no fuse counts with its draw. Source: Kirchhoff's current law on the tree of fuses.
  */
 export function letThrough(loads: Iterable<GuardedLoad>, chain: FuseChain): LetThrough {
   const top: Behind = { groups: new Set(), fuses: new Set() };

@@ -16,8 +16,9 @@ export type StateChoice =
   | { kind: 'scenario'; scenarioId: string };
 
 /**
- * The controls that make a choice so: every switch is closed, so a load that is off is off at itself. Where loads run, what nobody's hand works is as it lights them:
- * channels pressed, something moving, doors open, hatches as their wired contact closes, the vehicle's signals live. Chargers rest. `circuitOf` says which circuit a load hangs on.
+ * The controls that make a choice so: every switch is closed, so a load that is off is off at itself. Where loads run, what nobody's hand
+ * works is as it lights them: channels pressed, something moving, doors open, hatches as their wired contact closes, the vehicle's signals
+ * live. Chargers rest. `circuitOf` says which circuit a load hangs on.
  */
 export function stateFor(choice: StateChoice, index: DesignIndex, circuitOf: (loadId: string) => string | null): ControlState {
   const running = runningLoads(choice, index, circuitOf);

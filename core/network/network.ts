@@ -171,8 +171,9 @@ export class Network {
   }
 
   /**
-   * Thevenin's resistance between two nodes, ohm: how far one ampere more, into one and out of the other, would move them apart, around the present operating
-   * point. The ampere goes in and comes out in one solution, so that what they float on together is not the difference of two large numbers.
+   * Thevenin's resistance between two nodes, ohm: how far one ampere more, into one and out of the other, would move them apart, around the
+   * present operating point. The ampere goes in and comes out in one solution, so that what they float on together is not the difference of
+   * two large numbers.
    */
   resistanceBetween(one: number, other: number): number {
     const { system, step, unknown, ohms, dutySteps } = this;

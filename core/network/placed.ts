@@ -1,6 +1,8 @@
 import type { OhmBranches } from './branches';
 
-/** Where an ampere fed into a node goes: to which unknowns in which shares, and, inside a chain, what is between it and the chain's ends. */
+/**
+ * Where an ampere fed into a node goes: to which unknowns in which shares, and, inside a chain, what is between it and the chain's ends.
+ */
 export interface Placed {
   shares: readonly { unknown: number; share: number }[];
   within: { chain: number; toA: number; toB: number } | null;

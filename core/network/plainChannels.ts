@@ -6,8 +6,9 @@ import { terminalKey, type Wiring } from './wiring';
 /** What a channel may lead to and still only feed: loads, what carries or holds up a current on, coils. */
 const ONLY_FED: ReadonlySet<Device['kind']> = new Set(['load', 'splice', 'plug', 'switch', 'dimmer', 'diode', 'protection', 'relay']);
 /**
- * Channels of a receiver that nothing but itself can bring to life: what hangs on them is fed by it and leads home, so that what they do is no matter of any other
- * channel. A channel whose wiring meets another source is none, and no channel of a receiver that remembers its mode is.
+ * Channels of a receiver that nothing but itself can bring to life: what hangs on them is fed by it and leads home, so that what they do is
+ * no matter of any other channel. A channel whose wiring meets another source is none, and no channel of a receiver that remembers its mode
+ * is.
  */
 export function plainChannels(
   index: DesignIndex,

@@ -14,7 +14,8 @@ const influencing = (name: string) => {
   return { parts: Array.from(part.devices.values(), (device) => device.name), handles: handles.map(({ deviceId, key }) => `${nameOf(design, deviceId)} ${key}`) }; // prettier-ignore
 };
 
-// By hand, from how Heron is wired: both listen to wires of one vehicle, the driving lamps' hub to the high beam, the reversing lamps' relay (by mistake) to the brake.
+// By hand, from how Heron is wired: both listen to wires of one vehicle, the driving lamps' hub to the high beam, the reversing lamps'
+// relay (by mistake) to the brake.
 test('two that listen to wires of one vehicle do not hang on each other', () => {
   const driving = influencing('Driving lamp, high');
   expect(driving.parts).toEqual(expect.arrayContaining(['Beam hub', 'Driving lamps switch', 'Vehicle signals']));

@@ -12,8 +12,9 @@ import { LiveDesign } from './settle';
 import { landedTerminals, terminalKey, type Wiring } from './wiring';
 
 /**
- * What the controls of a design can bring about for a few loads: their switches, relays, channels and signals alone are wired up, with the way from the battery, and
- * every setting of them is tried, each from where the one before left relays and channels, until the answer is known.
+ * What the controls of a design can bring about for a few loads: their switches, relays, channels and signals alone are wired up, with the
+ * way from the battery, and every setting of them is tried, each from where the one before left relays and channels, until the answer is
+ * known.
  */
 
 /** Settings tried for one question: nine controls of two positions, or five that remember. */
@@ -101,7 +102,10 @@ export class Reach {
     }
   }
 
-  /** The loads as test lamps with everything that leads to them, other loads' terminals too, and works what leads to them; and the controls among it. */
+  /**
+   * The loads as test lamps with everything that leads to them, other loads' terminals too, and works what leads to them; and the controls
+   * among it.
+   */
   influenceOn(loadIds: readonly string[]): Influence {
     const { index, wiring } = this;
     const devices = new Set<string>();

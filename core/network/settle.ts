@@ -123,14 +123,19 @@ export class LiveDesign {
     return node === undefined ? null : this.network.voltage(node);
   }
 
-  /** What a meter reads with its red lead on one terminal and its black one on another, V: nothing where what one of them touches floats. Null for a terminal the design does not have. */
+  /**
+   * What a meter reads with its red lead on one terminal and its black one on another, V: nothing where what one of them touches floats.
+   * Null for a terminal the design does not have.
+   */
   metered(red: TerminalRef, black: TerminalRef): number | null {
     const [above, below] = [this.voltage(red), this.voltage(black)];
     if (above === null || below === null) return null;
     return this.floats(red, black) ? 0 : above - below;
   }
 
-  /** What a meter reads at many terminals with its black lead on one, V, and 1 where one floats. Asked for the same list again it is quick. */
+  /**
+   * What a meter reads at many terminals with its black lead on one, V, and 1 where one floats. Asked for the same list again it is quick.
+   */
   everywhere(points: readonly TerminalRef[], over: TerminalRef): { volts: Float64Array; floats: Uint8Array } {
     const nodeOf = ({ deviceId, terminal }: TerminalRef) => this.compiled.nodeOf.get(terminalKey(deviceId, terminal)) ?? -1;
     if (this.asked?.points !== points) this.asked = { points, nodes: Int32Array.from(points, nodeOf) };
@@ -215,7 +220,10 @@ export class LiveDesign {
     });
   }
 
-  /** The node the largest current into one comes from; undefined where next to none does, or a source gives it: behind that lies only the other pole. */
+  /**
+   * The node the largest current into one comes from; undefined where next to none does, or a source gives it: behind that lies only the
+   * other pole.
+   */
   private before(node: number): number | undefined {
     const { elements } = this.compiled.netlist;
     let next: number | undefined;

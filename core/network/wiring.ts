@@ -46,7 +46,9 @@ export interface Ring {
   wireId: string | null;
   /** The two nodes it joins. */
   ends: readonly [number, number];
-  /** One changeover contact would have to be on two throws at once: the two ways are never joined, as in a lamp switched from two places. */
+  /**
+   * One changeover contact would have to be on two throws at once: the two ways are never joined, as in a lamp switched from two places.
+   */
   neverClosed: boolean;
   /** The changeover contacts on the way round. */
   contacts: readonly string[];

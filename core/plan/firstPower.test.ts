@@ -34,7 +34,8 @@ test('a test fuse holds what flows by itself with a third over it, the next smal
   expect([tried > 100, none > 5]).toEqual([true, true]);
 });
 
-// Motors take 4 to 8 times their current for 50 to 300 ms as they start (trade ranges, from memory): 3 A would hold Pip's fan as it runs and open as it starts.
+// Motors take 4 to 8 times their current for 50 to 300 ms as they start (trade ranges, from memory): 3 A would hold Pip's fan as it runs
+// and open as it starts.
 test('what starts by itself is stood, so that no good circuit is taken for a bad one', () => {
   const fan = stepOf(pip(), /Roof fan/);
   expect(fan.start!.amps / fan.standingA).toBeCloseTo(6, 1);

@@ -132,7 +132,9 @@ export interface CircuitTried {
   together: { moved: Moved[]; amps: number } | null;
 }
 
-/** A circuit's fuse put in, and then everything that may decide what its loads do, moved by itself to each of its positions, all fuses in. */
+/**
+ * A circuit's fuse put in, and then everything that may decide what its loads do, moved by itself to each of its positions, all fuses in.
+ */
 export function tryCircuit(index: DesignIndex, wiring: Wiring, { steps }: FirstPower, { circuit, fuse }: PowerStep): CircuitTried {
   const bench = benchOf(index);
   const out = steps.flatMap((one) => (one.holds === 'out' || one.fuse.id === fuse.id ? [one.fuse.id] : []));
@@ -189,8 +191,8 @@ function startsBehind({ devices }: DesignIndex, bench: Bench, fuseId: string): S
 }
 
 /**
- * A test fuse holds what flows with every switch as it is left, a third over it, stands what starts by itself, and is smaller than the circuit's own. Common practice: from
- * 1 A up.
+ * A test fuse holds what flows with every switch as it is left, a third over it, stands what starts by itself, and is smaller than the
+ * circuit's own. Common practice: from 1 A up.
  */
 export function testFuse(index: DesignIndex, bench: Bench | null, protectionId: string): number | undefined {
   const fuse = index.devices.get(protectionId);

@@ -8,8 +8,8 @@ import type { Task } from './task';
 const OWN_MINUTES = 15;
 
 /**
- * The tasks that follow from a design, as a hand took them: with its own among them, its minutes, its sittings, and what it wants before what. What it wants against the order the
- * trade keeps is passed over.
+ * The tasks that follow from a design, as a hand took them: with its own among them, its minutes, its sittings, and what it wants before
+ * what. What it wants against the order the trade keeps is passed over.
  */
 export function withHands(tasks: readonly Task[], design: Design, ticked: ReadonlySet<string>): Task[] {
   const hands = recordsOf(design, 'handTask');

@@ -5,7 +5,8 @@ import { planWork } from './schedule';
 import { tasksOf, type PlanOptions } from './tasks';
 
 /**
- * The day of the work plan, from 1, on which each circuit’s wires are made, by the circuit’s id; null: what circuits share. What is made already is not among them.
+ * The day of the work plan, from 1, on which each circuit’s wires are made, by the circuit’s id; null: what circuits share. What is made
+ * already is not among them.
  * @param dayMinutes worked a day
  */
 export function makingDays(

@@ -16,7 +16,8 @@ const load = (behaviour: Load['behaviour'], watts: number): Load => ({
   behaviour,
 });
 
-// Ohm's law: 12 V and 48 W are 3 Ω hot. Common practice: a cold filament has a tenth of it, a motor's winding a sixth of what it runs at, electronics nothing to count on.
+// Ohm's law: 12 V and 48 W are 3 Ω hot. Common practice: a cold filament has a tenth of it, a motor's winding a sixth of what it runs at,
+// electronics nothing to count on.
 test('a load reads cold what it is: heaters as they run, filaments a tenth, motors their winding, electronics anything', () => {
   const none = new Set<string>();
   expect(ohmsExpected([load('resistive', 48)], none)).toEqual({ atRest: null, allOn: 3, hasElectronics: false });

@@ -1,7 +1,9 @@
 import type { Load } from '../design/schema';
 import { behaviourOf, loadDraw, type LoadBehaviour } from '../devices/load';
 
-/** What an ohmmeter reads of a load with the battery off, as a share of what it has hot and running; null: nothing that can be counted on. */
+/**
+ * What an ohmmeter reads of a load with the battery off, as a share of what it has hot and running; null: nothing that can be counted on.
+ */
 const COLD: Record<LoadBehaviour, number | null> = {
   resistive: 1,
   // Tungsten has a tenth of its hot resistance when cold. Common practice; CRC handbook, from memory: 12 to 15 times at white heat.

@@ -67,7 +67,8 @@ test('Heron’s plan goes by the trade’s order', () => {
   expect(all('power').length).toBe(21);
 });
 
-// Common practice: what flows with everything off is milliamperes, so 1 A; a fridge that runs by itself needs more, and never as much as its own fuse.
+// Common practice: what flows with everything off is milliamperes, so 1 A; a fridge that runs by itself needs more, and never as much as
+// its own fuse.
 test('a test fuse holds what flows by itself and is smaller than the circuit’s own', () => {
   const design = heron();
   const fuseOf = (name: string) => {

@@ -24,7 +24,8 @@ export const MOVE_MINUTES = 3;
 const DAY = 24 * 60;
 
 /**
- * When something may begin that waits for another to be done and for so long after it. Work is counted in minutes of working days one after the other; what dries or cures does so by the clock, overnight too.
+ * When something may begin that waits for another to be done and for so long after it. Work is counted in minutes of working days one after
+ * the other; what dries or cures does so by the clock, overnight too.
  * @param dayMinutes worked a day; null: without a break
  */
 export function afterHold(endMinute: number, holdMinutes: number, dayMinutes: number | null): number {
@@ -45,8 +46,8 @@ function inDay(fromMinute: number, minutes: number, dayMinutes: number | null): 
 }
 
 /**
- * An order of work for some people: whoever is free takes what can be done now and has most still hanging on it; of what weighs nearly the same, what is where they stand. What is done is left out, and
- * holds nothing up.
+ * An order of work for some people: whoever is free takes what can be done now and has most still hanging on it; of what weighs nearly the
+ * same, what is where they stand. What is done is left out, and holds nothing up.
  * @param dayMinutes worked a day; null: without a break. A task that fits a day is not begun where it would not be through by the evening
  */
 export function planWork(tasks: readonly Task[], people: 1 | 2, dayMinutes: number | null = null): WorkPlan {

@@ -16,8 +16,9 @@ import { placeIdOf } from '../rig/layout';
 import { kindOf } from '../devices';
 
 /**
- * Minutes, a practised hand. Common practice: a small crimp 1.5 to 2 with its sleeve and label, a heavy lug 6 to 10; a hole to 10 mm 3 to 4, a hole saw 6 to 10; a rectangular cut-out 15 to 20 by
- * hand; a small device 8 to 12, a battery and its tray 45 to 90, a fuse block of twelve 90 to 150; a metre pulled open 0.5, in conduit 1, behind trim 2 to 3; a circuit tested and recorded 5 to 8.
+ * Minutes, a practised hand. Common practice: a small crimp 1.5 to 2 with its sleeve and label, a heavy lug 6 to 10; a hole to 10 mm 3 to
+ * 4, a hole saw 6 to 10; a rectangular cut-out 15 to 20 by hand; a small device 8 to 12, a battery and its tray 45 to 90, a fuse block of
+ * twelve 90 to 150; a metre pulled open 0.5, in conduit 1, behind trim 2 to 3; a circuit tested and recorded 5 to 8.
  */
 const CRIMP = 2.5;
 const LUG = 8;
@@ -27,7 +28,9 @@ const CUT_AND_LABEL = 1.5;
 const HOLE = { small: 4, large: 8, square: 17 } as const;
 const LAND = 1.5;
 const PULL_A_METRE: Record<RouteKind, number> = { loom: 0.5, trunking: 0.5, rack: 0.5, conduit: 1, underfloor: 1.5, pillar: 2.5 };
-/** Primer on bare metal until it is touched again, minutes at 23 °C; in the cold twice as long. Common practice, makers' sheets from memory. */
+/**
+ * Primer on bare metal until it is touched again, minutes at 23 °C; in the cold twice as long. Common practice, makers' sheets from memory.
+ */
 export const PRIMER_HOLD = 60;
 export const COLD_TIMES = 2;
 const MINUTES = { isolate: 10, prime: 3, grommet: 2, ohms: 5, connect: 15, power: 5, test: 6, seal: 5, aim: 10, refit: 20 } as const;
@@ -40,7 +43,10 @@ export interface PlanOptions {
   isCold: boolean;
 }
 
-/** Everything that is to be done to build a design, with what must come before each: holes before grommets before cable, both ends before a circuit is checked, every circuit checked before the battery, the battery last. */
+/**
+ * Everything that is to be done to build a design, with what must come before each: holes before grommets before cable, both ends before a
+ * circuit is checked, every circuit checked before the battery, the battery last.
+ */
 export function tasksOf(design: Design, index: DesignIndex, harness: Harness, { isCold }: PlanOptions): Task[] {
   const tasks: Task[] = [];
   const ticked = new Set(recordsOf(design, 'doneTask').map(({ task }) => task));
@@ -122,7 +128,10 @@ function addSeals(index: DesignIndex, { wires }: Harness, add: Add): string[] {
 
 type Add = (task: Omit<Task, 'after'> & { after?: (string | { id: string; holdMinutes: number })[] }) => string;
 
-/** Holes that stretches go through: drilled, the edge primed, its grommet in once the primer is dry. The task after which a stretch is open, by its id. */
+/**
+ * Holes that stretches go through: drilled, the edge primed, its grommet in once the primer is dry. The task after which a stretch is open,
+ * by its id.
+ */
 function addHoles(index: DesignIndex, { wires }: Harness, add: Add, isolate: string, primer: number): Map<string, string[]> {
   const used = new Set(wires.flatMap(({ routeIds }) => routeIds));
   const opened = new Map<string, string[]>();
@@ -248,7 +257,9 @@ function minutesToPull({ layout }: DesignIndex, { routeIds, lengthMm }: HarnessW
   }, 0);
 }
 
-/** What has to be fixed before a wire lands on something: itself, its block where it is a fuse in a slot, its lamp where it is a function. */
+/**
+ * What has to be fixed before a wire lands on something: itself, its block where it is a fuse in a slot, its lamp where it is a function.
+ */
 function fittedAt({ devices }: DesignIndex, deviceId: string, fitted: ReadonlyMap<string, string>): string[] {
   const device = devices.get(deviceId);
   const body = device?.kind === 'protection' && device.mount ? device.mount.blockId : device?.kind === 'load' && device.partOf ? device.partOf.loadId : deviceId; // prettier-ignore

@@ -4,7 +4,10 @@ import type { Harness } from '../harness/schedule';
 import { markDone } from './markDone';
 import type { Task } from './task';
 
-/** Marks a task as done, or not: where the design says so itself, as a device that is fitted or a wire that is pulled, there; else beside it. */
+/**
+ * Marks a task as done, or not: where the design says so itself, as a device that is fitted or a wire that is pulled, there; else beside
+ * it.
+ */
 export function tickTask(edit: Edit, { id, kind, subjectId, sitting }: Task, { wires }: Harness, isDone: boolean, today: string): void {
   // What is begun shows in the design once it is through.
   if (sitting && sitting.at < sitting.of) return markDone(edit, id, isDone, today);

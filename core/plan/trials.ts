@@ -57,8 +57,8 @@ interface Tried {
 }
 
 /**
- * What a circuit is tried by once it is read: every level of a dimmer, how long what goes off by itself stays on, radio from wherever it is used, a light behind a door by its current, evenness in the
- * dark. Common practice.
+ * What a circuit is tried by once it is read: every level of a dimmer, how long what goes off by itself stays on, radio from wherever it is
+ * used, a light behind a door by its current, evenness in the dark. Common practice.
  * @param moved what puts its loads on
  */
 export function trialsOf(index: DesignIndex, wiring: Wiring, { id, protectionId, loadIds }: Tried, moved: readonly Moved[]): Trial[] {

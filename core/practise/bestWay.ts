@@ -36,7 +36,10 @@ const MOST_MEASURED = 12;
 /** Parts up to which all of a board is suspected, and new work too; of a larger one what can influence the complaint. */
 const SMALL_BOARD = 40;
 
-/** Goes the finder's way on a board: the measurement that tells most for its minutes, again and again, until one repair is sure. @throws NetworkError */
+/**
+ * Goes the finder's way on a board: the measurement that tells most for its minutes, again and again, until one repair is sure. @throws
+ * NetworkError
+ */
 export function bestWay(hunt: Hunt): Way {
   const index = indexDesign(hunt.design);
   const bench = new HuntBench(hunt);
@@ -118,8 +121,8 @@ function weightsOf(index: DesignIndex, bench: HuntBench, complaint: Complaint): 
 }
 
 /**
- * What may be wired other than planned where work is new: an end of a wire on another terminal of its part, two ends exchanged, a wire ahead of its fuse in place of
- * behind it, a way home that touches the body before what switches it.
+ * What may be wired other than planned where work is new: an end of a wire on another terminal of its part, two ends exchanged, a wire
+ * ahead of its fuse in place of behind it, a way home that touches the body before what switches it.
  */
 export function newWork(index: DesignIndex): Flaw[] {
   return [...Array.from(index.devices.values()).flatMap((device) => atPart(index, device)), ...aheadOfFuses(index), ...touching(index)];

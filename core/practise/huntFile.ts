@@ -13,7 +13,10 @@ import { id } from '../devices/fields';
 import { blowsSchema, flawSchema, movedSchema, type Complaint, type Hunt } from './hunt';
 import { HuntBench } from './huntBench';
 
-/** A hunt as a file, to be given to somebody: the design as planned, the story, and what is wrong wrapped up so that nobody reads it at a glance. */
+/**
+ * A hunt as a file, to be given to somebody: the design as planned, the story, and what is wrong wrapped up so that nobody reads it at a
+ * glance.
+ */
 export const HUNT_FORMAT = 'vine-knot-hunt';
 const HUNT_VERSION = 1;
 

@@ -36,7 +36,10 @@ export const MADE_KINDS: readonly NamedKind[] = [
 export const kindsFor = (design: Design, id: string): NamedKind[] =>
   namesOffered(design.records.get(id)).filter((kind) => MADE_KINDS.includes(kind));
 
-/** A hunt with that fault in a copy of the design, and whether the load then does other than it should; null where the load can never be lit, the network has no answer, or a short would meet no fuse. */
+/**
+ * A hunt with that fault in a copy of the design, and whether the load then does other than it should; null where the load can never be
+ * lit, the network has no answer, or a short would meet no fuse.
+ */
 export function madeHunt(design: Design, { named, ohm, loadId, says, story }: Wanted): { hunt: Hunt; shows: boolean } | null {
   const index = indexDesign(design);
   const flaw = flawOf(named, ohm);

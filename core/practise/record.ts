@@ -62,7 +62,8 @@ export function learntOf(results: readonly Result[], topic: TopicId): Learnt {
 const isRight = ({ points }: Result) => points === 100;
 
 /**
- * What to ask next: a question that was answered wrong and has waited, else one of the topic one is weakest at among those that are due, else of any.
+ * What to ask next: a question that was answered wrong and has waited, else one of the topic one is weakest at among those that are due,
+ * else of any.
  * @param only one topic, or null for all of them
  * @param before what was just asked: it does not come twice in a row
  */

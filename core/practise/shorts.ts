@@ -2,7 +2,10 @@ import { NetworkError } from '../network/networkError';
 import type { Blows, Hunt } from './hunt';
 import { HuntBench } from './huntBench';
 
-/** The one fuse that what is wrong takes with it, as soon as it is put in or as something is switched on; null where none goes, or more than one. */
+/**
+ * The one fuse that what is wrong takes with it, as soon as it is put in or as something is switched on; null where none goes, or more than
+ * one.
+ */
 export function blowsOf(hunt: Hunt): Blows | null {
   const [complaint] = hunt.complaints;
   if (!complaint) return null;

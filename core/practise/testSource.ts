@@ -5,14 +5,19 @@ import type { ControlState } from '../network/controlState';
 import type { DesignIndex } from '../rig/designIndex';
 import { part, shortWire } from './world';
 
-/** A meter's own source of the diode range: at open leads V, and the resistance behind it, ohm. Common practice: enough for a blue lamp's. */
+/**
+ * A meter's own source of the diode range: at open leads V, and the resistance behind it, ohm. Common practice: enough for a blue lamp's.
+ */
 const DIODE = { openV: 3, behindOhm: 1500 };
 /** Past these the display says OL: ohm, and V of the diode range. */
 const MOST_OHM = 5e5;
 const MOST_DIODE_V = 2.6;
 const METER = '@meter';
 
-/** A board without power, its loads cold, for a meter with a source of its own: what is on ohms wakes no junction (common practice: a fifth of a volt), so it sees the network as it lies. */
+/**
+ * A board without power, its loads cold, for a meter with a source of its own: what is on ohms wakes no junction (common practice: a fifth
+ * of a volt), so it sees the network as it lies.
+ */
 export class ColdBoard {
   private readonly cold: DesignIndex;
   private readonly lies: LiveDesign;

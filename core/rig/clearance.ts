@@ -14,9 +14,9 @@ const MOST_SAMPLES = 9;
 const SAMPLE_MM = 80;
 
 /**
- * Whether a thing at a point is in room that must stay free. A room turns about an axis that stands up (a door), runs across (a hood, a tailgate) or
- * runs along the vehicle (a canopy's side door); it reaches so far from the axis, between two angles and between two ends along it. A thing with a
- * size is a box about the point and is looked at all through; one without is the point.
+ * Whether a thing at a point is in room that must stay free. A room turns about an axis that stands up (a door), runs across (a hood, a
+ * tailgate) or runs along the vehicle (a canopy's side door); it reaches so far from the axis, between two angles and between two ends
+ * along it. A thing with a size is a box about the point and is looked at all through; one without is the point.
  */
 export function isInRoom(at: Point, size: Device['sizeMm'], room: KeepClear): boolean {
   for (const xMm of samples(at.xMm, size?.lengthMm ?? 0))
@@ -40,7 +40,9 @@ function isPointInRoom(point: Point, room: KeepClear): boolean {
   return turn(deg - room.fromDeg) <= turn(room.toDeg - room.fromDeg);
 }
 
-/** A point as the room's axis sees it: where along it, and how far from it in the plane it turns in. Angles run from `across` towards `up`. */
+/**
+ * A point as the room's axis sees it: where along it, and how far from it in the plane it turns in. Angles run from `across` towards `up`.
+ */
 function aboutAxis({ xMm, yMm, zMm }: Point, room: KeepClear): { along: number; across: number; up: number } {
   switch (room.axis ?? 'upright') {
     case 'upright':

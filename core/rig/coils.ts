@@ -12,8 +12,8 @@ export interface Coil {
 const MEETING: ReadonlySet<Device['kind']> = new Set(['battery', 'fuseBlock', 'busBar', 'groundPoint', 'protection']);
 
 /**
- * The coils that the house battery feeds, each with the loads its make contact leads to: it is pulled in while one of them is on. What a break contact leads to is on
- * while the coil rests, and tells nothing. A coil fed by the vehicle's own signal costs the house nothing.
+ * The coils that the house battery feeds, each with the loads its make contact leads to: it is pulled in while one of them is on. What a
+ * break contact leads to is on while the coil rests, and tells nothing. A coil fed by the vehicle's own signal costs the house nothing.
  */
 export function coilsOf(devices: ReadonlyMap<string, Device>, wires: readonly Wire[], nominalV: number): Coil[] {
   // A latching one takes a pulse and stays without current.

@@ -20,8 +20,8 @@ export function rigOf(design: Design): Rig | null {
 }
 
 /**
- * Sets the vehicle's own figures, making it when there is none. Zones and places that still are where they were suggested for its size go where they are
- * for the new one; what a hand has moved stays.
+ * Sets the vehicle's own figures, making it when there is none. Zones and places that still are where they were suggested for its size go
+ * where they are for the new one; what a hand has moved stays.
  */
 export function setRig(design: Design, fields: Partial<Rig>): Change {
   const edit = new Edit(design);
@@ -48,8 +48,8 @@ function follow(edit: Edit, before: Rig, after: Rig): void {
 }
 
 /**
- * A vehicle to begin with: a body at its usual size, the zones where their names say they are in it, and a place in each, joined to the nearest.
- * Zones that have their ground already stay as they are.
+ * A vehicle to begin with: a body at its usual size, the zones where their names say they are in it, and a place in each, joined to the
+ * nearest. Zones that have their ground already stay as they are.
  */
 export function beginRig(design: Design, body: Vehicle): Change {
   const edit = new Edit(design);

@@ -23,8 +23,8 @@ interface Without {
 }
 
 /**
- * Which terminals are joined, every contact closed: by wires, through parts, and within a lamp with several functions. No way needs one changeover in two positions.
- * Batteries and loads join nothing.
+ * Which terminals are joined, every contact closed: by wires, through parts, and within a lamp with several functions. No way needs one
+ * changeover in two positions. Batteries and loads join nothing.
  */
 export class Joined {
   private readonly near = new Map<string, Join[]>();
@@ -77,7 +77,10 @@ export class Joined {
 
 const NO_POSITIONS: Positions = new Map();
 
-/** The position of a changeover contact that joins two terminals of a device; null where no changeover does. All poles of one device move together. */
+/**
+ * The position of a changeover contact that joins two terminals of a device; null where no changeover does. All poles of one device move
+ * together.
+ */
 export function thrownBetween(device: Device, a: string, b: string): Thrown | null {
   for (const { common, throws } of kindOf(device).eitherOr?.(device) ?? []) {
     const far = a === common ? b : b === common ? a : null;

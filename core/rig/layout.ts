@@ -63,8 +63,8 @@ const WAYS = slot<Ways>('ways through the vehicle');
 const LAID_WIRES = slot<LaidWire>('laid wires');
 
 /**
- * Finds every wire's way: the one chosen by hand while it leads there, else the shortest along open routes. A wire that was
- * measured itself keeps its length; every other one whose ends are placed and joined takes that of its way and the slack. Ways, and wires that lie as they
+ * Finds every wire's way: the one chosen by hand while it leads there, else the shortest along open routes. A wire that was measured itself
+ * keeps its length; every other one whose ends are placed and joined takes that of its way and the slack. Ways, and wires that lie as they
  * did, are those of the layout before.
  */
 export function layOut({ rig: laidOut, places, routes, devices, wires }: RigRecords, carried: Carried): Layout {

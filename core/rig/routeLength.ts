@@ -21,9 +21,9 @@ export interface RouteLength {
 export const HINGE_LOOP_MM = 150;
 
 /**
- * The length of a stretch from one place to the other. In the plan cable runs level between bends and climbs square, so
- * level run and rise are added, the rig's allowance for bends and sagging on top, and a loop for every hinge. A measured length is taken as it is.
- * Source: common practice.
+ * The length of a stretch from one place to the other. In the plan cable runs level between bends and climbs square, so level run and rise
+ * are added, the rig's allowance for bends and sagging on top, and a loop for every hinge. A measured length is taken as it is. Source:
+ * common practice.
  */
 export function routeLength(route: Route, from: Point, to: Point, rig: Pick<Rig, 'allowancePercent'>): RouteLength {
   const points = [from, ...route.bends, to];

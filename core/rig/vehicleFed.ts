@@ -5,8 +5,8 @@ import { Joined } from './joined';
 const NOTHING: ReadonlySet<string> = new Set();
 
 /**
- * The devices that hang on the vehicle's own feeds and not on the house battery, as the wires lead: what they take is no part of the house side's day. What both reach
- * counts for the house, and with one battery for all everything does.
+ * The devices that hang on the vehicle's own feeds and not on the house battery, as the wires lead: what they take is no part of the house
+ * side's day. What both reach counts for the house, and with one battery for all everything does.
  */
 export function fedByVehicle(devices: ReadonlyMap<string, Device>, wires: readonly Wire[]): ReadonlySet<string> {
   const feeds: string[] = [];

@@ -2,7 +2,9 @@ import type { Rig, Zone } from '../design/schema';
 import type { Vehicle } from '../catalog/vocabulary';
 import type { Point } from './geometry';
 
-/** Where zones of a vehicle usually lie, by what they are called and what body it is. Shares of length, width and height; common practice. */
+/**
+ * Where zones of a vehicle usually lie, by what they are called and what body it is. Shares of length, width and height; common practice.
+ */
 
 type Span = readonly [from: number, to: number];
 

@@ -89,7 +89,8 @@ test('every table grows with size and with insulation', () => {
   }
 });
 
-// NEC table 310.15(B)(1), correction of ampacity for air of so many degrees, by insulation; from memory. Given for bands, by their upper end, to two digits.
+// NEC table 310.15(B)(1), correction of ampacity for air of so many degrees, by insulation; from memory. Given for bands, by their upper
+// end, to two digits.
 test.each([
   [60, 35, 0.91],
   [60, 40, 0.82],

@@ -21,9 +21,15 @@ export function familyThatBreaks(amps: number, nominalV: number): ProtectionFami
   return MAIN_FAMILIES.find((family) => breaksAt(family, nominalV) >= amps) ?? MAIN_FAMILIES.at(-1)!;
 }
 
-/** A fuse ahead that is sure to have ended a dead short within this saves one that cannot break it, s: half a cycle of mains, as current-limiting fuses do. Common practice. */
+/**
+ * A fuse ahead that is sure to have ended a dead short within this saves one that cannot break it, s: half a cycle of mains, as
+ * current-limiting fuses do. Common practice.
+ */
 const SAVES_WITHIN_S = 0.01;
-/** Up to here a small fuse is taken to hold together until the one ahead has opened, A. Common practice: a blade bursts at several kiloamperes. */
+/**
+ * Up to here a small fuse is taken to hold together until the one ahead has opened, A. Common practice: a blade bursts at several
+ * kiloamperes.
+ */
 const BURSTS_FROM_A = 2000;
 
 /** Whether a fuse ahead ends a dead short before a small fuse behind it, which cannot break that short itself, bursts. */
@@ -31,7 +37,10 @@ export function savesSmallFuse(ahead: Rated, atA: number): boolean {
   return atA <= BURSTS_FROM_A || clearingS(ahead, atA).longestS <= SAVES_WITHIN_S;
 }
 
-/** The family for a main fuse on a bank: one that breaks its dead short, and where that is several kiloamperes, soon enough to save small fuses behind it. */
+/**
+ * The family for a main fuse on a bank: one that breaks its dead short, and where that is several kiloamperes, soon enough to save small
+ * fuses behind it.
+ */
 export function mainFamilyFor(shortA: number, nominalV: number): ProtectionFamily {
   return shortA > BURSTS_FROM_A ? 'classT' : familyThatBreaks(shortA, nominalV);
 }

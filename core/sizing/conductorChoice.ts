@@ -73,8 +73,8 @@ export function sizesLike(standard: ConductorConditions['standard'], conductor: 
 }
 
 /**
- * The smallest area a school allows for strength, mm2, whichever family the wire is of: 16 AWG alone and 18 inside a sheath by the American ones,
- * 1 mm2 and 0.75 by the metric ones. Source: ABYC E-11, ISO 10133, from memory.
+ * The smallest area a school allows for strength, mm2, whichever family the wire is of: 16 AWG alone and 18 inside a sheath by the American
+ * ones, 1 mm2 and 0.75 by the metric ones. Source: ABYC E-11, ISO 10133, from memory.
  */
 export function mechanicalMinimumMm2(standard: ConductorStandard, cableForm: RunDemand['cableForm']): number {
   if (goesByGauge(standard)) return areaMm2(cableForm === 'sheathed' ? 'awg:18' : 'awg:16');

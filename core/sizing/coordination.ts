@@ -18,9 +18,9 @@ export function clearingS({ family, ratingA }: Rated, amps: number): { leastS: n
 const FROM_MULTIPLE = 1.35;
 
 /**
- * Current up to which a fuse surely opens before the one ahead of it, A, as far as a fault can drive it: while the latest it may
- * open comes before the soonest the other may. `mostA` when that holds all the way; 0 when it never does. The gates are straight lines between
- * their corners on logarithmic scales, so looking at every corner of both finds where they first meet.
+ * Current up to which a fuse surely opens before the one ahead of it, A, as far as a fault can drive it: while the latest it may open comes
+ * before the soonest the other may. `mostA` when that holds all the way; 0 when it never does. The gates are straight lines between their
+ * corners on logarithmic scales, so looking at every corner of both finds where they first meet.
  */
 export function selectiveToA(downstream: Rated, upstream: Rated, mostA: number): number {
   const fromA = downstream.ratingA * FROM_MULTIPLE;

@@ -1,7 +1,10 @@
 import type { Settings } from '../design/schema';
 import type { DropClass } from '../catalog/vocabulary';
 
-/** What a circuit that does not mind may lose when a design does not say, percent. Source: ABYC E-11's limit for what is not critical, from memory. */
+/**
+ * What a circuit that does not mind may lose when a design does not say, percent. Source: ABYC E-11's limit for what is not critical, from
+ * memory.
+ */
 const TOLERANT_PERCENT = 10;
 
 type Targets = Pick<Settings, 'dropTargetPercent' | 'feedSharePercent'>;

@@ -12,7 +12,8 @@ const ask = (question: Partial<WireQuestion>) =>
   });
 const FOOT = 0.3048;
 
-// ABYC E-11's tables at 12 V, amperes and feet out and back, from memory: where they ask for less than ampacity or a fuse does, the answer is thicker and says why.
+// ABYC E-11's tables at 12 V, amperes and feet out and back, from memory: where they ask for less than ampacity or a fuse does, the answer
+// is thicker and says why.
 test.each<[percent: number, amps: number, feet: number, table: string]>([
   [3, 5, 15, '16'],
   [3, 5, 20, '14'],

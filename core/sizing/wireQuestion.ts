@@ -30,7 +30,9 @@ export interface WireAnswer {
   cableDropV: number;
 }
 
-/** The smallest conductor and fuse for a current that may flow for hours, at 30 C outside an engine space; null when no tabulated size does. */
+/**
+ * The smallest conductor and fuse for a current that may flow for hours, at 30 C outside an engine space; null when no tabulated size does.
+ */
 export function answerWire(question: WireQuestion): WireAnswer | null {
   const { amps, loopM, volts, standard, insulationC } = question;
   const ampereMetres = amps * loopM;

@@ -14,8 +14,8 @@ export const COPY_PARTS = ['all', 'system', 'supply', 'loads'] as const;
 export type CopyPart = (typeof COPY_PARTS)[number];
 
 /**
- * A design to begin another one from. Without its vehicle its wires keep their lengths, as estimates; with only its supply or only its loads the circuits
- * go with what they fed or were fed by. It is for another vehicle, in which nothing is fitted yet.
+ * A design to begin another one from. Without its vehicle its wires keep their lengths, as estimates; with only its supply or only its
+ * loads the circuits go with what they fed or were fed by. It is for another vehicle, in which nothing is fitted yet.
  */
 export function copyParts(design: Design, part: CopyPart, name: string): Design {
   let copy = unbuilt(design, name);

@@ -71,7 +71,8 @@ test('plus to minus is never drawn, whoever asks', () => {
   expect(sensibleEnds(design, { deviceId: bar.id, terminal: 'bar' }).every(({ side }) => side === null)).toBe(true);
 });
 
-// A relay worked by the high beam: coil from the vehicle's trigger, home to ground; the trigger carries the coil's current and no more (common practice).
+// A relay worked by the high beam: coil from the vehicle's trigger, home to ground; the trigger carries the coil's current and no more
+// (common practice).
 test('a relay put into a lamp’s run is wired by hand to the vehicle’s high beam: free ends first, and nothing of it is left loose', () => {
   const fuse = recordsOf(design, 'circuit').find(({ name }) => name === 'Driving lamps')!.protectionId;
   const run = recordsOf(design, 'wire').find(({ from, to }) => [from, to].some((end) => end.deviceId === fuse && end.terminal === 'out'))!;

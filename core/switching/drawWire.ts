@@ -29,9 +29,9 @@ export function allEnds(design: Design): WireEnd[] {
 }
 
 /**
- * Where a wire from a terminal can sensibly go: never from the battery's plus to its minus, never beside a wire that is there already, and never so that two ways
- * lead from the battery to the same point, but where a changeover keeps them apart, or what they lead to is said to be fed by two fuses. What nothing lands on yet
- * comes first, then what is nearest in the vehicle.
+ * Where a wire from a terminal can sensibly go: never from the battery's plus to its minus, never beside a wire that is there already, and
+ * never so that two ways lead from the battery to the same point, but where a changeover keeps them apart, or what they lead to is said to
+ * be fed by two fuses. What nothing lands on yet comes first, then what is nearest in the vehicle.
  */
 export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
   const ends = allEnds(design);
@@ -82,7 +82,10 @@ export function removeWire(design: Design, wireId: string): Change | null {
   return wire && { added: [], updated: [], removed: [wire] };
 }
 
-/** Whether two points of the supply may be joined: one changeover is never on both ways, or two fuses then feed only what is said to be fed by two. */
+/**
+ * Whether two points of the supply may be joined: one changeover is never on both ways, or two fuses then feed only what is said to be fed
+ * by two.
+ */
 function isSecondWay(design: Design, start: WireEnd, end: WireEnd): boolean {
   const before = indexDesign(design);
   const edit = new Edit(design);

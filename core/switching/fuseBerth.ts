@@ -30,7 +30,8 @@ export function whereIs(index: DesignIndex, deviceId: string): Whereabouts {
 }
 
 /**
- * Devices by how near they are: along the vehicle's routes as far as those lead there, else those of the same zone first; otherwise in the order given.
+ * Devices by how near they are: along the vehicle's routes as far as those lead there, else those of the same zone first; otherwise in the
+ * order given.
  */
 export function nearestFirst<T extends { id: string }>(index: DesignIndex, devices: readonly T[], near: Whereabouts): T[] {
   const ways = near.placeId === null ? null : index.layout.ways;
@@ -68,8 +69,9 @@ function freeSlotOf({ mounted, taps }: DesignIndex, block: FuseBlock): Protectio
 }
 
 /**
- * Where a single fuse of at least a rating can be fed from behind the main protection: a positive bus bar, the nearest first, else the outlet of
- * the main protection or of what stands in its row, where nothing else's rating counts. Null where there is neither, or no family comes so large.
+ * Where a single fuse of at least a rating can be fed from behind the main protection: a positive bus bar, the nearest first, else the
+ * outlet of the main protection or of what stands in its row, where nothing else's rating counts. Null where there is neither, or no family
+ * comes so large.
  */
 export function fuseAtBar(design: Design, near: Whereabouts, ratingA: number): FuseAtBar | null {
   const index = indexDesign(design);

@@ -10,8 +10,8 @@ import { detachPole, functionsOf, lampOf } from './loadWires';
 import { addWire, wiresAt } from './wires';
 
 /**
- * A lamp with several functions: white and amber, low and high beam, main light and backlight. Each is a load with a draw, a use and a circuit of its own;
- * they are one body and have one terminal in common.
+ * A lamp with several functions: white and amber, low and high beam, main light and backlight. Each is a load with a draw, a use and a
+ * circuit of its own; they are one body and have one terminal in common.
  */
 
 /** Names for functions, the usual first. */
@@ -67,7 +67,8 @@ export function whyNotOne(design: Design, lamp: Load, other: Load): string | nul
 }
 
 /**
- * Makes one lamp of two loads: the second becomes a function of the first. What they have in common is wired once, what hung on the second's wire hangs on.
+ * Makes one lamp of two loads: the second becomes a function of the first. What they have in common is wired once, what hung on the
+ * second's wire hangs on.
  * @returns null where they cannot be one
  */
 export function joinLamps(design: Design, lampId: string, otherId: string, shares: Common): Change | null {

@@ -70,7 +70,10 @@ export function attachLoad(edit: Edit, loadId: string, circuitId: string, first?
   addWire(edit, 'return', home, returnTarget(edit, feed.return, loadId), lengthMm, feed.conductor);
 }
 
-/** Takes a load off its circuit and closes the gap: what hung on it now hangs where it hung, the lengths added. What a lamp's other functions still need stays. */
+/**
+ * Takes a load off its circuit and closes the gap: what hung on it now hangs where it hung, the lengths added. What a lamp's other
+ * functions still need stays.
+ */
 export function detachLoad(edit: Edit, loadId: string): void {
   const load = deviceOf(edit.design, loadId, 'load');
   if (!load) return;

@@ -19,8 +19,9 @@ const LINK_MM = 150;
 const RATINGS_A = [50, 100, 150, 200, 275, 300, 400, 500, 600];
 
 /**
- * Puts a part into the main path: an isolator or a low-voltage cut-off right behind the main protection, or behind what stands there already; a shunt
- * between the battery's minus and everything that comes home to it. Null where there is no main protection, or no way home.
+ * Puts a part into the main path: an isolator or a low-voltage cut-off right behind the main protection, or behind what stands there
+ * already; a shunt between the battery's minus and everything that comes home to it. Null where there is no main protection, or no way
+ * home.
  */
 export function addMainPart(design: Design, part: MainPart, mostA: number): Change | null {
   const edit = new Edit(design);

@@ -3,7 +3,10 @@ import { indexDesign } from '../rig/designIndex';
 import type { TerminalRef, Wire } from '../design/schema';
 import { traceWiring } from '../network/wiring';
 
-/** The last outlet of the main protection and of what stands in a row behind it, isolator or cut-off: everything is fed from there. Null with no main protection. */
+/**
+ * The last outlet of the main protection and of what stands in a row behind it, isolator or cut-off: everything is fed from there. Null
+ * with no main protection.
+ */
 export function endOfMain(design: Design): TerminalRef | null {
   const index = indexDesign(design);
   const { supply, fedCount } = traceWiring(index);

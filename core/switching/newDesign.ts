@@ -38,8 +38,8 @@ export function newDesignRecords(answers: NewDesign): DesignRecord[] {
 }
 
 /**
- * The hottest air a wire in a zone is reckoned with until someone has held a thermometer there, °C: 45 in a closed space in summer, 60 in an engine
- * bay and under a roof's skin, 40 outside. Common practice, on the careful side: a van parked in the sun passes 45.
+ * The hottest air a wire in a zone is reckoned with until someone has held a thermometer there, °C: 45 in a closed space in summer, 60 in
+ * an engine bay and under a roof's skin, 40 outside. Common practice, on the careful side: a van parked in the sun passes 45.
  */
 export function usualAir(zoneName: string): Pick<Zone, 'ambientC' | 'engineSpace'> {
   if (/engine/i.test(zoneName)) return { ambientC: 60, engineSpace: true };

@@ -22,8 +22,8 @@ export const HEADROOM = 1.1;
 const LEAST_FUSE_A = 5;
 
 /**
- * A circuit of its own for a load: a fuse that suits what it draws, in the nearest slot that takes it, or beside the nearest bar where no slot
- * does; wire that carries that fuse. Null where nothing in the design can feed it.
+ * A circuit of its own for a load: a fuse that suits what it draws, in the nearest slot that takes it, or beside the nearest bar where no
+ * slot does; wire that carries that fuse. Null where nothing in the design can feed it.
  */
 export function ownCircuit(design: Design, load: Load): CircuitScheme | null {
   const index = indexDesign(design);

@@ -61,7 +61,10 @@ export function unseated(design: Design, use: PanelUse): Seatable[] {
   return seatables(design, use).filter(({ device, control }) => !taken.has(`${device.id}/${control ?? ''}`));
 }
 
-/** A thing put in a position: from where it sat, where it sat. What is there goes to where the other came from, or out. It moves to the panel's place. */
+/**
+ * A thing put in a position: from where it sat, where it sat. What is there goes to where the other came from, or out. It moves to the
+ * panel's place.
+ */
 export function seat(design: Design, panelId: string, position: number, { device, control }: Seatable): Change {
   const edit = new Edit(design);
   const panel = recordOf(design, panelId, 'panel');
@@ -138,7 +141,10 @@ export interface PanelOffer {
   things: Seatable[];
 }
 
-/** Panels a design asks for: one for every place with two controls or more that sit on none, one for each radio's fob, a housing for relays at one place. */
+/**
+ * Panels a design asks for: one for every place with two controls or more that sit on none, one for each radio's fob, a housing for relays
+ * at one place.
+ */
 export function panelsOffered(design: Design): PanelOffer[] {
   const offers: PanelOffer[] = [];
   const loose = unseated(design, 'panel').filter(({ device }) => device.kind !== 'load');
@@ -180,7 +186,10 @@ export function addPanel(design: Design, { use, name, place, things }: PanelOffe
 /** Where what works a group of loads sits: on a panel there is, or on a new one at a place. */
 export type PanelFor = { panelId: string } | { placeId: string };
 
-/** Things that sit nowhere put in the free positions of a panel, or of a new one as large as they ask for. What finds none stays loose. Returns the panel; null where none is to be. */
+/**
+ * Things that sit nowhere put in the free positions of a panel, or of a new one as large as they ask for. What finds none stays loose.
+ * Returns the panel; null where none is to be.
+ */
 export function seatOn(design: Design, ids: ReadonlySet<string>, onto: PanelFor): { change: Change; panelId: string } | null {
   const mine = ({ device }: Seatable) => ids.has(device.id);
   if ('placeId' in onto) {
@@ -204,7 +213,8 @@ export function takenOn(design: Design, panelId: string): { taken: number; posit
 }
 
 /**
- * New controls put in positions: first in those that parts taken out have left, then in the first free one of a panel at their place. What finds none stays loose.
+ * New controls put in positions: first in those that parts taken out have left, then in the first free one of a panel at their place. What
+ * finds none stays loose.
  * @param before the design as it was
  */
 export function seatNew(edit: Edit, before: Design): void {

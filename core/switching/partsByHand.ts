@@ -13,7 +13,10 @@ import { homeward } from './returns';
 import { usualScheme } from './usualScheme';
 import { addWire } from './wires';
 
-/** Parts put into a run, moved along it and taken out, and wires drawn from terminal to terminal: every gesture leaves what stands elsewhere as it was. */
+/**
+ * Parts put into a run, moved along it and taken out, and wires drawn from terminal to terminal: every gesture leaves what stands elsewhere
+ * as it was.
+ */
 
 /** The link inside a panel from a switch to its own pilot lamp, mm. */
 const PILOT_LINK_MM = 50;
@@ -54,8 +57,8 @@ export function stretchOf({ index, wiring }: Traced, wireId: string): Stretch | 
 }
 
 /**
- * Puts a new part into a wire. What it needs beside the run is wired too: its own minus, its pilot lamp. A relay's coil is left to be wired, since only a person knows
- * what should work it.
+ * Puts a new part into a wire. What it needs beside the run is wired too: its own minus, its pilot lamp. A relay's coil is left to be
+ * wired, since only a person knows what should work it.
  * @param atMm how far along the wire, from the end the current comes from
  * @returns null where the wire is on no run, or the part does not stand in a run of that side
  */
@@ -95,8 +98,8 @@ export function addLoosePart(
 }
 
 /**
- * Takes a part out and heals the run: what hung behind it hangs on what was before it, the lengths added. Wires that were only its own go with it: its minus, its coil,
- * its pilot lamp.
+ * Takes a part out and heals the run: what hung behind it hangs on what was before it, the lengths added. Wires that were only its own go
+ * with it: its minus, its coil, its pilot lamp.
  * @returns null for what is no part put in by hand: loads, blocks and what holds other things, batteries, a circuit's own fuse
  */
 export function removePart(design: Design, deviceId: string): Change | null {
@@ -189,8 +192,8 @@ export function moveAlongRun(design: Design, deviceId: string, beforeMm: number)
 }
 
 /**
- * Turns a part round in its run: what landed on the one terminal lands on the other. Of two changeovers between which a lamp is switched from two places the second
- * stands the other way round; a diode lets current through one way alone.
+ * Turns a part round in its run: what landed on the one terminal lands on the other. Of two changeovers between which a lamp is switched
+ * from two places the second stands the other way round; a diode lets current through one way alone.
  * @returns null for what has not exactly one wire either way, and for a part that is the same from both ends
  */
 export function turnRound(design: Design, deviceId: string): Change | null {
@@ -213,7 +216,10 @@ export function hasTwoEnds(device: Device): boolean {
   return device.kind === 'diode' || device.kind === 'relay' || (kindOf(device).eitherOr?.(device) ?? []).length > 0;
 }
 
-/** Wires a terminal of a part to the nearest return bar, in the conductor its run is in: the same fuse guards it. Null for what is not there. */
+/**
+ * Wires a terminal of a part to the nearest return bar, in the conductor its run is in: the same fuse guards it. Null for what is not
+ * there.
+ */
 export function wireHome(design: Design, deviceId: string, terminal: string): Change | null {
   if (!recordOf(design, deviceId, 'device')) return null;
   const edit = new Edit(design);

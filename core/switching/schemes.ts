@@ -69,7 +69,9 @@ export function removeCircuit(design: Design, circuitId: string): Change {
   return edit.change;
 }
 
-/** What a circuit reaches, by a wire gone astray, and does not own: the battery, another circuit's fuse, a block that others' fuses sit in. */
+/**
+ * What a circuit reaches, by a wire gone astray, and does not own: the battery, another circuit's fuse, a block that others' fuses sit in.
+ */
 function isNeededElsewhere(design: Design, id: string, inside: ReadonlySet<string>): boolean {
   const device = recordOf(design, id, 'device');
   if (device?.kind === 'battery') return true;

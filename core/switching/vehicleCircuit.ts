@@ -15,8 +15,8 @@ const HOLDER_MM = 80;
 export type VehicleSource = Pick<VehicleFeed, 'signal' | 'from' | 'leg' | 'ownFuseA' | 'drawnA' | 'serves'>;
 
 /**
- * A circuit fed by the vehicle's own fuse box or one of its wires: the feed, a fuse of the circuit's own right beside it, and the way home of the vehicle's battery. Loads
- * hang on it as on any other.
+ * A circuit fed by the vehicle's own fuse box or one of its wires: the feed, a fuse of the circuit's own right beside it, and the way home
+ * of the vehicle's battery. Loads hang on it as on any other.
  */
 export function addVehicleCircuit(
   design: Design,

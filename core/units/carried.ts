@@ -19,9 +19,9 @@ export interface Kept<Answer> {
 const ONLY = '';
 
 /**
- * What one working-out hands to the next: answers, each with all it was made from, by slot and id. An answer is taken over while every one of those
- * inputs is the same object or value as before, and made anew otherwise; nothing else is carried on. So whoever asks for an answer names its inputs,
- * and one that is left out is a fault that a comparison with a working-out from nothing shows.
+ * What one working-out hands to the next: answers, each with all it was made from, by slot and id. An answer is taken over while every one
+ * of those inputs is the same object or value as before, and made anew otherwise; nothing else is carried on. So whoever asks for an answer
+ * names its inputs, and one that is left out is a fault that a comparison with a working-out from nothing shows.
  */
 export class Carried {
   private readonly slots = new Map<Slot<unknown>, Store>();

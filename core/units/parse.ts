@@ -19,8 +19,8 @@ const SCALES: Record<string, Record<string, number>> = {
 };
 
 /**
- * A plain number in the first of `units`, with a point or a comma for decimals and an optional unit: one of `units`, or one that is so many of the
- * first (mA, kW, min). "1,234" is refused: it may be one and a quarter or over a thousand.
+ * A plain number in the first of `units`, with a point or a comma for decimals and an optional unit: one of `units`, or one that is so many
+ * of the first (mA, kW, min). "1,234" is refused: it may be one and a quarter or over a thousand.
  */
 export function parseNumber(text: string, units: readonly string[] = []): Parsed {
   if (isTooLong(text)) return unread({ code: 'long', characters: text.length });
@@ -104,7 +104,10 @@ function readLength(text: string, system: UnitSystem, bare: BareUnit): Parsed {
   return { ok: true, value: number.value * MM_PER[name ?? bare]! };
 }
 
-/** A place or a size in the vehicle, mm: bare millimetres, or feet and inches; there a bare number but nought may be either, and is asked about. */
+/**
+ * A place or a size in the vehicle, mm: bare millimetres, or feet and inches; there a bare number but nought may be either, and is asked
+ * about.
+ */
 export function parsePlace(text: string, system: UnitSystem): Parsed {
   if (system === 'us' && !isTooLong(text) && ONLY_MEASURE.test(text.trim()) && Number(text) !== 0) {
     return unread({ code: 'ambiguous', said: short(text), readings: [`${short(text)} ft`, `${short(text)} in`] });

@@ -16,7 +16,10 @@ export function formatNumber(value: number | null, decimals: number): string {
 /** The most decimals a field shows beyond those it has as a rule. */
 const MORE_DECIMALS = 4;
 
-/** A figure somebody entered: with so many decimals, or as few more as it takes to show it as it is kept. One that has no end is shortened, as a length come from feet. */
+/**
+ * A figure somebody entered: with so many decimals, or as few more as it takes to show it as it is kept. One that has no end is shortened,
+ * as a length come from feet.
+ */
 export function formatEntered(value: number, decimals: number): string {
   const exact = Array.from({ length: MORE_DECIMALS + 1 }, (_, more) => decimals + more).find(
     (places) => Math.abs(Number(value.toFixed(places)) - value) < 1e-9,

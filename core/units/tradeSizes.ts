@@ -113,7 +113,10 @@ function distinct(readings: readonly SizeReading[]): SizeReading[] {
   return readings.filter(({ conductor }, at) => readings.findIndex((other) => other.conductor === conductor) === at);
 }
 
-/** Copper of automotive cable by its outside diameter, mm: 3 mm about 1.1 mm², 6 mm about 4.6. Common practice, on a power law between the two. */
+/**
+ * Copper of automotive cable by its outside diameter, mm: 3 mm about 1.1 mm², 6 mm about 4.6. Common practice, on a power law between the
+ * two.
+ */
 function outsideToMm2(diameterMm: number): number {
   return 1.1 * (diameterMm / 3) ** (Math.log(4.6 / 1.1) / Math.log(2));
 }

@@ -64,7 +64,10 @@ export const DUTY_WORDS: Record<WireDuty, string> = {
   signal: 'signal',
 };
 
-/** An end as it is asked for: "ring M4, red", with a question mark where nobody has said which stud it is, "receptacle 6.3 mm, blue", "joint". */
+/**
+ * An end as it is asked for: "ring M4, red", with a question mark where nobody has said which stud it is, "receptacle 6.3 mm, blue",
+ * "joint".
+ */
 export function endWords({ kind, fits, stud, isStudKnown, bladeMm }: Ending): string {
   const size = stud ? ` ${stud}${isStudKnown ? '' : '?'}` : bladeMm ? ` ${bladeMm}` : '';
   const barrel = kind === 'ring' || kind === 'receptacle' || kind === 'blade' || kind === 'butt' || kind === 'tap' ? `, ${FITS[fits]}` : '';

@@ -60,7 +60,10 @@ function wordsOf(design: Design, { kind, subjectId, testFuseA }: Task): string {
   }
 }
 
-/** What a circuit should read with the battery off, its fuse out: red on the fuse's outgoing clip, black on the return. Under half of it, or near nought, is a short. */
+/**
+ * What a circuit should read with the battery off, its fuse out: red on the fuse's outgoing clip, black on the return. Under half of it, or
+ * near nought, is a short.
+ */
 export function ohmsWords({ atRest, allOn, hasElectronics }: OhmsExpected): string {
   const read = (ohm: number) => `${Number(ohm.toPrecision(2))} Ω`;
   const rest = atRest === null ? 'open, or rising as electronics do' : `not under ${read(atRest)}`;

@@ -7,7 +7,8 @@ const met = (state: Reading['state'], volts: number, moves: Reading['moves'] = '
 const said = (readings: Reading[], mayDrawA?: number) =>
   triggerWords(readTrigger({ readings, ...(mayDrawA !== undefined && { mayDrawA }) } as Pick<Trigger, 'readings' | 'mayDrawA'>, 12));
 
-// Common practice: a wire of the vehicle is a trigger for a relay coil (about 0.17 A), never a feed for a lamp; a flashing one beats the relay; pulses are left alone.
+// Common practice: a wire of the vehicle is a trigger for a relay coil (about 0.17 A), never a feed for a lamp; a flashing one beats the
+// relay; pulses are left alone.
 const OFF = ['off', 'accessory', 'on', 'side', 'low', 'left', 'right', 'brake', 'door', 'hood', 'start', 'hazard'] as const;
 const HIGH_BEAM = [...OFF.map((state) => met(state, 0)), met('reverse', 0), met('high', 14.1)];
 

@@ -15,7 +15,9 @@ import { WireDrawing } from './WireDrawing';
 
 const NO_ZONE = '';
 
-/** Every switch, relay, joint, plug, bar and sensor of the design with what lands on its terminals, and new ones put in to be wired by hand. */
+/**
+ * Every switch, relay, joint, plug, bar and sensor of the design with what lands on its terminals, and new ones put in to be wired by hand.
+ */
 export function PartsView() {
   const { commit, refusal } = useRefusal();
   const analysis = useDesign((state) => state.analysis);

@@ -21,8 +21,9 @@ interface Drawing {
 const WireInHand = createContext<Drawing | null>(null);
 
 /**
- * Lets wires be drawn from terminal to terminal: by pulling one onto another, or from a list. While one is pulled, ends it may go to are marked, and those that
- * could not be seen as it was taken up stand beside the rows. The rows lie still meanwhile: terminals are small, and none may run away from under the hand.
+ * Lets wires be drawn from terminal to terminal: by pulling one onto another, or from a list. While one is pulled, ends it may go to are
+ * marked, and those that could not be seen as it was taken up stand beside the rows. The rows lie still meanwhile: terminals are small, and
+ * none may run away from under the hand.
  */
 export function WireDrawing({ children }: { children: ReactNode }) {
   const design = useDesign((state) => state.design);
@@ -89,7 +90,10 @@ function useLastPointerUp() {
   return last;
 }
 
-/** The terminal that is seen under a point. What was measured as the wire was pulled may have moved on since, in a list that is scrolled or on a slow machine. */
+/**
+ * The terminal that is seen under a point. What was measured as the wire was pulled may have moved on since, in a list that is scrolled or
+ * on a slow machine.
+ */
 function terminalUnder({ x, y }: { x: number; y: number }): string | undefined {
   const under = document.elementsFromPoint(x, y).map((element) => element.closest<HTMLElement>('[data-terminal]'));
   return under.find(Boolean)?.dataset.terminal;

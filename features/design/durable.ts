@@ -1,8 +1,8 @@
 import { createStore, del, entries, promisifyRequest, set, type UseStore } from 'idb-keyval';
 
 /**
- * A second keeping of what is not acknowledged yet, in the browser's database: what the simpler store holds is written to disk seconds later, and a browser that is killed
- * in between, as a phone does, loses it.
+ * A second keeping of what is not acknowledged yet, in the browser's database: what the simpler store holds is written to disk seconds
+ * later, and a browser that is killed in between, as a phone does, loses it.
  */
 
 let store: UseStore | null = null;
@@ -17,7 +17,9 @@ export async function keepDurably(key: string, list: readonly unknown[]): Promis
   }
 }
 
-/** Keeps a page's list under its key and lets others' go, all of it or nothing: killed in between, no list is gone that is not in another. */
+/**
+ * Keeps a page's list under its key and lets others' go, all of it or nothing: killed in between, no list is gone that is not in another.
+ */
 export async function takeOverDurably(key: string, list: readonly unknown[], others: readonly string[]): Promise<void> {
   try {
     await opened()('readwrite', (kept) => {

@@ -4,8 +4,8 @@ import type { Pending } from './api';
 import { outbox } from './outbox';
 
 /**
- * Takes over the edits earlier pages of a design left unsent, brought up to the present schema version. What is then no change of a design is set aside. Says so as soon as there are any. The
- * checks are only fetched when there is something to check.
+ * Takes over the edits earlier pages of a design left unsent, brought up to the present schema version. What is then no change of a design
+ * is set aside. Says so as soon as there are any. The checks are only fetched when there is something to check.
  */
 export async function leftEdits(designId: string, onFound: () => void = () => undefined): Promise<Pending[]> {
   const taken = outbox.take(designId);

@@ -20,7 +20,10 @@ export const outbox = {
       return all;
     });
   },
-  /** The same together with the second keeping, which a killed browser does not lose; only of pages that are gone. What is taken is this page's in one step. */
+  /**
+   * The same together with the second keeping, which a killed browser does not lose; only of pages that are gone. What is taken is this
+   * page's in one step.
+   */
   async takeDurable(designId: string, taken: readonly Pending[]): Promise<Pending[]> {
     const open = await openPages();
     // What another open page has on its way is its own to send.
@@ -58,7 +61,10 @@ export const outbox = {
     });
     await keepDurably(left(designId), marked(edits));
   },
-  /** Keeps what is on its way in the second keeping alone, which holds up no key: a page killed before the server has answered loses none of it. */
+  /**
+   * Keeps what is on its way in the second keeping alone, which holds up no key: a page killed before the server has answered loses none of
+   * it.
+   */
   note(designId: string, pending: readonly Pending[]): void {
     if (canTellPages()) void keepDurably(mine(designId), marked(pending));
   },
@@ -98,7 +104,10 @@ function prefix(designId: string): string {
   return `vine-knot-outbox:${designId}:`;
 }
 
-/** Under what this page keeps its own edits, and under what those it took over until they are among its own: an edit made meanwhile must not take their place. */
+/**
+ * Under what this page keeps its own edits, and under what those it took over until they are among its own: an edit made meanwhile must not
+ * take their place.
+ */
 const mine = (designId: string) => prefix(designId) + PAGE;
 const left = (designId: string) => mine(designId) + LEFT;
 const LEFT = '.left';

@@ -3,8 +3,8 @@ import type { Design } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 
 /**
- * A change made on records that have moved on, made again where it touches nothing the others touched: field by field. What already stands as it wants it, as
- * after an answer that got lost, is left out. Null where both changed the same thing to different ends.
+ * A change made on records that have moved on, made again where it touches nothing the others touched: field by field. What already stands
+ * as it wants it, as after an answer that got lost, is left out. Null where both changed the same thing to different ends.
  */
 export function rebased(design: Design, { added, updated, removed }: Change): Change | null {
   const again: Change = { added: [], updated: [], removed: [] };
@@ -27,7 +27,10 @@ export function rebased(design: Design, { added, updated, removed }: Change): Ch
   return again;
 }
 
-/** Fields changed from one record to another and still to be changed in a third; null where that has another value of its own in one of them. */
+/**
+ * Fields changed from one record to another and still to be changed in a third; null where that has another value of its own in one of
+ * them.
+ */
 function mergedFields(now: DesignRecord, from: DesignRecord, to: DesignRecord): Record<string, unknown> | null {
   const fields: Record<string, unknown> = {};
   for (const field of changedFields(from, to)) {

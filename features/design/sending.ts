@@ -1,6 +1,9 @@
 import type { SendResult } from './api';
 
-/** Whether what is on the screen is stored, and if not, why: on its way; nobody answers; the store is held by another; the server failed; its copy is older; it asks for the password. */
+/**
+ * Whether what is on the screen is stored, and if not, why: on its way; nobody answers; the store is held by another; the server failed;
+ * its copy is older; it asks for the password.
+ */
 export type SaveState = 'saved' | 'saving' | 'unreachable' | 'busy' | 'failed' | 'behind' | 'locked';
 
 /** Wait before what did not get through is sent again. */

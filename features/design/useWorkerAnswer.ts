@@ -9,7 +9,8 @@ interface Asked<Answer> {
 }
 
 /**
- * Asks a worker about the design as it stands, afresh whenever design or question change; the work under way is ended then. Nothing is asked while the question is null.
+ * Asks a worker about the design as it stands, afresh whenever design or question change; the work under way is ended then. Nothing is
+ * asked while the question is null.
  * @param make the worker, always the same function
  * @param failed what the person is told where it fails
  */

@@ -162,7 +162,10 @@ const ARROWS: Record<string, Point> = {
 /** A click that trembles is no move, px. */
 const TREMBLE = 4;
 
-/** A part that is gone to by a click or Enter, and moved by the mouse or by Shift and an arrow. It is shown where it is held until the sheet is drawn anew. */
+/**
+ * A part that is gone to by a click or Enter, and moved by the mouse or by Shift and an arrow. It is shown where it is held until the sheet
+ * is drawn anew.
+ */
 function useMoving({ id, x, y }: DrawnPart, of: Drawing, onPut: PartBoxProps['onPut'], onGo: () => void) {
   const [held, setHeld] = useState<{ of: Drawing; by: Point } | null>(null);
   const from = useRef<{ at: Point; scale: number; by: Point | null } | null>(null);

@@ -26,7 +26,10 @@ import styles from './Cables.module.css';
 
 type Commit = ReturnType<typeof useRefusal>['commit'];
 
-/** What parts come with: their leads by colour, what is said of each and what a meter proved, which of our wires each meets, and the kits they came in. */
+/**
+ * What parts come with: their leads by colour, what is said of each and what a meter proved, which of our wires each meets, and the kits
+ * they came in.
+ */
 export function LeadsView({ harness, openAt }: { harness: Harness; openAt: string | null }) {
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);

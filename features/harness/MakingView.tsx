@@ -24,7 +24,10 @@ interface MakingViewProps {
   find: string;
 }
 
-/** Every wire with what is done of its making, ticked with a thumb: cut, stripped, crimped, labelled, pulled. Ticks made without a connection are kept and sent later. */
+/**
+ * Every wire with what is done of its making, ticked with a thumb: cut, stripped, crimped, labelled, pulled. Ticks made without a
+ * connection are kept and sent later.
+ */
 export function MakingView({ harness, grouping, find }: MakingViewProps) {
   const analysis = useDesign((state) => state.analysis);
   const [shown, setShown] = useState<'open' | 'all'>('open');

@@ -18,7 +18,10 @@ interface Held extends Snapped {
   position: number;
 }
 
-/** The panel from the front: holes dark, bezels around them, the legend beneath. Holes are dragged, nudged by arrows, brought into line and spread. */
+/**
+ * The panel from the front: holes dark, bezels around them, the legend beneath. Holes are dragged, nudged by arrows, brought into line and
+ * spread.
+ */
 export function PanelFaceEditor({ cut }: { cut: PanelCut }) {
   const { panel, widthMm, heightMm, holes, nearEdge, tooClose } = cut;
   const { commit, refusal } = useRefusal();

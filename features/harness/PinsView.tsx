@@ -19,7 +19,10 @@ import { swatchOf } from './scheduleColumns';
 import shared from './Harness.module.css';
 import styles from './Pins.module.css';
 
-/** Pin cards: for every device its terminals seen from the wiring side, what lands on each and what is free; large enough to read lying on one’s back. */
+/**
+ * Pin cards: for every device its terminals seen from the wiring side, what lands on each and what is free; large enough to read lying on
+ * one’s back.
+ */
 export function PinsView({ harness, openAt }: { harness: Harness; openAt: string | null }) {
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);

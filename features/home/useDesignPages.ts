@@ -10,8 +10,9 @@ const LOOK_AGAIN_MS = 1_500;
 const MOST_ROWS = 500;
 
 /**
- * The list of designs as far as it has been read on: the part the page came with, further ones as the end comes near, and what is searched for. A first part
- * that comes anew, as after an edit, is read on as far as the list had been. What is wrong with a design that is still being looked for fills in by itself.
+ * The list of designs as far as it has been read on: the part the page came with, further ones as the end comes near, and what is searched
+ * for. A first part that comes anew, as after an edit, is read on as far as the list had been. What is wrong with a design that is still
+ * being looked for fills in by itself.
  * @param first the first part, as the server last drew it
  * @param onProblem what is told of a part that cannot be had
  */

@@ -36,7 +36,8 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
   const [kindId, setKind] = useState<string | null>(null);
   const zoneId = zones.some(({ id }) => id === chosen) ? chosen : (zones[0]?.id ?? null);
   const pieces = typed.split(/\s\+\s/).map((piece) => splitNameAndDraw(piece, nominalV, units));
-  // “Scene lamp white 36 W + amber 18 W” is one lamp with a function for each further word; without a draw for each, a plus is a letter of the name.
+  // “Scene lamp white 36 W + amber 18 W” is one lamp with a function for each further word; without a draw for each, a plus is a letter of
+  // the name.
   const isSeveral = pieces.length > 1 && pieces.every((one) => one.name !== '' && one.draw !== null);
   const typedLoad = isSeveral ? pieces[0]! : splitNameAndDraw(typed, nominalV, units);
   const { name, draw, quantity, isUnread } = typedLoad;

@@ -1,6 +1,8 @@
 const key = (designId: string) => `vine-knot-list:${designId}`;
 
-/** Keeps a list of loads given with the first questions until the new design's loads are open. A forbidden store only costs a second paste. */
+/**
+ * Keeps a list of loads given with the first questions until the new design's loads are open. A forbidden store only costs a second paste.
+ */
 export function keepList(designId: string, text: string): void {
   try {
     window.sessionStorage.setItem(key(designId), text);

@@ -33,7 +33,10 @@ const SET_FIELDS = new Set<string>([
   'share',
 ]);
 
-/** Whether a block is a list of loads of another table: with headings of its own, or begun at a name and with columns that are not the ones it would land in. */
+/**
+ * Whether a block is a list of loads of another table: with headings of its own, or begun at a name and with columns that are not the ones
+ * it would land in.
+ */
 export function isList(design: Design, rows: LoadRow[], keys: string[], block: string[][]): boolean {
   if (hasHeadings(block)) return true;
   return (

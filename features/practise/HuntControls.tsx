@@ -14,7 +14,10 @@ interface HuntControlsProps {
   onFlick(mover: Mover, position: ControlValue): void;
 }
 
-/** What hands move on a board: its switches and dimmers, its doors, the vehicle's own controls. What has no say in the complaint is folded away. */
+/**
+ * What hands move on a board: its switches and dimmers, its doors, the vehicle's own controls. What has no say in the complaint is folded
+ * away.
+ */
 export function HuntControls({ bench, near, onFlick }: HuntControlsProps) {
   const { plan } = bench;
   const handles = deviceHandles(plan).filter(({ where }) => where !== 'load' && where !== 'fuse');

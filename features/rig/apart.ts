@@ -5,7 +5,10 @@ interface Room {
   bottom: number;
 }
 
-/** Moves marks that would lie on one another apart by so many pixels, each to the nearest free of the spots round where it belongs, inside the drawing where there is one. */
+/**
+ * Moves marks that would lie on one another apart by so many pixels, each to the nearest free of the spots round where it belongs, inside
+ * the drawing where there is one.
+ */
 export function apart<T extends { x: number; y: number }>(marks: readonly T[], gap: number, { left, right, top, bottom }: Room): T[] {
   const laid: T[] = [];
   for (const mark of marks) {

@@ -59,8 +59,9 @@ export function measuredWidth(text: string, font: keyof typeof FONTS = 'place'):
 }
 
 /**
- * Puts names beside marks, in one of eight places round each, nearest first, so that none covers another, a mark or what is kept free and none leaves the
- * drawing; those that find no room are left out. Point-feature labelling by order of rank, greedy: see Christensen, Marks and Shieber 1995 (from memory).
+ * Puts names beside marks, in one of eight places round each, nearest first, so that none covers another, a mark or what is kept free and
+ * none leaves the drawing; those that find no room are left out. Point-feature labelling by order of rank, greedy: see Christensen, Marks
+ * and Shieber 1995 (from memory).
  */
 export function placeLabels(wanted: readonly Wanted[], room: Room, kept: readonly Box[], widthOf: WidthOf): Map<string, Label> {
   const taken: Box[] = [...kept, ...wanted.map(({ x, y }) => ({ left: x - 5, right: x + 5, top: y - 5, bottom: y + 5 }))];
@@ -120,7 +121,9 @@ function around(id: string, x: number, y: number, long: number): Try[] {
   ];
 }
 
-/** Upper corners, lower corners, then along the upper edge further down, so that names of grounds on one another stand under one another. */
+/**
+ * Upper corners, lower corners, then along the upper edge further down, so that names of grounds on one another stand under one another.
+ */
 function corners({ id, width, lines, box }: { id: string; width: number; lines: number; box: Box }): Try[] {
   const right = Math.max(box.right - 6, box.left + 7);
   const low = box.bottom - 6 - (lines - 1) * LINE;

@@ -10,7 +10,9 @@ import { FAULT_WORDS, faultWords } from '@/core/wording/wishWords';
 import { useDesign } from '@/features/design/DesignProvider';
 import styles from './Switching.module.css';
 
-/** What is made to go wrong, and mended: wires off, lamps dead, relays that do not pull in or stick. Fuses are pulled among the controls. */
+/**
+ * What is made to go wrong, and mended: wires off, lamps dead, relays that do not pull in or stick. Fuses are pulled among the controls.
+ */
 export const Faults = memo(function Faults({ faults, onAct }: { faults: readonly Fault[]; onAct(act: BenchAct): void }) {
   const index = useDesign(({ analysis }) => analysis.index);
   const design = useDesign((state) => state.design);

@@ -20,7 +20,10 @@ type Commit = ReturnType<typeof useRefusal>['commit'];
 
 const MOST_RULES = 64;
 
-/** What the outputs of each rule hub do when, where two of its rules ask for different things at once, and how radios with two modes are set. */
+/**
+ * What the outputs of each rule hub do when, where two of its rules ask for different things at once, and how radios with two modes are
+ * set.
+ */
 export function HubDrawer({ onClose }: { onClose(): void }) {
   const design = useDesign((state) => state.design);
   const { commit, refusal } = useRefusal();

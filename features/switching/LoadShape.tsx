@@ -22,7 +22,9 @@ interface LoadShapeProps {
   size?: number;
 }
 
-/** A lamp as a circle, anything else as a square; filled as far as it is lit, in its colour where its name says one, empty when it is off. */
+/**
+ * A lamp as a circle, anything else as a square; filled as far as it is lit, in its colour where its name says one, empty when it is off.
+ */
 export function LoadShape({ load, answer, size = 12 }: LoadShapeProps) {
   const isRound = load !== undefined && isLamp(load);
   return (

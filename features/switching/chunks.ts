@@ -1,4 +1,6 @@
-/** So many rows are drawn, or left alone, together: what is out of sight costs nothing, and where nothing changed nobody asks row by row. */
+/**
+ * So many rows are drawn, or left alone, together: what is out of sight costs nothing, and where nothing changed nobody asks row by row.
+ */
 const ROWS = 16;
 
 /** A list in parts of a few rows, in its order. */

@@ -16,7 +16,10 @@ export interface BenchShown {
   answer: Answer;
   /** The last acts, the newest first. */
   acts: readonly Done[];
-  /** Does something on the bench, and keeps what it changed. One that goes without saying, as letting a button go, is kept only where it changed something. */
+  /**
+   * Does something on the bench, and keeps what it changed. One that goes without saying, as letting a button go, is kept only where it
+   * changed something.
+   */
   act(act: BenchAct, goesWithoutSaying?: boolean): void;
 }
 
@@ -24,7 +27,10 @@ function levelsOf({ loads }: Answer): Map<string, number> {
   return new Map(loads.flatMap(({ id, state, level }) => (state === 'off' ? [] : [[id, level] as const])));
 }
 
-/** The design on the bench, put together anew at each edit with everything standing as it did; null while it is, and why where it has no answer. */
+/**
+ * The design on the bench, put together anew at each edit with everything standing as it did; null while it is, and why where it has no
+ * answer.
+ */
 export function useBench(): BenchShown | NetworkError | null {
   const index = useDesign(({ analysis }) => analysis.index);
   const design = useDesign((state) => state.design);

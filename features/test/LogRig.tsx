@@ -11,7 +11,10 @@ import styles from './Log.module.css';
 const WIDE = 300;
 const MARK = 18;
 
-/** The vehicle from above with what the logbook has of each place; one that is chosen leads to its newest line. Nothing where no line is about a place. */
+/**
+ * The vehicle from above with what the logbook has of each place; one that is chosen leads to its newest line. Nothing where no line is
+ * about a place.
+ */
 export function LogRig({ onChoose }: { onChoose(eventId: string): void }) {
   const design = useDesign((state) => state.design);
   const index = useDesign(({ analysis }) => analysis.index);

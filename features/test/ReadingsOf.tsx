@@ -25,7 +25,10 @@ export function CircuitReadings({ circuit, moved, ...shared }: Shared & { circui
   return <ReadingsView points={points} trials={trials} moved={moved} {...shared} />;
 }
 
-/** What of all points belongs to a circuit: its block, its fuse, its loads, and what flows in its own feed. The battery's own volts are what is entered above. */
+/**
+ * What of all points belongs to a circuit: its block, its fuse, its loads, and what flows in its own feed. The battery's own volts are what
+ * is entered above.
+ */
 function isOf(what: Measurement, { protectionId, loadIds, supplyWireIds, block }: CircuitAnalysis): boolean {
   if (what.kind === 'amps') return supplyWireIds.includes(what.wireId);
   return [protectionId, block?.id, ...loadIds].includes(what.at.deviceId);

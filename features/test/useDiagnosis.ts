@@ -4,7 +4,10 @@ import type { DiagnosisAnswer, DiagnosisQuestion } from '@/workers/diagnosis';
 
 const make = () => new Worker(new URL('../../workers/diagnosis.ts', import.meta.url), { type: 'module' });
 
-/** Asks the diagnosis worker about the design as it stands; the last answer stays until the next one is there, so that nothing jumps under a thumb. */
+/**
+ * Asks the diagnosis worker about the design as it stands; the last answer stays until the next one is there, so that nothing jumps under a
+ * thumb.
+ */
 export function useDiagnosis(question: DiagnosisQuestion | null): { answer: DiagnosisAnswer | null; isNew: boolean } {
   const { answer } = useWorkerAnswer<DiagnosisQuestion, DiagnosisAnswer>(
     make,

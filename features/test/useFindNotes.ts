@@ -22,7 +22,10 @@ export type FindNotes = Omit<z.infer<typeof kept>, 'on'>;
 
 export const NOTHING_FOUND: FindNotes = { should: 'on', does: {}, works: [], sound: [], mended: null };
 
-/** What was seen and looked at, kept in this browser until it is mended. What is older than a day is let go, as readings are: since then something has changed. */
+/**
+ * What was seen and looked at, kept in this browser until it is mended. What is older than a day is let go, as readings are: since then
+ * something has changed.
+ */
 export function useFindNotes(designId: string, circuitId: string): [FindNotes, (notes: FindNotes) => void] {
   const [notes, put] = useKept(`vine-knot-find:${designId}:${circuitId}`, kept, () => ({ ...NOTHING_FOUND, on: today() }));
   return [notes.on < plusDays(today(), -1) ? NOTHING_FOUND : notes, (next) => put({ ...next, on: today() })];

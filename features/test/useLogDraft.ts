@@ -16,7 +16,10 @@ const kept = z.object({
 
 const fresh = (by = ''): LogDraft => ({ kind: 'note', on: today(), text: '', by, odometer: '', inspected: [], aboutIds: [] });
 
-/** What is being written for a design's logbook, kept in this browser so that a page that is put to sleep loses none of it. Who writes stays as it was. */
+/**
+ * What is being written for a design's logbook, kept in this browser so that a page that is put to sleep loses none of it. Who writes stays
+ * as it was.
+ */
 export function useLogDraft(designId: string): [LogDraft, (part: Partial<LogDraft>) => void, () => void] {
   const [draft, put] = useKept(`vine-knot-log-draft:${designId}`, kept, () => fresh());
   return [draft, (part) => put({ ...draft, ...part }), () => put(fresh(draft.by))];

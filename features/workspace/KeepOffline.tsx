@@ -7,7 +7,10 @@ const IN_THE_VEHICLE = ['test', 'harness', 'circuits'] as const;
 /** Left alone so long at first, so that the page itself is not held up, ms. */
 const AFTER_MS = 3000;
 
-/** Has the browser keep the design's pages for where no server can be reached. Only where browsers allow it: on this machine itself, or by https. */
+/**
+ * Has the browser keep the design's pages for where no server can be reached. Only where browsers allow it: on this machine itself, or by
+ * https.
+ */
 export function KeepOffline({ designId }: { designId: string }): null {
   useEffect(() => {
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;

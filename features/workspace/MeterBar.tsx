@@ -61,8 +61,9 @@ export function MeterBar() {
 }
 
 /**
- * The worst drop solved as wired with everything on, battery to load, and that of the cables alone by the formula: fuses, switches and joints
- * add to the one and not to the other. The larger is held against the target, circuit by circuit: the one nearest to or farthest past its own is shown.
+ * The worst drop solved as wired with everything on, battery to load, and that of the cables alone by the formula: fuses, switches and
+ * joints add to the one and not to the other. The larger is held against the target, circuit by circuit: the one nearest to or farthest
+ * past its own is shown.
  */
 function useWorstDrop(): WorstDrop | null {
   const analysis = useDesign((state) => state.analysis);

@@ -7,7 +7,10 @@ import { STAGES, type StageId } from './stages';
 const TRY_IT = 'flick it and see';
 const READ_IT = 'read and compare';
 
-/** What is to be done first on each stage that has not been begun or is not done, in a few words; the first of them in the order of need is what to do next. As it is now nothing is to be designed: a stage says at most that nothing is there. */
+/**
+ * What is to be done first on each stage that has not been begun or is not done, in a few words; the first of them in the order of need is
+ * what to do next. As it is now nothing is to be designed: a stage says at most that nothing is there.
+ */
 export function nextSteps(
   { design, index, loads, circuits, blocks, scenario, totals }: Analysis,
   view: DesignView = 'planned',

@@ -27,7 +27,8 @@ export function useHashTarget(show: (id: string) => void): void {
 const JUMP_EVENT = 'vine-knot-jump';
 
 /**
- * Tells the stage one is in of a jump to something in it. False for one to another stage: that is for the router, and for the other stage to follow.
+ * Tells the stage one is in of a jump to something in it. False for one to another stage: that is for the router, and for the other stage
+ * to follow.
  * @param href as `/d/design/stage#id`
  */
 export function jumpWithin(href: string): boolean {

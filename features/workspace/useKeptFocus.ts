@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 
 /**
- * When what has the focus is taken out of the page, the focus goes to what holds it, so that the next key still lands somewhere: to the nearest thing around
- * it that still stands and can have it, else to the stage.
+ * When what has the focus is taken out of the page, the focus goes to what holds it, so that the next key still lands somewhere: to the
+ * nearest thing around it that still stands and can have it, else to the stage.
  */
 export function useKeptFocus(): void {
   useEffect(() => {

@@ -49,8 +49,8 @@ async function toLogbook(page, base, id) {
 }
 
 /**
- * Lines written into the logbook without a connection, in a browser killed at random moments while one writes. Each that was seen is looked for in the next browser, and on the
- * server at last.
+ * Lines written into the logbook without a connection, in a browser killed at random moments while one writes. Each that was seen is looked
+ * for in the next browser, and on the server at last.
  * @returns rounds, lines acknowledged, and those of them that were lost
  */
 export async function killBrowsers(rounds, random) {

@@ -1,7 +1,10 @@
 import Papa from 'papaparse';
 import { plainCell, safeCell } from '@/core/formats/safeCell';
 
-/** Cells as a spreadsheet's clipboard wants them: tabs between, a line each, quotes where a cell holds either, none that would run as a formula. */
+/**
+ * Cells as a spreadsheet's clipboard wants them: tabs between, a line each, quotes where a cell holds either, none that would run as a
+ * formula.
+ */
 export function blockText(block: string[][]): string {
   return Papa.unparse(
     block.map((line) => line.map(safeCell)),

@@ -49,7 +49,9 @@ export interface GridActions<Row extends GridRow> {
   preview(row: Row, column: string, text: string): CellResult;
   commit(row: Row, column: string, text: string): CellResult;
   cancel(): void;
-  /** A block of cells from the clipboard, to go into these rows one after another and then into new ones. Returns what could not be taken. */
+  /**
+   * A block of cells from the clipboard, to go into these rows one after another and then into new ones. Returns what could not be taken.
+   */
   paste(rows: Row[], columnKeys: string[], block: string[][]): string[];
   remove(rows: Row[]): void;
   /** Shows everything about a row: Alt Enter, or a double click on what is computed. */

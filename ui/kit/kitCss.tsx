@@ -64,8 +64,8 @@ const A_PART = ':where([class^="ant-"],[class*=" ant-"])';
 export const KIT_PARTS: ReadonlySet<string> = new Set(Object.keys(PARTS));
 
 /**
- * Every rule of the kit's parts in both themes, for a sheet that browsers keep. Worked out by each page as it is drawn, on the server and again in the browser, they
- * were a fifth of the server's time and half of what it sent.
+ * Every rule of the kit's parts in both themes, for a sheet that browsers keep. Worked out by each page as it is drawn, on the server and
+ * again in the browser, they were a fifth of the server's time and half of what it sent.
  */
 export function kitCss(): string {
   const cache = createCache();

@@ -56,8 +56,8 @@ export type Progress = (done: number) => void;
 const SHARES = { oneSize: 0.15, ownSizes: 0.15, subBlock: 0.45, twoTrunks: 0.25 };
 
 /**
- * The ways to wire a zone or a circuit, side by side: as it is, one size each, every wire its own size, a fuse block nearer to the loads, and for one
- * circuit with several loads a second trunk. Each is sized for the measure by `propose` and judged by the design's own rules.
+ * The ways to wire a zone or a circuit, side by side: as it is, one size each, every wire its own size, a fuse block nearer to the loads,
+ * and for one circuit with several loads a second trunk. Each is sized for the measure by `propose` and judged by the design's own rules.
  */
 export function compareWays(analysis: Analysis, question: WaysQuestion, progress: Progress = () => undefined): Way[] {
   const ways: (Way | null)[] = [wayOf(analysis, analysis, 'asItIs', null, question)];

@@ -13,8 +13,8 @@ interface Turn {
 }
 
 /**
- * Thins circuits wire by wire for as long as every rule is kept: the longest wire of each circuit first, a size at a time, all circuits at once, since they meet
- * only in shared cables. Greedy, so near the least rather than surely it; never worse than what it starts from.
+ * Thins circuits wire by wire for as long as every rule is kept: the longest wire of each circuit first, a size at a time, all circuits at
+ * once, since they meet only in shared cables. Greedy, so near the least rather than surely it; never worse than what it starts from.
  */
 export function thinned(start: Analysis, circuitIds: readonly string[]): Analysis {
   const turns = start.circuits

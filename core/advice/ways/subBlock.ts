@@ -82,8 +82,8 @@ export function usualTrunkMm(analysis: Analysis, circuitIds: readonly string[]):
 }
 
 /**
- * Puts a block with a return bar at a site, fed by a trunk out and back through a fuse of its own, in a slot that the circuits left where that takes
- * it, else beside their old block. Only circuits whose own cable gets shorter move. Null when none does, or no fuse fits.
+ * Puts a block with a return bar at a site, fed by a trunk out and back through a fuse of its own, in a slot that the circuits left where
+ * that takes it, else beside their old block. Only circuits whose own cable gets shorter move. Null when none does, or no fuse fits.
  */
 export function withSubBlock(analysis: Analysis, wanted: readonly CircuitAnalysis[], site: SubBlockSite): WithSubBlock | null {
   let moved = wanted.filter((circuit) => site.placeId !== null || (firstWire(analysis, circuit)?.lengthMm ?? 0) >= site.trunkMm);

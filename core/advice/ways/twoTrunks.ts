@@ -13,9 +13,9 @@ export interface Parted {
 }
 
 /**
- * Every way to give one circuit two trunks: one wire between two loads is taken up, and what hung behind it is fed straight from where the first trunk
- * begins, its fuse or its switch, by a cable as long as the way there is now; its return goes home in the same manner. In a vehicle the places give the
- * lengths.
+ * Every way to give one circuit two trunks: one wire between two loads is taken up, and what hung behind it is fed straight from where the
+ * first trunk begins, its fuse or its switch, by a cable as long as the way there is now; its return goes home in the same manner. In a
+ * vehicle the places give the lengths.
  */
 export function partedInTwo({ wiring, index, design }: Analysis, { loadIds }: CircuitAnalysis): Parted[] {
   const isLoad = (deviceId: string) => index.devices.get(deviceId)?.kind === 'load';
@@ -30,7 +30,10 @@ export function partedInTwo({ wiring, index, design }: Analysis, { loadIds }: Ci
   });
 }
 
-/** The wire by which a load, and what is put into its run, hangs on another load, led to where the first load on its way hangs; null where it hangs on no other. */
+/**
+ * The wire by which a load, and what is put into its run, hangs on another load, led to where the first load on its way hangs; null where
+ * it hangs on no other.
+ */
 function straightened(
   tree: WiringTree,
   loadId: string,

@@ -9,7 +9,10 @@ import { formatNumber } from '../../units/quantity';
 import { finding, type Finding, type Severity } from '../finding';
 import type { Analysis } from '../types';
 
-/** What was done out of its order: power before its check, and power with nothing read or tested after it; and what was tried and is not as it should be. */
+/**
+ * What was done out of its order: power before its check, and power with nothing read or tested after it; and what was tried and is not as
+ * it should be.
+ */
 export function findBuild({ design, circuits }: Analysis): Finding[] {
   const done = new Set(recordsOf(design, 'doneTask').map(({ task }) => task));
   if (done.size === 0) return [];

@@ -80,7 +80,10 @@ function ofDevice(uses: readonly LeadUse[]): Finding[] {
   ];
 }
 
-/** One colour that is live on one part and comes home on another, once a colour: joined to its like it would be a short. A sleeve over either settles it. */
+/**
+ * One colour that is live on one part and comes home on another, once a colour: joined to its like it would be a short. A sleeve over
+ * either settles it.
+ */
 function differing(uses: readonly LeadUse[]): Finding[] {
   const byLook = new Map<string, { live: LeadUse | undefined; home: LeadUse | undefined }>();
   for (const use of uses) {
@@ -104,7 +107,10 @@ function unproved(uses: readonly LeadUse[]): Finding[] {
   return first ? [found('harness.leadUnproved', 'note', [first.lead.deviceId, first.lead.id], null, { count: open.length, of: uses.length })] : []; // prettier-ignore
 }
 
-/** Leads of parts in use that meet nothing and are not capped: those that are live while their part works, and those nobody knows to be dead. */
+/**
+ * Leads of parts in use that meet nothing and are not capped: those that are live while their part works, and those nobody knows to be
+ * dead.
+ */
 function openLeads({ devices, wires }: DesignIndex, parts: readonly LeadUse[][]): Finding[] {
   return parts.flatMap((uses): Finding[] => {
     const device = devices.get(uses[0]!.lead.deviceId)!;

@@ -52,7 +52,10 @@ export function findConductors({ wires, circuits, index }: Analysis): OfWire[] {
   return withoutEchoes(mergePerCircuit(found));
 }
 
-/** A short lead from a larger conductor to a protection of its own may be smaller than the fuse ahead guards. Sources: ABYC E-11 7 in, ISO 10133 200 mm, from memory. */
+/**
+ * A short lead from a larger conductor to a protection of its own may be smaller than the fuse ahead guards. Sources: ABYC E-11 7 in, ISO
+ * 10133 200 mm, from memory.
+ */
 function isShortTap({ from, to, lengthMm }: Wire, { devices, settings }: Analysis['index']): boolean {
   if (lengthMm > BARE_LEAD_MM[settings.conductorStandard]) return false;
   return [from, to].some(({ deviceId, terminal }) => devices.get(deviceId)?.kind === 'protection' && terminal === 'in');

@@ -9,7 +9,10 @@ import { ownTerminals } from '../../devices/ownDraw';
 import { landedTerminals, terminalKey } from '../../network/wiring';
 
 const HAIR = 1e-6;
-/** How many times its rating a contact may make for a moment. Relays 1.5 (makes 30 to 40 A, breaks 20 to 30); small switches about 5. From memory. */
+/**
+ * How many times its rating a contact may make for a moment. Relays 1.5 (makes 30 to 40 A, breaks 20 to 30); small switches about 5. From
+ * memory.
+ */
 const RELAY_MAKES = 1.5;
 const SWITCH_MAKES = 5;
 /** Lamps from which a relay is usual, A. Common practice. */
@@ -124,7 +127,10 @@ function workedBy(device: Device): readonly string[] {
   return own ? [own.plus, own.minus] : [];
 }
 
-/** What stands in a run and can never let its current through, because what works it is not wired: the formula takes it as closed, the vehicle does not. */
+/**
+ * What stands in a run and can never let its current through, because what works it is not wired: the formula takes it as closed, the
+ * vehicle does not.
+ */
 function unworked({ index, wiring }: Analysis): Finding[] {
   const worked = Array.from(index.devices.values()).filter((device) => workedBy(device).length > 0);
   if (worked.length === 0) return [];

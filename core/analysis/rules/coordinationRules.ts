@@ -10,7 +10,10 @@ import { clearingS, endVerdict } from '../../sizing/coordination';
 const BLADE_RATIO = 2;
 const LARGE_RATIO = 1.6;
 
-/** Fuses and breakers in a chain: whether each can break a dead short, ends one soon enough, spares its wire, and opens before the one ahead. */
+/**
+ * Fuses and breakers in a chain: whether each can break a dead short, ends one soon enough, spares its wire, and opens before the one
+ * ahead.
+ */
 export function findCoordination({ protections, index }: Analysis): Finding[] {
   const found: Finding[] = [];
   const byPlace = new Map<string, ShortAt>();

@@ -56,7 +56,10 @@ function feedsLights({ loads }: Analysis, { loadIds }: Analysis['circuits'][numb
   return loadIds.some((loadId) => isLamp(loads.get(loadId)!.load));
 }
 
-/** Loads that need more volts than they get once the battery is down to its usable depth, or at idle for those of the road, with everything on their way running. */
+/**
+ * Loads that need more volts than they get once the battery is down to its usable depth, or at idle for those of the road, with everything
+ * on their way running.
+ */
 function findStarved(analysis: Analysis): Finding[] {
   const left = voltsLeft(analysis);
   const found: Finding[] = [];

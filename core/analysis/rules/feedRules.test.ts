@@ -25,7 +25,8 @@ function related(cable: object | undefined): Design {
 
 const good = { conductor: 'mm2:35', lengthMm: 2000, batteryFuseA: 125, sourceFuseA: 125 };
 
-// A cable that two sources feed is protected at both ends, a self-limited one that the cable carries at the battery's: ABYC E-11, from memory.
+// A cable that two sources feed is protected at both ends, a self-limited one that the cable carries at the battery's: ABYC E-11, from
+// memory.
 describe('a relay’s cable, with a battery at either end', () => {
   // 160 A x 75 % less the vehicle's 35 A is 85 A lasting; 35 mm² of 105 °C carries 210 A, in the engine space 0.86 of it (ISO 10133).
   test.each<[string, object, string[]]>([
@@ -131,7 +132,8 @@ describe('sun wired like anything else', () => {
     build.wire('sun.minus', 'bar.bar', lengthMm, 'mm2:6', 'return');
     return feedRules(build.design());
   };
-  // 125 % of 20 A is 25 A (origin NEC). 6 mm² class 5 has 3.30 mΩ/m (IEC 60228): 2 m out and back lose 0.26 V with the main cables, 4 m 0.53; 0.3 V is the most (road-vehicle practice).
+  // 125 % of 20 A is 25 A (origin NEC). 6 mm² class 5 has 3.30 mΩ/m (IEC 60228): 2 m out and back lose 0.26 V with the main cables, 4 m
+  // 0.53; 0.3 V is the most (road-vehicle practice).
   test.each([
     [25, 1500, []],
     [20, 1500, ['feed.fuseBelow caution']],

@@ -28,8 +28,8 @@ interface Feed {
 }
 
 /**
- * Cables that two sources feed: the house battery at one end, what charges it at the other. A fault in such a cable is fed from both,
- * so it is protected at both, unless what charges gives no more than the cable carries. Source: ABYC E-11 on self-limiting sources, from memory.
+ * Cables that two sources feed: the house battery at one end, what charges it at the other. A fault in such a cable is fed from both, so it
+ * is protected at both, unless what charges gives no more than the cable carries. Source: ABYC E-11 on self-limiting sources, from memory.
  */
 export function findFeeds(analysis: Analysis): Finding[] {
   const found: Finding[] = [];

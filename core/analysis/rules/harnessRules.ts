@@ -15,7 +15,10 @@ import type { RuleFigures } from '../figures';
 import { finding, type Finding, type Severity, type HarnessRule } from '../finding';
 import type { Analysis } from '../types';
 
-/** The panels as they are cut, and the wires as they are coloured, numbered and ended. Nothing is asked of wires that nobody has begun to number or colour. */
+/**
+ * The panels as they are cut, and the wires as they are coloured, numbered and ended. Nothing is asked of wires that nobody has begun to
+ * number or colour.
+ */
 export function findHarness(analysis: Analysis): Finding[] {
   return [...findCuts(analysis), ...findPlugs(analysis), ...findWires(analysis), ...findCables(analysis)];
 }
@@ -114,7 +117,10 @@ function alike(index: Analysis['index'], lines: readonly HarnessWire[]): Finding
   });
 }
 
-/** A live wire in a colour that means return in the school chosen, or a return in one that means live. A sleeve over both ends counts before the insulation. */
+/**
+ * A live wire in a colour that means return in the school chosen, or a return in one that means live. A sleeve over both ends counts before
+ * the insulation.
+ */
 function againstSchool(school: ColourSchool, lines: readonly HarnessWire[]): Finding[] {
   return lines.flatMap((line) => {
     const { wire, look, role } = line;

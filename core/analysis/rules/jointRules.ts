@@ -14,7 +14,10 @@ const MOST_ON_BOLT = 4;
 /** The most a tap through the insulation carries for long, A. Common practice. */
 const TAP_MOST_A = 3;
 
-/** Ends and joints: rings against their studs, bolts that hold too many, splices where two sizes meet, and joints made otherwise than their place allows. */
+/**
+ * Ends and joints: rings against their studs, bolts that hold too many, splices where two sizes meet, and joints made otherwise than their
+ * place allows.
+ */
 export function findJoints(analysis: Analysis): Finding[] {
   return [...studFindings(analysis), ...spliceFindings(analysis), ...jointsWhereTheyAre(analysis)];
 }

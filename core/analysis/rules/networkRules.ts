@@ -84,7 +84,10 @@ function reversedCurrents({ index, wiring }: Analysis, live: LiveDesign): Findin
   return found;
 }
 
-/** What the vehicle's own wires give at each node of a tree or beyond: on the supply side what comes out of them, on the return side what goes home to their battery, A. */
+/**
+ * What the vehicle's own wires give at each node of a tree or beyond: on the supply side what comes out of them, on the return side what
+ * goes home to their battery, A.
+ */
 function lentBelow({ devices }: DesignIndex, { nodes }: WiringTree, live: LiveDesign): Float64Array {
   const lent = new Float64Array(nodes.length);
   for (let at = nodes.length - 1; at >= 0; at--) {
@@ -132,7 +135,10 @@ function overdrawnSignals({ index }: Analysis, live: LiveDesign): Finding[] {
   });
 }
 
-/** Fuses that more flows through than they are rated for, whichever way, where the sum of what hangs on them does not say so: what a second way brings. */
+/**
+ * Fuses that more flows through than they are rated for, whichever way, where the sum of what hangs on them does not say so: what a second
+ * way brings.
+ */
 function overdrawnFuses({ protections }: Analysis, live: LiveDesign): Finding[] {
   return Array.from(protections.values()).flatMap(({ id, fuse, peakA, circuitId }) => {
     const amps = Math.abs(live.partAmps(id, 'link'));
@@ -160,8 +166,8 @@ function onceEach(findings: readonly Finding[]): Finding[] {
 }
 
 /**
- * Circuits whose formula keeps the target and whose solved voltages do not: fuses, contacts and joints lose their share too, and what holds its
- * power draws more as its voltage falls.
+ * Circuits whose formula keeps the target and whose solved voltages do not: fuses, contacts and joints lose their share too, and what holds
+ * its power draws more as its voltage falls.
  */
 function dropsAsWired(analysis: Analysis, drops: ReadonlyMap<string, WiredDrop>): Finding[] {
   return analysis.circuits.flatMap(({ id: circuitId, dropPercent, targetPercent }): Finding[] => {

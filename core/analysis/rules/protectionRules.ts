@@ -11,7 +11,10 @@ import { lastFuseBefore } from '../../sizing/fuseLimit';
 
 const HAIR = 1e-6;
 
-/** Longest lead from a source, or from a larger conductor, to the protection of its own, mm: bare. Sources: ABYC E-11 7 in, ISO 10133 200 mm; from memory. NEC 551 has 18 in for where the supply joins; the shorter one is taken. */
+/**
+ * Longest lead from a source, or from a larger conductor, to the protection of its own, mm: bare. Sources: ABYC E-11 7 in, ISO 10133 200
+ * mm; from memory. NEC 551 has 18 in for where the supply joins; the shorter one is taken.
+ */
 export const BARE_LEAD_MM: Record<ConductorStandard, number> = {
   'us-small-craft': 178,
   'iso-small-craft': 200,
@@ -19,8 +22,8 @@ export const BARE_LEAD_MM: Record<ConductorStandard, number> = {
   'us-recreational': 178,
 };
 /**
- * The same for a lead in a sheath or conduit straight on the battery terminal: ABYC E-11 72 in, and ISO 10133 wants a sheath where 200 mm cannot be
- * kept without saying how long; NEC 551 allows 18 in whatever the covering. From memory.
+ * The same for a lead in a sheath or conduit straight on the battery terminal: ABYC E-11 72 in, and ISO 10133 wants a sheath where 200 mm
+ * cannot be kept without saying how long; NEC 551 allows 18 in whatever the covering. From memory.
  */
 const SHEATHED_LEAD_MM: Record<ConductorStandard, number> = {
   'us-small-craft': 1830,
@@ -131,8 +134,8 @@ function blockFindings({ blocks }: Analysis): Finding[] {
 }
 
 /**
- * Two fuses in one slot. With the tap's common leg in the live clip both currents pass that clip; turned round, the second circuit hangs behind
- * the first fuse as well, which then carries both.
+ * Two fuses in one slot. With the tap's common leg in the live clip both currents pass that clip; turned round, the second circuit hangs
+ * behind the first fuse as well, which then carries both.
  */
 function tapFindings({ slot, protectionId, ratingA, peakA, tap }: SlotAnalysis, blockId: string, slotMaxA: number): Finding[] {
   if (!tap) return [];
@@ -154,7 +157,9 @@ function tapFindings({ slot, protectionId, ratingA, peakA, tap }: SlotAnalysis, 
   return [{ rule: 'slot.doubledUp', severity, subjects: [tap.protectionId, blockId], circuitId, numbers }, ...unproved];
 }
 
-/** Whether one switch takes everything fused behind the main protection off the battery: it stands on the way to every circuit that is fed. */
+/**
+ * Whether one switch takes everything fused behind the main protection off the battery: it stands on the way to every circuit that is fed.
+ */
 function isIsolated({ supply: { nodes }, fedCount }: Analysis['wiring'], devices: Analysis['index']['devices']): boolean {
   const passed = new Uint8Array(fedCount);
   for (let at = 0; at < fedCount; at++) {

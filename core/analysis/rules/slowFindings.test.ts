@@ -32,7 +32,8 @@ function behind(lengthMm: number, behaviour: 'resistive' | 'converter', ratingA:
 const asWired = (analysis: ReturnType<typeof behind>) => findInNetwork(analysis).filter(({ rule }) => rule === 'drop.asWired');
 
 test('a circuit that keeps its target by formula and not as wired is told, in both figures; the larger counts', () => {
-  // 3 A over 2 x 12 m of 2.5 mm² (7.98 mΩ/m, IEC 60228) is 0.57 V; a 5 A blade (17.9 mΩ) and a switch (10 mΩ) take 0.08 V more: over 5 % of 12 V.
+  // 3 A over 2 x 12 m of 2.5 mm² (7.98 mΩ/m, IEC 60228) is 0.57 V; a 5 A blade (17.9 mΩ) and a switch (10 mΩ) take 0.08 V more: over 5 % of
+  // 12 V.
   const analysis = behind(11_600, 'resistive', 5);
   const [circuit] = analysis.circuits;
   expect(circuit!.dropPercent).toBeLessThanOrEqual(5.05);
@@ -90,7 +91,8 @@ test('what loses too much as wired is mended by its remedy, and not left by a pr
 
 test('a circuit that keeps its rules and that no wire of its own can bring under its target as wired stays as it is, never thinner', () => {
   const build = rig();
-  // 3 A over 2 x 11.4 m of 2.5 mm² in the main cables (7.98 mΩ/m, IEC 60228) is 0.55 V of the 0.6; a 3 A blade (about 40 mΩ) takes the rest.
+  // 3 A over 2 x 11.4 m of 2.5 mm² in the main cables (7.98 mΩ/m, IEC 60228) is 0.55 V of the 0.6; a 3 A blade (about 40 mΩ) takes the
+  // rest.
   build.supply({ mainA: 30, cable: 'mm2:2.5', outMm: 11_400 });
   build.slot('fuse', 1, 5);
   build.add({ id: 'sw', kind: 'switch', ratingA: 10 });

@@ -67,7 +67,9 @@ function judgePanel(panel: SolarPanel, devices: ReadonlyMap<string, Device>, col
     add('solar.lowVoltage', 'caution', [panel.id, controller.id], { volts: panel.bestV * inSeries, leastV: controller.outputV + HEAD_V });
 }
 
-/** A simple controller carries the panels' short-circuit current itself and burns above its rating; a tracking one holds its output back. */
+/**
+ * A simple controller carries the panels' short-circuit current itself and burns above its rating; a tracking one holds its output back.
+ */
 function judgeController(controller: SolarController, all: readonly SolarPanel[], add: Add): void {
   const own = all.filter(({ controllerId, regulated }) => controllerId === controller.id && !regulated);
   const watts = own.reduce((sum, panel) => sum + panel.watts * panel.count, 0);

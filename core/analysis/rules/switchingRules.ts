@@ -15,7 +15,10 @@ const CONCERNED: ReadonlySet<Device['kind']> = new Set(['relay', 'dimmer', 'micr
 /** What else than a contact decides whether a coil is fed. */
 const FEEDING: ReadonlySet<Device['kind']> = new Set(['dimmer', 'signalSource', 'vehicleFeed', 'cutOut', 'splitRelay']);
 
-/** What switches the wrong way though every wire is guarded: coils turned round or always fed, dimmers one after another or bridged, the wrong contact of a roller. */
+/**
+ * What switches the wrong way though every wire is guarded: coils turned round or always fed, dimmers one after another or bridged, the
+ * wrong contact of a roller.
+ */
 export function findSwitching(analysis: Analysis): Finding[] {
   const devices = Array.from(analysis.index.devices.values());
   if (!devices.some(({ kind }) => CONCERNED.has(kind))) return [];

@@ -9,7 +9,9 @@ import { BARE_LEAD_MM } from './protectionRules';
 /** Slack on comparisons of computed amperes. */
 const HAIR = 1e-6;
 
-/** Feeds taken from the vehicle's own wiring: what they add to what the vehicle draws there, what guards them, and what goes dark with them. */
+/**
+ * Feeds taken from the vehicle's own wiring: what they add to what the vehicle draws there, what guards them, and what goes dark with them.
+ */
 export function findVehicle(analysis: Analysis): Finding[] {
   return Array.from(analysis.index.devices.values()).flatMap((device) => (device.kind === 'vehicleFeed' ? judge(analysis, device) : []));
 }

@@ -58,7 +58,10 @@ function twoWaysHome({ wiring, index }: Analysis, subject: string, ends: readonl
   return { rule: 'wiring.goesPast', severity: 'caution', subjects: [lands, past], circuitId: null, numbers: {} };
 }
 
-/** A ring that is two contacts side by side: whatever hangs on it is reached either way round through a contact of its own, so either puts it on. The two; null for any other ring. */
+/**
+ * A ring that is two contacts side by side: whatever hangs on it is reached either way round through a contact of its own, so either puts
+ * it on. The two; null for any other ring.
+ */
 function sideBySide({ index }: Analysis, tree: WiringTree, ends: readonly [number, number]): [string, string] | null {
   // Round from where the two ways part, down the one and up the other.
   const [one, other] = partedWays(tree, ends);

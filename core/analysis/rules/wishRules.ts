@@ -14,7 +14,10 @@ export function findWishes({ loads }: Analysis, wishes: readonly Judged[]): Find
   });
 }
 
-/** One's own wish that is broken does not work; what is given for safety should be kept; what is open is worth knowing, where somebody asked. */
+/**
+ * One's own wish that is broken does not work; what is given for safety should be kept; what is open is worth knowing, where somebody
+ * asked.
+ */
 function severityOf({ wish, verdict }: Judged): Severity | null {
   if (verdict === 'broken') return isGiven(wish) ? 'caution' : 'fault';
   return isGiven(wish) ? null : 'note';

@@ -232,7 +232,8 @@ test('plugs: the half that stays live is to be covered; on a way home it is the 
     const isOn = question.asks.includes('switch is on');
     const wires = [...question.board!.records.values()].flatMap((one) => (one.type === 'wire' ? [one] : []));
     const isSwitchFirst = wires.some(({ from, to }) => from.deviceId === 'switch' && to.deviceId === 'feedPlug');
-    // The half towards the fuse is live where current could come: in the plus ahead of an open switch too, on the way home only through the lamp.
+    // The half towards the fuse is live where current could come: in the plus ahead of an open switch too, on the way home only through the
+    // lamp.
     const isLive = (plug: string) => isOn || (plug === 'Plug in its plus' && !isSwitchFirst);
     const bad = question.table!.rows.filter(([plug, nearer]) => nearer === 'bare' && isLive(plug!)).map(([plug]) => plug);
     const right = bad.length === 0 ? 'neither' : bad.length === 2 ? 'both' : bad[0];

@@ -43,8 +43,8 @@ interface Run {
 }
 
 /**
- * Wires a way to switch a load that hangs straight on its fuse. What carries the load is as thick as its run; what works a coil or feeds a radio is as thin as the fuse that
- * guards both allows, since a run is often thick for its drop alone.
+ * Wires a way to switch a load that hangs straight on its fuse. What carries the load is as thick as its run; what works a coil or feeds a
+ * radio is as thin as the fuse that guards both allows, since a run is often thick for its drop alone.
  */
 export class WayBuilder {
   /** Where the run to the load begins: its fuse, a joint, a load ahead of it. */
@@ -200,7 +200,9 @@ export class WayBuilder {
     return true;
   }
 
-  /** Hangs the load on a terminal in place of its own fuse, by a wire as thick as any that leads to that part or from it and carries a load. */
+  /**
+   * Hangs the load on a terminal in place of its own fuse, by a wire as thick as any that leads to that part or from it and carries a load.
+   */
   hangOn(at: TerminalRef): true {
     const there = recordsOf(this.design, 'wire').filter(
       ({ role, from, to }) => role === 'supply' && [from, to].some(({ deviceId }) => deviceId === at.deviceId),
@@ -212,7 +214,10 @@ export class WayBuilder {
     return true;
   }
 
-  /** Leads the way home to a terminal in place of the return it goes to, that part's own way home as thick as any that ends there. False where the load has none of its own. */
+  /**
+   * Leads the way home to a terminal in place of the return it goes to, that part's own way home as thick as any that ends there. False
+   * where the load has none of its own.
+   */
   homeOn(at: TerminalRef): boolean {
     if (!this.home) return false;
     const minus = landingOf(this.load, 'minus');
@@ -223,8 +228,8 @@ export class WayBuilder {
   }
 
   /**
-   * Has a hub put an output on with a signal of the vehicle: by an input that has it already, by what the hub hears on the vehicle's data line if it listens there, else by a
-   * free input. An output that has rules keeps them. False where no input is left.
+   * Has a hub put an output on with a signal of the vehicle: by an input that has it already, by what the hub hears on the vehicle's data
+   * line if it listens there, else by a free input. An output that has rules keeps them. False where no input is left.
    */
   ruled({ deviceId, terminal }: TerminalRef, signal: VehicleSignal): boolean {
     const hub = deviceOf(this.design, deviceId, 'ruleHub');
@@ -262,7 +267,10 @@ export class WayBuilder {
     addWire(this.edit, 'return', end(deviceId, terminal), back, Math.max(500, Math.round(this.feed.lengthMm / 2)), conductor);
   }
 
-  /** A wire of the vehicle that is live with a signal, led to a terminal: from what the design has of the vehicle's signals already, else from a new set of them. */
+  /**
+   * A wire of the vehicle that is live with a signal, led to a terminal: from what the design has of the vehicle's signals already, else
+   * from a new set of them.
+   */
   trigger(signal: VehicleSignal, to: TerminalRef): void {
     const sources = devicesOfKind(this.design, 'signalSource');
     const fitting = sources.find(({ signals }) => signals.includes(signal)) ?? sources[0];
@@ -296,7 +304,10 @@ export function circuitWith(design: Design, load: Load): { circuit: Circuit; loa
 
 export const end = (deviceId: string, terminal: string): TerminalRef => ({ deviceId, terminal });
 
-/** The thinnest wire that a fuse guards, in the warmest air it meets and beside some others, and never thicker than the run; the run's own where nothing guards it. */
+/**
+ * The thinnest wire that a fuse guards, in the warmest air it meets and beside some others, and never thicker than the run; the run's own
+ * where nothing guards it.
+ */
 function thinnestBehind(design: Design, { conductor }: Wire, fuseA: number | null, zoneIds: readonly (string | null)[]): ConductorSize {
   const { conductorStandard, insulationC, cableForm } = settingsOf(design);
   const zones = zoneIds.flatMap((id) => (id === null ? [] : [recordOf(design, id, 'zone')])).filter((zone) => zone !== null);

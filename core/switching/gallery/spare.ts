@@ -17,7 +17,10 @@ export function spareChannels(design: Design): (TerminalRef & { of: 'receiver' |
   });
 }
 
-/** What is there already and takes a load on: a free channel of a receiver, whose buttons are there, a free output of a rule hub, the dimmed lead of a dimmer. */
+/**
+ * What is there already and takes a load on: a free channel of a receiver, whose buttons are there, a free output of a rule hub, the dimmed
+ * lead of a dimmer.
+ */
 export const THERE = ['channel', 'output', 'dimmer'] as const;
 export type There = (typeof THERE)[number];
 

@@ -11,7 +11,8 @@ import { trace } from '../partsByHand';
 import { detachAll } from '../wires';
 
 /**
- * Takes out whatever switches these loads and nothing else, so that they hang straight on their fuse again; a fuse, joints, plugs and lengths stay. Returns what went.
+ * Takes out whatever switches these loads and nothing else, so that they hang straight on their fuse again; a fuse, joints, plugs and
+ * lengths stay. Returns what went.
  * @param inCommon only what switches each of them, and leaves what switches some
  */
 export function straighten(edit: Edit, loads: readonly Load[], inCommon = false): Device[] {
@@ -62,7 +63,10 @@ function onTheWay({ supply, return: back }: Wiring, { deviceId, terminal }: Term
   );
 }
 
-/** Whether something is worth a wire of its own once what was ahead of it is gone: not a wire of the vehicle's, a pilot lamp's way home or a bar. */
+/**
+ * Whether something is worth a wire of its own once what was ahead of it is gone: not a wire of the vehicle's, a pilot lamp's way home or a
+ * bar.
+ */
 function leadsToLoad({ devices }: DesignIndex, deviceId: string): boolean {
   const kind = devices.get(deviceId)?.kind;
   return kind === 'load' || kind === 'splice' || kind === 'plug' || kind === 'protection';

@@ -16,8 +16,8 @@ export interface WayTaken {
 }
 
 /**
- * The change that has a load come on in one of the ways of the gallery. What switched it alone before goes; its fuse, its length and joints stay, and a switch's name and
- * place, on a panel too, go to the new one.
+ * The change that has a load come on in one of the ways of the gallery. What switched it alone before goes; its fuse, its length and joints
+ * stay, and a switch's name and place, on a panel too, go to the new one.
  * @returns null where the load has no circuit, or cannot be wired so
  */
 export function wayTo(design: Design, loadId: string, way: Way, choice: WayChoice): WayTaken | null {
@@ -36,7 +36,10 @@ export function wayTo(design: Design, loadId: string, way: Way, choice: WayChoic
   return { change: edit.change, dropped };
 }
 
-/** All loads of one's circuit switched one way, at its fuse: what switches all of them and nothing else goes, what switches some of them stays. */
+/**
+ * All loads of one's circuit switched one way, at its fuse: what switches all of them and nothing else goes, what switches some of them
+ * stays.
+ */
 function wholeCircuit(edit: Edit, load: Load, way: Way, choice: WayChoice): WayTaken | null {
   const before = edit.design;
   const loads = circuitWith(before, load)?.loads ?? [];

@@ -27,7 +27,8 @@ const BY_REVERSE = {
   'key start, reverse in': true,
 };
 
-// Written down by hand from what each way is for: common practice, and the textbook for two and three places. Lit: yes; what is not named does not matter.
+// Written down by hand from what each way is for: common practice, and the textbook for two and three places. Lit: yes; what is not named
+// does not matter.
 const TRUTH: Record<string, Record<string, boolean>> = {
   direct: { '': true },
   switch: { 'switch off': false, 'switch on': true },

@@ -122,8 +122,8 @@ function places(at: WayBuilder, withMiddle: boolean, makeDimmer?: () => string):
 }
 
 /**
- * The gallery. Each adds to a load that hangs straight on its fuse. Patterns: common practice; relay terminals by ISO 7588 and DIN 72552, changeover and intermediate
- * switches by the textbook.
+ * The gallery. Each adds to a load that hangs straight on its fuse. Patterns: common practice; relay terminals by ISO 7588 and DIN 72552,
+ * changeover and intermediate switches by the textbook.
  */
 export const WAYS: readonly Way[] = [
   { id: 'direct', family: 'hand', build: () => true },

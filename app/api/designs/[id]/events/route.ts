@@ -9,7 +9,9 @@ export const dynamic = 'force-dynamic';
 /** How often the head is read even when nothing was heard, for changes made by another process on the same store, ms. */
 const LOOK_EVERY_MS = 700;
 
-/** A stream of the design's changes after a revision, each as one server-sent event. Ends when the reader leaves or the design is deleted. */
+/**
+ * A stream of the design's changes after a revision, each as one server-sent event. Ends when the reader leaves or the design is deleted.
+ */
 export const GET = route(async (request, id) => {
   const after = Number(request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after'));
   if (!Number.isInteger(after) || after < 0) throw new BadRequest('"after" must be a revision');
