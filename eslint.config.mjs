@@ -44,7 +44,10 @@ const floorArrows = floors.map((floor, at) => ({
 
 const framework = ['react', 'react-dom', 'next', 'antd', 'drizzle-orm', '@libsql/client', 'zustand'];
 
-const wholeValidator = { name: 'zod', message: 'schemas are made with zod/mini: the whole of it is 40 kB more in every page, and slower to load' };
+const wholeValidator = {
+  name: 'zod',
+  message: 'schemas are made with zod/mini: the whole of it is 40 kB more in every page, and slower to load',
+};
 
 const config = [
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'db/migrations/**', 'data/**', 'test-results/**'] },
