@@ -69,6 +69,21 @@ export function rig() {
       build.wire(`${fuse}_lamp.minus`, 'bar.bar', 1000, 'mm2:2.5', 'return');
       build.circuit(fuse, number, fuse);
     },
+    /**
+     * A lamp on the vehicle's own wiring, `dash`: a tap on a fuse of its radio, a fuse of its own and its circuit; its way home is left to
+     * be wired.
+     */
+    tapLamp(): void {
+      build.add({
+        ...{ id: 'feed', kind: 'vehicleFeed', signal: 'accessory', polarity: 'live', from: 'slot', leg: 'load' },
+        ...{ ownFuseA: 10, drawnA: 2, serves: 'radio' },
+      });
+      build.add({ id: 'tapFuse', kind: 'protection', family: 'blade', ratingA: 3, mount: null });
+      build.wire('feed.out', 'tapFuse.in', 80);
+      build.load(12, 'resistive', 0, { id: 'dash' });
+      build.wire('tapFuse.out', 'dash.plus');
+      build.circuit('tap', 5, 'tapFuse');
+    },
     circuit(name: string, number: number, protectionId: string): string {
       const id = `circuit_${name}`;
       records.push({ id, type: 'circuit', number, name, zoneId: null, protectionId, dropClass: 'general', targetPercent: null, note: '' });

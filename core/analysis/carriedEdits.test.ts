@@ -57,26 +57,11 @@ test('edit after edit of whatever field, an analysis carried on says what a fres
   expect(taken).toBeGreaterThan(edits);
 });
 
+// Its way home is not drawn yet, so that the battery is on neither way.
 test('a fuse on the vehicle’s own wiring has its short circuit anew when the house battery is another', () => {
   const build = rig();
   build.supply();
-  build.add({
-    id: 'feed',
-    kind: 'vehicleFeed',
-    signal: 'accessory',
-    polarity: 'live',
-    from: 'slot',
-    leg: 'load',
-    ownFuseA: 10,
-    drawnA: 2,
-    serves: 'radio',
-  });
-  build.add({ id: 'tapFuse', kind: 'protection', family: 'blade', ratingA: 5, mount: null });
-  build.wire('feed.out', 'tapFuse.in', 100);
-  build.load(12, 'resistive', 0, { id: 'dash' });
-  // Its way home is not drawn yet, so that the battery is on neither way.
-  build.wire('tapFuse.out', 'dash.plus');
-  build.circuit('tap', 5, 'tapFuse');
+  build.tapLamp();
   const design = build.design();
   const shortA = (analysis: Analysis) => analysis.protections.get('tapFuse')!.atA;
   const before = analyse(design);

@@ -123,24 +123,9 @@ describe('an analysis carried on from an earlier one says exactly what a fresh o
     build.wire('r.87', 'twice.plus');
     build.wire('d.out', 'twice.plus');
     build.wire('twice.minus', 'bar.bar', 1500, 'mm2:2.5', 'return');
-    build.add({
-      id: 'feed',
-      kind: 'vehicleFeed',
-      signal: 'accessory',
-      polarity: 'live',
-      from: 'slot',
-      leg: 'load',
-      ownFuseA: 10,
-      drawnA: 2,
-      serves: 'radio',
-    });
-    build.add({ id: 'tapFuse', kind: 'protection', family: 'blade', ratingA: 3, mount: null });
-    build.wire('feed.out', 'tapFuse.in', 80);
+    build.tapLamp();
     build.wire('feed.minus', 'bar.bar', 500, 'mm2:2.5', 'return');
-    build.load(12, 'resistive', 0, { id: 'dash' });
-    build.wire('tapFuse.out', 'dash.plus');
     build.wire('dash.minus', 'bar.bar', 1500, 'mm2:2.5', 'return');
-    build.circuit('tap', 5, 'tapFuse');
     return build.design();
   };
 
