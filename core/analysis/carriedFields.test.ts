@@ -85,7 +85,7 @@ describe('whichever field of whichever record is edited, an analysis carried on 
       const design = designs[at]!;
       const elsewhere = Array.from(design.records.values(), (other) => fieldOf(other, field)).filter((value) => value !== undefined);
       const own = fieldOf(record, field);
-      const values = [...shuffled(elsewhere).slice(0, 12), ...Array.from({ length: 6 }, () => sampleOf(schema, random)), undefined, null];
+      const values = [...shuffled(elsewhere).slice(0, 12), ...Array.from({ length: 16 }, () => sampleOf(schema, random)), undefined, null];
       for (const value of shuffled(values)) {
         if (sameRecord(own, value) || !schema.safeParse(value).success) continue;
         try {
