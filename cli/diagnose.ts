@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import * as z from 'zod/mini';
-import { listOf, listUpTo, numberIn, textOf } from '@/core/units/schema';
+import { listUpTo, numberIn, textOf } from '@/core/units/schema';
 import { analyse } from '../core/analysis/analyse';
 import { circuitSaid } from '../core/analysis/circuitSaid';
 import type { Design } from '../core/design/design';
@@ -47,12 +47,11 @@ const observations = z.strictObject({
   drain: z.optional(draining),
   seen: z._default(listUpTo(z.strictObject({ load: text, on: z.optional(z.boolean()), dim: z.optional(z.boolean()) }), 400), []),
   readings: z._default(
-    listOf(
+    listUpTo(
       z.union([
         z.strictObject({ at: point, to: z.optional(z.nullable(point)), volts: numberIn(-100, 100) }),
         z.strictObject({ wire: text, amps: numberIn(-10_000, 10_000) }),
       ]),
-      0,
       400,
     ),
     [],

@@ -262,10 +262,7 @@ function largerMain(analysis: Analysis): Remedy | null {
   return main && protections.has(main.protectionId) ? largerFeeder(analysis, main.protectionId) : null;
 }
 
-/**
- * The smallest rating that suits what flows through a fuse, and where a shared wire behind it does not carry that, the first size that
- * does.
- */
+/** The smallest rating that suits what flows through a fuse, and where a shared wire behind it does not carry that, the first that does. */
 function largerFeeder({ design, index, protections, wires }: Analysis, id: string): Remedy | null {
   const entry = protections.get(id);
   if (!entry) return null;
@@ -346,9 +343,7 @@ function familyThatCan({ design, wires, index }: Analysis, { subjects: [id], num
   };
 }
 
-/**
- * The fuse ahead of small ones as a class T, which ends a dead short before they burst, as far as every wire it guards carries its rating.
- */
+/** The fuse ahead of small ones as a class T, which ends a dead short before they burst, where every wire it guards carries its rating. */
 function saferAhead({ design, wires }: Analysis, { subjects: [, id] }: Finding): Remedy | null {
   const fuse = deviceOf(design, id!, 'protection');
   if (!fuse || fuse.mount || fuse.family === 'classT') return null;

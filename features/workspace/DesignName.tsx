@@ -1,13 +1,12 @@
 'use client';
 
-import { usePathname } from 'next/navigation';
 import { useState } from 'react';
 import { updateRecords } from '@/core/design/change';
 import { SETTINGS_ID } from '@/core/catalog/vocabulary';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { nameProblem } from '@/ui/nameProblem';
 import { WindowTitle } from '@/ui/WindowTitle';
-import { STAGES } from './stages';
+import { useStage } from './useStage';
 import styles from './TopBar.module.css';
 
 /** The design's name, edited where it stands; the window has it too, behind the stage it shows. */
@@ -15,8 +14,7 @@ export function DesignName() {
   const store = useDesignStore();
   const name = useDesign(({ analysis }) => analysis.index.settings.name);
   const [draft, setDraft] = useState<string | null>(null);
-  const pathname = usePathname();
-  const stage = STAGES.find(({ id }) => pathname.endsWith(`/${id}`));
+  const stage = useStage();
 
   const problem = draft === null ? null : nameProblem(draft);
 

@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { usePathname } from 'next/navigation';
 import { useShallow } from 'zustand/react/shallow';
 import { useDesign } from '@/features/design/DesignProvider';
 import type { Severity } from '@/core/analysis/finding';
@@ -9,13 +8,14 @@ import type { DesignState } from '@/features/design/designStore';
 import { nextSteps } from './nextSteps';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { STAGES, stageOf, type StageId } from './stages';
+import { useStage } from './useStage';
 import styles from './Stem.module.css';
 
 const KNOT = 'M6 17 C6 5 21 4 26 13 C31 22 22 31 15 28 C7 25 9 12 19 12 C27 12 29 20 28 25';
 
 /** The stages as a stem with a knot each; a knot says what is open there. It is the way about and the progress in one. */
 export function Stem({ designId }: { designId: string }) {
-  const pathname = usePathname();
+  const shown = useStage();
   const viewQuery = useViewQuery();
   return (
     <nav className={styles.stem} aria-label="Stages">
@@ -25,7 +25,7 @@ export function Stem({ designId }: { designId: string }) {
       </Link>
       <ol className={styles.list}>
         {STAGES.map(({ id, name }) => {
-          const here = pathname.endsWith(`/${id}`);
+          const here = id === shown?.id;
           return (
             <li key={id} className={styles.item}>
               <Link
