@@ -30,6 +30,11 @@ test('a design opened before is opened again without a connection, worked in, an
   // Another stage that is worked in the vehicle was kept too, though it was never opened.
   await later.goto(`/d/${pip}/harness`);
   await expect(later.getByRole('heading', { name: 'Harness' })).toBeVisible();
+  // One that was neither says so, and the way back leads to what is.
+  await later.getByRole('link', { name: /^Energy/ }).click();
+  await expect(later.getByRole('heading', { name: 'No connection' })).toBeVisible();
+  await later.goBack();
+  await expect(later.getByRole('heading', { name: 'Harness' })).toBeVisible();
   await later.goto(`/d/${pip}/test`);
   await later.getByLabel('What is shown').getByText('Readings', { exact: true }).click();
   await expect(later.getByRole('region', { name: 'Readings', exact: true }).getByRole('textbox').first()).toBeVisible();

@@ -53,9 +53,19 @@ async function page(event, request) {
     return answer;
   });
   const known = await (await caches.open(PAGES)).match(request.url, { ignoreSearch: true });
-  if (!known) return fresh;
+  if (!known) return fresh.catch(away);
   const late = new Promise((resolve) => setTimeout(() => resolve(known), LATE_MS));
   return Promise.race([fresh.catch(() => known), late]);
+}
+
+/** What is shown where a page that is not kept is asked for without a connection. */
+function away() {
+  const body = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+<title>No connection · Vine Knot</title><style>body { max-width: 560px; margin: 90px auto; padding: 0 24px; font: 16px/1.5 sans-serif }</style>
+<h1>No connection</h1><p>This page was not opened here before, so it is not kept. Go back to the one you came from: what you changed there waits,
+and is sent once there is a connection.</p></html>`;
+  const headers = { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" };
+  return new Response(body, { status: 503, headers });
 }
 
 /** Whether all of it is kept. */
