@@ -64,7 +64,10 @@ function away() {
 <title>No connection · Vine Knot</title><style>body { max-width: 560px; margin: 90px auto; padding: 0 24px; font: 16px/1.5 sans-serif }</style>
 <h1>No connection</h1><p>This page was not opened here before, so it is not kept. Go back to the one you came from: what you changed there waits,
 and is sent once there is a connection.</p></html>`;
-  const headers = { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" };
+  const headers = {
+    'content-type': 'text/html; charset=utf-8',
+    'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'",
+  };
   return new Response(body, { status: 503, headers });
 }
 
