@@ -102,7 +102,7 @@ export interface RuleFigures {
   'load.noDraw': None;
   'load.noCircuit': { amps: number };
   /** What lights both; null where there are too many positions to try. */
-  'reach.together': { group: string; positions: readonly Moved[] | null };
+  'reach.together': { group: string; positions: readonly Moved[] | null; batteryV: number | null };
   'reach.neverLit': None;
   'load.measuredDiffers': { watts: number; ratedWatts: number };
   'circuit.empty': None;

@@ -171,6 +171,19 @@ export const CHARGE_FACTS: Record<Chemistry, ChargeFacts> = {
   },
 };
 
+/** Volts a house battery is driven to on charge, and at which a cut-out takes everything off: its own where it has any. */
+export function chargedAndCutOutV(battery: ChargedBattery, nominalV: number): { absorptionV: number; cutOutV: number } {
+  const { absorptionV, cutOutV } = CHARGE_FACTS[battery.chemistry];
+  const inSeries = nominalV / 12;
+  return { absorptionV: battery.absorptionV ?? absorptionV * inSeries, cutOutV: battery.cutOutV ?? cutOutV * inSeries };
+}
+
+interface ChargedBattery {
+  chemistry: Chemistry;
+  absorptionV?: number | undefined;
+  cutOutV?: number | undefined;
+}
+
 /** Capacity of lead-acid against temperature, share of that at 25 °C. Source: battery trade tables, from memory. */
 const LEAD_CAPACITY: readonly (readonly [celsius: number, share: number])[] = [
   [-20, 0.58],

@@ -1,4 +1,4 @@
-import { batteryOhmRange, CHARGE_FACTS, restV } from '../catalog/chemistries';
+import { batteryOhmRange, CHARGE_FACTS, chargedAndCutOutV, restV } from '../catalog/chemistries';
 import type { Battery } from '../design/schema';
 import { bankFacts } from './battery';
 
@@ -45,7 +45,7 @@ export function bankOf(battery: Battery, nominalV = 12): Bank {
     rest[at] = curve[at]! * inSeries;
     if (at > 0) stored[at] = stored[at - 1]! + (((rest[at - 1]! + rest[at]!) / 2) * capacityAh) / POINTS;
   }
-  const cutOutV = battery.cutOutV ?? charge.cutOutV * inSeries;
+  const { absorptionV, cutOutV } = chargedAndCutOutV(battery, nominalV);
   return {
     capacityAh,
     usableDepth: facts.usableDepth,
@@ -55,7 +55,7 @@ export function bankOf(battery: Battery, nominalV = 12): Bank {
     chargeEfficiency: charge.efficiency,
     acceptanceA: battery.chargeLimitA ?? charge.acceptanceC * capacityAh,
     taperFrom: charge.taperFrom,
-    absorptionV: battery.absorptionV ?? charge.absorptionV * inSeries,
+    absorptionV,
     selfDischargePerDay: (battery.selfDischargePercent ?? charge.selfDischargePercentMonth) / 100 / 30,
     coldC: charge.coldChargeC !== null && !battery.heated ? charge.coldChargeC : null,
     cutOutV,

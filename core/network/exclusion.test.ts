@@ -229,11 +229,11 @@ test('a lamp fed by one of the vehicle’s own wires asks a trigger for a lamp�
 
 test('what was typed is asked anew when a shorter wire or a better battery lets a relay pull in', () => {
   const wireIds: string[] = [];
-  // A coil of 5 Ω that wants 12 V of a full battery's 12.8 V has none over for 20 m of 0.5 mm², some 0.7 Ω.
+  // A coil of 2.5 Ω that wants 12 V of a full battery's 12.8 V, or of 14.5 V on charge, has none over for 20 m of 0.5 mm², some 0.7 Ω.
   const weak = colours((build) => {
     for (const [at, colour] of ['white', 'amber'].entries()) {
       build.add({ id: `sw${at}`, kind: 'switch', ratingA: 16 });
-      build.add({ id: `r${at}`, kind: 'relay', pins: 4, ...COIL, coilOhm: 5, pullInV: 12 });
+      build.add({ id: `r${at}`, kind: 'relay', pins: 4, ...COIL, coilOhm: 2.5, pullInV: 12 });
       build.wire(`r${at}.85`, 'bar.bar', 500, 'mm2:2.5', 'return');
       build.wire('f.out', `sw${at}.in`);
       wireIds.push(build.wire(`sw${at}.out`, `r${at}.86`, 20_000, 'mm2:0.5'));
@@ -254,6 +254,46 @@ test('what was typed is asked anew when a shorter wire or a better battery lets 
   const flat = set(strong, ['battery'], { internalMilliohm: 10_000 });
   expect(analyse(flat).exclusions.proven.size).toBe(1);
   expect(analyse(set(flat, ['battery'], { internalMilliohm: 10 }), analyse(flat)).exclusions.proven.size).toBe(0);
+});
+
+test.each([12, 24] as const)('two coils in a row that a rested battery of %d V leaves at rest pull in while it is charged', (nominalV) => {
+  // Each has half of the volts: 6.4 V of 12.8 V rested, 7.2 V and more on charge. Twice that at 24 V.
+  const half = { ...COIL, pullInV: (7.1 * nominalV) / 12, dropOutV: nominalV / 10 };
+  const design = colours((build) => {
+    build.add({ id: 'sw', kind: 'switch', ratingA: 16 });
+    for (const id of ['r', 'second']) build.add({ id, kind: 'relay', pins: 5, ...half });
+    build.wire('f.out', 'sw.in');
+    build.wire('sw.out', 'r.86');
+    build.wire('r.85', 'second.86');
+    build.wire('second.85', 'bar.bar', 500, 'mm2:1', 'return');
+    build.wire('f.out', 'r.30');
+    build.wire('r.87', 'white.plus');
+    build.wire('f.out', 'second.30');
+    build.wire('second.87', 'amber.plus');
+  });
+  const at = applyChange(design, updateRecords(design, [{ id: 'settings', set: { nominalV } }]));
+  const [found] = asked(at).unproven;
+  expect(found).toMatchObject({ group: 'one colour', batteryV: 14.5 * (nominalV / 12) });
+  expect(lampA(at)).toBeCloseTo(10, 6);
+  expect(wordFinding(together(at)[0]!, at, 'metric').message).toContain(
+    `while the battery is at ${nominalV === 12 ? '14.50' : '29.00'} V. Their sum is taken`,
+  );
+});
+
+test('a relay that takes one colour off lets go of it while the battery is low', () => {
+  const design = (pullInV: number) =>
+    colours((build) => {
+      build.add({ id: 'sw', kind: 'switch', ratingA: 16 });
+      build.add({ id: 'r', kind: 'relay', pins: 5, ...COIL, pullInV });
+      build.wire('f.out', 'sw.in');
+      build.wire('sw.out', 'white.plus');
+      build.wire('sw.out', 'r.86');
+      build.wire('r.85', 'bar.bar', 500, 'mm2:1', 'return');
+      build.wire('f.out', 'r.30');
+      build.wire('r.87a', 'amber.plus');
+    });
+  expect(asked(design(7.2)).unproven).toEqual([]);
+  expect(asked(design(11.5)).unproven).toEqual([expect.objectContaining({ batteryV: 10.8 })]);
 });
 
 test('a battery said to have no resistance at all leaves the network an answer', () => {

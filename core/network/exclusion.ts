@@ -27,6 +27,8 @@ export interface Unproven {
   loadIds: readonly [string, string];
   /** A state that lights both; null where not every state could be tried. */
   state: ControlState | null;
+  /** The battery's volts it takes, where a rested one's do not do. */
+  batteryV: number | null;
 }
 
 export function findExclusions(index: DesignIndex, wiring: Wiring): Exclusions {
@@ -59,8 +61,10 @@ function runTogether(reach: Reach, byContact: ReadonlyMap<string, Side>, loads: 
     for (const other of loads.slice(at + 1)) {
       const [a, b] = [byContact.get(one.id), byContact.get(other.id)];
       if (a && b && a.choice === b.choice && a.side !== b.side) continue;
-      const reached = reach.lit([one.id, other.id]);
-      if (reached.kind !== 'never') return { loadIds: [one.id, other.id], state: reached.kind === 'found' ? reached.state : null };
+      const reached = reach.everLit([one.id, other.id]);
+      const loadIds = [one.id, other.id] as const;
+      if (reached.kind === 'found') return { loadIds, state: reached.state, batteryV: reached.batteryV };
+      if (reached.kind === 'unsearched') return { loadIds, state: null, batteryV: null };
     }
   return null;
 }

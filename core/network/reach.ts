@@ -1,3 +1,4 @@
+import { chargedAndCutOutV } from '../catalog/chemistries';
 import type { Device, Load, TerminalRef, Wire } from '../design/schema';
 import type { LaidWire } from '../rig/layout';
 import { kindOf } from '../devices';
@@ -36,8 +37,12 @@ export interface Handle {
   values: readonly ControlValue[];
 }
 
-/** How a search ended: a state that does it; none does, all tried; or not all were tried. */
-export type Reached = { kind: 'found'; state: ControlState } | { kind: 'never' } | { kind: 'unsearched'; controls: number };
+/**
+ * How a search ended: a state that does it, with the battery's volts where a rested one's do not do; none does, all tried; or not all were
+ * tried.
+ */
+export type Reached =
+  { kind: 'found'; state: ControlState; batteryV: number | null } | { kind: 'never' } | { kind: 'unsearched'; controls: number };
 
 /** The part of a design that decides whether some loads are lit. */
 export interface Influence {
@@ -69,6 +74,25 @@ export class Reach {
     return this.look(loadIds, from, (live) => loadIds.every((id) => this.isLit(live, id)));
   }
 
+  /**
+   * The same at whatever volts the battery has in use: a coil that a rested one does not pull in may be pulled in while it is charged, and
+   * one that is to take a load off rests while it is low.
+   */
+  everLit(loadIds: readonly string[]): Reached {
+    const isIt: Question = (live) => loadIds.every((id) => this.isLit(live, id));
+    for (const batteryV of [null, ...this.otherVolts()]) {
+      const reached = this.look(loadIds, null, isIt, batteryV);
+      if (reached.kind !== 'never') return reached;
+    }
+    return { kind: 'never' };
+  }
+
+  /** Volts of the house battery on charge and when low. */
+  private otherVolts(): number[] {
+    const { battery, settings } = this.index;
+    return battery ? Object.values(chargedAndCutOutV(battery, settings.nominalV)) : [];
+  }
+
   /** Looks for a state in which a contact stands as asked and any of some loads is lit; none: whatever is lit. */
   through(deviceId: string, stands: (state: ControlState) => boolean, loadIds: readonly string[], from: ControlState): Reached {
     return this.look(
@@ -88,12 +112,12 @@ export class Reach {
     return (nodes[at.get(terminalKey(deviceId, 'bar')) ?? -1]?.circuitId ?? null) !== null;
   }
 
-  private look(wantedIds: readonly string[], from: ControlState | null, isIt: Question): Reached {
+  private look(wantedIds: readonly string[], from: ControlState | null, isIt: Question, batteryV: number | null = null): Reached {
     const { index, handles } = this.influenceOn(wantedIds);
     try {
       const counted = { left: Math.min(MOST_TRIED, this.left) };
       const most = counted.left;
-      const reached = search(index, handles, from, new Set(wantedIds), isIt, counted);
+      const reached = search(index, handles, from, new Set(wantedIds), isIt, counted, batteryV);
       this.left -= most - counted.left;
       return reached;
     } catch (error) {
@@ -179,6 +203,7 @@ function search(
   wanted: ReadonlySet<string>,
   isIt: Question,
   counted: { left: number },
+  batteryV: number | null,
 ): Reached {
   const loads = Object.fromEntries(index.loads.map(({ id }) => [id, { on: wanted.has(id) }]));
   const set = from ? asIn(from, handles) : {};
@@ -188,13 +213,14 @@ function search(
     memory: from ? heldIn(from, index) : {},
   };
   const live = new LiveDesign(index, start);
+  if (batteryV !== null) for (const { id, kind } of index.devices.values()) if (kind === 'battery') live.hold(id, 'rest', batteryV);
   const queue: ControlState[] = [];
   const seen = new Set<string>();
   const visit = (asked: ControlState): Reached | null => {
     counted.left -= 1;
     const outcome = live.settle(asked);
     // What never comes to rest lights whatever it lights by turns.
-    if (isIt(live, outcome.state)) return { kind: 'found', state: outcome.state };
+    if (isIt(live, outcome.state)) return { kind: 'found', state: outcome.state, batteryV };
     if (outcome.kind === 'oscillating') return { kind: 'unsearched', controls: handles.length };
     const key = stateKey(outcome.state, handles);
     if (!seen.has(key)) {

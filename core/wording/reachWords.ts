@@ -5,10 +5,13 @@ import type { WordsOf } from './ruleWords';
 export const REACH_RULES: WordsOf<ReachRule> = {
   'reach.together': {
     title: 'Marked as never together, yet they can be',
-    message: (say) =>
-      say.figures.positions === null
-        ? `${say.name()} and ${say.name(1)} are marked “${say.figures.group}”. There are too many controls around them to try all positions, so their sum is taken.`
-        : `${say.name()} and ${say.name(1)} are marked “${say.figures.group}”, but the wiring lights both with ${say.positions('positions')}. Their sum is taken.`,
+    message: (say) => {
+      const marked = `${say.name()} and ${say.name(1)} are marked “${say.figures.group}”`;
+      if (say.figures.positions === null)
+        return `${marked}. There are too many controls around them to try all positions, so their sum is taken.`;
+      const atVolts = say.figures.batteryV === null ? '' : ` while the battery is at ${say.volts('batteryV')}`;
+      return `${marked}, but the wiring lights both with ${say.positions('positions')}${atVolts}. Their sum is taken.`;
+    },
     why: 'Wires and fuses are sized for what the controls can bring about, not for what one means to do. A changeover contact, or a relay that takes one off before the other comes on, makes it so.',
   },
   'reach.neverLit': {

@@ -40,8 +40,8 @@ export function findLoads({ loads, index, scenario, exclusions }: Analysis): Fin
       found.push({ rule: 'strip.longRun', severity: 'caution', subjects: [id], circuitId, numbers });
     }
   }
-  for (const { group, loadIds, state } of exclusions.unproven) {
-    const numbers = { group, positions: state ? movedIn(index, state) : null };
+  for (const { group, loadIds, state, batteryV } of exclusions.unproven) {
+    const numbers = { group, positions: state ? movedIn(index, state) : null, batteryV };
     found.push({
       rule: 'reach.together',
       severity: 'caution',
