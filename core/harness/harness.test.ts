@@ -13,7 +13,7 @@ import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { seenAs } from '../design/asBuilt';
-import type { Reel, Wire } from '../design/schema';
+import type { DesignRecord, Reel, Wire } from '../design/schema';
 import { indexDesign } from '../rig/designIndex';
 import { PARTS } from '../devices/parts';
 import { sketch } from '../diagram/drawing';
@@ -71,7 +71,7 @@ describe('numbers', () => {
 
   test('are fixed as they are shown: what is there for now is out of sight, and moves none of them', () => {
     const now = { ...lineOf(PIP, '06a').wire, id: 'wire_now', work: { state: 'temporary' as const } };
-    const whole = { records: new Map([['wire_now', now], ...PIP.records]) } as Design;
+    const whole = { records: new Map<string, DesignRecord>([['wire_now', now], ...PIP.records]) } as Design;
     const shown = seenAs(whole, 'planned');
     const fixed = done(whole, fixNumbers(whole, shown));
     for (const { wire, number } of harnessOfDesign(shown).wires) expect((fixed.records.get(wire.id) as Wire).number).toBe(number);
