@@ -76,6 +76,23 @@ test('two ways that nobody has said are meant are a fault, and saying so makes a
 
 // Kirchhoff's current law: beyond the point where the two ways meet a fault draws on both fuses, before it on one alone, from whichever
 // side.
+test('outlets joined of two fuses, one in a block behind the other’s, feed each other’s lamps, and the wire between is judged by the larger', () => {
+  const build = rig();
+  build.supply();
+  build.slot('near', 1, 10);
+  build.slot('feed', 2, 30);
+  build.add({ id: 'far block', kind: 'fuseBlock', slots: 6, slotMaxA: 30, blockMaxA: 100 });
+  build.add({ id: 'far', kind: 'protection', family: 'blade', ratingA: 15, mount: { blockId: 'far block', slot: 1 } });
+  build.wire('feed.out', 'far block.in', 1000, 'mm2:6');
+  build.lampBehind('near', 1, 24);
+  build.lampBehind('far', 2, 24);
+  const between = build.wire('near.out', 'far.out', 300, 'mm2:2.5');
+  const design = build.design();
+  expect(rulesOf(design)).toEqual(expect.arrayContaining(['reach.unmeantFeed near_lamp near far', 'reach.unmeantFeed far_lamp near far']));
+  // A fault at one end draws through it what the fuse at the other lets through, 10 A or 15 A.
+  expect(passesA(design, between)).toBe(15);
+});
+
 test('every wire is judged by the fuses that reach it: what both feed by their sum, what joins them by the larger', () => {
   const { design, wires } = reversing({ a: 10, b: 15, meant: true });
   expect(passesA(design, wires.lead)).toBe(25);

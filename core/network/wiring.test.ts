@@ -2,17 +2,20 @@ import fc from 'fast-check';
 import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { applyChange, updateRecords } from '../design/change';
-import { makeDesign, type Design } from '../design/design';
+import { makeDesign, recordOf, type Design } from '../design/design';
+import { kindOf } from '../devices';
 import { indexDesign } from '../rig/designIndex';
 import { Carried } from '../units/carried';
 import { Edit } from '../design/edit';
 import { newDesignRecords } from '../switching/newDesign';
-import type { Wire } from '../design/schema';
+import type { TerminalRef, Wire } from '../design/schema';
 import { addWire } from '../switching/wires';
 import { newLoad } from '../switching/newLoad';
 import { pathTo, rowAmpereMetres, treeDemand, treeFlow } from './flow';
 import { retraceWiring, terminalKey, traceWiring } from './wiring';
-import { runs, seedOf } from '../../testing/runs';
+import { randomDesign } from '../../testing/randomDesign';
+import { seeded } from '../../testing/random';
+import { IS_WHOLE_RUN, runs, seedOf } from '../../testing/runs';
 
 const OHM_PER_M = 0.01;
 
@@ -156,3 +159,40 @@ describe('tracing', () => {
     expect(retrace(design)).toBe(before);
   });
 });
+
+// A tree and one edge more has one ring more, whatever it joins: the graph's first Betti number, edges less nodes and one.
+test('a wire between any two points that are reached closes one ring, through the fuses of two blocks too', () => {
+  const random = seeded(seedOf(3));
+  const any = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!;
+  const designs = [heron(), pip(), ...Array.from({ length: runs(20) }, (_, at) => randomDesign(seedOf(60 + at)).design)];
+  const met = { outlets: 0, depths: 0, supply: 0, return: 0 };
+  for (let run = 0; run < runs(400); run++) {
+    const design = designs[run % designs.length]!;
+    const before = traceWiring(indexDesign(design));
+    const role = run % 4 === 3 ? 'return' : 'supply';
+    const tree = before[role];
+    const reached = tree.nodes.filter((node, at) => node.feedId === null && hasScrew(design, node) && (role === 'return' || at < before.fedCount)); // prettier-ignore
+    const outlets = reached.filter(({ deviceId, protectionId }) => deviceId === protectionId);
+    const among = run % 3 === 0 && outlets.length > 1 ? outlets : reached;
+    if (among.length === 0) continue;
+    const [one, other] = [any(among), any(among)];
+    if (one === other) continue;
+    met[role] += 1;
+    if (among === outlets) met.outlets += 1;
+    const depth = (node: typeof one) => pathTo(tree, tree.nodes.indexOf(node)).length;
+    if (depth(one) !== depth(other)) met.depths += 1;
+    const edit = new Edit(design);
+    addWire(edit, role, end(one), end(other), 300, 'mm2:2.5');
+    const now = traceWiring(indexDesign(edit.design));
+    expect([run, end(one), end(other), now.rings.length]).toEqual([run, end(one), end(other), before.rings.length + 1]);
+  }
+  if (IS_WHOLE_RUN) for (const [what, count] of Object.entries(met)) expect([what, count > 50]).toEqual([what, true]);
+});
+
+/** Whether a wire can land there: not on the body as such, nor where a lamp's functions meet within it. */
+function hasScrew(design: Design, { deviceId, terminal }: TerminalRef): boolean {
+  const device = recordOf(design, deviceId, 'device');
+  return device !== null && kindOf(device).terminals(device).includes(terminal);
+}
+
+const end = ({ deviceId, terminal }: TerminalRef): TerminalRef => ({ deviceId, terminal });

@@ -3,7 +3,7 @@ import { sameRecord } from '../design/change';
 import { cableOhmPerM } from '../catalog/cable';
 import { kindOf } from '../devices';
 import { CHASSIS } from '../devices/groundPoint';
-import { tapOn, type DesignIndex } from '../rig/designIndex';
+import { inletOf, tapOn, type DesignIndex } from '../rig/designIndex';
 import { thrownBetween } from '../rig/joined';
 import { leastOhmSteps } from './leastOhm';
 import type { DesignRecord, Device, Protection, TerminalRef, Wire } from '../design/schema';
@@ -210,8 +210,6 @@ function growTree(
     for (const step of isUnfedFuse ? [] : insideSteps(device, node, index)) {
       const known = tree.at.get(terminalKey(step.deviceId, step.terminal));
       if (known === undefined && isWay(node, step, null)) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
-      // Blocks and fuses join many points by how they are made; a contact, and a second way to the body, is what somebody wired.
-      else if (!joinsAtWill(node, device, step)) continue;
       else if (known === undefined) passedOver.push({ at, to: step, wireId: null });
       else if (known > at) rings.push(ringOf(tree, index, side, null, at, known));
     }
@@ -264,15 +262,6 @@ interface Found {
   faults: WiringFault[];
   rings: Ring[];
 }
-
-/** Whether it is for a person to wire a second way to a step within a part: through a contact, or to the body. */
-function joinsAtWill({ deviceId }: WiringNode, device: Device | undefined, step: TerminalRef): boolean {
-  if (deviceId === CHASSIS.deviceId || device?.kind === 'groundPoint') return true;
-  return device !== undefined && step.deviceId === device.id && isContact(device);
-}
-
-/** Parts a person wires a way through. */
-const isContact = (device: Device) => !['fuseBlock', 'protection', 'busBar', 'groundPoint', 'load'].includes(device.kind);
 
 /** A ring from the two nodes that meet. It is never closed where the way round it would need one contact in two positions. */
 function ringOf(tree: WiringTree, index: DesignIndex, side: Side, wireId: string | null, a: number, b: number): Ring {
@@ -354,7 +343,8 @@ function* insideSteps(device: Device | undefined, node: WiringNode, index: Desig
   } else if (device?.kind === 'groundPoint') {
     yield { ...CHASSIS, jointOhm: device.jointMilliohm / 1000 };
   } else if (device?.kind === 'protection' && device.mount) {
-    if (device.mount.tap !== 'load') yield { deviceId: device.mount.blockId, terminal: 'in', jointOhm: 0 };
+    const inlet = inletOf(index, device);
+    if (inlet) yield { ...inlet, jointOhm: 0 };
     const tap = tapOn(index, device);
     if (tap?.mount!.tap === 'load') yield { deviceId: tap.id, terminal: 'out', jointOhm: 0 };
   } else if (device?.kind === 'fuseBlock') {

@@ -63,6 +63,13 @@ export class Joined {
     return reached;
   }
 
+  /** Every terminal that hangs together with some, whatever its way needs. */
+  hangingOn(roots: readonly string[]): Set<string> {
+    const reached = new Set(roots);
+    for (const key of reached) for (const { to } of this.near.get(key) ?? []) reached.add(to);
+    return reached;
+  }
+
   private join(a: string, b: string, wireId: string | null, thrown: Thrown | null): void {
     for (const [from, to] of [
       [a, b],

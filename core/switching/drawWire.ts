@@ -5,9 +5,10 @@ import { recordOf, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import type { Device, TerminalRef } from '../design/schema';
 import { kindOf } from '../devices';
-import { findFeeders } from '../network/feeders';
+import { findFeeders, type Feeders } from '../network/feeders';
 import { landedTerminals, terminalKey, traceWiring, type Wiring } from '../network/wiring';
-import { indexDesign } from '../rig/designIndex';
+import { Joined } from '../rig/joined';
+import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { addWire } from './wires';
 
 /** Wires drawn by hand from terminal to terminal, with only sensible ends to choose from. */
@@ -20,12 +21,7 @@ export interface WireEnd extends TerminalRef {
 
 /** Every terminal of a design, device by device. */
 export function allEnds(design: Design): WireEnd[] {
-  const wiring = traceWiring(indexDesign(design));
-  return recordsOf(design, 'device').flatMap((device) =>
-    kindOf(device)
-      .terminals(device)
-      .map((terminal) => ({ deviceId: device.id, terminal, device, side: sideOf(wiring, device, terminal) })),
-  );
+  return new Ends(design).all;
 }
 
 /**
@@ -34,28 +30,11 @@ export function allEnds(design: Design): WireEnd[] {
  * be fed by two fuses. What nothing lands on yet comes first, then what is nearest in the vehicle.
  */
 export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
-  const ends = allEnds(design);
-  const start = ends.find((end) => isSameTerminal(end, from));
+  const ends = new Ends(design);
+  const start = ends.at(from);
   if (!start) return [];
-  const wires = recordsOf(design, 'wire');
-  const joined = (end: TerminalRef) =>
-    wires.some(
-      (wire) =>
-        (isSameTerminal(wire.from, from) && isSameTerminal(wire.to, end)) ||
-        (isSameTerminal(wire.to, from) && isSameTerminal(wire.from, end)),
-    );
-  const meant = recordsOf(design, 'device').some((device) => device.kind === 'load' && device.fedTwice);
-  const landed = landedTerminals(wires);
-  const isFreeThrow = (end: WireEnd) =>
-    !landed.has(terminalKey(end.deviceId, end.terminal)) &&
-    (kindOf(end.device).eitherOr?.(end.device) ?? []).some(({ throws }) => throws.some(({ terminal }) => terminal === end.terminal));
-  const mayJoin = (end: WireEnd) =>
-    start.side === 'supply' &&
-    end.side === 'supply' &&
-    end.deviceId !== start.deviceId &&
-    (meant || (isFreeThrow(start) && isFreeThrow(end)));
-  return ends
-    .filter((end) => !isSameTerminal(end, from) && !joined(end) && (fits(start, end) || (mayJoin(end) && isSecondWay(design, start, end))))
+  return ends.all
+    .filter((end) => ends.mayBeDrawn(start, end))
     .sort((a, b) => Number(a.side !== null) - Number(b.side !== null) || nearness(start, a) - nearness(start, b));
 }
 
@@ -64,9 +43,9 @@ export function sensibleEnds(design: Design, from: TerminalRef): WireEnd[] {
  * @returns null where the two ends do not go together
  */
 export function drawWire(design: Design, from: TerminalRef, to: TerminalRef, lengthMm: number, conductor: ConductorSize): Change | null {
-  const end = sensibleEnds(design, from).find((one) => isSameTerminal(one, to));
-  const start = allEnds(design).find((one) => isSameTerminal(one, from));
-  if (!end || !start) return null;
+  const ends = new Ends(design);
+  const [start, end] = [ends.at(from), ends.at(to)];
+  if (!start || !end || !ends.mayBeDrawn(start, end)) return null;
   const edit = new Edit(design);
   const role = start.side === 'return' || end.side === 'return' ? 'return' : 'supply';
   // Drawn as its current goes: out from the battery, and home to it.
@@ -82,22 +61,97 @@ export function removeWire(design: Design, wireId: string): Change | null {
   return wire && { added: [], updated: [], removed: [wire] };
 }
 
-/**
- * Whether two points of the supply may be joined: one changeover is never on both ways, or two fuses then feed only what is said to be fed
- * by two.
- */
-function isSecondWay(design: Design, start: WireEnd, end: WireEnd): boolean {
-  const before = indexDesign(design);
-  const edit = new Edit(design);
-  addWire(edit, 'supply', ref(start), ref(end), 1000, 'mm2:2.5');
-  const index = indexDesign(edit.design);
-  const wiring = traceWiring(index);
-  if (wiring.faults.length > traceWiring(before).faults.length) return false;
-  const closing = wiring.rings.filter(({ side, neverClosed }) => side === 'supply' && !neverClosed);
-  if (closing.length === 0) return true;
-  const known = findFeeders(before, traceWiring(before)).loads;
-  const fed = [...findFeeders(index, wiring).loads].filter(([id, fuses]) => (known.get(id)?.length ?? 0) < fuses.length);
-  return fed.length > 0 && fed.every(([id]) => index.loads.find((load) => load.id === id)?.fedTwice);
+/** The terminals of a design, and which of them a wire may join. */
+class Ends {
+  readonly all: WireEnd[];
+  private readonly index: DesignIndex;
+  private readonly wiring: Wiring;
+  private readonly landed: ReadonlySet<string>;
+  /** Terminals that hang together, through no fuse, with a load that is said to be fed by two. */
+  private readonly meantTwice: ReadonlySet<string>;
+  /** Terminals that hang together, through no fuse, with a wire of the vehicle. */
+  private readonly vehicleFed: ReadonlySet<string>;
+  private feeders: Feeders | null = null;
+
+  constructor(private readonly design: Design) {
+    this.index = indexDesign(design);
+    this.wiring = traceWiring(this.index);
+    this.landed = landedTerminals(this.index.wires);
+    const twice = this.index.loads.flatMap(({ id, fedTwice }) => (fedTwice ? [terminalKey(id, 'plus')] : []));
+    const throughNoFuse = new Joined(this.index.devices, this.index.wires, ({ kind }) => kind !== 'protection');
+    this.meantTwice = throughNoFuse.hangingOn(twice);
+    this.all = recordsOf(design, 'device').flatMap((device) =>
+      kindOf(device)
+        .terminals(device)
+        .map((terminal) => ({ deviceId: device.id, terminal, device, side: sideOf(this.wiring, device, terminal) })),
+    );
+    const ofVehicle = this.all.filter(
+      ({ device: { kind }, terminal }) => (kind === 'signalSource' || kind === 'vehicleFeed') && terminal !== 'minus',
+    );
+    this.vehicleFed = throughNoFuse.hangingOn(ofVehicle.map(({ deviceId, terminal }) => terminalKey(deviceId, terminal)));
+  }
+
+  at(ref: TerminalRef): WireEnd | undefined {
+    return this.all.find((end) => isSameTerminal(end, ref));
+  }
+
+  mayBeDrawn(start: WireEnd, end: WireEnd): boolean {
+    if (isSameTerminal(start, end) || this.isJoined(start, end)) return false;
+    return fits(start, end) || (this.mayMeet(start, end) && this.isSecondWay(start, end));
+  }
+
+  private isJoined(one: WireEnd, other: WireEnd): boolean {
+    return this.index.wires.some(
+      ({ from, to }) =>
+        (isSameTerminal(from, one) && isSameTerminal(to, other)) || (isSameTerminal(to, one) && isSameTerminal(from, other)),
+    );
+  }
+
+  /** Two points of the supply for which it is worth looking whether two ways may lead to them. */
+  private mayMeet(start: WireEnd, end: WireEnd): boolean {
+    if (start.side !== 'supply' || end.side !== 'supply' || end.deviceId === start.deviceId) return false;
+    const [one, other] = [terminalKey(start.deviceId, start.terminal), terminalKey(end.deviceId, end.terminal)];
+    // The house and the vehicle are never one supply.
+    if (this.vehicleFed.has(one) !== this.vehicleFed.has(other)) return false;
+    return this.meantTwice.has(one) || this.meantTwice.has(other) || (this.isFreeThrow(start) && this.isFreeThrow(end));
+  }
+
+  private isFreeThrow({ deviceId, device, terminal }: WireEnd): boolean {
+    const contacts = kindOf(device).eitherOr?.(device) ?? [];
+    return (
+      !this.landed.has(terminalKey(deviceId, terminal)) && contacts.some(({ throws }) => throws.some((one) => one.terminal === terminal))
+    );
+  }
+
+  /**
+   * Whether two points of the supply may be joined: one changeover is never on both ways, or two fuses then feed only what is said to be
+   * fed by two, and neither is made for more than that, as a main fuse is.
+   */
+  private isSecondWay(start: WireEnd, end: WireEnd): boolean {
+    const edit = new Edit(this.design);
+    addWire(edit, 'supply', ref(start), ref(end), 1000, 'mm2:2.5');
+    const index = indexDesign(edit.design);
+    const wiring = traceWiring(index);
+    if (wiring.faults.length > this.wiring.faults.length) return false;
+    if (closedRings(wiring) <= closedRings(this.wiring)) return true;
+    this.feeders ??= findFeeders(this.index, this.wiring);
+    const known = this.feeders.loads;
+    const fed = [...findFeeders(index, wiring).loads].filter(([id, fuses]) => (known.get(id)?.length ?? 0) < fuses.length);
+    const others = fusesAhead(index, wiring);
+    const isMeant = ([id, fuses]: readonly [string, readonly string[]]) =>
+      index.loads.some((load) => load.id === id && load.fedTwice) && !fuses.some((fuseId) => others.has(fuseId));
+    return fed.length > 0 && fed.every(isMeant);
+  }
+}
+
+function closedRings({ rings }: Wiring): number {
+  return rings.filter(({ side, neverClosed }) => side === 'supply' && !neverClosed).length;
+}
+
+/** Fuses that have others behind them. */
+function fusesAhead({ devices }: DesignIndex, { supply: { nodes } }: Wiring): Set<string | null> {
+  const outlets = nodes.filter(({ deviceId, terminal }) => terminal === 'out' && devices.get(deviceId)?.kind === 'protection');
+  return new Set(outlets.map(({ parent }) => nodes[parent]?.protectionId ?? null));
 }
 
 function fits(start: WireEnd, end: WireEnd): boolean {
