@@ -79,14 +79,23 @@ export function terminalKey(deviceId: string, terminal: string): string {
 export function traceWiring(index: DesignIndex): Wiring {
   const wiresAt = wiresByTerminal(index.wires);
   const circuitOf = new Map(index.circuits.map((circuit) => [circuit.protectionId, circuit.id]));
-  const found: Found = { faults: [], rings: [] };
-  const supply: WiringTree = { nodes: [], at: new Map() };
+  let found: Found = { faults: [], rings: [] };
+  let supply: WiringTree = { nodes: [], at: new Map() };
   let returns: WiringTree = { nodes: [], at: new Map() };
-  const grow = (tree: WiringTree, side: Side, root: TerminalRef, into = found, isWay: IsWay = ALL_WAYS) =>
-    growTree(tree, side, root, index, wiresAt, circuitOf, into, isWay);
+  const grow = (tree: WiringTree, side: Side, root: TerminalRef, into = found, isWay: IsWay = ALL_WAYS, putsOffThrows = false) =>
+    growTree(tree, side, root, index, wiresAt, circuitOf, into, isWay, putsOffThrows);
 
   if (index.battery) {
-    grow(supply, 'supply', { deviceId: index.battery.id, terminal: 'plus' });
+    const plus = { deviceId: index.battery.id, terminal: 'plus' };
+    grow(supply, 'supply', plus);
+    const neverReached = found.rings.length > 0 ? countNeverReached(supply, index) : 0;
+    if (neverReached > 0) {
+      // Of two ways the tree takes the one that current can take.
+      const anew: WiringTree = { nodes: [], at: new Map() };
+      const foundAnew: Found = { faults: [], rings: [] };
+      grow(anew, 'supply', plus, foundAnew, ALL_WAYS, true);
+      if (countNeverReached(anew, index) < neverReached) [supply, found] = [anew, foundAnew];
+    }
     const root = { deviceId: index.battery.id, terminal: 'minus' };
     let home: Found = { faults: [], rings: [] };
     grow(returns, 'return', root, home);
@@ -192,12 +201,15 @@ function growTree(
   circuitOf: Map<string, string>,
   { faults, rings }: Found,
   isWay: IsWay,
+  putsOffThrows: boolean,
 ): void {
   const first = tree.nodes.length;
   /** Steps to what was not reached yet and is by another: each closes a ring. */
   const passedOver: { at: number; to: TerminalRef; wireId: string | null }[] = [];
+  /** Steps by a throw of a changeover that are put off until no other leads on, those that would need it on two last of all. */
+  const thrown: Thrown[] = [];
   place(tree, root, -1, null, 0, index, circuitOf, side);
-  for (let at = first; at < tree.nodes.length; at++) {
+  for (let at = first; at < tree.nodes.length || takeThrown(); at++) {
     const node = tree.nodes[at]!;
     const device = index.devices.get(node.deviceId);
     const wrongSide = device && meetsOtherSide(device, node.terminal, side);
@@ -209,8 +221,11 @@ function growTree(
     const isUnfedFuse = node.parent < 0 && device?.kind === 'protection';
     for (const step of isUnfedFuse ? [] : insideSteps(device, node, index)) {
       const known = tree.at.get(terminalKey(step.deviceId, step.terminal));
-      if (known === undefined && isWay(node, step, null)) place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
-      else if (known === undefined) passedOver.push({ at, to: step, wireId: null });
+      if (known === undefined && isWay(node, step, null)) {
+        const by = putsOffThrows ? thrownBetweenNodes(index, node, step) : null;
+        if (by) thrown.push({ at, to: step, by });
+        else place(tree, step, at, null, step.jointOhm, index, circuitOf, side);
+      } else if (known === undefined) passedOver.push({ at, to: step, wireId: null });
       else if (known > at) rings.push(ringOf(tree, index, side, null, at, known));
     }
     for (const { wire, far } of wiresAt.get(terminalKey(node.deviceId, node.terminal)) ?? []) {
@@ -225,6 +240,50 @@ function growTree(
     const known = tree.at.get(terminalKey(to.deviceId, to.terminal));
     if (known !== undefined) rings.push(ringOf(tree, index, side, wireId, at, known));
   }
+
+  /** Takes the next of the steps put off, to what is still not reached. Whether there was one. */
+  function takeThrown(): boolean {
+    while (thrown.length > 0) {
+      const next = thrown.findIndex(({ at, by }) => !needsOther(tree, index, at, by));
+      const [{ at, to }] = thrown.splice(Math.max(0, next), 1) as [Thrown];
+      const known = tree.at.get(terminalKey(to.deviceId, to.terminal));
+      if (known === undefined) {
+        place(tree, to, at, null, 0, index, circuitOf, side);
+        return true;
+      }
+      rings.push(ringOf(tree, index, side, null, at, known));
+    }
+    return false;
+  }
+}
+
+interface Thrown {
+  at: number;
+  to: TerminalRef;
+  by: { contact: string; position: string };
+}
+
+/** Whether the way to a node needs a changeover in another position. */
+function needsOther(tree: WiringTree, index: DesignIndex, at: number, { contact, position }: Thrown['by']): boolean {
+  for (let node = at; node >= 0; node = tree.nodes[node]!.parent) {
+    const by = thrownTo(tree, index, node);
+    if (by?.contact === contact && by.position !== position) return true;
+  }
+  return false;
+}
+
+/** How many nodes are reached by a throw of a changeover that the way to it needs on another: no current comes there. */
+function countNeverReached(tree: WiringTree, index: DesignIndex): number {
+  return tree.nodes.filter(({ parent }, at) => {
+    const by = thrownTo(tree, index, at);
+    return by !== null && needsOther(tree, index, parent, by);
+  }).length;
+}
+
+/** The throw of a changeover by which a node is reached from its parent. */
+function thrownTo({ nodes }: WiringTree, index: DesignIndex, at: number): Thrown['by'] | null {
+  const { parent, wire } = nodes[at]!;
+  return parent < 0 || wire ? null : thrownBetweenNodes(index, nodes[parent]!, nodes[at]!);
 }
 
 /** Whether a tree goes from one terminal to another by a wire, or within a device where there is none. */

@@ -1,6 +1,6 @@
 import { heron } from '../../demo/heron';
 import { analyse } from '../analysis/analyse';
-import { findingKey } from '../analysis/finding';
+import type { Finding } from '../analysis/finding';
 import { findInNetwork } from '../analysis/rules/networkRules';
 import { withSlowFindings } from '../analysis/rules/slowFindings';
 import { applyChange, updateRecords } from '../design/change';
@@ -204,14 +204,15 @@ test('a second feed is offered only for what is said to be fed by two fuses, and
 test('with a load that is said to be fed by two fuses, no end of the supply is offered that bridges a fuse, or joins house and vehicle', () => {
   const lamp = device(design, 'Galley light strip');
   const meant = applyChange(design, updateRecords(design, [{ id: lamp.id, set: { fedTwice: true } }]));
-  const before = new Set(withSlowFindings(analyse(meant)).findings.map(findingKey));
+  const about = ({ rule, subjects: [first] }: Finding) => `${rule} ${first}`;
+  const before = new Set(withSlowFindings(analyse(meant)).findings.map(about));
   let offered = 0;
   for (const from of allEnds(meant).filter(({ side }) => side === 'supply'))
     for (const to of sensibleEnds(meant, from).filter(({ side }) => side === 'supply')) {
       offered += 1;
       if (offered % 3 !== 0) continue;
       const after = withSlowFindings(analyse(applyChange(meant, drawWire(meant, from, to, 500, 'mm2:2.5')!)));
-      const faults = after.findings.filter((finding) => finding.severity === 'fault' && !before.has(findingKey(finding)));
+      const faults = after.findings.filter((finding) => finding.severity === 'fault' && !before.has(about(finding)));
       expect([from.device.name, to.device.name, faults.map(({ rule }) => rule)]).toEqual([from.device.name, to.device.name, []]);
     }
   // The locker's own fuse, by its roller, to every point of the strip's run, from either end.
