@@ -5,6 +5,7 @@ import { applyChange, updateRecords } from '../design/change';
 import { makeDesign, recordOf, type Design } from '../design/design';
 import { kindOf } from '../devices';
 import { indexDesign } from '../rig/designIndex';
+import { Joined } from '../rig/joined';
 import { Carried } from '../units/carried';
 import { Edit } from '../design/edit';
 import { newDesignRecords } from '../switching/newDesign';
@@ -185,6 +186,40 @@ test('a wire between any two points that are reached closes one ring, through th
     addWire(edit, role, end(one), end(other), 300, 'mm2:2.5');
     const now = traceWiring(indexDesign(edit.design));
     expect([run, end(one), end(other), now.rings.length]).toEqual([run, end(one), end(other), before.rings.length + 1]);
+  }
+  if (IS_WHOLE_RUN) for (const [what, count] of Object.entries(met)) expect([what, count > 50]).toEqual([what, true]);
+});
+
+// What reaches a load is asked of the graph of joined terminals, where no way needs one changeover on two throws.
+test('a load that one fuse alone can feed hangs on that one in the tree, whatever second way is wired to others', () => {
+  const random = seeded(seedOf(5));
+  const any = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!;
+  const designs = [heron(), heron(), pip(), randomDesign(seedOf(60)).design];
+  const met = { alone: 0, several: 0, pastThrows: 0 };
+  for (let run = 0; run < runs(160); run++) {
+    const design = designs[run % designs.length]!;
+    const { supply, fedCount } = traceWiring(indexDesign(design));
+    const reached = supply.nodes.filter((node, at) => at < fedCount && node.feedId === null && hasScrew(design, node));
+    const contacts = reached.filter(({ deviceId }) => ['switch', 'relay'].includes(recordOf(design, deviceId, 'device')!.kind));
+    const [one, other] = [any(reached), any(contacts.length > 0 ? contacts : reached)];
+    const edit = new Edit(design);
+    if (one !== other) addWire(edit, 'supply', end(one), end(other), 300, 'mm2:2.5');
+    const index = indexDesign(edit.design);
+    const now = traceWiring(index);
+    const joined = new Joined(index.devices, index.wires, ({ kind }) => kind !== 'protection');
+    const fuses = [...index.devices.values()].filter(({ kind }) => kind === 'protection');
+    const behind = fuses.map(({ id }) => ({ id, reached: joined.reachedFrom([terminalKey(id, 'out')]) }));
+    for (const { id } of index.loads) {
+      const at = now.supply.at.get(terminalKey(id, 'plus')) ?? Infinity;
+      const node = now.supply.nodes[at];
+      // One that hangs on the battery, or on the vehicle, has a way past every fuse.
+      if (at >= now.fedCount || !node || node.feedId !== null || node.protectionId === null) continue;
+      const feeding = behind.filter((fuse) => fuse.reached.has(terminalKey(id, 'plus')));
+      met[feeding.length === 1 ? 'alone' : 'several'] += 1;
+      if (feeding.length !== 1) continue;
+      if (feeding[0]!.reached.get(terminalKey(id, 'plus'))!.size > 0) met.pastThrows += 1;
+      expect([run, id, end(one), end(other), node.protectionId]).toEqual([run, id, end(one), end(other), feeding[0]!.id]);
+    }
   }
   if (IS_WHOLE_RUN) for (const [what, count] of Object.entries(met)) expect([what, count > 50]).toEqual([what, true]);
 });
