@@ -30,7 +30,7 @@ export function findFeeders(index: DesignIndex, wiring: Wiring): Feeders {
   /** Wires that close a ring are in no tree, and so have no other to judge them. */
   const closing = new Set(rings.map(({ wireId }) => wireId));
   const net = new Joined(index.devices, index.wires, ({ kind }) => kind !== 'protection');
-  const reached = new Map<string, ReadonlyMap<string, Positions>>();
+  const reached = new Map<string, ReadonlyMap<string, readonly Positions[]>>();
   for (const device of index.devices.values())
     if (device.kind === 'protection') reached.set(device.id, net.reachedFrom([terminalKey(device.id, 'out')]));
   const fusesAt = (key: string, ways: typeof reached = reached) => [...ways].flatMap(([id, at]) => (at.has(key) ? [id] : []));
@@ -53,15 +53,15 @@ export function findFeeders(index: DesignIndex, wiring: Wiring): Feeders {
 }
 
 /** What some fuses let through together: all of them, but of those whose ways need one contact in different positions only the largest. */
-function together({ devices }: DesignIndex, fuseIds: readonly string[], wayOf: (fuseId: string) => Positions): number {
+function together({ devices }: DesignIndex, fuseIds: readonly string[], waysOf: (fuseId: string) => readonly Positions[]): number {
   const ratingOf = (id: string) => (devices.get(id) as Protection).ratingA;
-  const sets: { positions: Positions[]; amps: number }[] = [];
+  const sets: { ways: Positions[]; amps: number }[] = [];
   for (const id of [...fuseIds].sort((a, b) => ratingOf(b) - ratingOf(a))) {
-    const way = wayOf(id);
+    const own = waysOf(id);
     // Never with any that is counted already: what it brings is less than theirs.
-    const apart = sets.find(({ positions }) => positions.every((other) => differ(way, other)));
-    if (apart) apart.positions.push(way);
-    else sets.push({ positions: [way], amps: ratingOf(id) });
+    const apart = sets.find(({ ways }) => ways.every((other) => own.every((way) => differ(way, other))));
+    if (apart) apart.ways.push(...own);
+    else sets.push({ ways: [...own], amps: ratingOf(id) });
   }
   return sets.reduce((sum, { amps }) => sum + amps, 0);
 }

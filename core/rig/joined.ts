@@ -49,16 +49,25 @@ export class Joined {
     }
   }
 
-  /** Every terminal reached from some, with the positions its shortest way needs. */
-  reachedFrom(roots: readonly string[], { wireId, deviceId }: Without = {}): Map<string, Positions> {
-    const reached = new Map<string, Positions>(roots.map((root) => [root, NO_POSITIONS]));
-    for (const [key, positions] of reached)
+  /**
+   * Every terminal reached from some, with the positions that each way there needs, none of them more than another does; of very many ways
+   * the first.
+   */
+  reachedFrom(roots: readonly string[], { wireId, deviceId }: Without = {}): Map<string, readonly Positions[]> {
+    const reached = new Map<string, Positions[]>(roots.map((root) => [root, [NO_POSITIONS]]));
+    const queue = roots.map((key) => ({ key, positions: NO_POSITIONS }));
+    for (const { key, positions } of queue)
       for (const join of this.near.get(key) ?? []) {
-        if (reached.has(join.to) || (wireId !== undefined && join.wireId === wireId)) continue;
+        if (wireId !== undefined && join.wireId === wireId) continue;
         if (deviceId !== undefined && join.to.startsWith(`${deviceId}/`)) continue;
         const { thrown } = join;
         if (thrown && (positions.get(thrown.contact) ?? thrown.position) !== thrown.position) continue;
-        reached.set(join.to, thrown ? new Map([...positions, [thrown.contact, thrown.position]]) : positions);
+        const needed = thrown ? new Map([...positions, [thrown.contact, thrown.position]]) : positions;
+        const ways = reached.get(join.to);
+        if (ways && (ways.length >= MOST_WAYS || ways.some((way) => needsNoMore(way, needed)))) continue;
+        if (ways) ways.push(needed);
+        else reached.set(join.to, [needed]);
+        queue.push({ key: join.to, positions: needed });
       }
     return reached;
   }
@@ -83,6 +92,13 @@ export class Joined {
 }
 
 const NO_POSITIONS: Positions = new Map();
+/** Ways to a terminal that are told apart: two to the fourth is a lamp switched from five places. */
+const MOST_WAYS = 16;
+
+function needsNoMore(a: Positions, b: Positions): boolean {
+  for (const [contact, position] of a) if (b.get(contact) !== position) return false;
+  return true;
+}
 
 /**
  * The position of a changeover contact that joins two terminals of a device; null where no changeover does. All poles of one device move
