@@ -2,8 +2,10 @@ import { seeded } from '../../testing/random';
 import { rig } from '../../testing/rig';
 import { IS_WHOLE_RUN, runs, seedOf } from '../../testing/runs';
 import { device, judge, key, play, so, verdicts, wish } from '../../testing/wishing';
+import { analyse } from '../analysis/analyse';
 import { VEHICLE_CONTROLS } from '../catalog/vocabulary';
-import type { Design } from '../design/design';
+import { applyUnchecked, updateRecords } from '../design/change';
+import { recordsOf, type Design } from '../design/design';
 import type { Mover, WishSays } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import { Reach } from '../network/reach';
@@ -288,3 +290,30 @@ test('on random small circuits the judge and brute force agree on every wish, an
   for (const reached of [...kinds, 'on neverHappens', 'neverWith neverHappens', 'stillWorks kept', 'stillWorks broken'])
     expect([reached, (met[reached] ?? 0) >= 5]).toEqual([reached, true]);
 });
+
+// What is added up for wires and fuses, against every way the whole design can stand: as drawn, and with the lamps marked as never together.
+test('on random small circuits no state has more flow through the fuse than is added up, and never lights two that are taken as apart', () => {
+  const met = { both: 0, apart: 0, vehicle: 0 };
+  for (let seed = seedOf(1); seed < seedOf(1) + runs(160); seed++) {
+    const drawn = randomSwitching(seed);
+    const bench = new Bench(indexDesign(drawn));
+    const all = bruteForce(drawn, [], bench);
+    if (!all) continue;
+    const lights = all.some(({ lit }) => lit[0] && lit[1]);
+    const throughFuse = Math.max(...all.map(({ acts }) => Math.abs(play(bench.rest(), acts).through('fuse', 'link'))));
+    // Where current flows into the vehicle no sum tells how much: that is a fault of its own.
+    const ofVehicle = recordsOf(drawn, 'device').some(({ kind }) => kind === 'vehicleFeed');
+    const marks = ['lampA', 'lampB'].map((id) => ({ id, set: { exclusiveGroup: 'one of two' } }));
+    for (const design of [drawn, applyUnchecked(drawn, updateRecords(drawn, marks))]) {
+      const { circuits, exclusions } = analyse(design);
+      const [a, b] = ['lampA', 'lampB'].map((id) => exclusions.sides.get(id));
+      const isApart = a !== undefined && b !== undefined && a.choice === b.choice && a.side !== b.side;
+      met[lights ? 'both' : 'apart'] += 1;
+      if (ofVehicle) met.vehicle += 1;
+      if (lights) expect([seed, isApart]).toEqual([seed, false]);
+      // A resistive lamp draws a little more at the battery's own volts than at the nominal.
+      if (!ofVehicle) expect([seed, throughFuse <= 1.1 * circuits[0]!.peakA + 0.05]).toEqual([seed, true]);
+    }
+  }
+  if (IS_WHOLE_RUN) for (const [what, count] of Object.entries(met)) expect([what, count > 20]).toEqual([what, true]);
+}, 120_000);

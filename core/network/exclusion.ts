@@ -1,9 +1,11 @@
 import type { DesignIndex } from '../rig/designIndex';
 import type { Load } from '../design/schema';
+import { kindOf } from '../devices';
 import type { ControlState } from './controlState';
 import type { Side } from './demand';
+import { pathTo } from './flow';
 import { Reach } from './reach';
-import { terminalKey, thrownBetweenNodes, type Wiring } from './wiring';
+import { terminalKey, thrownBetweenNodes, type Wiring, type WiringTree } from './wiring';
 
 /**
  * Which loads the wiring keeps from running together. Loads behind different throws of one changeover contact do, by how it is made. What
@@ -75,13 +77,13 @@ function isWired({ supply, return: back, fedCount }: Wiring, loadId: string): bo
 }
 
 /**
- * By load, the throw of the first changeover contact on its way from the battery. A contact that lies in a ring tells nothing: a second way
- * may lead past it, or from its other throw.
+ * By load, the throw of the first changeover contact on its way from the battery. A contact that lies in a ring tells nothing, nor does one
+ * that parts the battery from what has volts of its own: a second way may lead past it, or from its other throw.
  */
 function sidesOfContacts(index: DesignIndex, { supply, faults, rings }: Wiring): Map<string, Side> {
   const sides = new Map<string, Side>();
   if (faults.length > 0) return sides;
-  const inRings = new Set(rings.flatMap(({ contacts }) => contacts));
+  const inRings = new Set([...rings.flatMap(({ contacts }) => contacts), ...contactsToSources(index, supply)]);
   const of: (Side | null)[] = [];
   supply.nodes.forEach((node, at) => {
     const { deviceId, terminal, parent, wire } = node;
@@ -93,4 +95,17 @@ function sidesOfContacts(index: DesignIndex, { supply, faults, rings }: Wiring):
     if (side && terminal === 'plus' && index.devices.get(deviceId)?.kind === 'load') sides.set(deviceId, side);
   });
   return sides;
+}
+
+/** The changeover contacts between the battery and whatever else has volts: the vehicle's own wires, a charger, the sun. */
+function contactsToSources(index: DesignIndex, supply: WiringTree): string[] {
+  return supply.nodes.flatMap(({ deviceId }, at) => {
+    const device = index.devices.get(deviceId);
+    if (!device || device.kind === 'battery' || !kindOf(device).liveBy) return [];
+    const way = pathTo(supply, at);
+    return way.slice(1).flatMap((step, before) => {
+      const thrown = thrownBetweenNodes(index, supply.nodes[way[before]!]!, supply.nodes[step]!);
+      return thrown ? [thrown.contact] : [];
+    });
+  });
 }
