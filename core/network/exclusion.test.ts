@@ -280,6 +280,18 @@ test.each([12, 24] as const)('two coils in a row that a rested battery of %d V l
   );
 });
 
+test('a colour that a live wire of the vehicle lights as well is not apart from the one on the other throw', () => {
+  const byVehicle = (isFed: boolean) =>
+    colours((build) => {
+      byChangeover(build);
+      build.add({ id: 'vehicle', kind: 'vehicleFeed', signal: 'highBeam', polarity: 'live', from: 'wire', serves: '' });
+      build.wire('vehicle.minus', 'bar.bar', 500, 'mm2:1', 'return');
+      if (isFed) build.wire('vehicle.out', 'amber.plus');
+    });
+  expect(asked(byVehicle(false)).proven.size).toBe(1);
+  expect(asked(byVehicle(true)).unproven).toHaveLength(1);
+});
+
 test('a relay that takes one colour off lets go of it while the battery is low', () => {
   const design = (pullInV: number) =>
     colours((build) => {
