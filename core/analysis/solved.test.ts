@@ -166,7 +166,29 @@ test('of two ways that a contact chooses between each wire is counted with all t
   // come on top. Textbook.
   for (const amps of between('Hide bench lights switch', 'Bench switch by the door')) expect(amps).toBeCloseTo(17 / 12.6 + 0.005, 3);
   expect(between('Hide bench lights switch', 'Bench switch by the door')).toHaveLength(2);
-  // A channel brings a relay's coil what the panel brings it otherwise: 85 ohm with 680 beside it at 12 V, and the receiver's own 6 mA.
+  // Two channels bring two relays’ coils what the panel brings else, 85 ohm with 680 beside each at 12 V; the receiver’s own 6 mA.
   const [fed] = between('Scene lights, left fuse', 'Left scene radio');
-  expect(fed).toBeCloseTo(12 / 85 + 12 / 680 + 0.006, 6);
+  expect(fed).toBeCloseTo(2 * (12 / 85 + 12 / 680) + 0.006, 6);
+});
+
+test('a lamp lit by either of two contacts side by side: each is judged by all that the lamp draws, whichever was wired first', () => {
+  const lit = (first: string, second: string) => {
+    const build = rig();
+    build.supply();
+    build.slot('f', 1, 10);
+    build.circuit('lamp', 1, 'f');
+    build.load(60, 'resistive', 0, { id: 'lamp' });
+    build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+    for (const id of [first, second]) {
+      build.add({ id, kind: 'switch', ratingA: id === 'weak' ? 2 : 16 });
+      build.wire('f.out', `${id}.in`);
+      build.wire(`${id}.out`, 'lamp.plus');
+    }
+    const { findings, wires } = analyse(build.design());
+    for (const { wire, amps } of wires.values())
+      if (wire.from.deviceId === 'f' || wire.to.deviceId === 'lamp') expect([wire.id, amps]).toEqual([wire.id, 5]);
+    return findings.flatMap(({ rule, subjects: [id] }) => (rule === 'switch.overRating' ? [id] : []));
+  };
+  expect(lit('weak', 'strong')).toEqual(['weak']);
+  expect(lit('strong', 'weak')).toEqual(['weak']);
 });

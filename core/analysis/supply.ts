@@ -1,5 +1,6 @@
 import { slotKey } from '../design/design';
 import type { Device, FuseBlock, Protection } from '../design/schema';
+import { kindOf } from '../devices';
 import { isBehindOwnFuse } from '../devices/vehicleFeed';
 import { DemandSum } from '../network/demand';
 import type { FedWire } from '../network/feeders';
@@ -31,7 +32,7 @@ export function analyseWires(context: AnalysisContext, circuits: Iterable<Circui
   const add = (tree: WiringTree, flow: TreeFlow, at: number, own: Ownership) => {
     const { wire, parent } = tree.nodes[at]!;
     const amps = flow.demand[at]!.peakA;
-    const most = tree === wiring.supply ? amps + (around.get(at) ?? 0) : Math.max(amps, homeward(at)?.amps ?? 0);
+    const most = Math.max(amps, (tree === wiring.supply ? around.get(at) : homeward(at)?.amps) ?? 0);
     if (wire) put(wire, most, flow.dropV[at]! - flow.dropV[parent]!, own);
   };
   const put = (wire: LaidWire, amps: number, dropV: number, own: Ownership) => {
@@ -132,20 +133,44 @@ function vehicleReturns({ wiring, index, hanging, supply }: AnalysisContext): Ma
 }
 
 /**
- * Of two ways that one contact chooses between, as the travellers of a lamp switched from two places, the tree follows one; by turns each
- * carries all of it. What comes to a node so, A.
+ * Of two ways that lead to one point the tree follows one, and by turns, or with the other open, each carries all of it: two contacts side
+ * by side, the travellers of a lamp switched from two places, a second feed. What comes to a node so with what hangs on it, A. What hangs
+ * on a way before its first contact is not the other's: nothing opens there.
  */
-function carriedByEither({ wiring: { supply, rings }, supply: flow }: AnalysisContext): Map<number, number> {
-  const carried = new Map<number, number>();
-  for (const { side, neverClosed, ends } of rings) {
-    if (side !== 'supply' || !neverClosed) continue;
-    const amps = Math.max(...ends.map((at) => flow.demand[at]!.peakA));
-    partedWays(supply, ends).forEach((way, which) => {
-      const more = amps - flow.demand[ends[which]!]!.peakA;
-      for (const at of way) carried.set(at, Math.max(more, carried.get(at) ?? 0));
+function carriedByEither({ index, wiring: { supply, rings }, supply: { demand } }: AnalysisContext): Map<number, number> {
+  /** By node, the nodes whose loads it may carry. */
+  const carried = new Map<number, Set<number>>();
+  for (const { side, ends } of rings) {
+    if (side !== 'supply') continue;
+    const ways = partedWays(supply, ends).map((up) => {
+      const down = [...up].reverse();
+      const contact = down.findIndex((at) => crossesContact(index, supply, at));
+      return { down, from: Math.max(0, contact) };
     });
+    const moved = ways.map(({ down, from }, which) => down[from] ?? ends[which]!);
+    ways.forEach(({ down, from }, which) =>
+      down.forEach((at, place) => {
+        const own = place < from ? at : moved[which]!;
+        carried.set(at, (carried.get(at) ?? new Set()).add(own).add(moved[1 - which]!));
+      }),
+    );
   }
-  return carried;
+  return new Map([...carried].map(([at, from]) => [at, amongThem(supply, from).reduce((sum, one) => sum + demand[one]!.peakA, 0)]));
+}
+
+/** Of some nodes those that lie behind none of the others. */
+function amongThem({ nodes }: WiringTree, some: ReadonlySet<number>): number[] {
+  return [...some].filter((one) => {
+    for (let at = nodes[one]!.parent; at >= 0; at = nodes[at]!.parent) if (some.has(at)) return false;
+    return true;
+  });
+}
+
+/** Whether a node is reached through a part that opens and closes. */
+function crossesContact(index: AnalysisContext['index'], { nodes }: WiringTree, at: number): boolean {
+  const { parent, deviceId, wire } = nodes[at]!;
+  const device = index.devices.get(deviceId);
+  return !wire && nodes[parent]?.deviceId === deviceId && device !== undefined && kindOf(device).isContact === true;
 }
 
 type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy' | 'fedBy'>;
