@@ -91,7 +91,7 @@ export function makeContext(design: Design, carried: Carried): AnalysisContext {
 function wiringOf(carried: Carried, { records }: Design, index: DesignIndex): Wiring {
   const { wires } = index;
   return carried.keep(WIRING, [records, ...wires], (was) => {
-    const retraced = was && retraceWiring(was.answer.wiring, was.answer, { records, wires });
+    const retraced = was && retraceWiring(was.answer.wiring, was.answer, { records, wires }, index);
     return { wiring: retraced ?? traceWiring(index), records, wires };
   }).wiring;
 }

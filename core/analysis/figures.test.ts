@@ -39,7 +39,11 @@ test('loads never meant together that are lit with nothing moved are told so, an
   const design = pip();
   const [one, other] = recordsOf(design, 'device').filter(({ kind }) => kind === 'load');
   const says = (positions: [] | null) =>
-    wordFinding(finding('reach.together', 'caution', [one!.id, other!.id], { group: 'one of two', positions, batteryV: null }), design, 'metric').message;
+    wordFinding(
+      finding('reach.together', 'caution', [one!.id, other!.id], { group: 'one of two', positions, batteryV: null }),
+      design,
+      'metric',
+    ).message;
   expect(says([])).toContain('lights both with everything at rest');
   expect(says(null)).toContain('too many controls');
 });

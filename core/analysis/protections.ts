@@ -3,7 +3,7 @@ import { breaksAt } from '../catalog/interrupting';
 import { startOf } from '../devices/starts';
 import type { Load, Protection } from '../design/schema';
 import { behaviourOf } from '../devices/load';
-import { pathTo } from '../network/flow';
+import { pathTo } from '../network/ways';
 import { terminalKey } from '../network/wiring';
 import { clearingS, heatShare, selectiveToA } from '../sizing/coordination';
 import { slot } from '../units/carried';

@@ -1,4 +1,4 @@
-import { partedWays, pathTo } from '../network/flow';
+import { partedWays, pathTo } from '../network/ways';
 import type { AnalysisContext } from './context';
 
 /** What comes through a wire of a ring of returns once another of it is open. */

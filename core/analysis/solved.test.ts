@@ -1,4 +1,6 @@
 import { withSlowFindings } from './rules/slowFindings';
+import { expectAsFresh } from '../../testing/sameSaid';
+import type { Design } from '../design/design';
 import { heron } from '../../demo/heron';
 import { rig } from '../../testing/rig';
 import { NetworkError } from '../network/networkError';
@@ -192,3 +194,42 @@ test('a lamp lit by either of two contacts side by side: each is judged by all t
   expect(lit('weak', 'strong')).toEqual(['weak']);
   expect(lit('strong', 'weak')).toEqual(['weak']);
 });
+
+test.each(['near', 'far'])(
+  'of two contacts side by side the drop is the longer way’s, %s wired first, and goes on so when the lengths change',
+  (first) => {
+    const second = first === 'near' ? 'far' : 'near';
+    const wireIds: Record<string, string> = {};
+    const build = rig();
+    build.supply();
+    build.slot('f', 1, 10);
+    build.circuit('lamp', 1, 'f');
+    build.load(60, 'resistive', 0, { id: 'lamp' });
+    build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+    for (const id of [first, second]) {
+      build.add({ id, kind: 'switch', ratingA: 16 });
+      wireIds[id] = build.wire('f.out', `${id}.in`, id === 'far' ? 12_000 : 1000, 'mm2:2.5');
+      build.wire(`${id}.out`, 'lamp.plus', 1000, 'mm2:2.5');
+    }
+    const design = build.design();
+    const sized = analyse(design);
+    // By the handbook's formula on 12 + 1 m out and 1 m back: 0.0164 × 5 A × 14 m / 2.5 mm².
+    expect(sized.circuits[0]!.formulaDropV).toBeCloseTo((0.0164 * 5 * 14) / 2.5, 3);
+    expect(sized.circuits[0]!.supplyRun.some((step) => step.kind === 'device' && step.deviceId === 'far')).toBe(true);
+    const set = (of: Design, id: string, lengthMm: number) => applyChange(of, updateRecords(of, [{ id: wireIds[id]!, set: { lengthMm } }]));
+    const longerNear = set(design, 'near', 20_000);
+    const alike = set(longerNear, 'far', 20_000);
+    const shorterNear = set(alike, 'near', 500);
+    let carried = sized;
+    for (const [now, metres] of [
+      [longerNear, 22],
+      [alike, 22],
+      [shorterNear, 22],
+      [set(shorterNear, 'far', 300), 2.5],
+    ] as const) {
+      carried = analyse(now, carried);
+      expectAsFresh(carried);
+      expect(carried.circuits[0]!.formulaDropV).toBeCloseTo(formulaV(metres), 6);
+    }
+  },
+);

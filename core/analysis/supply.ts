@@ -1,11 +1,12 @@
 import { slotKey } from '../design/design';
 import type { Device, FuseBlock, Protection } from '../design/schema';
-import { kindOf } from '../devices';
 import { isBehindOwnFuse } from '../devices/vehicleFeed';
 import { DemandSum } from '../network/demand';
 import type { FedWire } from '../network/feeders';
-import { isReturnJunction, partedWays, type TreeFlow } from '../network/flow';
+import { isReturnJunction, type TreeFlow } from '../network/flow';
+import { partedWays } from '../network/ways';
 import { letThrough, type GuardedLoad, type LetThrough } from '../network/letThrough';
+import { crossesContact } from '../network/longerWay';
 import { terminalKey, type WiringTree } from '../network/wiring';
 import { isSameList, slot } from '../units/carried';
 import type { AnalysisContext } from './context';
@@ -142,10 +143,13 @@ function carriedByEither({ index, wiring: { supply, rings }, supply: { demand } 
   const carried = new Map<number, Set<number>>();
   for (const { side, ends } of rings) {
     if (side !== 'supply') continue;
-    const ways = partedWays(supply, ends).map((up) => {
+    const fuseOf = (at: number) => supply.nodes[at]!.protectionId;
+    const isOneFuse = fuseOf(ends[0]) === fuseOf(ends[1]);
+    const ways = partedWays(supply, ends).map((up, which) => {
       const down = [...up].reverse();
-      const contact = down.findIndex((at) => crossesContact(index, supply, at));
-      return { down, from: Math.max(0, contact) };
+      const contact = down.findIndex((at) => fuseOf(at) === fuseOf(ends[which]!) && crossesContact(supply, index.devices, at));
+      // Without a contact all of a way is the other's should it break, but never what another fuse feeds.
+      return { down, from: contact >= 0 ? contact : isOneFuse ? 0 : down.length };
     });
     const moved = ways.map(({ down, from }, which) => down[from] ?? ends[which]!);
     ways.forEach(({ down, from }, which) =>
@@ -164,13 +168,6 @@ function amongThem({ nodes }: WiringTree, some: ReadonlySet<number>): number[] {
     for (let at = nodes[one]!.parent; at >= 0; at = nodes[at]!.parent) if (some.has(at)) return false;
     return true;
   });
-}
-
-/** Whether a node is reached through a part that opens and closes. */
-function crossesContact(index: AnalysisContext['index'], { nodes }: WiringTree, at: number): boolean {
-  const { parent, deviceId, wire } = nodes[at]!;
-  const device = index.devices.get(deviceId);
-  return !wire && nodes[parent]?.deviceId === deviceId && device !== undefined && kindOf(device).isContact === true;
 }
 
 type Ownership = Pick<WireAnalysis, 'side' | 'circuitId' | 'protectionId' | 'protectionA' | 'sharedBy' | 'fedBy'>;

@@ -1,7 +1,7 @@
 import type { Device, Mover, Wish, WishSays } from '../design/schema';
 import type { Dimmer } from '../devices/dimmer';
 import { BEGUN, withControl, type ControlState } from '../network/controlState';
-import { pathTo } from '../network/flow';
+import { pathTo } from '../network/ways';
 import { NetworkError } from '../network/networkError';
 import { Reach } from '../network/reach';
 import { terminalKey, type Wiring } from '../network/wiring';

@@ -3,7 +3,7 @@ import type { Load } from '../design/schema';
 import { kindOf } from '../devices';
 import type { ControlState } from './controlState';
 import type { Side } from './demand';
-import { pathTo } from './flow';
+import { pathTo } from './ways';
 import { Reach } from './reach';
 import { terminalKey, thrownBetweenNodes, type Wiring, type WiringTree } from './wiring';
 

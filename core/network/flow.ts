@@ -75,21 +75,6 @@ export function isReturnJunction(deviceId: string, kind: string | undefined): bo
   return kind === 'busBar' || kind === 'fuseBlock' || deviceId === CHASSIS.deviceId;
 }
 
-/** Positions from the root down to a node. */
-export function pathTo(tree: WiringTree, at: number): number[] {
-  const path: number[] = [];
-  for (let step = at; step >= 0; step = tree.nodes[step]!.parent) path.push(step);
-  return path.reverse();
-}
-
-/** Of two nodes each one's way up to where the two meet, itself first and where they meet not among them. */
-export function partedWays(tree: WiringTree, [one, other]: readonly [number, number]): [number[], number[]] {
-  const [a, b] = [pathTo(tree, one), pathTo(tree, other)];
-  let common = 0;
-  while (a[common] !== undefined && a[common] === b[common]) common += 1;
-  return [a.slice(common).reverse(), b.slice(common).reverse()];
-}
-
 /**
  * Volts lost along a row of like lamps from the first to the last, one conductor: the current falls by one lamp's share
  * at each, so spacing times share times n (n - 1) / 2. Returned as ampere metres.

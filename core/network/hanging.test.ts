@@ -75,7 +75,7 @@ test('it is the same wherever nothing is joined or parted', () => {
   const longer = applyChange(design, updateRecords(design, [{ id: wire!.id, set: { conductor: 'mm2:50' } }]));
   const after = indexDesign(longer);
   const traced = ({ records }: Design, { wires }: typeof index) => ({ records, wires });
-  const retraced = retraceWiring(wiring, traced(design, index), traced(longer, after))!;
+  const retraced = retraceWiring(wiring, traced(design, index), traced(longer, after), after)!;
   expect([retraced.supply.at, retraced.return.at]).toEqual([wiring.supply.at, wiring.return.at]);
   expect(retraced.supply.at).toBe(wiring.supply.at);
   expect(findHanging(retraced, after)).toEqual(hanging);

@@ -1,6 +1,7 @@
 import { ownTerminals } from '../devices/ownDraw';
 import type { DesignIndex } from '../rig/designIndex';
-import { isReturnJunction, pathTo } from './flow';
+import { isReturnJunction } from './flow';
+import { pathTo } from './ways';
 import { terminalKey, type Wiring, type WiringTree } from './wiring';
 
 /**

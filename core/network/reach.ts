@@ -6,7 +6,7 @@ import type { ControlValue, Memory } from '../devices/kind';
 import type { DesignIndex } from '../rig/designIndex';
 import { tapOn } from '../rig/designIndex';
 import { AT_REST, withControl, type ControlState } from './controlState';
-import { pathTo } from './flow';
+import { pathTo } from './ways';
 import { NetworkError } from './networkError';
 import { plainChannels } from './plainChannels';
 import { LiveDesign } from './settle';

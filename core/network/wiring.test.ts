@@ -12,7 +12,8 @@ import { newDesignRecords } from '../switching/newDesign';
 import type { TerminalRef, Wire } from '../design/schema';
 import { addWire } from '../switching/wires';
 import { newLoad } from '../switching/newLoad';
-import { pathTo, rowAmpereMetres, treeDemand, treeFlow } from './flow';
+import { rowAmpereMetres, treeDemand, treeFlow } from './flow';
+import { pathTo } from './ways';
 import { retraceWiring, terminalKey, traceWiring } from './wiring';
 import { randomDesign } from '../../testing/randomDesign';
 import { seeded } from '../../testing/random';
@@ -142,8 +143,10 @@ describe('tracing', () => {
     const first = new Carried();
     const index = indexDesign(design, first);
     const before = traceWiring(index);
-    const retrace = (to: Design) =>
-      retraceWiring(before, { ...design, wires: index.wires }, { ...to, wires: indexDesign(to, new Carried(first)).wires });
+    const retrace = (to: Design) => {
+      const now = indexDesign(to, new Carried(first));
+      return retraceWiring(before, { ...design, wires: index.wires }, { ...to, wires: now.wires }, now);
+    };
     const wires = Array.from(design.records.values()).filter((record): record is Wire => record.type === 'wire');
     for (const wire of wires.slice(0, 12)) {
       const longer = applyChange(

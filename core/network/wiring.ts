@@ -6,6 +6,7 @@ import { CHASSIS } from '../devices/groundPoint';
 import { inletOf, tapOn, type DesignIndex } from '../rig/designIndex';
 import { thrownBetween } from '../rig/joined';
 import { leastOhmSteps } from './leastOhm';
+import { reachedTooShort } from './longerWay';
 import type { DesignRecord, Device, Protection, TerminalRef, Wire } from '../design/schema';
 import type { LaidWire } from '../rig/layout';
 
@@ -69,6 +70,8 @@ export interface Wiring {
   rings: Ring[];
   /** False for nodes at or past this position in the supply tree: protections with nothing feeding them. */
   fedCount: number;
+  /** Of two contacts side by side the longer way was taken in place of the first found. */
+  takesLonger: boolean;
 }
 
 export function terminalKey(deviceId: string, terminal: string): string {
@@ -82,19 +85,30 @@ export function traceWiring(index: DesignIndex): Wiring {
   let found: Found = { faults: [], rings: [] };
   let supply: WiringTree = { nodes: [], at: new Map() };
   let returns: WiringTree = { nodes: [], at: new Map() };
+  let takesLonger = false;
   const grow = (tree: WiringTree, side: Side, root: TerminalRef, into = found, isWay: IsWay = ALL_WAYS, putsOffThrows = false) =>
     growTree(tree, side, root, index, wiresAt, circuitOf, into, isWay, putsOffThrows);
 
   if (index.battery) {
     const plus = { deviceId: index.battery.id, terminal: 'plus' };
     grow(supply, 'supply', plus);
-    const neverReached = found.rings.length > 0 ? countNeverReached(supply, index) : 0;
-    if (neverReached > 0) {
-      // Of two ways the tree takes the one that current can take.
-      const anew: WiringTree = { nodes: [], at: new Map() };
-      const foundAnew: Found = { faults: [], rings: [] };
-      grow(anew, 'supply', plus, foundAnew, ALL_WAYS, true);
-      if (countNeverReached(anew, index) < neverReached) [supply, found] = [anew, foundAnew];
+    const anew = (isWay: IsWay, putsOffThrows: boolean) => {
+      const tree: WiringTree = { nodes: [], at: new Map() };
+      const into: Found = { faults: [], rings: [] };
+      grow(tree, 'supply', plus, into, isWay, putsOffThrows);
+      return { tree, into, neverReached: countNeverReached(tree, index), putsOffThrows };
+    };
+    if (found.rings.length > 0) {
+      const first = { tree: supply, into: found, neverReached: countNeverReached(supply, index), putsOffThrows: false };
+      // Of two ways the tree takes one that current can take, and of two contacts side by side the longer way.
+      const byThrows = first.neverReached > 0 ? anew(ALL_WAYS, true) : first;
+      let best = byThrows.neverReached < first.neverReached ? byThrows : first;
+      const longer = longerWays(best.tree, best.into.rings, index);
+      const byLonger = longer ? anew(longer, best.putsOffThrows) : best;
+      takesLonger =
+        byLonger !== best && byLonger.tree.nodes.length === best.tree.nodes.length && byLonger.neverReached <= best.neverReached;
+      if (takesLonger) best = byLonger;
+      [supply, found] = [best.tree, best.into];
     }
     const root = { deviceId: index.battery.id, terminal: 'minus' };
     let home: Found = { faults: [], rings: [] };
@@ -118,14 +132,14 @@ export function traceWiring(index: DesignIndex): Wiring {
     if (!supply.at.has(terminalKey(circuit.protectionId, 'out')))
       grow(supply, 'supply', { deviceId: circuit.protectionId, terminal: 'out' });
   }
-  return { supply, return: returns, ...found, fedCount };
+  return { supply, return: returns, ...found, fedCount, takesLonger };
 }
 
 /**
  * The wiring after an edit that joins nothing and parts nothing: the earlier trees with the new wires in the old ones'
  * places, every node where it was. Null when the edit may have changed what hangs on what, and the wiring must be traced afresh.
  */
-export function retraceWiring(before: Wiring, from: Traced, to: Traced): Wiring | null {
+export function retraceWiring(before: Wiring, from: Traced, to: Traced, index: Joining): Wiring | null {
   if (from.records.size !== to.records.size || from.wires.length !== to.wires.length) return null;
   for (const [id, record] of to.records) {
     const old = from.records.get(id);
@@ -139,14 +153,18 @@ export function retraceWiring(before: Wiring, from: Traced, to: Traced): Wiring 
     if (old !== wire) replaced.set(wire.id, wire);
   }
   if (replaced.size === 0) return before;
-  // Which of two ways home has the less resistance may have changed.
-  if (before.rings.some(({ side }) => side === 'return')) return null;
+  // Which of two ways has the less resistance may have changed.
+  if (before.takesLonger || before.rings.some(({ side }) => side === 'return')) return null;
   const renew = ({ nodes, at }: WiringTree): WiringTree => ({
     nodes: nodes.map((node) => (node.wire && replaced.has(node.wire.id) ? { ...node, wire: replaced.get(node.wire.id)! } : node)),
     at,
   });
-  return { ...before, supply: renew(before.supply), return: renew(before.return) };
+  const supply = renew(before.supply);
+  return longerWays(supply, before.rings, index) ? null : { ...before, supply, return: renew(before.return) };
 }
+
+/** What tells how long ways are. */
+type Joining = Pick<DesignIndex, 'devices' | 'wires' | 'settings'>;
 
 /** A design's records, and its wires as laid. */
 interface Traced {
@@ -315,6 +333,21 @@ function leastOhmWays({ nodes }: WiringTree, index: DesignIndex, wiresAt: Map<st
     const step = best.get(keyOf(to));
     return step === undefined || (step.from === keyOf(from) && step.via === wire);
   };
+}
+
+/** All ways but those by a contact beside which another leads to the same by more resistance; null where there are none such. */
+function longerWays(tree: WiringTree, rings: readonly Ring[], index: Joining): IsWay | null {
+  const ofSupply = rings.filter(({ side }) => side === 'supply');
+  if (ofSupply.length === 0) return null;
+  const { conductorStandard, conductorTemperatureC } = index.settings;
+  const wireOf = new Map(index.wires.map((wire) => [wire.id, wire]));
+  const ohmOf = (wire: LaidWire) => (cableOhmPerM(wire.conductor, conductorStandard, conductorTemperatureC) * wire.lengthMm) / 1000;
+  const closed = ofSupply.map(({ ends, wireId }) => ({ ends, wire: wireOf.get(wireId ?? '') ?? null }));
+  const tooShort = reachedTooShort(tree, closed, index.devices, ohmOf);
+  if (tooShort.size === 0) return null;
+  const keyOf = ({ deviceId, terminal }: TerminalRef) => terminalKey(deviceId, terminal);
+  const left = new Map([...tooShort].map((at) => [keyOf(tree.nodes[at]!), keyOf(tree.nodes[tree.nodes[at]!.parent]!)]));
+  return (from, to, wire) => wire !== null || left.get(keyOf(to)) !== keyOf(from);
 }
 
 interface Found {

@@ -26,7 +26,7 @@ export const WIRING_RULES: WordsOf<WiringRule> = {
   'wiring.sideBySide': {
     title: 'Two contacts side by side',
     message: (say) => `Either of ${say.name()} and ${say.name(1)} puts on what is behind them, and neither alone puts it off.`,
-    why: 'As it is meant for a light from two doors; with a switch that is meant to turn it off whatever else it is not. Either way alone carries the whole current, and is sized for it behind the one fuse. To turn it over from either place two changeovers are needed.',
+    why: 'As it is meant for a light from two doors; with a switch that is meant to turn it off whatever else it is not. Either way alone carries the whole current, and is sized for it behind the one fuse; the drop is that of the longer one. To turn it over from either place two changeovers are needed.',
   },
   'wiring.noReturn': {
     title: 'No way back',

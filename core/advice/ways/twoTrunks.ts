@@ -2,7 +2,7 @@ import type { Analysis, CircuitAnalysis } from '../../analysis/types';
 import type { Design } from '../../design/design';
 import { Edit } from '../../design/edit';
 import type { Wire } from '../../design/schema';
-import { pathTo } from '../../network/flow';
+import { pathTo } from '../../network/ways';
 import { terminalKey, type WiringTree } from '../../network/wiring';
 
 /** A circuit's loads parted in two, the second part on a trunk of its own. */

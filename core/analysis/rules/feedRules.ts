@@ -6,7 +6,7 @@ import type { Device, Wire } from '../../design/schema';
 import type { FeedCable } from '../../devices/feedCable';
 import type { SolarPanel } from '../../devices/solarPanel';
 import { spareA } from '../../energy/chargeSources';
-import { pathTo } from '../../network/flow';
+import { pathTo } from '../../network/ways';
 import { terminalKey, type WiringTree } from '../../network/wiring';
 import { CONTINUOUS_FACTOR } from '../../sizing/fuse';
 import { BARE_LEAD_MM } from './protectionRules';

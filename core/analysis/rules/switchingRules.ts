@@ -2,7 +2,7 @@ import type { Device, Load } from '../../design/schema';
 import { hubOverlaps } from '../../bench/hubOverlaps';
 import { kindOf } from '../../devices';
 import { isLamp, landingOf } from '../../devices/load';
-import { pathTo } from '../../network/flow';
+import { pathTo } from '../../network/ways';
 import { terminalKey, type WiringTree } from '../../network/wiring';
 import { Joined } from '../../rig/joined';
 import { finding, type Finding, type Severity, type SwitchingRule } from '../finding';

@@ -1,7 +1,7 @@
 import { finding, type Finding } from '../finding';
 import type { Analysis } from '../types';
 import { kindOf } from '../../devices';
-import { partedWays } from '../../network/flow';
+import { partedWays } from '../../network/ways';
 import type { WiringTree } from '../../network/wiring';
 
 /** Shorts, rings and loads whose current cannot come back. */

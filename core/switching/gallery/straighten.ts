@@ -2,7 +2,7 @@ import { recordOf, recordsOf, type Design } from '../../design/design';
 import type { Edit } from '../../design/edit';
 import type { Device, Load, TerminalRef } from '../../design/schema';
 import { kindOf } from '../../devices';
-import { pathTo } from '../../network/flow';
+import { pathTo } from '../../network/ways';
 import { Reach } from '../../network/reach';
 import { terminalKey, type Wiring } from '../../network/wiring';
 import type { DesignIndex } from '../../rig/designIndex';

@@ -1,0 +1,57 @@
+import { kindOf } from '../devices';
+import type { Device } from '../design/schema';
+import { partedWays } from './ways';
+
+/** What is asked of a tree of wires: nodes after their parents, the wire each is reached by; null within a device. */
+interface Tree<Wire> {
+  nodes: readonly { deviceId: string; terminal: string; parent: number; wire: Wire | null; protectionId: string | null }[];
+}
+
+/** A point that two ways lead to, by the two nodes it joins. */
+interface Ring<Wire> {
+  ends: readonly [number, number];
+  /** The wire that closes it; null where a contact does. */
+  wire: Wire | null;
+}
+
+/** Ways whose ohms differ by less are alike. */
+const ALIKE_OHM = 1e-6;
+
+/**
+ * Where either of two contacts lights a load, each by a way of its own behind one fuse, the drop is the worse way's. Given a tree that took
+ * the ways it found first, the nodes it must not reach by the contact before them, so that what hangs there is reached by the way of more
+ * resistance.
+ */
+export function reachedTooShort<Wire>(
+  tree: Tree<Wire>,
+  rings: readonly Ring<Wire>[],
+  devices: ReadonlyMap<string, Device>,
+  ohmOf: (wire: Wire) => number,
+): Set<number> {
+  const tooShort = new Set<number>();
+  if (rings.length === 0) return tooShort;
+  const { nodes } = tree;
+  const ohm = new Float64Array(nodes.length);
+  nodes.forEach(({ parent, wire }, at) => (ohm[at] = (ohm[parent] ?? 0) + (wire ? ohmOf(wire) : 0)));
+  const feedsLoad = nodes.map(({ deviceId, terminal }) => terminal === 'plus' && devices.get(deviceId)?.kind === 'load');
+  for (let at = nodes.length - 1; at > 0; at--) if (feedsLoad[at] && nodes[at]!.parent >= 0) feedsLoad[nodes[at]!.parent] = true;
+  for (const { ends, wire } of rings) {
+    if (nodes[ends[0]]!.protectionId !== nodes[ends[1]]!.protectionId) continue;
+    // Each way's last contact before the two meet, as seen from the root.
+    const [one, other] = partedWays(tree, ends).map((up) => up.find((at) => crossesContact(tree, devices, at)) ?? null);
+    if (one === null || other === null) continue;
+    const closing = wire ? ohmOf(wire) : 0;
+    const longer = (contact: number, here: number, there: number) =>
+      feedsLoad[contact] ? ohm[there]! + closing + (ohm[here]! - ohm[contact]!) - ohm[contact]! : 0;
+    const [byOther, byOne] = [longer(one!, ...ends), longer(other!, ends[1], ends[0])];
+    if (Math.max(byOther, byOne) > ALIKE_OHM) tooShort.add(byOther >= byOne ? one! : other!);
+  }
+  return tooShort;
+}
+
+/** Whether a node is reached through a part that opens and closes. */
+export function crossesContact({ nodes }: Tree<unknown>, devices: ReadonlyMap<string, Device>, at: number): boolean {
+  const { parent, deviceId, wire } = nodes[at]!;
+  const device = devices.get(deviceId);
+  return wire === null && nodes[parent]?.deviceId === deviceId && device !== undefined && kindOf(device).isContact === true;
+}
