@@ -213,8 +213,9 @@ test.each(['near', 'far'])(
     }
     const design = build.design();
     const sized = analyse(design);
-    // By the handbook's formula on 12 + 1 m out and 1 m back: 0.0164 × 5 A × 14 m / 2.5 mm².
-    expect(sized.circuits[0]!.formulaDropV).toBeCloseTo((0.0164 * 5 * 14) / 2.5, 3);
+    // ISO 10133's formula on what is this lamp's, and on 2.15 m of 16 mm² of the main leads: 0.0164 × A × m / mm².
+    const formulaV = (metres: number) => 0.0164 * 5 * (metres / 2.5 + 2.15 / 16);
+    expect(sized.circuits[0]!.formulaDropV).toBeCloseTo(formulaV(14), 6);
     expect(sized.circuits[0]!.supplyRun.some((step) => step.kind === 'device' && step.deviceId === 'far')).toBe(true);
     const set = (of: Design, id: string, lengthMm: number) => applyChange(of, updateRecords(of, [{ id: wireIds[id]!, set: { lengthMm } }]));
     const longerNear = set(design, 'near', 20_000);

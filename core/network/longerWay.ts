@@ -14,6 +14,11 @@ interface Ring<Wire> {
   wire: Wire | null;
 }
 
+interface Way {
+  contact: number;
+  hangs: number | undefined;
+}
+
 /** Ways whose ohms differ by less are alike. */
 const ALIKE_OHM = 1e-6;
 
@@ -33,18 +38,31 @@ export function reachedTooShort<Wire>(
   const { nodes } = tree;
   const ohm = new Float64Array(nodes.length);
   nodes.forEach(({ parent, wire }, at) => (ohm[at] = (ohm[parent] ?? 0) + (wire ? ohmOf(wire) : 0)));
-  const feedsLoad = nodes.map(({ deviceId, terminal }) => terminal === 'plus' && devices.get(deviceId)?.kind === 'load');
-  for (let at = nodes.length - 1; at > 0; at--) if (feedsLoad[at] && nodes[at]!.parent >= 0) feedsLoad[nodes[at]!.parent] = true;
+  const ownsLoad = (at: number) => nodes[at]!.terminal === 'plus' && devices.get(nodes[at]!.deviceId)?.kind === 'load';
+  const feedsLoad = nodes.map((_, at) => ownsLoad(at));
+  const children = nodes.map((): number[] => []);
+  for (let at = nodes.length - 1; at > 0; at--) {
+    const { parent } = nodes[at]!;
+    if (parent < 0) continue;
+    children[parent]!.push(at);
+    if (feedsLoad[at]) feedsLoad[parent] = true;
+  }
   for (const { ends, wire } of rings) {
     if (nodes[ends[0]]!.protectionId !== nodes[ends[1]]!.protectionId) continue;
-    // Each way's last contact before the two meet, as seen from the root.
-    const [one, other] = partedWays(tree, ends).map((up) => up.find((at) => crossesContact(tree, devices, at)) ?? null);
-    if (one === null || other === null) continue;
+    const [one, other] = partedWays(tree, ends).map((up) => {
+      // Its last contact before the two meet, and the first point behind it that something hangs on.
+      const contact = up.findIndex((at) => crossesContact(tree, devices, at));
+      const behind = up.slice(0, contact + 1).reverse();
+      const onWay = new Set(up);
+      const hangs = behind.find((at) => ownsLoad(at) || children[at]!.some((child) => !onWay.has(child) && feedsLoad[child]));
+      return contact < 0 ? null : { contact: up[contact]!, hangs };
+    }) as [Way | null, Way | null];
+    if (!one || !other) continue;
     const closing = wire ? ohmOf(wire) : 0;
-    const longer = (contact: number, here: number, there: number) =>
-      feedsLoad[contact] ? ohm[there]! + closing + (ohm[here]! - ohm[contact]!) - ohm[contact]! : 0;
-    const [byOther, byOne] = [longer(one!, ...ends), longer(other!, ends[1], ends[0])];
-    if (Math.max(byOther, byOne) > ALIKE_OHM) tooShort.add(byOther >= byOne ? one! : other!);
+    const longer = ({ hangs }: Way, here: number, there: number) =>
+      hangs === undefined ? 0 : ohm[there]! + closing + ohm[here]! - 2 * ohm[hangs]!;
+    const [byOther, byOne] = [longer(one, ...ends), longer(other, ends[1], ends[0])];
+    if (Math.max(byOther, byOne) > ALIKE_OHM) tooShort.add(byOther >= byOne ? one.contact : other.contact);
   }
   return tooShort;
 }
