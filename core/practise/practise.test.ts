@@ -24,7 +24,7 @@ const end = (text: string) => ({ deviceId: text.split('.')[0]!, terminal: text.s
 const meter = (mode: LeadMode, red: string, black: string): HuntAct => ({ kind: 'meter', mode, red: end(red), black: end(black) });
 
 /** Hunts drawn from a seed in a run. */
-const HUNTS = runs(80);
+const HUNTS = runs(56);
 
 /** What a meter with two leads shows on a board. */
 function reads(bench: HuntBench, mode: LeadMode, red: string, black: string): number | null | 'live' {
@@ -297,7 +297,7 @@ describe('hunts drawn from a seed', () => {
     expect(lost.length).toBeLessThanOrEqual(HUNTS / 50);
     expect(acts / HUNTS).toBeLessThan(9);
     for (const kind of ['openWire', 'highJoint', 'blownFuse', 'deadLoad', 'openContact', 'chafed'])
-      if (IS_WHOLE_RUN) expect([kind, (kinds.get(kind) ?? 0) > 2]).toEqual([kind, true]);
+      if (IS_WHOLE_RUN) expect([kind, (kinds.get(kind) ?? 0) > 1]).toEqual([kind, true]);
   }, 240_000);
 
   test('somebody who measures at random takes far more', () => {
