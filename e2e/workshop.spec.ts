@@ -66,6 +66,21 @@ test('a password keeps everything from who has not given it; given once, one goe
   await context.close();
 });
 
+test('a password typed, or filled in by the browser, before the page answers is taken as it stands', async ({ page }) => {
+  const base = await ownServer(folder(), { ACCESS_PASSWORD: 'three knots' });
+  let release = () => {};
+  const released = new Promise<void>((resolve) => (release = resolve));
+  await page.route(/\.js(\?|$)/, async (route) => {
+    await released;
+    await route.continue();
+  });
+  await page.goto(`${base}/handbook/fuses`, { waitUntil: 'commit' });
+  await page.getByLabel('Password', { exact: true }).fill('three knots');
+  release();
+  await page.getByRole('button', { name: 'Enter' }).click();
+  await expect(page).toHaveURL(`${base}/handbook/fuses`);
+});
+
 test('guessing is slow: after ten wrong passwords in a minute no more are looked at, and a ticket goes on working', async ({
   playwright,
 }) => {

@@ -4,6 +4,8 @@ import { memoryOf, type ControlState } from '../network/controlState';
 import { isLit, Reach, type Reached } from '../network/reach';
 import type { LiveDesign } from '../network/settle';
 import { landedTerminals, terminalKey } from '../network/wiring';
+import { contactsAtMeeting } from '../network/longerWay';
+import { pathTo } from '../network/ways';
 import type { Analysis } from './types';
 import { wiredDrops, type WiredDrop } from './wiredDrops';
 
@@ -11,7 +13,7 @@ import { wiredDrops, type WiredDrop } from './wiredDrops';
 export interface Lighting {
   /** The one in which most flows first, then what that one leaves dark or open: the other throw of a changeover, a relay at rest. */
   states: readonly ControlState[];
-  /** Where two fuses feed a load, each way by itself: the first state without the other fuse. */
+  /** Where two fuses feed a load, or either of two contacts lights it, each way by itself: a state without the other. */
   ways: readonly ControlState[];
   /** Loads that no state lights, all of them tried. */
   neverLit: readonly string[];
@@ -87,8 +89,40 @@ function isJoined({ deviceId, by }: WiredThrow, state: ControlState): boolean {
   return (memoryOf(state, deviceId)[by.memory] === true) === by.value;
 }
 
-/** Each way to a load that several fuses feed, by itself. The design is left in the state begun from. */
-function waysApart({ feeders }: Analysis, live: LiveDesign, from: ControlState): ControlState[] {
+/** Each of two ways to a load by itself. The design is left in the state begun from. */
+function waysApart(analysis: Analysis, live: LiveDesign, from: ControlState): ControlState[] {
+  return [...fusesApart(analysis, live, from), ...contactsApart(analysis, live, from)];
+}
+
+/** Each of two contacts side by side behind one fuse, closed while the other way carries nothing. */
+function contactsApart({ index, wiring }: Analysis, live: LiveDesign, from: ControlState): ControlState[] {
+  const { supply, rings } = wiring;
+  const { nodes } = supply;
+  const closed = rings.filter(({ side, neverClosed, ends: [one, other] }) => side === 'supply' && !neverClosed && nodes[one]!.protectionId === nodes[other]!.protectionId); // prettier-ignore
+  if (closed.length === 0) return [];
+  const reach = new Reach(index, wiring);
+  const states = closed.slice(0, MOST_STATES).flatMap(({ ends, wireId }) => {
+    const ways = contactsAtMeeting(supply, index.devices, ends);
+    const isOn = (loadId: string) => {
+      const at = supply.at.get(terminalKey(loadId, 'plus'));
+      return at !== undefined && pathTo(supply, at).some((step) => ways!.some((way) => way.includes(step)));
+    };
+    const load = ways && index.loads.find(({ id }) => isOn(id));
+    if (!load) return [];
+    const firstWire = (way: readonly number[]) => way.map((at) => nodes[at]!.wire?.id).find((id) => id !== undefined) ?? wireId;
+    // What its contact brings goes through the wire behind it, in the tree or closing the ring.
+    const behind = ways.map((way, which) => firstWire(way.length > 0 ? [...way].reverse().slice(1) : ways[1 - which]!));
+    return behind.flatMap((id) => (id === null ? [] : [reach.litWithout(load.id, id, from)]));
+  });
+  const apart = states.flatMap((reached) =>
+    reached.kind === 'found' ? [live.settle(withSettings(from, reached.state, index.loads))] : [],
+  );
+  live.settle(from);
+  return apart.flatMap(({ kind, state }) => (kind === 'settled' ? [state] : []));
+}
+
+/** Each way to a load that several fuses feed, by itself. */
+function fusesApart({ feeders }: Analysis, live: LiveDesign, from: ControlState): ControlState[] {
   if (feeders.loads.size === 0) return [];
   const sets = new Map([...feeders.loads.values()].map((fuseIds) => [fuseIds.join(' '), fuseIds]));
   const ways = [...sets.values()].slice(0, MOST_STATES).flatMap((fuseIds) =>

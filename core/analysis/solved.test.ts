@@ -217,6 +217,11 @@ test.each(['near', 'far'])(
     const formulaV = (metres: number) => 0.0164 * 5 * (metres / 2.5 + 2.15 / 16);
     expect(sized.circuits[0]!.formulaDropV).toBeCloseTo(formulaV(14), 6);
     expect(sized.circuits[0]!.supplyRun.some((step) => step.kind === 'device' && step.deviceId === 'far')).toBe(true);
+    // As wired it is found with the near one open too: cables as given there, and what fuse, contacts and ends lose beside.
+    const wired = solveDesign(sized, { kind: 'allOn' });
+    if (wired instanceof NetworkError) throw wired;
+    expect(wired.drops.get('circuit_lamp')!.dropV).toBeGreaterThan(sized.circuits[0]!.cableDropV);
+    expect(wired.drops.get('circuit_lamp')!.dropV).toBeLessThan(1.5 * sized.circuits[0]!.cableDropV);
     const set = (of: Design, id: string, lengthMm: number) => applyChange(of, updateRecords(of, [{ id: wireIds[id]!, set: { lengthMm } }]));
     const longerNear = set(design, 'near', 20_000);
     const alike = set(longerNear, 'far', 20_000);

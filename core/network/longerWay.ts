@@ -15,7 +15,7 @@ interface Ring<Wire> {
 }
 
 interface Way {
-  contact: number;
+  contact: number | undefined;
   hangs: number | undefined;
 }
 
@@ -49,22 +49,38 @@ export function reachedTooShort<Wire>(
   }
   for (const { ends, wire } of rings) {
     if (nodes[ends[0]]!.protectionId !== nodes[ends[1]]!.protectionId) continue;
-    const [one, other] = partedWays(tree, ends).map((up) => {
-      // Its last contact before the two meet, and the first point behind it that something hangs on.
-      const contact = up.findIndex((at) => crossesContact(tree, devices, at));
-      const behind = up.slice(0, contact + 1).reverse();
+    const ways = contactsAtMeeting(tree, devices, ends);
+    if (!ways) continue;
+    const [one, other] = ways.map((up): Way => {
+      // From its last contact on, the first point that something hangs on.
       const onWay = new Set(up);
-      const hangs = behind.find((at) => ownsLoad(at) || children[at]!.some((child) => !onWay.has(child) && feedsLoad[child]));
-      return contact < 0 ? null : { contact: up[contact]!, hangs };
-    }) as [Way | null, Way | null];
-    if (!one || !other) continue;
+      const hangs = [...up].reverse().find((at) => ownsLoad(at) || children[at]!.some((child) => !onWay.has(child) && feedsLoad[child]));
+      return { contact: up.at(-1), hangs };
+    }) as [Way, Way];
     const closing = wire ? ohmOf(wire) : 0;
     const longer = ({ hangs }: Way, here: number, there: number) =>
       hangs === undefined ? 0 : ohm[there]! + closing + ohm[here]! - 2 * ohm[hangs]!;
     const [byOther, byOne] = [longer(one, ...ends), longer(other, ends[1], ends[0])];
-    if (Math.max(byOther, byOne) > ALIKE_OHM) tooShort.add(byOther >= byOne ? one.contact : other.contact);
+    const { contact } = byOther >= byOne ? one : other;
+    if (contact !== undefined && Math.max(byOther, byOne) > ALIKE_OHM) tooShort.add(contact);
   }
   return tooShort;
+}
+
+/**
+ * Of two ways that meet, each from its end up to its last contact; nothing of a way whose contact is what closes the ring. Null where one
+ * of them has no contact.
+ */
+export function contactsAtMeeting(
+  tree: Tree<unknown>,
+  devices: ReadonlyMap<string, Device>,
+  ends: readonly [number, number],
+): [number[], number[]] | null {
+  const ways = partedWays(tree, ends).map((up) => up.slice(0, up.findIndex((at) => crossesContact(tree, devices, at)) + 1));
+  const without = ways.filter((way) => way.length === 0).length;
+  const [one, other] = ends.map((end) => devices.get(tree.nodes[end]!.deviceId));
+  const isClosedByContact = one !== undefined && one === other && kindOf(one).isContact === true;
+  return without === 0 || (without === 1 && isClosedByContact) ? (ways as [number[], number[]]) : null;
 }
 
 /** Whether a node is reached through a part that opens and closes. */

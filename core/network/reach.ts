@@ -87,6 +87,11 @@ export class Reach {
     return { kind: 'never' };
   }
 
+  /** Looks for a state in which a load is lit and one wire brings nothing. */
+  litWithout(loadId: string, wireId: string, from: ControlState): Reached {
+    return this.look([loadId], from, (live) => this.isLit(live, loadId) && Math.abs(live.wireAmps(wireId)) < PROBE_A / 100);
+  }
+
   /** Volts of the house battery on charge and when low. */
   private otherVolts(): number[] {
     const { battery, settings } = this.index;

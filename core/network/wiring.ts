@@ -91,25 +91,15 @@ export function traceWiring(index: DesignIndex): Wiring {
 
   if (index.battery) {
     const plus = { deviceId: index.battery.id, terminal: 'plus' };
-    grow(supply, 'supply', plus);
-    const anew = (isWay: IsWay, putsOffThrows: boolean) => {
-      const tree: WiringTree = { nodes: [], at: new Map() };
-      const into: Found = { faults: [], rings: [] };
-      grow(tree, 'supply', plus, into, isWay, putsOffThrows);
-      return { tree, into, neverReached: countNeverReached(tree, index), putsOffThrows };
-    };
-    if (found.rings.length > 0) {
-      const first = { tree: supply, into: found, neverReached: countNeverReached(supply, index), putsOffThrows: false };
-      // Of two ways the tree takes one that current can take, and of two contacts side by side the longer way.
-      const byThrows = first.neverReached > 0 ? anew(ALL_WAYS, true) : first;
-      let best = byThrows.neverReached < first.neverReached ? byThrows : first;
-      const longer = longerWays(best.tree, best.into.rings, index);
-      const byLonger = longer ? anew(longer, best.putsOffThrows) : best;
-      takesLonger =
-        byLonger !== best && byLonger.tree.nodes.length === best.tree.nodes.length && byLonger.neverReached <= best.neverReached;
-      if (takesLonger) best = byLonger;
-      [supply, found] = [best.tree, best.into];
-    }
+    ({
+      tree: supply,
+      found,
+      takesLonger,
+    } = bestSupply(index, (isWay, putsOffThrows) => {
+      const grown: Grown = { tree: { nodes: [], at: new Map() }, found: { faults: [], rings: [] } };
+      grow(grown.tree, 'supply', plus, grown.found, isWay, putsOffThrows);
+      return grown;
+    }));
     const root = { deviceId: index.battery.id, terminal: 'minus' };
     let home: Found = { faults: [], rings: [] };
     grow(returns, 'return', root, home);
@@ -133,6 +123,26 @@ export function traceWiring(index: DesignIndex): Wiring {
       grow(supply, 'supply', { deviceId: circuit.protectionId, terminal: 'out' });
   }
   return { supply, return: returns, ...found, fedCount, takesLonger };
+}
+
+/** Of two ways the supply goes one that current can take, and of two contacts side by side the longer. */
+function bestSupply(index: DesignIndex, grow: (isWay: IsWay, putsOffThrows: boolean) => Grown): Grown & { takesLonger: boolean } {
+  const first = grow(ALL_WAYS, false);
+  if (first.found.rings.length === 0) return { ...first, takesLonger: false };
+  const missed = ({ tree }: Grown) => countNeverReached(tree, index);
+  const byThrows = missed(first) > 0 ? grow(ALL_WAYS, true) : first;
+  const putsOffThrows = missed(byThrows) < missed(first);
+  const best = putsOffThrows ? byThrows : first;
+  const longer = longerWays(best.tree, best.found.rings, index);
+  const byLonger = longer && grow(longer, putsOffThrows);
+  if (!byLonger || byLonger.tree.nodes.length < best.tree.nodes.length || missed(byLonger) > missed(best))
+    return { ...best, takesLonger: false };
+  return { ...byLonger, takesLonger: true };
+}
+
+interface Grown {
+  tree: WiringTree;
+  found: Found;
 }
 
 /**

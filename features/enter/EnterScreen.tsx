@@ -1,13 +1,16 @@
 'use client';
 
-import { Alert, Button, Input } from 'antd';
-import { useState, type FormEvent } from 'react';
+import { Alert, Button, Input, type InputRef } from 'antd';
+import { useRef, useState, type FormEvent } from 'react';
 import { Refused, request } from '@/features/home/requests';
+import { useTypedEarly } from '@/ui/useTypedEarly';
 import styles from './Enter.module.css';
 
 /** Asks for the server's password and goes on to where one was going. */
 export function EnterScreen({ next }: { next: string }) {
+  const field = useRef<InputRef>(null);
   const [password, setPassword] = useState('');
+  useTypedEarly(() => field.current?.input, setPassword);
   const [problem, setProblem] = useState<string | null>(null);
   const [working, setWorking] = useState(false);
   const enter = async (event: FormEvent) => {
@@ -31,6 +34,7 @@ export function EnterScreen({ next }: { next: string }) {
       <form onSubmit={(event) => void enter(event)}>
         <label htmlFor="password">Password</label>
         <Input.Password
+          ref={field}
           id="password"
           autoFocus
           autoComplete="current-password"

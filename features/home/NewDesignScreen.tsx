@@ -1,8 +1,8 @@
 'use client';
 
-import { Input, Segmented, Select } from 'antd';
+import { Input, Segmented, Select, type InputRef } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useRef, useState, type ComponentRef } from 'react';
 import { CHEMISTRY_FACTS } from '@/core/catalog/chemistries';
 import { USUAL_ZONES, type NewDesign } from '@/core/switching/newDesign';
 import { CHEMISTRIES, CONDUCTOR_STANDARDS, LIMITS, VEHICLES, type Vehicle } from '@/core/catalog/vocabulary';
@@ -10,6 +10,7 @@ import { PRACTICE_WORDS } from '@/features/supply/practice';
 import { QuantityField } from '@/ui/QuantityField';
 import { NameInput } from '@/ui/NameInput';
 import { nameProblem } from '@/ui/nameProblem';
+import { useTypedEarly } from '@/ui/useTypedEarly';
 import { keepList } from '@/features/loads/keptList';
 import { BeginForm } from './BeginForm';
 import { CopyOf, Example } from './BeginFrom';
@@ -57,6 +58,13 @@ function Questions() {
     defaultReturn: 'dedicated',
   });
   const set = (fields: Partial<NewDesign>) => setAnswers((now) => ({ ...now, ...fields }));
+  const nameField = useRef<InputRef>(null);
+  const listField = useRef<ComponentRef<typeof Input.TextArea>>(null);
+  useTypedEarly(
+    () => nameField.current?.input,
+    (name) => set({ name }),
+  );
+  useTypedEarly(() => listField.current?.resizableTextArea?.textArea, setList);
 
   const named = { ...answers, name: answers.name.trim() || VEHICLE_WORDS[answers.vehicle] };
 
@@ -70,6 +78,7 @@ function Questions() {
     >
       <Question title="What is it called?">
         <NameInput
+          ref={nameField}
           autoFocus
           label="Name"
           size="middle"
@@ -162,6 +171,7 @@ function Questions() {
         why="If you have one: a line a load, as “Reading light 3 W”, or pasted from a spreadsheet. You see what is made of it before it is taken."
       >
         <Input.TextArea
+          ref={listField}
           aria-label="A list of loads"
           autoSize={{ minRows: 1, maxRows: 6 }}
           value={list}
