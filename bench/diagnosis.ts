@@ -7,7 +7,7 @@ import { sameRepair, suspectsIn } from '../core/diagnosis/flaws';
 import { expectedReadings, pointsOf } from '../core/diagnosis/expect';
 import { movesFor } from '../core/diagnosis/moves';
 import { NetworkError } from '../core/network/networkError';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { indexDesign } from '../core/rig/designIndex';
 import { anyOf, huntTwo, someOhm } from '../testing/doubleHunt';
 import { hunt } from '../testing/faultHunt';

@@ -1,7 +1,7 @@
 import { Bench } from '../core/bench/bench';
 import { deviceHandles } from '../core/bench/handles';
 import { truthOf } from '../core/bench/truth';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { judgeWishes } from '../core/bench/judge';
 import { allWishes } from '../core/bench/usualWishes';
 import { recordsOf } from '../core/design/design';

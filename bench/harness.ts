@@ -9,7 +9,7 @@ import { layOutSketch } from '../core/diagram/layOutSketch';
 import { colourAll } from '../core/harness/editWires';
 import { partsList } from '../core/harness/partsList';
 import { cutLots, harnessOf } from '../core/harness/schedule';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { indexDesign } from '../core/rig/designIndex';
 
 /**

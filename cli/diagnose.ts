@@ -13,7 +13,7 @@ import { Finder, type Observed, type Reading } from '../core/diagnosis/diagnose'
 import type { Moved } from '../core/diagnosis/foresee';
 import { harnessOf, wireNumbersOf } from '../core/harness/schedule';
 import { NetworkError } from '../core/network/networkError';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
 import { blowWords, partingWords } from '../core/wording/blowWords';
 import { drainWords, flatWords } from '../core/wording/drainWords';

@@ -6,7 +6,7 @@ import type { Moved } from '../core/diagnosis/foresee';
 import { seeded } from '../core/energy/weather';
 import { harnessOf, wireNumbersOf } from '../core/harness/schedule';
 import { NetworkError } from '../core/network/networkError';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { indexDesign } from '../core/rig/designIndex';
 import { measurementWords } from '../core/wording/flawWords';
 import { loadDesign } from './designFile';

@@ -4,7 +4,7 @@ import { recordsOf, type Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
 import type { Load } from '../core/design/schema';
 import { NetworkError } from '../core/network/networkError';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { indexDesign, type DesignIndex } from '../core/rig/designIndex';
 import { functionWord } from '../core/switching/lampFunctions';
 import { inputWords, truthRows } from '../core/wording/benchWords';

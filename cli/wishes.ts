@@ -4,7 +4,7 @@ import { judgeWishes, type Judged } from '../core/bench/judge';
 import { allWishes, isGiven } from '../core/bench/usualWishes';
 import { recordsOf, type Design } from '../core/design/design';
 import { nameOf } from '../core/design/names';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { indexDesign } from '../core/rig/designIndex';
 import { functionWord } from '../core/switching/lampFunctions';
 import { movedWord, moverName, seriesWords, verdictWords, wishWords } from '../core/wording/wishWords';

@@ -4,7 +4,7 @@ import { indexDesign } from '../core/rig/designIndex';
 import { Edit } from '../core/design/edit';
 import { defaultSettings } from '../core/design/defaultSettings';
 import type { DesignRecord, Wire } from '../core/design/schema';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { buildDemo } from './builder';
 import { circuits, STORED, WINTER, WORK } from './heronCircuits';
 import { liveDemo } from './energyBuilder';

@@ -3,7 +3,7 @@ import { findInNetwork } from '../core/analysis/rules/networkRules';
 import { truthOf } from '../core/bench/truth';
 import { applyChange } from '../core/design/change';
 import { deviceOf, type Design } from '../core/design/design';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { indexDesign } from '../core/rig/designIndex';
 import type { TerminalRef } from '../core/design/schema';
 import type { There } from '../core/switching/gallery/spare';

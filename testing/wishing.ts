@@ -4,7 +4,7 @@ import { judgeWishes, type Judged } from '../core/bench/judge';
 import type { Design } from '../core/design/design';
 import type { Condition, Mover, Wish, WishSays } from '../core/design/schema';
 import type { ControlValue } from '../core/devices/kind';
-import { traceWiring } from '../core/network/wiring';
+import { traceWiring } from '../core/network/traceWiring';
 import { indexDesign } from '../core/rig/designIndex';
 
 /** Wishes made in a test, held against a wiring and played. */

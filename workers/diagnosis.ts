@@ -10,7 +10,7 @@ import type { Moved } from '@/core/diagnosis/foresee';
 import { seeded } from '@/core/energy/weather';
 import { NetworkError } from '@/core/network/networkError';
 import { networkWords } from '@/core/wording/networkWords';
-import { traceWiring } from '@/core/network/wiring';
+import { traceWiring } from '@/core/network/traceWiring';
 import { indexDesign } from '@/core/rig/designIndex';
 
 /** What is asked of the worker, and what each question is answered with. */

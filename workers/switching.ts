@@ -9,7 +9,7 @@ import { makeDesign, recordsOf } from '@/core/design/design';
 import type { DesignRecord } from '@/core/design/schema';
 import { NetworkError } from '@/core/network/networkError';
 import { networkWords } from '@/core/wording/networkWords';
-import { traceWiring } from '@/core/network/wiring';
+import { traceWiring } from '@/core/network/traceWiring';
 import { indexDesign } from '@/core/rig/designIndex';
 import type { PanelFor } from '@/core/switching/panels';
 import { wayCalled, type WayChoice, type WayId } from '@/core/switching/gallery/ways';

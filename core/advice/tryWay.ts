@@ -11,7 +11,7 @@ import type { Device, Wire, Wish, WishSays } from '../design/schema';
 import { kindOf } from '../devices';
 import { ownCurrents } from '../devices/ownDraw';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import type { Way, WayChoice } from '../switching/gallery/ways';
 import { spareChannels, sparePoles } from '../switching/gallery/spare';
 import { wayTo } from '../switching/gallery/wayTo';

@@ -4,7 +4,7 @@ import type { Analysis } from '../analysis/types';
 import { applyChange } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { NetworkError } from '../network/networkError';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { thereToTake } from '../switching/gallery/spare';
 import { waysFor, wayTo } from '../switching/gallery/wayTo';

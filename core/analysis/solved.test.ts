@@ -173,14 +173,20 @@ test('of two ways that a contact chooses between each wire is counted with all t
   expect(fed).toBeCloseTo(2 * (12 / 85 + 12 / 680) + 0.006, 6);
 });
 
+/** A lamp of 60 W behind a fuse, its return wired and its feed left to be. */
+function lampUnfed() {
+  const build = rig();
+  build.supply();
+  build.slot('f', 1, 10);
+  build.circuit('lamp', 1, 'f');
+  build.load(60, 'resistive', 0, { id: 'lamp' });
+  build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+  return build;
+}
+
 test('a lamp lit by either of two contacts side by side: each is judged by all that the lamp draws, whichever was wired first', () => {
   const lit = (first: string, second: string) => {
-    const build = rig();
-    build.supply();
-    build.slot('f', 1, 10);
-    build.circuit('lamp', 1, 'f');
-    build.load(60, 'resistive', 0, { id: 'lamp' });
-    build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+    const build = lampUnfed();
     for (const id of [first, second]) {
       build.add({ id, kind: 'switch', ratingA: id === 'weak' ? 2 : 16 });
       build.wire('f.out', `${id}.in`);
@@ -200,12 +206,7 @@ test.each(['near', 'far'])(
   (first) => {
     const second = first === 'near' ? 'far' : 'near';
     const wireIds: Record<string, string> = {};
-    const build = rig();
-    build.supply();
-    build.slot('f', 1, 10);
-    build.circuit('lamp', 1, 'f');
-    build.load(60, 'resistive', 0, { id: 'lamp' });
-    build.wire('lamp.minus', 'bar.bar', 1000, 'mm2:2.5', 'return');
+    const build = lampUnfed();
     for (const id of [first, second]) {
       build.add({ id, kind: 'switch', ratingA: 16 });
       wireIds[id] = build.wire('f.out', `${id}.in`, id === 'far' ? 12_000 : 1000, 'mm2:2.5');

@@ -9,7 +9,7 @@ import { recordsOf, type Design } from '../design/design';
 import type { Mover, WishSays } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
 import { Reach } from '../network/reach';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { Bench } from './bench';
 import type { Act } from './explore';

@@ -4,7 +4,7 @@ import { device, so, wish } from '../../testing/wishing';
 import { recordsOf, type Design } from '../design/design';
 import { writeTruthCsv } from '../formats/truthCsv';
 import { disagrees } from '../wording/benchWords';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { Bench } from './bench';
 import { groupTruthOf, truthOf, type Truth } from './truth';

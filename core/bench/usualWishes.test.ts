@@ -5,7 +5,7 @@ import { recordOf, recordsOf, type Design } from '../design/design';
 import { Edit } from '../design/edit';
 import { checkReferences, referencesOf } from '../design/references';
 import type { Wish, WishSays } from '../design/schema';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { copyParts } from '../switching/copyParts';
 import { removeLoads } from '../switching/loadWires';

@@ -6,7 +6,7 @@ import { movesFor } from './moves';
 import { seeded } from '../../testing/random';
 import { rig } from '../../testing/rig';
 import { recordsOf, type Design } from '../design/design';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { afterLooking, Finder, partDeciding, type Reading } from './diagnose';
 import { sameRepair, subjectsOf, suspectsIn, withFlaw, type Flaw, type FlawKind } from './flaws';

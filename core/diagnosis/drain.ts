@@ -9,7 +9,7 @@ import { NetworkError } from '../network/networkError';
 import type { DesignIndex } from '../rig/designIndex';
 import { broughtTo } from './foresee';
 import { movesFor } from './moves';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { NOTHING_HELD, suspectsIn, withFlaw, type Flaw, type Flawed } from './flaws';
 
 /** What somebody read across a fuse that stayed in, millivolts. */

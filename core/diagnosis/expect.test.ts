@@ -3,7 +3,7 @@ import { pip } from '../../demo/pip';
 import { movesFor } from './moves';
 import { seeded } from '../../testing/random';
 import { rig } from '../../testing/rig';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { drawVehicle, expectedReadings, pointsOf, readAll } from './expect';
 import { normalFrom } from './normal';

@@ -2,7 +2,7 @@ import { heron } from '../../demo/heron';
 import { pip } from '../../demo/pip';
 import { Bench } from '../bench/bench';
 import { recordsOf } from '../design/design';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { movesWords } from '../wording/benchWords';
 import { movesFor, movesTogether } from './moves';

@@ -8,7 +8,7 @@ import { readDesignFile, writeDesignFile } from '../formats/designFile';
 import { analyse } from '../analysis/analyse';
 import { readingsTaken } from '../formats/reportReadings';
 import { indexDesign } from '../rig/designIndex';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { movesFor } from './moves';
 import { atBattery, lastReadings, momentsOf, readingOf } from './readings';
 import { verdictOf } from './verdict';

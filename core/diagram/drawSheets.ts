@@ -1,6 +1,7 @@
 import type { Design } from '../design/design';
 import { harnessOf, type Harness } from '../harness/schedule';
-import { traceWiring, type Wiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
+import type { Wiring } from '../network/wiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { sketch, type SheetOf } from './drawing';
 import type { Drawing, Layouter } from './layout';

@@ -17,7 +17,7 @@ import type { DesignRecord, Reel, Wire } from '../design/schema';
 import { indexDesign } from '../rig/designIndex';
 import { PARTS } from '../devices/parts';
 import { sketch } from '../diagram/drawing';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { WAYS } from '../switching/gallery/ways';
 import { wayTo } from '../switching/gallery/wayTo';
 import { putIntoRun } from '../switching/partsByHand';

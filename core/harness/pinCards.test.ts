@@ -5,7 +5,7 @@ import { analyse } from '../analysis/analyse';
 import { findHarness } from '../analysis/rules/harnessRules';
 import { PARTS } from '../devices/parts';
 import { halvesWords } from '../wording/harnessWords';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import type { Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
 import { pinCards, RELAY_BLADES } from './pinCards';

@@ -7,7 +7,7 @@ import { checkReferences } from '../design/references';
 import type { LogEvent, Photo, ReadingRecord } from '../design/schema';
 import { recordSchema } from '../design/schema';
 import { stillLive } from '../plan/stillLive';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { heron } from '../../demo/heron';
 import { agedReadings } from './ageing';
 import { eventsOf, inspectionsDue, inUseSince } from './inspections';

@@ -5,7 +5,7 @@ import { applyChange, updateRecords } from '../design/change';
 import { recordsOf, type Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
 import { findHanging } from './hanging';
-import { retraceWiring, traceWiring } from './wiring';
+import { retraceWiring, traceWiring } from './traceWiring';
 
 const hung = (design: Design) => {
   const index = indexDesign(design);

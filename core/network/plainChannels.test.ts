@@ -6,7 +6,7 @@ import { indexDesign } from '../rig/designIndex';
 import { deviceOf, type Design } from '../design/design';
 import { plainChannels } from './plainChannels';
 import { Reach } from './reach';
-import { traceWiring } from './wiring';
+import { traceWiring } from './traceWiring';
 
 type Build = ReturnType<typeof rig>;
 

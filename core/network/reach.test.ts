@@ -3,7 +3,7 @@ import { rig } from '../../testing/rig';
 import { nameOf } from '../design/names';
 import { indexDesign } from '../rig/designIndex';
 import { Reach } from './reach';
-import { traceWiring } from './wiring';
+import { traceWiring } from './traceWiring';
 
 const design = heron();
 const index = indexDesign(design);

@@ -3,7 +3,7 @@ import { rig } from '../../testing/rig';
 import { analyse } from '../analysis/analyse';
 import { Edit } from '../design/edit';
 import { movesFor } from '../diagnosis/moves';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { trialWords } from '../wording/planWords';
 import { wordFinding } from '../wording/wording';

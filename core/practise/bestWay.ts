@@ -5,7 +5,7 @@ import type { Shine } from '../diagnosis/blows';
 import { readAll } from '../diagnosis/expect';
 import { Finder, type Observed, type Reading, type Suspicion } from '../diagnosis/diagnose';
 import { homeBar, sameRepair, type Flaw } from '../diagnosis/flaws';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import { isSameName, namesFor, type Complaint, type Hunt, type HuntAct, type Named } from './hunt';
 import { seenAfter } from './world';

@@ -3,7 +3,8 @@ import { circuitSaid } from '../analysis/circuitSaid';
 import type { Protection } from '../design/schema';
 import { BlownCircuit, partedAt, type BlowCause, type LampTest, type Parting, type Shine } from '../diagnosis/blows';
 import { isSameTerminal } from '../design/terminals';
-import { traceWiring, type Wiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
+import type { Wiring } from '../network/wiring';
 import type { DesignIndex } from '../rig/designIndex';
 import type { Complaint, Hunt, HuntAct, Named, WireEnd } from './hunt';
 

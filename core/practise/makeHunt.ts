@@ -3,7 +3,7 @@ import { nameOf } from '../design/names';
 import type { Flaw } from '../diagnosis/flaws';
 import { movesFor } from '../diagnosis/moves';
 import { NetworkError } from '../network/networkError';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { namesOffered, type Complaint, type Hunt, type Named, type NamedKind } from './hunt';
 import { HuntBench } from './huntBench';

@@ -5,7 +5,7 @@ import { Finder } from '../diagnosis/diagnose';
 import { probePoints, sameRepair, suspectsIn } from '../diagnosis/flaws';
 import { doing, Foresight, type Foreseen } from '../diagnosis/foresee';
 import { spreadOf } from '../diagnosis/outcomes';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { BOARDS } from './boards';
 

@@ -6,7 +6,7 @@ import type { Moved, Seen } from '../diagnosis/foresee';
 import { movesFor } from '../diagnosis/moves';
 import { seeded } from '../energy/weather';
 import { NetworkError } from '../network/networkError';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import type { Hunt } from './hunt';
 import { HuntBench } from './huntBench';

@@ -4,7 +4,7 @@ import { slotKey, type Design } from '../design/design';
 import { indexDesign, type DesignIndex } from '../rig/designIndex';
 import type { FuseBlock, Protection, TerminalRef } from '../design/schema';
 import type { ProtectionFamily } from '../catalog/vocabulary';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { placeIdOf } from '../rig/layout';
 import { endOfMain } from './mainPath';
 

@@ -4,7 +4,7 @@ import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { DesignRecord, Load } from '../design/schema';
 import { landingOf } from '../devices/load';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { detachPole, functionsOf, lampOf } from './loadWires';
 import { addWire, wiresAt } from './wires';

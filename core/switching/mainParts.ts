@@ -5,7 +5,7 @@ import { indexDesign } from '../rig/designIndex';
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { Device, TerminalRef, Wire } from '../design/schema';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { endOfMain, wiresOn } from './mainPath';
 import { addWire } from './wires';
 

@@ -1,7 +1,7 @@
 import { deviceOf, recordsOf, type Design } from '../design/design';
 import { indexDesign } from '../rig/designIndex';
 import type { TerminalRef, Wire } from '../design/schema';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 
 /**
  * The last outlet of the main protection and of what stands in a row behind it, isolator or cut-off: everything is fed from there. Null

@@ -4,7 +4,8 @@ import { deviceOf, devicesOfKind, recordOf, type Design } from '../design/design
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { BusBar, TerminalRef } from '../design/schema';
-import { terminalKey, traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
+import { terminalKey } from '../network/wiring';
 import { indexDesign } from '../rig/designIndex';
 import { nearestFirst, whereIs, type Whereabouts } from './fuseBerth';
 import { addWire } from './wires';

@@ -5,7 +5,7 @@ import { deviceOf, recordOf, recordsOf, slotKey, type Design } from '../design/d
 import { Edit } from '../design/edit';
 import { newId } from '../design/ids';
 import type { Circuit, FuseBlock, Protection, Switch, TerminalRef } from '../design/schema';
-import { traceWiring } from '../network/wiring';
+import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import type { FuseAtBar } from './fuseBerth';
 import { attachLoad, cutLoose, mustBe } from './loadWires';

@@ -5,7 +5,8 @@ import { useDesignStore } from '@/features/design/DesignProvider';
 import { recordOf, type Design } from '@/core/design/design';
 import type { Device } from '@/core/design/schema';
 import { indexDesign } from '@/core/rig/designIndex';
-import { terminalKey, traceWiring } from '@/core/network/wiring';
+import { traceWiring } from '@/core/network/traceWiring';
+import { terminalKey } from '@/core/network/wiring';
 import type { StageId } from './stages';
 import { jumpWithin } from './useHashTarget';
 

@@ -6,7 +6,7 @@ import { Bench } from '../../bench/bench';
 import { judgeWishes } from '../../bench/judge';
 import { applyChange } from '../../design/change';
 import { recordsOf, type Design } from '../../design/design';
-import { traceWiring } from '../../network/wiring';
+import { traceWiring } from '../../network/traceWiring';
 import { indexDesign } from '../../rig/designIndex';
 import { heron } from '../../../demo/heron';
 import { wayCalled, WAYS, type WayId } from './ways';

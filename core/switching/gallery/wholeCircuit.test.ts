@@ -2,7 +2,7 @@ import { problems, takenWay, truthTable } from '../../../testing/gallery';
 import { rig } from '../../../testing/rig';
 import { truthOf } from '../../bench/truth';
 import { recordsOf, type Design } from '../../design/design';
-import { traceWiring } from '../../network/wiring';
+import { traceWiring } from '../../network/traceWiring';
 import { indexDesign } from '../../rig/designIndex';
 import { wayCalled, WAYS, type WayId } from './ways';
 import { sparePoles, THERE } from './spare';
