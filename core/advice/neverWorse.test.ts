@@ -1,4 +1,5 @@
 import { randomDesign, type Feature } from '../../testing/randomDesign';
+import { rig } from '../../testing/rig';
 import { IS_WHOLE_RUN, runs, seedOf } from '../../testing/runs';
 import { analyse } from '../analysis/analyse';
 import type { Analysis } from '../analysis/types';
@@ -73,11 +74,46 @@ test('a remedy offered for any fault of a random design mends it and brings none
     for (const finding of analysis.findings.filter(({ severity }) => severity === 'fault')) {
       for (const { change } of soundRemedies(analysis, finding)) {
         offered += 1;
-        const after = faults(analyse(applyUnchecked(analysis.design, change)));
-        expect([seed, finding.rule, after.filter((key) => !known.has(key))]).toEqual([seed, finding.rule, []]);
-        expect([seed, finding.rule, after.includes(keyOf(finding))]).toEqual([seed, finding.rule, false]);
+        const after = analyse(applyUnchecked(analysis.design, change));
+        expect([seed, finding.rule, faults(after).filter((key) => !known.has(key))]).toEqual([seed, finding.rule, []]);
+        // Of several that are fed twice each is said to be meant by itself.
+        const isSame = ({ rule, severity, subjects }: Finding) => severity === 'fault' && rule === finding.rule && subjects[0] === finding.subjects[0]; // prettier-ignore
+        expect([seed, finding.rule, after.findings.some(isSame)]).toEqual([seed, finding.rule, false]);
       }
     }
   }
   if (IS_WHOLE_RUN) expect(offered).toBeGreaterThan(50);
+});
+
+test('a lamp’s own return that other circuits can go home by is sized for what they bring, not for the lamp', () => {
+  const build = rig();
+  build.supply();
+  build.slot('big', 1, 30);
+  build.slot('small', 2, 3);
+  build.add({ id: 'rear', kind: 'busBar', ratingA: 150 });
+  for (const [fuse, watts] of [
+    ['big', 300],
+    ['small', 3],
+  ] as const) {
+    build.load(watts, 'resistive', 0, { id: `${fuse} lamp` });
+    build.wire(`${fuse}.out`, `${fuse} lamp.plus`, 1000, fuse === 'big' ? 'mm2:6' : 'mm2:1');
+    build.circuit(fuse, fuse === 'big' ? 1 : 2, fuse);
+  }
+  build.wire('big lamp.minus', 'rear.bar', 500, 'mm2:6', 'return');
+  build.wire('rear.bar', 'bar.bar', 2000, 'mm2:6', 'return');
+  const thin = [
+    build.wire('small lamp.minus', 'rear.bar', 500, 'mm2:1', 'return'),
+    build.wire('small lamp.minus', 'bar.bar', 500, 'mm2:1', 'return'),
+  ];
+  let analysis = analyse(build.design());
+  const overloaded = () => analysis.findings.filter(({ rule, subjects }) => rule === 'wire.overloaded' && thin.includes(subjects[0]!));
+  expect(overloaded().length).toBeGreaterThan(0);
+  for (let round = 0; round < 3 && overloaded().length > 0; round++) {
+    const [remedy] = soundRemedies(analysis, overloaded()[0]!);
+    const before = overloaded().length;
+    analysis = analyse(applyUnchecked(analysis.design, remedy!.change));
+    expect(overloaded().length).toBeLessThan(before);
+  }
+  // 25 A and a quarter.
+  for (const id of thin) expect(analysis.wires.get(id)!.ampacity!.amps).toBeGreaterThan(25);
 });

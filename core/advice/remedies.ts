@@ -42,11 +42,11 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
   switch (finding.rule) {
     case 'fuse.aboveConductor':
     case 'return.thinnerThanFuse':
-      return circuit ? [smallerFuse(analysis, circuit), thickerForFuse(analysis, circuit)] : [thickerFeeder(analysis, finding)];
+      return circuit ? [smallerFuse(analysis, circuit), thickerForFuse(analysis, circuit)] : [thickerFeeder(analysis, [subject!])];
     case 'return.sharedThin':
     case 'reach.fusesTogether':
     case 'lead.belowFuses':
-      return [thickerFeeder(analysis, finding)];
+      return [thickerFeeder(analysis, [subject!])];
     case 'fuse.belowLoad':
     case 'fuse.continuousLoad':
     case 'fuse.notStandard':
@@ -62,9 +62,10 @@ function candidates(analysis: Analysis, finding: Finding): (Remedy | null)[] {
     case 'drop.realCable':
       return circuit ? [asChosen(analysis, circuit)] : [];
     case 'wire.overloaded':
+      return circuit && finding.numbers.amps <= circuit.peakA ? [asChosen(analysis, circuit)] : [thickerFeeder(analysis, finding.subjects)];
     case 'wire.belowMinimum':
     case 'wire.tooSmallForStandard':
-      return circuit ? [asChosen(analysis, circuit)] : [thickerFeeder(analysis, finding)];
+      return circuit ? [asChosen(analysis, circuit)] : [thickerFeeder(analysis, [subject!])];
     case 'fuse.feederBelow':
       return [largerFeeder(analysis, subject!)];
     case 'fuse.notFed': {
@@ -218,14 +219,17 @@ function thickerAsWired(analysis: Analysis, circuit: CircuitAnalysis): Remedy | 
 /** Sizes tried upwards in the solved network: thicker than that no usual terminal of a circuit takes. */
 const MOST_SIZES_UP = 5;
 
-function thickerFeeder(analysis: Analysis, finding: Finding): Remedy | null {
-  const wire = analysis.wires.get(finding.subjects[0]!);
-  if (!wire) return null;
-  const size = sizeFor(analysis.index.settings, wire.wire.conductor, wire.ampacity, Math.max(wire.amps, wire.protectionA ?? 0));
-  if (!size) return null;
+/** Some wires, each by its own current. */
+function thickerFeeder(analysis: Analysis, wireIds: readonly string[]): Remedy | null {
+  const wires = wireIds.flatMap((id) => analysis.wires.get(id) ?? []);
+  const sized = wires.map(({ wire, ampacity, amps, protectionA }) => {
+    return { id: wire.id, size: sizeFor(analysis.index.settings, wire.conductor, ampacity, Math.max(amps, protectionA ?? 0)) };
+  });
+  const sizes = new Set(sized.map(({ size }) => size));
+  if (sized.length === 0 || sizes.has(null)) return null;
   return {
-    label: `Use ${formatConductor(size)}`,
-    change: updateRecords(analysis.design, [{ id: wire.wire.id, set: { conductor: size } }]),
+    label: `Use ${Array.from(sizes, (size) => formatConductor(size!)).join(' and ')}`,
+    change: updateRecords(analysis.design, sized.map(({ id, size }) => ({ id, set: { conductor: size! } }))), // prettier-ignore
   };
 }
 

@@ -23,23 +23,35 @@ export function soundRemedies(analysis: Analysis, finding: Finding): Remedy[] {
   const offered = remediesFor(analysis, finding);
   if (CHOICES.has(finding.rule)) return offered;
   const tried = offered.map((remedy) => ({ remedy, brought: brings(analysis, remedy.change, finding) }));
-  const sound = tried.filter(({ brought }) => brought.faults === 0).sort((one, other) => one.brought.cautions - other.brought.cautions);
+  const sound = tried
+    .filter(({ brought }) => brought.faults === 0 && !brought.leaves)
+    .sort((one, other) => one.brought.cautions - other.brought.cautions);
   if (sound.length > 0 || offered.length === 0 || finding.circuitId === null) return sound.map(({ remedy }) => remedy);
   const anew = sizedAnew(analysis, finding.circuitId);
   const brought = anew && brings(analysis, anew.change, finding);
   return anew && brought?.faults === 0 && brought.mends ? [anew] : [];
 }
 
-/**
- * How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults, and whether it mends a
- * finding.
- */
-function brings(analysis: Analysis, change: Change, finding: Finding): { faults: number; cautions: number; mends: boolean } {
-  const after = wrongs(analyse(applyUnchecked(analysis.design, change), analysis));
+interface Brought {
+  faults: number;
+  cautions: number;
+  /** Nothing of that rule is wrong there any more. */
+  mends: boolean;
+  /** The very fault it is for stands as it did: a size that helps and does not do. */
+  leaves: boolean;
+}
+
+/** How many faults and cautions a change brings that were not there, a caution grown into a fault among the faults, and what it mends. */
+function brings(analysis: Analysis, change: Change, finding: Finding): Brought {
+  const changed = analyse(applyUnchecked(analysis.design, change), analysis);
+  const after = wrongs(changed);
   const were = wrongsBefore(analysis);
   const brought = [...after].filter(([wrong, severity]) => severity !== were.get(wrong) && were.get(wrong) !== 'fault');
   const faults = brought.filter(([, severity]) => severity === 'fault').length;
-  return { faults, cautions: brought.length - faults, mends: after.get(whereKey(finding)) !== finding.severity };
+  const isSame = ({ rule, severity, subjects: [first] }: Finding) =>
+    severity === 'fault' && rule === finding.rule && first === finding.subjects[0];
+  const leaves = finding.severity === 'fault' && changed.findings.some(isSame);
+  return { faults, cautions: brought.length - faults, mends: after.get(whereKey(finding)) !== finding.severity, leaves };
 }
 
 const WRONGS = slot<Map<string, Finding['severity']>>('wrongs');
