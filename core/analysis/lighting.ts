@@ -98,16 +98,14 @@ function waysApart(analysis: Analysis, live: LiveDesign, from: ControlState): Co
 function contactsApart({ index, wiring }: Analysis, live: LiveDesign, from: ControlState): ControlState[] {
   const { supply, rings } = wiring;
   const { nodes } = supply;
-  const closed = rings.filter(({ side, neverClosed, ends: [one, other] }) => side === 'supply' && !neverClosed && nodes[one]!.protectionId === nodes[other]!.protectionId); // prettier-ignore
+  const closed = rings.filter(({ side, neverClosed }) => side === 'supply' && !neverClosed);
   if (closed.length === 0) return [];
   const reach = new Reach(index, wiring);
   const states = closed.slice(0, MOST_STATES).flatMap(({ ends, wireId }) => {
     const ways = contactsAtMeeting(supply, index.devices, ends);
-    const isOn = (loadId: string) => {
-      const at = supply.at.get(terminalKey(loadId, 'plus'));
-      return at !== undefined && pathTo(supply, at).some((step) => ways!.some((way) => way.includes(step)));
-    };
-    const load = ways && index.loads.find(({ id }) => isOn(id));
+    if (!ways) return [];
+    const round = new Set(ways.flat());
+    const load = index.loads.find(({ id }) => pathTo(supply, supply.at.get(terminalKey(id, 'plus')) ?? -1).some((at) => round.has(at)));
     if (!load) return [];
     const firstWire = (way: readonly number[]) => way.map((at) => nodes[at]!.wire?.id).find((id) => id !== undefined) ?? wireId;
     // What its contact brings goes through the wire behind it, in the tree or closing the ring.

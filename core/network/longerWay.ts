@@ -48,7 +48,6 @@ export function reachedTooShort<Wire>(
     if (feedsLoad[at]) feedsLoad[parent] = true;
   }
   for (const { ends, wire } of rings) {
-    if (nodes[ends[0]]!.protectionId !== nodes[ends[1]]!.protectionId) continue;
     const ways = contactsAtMeeting(tree, devices, ends);
     if (!ways) continue;
     const [one, other] = ways.map((up): Way => {
@@ -68,14 +67,15 @@ export function reachedTooShort<Wire>(
 }
 
 /**
- * Of two ways that meet, each from its end up to its last contact; nothing of a way whose contact is what closes the ring. Null where one
- * of them has no contact.
+ * Of two ways behind one fuse that meet, each from its end up to its last contact; nothing of a way whose contact is what closes the ring.
+ * Null where one of them has no contact, or a fuse of its own.
  */
 export function contactsAtMeeting(
   tree: Tree<unknown>,
   devices: ReadonlyMap<string, Device>,
   ends: readonly [number, number],
 ): [number[], number[]] | null {
+  if (tree.nodes[ends[0]]!.protectionId !== tree.nodes[ends[1]]!.protectionId) return null;
   const ways = partedWays(tree, ends).map((up) => up.slice(0, up.findIndex((at) => crossesContact(tree, devices, at)) + 1));
   const without = ways.filter((way) => way.length === 0).length;
   const [one, other] = ends.map((end) => devices.get(tree.nodes[end]!.deviceId));

@@ -149,8 +149,7 @@ function wiresByTerminal(wires: readonly LaidWire[]): Map<string, WireEnd[]> {
 
 /** The ways of least resistance from a tree's root to all it reaches: of cables and of joints to the body. */
 function leastOhmWays({ nodes }: WiringTree, index: DesignIndex, wiresAt: Map<string, WireEnd[]>): IsWay {
-  const { conductorStandard, conductorTemperatureC } = index.settings;
-  const keyOf = ({ deviceId, terminal }: TerminalRef) => terminalKey(deviceId, terminal);
+  const ohmOf = wireOhms(index);
   const nodeAt = new Map(nodes.map((node) => [keyOf(node), node]));
   const best = leastOhmSteps(keyOf(nodes[0]!), (key) => {
     const node = nodeAt.get(key);
@@ -163,7 +162,7 @@ function leastOhmWays({ nodes }: WiringTree, index: DesignIndex, wiresAt: Map<st
     }));
     const wires = (wiresAt.get(key) ?? []).map(({ wire, far }) => ({
       to: keyOf(far),
-      ohm: (cableOhmPerM(wire.conductor, conductorStandard, conductorTemperatureC) * wire.lengthMm) / 1000,
+      ohm: ohmOf(wire),
       via: wire as LaidWire | null,
     }));
     return [...inside, ...wires];
@@ -178,13 +177,17 @@ function leastOhmWays({ nodes }: WiringTree, index: DesignIndex, wiresAt: Map<st
 function longerWays(tree: WiringTree, rings: readonly Ring[], index: Joining): IsWay | null {
   const ofSupply = rings.filter(({ side }) => side === 'supply');
   if (ofSupply.length === 0) return null;
-  const { conductorStandard, conductorTemperatureC } = index.settings;
   const wireOf = new Map(index.wires.map((wire) => [wire.id, wire]));
-  const ohmOf = (wire: LaidWire) => (cableOhmPerM(wire.conductor, conductorStandard, conductorTemperatureC) * wire.lengthMm) / 1000;
   const closed = ofSupply.map(({ ends, wireId }) => ({ ends, wire: wireOf.get(wireId ?? '') ?? null }));
-  const tooShort = reachedTooShort(tree, closed, index.devices, ohmOf);
+  const tooShort = reachedTooShort(tree, closed, index.devices, wireOhms(index));
   if (tooShort.size === 0) return null;
-  const keyOf = ({ deviceId, terminal }: TerminalRef) => terminalKey(deviceId, terminal);
   const left = new Map([...tooShort].map((at) => [keyOf(tree.nodes[at]!), keyOf(tree.nodes[tree.nodes[at]!.parent]!)]));
   return (from, to, wire) => wire !== null || left.get(keyOf(to)) !== keyOf(from);
+}
+
+const keyOf = ({ deviceId, terminal }: TerminalRef) => terminalKey(deviceId, terminal);
+
+/** Resistance of a wire as laid, ohm, by the design's own conductors. */
+function wireOhms({ settings: { conductorStandard, conductorTemperatureC } }: Pick<DesignIndex, 'settings'>): (wire: LaidWire) => number {
+  return ({ conductor, lengthMm }) => (cableOhmPerM(conductor, conductorStandard, conductorTemperatureC) * lengthMm) / 1000;
 }
