@@ -204,7 +204,7 @@ export const RULE_WORDS: WordsOf<Rule> = {
   'drop.asWired': {
     title: 'Voltage drop over its target as wired',
     message: (say) =>
-      `${say.name()}: solved as wired with everything on, ${say.volts('dropV')} (${say.percent('solvedPercent')}) is lost by ${say.name(1)}, target ${say.percent('targetPercent')}; the cables alone, by formula, lose ${say.percent('dropPercent')}. The larger counts.`,
+      `${say.name()}: solved as wired, each of two ways by itself, ${say.volts('dropV')} (${say.percent('solvedPercent')}) is lost by ${say.name(1)}, target ${say.percent('targetPercent')}; the cables alone, by formula, lose ${say.percent('dropPercent')}. The larger counts.`,
     why: 'A formula knows the cables alone. As wired, fuses, contacts and joints lose their share too, and converters and drivers draw more current as their voltage falls. A size thicker, or a shorter way, brings both under the target.',
   },
   'drop.starved': {

@@ -95,7 +95,7 @@ const DETAILS: Record<MeterId, (analysis: Analysis, base: string) => Detail> = {
   drop: ({ circuits }, base) => ({
     title: 'Voltage drop',
     explain:
-      'The bar shows the network solved as wired with everything on: battery, fuses, switches and joints counted. Below, the cables alone by the formula, against each circuit’s target.',
+      'The bar shows the network solved as wired with everything on, and each of two ways to a load by itself: battery, fuses, switches and joints counted. Below, the cables alone by the formula, against each circuit’s target.',
     rows: byMost(circuits, ({ dropPercent, targetPercent }) => dropPercent / targetPercent).map(
       ({ id, number, name, dropPercent, targetPercent, dropV }) => ({
         name: `${String(number).padStart(2, '0')} ${name}`,
