@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { analyse } from '../core/analysis/analyse';
-import { findReadings } from '../core/analysis/rules/buildRules';
+import { findReadings } from '../core/analysis/rules/readingRules';
 import { recordsOf, type Design } from '../core/design/design';
 import { doneForNow } from '../core/design/forNow';
 import { Finder } from '../core/diagnosis/diagnose';
@@ -9,7 +9,7 @@ import { lastReadings } from '../core/diagnosis/readings';
 import { plainJpeg } from '../core/formats/jpeg';
 import { harnessOfDesign } from '../core/harness/schedule';
 import { planWork } from '../core/plan/schedule';
-import { trialResults } from '../core/plan/trials';
+import { trialResults } from '../core/plan/trialResults';
 import { tasksOf } from '../core/plan/tasks';
 import { heronAtWork } from './heronAtWork';
 import { picturesOf } from './photos';

@@ -3,7 +3,7 @@ import type { ProtectionFamily } from '../catalog/vocabulary';
 import type { JointWay, StudSize, WireEnd } from '../catalog/vocabulary';
 import type { Passage, TerminalRef } from '../design/schema';
 import type { ControlValue } from '../devices/kind';
-import type { TrialKind } from '../plan/trials';
+import type { TrialKind } from '../plan/trialResults';
 import type { Receiver } from '../devices/receiver';
 import type { HubAct } from '../devices/ruleHub';
 import type { NetworkProblem } from '../network/networkError';

@@ -7,7 +7,8 @@ import { traceWiring } from '../network/traceWiring';
 import { indexDesign } from '../rig/designIndex';
 import { trialWords } from '../wording/planWords';
 import { wordFinding } from '../wording/wording';
-import { setTrial, trialOf, trialResults, trialsOf, trialsOfAll } from './trials';
+import { setTrial, trialOf, trialResults } from './trialResults';
+import { trialsOf, trialsOfAll } from './trials';
 
 const HERON = heron();
 const analysis = analyse(HERON);

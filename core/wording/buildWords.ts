@@ -1,5 +1,5 @@
 import type { BuildRule } from '../analysis/finding';
-import type { TrialKind } from '../plan/trials';
+import type { TrialKind } from '../plan/trialResults';
 import type { WordsOf } from './ruleWords';
 
 /** What the rules about building and testing say. */

@@ -3,7 +3,7 @@ import { allWishes } from '../../bench/usualWishes';
 import { recordsOf } from '../../design/design';
 import type { Finding } from '../finding';
 import type { Analysis } from '../types';
-import { findReadings } from './buildRules';
+import { findReadings } from './readingRules';
 import { findInDays } from './dayRules';
 import { worstFirst } from './findAll';
 import { findHarness } from './harnessRules';
