@@ -1,9 +1,10 @@
 'use client';
 
-import { Input, type InputRef } from 'antd';
+import type { InputRef } from 'antd';
 import type { CSSProperties, Ref } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
 import { nameProblem } from './nameProblem';
+import { Input } from './Input';
 
 interface NameInputProps {
   label: string;

@@ -1,9 +1,9 @@
 'use client';
 
-import { Input } from 'antd';
 import { useState } from 'react';
 import { leavesOnly } from './leavesOnly';
 import { nameProblem } from './nameProblem';
+import { Input } from './Input';
 
 interface TextFieldProps {
   label: string;

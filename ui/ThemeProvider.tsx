@@ -1,8 +1,7 @@
 'use client';
 
-import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
+import { createCache, StyleProvider } from '@ant-design/cssinjs';
 import { ConfigProvider } from 'antd';
-import { useServerInsertedHTML } from 'next/navigation';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { Dialog } from './Dialog';
 import { KIT_THEMES, THEME_COOKIE, type ThemeName } from './theme';
@@ -19,16 +18,11 @@ const A_YEAR_S = 31_536_000;
 
 const OPENED_LATER = [Dialog];
 
-/** Gives the interface kit its look and its style rules, on the server and in the browser. */
+/** Gives the interface kit its look; its rules and the figures of both themes are in the kit's sheet. */
 export function ThemeProvider({ initial, children }: { initial: ThemeName; children: ReactNode }) {
   const [theme, choose] = useState(initial);
   const [cache] = useState(() => createCache());
   usePreload(OPENED_LATER);
-  // The theme's own figures; the rules that use them are in the kit's sheet.
-  useServerInsertedHTML(() => {
-    const css = extractStyle(cache, { plain: true, once: true });
-    return css ? <style id="antd-first" dangerouslySetInnerHTML={{ __html: css }} /> : null;
-  });
   const choice = useMemo(
     () => ({
       theme,

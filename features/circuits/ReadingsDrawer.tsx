@@ -1,6 +1,6 @@
 'use client';
 
-import { Drawer, Input, type InputRef } from 'antd';
+import { Drawer, type InputRef } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { readingsOf } from '@/core/analysis/readings';
 import { formatAmps, formatNumber, MISSING } from '@/core/units/quantity';
@@ -11,6 +11,7 @@ import { choiceFor, isSolved, useSolved } from '@/features/design/useSolved';
 import { Table } from '@/ui/Table';
 import { StatePicker } from './StatePicker';
 import drawer from '@/ui/Drawer.module.css';
+import { Input } from '@/ui/Input';
 import styles from './ReadingsDrawer.module.css';
 
 const MOST_ROWS = 250;

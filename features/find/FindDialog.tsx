@@ -1,6 +1,5 @@
 'use client';
 
-import { Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { Analysis } from '@/core/analysis/types';
@@ -15,6 +14,7 @@ import { COME, WISH } from '@/features/workspace/targets';
 import { jumpWithin } from '@/features/workspace/useHashTarget';
 import { useJump } from '@/features/workspace/useJump';
 import { Dialog } from '@/ui/Dialog';
+import { Input } from '@/ui/Input';
 import styles from './FindDialog.module.css';
 
 interface Entry {

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Input, Select } from 'antd';
+import { Button, Select } from 'antd';
 import Link from 'next/link';
 import { Download, Lightbulb, Maximize, Printer, ZoomIn, ZoomOut } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
@@ -17,6 +17,7 @@ import { useRefusal } from '@/features/design/useRefusal';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { useJump } from '@/features/workspace/useJump';
 import { saveFile } from '@/ui/saveFile';
+import { Input } from '@/ui/Input';
 import { DiagramSheet } from './DiagramSheet';
 import { useDrawings } from './useDrawings';
 import { useLitDiagram } from './useLitDiagram';

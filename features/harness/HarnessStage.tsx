@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Dropdown, Input, Segmented, Select } from 'antd';
+import { Button, Segmented, Select } from 'antd';
 import Link from 'next/link';
 import { useCallback, useState } from 'react';
 import { COLOUR_SCHOOLS, SETTINGS_ID, type ColourSchool } from '@/core/catalog/vocabulary';
@@ -16,6 +16,8 @@ import { EmptyStage } from '@/ui/EmptyStage';
 import { later, laterOver } from '@/ui/later';
 import { usePreload } from '@/ui/usePreload';
 import frame from '@/ui/Stage.module.css';
+import { MenuButton } from '@/ui/MenuButton';
+import { Input } from '@/ui/Input';
 import { ScheduleView } from './ScheduleView';
 import { GROUPINGS, type WireGrouping } from './scheduleColumns';
 import { useHarness } from './useHarness';
@@ -169,31 +171,29 @@ function Marking() {
       <Button size="small" onClick={() => commit('Number the wires', (now) => fixNumbers(now, shown))}>
         Fix numbers
       </Button>
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: [
-            {
-              key: 'anew',
-              label: 'Colour all of them anew',
-              onClick: () => commit('Colour all wires anew', (now) => colourAll(now, true, shown)),
-            },
-            {
-              key: 'blocks',
-              label: byLabel ? 'Give each wire of a fuse block a look of its own' : 'Fewer reels: labels tell a fuse block’s wires apart',
-              onClick: () =>
-                commit('How a block’s wires are told apart', (now) =>
-                  updateRecords(now, [{ id: SETTINGS_ID, set: { blocksByLabel: byLabel ? undefined : true } }]),
-                ),
-            },
-            { key: 'wires', label: <a href={`/api/designs/${id}/wires.csv${viewQuery}`}>Save the wires as CSV</a> },
-            { key: 'parts', label: <a href={`/api/designs/${id}/parts.csv${viewQuery}`}>Save the parts as CSV</a> },
-            { key: 'take', label: 'Wires or parts from CSV …', onClick: () => setTaking(true) },
-          ],
-        }}
+      <MenuButton
+        size="small"
+        items={[
+          {
+            key: 'anew',
+            label: 'Colour all of them anew',
+            onClick: () => commit('Colour all wires anew', (now) => colourAll(now, true, shown)),
+          },
+          {
+            key: 'blocks',
+            label: byLabel ? 'Give each wire of a fuse block a look of its own' : 'Fewer reels: labels tell a fuse block’s wires apart',
+            onClick: () =>
+              commit('How a block’s wires are told apart', (now) =>
+                updateRecords(now, [{ id: SETTINGS_ID, set: { blocksByLabel: byLabel ? undefined : true } }]),
+              ),
+          },
+          { key: 'wires', label: <a href={`/api/designs/${id}/wires.csv${viewQuery}`}>Save the wires as CSV</a> },
+          { key: 'parts', label: <a href={`/api/designs/${id}/parts.csv${viewQuery}`}>Save the parts as CSV</a> },
+          { key: 'take', label: 'Wires or parts from CSV …', onClick: () => setTaking(true) },
+        ]}
       >
-        <Button size="small">More</Button>
-      </Dropdown>
+        More
+      </MenuButton>
     </span>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Input, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { updateRecords } from '@/core/design/change';
@@ -9,6 +9,7 @@ import type { Kit } from '@/core/design/schema';
 import { addKit, setKitDevices } from '@/core/harness/editLeads';
 import { useDesign } from '@/features/design/DesignProvider';
 import type { useRefusal } from '@/features/design/useRefusal';
+import { Input } from '@/ui/Input';
 import shared from './Harness.module.css';
 import styles from './Cables.module.css';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Input, Segmented, Select } from 'antd';
+import { Button, Checkbox, Segmented, Select } from 'antd';
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { LABEL_SHEET_IDS, LABEL_SHEETS, type LabelSheetId } from '@/core/catalog/labelSheets';
@@ -8,6 +8,7 @@ import { LABEL_KINDS, labelPages, labelsOf, type LabelKind } from '@/core/format
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { QuantityField } from '@/ui/QuantityField';
+import { Input } from '@/ui/Input';
 import shared from './Harness.module.css';
 import styles from './PanelCut.module.css';
 

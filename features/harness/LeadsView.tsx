@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Input, Select } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
 import { Printer, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { lookWords } from '@/core/catalog/wireColours';
@@ -18,6 +18,7 @@ import { terminalName } from '@/core/wording/terminalNames';
 import { useDesign } from '@/features/design/DesignProvider';
 import { useRefusal } from '@/features/design/useRefusal';
 import { Table, type Column } from '@/ui/Table';
+import { Input } from '@/ui/Input';
 import { SleeveSelect } from './CablesView';
 import { Kits } from './KitsList';
 import { swatchOf } from './scheduleColumns';

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Input, Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { lookCode, lookWords } from '@/core/catalog/wireColours';
@@ -15,6 +15,7 @@ import { endWords, halvesWords, pinWords, TAP_LEG_WORDS, TURN_WORDS } from '@/co
 import { useDesign } from '@/features/design/DesignProvider';
 import { ScrewsView } from './ScrewsView';
 import { Table } from '@/ui/Table';
+import { Input } from '@/ui/Input';
 import { swatchOf } from './scheduleColumns';
 import shared from './Harness.module.css';
 import styles from './Pins.module.css';

@@ -1,4 +1,3 @@
-import { Button, Dropdown } from 'antd';
 import { Ellipsis } from 'lucide-react';
 import Link from 'next/link';
 import { localDay } from '@/core/units/days';
@@ -6,6 +5,7 @@ import { formatPercent } from '@/core/units/quantity';
 import { dayWords, runtimeWords } from '@/core/wording/energyWords';
 import type { DesignSummary } from '@/server/designs';
 import { Verdict } from '@/ui/Verdict';
+import { MenuButton } from '@/ui/MenuButton';
 import { VEHICLE_WORDS } from './words';
 import styles from './Home.module.css';
 
@@ -65,20 +65,18 @@ export function DesignRow({ design, onRename, onDuplicate, onDelete }: DesignRow
           </span>
         )}
       </span>
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: [
-            { key: 'rename', label: 'Rename…', onClick: onRename },
-            { key: 'duplicate', label: 'Duplicate', onClick: onDuplicate },
-            { key: 'export', label: <a href={`/api/designs/${id}/export`}>Export as JSON</a> },
-            { key: 'report', label: <Link href={`/d/${id}/report`}>Report and print</Link> },
-            { key: 'delete', label: 'Delete', danger: true, onClick: onDelete },
-          ],
-        }}
-      >
-        <Button type="text" aria-label={`More for ${name}`} icon={<Ellipsis size={18} />} />
-      </Dropdown>
+      <MenuButton
+        type="text"
+        aria-label={`More for ${name}`}
+        icon={<Ellipsis size={18} />}
+        items={[
+          { key: 'rename', label: 'Rename…', onClick: onRename },
+          { key: 'duplicate', label: 'Duplicate', onClick: onDuplicate },
+          { key: 'export', label: <a href={`/api/designs/${id}/export`}>Export as JSON</a> },
+          { key: 'report', label: <Link href={`/d/${id}/report`}>Report and print</Link> },
+          { key: 'delete', label: 'Delete', danger: true, onClick: onDelete },
+        ]}
+      />
     </li>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button, Input } from 'antd';
+import { Alert, Button } from 'antd';
 import { Moon, Plus, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -17,6 +17,7 @@ import { Refused, request } from './requests';
 import { useDesignPages } from './useDesignPages';
 import styles from './Home.module.css';
 import { useShortcut } from '@/ui/useShortcut';
+import { Input } from '@/ui/Input';
 
 interface HomeScreenProps {
   /** The first part of the list. */

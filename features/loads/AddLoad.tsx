@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Dropdown, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { Plus } from 'lucide-react';
 import { memo, useRef, useState } from 'react';
 import { kindById, kindsNamed, LOAD_KINDS, type LoadKind } from '@/core/devices/loadKinds';
@@ -15,6 +15,7 @@ import { useDesign, useDesignStore, useUnits } from '@/features/design/DesignPro
 import { NameInput } from '@/ui/NameInput';
 import { nameProblem } from '@/ui/nameProblem';
 import { useShortcut } from '@/ui/useShortcut';
+import { MenuButton } from '@/ui/MenuButton';
 import { pasteList } from './paste';
 import styles from './LoadsStage.module.css';
 
@@ -110,19 +111,17 @@ export const AddLoad = memo(function AddLoad({ onList }: { onList(text: string):
             `; with ${functions.map((one) => [one.name, one.draw && formatDraw(one.draw, nominalV, units), hoursOf(one)].filter(Boolean).join(', ')).join(' and ')}`}
         </span>
       )}
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          style: { maxHeight: 420, overflow: 'auto' },
-          items: CATALOG_LOADS.map((usual) => ({
-            key: usual.name,
-            label: `${usual.name}, ${formatDraw(usual.rated, 12, units)}`,
-            onClick: () => addUsual(usual),
-          })),
-        }}
+      <MenuButton
+        size="small"
+        listHeight={420}
+        items={CATALOG_LOADS.map((usual) => ({
+          key: usual.name,
+          label: `${usual.name}, ${formatDraw(usual.rated, 12, units)}`,
+          onClick: () => addUsual(usual),
+        }))}
       >
-        <Button size="small">A usual one</Button>
-      </Dropdown>
+        A usual one
+      </MenuButton>
     </span>
   );
 

@@ -1,12 +1,13 @@
 'use client';
 
-import { Checkbox, Input, Segmented } from 'antd';
+import { Checkbox, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { BUDGET_BY, budgetRows, loadSavings, type BudgetBy, type BudgetRow } from '@/core/advice/budgetTable';
 import type { Analysis } from '@/core/analysis/types';
 import { formatAmpHours, formatNumber, formatWattHours } from '@/core/units/quantity';
 import { useDesign } from '@/features/design/DesignProvider';
 import { Table, type Column } from '@/ui/Table';
+import { Input } from '@/ui/Input';
 import { ComparedLines } from './ComparedLines';
 import { WhatIf } from './WhatIf';
 import styles from './BudgetView.module.css';

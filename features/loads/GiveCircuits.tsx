@@ -1,9 +1,9 @@
 'use client';
 
-import { Button, Dropdown } from 'antd';
 import type { Load } from '@/core/design/schema';
 import { giveLoadsCircuits } from '@/core/switching/ownCircuit';
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
+import { MenuButton } from '@/ui/MenuButton';
 
 /** Loads without a circuit given one each at once: all of them, or those of a zone. Shown while there are any. */
 export function GiveCircuits({ onLeft }: { onLeft(left: string[]): void }) {
@@ -27,10 +27,8 @@ export function GiveCircuits({ onLeft }: { onLeft(left: string[]): void }) {
   });
   const all = { key: 'all', label: `Every load without one (${bare.length})`, onClick: () => give(bare, 'loads') };
   return (
-    <Dropdown trigger={['click']} menu={{ items: ofZone.length > 1 ? [all, ...ofZone] : [all] }}>
-      <Button size="small" type="primary">
-        Give circuits
-      </Button>
-    </Dropdown>
+    <MenuButton size="small" type="primary" items={ofZone.length > 1 ? [all, ...ofZone] : [all]}>
+      Give circuits
+    </MenuButton>
   );
 }

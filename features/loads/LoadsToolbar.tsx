@@ -1,9 +1,10 @@
 'use client';
 
-import { Button, Dropdown, Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { memo } from 'react';
 import { useViewQuery } from '@/features/design/useViewQuery';
 import { useDesign } from '@/features/design/DesignProvider';
+import { MenuButton } from '@/ui/MenuButton';
 import { GiveCircuits } from './GiveCircuits';
 import { ScenarioBar } from './ScenarioBar';
 import type { Grouping } from './useLoadRows';
@@ -54,18 +55,16 @@ export const LoadsToolbar = memo(function LoadsToolbar({ shown, onShown, groupin
         <Button size="small" onClick={() => onDialog('zones')}>
           Zones
         </Button>
-        <Dropdown
-          trigger={['click']}
-          menu={{
-            items: [
-              { key: 'import', label: 'Take loads from a list or a CSV file…', onClick: () => onDialog('import') },
-              { key: 'export', label: <a href={`/api/designs/${id}/loads.csv${viewQuery}`}>Save loads as CSV</a> },
-              { key: 'budget', label: <a href={`/api/designs/${id}/budget.csv${viewQuery}`}>Save the budget as CSV</a> },
-            ],
-          }}
+        <MenuButton
+          size="small"
+          items={[
+            { key: 'import', label: 'Take loads from a list or a CSV file…', onClick: () => onDialog('import') },
+            { key: 'export', label: <a href={`/api/designs/${id}/loads.csv${viewQuery}`}>Save loads as CSV</a> },
+            { key: 'budget', label: <a href={`/api/designs/${id}/budget.csv${viewQuery}`}>Save the budget as CSV</a> },
+          ]}
         >
-          <Button size="small">CSV</Button>
-        </Dropdown>
+          CSV
+        </MenuButton>
       </span>
     </div>
   );

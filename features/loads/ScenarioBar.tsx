@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Dropdown, Select } from 'antd';
+import { Select } from 'antd';
 import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
 import { Edit } from '@/core/design/edit';
@@ -11,6 +11,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Dialog } from '@/ui/Dialog';
 import { NameInput } from '@/ui/NameInput';
 import { nameProblem } from '@/ui/nameProblem';
+import { MenuButton } from '@/ui/MenuButton';
 import styles from './LoadsStage.module.css';
 
 /** Which scenario the hours belong to, and its making, naming and removing. */
@@ -59,18 +60,17 @@ export function ScenarioBar() {
         style={{ minWidth: 190 }}
         options={scenarios.map(({ id, name: label }) => ({ value: id, label }))}
       />
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: [
-            { key: 'add', label: 'Add a scenario…', onClick: () => setNaming({ id: null, name: '' }) },
-            { key: 'rename', label: 'Rename…', disabled: !chosen, onClick: () => setNaming({ id: chosen, name }) },
-            { key: 'remove', label: 'Remove', danger: true, disabled: !chosen, onClick: remove },
-          ],
-        }}
-      >
-        <Button size="small" type="text" aria-label="Scenarios" icon={<Ellipsis size={16} />} />
-      </Dropdown>
+      <MenuButton
+        size="small"
+        type="text"
+        aria-label="Scenarios"
+        icon={<Ellipsis size={16} />}
+        items={[
+          { key: 'add', label: 'Add a scenario…', onClick: () => setNaming({ id: null, name: '' }) },
+          { key: 'rename', label: 'Rename…', disabled: !chosen, onClick: () => setNaming({ id: chosen, name }) },
+          { key: 'remove', label: 'Remove', danger: true, disabled: !chosen, onClick: remove },
+        ]}
+      />
       {naming && (
         <Dialog
           open

@@ -1,9 +1,10 @@
 'use client';
 
-import { Button, Dropdown, Segmented, Select } from 'antd';
+import { Button, Segmented, Select } from 'antd';
 import Link from 'next/link';
 import { memo } from 'react';
 import { useDesign } from '@/features/design/DesignProvider';
+import { MenuButton } from '@/ui/MenuButton';
 import { LAYER_WORDS, LAYERS, type Layer, type Mode, type Shown } from './selection';
 import styles from './RigStage.module.css';
 
@@ -70,20 +71,18 @@ export const RigToolbar = memo(function RigToolbar(props: RigToolbarProps) {
         <Button size="small" onClick={onTrace}>
           Trace outline
         </Button>
-        <Dropdown
-          trigger={['click']}
-          menu={{
-            items: [
-              file('plan.svg', 'Save the plan as SVG'),
-              file('plan.dxf', 'Save the plan as DXF'),
-              file('places.csv', 'Save places as CSV'),
-              file('routes.csv', 'Save routes as CSV'),
-              { key: 'import', label: 'Take places or routes from CSV…', onClick: onImport },
-            ],
-          }}
+        <MenuButton
+          size="small"
+          items={[
+            file('plan.svg', 'Save the plan as SVG'),
+            file('plan.dxf', 'Save the plan as DXF'),
+            file('places.csv', 'Save places as CSV'),
+            file('routes.csv', 'Save routes as CSV'),
+            { key: 'import', label: 'Take places or routes from CSV…', onClick: onImport },
+          ]}
         >
-          <Button size="small">Files</Button>
-        </Dropdown>
+          Files
+        </MenuButton>
         <Link className={styles.link} href={`/d/${designId}/measure`}>
           Measuring run
         </Link>

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Dropdown, Select } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
 import { Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { setting, updateRecords, type FieldsOf } from '@/core/design/change';
@@ -12,6 +12,7 @@ import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { Field, Fields } from '@/ui/Fields';
 import { NameField } from '@/ui/NameField';
 import { QuantityField } from '@/ui/QuantityField';
+import { MenuButton } from '@/ui/MenuButton';
 import { FeedCableFields, InputCable } from './SourceCables';
 import { addSource, SOURCE_KINDS, type Source } from './sources';
 import styles from './Supply.module.css';
@@ -32,18 +33,16 @@ export function ChargingCard() {
           </span>
         )}
         <span className={styles.right}>
-          <Dropdown
-            trigger={['click']}
-            menu={{
-              items: SOURCE_KINDS.map(({ key, label }) => ({
-                key,
-                label,
-                onClick: () => store.commit(`Add ${label.toLowerCase()}`, (design) => addSource(design, key)),
-              })),
-            }}
+          <MenuButton
+            size="small"
+            items={SOURCE_KINDS.map(({ key, label }) => ({
+              key,
+              label,
+              onClick: () => store.commit(`Add ${label.toLowerCase()}`, (design) => addSource(design, key)),
+            }))}
           >
-            <Button size="small">Add a source</Button>
-          </Dropdown>
+            Add a source
+          </MenuButton>
         </span>
       </div>
       {sources.length === 0 ? (

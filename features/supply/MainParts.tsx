@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Dropdown } from 'antd';
+import { Button } from 'antd';
 import { Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { NO_CHANGE, setting, updateRecords, type FieldsOf } from '@/core/design/change';
@@ -9,6 +9,7 @@ import { addMainPart, MAIN_PARTS, removeMainPart, type MainPart } from '@/core/s
 import { useDesign, useDesignStore } from '@/features/design/DesignProvider';
 import { NameField } from '@/ui/NameField';
 import { QuantityField } from '@/ui/QuantityField';
+import { MenuButton } from '@/ui/MenuButton';
 import styles from './Supply.module.css';
 
 const LABELS: Record<MainPart, string> = {
@@ -36,14 +37,14 @@ export function MainParts() {
       {parts.map((part) => (
         <MainPartChip key={part.id} part={part} />
       ))}
-      <Dropdown
-        trigger={['click']}
-        menu={{ items: MAIN_PARTS.map((part) => ({ key: part, label: LABELS[part], onClick: () => add(part) })) }}
+      <MenuButton
+        size="small"
+        disabled={mostA === 0}
+        title={mostA === 0 ? 'There is no main fuse to put it behind' : undefined}
+        items={MAIN_PARTS.map((part) => ({ key: part, label: LABELS[part], onClick: () => add(part) }))}
       >
-        <Button size="small" disabled={mostA === 0} title={mostA === 0 ? 'There is no main fuse to put it behind' : undefined}>
-          Add to the main path
-        </Button>
-      </Dropdown>
+        Add to the main path
+      </MenuButton>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Drawer, Input, Radio, Select } from 'antd';
+import { Button, Drawer, Radio, Select } from 'antd';
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
 import type { WayKeeping } from '@/core/advice/waysKeeping';
@@ -26,6 +26,7 @@ import { TryBench } from './TryBench';
 import { WayFacts } from './WayFacts';
 import { useSwitchingAnswer } from './useSwitchingAnswer';
 import drawer from '@/ui/Drawer.module.css';
+import { Input } from '@/ui/Input';
 import styles from './Ways.module.css';
 
 /** How should it come on? Ready ways to wire one load, each tried on a copy before it is taken. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Dropdown, type MenuProps } from 'antd';
+import { Button } from 'antd';
 import { Check, MoreHorizontal } from 'lucide-react';
 import { useState } from 'react';
 import { LIMITS } from '@/core/catalog/vocabulary';
@@ -15,6 +15,7 @@ import { type Edit } from '@/core/design/edit';
 import { formatClock } from '@/core/units/quantity';
 import { needWords, ohmsWords, TASK_CAUTIONS, taskWords } from '@/core/wording/planWords';
 import { useDesign, useUnits } from '@/features/design/DesignProvider';
+import { MenuButton } from '@/ui/MenuButton';
 import { QuantityField } from '@/ui/QuantityField';
 import { StillLiveList } from './StillLiveList';
 import styles from './Plan.module.css';
@@ -62,22 +63,31 @@ export function PlannedTask({
   const needs = needsOf(design, index, harness, task).map((need) => needWords(need, units));
   const key = handKey(task);
   const sittings = hand?.sittings ?? 1;
-  const items: MenuProps['items'] = [
-    ...(above && handKey(above) !== key ? [{ key: 'before', label: `Do it before: ${taskWords(design, above)}` }] : []),
-    { key: 'minutes', label: 'It takes another time …' },
-    ...(sittings < LIMITS.sittings ? [{ key: 'more', label: sittings === 1 ? 'Split it into two sittings' : `Into ${sittings + 1} sittings` }] : []), // prettier-ignore
-    ...(sittings > 1 ? [{ key: 'one', label: 'In one sitting again' }] : []),
-    ...(hand && hand.text === undefined ? [{ key: 'plain', label: 'As it was worked out' }] : []),
-    ...(hand?.text === undefined ? [] : [{ key: 'remove', label: 'Take it off the list', danger: true }]),
-  ];
-  const act: Record<string, () => void> = {
-    before: () => setRefused(!onEdit(`Before ${taskWords(design, above!)}`, (edit) => putBefore(edit, tasks, key, handKey(above!)))),
-    minutes: () => setTimed(true),
-    more: () => onEdit(`Sittings of ${words}`, (edit) => setHand(edit, key, { sittings: sittings + 1 })),
-    one: () => onEdit(`One sitting of ${words}`, (edit) => setHand(edit, key, { sittings: undefined })),
-    plain: () => onEdit(`${words} as worked out`, (edit) => setHand(edit, key, { minutes: undefined, sittings: undefined, before: undefined })), // prettier-ignore
-    remove: () => onEdit(`Take off: ${words}`, (edit) => removeOwnTask(edit, key)),
+  const chosen = (act: () => unknown) => () => {
+    setRefused(false);
+    act();
   };
+  const setSittings = (count: number) =>
+    chosen(() =>
+      onEdit(count === 1 ? `One sitting of ${words}` : `Sittings of ${words}`, (edit) =>
+        setHand(edit, key, { sittings: count === 1 ? undefined : count }),
+      ),
+    );
+  const putFirst = () => setRefused(!onEdit(`Before ${taskWords(design, above!)}`, (edit) => putBefore(edit, tasks, key, handKey(above!))));
+  const asWorkedOut = () =>
+    onEdit(`${words} as worked out`, (edit) => setHand(edit, key, { minutes: undefined, sittings: undefined, before: undefined }));
+  const remove = () => onEdit(`Take off: ${words}`, (edit) => removeOwnTask(edit, key));
+  const moreWords = sittings === 1 ? 'Split it into two sittings' : `Into ${sittings + 1} sittings`;
+  const items = [
+    ...(above && handKey(above) !== key
+      ? [{ key: 'before', label: `Do it before: ${taskWords(design, above)}`, onClick: chosen(putFirst) }]
+      : []),
+    { key: 'minutes', label: 'It takes another time …', onClick: chosen(() => setTimed(true)) },
+    ...(sittings < LIMITS.sittings ? [{ key: 'more', label: moreWords, onClick: setSittings(sittings + 1) }] : []),
+    ...(sittings > 1 ? [{ key: 'one', label: 'In one sitting again', onClick: setSittings(1) }] : []),
+    ...(hand && hand.text === undefined ? [{ key: 'plain', label: 'As it was worked out', onClick: chosen(asWorkedOut) }] : []),
+    ...(hand?.text === undefined ? [] : [{ key: 'remove', label: 'Take it off the list', danger: true, onClick: chosen(remove) }]),
+  ];
   return (
     <li data-ready={isReady}>
       <span className="reading">{formatClock(startMinute)}</span>
@@ -117,18 +127,7 @@ export function PlannedTask({
         <Button aria-label={`Done: ${words}`} disabled={!isReady} icon={<Check size={16} />} onClick={onDone}>
           done
         </Button>
-        <Dropdown
-          trigger={['click']}
-          menu={{
-            items,
-            onClick: ({ key: chosen }) => {
-              setRefused(false);
-              act[chosen]!();
-            },
-          }}
-        >
-          <Button type="text" aria-label={`More for ${words}`} icon={<MoreHorizontal size={16} />} />
-        </Dropdown>
+        <MenuButton type="text" aria-label={`More for ${words}`} icon={<MoreHorizontal size={16} />} items={items} />
       </span>
     </li>
   );

@@ -6,15 +6,21 @@ import { useState } from 'react';
 import { nameOf } from '@/core/design/names';
 import { useDesign } from '@/features/design/DesignProvider';
 import { EmptyStage } from '@/ui/EmptyStage';
+import { later } from '@/ui/later';
 import { QuantityField } from '@/ui/QuantityField';
 import frame from '@/ui/Stage.module.css';
-import { FaultView } from './FaultView';
-import { FirstPowerView } from './FirstPowerView';
-import { LogView } from './LogView';
+import { usePreload } from '@/ui/usePreload';
 import { PlanView } from './PlanView';
-import { AllReadings, CircuitReadings } from './ReadingsOf';
 import { useMovesFor } from './useMovesFor';
 import styles from './Test.module.css';
+
+const FirstPowerView = later(() => import('./FirstPowerView').then(({ FirstPowerView: view }) => view));
+const CircuitReadings = later(() => import('./ReadingsOf').then(({ CircuitReadings: view }) => view));
+const AllReadings = later(() => import('./ReadingsOf').then(({ AllReadings: view }) => view));
+const FaultView = later(() => import('./FaultView').then(({ FaultView: view }) => view));
+const LogView = later(() => import('./LogView').then(({ LogView: view }) => view));
+
+const OPENED_LATER = [FirstPowerView, CircuitReadings, FaultView, LogView];
 
 type Shown = 'plan' | 'power' | 'readings' | 'find' | 'log';
 
@@ -31,6 +37,7 @@ export function TestStage() {
   const circuits = useDesign(({ analysis }) => analysis.circuits);
   const nominalV = useDesign(({ analysis }) => analysis.index.settings.nominalV);
   const hasBattery = useDesign(({ analysis }) => analysis.index.battery !== null);
+  usePreload(OPENED_LATER);
   const [wanted, setWanted] = useState<string | null>(null);
   const [shown, setShown] = useState<Shown>('plan');
   const [batteryV, setBatteryV] = useState((USUAL_V * nominalV) / 12);

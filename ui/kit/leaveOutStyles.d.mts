@@ -1,0 +1,1 @@
+export default function leaveOutStyles(source: string): string;
