@@ -151,6 +151,22 @@ test('zones and scenarios are made, changed and removed', async ({ page, pip }) 
   await expect(meter(page, 'A day')).toContainText('5.8 Wh');
 });
 
+test('a menu is opened, entered and left by keys, and its button has the focus again', async ({ page, pip }) => {
+  await page.goto(`/d/${pip}/loads`);
+  const button = page.getByRole('button', { name: 'Scenarios' });
+  for (const time of ['first', 'second']) {
+    await button.press('Enter');
+    await expect(page.getByRole('menu'), time).toBeVisible();
+    await expect(button, time).toBeFocused();
+    await expect(button, time).toHaveAttribute('aria-expanded', 'true');
+    await page.keyboard.press('Tab');
+    await expect(page.getByRole('menuitem', { name: 'Add a scenario…' }), time).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('menu'), time).toBeHidden();
+    await expect(button, time).toBeFocused();
+  }
+});
+
 test('a load typed by name behaves as its name says; what is not known is asked for', async ({ page, pip }) => {
   await page.goto(`/d/${pip}/loads`);
   const name = page.getByRole('textbox', { name: 'Name of a new load' });

@@ -18,11 +18,17 @@ export function MenuButton({ items, listHeight, ...button }: MenuButtonProps) {
   const [isAsked, setAsked] = useState(false);
   usePreload(OPENED_LATER);
   const closed = <Button {...button} aria-haspopup="menu" aria-expanded={false} onClick={() => setAsked(true)} />;
-  return isAsked ? (
-    <Suspense fallback={closed}>
+  if (!isAsked) return closed;
+  // What is typed while it is fetched is meant for it, and no command.
+  const opening = (
+    <>
+      {closed}
+      <span hidden data-opening />
+    </>
+  );
+  return (
+    <Suspense fallback={opening}>
       <OpenedMenu items={items} listHeight={listHeight} button={button} />
     </Suspense>
-  ) : (
-    closed
   );
 }
