@@ -21,7 +21,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     launchOptions: {
       executablePath: browserPath(),
-      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--js-flags=--no-turbofan'],
     },
   },
   webServer: { command: `node e2e/server.mjs ${port}`, url: `http://127.0.0.1:${port}/api/designs`, timeout: 60_000 },

@@ -119,37 +119,41 @@ test('the same by mouse alone, names and figures typed, in under forty acts', as
   await isDone(page);
 });
 
-test('letters typed while what they are for is still being fetched are no commands', async ({ page, pip }) => {
-  await page.goto(`/d/${pip}/circuits`);
-  let letThrough = (): void => undefined;
-  const waited = new Promise<void>((resolve) => (letThrough = resolve));
-  // From now on the server takes its time over whatever is fetched later.
-  await page.route('**/_next/static/chunks/**', async (route) => {
-    await waited;
-    await route.continue();
-  });
-  await page.keyboard.press('/');
-  await page.keyboard.type('fn', { delay: 30 });
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  letThrough();
-  const field = page.getByRole('combobox', { name: 'Find', exact: true });
-  await expect(field).toBeFocused();
-  await page.keyboard.type('pump');
-  await expect(field).toHaveValue('pump');
-  await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
-});
+test.describe('of a page loaded anew', () => {
+  test.use({ ownWindow: true });
 
-test('what a stage opens later is there without a connection once the page has rested', async ({ page, pip, context }) => {
-  await page.goto(`/d/${pip}/circuits`);
-  const scripts = () => page.evaluate(() => performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js')).length);
-  const atFirst = await scripts();
-  await expect.poll(scripts).toBeGreaterThan(atFirst + 6);
-  await page.waitForLoadState('networkidle');
-  await context.setOffline(true);
-  await page.getByRole('button', { name: 'Add circuit' }).click();
-  await expect(page.getByRole('dialog', { name: 'Add a circuit' })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  await openStrip(page, '01', 'Cabin lights');
-  await expect(page.getByText('This stage failed')).toHaveCount(0);
+  test('letters typed while what they are for is still being fetched are no commands', async ({ page, pip }) => {
+    await page.goto(`/d/${pip}/circuits`);
+    let letThrough = (): void => undefined;
+    const waited = new Promise<void>((resolve) => (letThrough = resolve));
+    // From now on the server takes its time over whatever is fetched later.
+    await page.route('**/_next/static/chunks/**', async (route) => {
+      await waited;
+      await route.continue();
+    });
+    await page.keyboard.press('/');
+    await page.keyboard.type('fn', { delay: 30 });
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    letThrough();
+    const field = page.getByRole('combobox', { name: 'Find', exact: true });
+    await expect(field).toBeFocused();
+    await page.keyboard.type('pump');
+    await expect(field).toHaveValue('pump');
+    await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
+  });
+
+  test('what a stage opens later is there without a connection once the page has rested', async ({ page, pip, context }) => {
+    await page.goto(`/d/${pip}/circuits`);
+    const scripts = () => page.evaluate(() => performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js')).length);
+    const atFirst = await scripts();
+    await expect.poll(scripts).toBeGreaterThan(atFirst + 6);
+    await page.waitForLoadState('networkidle');
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Add circuit' }).click();
+    await expect(page.getByRole('dialog', { name: 'Add a circuit' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await openStrip(page, '01', 'Cabin lights');
+    await expect(page.getByText('This stage failed')).toHaveCount(0);
+  });
 });

@@ -1,7 +1,15 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 import path from 'node:path';
-import { test as base, expect, type APIRequestContext, type APIResponse, type Locator, type Page } from '@playwright/test';
+import {
+  test as base,
+  expect,
+  type APIRequestContext,
+  type APIResponse,
+  type ConsoleMessage,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 import { SETTINGS_ID } from '../core/catalog/vocabulary';
 import { applyChange, updateRecords } from '../core/design/change';
 import { settingsOf } from '../core/design/design';
@@ -16,15 +24,34 @@ const files = new Map<keyof typeof PLANS, string>();
 /**
  * A fresh copy of a demo for each test, as planned or as it is built by now, and the few gestures many tests make. Going to a stage waits
  * until its controls answer, which is when it begins to listen for changes made elsewhere; from another stage of the design it is by the
- * stem.
+ * stem. A test has the window of the one before it, tidied, and begins by going on in its page to a design of its own, as a person does: a
+ * page loaded anew is five times the work. With `ownWindow` it has a new one.
  */
-export const test = base.extend<{ heron: string; pip: string; heronAtWork: string; pipInUse: string; consoleErrors: string[] }>({
-  page: async ({ page }, provide) => {
+export const test = base.extend<
+  { heron: string; pip: string; heronAtWork: string; pipInUse: string; consoleErrors: string[]; ownWindow: boolean },
+  { kept: KeptWindow }
+>({
+  ownWindow: [false, { option: true }],
+  kept: [
+    async ({}, provide) => {
+      const kept: KeptWindow = { page: null };
+      await provide(kept);
+      await kept.page?.context().close();
+    },
+    { scope: 'worker' },
+  ],
+  page: async ({ browser, kept, ownWindow, viewport, hasTouch, serviceWorkers, baseURL }, provide, test) => {
+    const options = { viewport, hasTouch, serviceWorkers, baseURL };
+    const page = (ownWindow ? null : kept.page) ?? (await (await browser.newContext(options)).newPage());
+    if (!ownWindow) kept.page = null;
+    let isFirst = true;
     const goto = page.goto.bind(page);
     page.goto = async (url, options) => {
+      const began = isFirst;
+      isFirst = false;
       if (await goByStem(page, url)) return null;
       const listening = STAGE.test(url) ? page.waitForRequest(/\/events\?/) : null;
-      const response = await goto(url, options);
+      const response = began && (await goOn(page, url)) ? null : await goto(url, options);
       if (!listening) return response;
       await listening;
       // The frame answers before the stage within it: a click on what the server drew is lost until then.
@@ -36,7 +63,11 @@ export const test = base.extend<{ heron: string; pip: string; heronAtWork: strin
       return response;
     };
     await provide(page);
+    page.goto = goto;
+    if (!ownWindow && test.status === test.expectedStatus && (await tidied(page, viewport!))) kept.page = page;
+    else await page.context().close();
   },
+  context: async ({ page }, provide) => provide(page.context()),
   heron: async ({ request }, provide) => provide(await planOf(request, 'heron')),
   pip: async ({ request }, provide) => provide(await planOf(request, 'pip')),
   heronAtWork: async ({ request }, provide) => provide(await copyOf(request, 'heron')),
@@ -44,9 +75,11 @@ export const test = base.extend<{ heron: string; pip: string; heronAtWork: strin
   consoleErrors: [
     async ({ page }, provide) => {
       const errors: string[] = [];
-      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-      page.on('pageerror', (error) => errors.push(error.message));
+      const said = (message: ConsoleMessage) => void (message.type() === 'error' && errors.push(message.text()));
+      const thrown = (error: Error) => void errors.push(error.message);
+      page.on('console', said).on('pageerror', thrown);
       await provide(errors);
+      page.off('console', said).off('pageerror', thrown);
       expect(
         errors.filter(
           (text) => !/status of (409|422)|ERR_CONNECTION|ERR_INCOMPLETE|ERR_FAILED|ERR_INTERNET_DISCONNECTED|status of 404/.test(text),
@@ -58,6 +91,45 @@ export const test = base.extend<{ heron: string; pip: string; heronAtWork: strin
 });
 
 export { expect };
+
+/** A window that tests have one after another, between two of them. */
+interface KeptWindow {
+  page: Page | null;
+}
+
+/** Goes on to a stage of another design within the page, as a link would; not where the page has none yet, or has this one. */
+async function goOn(page: Page, url: string): Promise<boolean> {
+  const here = page.url().startsWith('http') ? new URL(page.url()).pathname : '';
+  if (here === '' || !STAGE.test(url) || here.split('/')[2] === url.split('/')[2]) return false;
+  await page.evaluate((to) => (window as unknown as { next: { router: { push(to: string): void } } }).next.router.push(to), url);
+  await page.waitForURL(`**${url}`);
+  return true;
+}
+
+/** Leaves a window as a new one is, but for its page. @returns whether it could be */
+async function tidied(page: Page, viewport: { width: number; height: number }): Promise<boolean> {
+  if (page.isClosed()) return false;
+  const context = page.context();
+  for (const other of context.pages()) if (other !== page) await other.close();
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  page.removeAllListeners();
+  await context.setOffline(false);
+  await context.clearPermissions();
+  await context.clearCookies();
+  await page.emulateMedia({ media: null });
+  await page.setViewportSize(viewport);
+  return page.evaluate(async () => {
+    localStorage.clear();
+    sessionStorage.clear();
+    const done = <T>(request: IDBRequest<T>) => new Promise<T>((resolve) => (request.onsuccess = () => resolve(request.result)));
+    for (const { name } of await indexedDB.databases()) {
+      const database = await done(indexedDB.open(name!));
+      for (const store of database.objectStoreNames) await done(database.transaction(store, 'readwrite').objectStore(store).clear());
+      database.close();
+    }
+    return document.documentElement.dataset.theme === 'light';
+  });
+}
 
 const STAGE = /^\/d\/[^/]+\/(rig|measure|loads|supply|energy|circuits|switching|harness|test)$/;
 

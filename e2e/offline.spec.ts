@@ -1,6 +1,6 @@
 import { expect, saved, test } from './fixtures';
 
-test.use({ serviceWorkers: 'allow' });
+test.use({ serviceWorkers: 'allow', ownWindow: true });
 
 test('a design opened before is opened again without a connection, worked in, and nothing is lost when the page is closed', async ({
   page,

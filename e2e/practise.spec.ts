@@ -119,7 +119,7 @@ test('a hunt by keyboard alone: leads from the lists, a wire clamped and taken o
 });
 
 test.describe('on a phone', () => {
-  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, ownWindow: true });
 
   test('a hunt by touch: nothing runs out of the page, and it ends proved', async ({ page }) => {
     await hunt(page, 'dead-pump');

@@ -157,3 +157,24 @@ test('find, shortcuts, stage keys, units and the night theme', async ({ page, he
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
   expect([atOnce, atOnce === 'rgb(26, 33, 23)']).toEqual([await ground(), true]);
 });
+
+test.describe('in a new window', () => {
+  test.use({ ownWindow: true });
+
+  test('every stage is opened by its address, as the server drew it and without an error', async ({ page, heronAtWork }) => {
+    for (const [stage, title] of [
+      ['rig', 'Rig'],
+      ['loads', 'Loads'],
+      ['supply', 'Supply'],
+      ['energy', 'Energy'],
+      ['circuits', 'Circuits'],
+      ['switching', 'Switching'],
+      ['harness', 'Harness'],
+      ['test', 'Build and test'],
+    ] as const) {
+      await page.goto('about:blank');
+      await page.goto(`/d/${heronAtWork}/${stage}`);
+      await expect(page.getByRole('main').getByRole('heading', { name: title, exact: true })).toBeVisible();
+    }
+  });
+});
