@@ -21,6 +21,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     launchOptions: {
       executablePath: browserPath(),
+      // No page is here long enough for its code to be worth compiling once more, at its best.
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--js-flags=--no-turbofan'],
     },
   },

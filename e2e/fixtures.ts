@@ -97,28 +97,32 @@ interface KeptWindow {
   page: Page | null;
 }
 
-/** Goes on to a stage of another design within the page, as a link would; not where the page has none yet, or has this one. */
+/** Goes on to a stage of another design within the page, as a link would; not where it has none yet or this one, or was being loaded. */
 async function goOn(page: Page, url: string): Promise<boolean> {
   const here = page.url().startsWith('http') ? new URL(page.url()).pathname : '';
   if (here === '' || !STAGE.test(url) || here.split('/')[2] === url.split('/')[2]) return false;
-  await page.evaluate((to) => (window as unknown as { next: { router: { push(to: string): void } } }).next.router.push(to), url);
-  await page.waitForURL(`**${url}`);
-  return true;
+  const going = page.evaluate((to) => (window as unknown as { next: { router: { push(to: string): void } } }).next.router.push(to), url);
+  return going
+    .then(() => page.waitForURL(`**${url}`, { timeout: 10_000 }))
+    .then(
+      () => true,
+      () => false,
+    );
 }
 
-/** Leaves a window as a new one is, but for its page. @returns whether it could be */
+/** Leaves a window as a new one is, but for its page. @returns whether it could: not where that is closed, or on its way elsewhere */
 async function tidied(page: Page, viewport: { width: number; height: number }): Promise<boolean> {
   if (page.isClosed()) return false;
   const context = page.context();
   for (const other of context.pages()) if (other !== page) await other.close();
   await page.unrouteAll({ behavior: 'ignoreErrors' });
-  page.removeAllListeners();
+  page.removeAllListeners('request');
   await context.setOffline(false);
   await context.clearPermissions();
   await context.clearCookies();
   await page.emulateMedia({ media: null });
   await page.setViewportSize(viewport);
-  return page.evaluate(async () => {
+  const emptied = page.evaluate(async () => {
     localStorage.clear();
     sessionStorage.clear();
     const done = <T>(request: IDBRequest<T>) => new Promise<T>((resolve) => (request.onsuccess = () => resolve(request.result)));
@@ -129,6 +133,7 @@ async function tidied(page: Page, viewport: { width: number; height: number }): 
     }
     return document.documentElement.dataset.theme === 'light';
   });
+  return emptied.catch(() => false);
 }
 
 const STAGE = /^\/d\/[^/]+\/(rig|measure|loads|supply|energy|circuits|switching|harness|test)$/;
