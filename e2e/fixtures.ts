@@ -25,7 +25,7 @@ const files = new Map<keyof typeof PLANS, string>();
  * A fresh copy of a demo for each test, as planned or as it is built by now, and the few gestures many tests make. Going to a stage waits
  * until its controls answer, which is when it begins to listen for changes made elsewhere; from another stage of the design it is by the
  * stem. A test has the window of the one before it, tidied, and begins by going on in its page to a design of its own, as a person does: a
- * page loaded anew is five times the work. With `ownWindow` it has a new one.
+ * page loaded anew is over twice the work. With `ownWindow` it has a new one.
  */
 export const test = base.extend<
   { heron: string; pip: string; heronAtWork: string; pipInUse: string; consoleErrors: string[]; ownWindow: boolean },
