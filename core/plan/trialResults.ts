@@ -1,10 +1,10 @@
 import type { Edit } from '../design/edit';
 import { recordsOf, type Design } from '../design/design';
 import { markDone } from './markDone';
-import type { Trial } from './trials';
 
-export type TrialKind = Trial['kind'];
-const KINDS: Record<TrialKind, true> = { levels: true, range: true, rules: true, pilot: true, even: true, idle: true, hold: true, shut: true, cutsOut: true }; // prettier-ignore
+const KINDS = ['levels', 'range', 'rules', 'pilot', 'even', 'idle', 'hold', 'shut', 'cutsOut'] as const;
+
+export type TrialKind = (typeof KINDS)[number];
 
 /** What a trial is of. */
 export interface TrialOf {
@@ -22,9 +22,10 @@ export const keyOf = ({ circuitId, kind, deviceId }: TrialOf) => `${circuitId ??
 
 /** What a key is of; null for what is no trial's. */
 export function trialOf(key: string): TrialOf | null {
-  const [circuitId, kind, deviceId, more] = key.split(' ');
-  if (!circuitId || !kind || !deviceId || more !== undefined || !Object.hasOwn(KINDS, kind)) return null;
-  return { circuitId: circuitId === OF_ALL ? null : circuitId, kind: kind as TrialKind, deviceId };
+  const [circuitId, named, deviceId, more] = key.split(' ');
+  const kind = KINDS.find((one) => one === named);
+  if (!circuitId || !kind || !deviceId || more !== undefined) return null;
+  return { circuitId: circuitId === OF_ALL ? null : circuitId, kind, deviceId };
 }
 
 /** How a trial went. */
