@@ -142,6 +142,18 @@ test.describe('of a page loaded anew', () => {
     await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
   });
 
+  test('a menu that cannot be fetched says so, breaks nothing, and opens once it can be', async ({ page, pip }) => {
+    await page.goto(`/d/${pip}/loads`);
+    await page.route('**/_next/static/chunks/**', (route) => route.abort());
+    const button = page.getByRole('button', { name: 'Scenarios' });
+    await button.click();
+    await expect(page.getByRole('alert').filter({ hasText: 'try again with a connection' })).toBeVisible();
+    await page.unroute('**/_next/static/chunks/**');
+    await button.click();
+    await expect(page.getByRole('menuitem', { name: 'Add a scenario…' })).toBeVisible();
+    await expect(page.getByRole('alert').filter({ hasText: 'try again with a connection' })).toHaveCount(0);
+  });
+
   test('what a stage opens later is there without a connection once the page has rested', async ({ page, pip, context }) => {
     await page.goto(`/d/${pip}/circuits`);
     const scripts = () => page.evaluate(() => performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js')).length);

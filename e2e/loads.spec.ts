@@ -159,6 +159,10 @@ test('a menu is opened, entered and left by keys, and its button has the focus a
     await expect(page.getByRole('menu'), time).toBeVisible();
     await expect(button, time).toBeFocused();
     await expect(button, time).toHaveAttribute('aria-expanded', 'true');
+    // Letters are no commands beneath it: these would open the findings, and add a load.
+    await page.keyboard.type('fn');
+    await expect(page.getByRole('dialog'), time).toHaveCount(0);
+    await expect(button, time).toBeFocused();
     await page.keyboard.press('Tab');
     await expect(page.getByRole('menuitem', { name: 'Add a scenario…' }), time).toBeFocused();
     await page.keyboard.press('Escape');

@@ -1,13 +1,11 @@
 'use client';
 
 import { Button, type ButtonProps } from 'antd';
-import { lazy, Suspense, useState } from 'react';
+import { useState, type ComponentType } from 'react';
 import type { OpenedMenuProps } from './OpenedMenu';
 import { usePreload } from './usePreload';
 
 const load = () => import('./OpenedMenu');
-
-const OpenedMenu = lazy(() => load().then(({ OpenedMenu: menu }) => ({ default: menu })));
 
 const OPENED_LATER = [{ load }];
 
@@ -15,20 +13,27 @@ type MenuButtonProps = Omit<ButtonProps, 'onClick'> & Pick<OpenedMenuProps, 'ite
 
 /** A button that opens a list of things to do. No page begins with one open: the list is fetched once the page rests. */
 export function MenuButton({ items, listHeight, ...button }: MenuButtonProps) {
-  const [isAsked, setAsked] = useState(false);
+  const [Opened, setOpened] = useState<ComponentType<OpenedMenuProps> | null>(null);
+  const [fetching, setFetching] = useState<'no' | 'opening' | 'failed'>('no');
   usePreload(OPENED_LATER);
-  const closed = <Button {...button} aria-haspopup="menu" aria-expanded={false} onClick={() => setAsked(true)} />;
-  if (!isAsked) return closed;
-  // What is typed while it is fetched is meant for it, and no command.
-  const opening = (
-    <>
-      {closed}
-      <span hidden data-opening />
-    </>
-  );
+  if (Opened) return <Opened items={items} listHeight={listHeight} button={button} />;
+  const open = () => {
+    setFetching('opening');
+    load().then(
+      ({ OpenedMenu }) => setOpened(() => OpenedMenu),
+      () => setFetching('failed'),
+    );
+  };
   return (
-    <Suspense fallback={opening}>
-      <OpenedMenu items={items} listHeight={listHeight} button={button} />
-    </Suspense>
+    <>
+      <Button {...button} aria-haspopup="menu" aria-expanded={false} onClick={open} />
+      {/* What is typed while it is fetched is meant for it, and no command. */}
+      {fetching === 'opening' && <span hidden data-opening />}
+      {fetching === 'failed' && (
+        <small role="alert" style={{ color: 'var(--brick)' }}>
+          Not reached: try again with a connection
+        </small>
+      )}
+    </>
   );
 }

@@ -21,6 +21,7 @@ interface FieldProps {
   onCommit(value: number): void;
   onCancel?(): void;
   measured?: boolean;
+  /** In pixels; absent: wide enough for four digits beside the unit. */
   width?: number;
 }
 
@@ -37,7 +38,7 @@ export function ParsedField({
   onCommit,
   onCancel,
   measured = false,
-  width = 84,
+  width = Math.max(84, 36 + 8 * unit.length),
 }: FieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
